@@ -1,0 +1,34 @@
+/** Import directions of the rooms: core ← contract ← server, core ← contract ← web. */
+const rule = (name, from, to, extra = {}) => ({ name, severity: 'error', from, to, ...extra })
+module.exports = {
+  forbidden: [
+    rule('no-cycles', {}, { circular: true }),
+    rule('core-is-pure', { path: '^core/src', pathNot: '[.]test[.]ts$' }, { pathNot: '^core/src' }),
+    rule(
+      'contract-small',
+      { path: '^contract/src', pathNot: '[.]test[.]ts$' },
+      { pathNot: ['^(core|contract)/src', '^node_modules/zod/'] },
+    ),
+    rule('apps-apart', { path: '^(web|server)/' }, { path: '^(web|server)/', pathNot: '^$1/' }),
+    rule(
+      'front-door',
+      { path: '/features/([^/]+)/' },
+      { path: '/features/', pathNot: ['/features/$1/', '/service[.]ts$'] },
+    ),
+    rule(
+      'typeorm-in-storage',
+      { pathNot: ['/platform/', '/migrations/', '/entities[.]ts$', '/queries[.]ts$'] },
+      { path: '^node_modules/typeorm/' },
+    ),
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '(^|/)dist/' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.tests.json' },
+    enhancedResolveOptions: {
+      conditionNames: ['@binoculum/source', 'import', 'types', 'node'],
+      extensions: ['.ts', '.vue', '.js', '.mjs'],
+    },
+  },
+}

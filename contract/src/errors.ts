@@ -1,0 +1,48 @@
+import { z } from 'zod'
+
+/** Every error the server answers with: status, and what the user can do about it. */
+export const errorCatalogue = {
+  BAD_INPUT: { status: 400, message: 'Something in what was sent can’t be used. Correct the named fields.' },
+  NOT_JSON: { status: 400, message: 'What was sent is not JSON.' },
+  UNKNOWN_CALCULATOR: { status: 400, message: 'There is no calculator of this name.' },
+  NOT_A_LIST: { status: 400, message: 'This file is not a list of text. Save the sheet as CSV and try again.' },
+  SIGN_IN: { status: 401, message: 'Sign in first. What you have typed is kept.' },
+  WRONG_PASSWORD: {
+    status: 401,
+    message: 'Mail address and password don’t go together. Try again, or ask your coordinator for a new password.',
+  },
+  NOT_ALLOWED: { status: 403, message: 'Your role doesn’t allow this. Ask your coordinator.' },
+  NOT_FOUND: { status: 404, message: 'There is nothing under this name. It may have been renamed.' },
+  LINK_OVER: { status: 404, message: 'This link is used up or over. Ask for a new one.' },
+  KIT_CHANGED: {
+    status: 409,
+    message: 'Someone else changed this kit meanwhile. Look at it again; what you typed is kept.',
+  },
+  KIT_OUT: { status: 409, message: 'This kit is out already. Take it back first.' },
+  LOAN_CLOSED: { status: 409, message: 'This loan was taken back meanwhile. Both versions are shown.' },
+  CODE_TAKEN: { status: 409, message: 'This kit code is in use. Give the kit another code in the list.' },
+  EMAIL_TAKEN: { status: 409, message: 'Somebody has this mail address already.' },
+  NOT_FIT: { status: 422, message: 'This kit is not fit to go out. A coordinator may overrule it with a reason.' },
+  NEVER: { status: 422, message: 'This kit is held for safety. Nobody may overrule it; only the named cure helps.' },
+  DUE_IN_PAST: { status: 422, message: 'The day of return must lie after today.' },
+  MARKS_INCOMPLETE: { status: 422, message: 'Some parts are not looked at yet.' },
+  AGREEMENT_OLD: { status: 422, message: 'The agreement has a newer version. Show it again and have it accepted.' },
+  LIST_HAS_PROBLEMS: { status: 422, message: 'Some rows can’t be read. Correct them or leave them out.' },
+  LAST_COORDINATOR: { status: 422, message: 'A branch needs one coordinator at least. Invite another one first.' },
+  TOO_MANY: { status: 429, message: 'Too many tries. Wait a minute and try again.' },
+  TOO_LARGE: { status: 413, message: 'What was sent is too large.' },
+  OUR_FAULT: { status: 500, message: 'Something went wrong on our side. Nothing was changed; try again.' },
+} as const satisfies Record<string, { status: number; message: string }>
+
+export type ErrorCode = keyof typeof errorCatalogue
+
+export const errorReplySchema = z.object({
+  error: z.object({
+    code: z.string(),
+    message: z.string(),
+    issues: z.array(z.object({ path: z.string(), message: z.string() })).optional(),
+    details: z.unknown().optional(),
+    requestId: z.string().optional(),
+  }),
+})
+export type ErrorReply = z.infer<typeof errorReplySchema>

@@ -1,0 +1,165 @@
+import { z } from 'zod'
+import { idSchema } from './people.ts'
+import {
+  conditionSchema,
+  criticalitySchema,
+  familySchema,
+  hazardSchema,
+  jobCodeSchema,
+  markSchema,
+  opticsSchema,
+  policiesSchema,
+  readingKindSchema,
+  readingSourceSchema,
+  reasonSchema,
+  roleSchema,
+} from './readiness.ts'
+
+/** Optics of a model as stored with it; masses and places follow with the mount's calculations. */
+export const modelOpticsSchema = opticsSchema.extend({
+  /** The primary's own focal length where a corrector lens changes it; else the same as focalLengthMm. */
+  primaryFocalLengthMm: z.number().positive(),
+  mirrorFigure: z.enum(['paraboloid', 'sphere', 'unknown']),
+  collapsible: z.boolean(),
+  /** Finder from the tube's axis, x right, y up, seen from behind. */
+  finderOffsetMm: z.object({ x: z.number(), y: z.number() }),
+  /** Peephole of the cap outside the focal plane, + away from the secondary. */
+  peepholeOutsideFocusMm: z.number(),
+})
+export type ModelOptics = z.infer<typeof modelOpticsSchema>
+
+export const partOpticsSchema = z.object({
+  focalLengthMm: z.number().positive().optional(),
+  shortestFocalLengthMm: z.number().positive().optional(),
+  apparentFieldDeg: z.number().positive().optional(),
+  apparentFieldAtShortestDeg: z.number().positive().optional(),
+  fieldStopMm: z.number().positive().optional(),
+  barlow: z.number().positive().optional(),
+})
+export type PartOptics = z.infer<typeof partOpticsSchema>
+
+export const partSchema = z.object({
+  id: idSchema,
+  position: z.number().int(),
+  name: z.string(),
+  role: roleSchema,
+  criticality: criticalitySchema,
+  count: z.number().int(),
+  presentCount: z.number().int(),
+  massG: z.number().nullable(),
+  place: z.string(),
+  mark: markSchema,
+  note: z.string(),
+  costMinor: z.number().int().nullable(),
+  lookEveryTime: z.boolean(),
+  lookFor: z.string(),
+  optics: partOpticsSchema,
+})
+export type Part = z.infer<typeof partSchema>
+
+export const readingViewSchema = z.object({
+  kind: readingKindSchema,
+  asFound: z.number().nullable(),
+  asLeft: z.number(),
+  limit: z.number(),
+  good: z.number().nullable(),
+  unit: z.enum(['mm', 'arcmin', 'judged']),
+  source: readingSourceSchema,
+  atUtc: z.string(),
+  by: z.string(),
+})
+export type ReadingView = z.infer<typeof readingViewSchema>
+
+export const shelfGroups = ['shelf', 'out', 'bench', 'held'] as const
+
+export const shelfKitSchema = z.object({
+  id: idSchema,
+  branchId: idSchema,
+  code: z.string(),
+  name: z.string(),
+  family: familySchema,
+  modelName: z.string(),
+  group: z.enum(shelfGroups),
+  place: z.string(),
+  condition: conditionSchema,
+  reasons: z.array(reasonSchema),
+  readings: z.array(readingViewSchema),
+  loan: z
+    .object({ id: idSchema, code: z.string(), borrower: z.string(), dueAtUtc: z.string(), daysLate: z.number() })
+    .nullable(),
+  next: z.object({ loanId: idSchema, borrower: z.string(), atUtc: z.string() }).nullable(),
+  version: z.number().int(),
+})
+export type ShelfKit = z.infer<typeof shelfKitSchema>
+
+export const shelfSchema = z.object({ kits: z.array(shelfKitSchema), atUtc: z.string() })
+export type Shelf = z.infer<typeof shelfSchema>
+
+export const jobSchema = z.object({ id: idSchema, code: jobCodeSchema, text: z.string(), openedAtUtc: z.string() })
+
+export const acts = [
+  'brought-in',
+  'handed-out',
+  'taken-back',
+  'take-back-corrected',
+  'part-marked',
+  'part-withdrawn',
+  'hazard-cured',
+  'checked',
+  'promised',
+  'overruled',
+  'link-renewed',
+  'held',
+  'invited',
+  'joined',
+  'password-reset',
+  'person-closed',
+] as const
+
+export const recordLineSchema = z.object({
+  id: z.string(),
+  atUtc: z.string(),
+  act: z.enum(acts),
+  by: z.string(),
+  before: z.record(z.string(), z.unknown()).nullable(),
+  after: z.record(z.string(), z.unknown()).nullable(),
+})
+export type RecordLine = z.infer<typeof recordLineSchema>
+
+export const kitSheetSchema = shelfKitSchema.extend({
+  branchName: z.string(),
+  zone: z.string(),
+  emergencyLine: z.string(),
+  currency: z.string(),
+  optics: modelOpticsSchema,
+  policies: policiesSchema,
+  hazards: z.array(hazardSchema),
+  parts: z.array(partSchema),
+  jobs: z.array(jobSchema),
+  history: z.array(recordLineSchema),
+  /** Earlier readings of the mirror and the finder, oldest first. */
+  past: z.array(readingViewSchema),
+})
+export type KitSheet = z.infer<typeof kitSheetSchema>
+
+export const markPartSchema = z.object({
+  kitVersion: z.number().int(),
+  mark: markSchema,
+  presentCount: z.number().int().nonnegative().optional(),
+  note: z.string().max(500).default(''),
+})
+
+export const cureHazardSchema = z.object({
+  kitVersion: z.number().int(),
+  hazard: hazardSchema,
+  cure: z.string().trim().min(3, 'say in a few words what was done').max(500),
+})
+
+export const foundSchema = z.object({
+  kits: z.array(z.object({ code: z.string(), name: z.string(), modelName: z.string() })),
+  parts: z.array(z.object({ kitCode: z.string(), kitName: z.string(), part: z.string(), mark: markSchema })),
+  loans: z.array(
+    z.object({ id: idSchema, code: z.string(), kitCode: z.string(), borrower: z.string(), state: z.string() }),
+  ),
+})
+export type Found = z.infer<typeof foundSchema>

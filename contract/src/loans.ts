@@ -1,0 +1,157 @@
+import { outcomes } from '@binoculum/core'
+import { z } from 'zod'
+import { kitSheetSchema } from './kits.ts'
+import { idSchema } from './people.ts'
+import { markSchema } from './readiness.ts'
+
+export const outcomeSchema = z.enum(outcomes)
+export const idempotencyKeySchema = z.uuid()
+
+export const deskLoanSchema = z.object({
+  id: idSchema,
+  code: z.string(),
+  kitCode: z.string(),
+  kitName: z.string(),
+  modelName: z.string(),
+  borrower: z.string(),
+  state: z.enum(['promised', 'out']),
+  atUtc: z.string(),
+  daysLate: z.number(),
+})
+export const deskSchema = z.object({ handOuts: z.array(deskLoanSchema), takeBacks: z.array(deskLoanSchema) })
+export type Desk = z.infer<typeof deskSchema>
+export type DeskLoan = z.infer<typeof deskLoanSchema>
+
+export const borrowerSchema = z.object({
+  id: idSchema,
+  name: z.string(),
+  contact: z.string(),
+  cardNumber: z.string(),
+  loansBefore: z.number().int(),
+})
+export type Borrower = z.infer<typeof borrowerSchema>
+
+export const agreementSchema = z.object({ id: idSchema, version: z.number().int(), text: z.string() })
+
+export const handOutFormSchema = z.object({
+  kit: kitSheetSchema,
+  agreement: agreementSchema,
+  sunWarning: z.array(z.string()),
+  dueOn: z.string(),
+  returnTime: z.string(),
+  promised: z.object({ loanId: idSchema, borrower: borrowerSchema, atUtc: z.string() }).nullable(),
+  replacementMinor: z.number().int(),
+})
+export type HandOutForm = z.infer<typeof handOutFormSchema>
+
+export const handOutSchema = z.object({
+  idempotencyKey: idempotencyKeySchema,
+  kitVersion: z.number().int(),
+  promisedLoanId: idSchema.nullable(),
+  borrower: z.union([
+    z.object({ id: idSchema }),
+    z.object({
+      name: z.string().trim().min(1, 'must not be empty').max(200),
+      contact: z.string().trim().min(3, 'must be a telephone number or a mail address').max(200),
+      cardNumber: z.string().trim().max(50).default(''),
+    }),
+  ]),
+  adultSeen: z.literal(true, 'an adult must be seen'),
+  sunAcknowledged: z.literal(true, 'the Sun warning must be read out and understood'),
+  agreementId: idSchema,
+  acceptance: z.enum(['screen', 'paper']),
+  contentsAgreed: z.literal(true, 'the contents must be agreed on'),
+  dueOn: z.iso.date(),
+  overruleReason: z.string().trim().max(500).default(''),
+})
+export type HandOut = z.infer<typeof handOutSchema>
+
+export const slipSchema = z.object({
+  loanId: idSchema,
+  loanCode: z.string(),
+  kitCode: z.string(),
+  kitName: z.string(),
+  modelName: z.string(),
+  branchName: z.string(),
+  borrower: z.string(),
+  outAtUtc: z.string(),
+  dueAtUtc: z.string(),
+  zone: z.string(),
+  partCount: z.number().int(),
+  massG: z.number(),
+  eyepieces: z.array(z.string()),
+  notes: z.array(z.string()),
+  /** Shown once: only its hash is kept. Null when the slip is printed again. */
+  guidePath: z.string().nullable(),
+})
+export type Slip = z.infer<typeof slipSchema>
+
+export const partMarkSchema = z.object({
+  partId: idSchema,
+  mark: markSchema,
+  presentCount: z.number().int().nonnegative(),
+  note: z.string().max(500).default(''),
+})
+export type PartMark = z.infer<typeof partMarkSchema>
+
+export const answersSchema = z.object({
+  whatDidNotWork: z.string().max(1000),
+  dropped: z.boolean(),
+  wet: z.boolean(),
+  glassWhole: z.boolean(),
+  batteryDoorShut: z.boolean(),
+  sunFilterFound: z.boolean(),
+})
+
+export const takeBackSchema = z.object({
+  idempotencyKey: idempotencyKeySchema,
+  loanVersion: z.number().int(),
+  marks: z.array(partMarkSchema),
+  answers: answersSchema,
+  outcome: outcomeSchema,
+  outcomeReason: z.string().trim().max(500).default(''),
+})
+export type TakeBack = z.infer<typeof takeBackSchema>
+
+export const takeBackFormSchema = z.object({
+  loan: z.object({
+    id: idSchema,
+    code: z.string(),
+    state: z.enum(['promised', 'out', 'back', 'cancelled']),
+    borrower: z.string(),
+    contact: z.string(),
+    outAtUtc: z.string().nullable(),
+    dueAtUtc: z.string().nullable(),
+    daysLate: z.number(),
+    version: z.number().int(),
+  }),
+  kit: kitSheetSchema,
+})
+export type TakeBackForm = z.infer<typeof takeBackFormSchema>
+
+export const takeBackResultSchema = z.object({
+  loanId: idSchema,
+  kitCode: z.string(),
+  proposed: outcomeSchema,
+  outcome: outcomeSchema,
+  condition: z.enum(['full', 'half', 'crescent', 'new']),
+})
+
+/** What a 409 carries when another desk was first: the other desk's version, beside the one just sent. */
+export const takeBackConflictSchema = z.object({
+  theirs: z.object({
+    by: z.string(),
+    atUtc: z.string(),
+    outcome: outcomeSchema,
+    marks: z.array(partMarkSchema),
+  }),
+  yours: z.object({ outcome: outcomeSchema, marks: z.array(partMarkSchema) }),
+  loanVersion: z.number().int(),
+})
+export type TakeBackConflict = z.infer<typeof takeBackConflictSchema>
+
+export const correctTakeBackSchema = z.object({
+  idempotencyKey: idempotencyKeySchema,
+  loanVersion: z.number().int(),
+  marks: z.array(partMarkSchema).min(1),
+})

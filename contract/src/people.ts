@@ -1,0 +1,74 @@
+import { z } from 'zod'
+
+export const staffRoles = ['coordinator', 'volunteer', 'read-only'] as const
+export const staffRoleSchema = z.enum(staffRoles)
+export type StaffRole = z.infer<typeof staffRoleSchema>
+
+export const staffRoleWords: Readonly<Record<StaffRole, string>> = {
+  coordinator: 'coordinator',
+  volunteer: 'volunteer',
+  'read-only': 'may look only',
+}
+
+const shortText = z.string().trim().min(1, 'must not be empty').max(200)
+export const emailSchema = z.email('must be a mail address').max(254)
+export const passwordSchema = z.string().min(12, 'must have 12 characters or more').max(200)
+export const idSchema = z.uuid()
+
+export const signInSchema = z.object({
+  email: emailSchema,
+  password: z.string().min(1, 'must not be empty').max(200),
+})
+
+export const membershipSchema = z.object({ branchId: idSchema, branchName: z.string(), role: staffRoleSchema })
+
+export const sessionSchema = z.object({
+  staffId: idSchema,
+  name: z.string(),
+  email: z.string(),
+  memberships: z.array(membershipSchema),
+  expiresAtUtc: z.string(),
+  demo: z.boolean(),
+})
+export type Session = z.infer<typeof sessionSchema>
+
+export const invitationKinds = ['first-coordinator', 'invite', 'reset'] as const
+export const invitationSchema = z.object({
+  kind: z.enum(invitationKinds),
+  name: z.string(),
+  email: z.string(),
+  branchName: z.string(),
+  role: staffRoleSchema,
+})
+export type Invitation = z.infer<typeof invitationSchema>
+
+export const acceptInvitationSchema = z.object({
+  name: shortText.optional(),
+  email: emailSchema.optional(),
+  password: passwordSchema,
+  branchName: shortText.optional(),
+  zone: shortText.optional(),
+  emergencyLine: shortText.optional(),
+})
+export type AcceptInvitation = z.infer<typeof acceptInvitationSchema>
+
+export const staffMemberSchema = z.object({
+  id: idSchema,
+  name: z.string(),
+  email: z.string(),
+  closed: z.boolean(),
+  waiting: z.boolean(),
+  memberships: z.array(membershipSchema),
+})
+export type StaffMember = z.infer<typeof staffMemberSchema>
+
+export const inviteSchema = z.object({
+  branchId: idSchema,
+  role: staffRoleSchema,
+  name: shortText,
+  email: emailSchema,
+})
+export type Invite = z.infer<typeof inviteSchema>
+
+/** A link that is shown once; only its hash is kept. */
+export const oneTimeLinkSchema = z.object({ path: z.string(), expiresAtUtc: z.string() })

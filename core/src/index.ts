@@ -1,0 +1,119 @@
+export { directionFromUpDeg, lengthOf, type PointXY } from './shared/angles.ts'
+export { opticalView, VISUAL_WAVELENGTH_NM, type PowerVerdict, type View, type ViewInput } from './optics/view.ts'
+export {
+  highestMagnification,
+  lowestPowerFieldDeg,
+  powersOf,
+  type OpticalPart,
+  type Power,
+  type Tube,
+} from './optics/powers.ts'
+export {
+  collimationQuality,
+  sphereRmsWaves,
+  type CollimationVerdict,
+  type MirrorFigure,
+  type Quality,
+  type QualityInput,
+} from './collimation/quality.ts'
+export { axisErrorFromOffset, offsetInCellFrame } from './collimation/offset.ts'
+export { finderParallax, misalignmentAtLandmark, type Parallax, type ParallaxInput } from './finder/parallax.ts'
+export { finderVerdict, usableMisalignmentArcmin, type FinderVerdict } from './finder/verdict.ts'
+export {
+  families,
+  isRole,
+  marks,
+  roleFacts,
+  roles,
+  type Criticality,
+  type Family,
+  type Mark,
+  type Role,
+  type RoleFacts,
+} from './contents/roles.ts'
+export { roleFromName } from './contents/role-match.ts'
+export {
+  parseLengthMm,
+  parseMassG,
+  parseNumber,
+  G_PER_POUND,
+  MM_PER_INCH,
+  type DecimalSign,
+} from './contents/units.ts'
+export {
+  listFields,
+  matchHeader,
+  readContentsList,
+  type ColumnMap,
+  type ContentsList,
+  type ListedKit,
+  type ListedPart,
+  type ListField,
+  type ListRow,
+  type RowProblem,
+  type RowProblemCode,
+} from './contents/contents-list.ts'
+export {
+  conditions,
+  hazardCodes,
+  jobCodes,
+  judgeReadiness,
+  neededReadings,
+  readingKinds,
+  type Condition,
+  type HazardCode,
+  type JobCode,
+  type JudgedModel,
+  type JudgedPart,
+  type JudgeInput,
+  type Judgement,
+  type OpenJob,
+  type Policies,
+  type Reading,
+  type ReadingKind,
+  type ReadingSource,
+  type Reason,
+  type ReasonCode,
+  type Remedy,
+} from './readiness/judge.ts'
+export {
+  hazardsFrom,
+  jobsForOutcome,
+  jobsFrom,
+  outcomes,
+  proposeOutcome,
+  type Outcome,
+  type TakeBackAnswers,
+} from './loans/take-back.ts'
+export { composeGuide, sunWarning } from './guides/compose.ts'
+export {
+  feels,
+  type Feel,
+  type Guide,
+  type GuideInput,
+  type GuidePart,
+  type GuidePower,
+  type GuideStep,
+} from './guides/guide.ts'
+export { arcminText, dateText, daysText, degText, massText, mmText, moneyText, powerText } from './words/figures.ts'
+export {
+  conditionWords,
+  kindWords,
+  outcomeWords,
+  reasonClause,
+  reasonSentence,
+  remedySentence,
+} from './words/readiness.ts'
+export { clockHourOf, primaryAdvice } from './words/collimation.ts'
+export { problemSentence } from './words/contents-list.ts'
+export {
+  axisErrorMm,
+  misalignmentArcmin,
+  readingFromStation,
+  type CheckedKit,
+  type FinderReading,
+  type KeptReading,
+  type OffsetReading,
+  type StationReading,
+  type ThreeMoves,
+} from './checks/stations.ts'

@@ -1,0 +1,46 @@
+import type { HazardCode, Judgement, OpenJob } from '../readiness/judge.ts'
+
+/** What the desk asks and sees beside the contents card. */
+export interface TakeBackAnswers {
+  readonly whatDidNotWork: string
+  readonly dropped: boolean
+  readonly wet: boolean
+  readonly glassWhole: boolean
+  readonly batteryDoorShut: boolean
+  readonly sunFilterFound: boolean
+}
+
+export const outcomes = ['shelf', 'shelf-with-note', 'bench', 'hold'] as const
+export type Outcome = (typeof outcomes)[number]
+
+/** Hazards that the answers bring to light. */
+export function hazardsFrom(answers: TakeBackAnswers): readonly HazardCode[] {
+  return [
+    ...(answers.sunFilterFound ? (['screw-in-sun-filter'] as const) : []),
+    ...(answers.batteryDoorShut ? [] : (['battery-door-open'] as const)),
+    ...(answers.wet ? (['wet'] as const) : []),
+  ]
+}
+
+/** Jobs for the bench that the answers open: they keep the kit in until someone has looked. */
+export function jobsFrom(answers: TakeBackAnswers): readonly OpenJob[] {
+  const trouble = answers.whatDidNotWork.trim()
+  return [
+    ...(answers.dropped ? [{ code: 'knock-check', text: 'dropped or knocked over' } as const] : []),
+    ...(answers.glassWhole ? [] : [{ code: 'bench-wanted', text: 'glass or mirror looked wrong by torch' } as const]),
+    ...(trouble === '' ? [] : [{ code: 'reported-trouble', text: trouble } as const]),
+  ]
+}
+
+/** The outcome that the judgement of the returned kit proposes; people may choose another one. */
+export function proposeOutcome(judgement: Judgement): Outcome {
+  const byCondition = { full: 'shelf', half: 'shelf-with-note', crescent: 'bench', new: 'hold' } as const
+  return byCondition[judgement.condition]
+}
+
+/** Jobs that the chosen outcome opens, so that a kit sent to the bench or held is looked at before it is fit again. */
+export function jobsForOutcome(outcome: Outcome): readonly OpenJob[] {
+  if (outcome === 'bench') return [{ code: 'bench-wanted', text: 'sent to the bench at take-back' }]
+  if (outcome === 'hold') return [{ code: 'bench-wanted', text: 'held at take-back: check before it goes out again' }]
+  return []
+}

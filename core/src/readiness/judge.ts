@@ -1,0 +1,292 @@
+import { roleFacts, type Criticality, type Family, type Mark, type Role } from '../contents/roles.ts'
+
+/** full = fit to lend · half = lend with a note · crescent = needs the bench · new = held. */
+export const conditions = ['full', 'half', 'crescent', 'new'] as const
+export type Condition = (typeof conditions)[number]
+
+export const readingKinds = ['glass', 'stand', 'collimation', 'star', 'finder', 'pack'] as const
+export type ReadingKind = (typeof readingKinds)[number]
+export type ReadingSource = 'measured' | 'typed' | 'photo' | 'judged' | 'assumed'
+
+export interface JudgedModel {
+  readonly family: Family
+  readonly optics: {
+    readonly apertureMm: number
+    readonly focalLengthMm: number
+    readonly kind: 'newtonian' | 'refractor' | 'maksutov'
+    /** Whether the primary has adjusting screws; others are judged on a star only. */
+    readonly collimatable: boolean
+  }
+  readonly highestMagnification: number
+}
+
+export interface JudgedPart {
+  readonly role: Role
+  readonly mark: Mark
+  readonly name?: string | undefined
+  readonly criticality?: Criticality | undefined
+  readonly count?: number | undefined
+}
+
+/** A reading as left. Judged kinds have value 0 (fine) or 1 (not fine) and limit 0. */
+export interface Reading {
+  readonly kind: ReadingKind
+  readonly value: number
+  readonly limit: number
+  readonly uncertainty?: number | undefined
+  readonly source: ReadingSource
+  readonly atUtc: string
+}
+
+export const hazardCodes = ['screw-in-sun-filter', 'battery-door-open', 'wet', 'laser-in-case'] as const
+export type HazardCode = (typeof hazardCodes)[number]
+
+export const jobCodes = ['bench-wanted', 'knock-check', 'reported-trouble', 'drying', 'held-by-staff'] as const
+export type JobCode = (typeof jobCodes)[number]
+
+export interface OpenJob {
+  readonly code: JobCode
+  readonly text?: string | undefined
+}
+
+export interface Policies {
+  readonly limits?: Partial<Record<ReadingKind, number>> | undefined
+  /** Days after which a reading no longer speaks for the kit; one figure, or one per kind. */
+  readonly maxAgeDays: number | Partial<Record<ReadingKind, number>>
+  readonly collimation: 'leave-it-to-us' | 'with-help-sheet'
+}
+
+export type ReasonCode =
+  | 'ALL_GOOD'
+  | 'NOT_MEASURED'
+  | 'NOT_COUNTED'
+  | 'PART_MISSING'
+  | 'PART_DAMAGED'
+  | 'PART_WRONG'
+  | 'HAZARD'
+  | 'COLLIMATION_BEYOND'
+  | 'COLLIMATION_UNSURE'
+  | 'FINDER_OFF'
+  | 'JUDGED_NOT_FINE'
+  | 'READING_OLD'
+  | 'OPEN_JOB'
+
+export type Remedy =
+  | 'none'
+  | 'measure'
+  | 'count-contents'
+  | 'find-or-replace'
+  | 'replace-soon'
+  | 'mend-or-replace'
+  | 'swap-back'
+  | 'ask-for-cell-now'
+  | 'withdraw-filter'
+  | 'remove-laser'
+  | 'screw-door-shut'
+  | 'dry-open'
+  | 'line-up-primary'
+  | 'measure-again'
+  | 'line-up-finder'
+  | 'see-to-station'
+  | 'do-job'
+
+export interface Reason {
+  readonly code: ReasonCode
+  readonly condition: Condition
+  readonly figures: Readonly<Record<string, string | number>>
+  readonly source: string
+  readonly remedy: Remedy
+  readonly minutes: number
+  readonly overrule: 'coordinator' | 'never'
+}
+
+export interface Judgement {
+  readonly condition: Condition
+  readonly reasons: readonly Reason[]
+}
+
+export interface JudgeInput {
+  readonly model: JudgedModel
+  readonly parts: readonly JudgedPart[]
+  readonly readings: readonly Reading[]
+  readonly hazards: readonly HazardCode[]
+  readonly openJobs: readonly OpenJob[]
+  readonly policies: Policies
+  readonly atUtc: string
+}
+
+/** Power per mm of aperture above which a mirror beyond its limit is noticed. Common practice, no source. */
+const NOTICED_POWER_PER_MM = 0.5
+const MILLISECONDS_PER_DAY = 86_400_000
+
+/** Which readings a kit of this model needs before it is called fit. */
+export function neededReadings(model: JudgedModel): readonly ReadingKind[] {
+  return ['glass', 'stand', model.optics.collimatable ? 'collimation' : 'star', 'finder', 'pack']
+}
+
+/** Decides whether a kit may go out, and says why.
+ * @param input parts with the marks of the last look; the latest reading of each kind; instants ISO 8601 with Z
+ * @returns the condition of the worst reason, and all reasons, worst first. There is always at least one: `ALL_GOOD`
+ *   carries the figures of a fit kit. `overrule: never` marks what only the recorded cure helps.
+ * @throws RangeError for instants that can't be read. Source: practice; the no-overrule list is DOMAIN's safety list. */
+export function judgeReadiness(input: JudgeInput): Judgement {
+  const reasons = [
+    ...input.hazards.map(judgeHazard),
+    ...input.parts.flatMap(judgePart),
+    ...judgeCounting(input.parts),
+    ...judgeReadings(input),
+    ...input.openJobs.map(judgeJob),
+  ].sort((a, b) => severity(b.condition) - severity(a.condition))
+  const worst = reasons[0]
+  return worst ? { condition: worst.condition, reasons } : { condition: 'full', reasons: [allGood(input)] }
+}
+
+const severity = (condition: Condition) => conditions.indexOf(condition)
+
+function reason(
+  code: ReasonCode,
+  condition: Condition,
+  rest: Partial<Omit<Reason, 'code' | 'condition'>> & Pick<Reason, 'remedy' | 'minutes'>,
+): Reason {
+  return { code, condition, figures: {}, source: 'contents', overrule: 'coordinator', ...rest }
+}
+
+function allGood({ parts, readings }: JudgeInput): Reason {
+  const checkedAtUtc =
+    readings
+      .map((reading) => reading.atUtc)
+      .sort()
+      .at(-1) ?? ''
+  return reason('ALL_GOOD', 'full', { figures: { parts: parts.length, checkedAtUtc }, remedy: 'none', minutes: 0 })
+}
+
+const hazardRemedies: Readonly<Record<HazardCode, Remedy>> = {
+  'screw-in-sun-filter': 'withdraw-filter',
+  'battery-door-open': 'screw-door-shut',
+  'laser-in-case': 'remove-laser',
+  wet: 'dry-open',
+}
+
+function judgeHazard(hazard: HazardCode): Reason {
+  const figures = { hazard }
+  const remedy = hazardRemedies[hazard]
+  if (hazard === 'wet') return reason('HAZARD', 'crescent', { figures, remedy, minutes: 10 })
+  return reason('HAZARD', 'new', { figures, remedy, minutes: 5, overrule: 'never' })
+}
+
+function judgePart(part: JudgedPart): readonly Reason[] {
+  const facts = roleFacts(part.role)
+  // A sun filter that screws into an eyepiece is a hazard by being there, and its absence is the wanted state.
+  if (part.role === 'screw-in-sun-filter') return part.mark === 'missing' ? [] : [judgeHazard('screw-in-sun-filter')]
+  if (part.mark === 'present' || part.mark === 'unseen') return []
+  const criticality = part.criticality ?? facts.criticality
+  const figures = { part: part.name ?? facts.words, role: part.role, criticality }
+  const code = ({ missing: 'PART_MISSING', damaged: 'PART_DAMAGED', wrong: 'PART_WRONG' } as const)[part.mark]
+  if (facts.neverOverrule) {
+    const remedy = part.role === 'coin-cell' ? 'ask-for-cell-now' : 'find-or-replace'
+    return [reason(code, 'new', { figures, remedy, minutes: 10, overrule: 'never' })]
+  }
+  if (part.mark === 'damaged') {
+    const condition = criticality === 'essential' || criticality === 'safety' ? 'crescent' : 'half'
+    return [reason(code, condition, { figures, remedy: 'mend-or-replace', minutes: 15 })]
+  }
+  const remedy = part.mark === 'wrong' ? 'swap-back' : 'find-or-replace'
+  if (criticality === 'essential') return [reason(code, 'new', { figures, remedy, minutes: 10 })]
+  // Cells, and the Sun warning's label, are put in at the bench in minutes; without them the kit doesn't go.
+  if (criticality === 'consumable' || criticality === 'safety')
+    return [reason(code, 'crescent', { figures, remedy, minutes: 5 })]
+  if (criticality === 'protective') return [reason(code, 'half', { figures, remedy: 'replace-soon', minutes: 5 })]
+  return [reason(code, 'half', { figures, remedy, minutes: 10 })]
+}
+
+function judgeCounting(parts: readonly JudgedPart[]): readonly Reason[] {
+  const unseen = parts.filter((part) => part.mark === 'unseen' && part.role !== 'screw-in-sun-filter').length
+  if (parts.length > 0 && unseen === 0) return []
+  return [
+    reason('NOT_COUNTED', 'half', { figures: { unseen, parts: parts.length }, remedy: 'count-contents', minutes: 8 }),
+  ]
+}
+
+function judgeReadings(input: JudgeInput): readonly Reason[] {
+  const { model, readings } = input
+  const needed = neededReadings(model)
+  const latest = new Map<ReadingKind, Reading>()
+  for (const reading of readings) {
+    const known = latest.get(reading.kind)
+    if (!known || instantMs(reading.atUtc) >= instantMs(known.atUtc)) latest.set(reading.kind, reading)
+  }
+  const missing = needed.filter((kind) => !latest.has(kind))
+  const judged = [...latest.values()].flatMap((reading) => judgeReading(reading, input))
+  if (missing.length === 0) return judged
+  const figures = { kinds: missing.join(','), missing: missing.length, needed: needed.length }
+  return [...judged, reason('NOT_MEASURED', 'half', { figures, source: 'readings', remedy: 'measure', minutes: 20 })]
+}
+
+function judgeReading(reading: Reading, input: JudgeInput): readonly Reason[] {
+  const limit = input.policies.limits?.[reading.kind] ?? reading.limit
+  const { kind, value, uncertainty = 0, source } = reading
+  const ageDays = (instantMs(input.atUtc) - instantMs(reading.atUtc)) / MILLISECONDS_PER_DAY
+  const { maxAgeDays } = input.policies
+  const oldestDays = typeof maxAgeDays === 'number' ? maxAgeDays : (maxAgeDays[kind] ?? Infinity)
+  const figures = { kind, value, limit, uncertainty, atUtc: reading.atUtc }
+  const old =
+    ageDays > oldestDays
+      ? [
+          reason('READING_OLD', 'half', {
+            figures: { ...figures, ageDays: Math.floor(ageDays), oldestDays },
+            source,
+            remedy: 'measure',
+            minutes: 10,
+          }),
+        ]
+      : []
+  return [...judgeValue({ kind, value, limit, uncertainty, source, figures, model: input.model }), ...old]
+}
+
+function judgeValue(given: {
+  readonly kind: ReadingKind
+  readonly value: number
+  readonly limit: number
+  readonly uncertainty: number
+  readonly source: string
+  readonly figures: Reason['figures']
+  readonly model: JudgedModel
+}): readonly Reason[] {
+  const { kind, value, limit, uncertainty, source, figures, model } = given
+  if (kind === 'collimation') {
+    const highest = model.highestMagnification
+    const noticed = highest > NOTICED_POWER_PER_MM * model.optics.apertureMm
+    const withPower = { ...figures, highestMagnification: Math.round(highest) }
+    const condition = noticed ? 'crescent' : 'half'
+    if (value > limit)
+      return [
+        reason('COLLIMATION_BEYOND', condition, {
+          figures: withPower,
+          source,
+          remedy: 'line-up-primary',
+          minutes: 15,
+        }),
+      ]
+    // The limit lies inside the doubt: neither fit nor unfit can be said.
+    if (value + uncertainty > limit)
+      return [reason('COLLIMATION_UNSURE', 'half', { figures, source, remedy: 'measure-again', minutes: 5 })]
+    return []
+  }
+  if (value <= limit) return []
+  if (kind === 'finder')
+    return [reason('FINDER_OFF', 'crescent', { figures, source, remedy: 'line-up-finder', minutes: 10 })]
+  return [reason('JUDGED_NOT_FINE', 'crescent', { figures, source, remedy: 'see-to-station', minutes: 15 })]
+}
+
+function judgeJob(job: OpenJob): Reason {
+  const condition = job.code === 'held-by-staff' ? 'new' : 'crescent'
+  const remedy = job.code === 'drying' ? 'dry-open' : 'do-job'
+  const figures = { job: job.code, text: job.text ?? '' }
+  return reason('OPEN_JOB', condition, { figures, source: 'staff', remedy, minutes: 15 })
+}
+
+function instantMs(atUtc: string): number {
+  const ms = Date.parse(atUtc)
+  if (Number.isNaN(ms)) throw new RangeError(`atUtc must be an ISO 8601 instant; got ${atUtc}`)
+  return ms
+}

@@ -1,0 +1,31 @@
+/** Figures as text with their unit. The only place that rounds. */
+
+const rounded = (value: number, digits: number): string => value.toFixed(digits).replace(/^-(0(\.0+)?)$/, '$1')
+
+/** Up to 20 mm with a tenth, above whole. */
+export const mmText = (mm: number): string => `${rounded(mm, Math.abs(mm) < 20 ? 1 : 0)} mm`
+
+export const arcminText = (arcmin: number): string => `${rounded(arcmin, Math.abs(arcmin) < 10 ? 1 : 0)}′`
+
+/** Grams up to a kilogram, above that kilograms with two digits. */
+export const massText = (massG: number): string =>
+  Math.abs(massG) < 1000 ? `${rounded(massG, 0)} g` : `${rounded(massG / 1000, 2)} kg`
+
+export const powerText = (magnification: number): string => `${rounded(magnification, 0)}×`
+
+export const degText = (deg: number): string => `${rounded(deg, deg < 1 ? 2 : 1)}°`
+
+export const daysText = (days: number): string => `${days} ${days === 1 ? 'day' : 'days'}`
+
+/** Money from minor units, two digits, with the currency's code. */
+export const moneyText = (minor: number, currency: string): string => `${rounded(minor / 100, 2)} ${currency}`
+
+const weekdays = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat']
+const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
+
+/** “Fri 12 Mar” from an ISO date or the date part of an instant. */
+export function dateText(iso: string): string {
+  const day = new Date(`${iso.slice(0, 10)}T00:00:00Z`)
+  if (Number.isNaN(day.getTime())) throw new RangeError(`iso must begin with a date yyyy-mm-dd; got ${iso}`)
+  return `${weekdays[day.getUTCDay()]} ${day.getUTCDate()} ${months[day.getUTCMonth()]}`
+}

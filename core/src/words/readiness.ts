@@ -1,0 +1,122 @@
+import type { Condition, HazardCode, JobCode, Reason, ReadingKind, Remedy } from '../readiness/judge.ts'
+import type { Outcome } from '../loans/take-back.ts'
+import { arcminText, dateText, daysText, mmText, powerText } from './figures.ts'
+
+/** Plain English for judgements. Another language is one more file like this one. */
+
+export const conditionWords: Readonly<Record<Condition, string>> = {
+  full: 'Fit to lend',
+  half: 'Lend with a note',
+  crescent: 'Needs the bench',
+  new: 'Held',
+}
+
+export const outcomeWords: Readonly<Record<Outcome, string>> = {
+  shelf: 'Back to the shelf',
+  'shelf-with-note': 'Shelf, with a note',
+  bench: 'To the bench',
+  hold: 'Hold it here',
+}
+
+export const kindWords: Readonly<Record<ReadingKind, string>> = {
+  glass: 'glass',
+  stand: 'stand and mount',
+  collimation: 'mirror',
+  star: 'star test',
+  finder: 'finder',
+  pack: 'packing',
+}
+
+const hazardWords: Readonly<Record<HazardCode, string>> = {
+  'screw-in-sun-filter': 'screw-in sun filter found in its case; such filters crack in use',
+  'battery-door-open': 'battery door of the finder stands open',
+  'laser-in-case': 'a laser lies in its case',
+  wet: 'came back wet',
+}
+
+const jobWords: Readonly<Record<JobCode, string>> = {
+  'bench-wanted': 'a check is wanted',
+  'knock-check': 'it was knocked',
+  'reported-trouble': 'the borrower had trouble',
+  drying: 'drying in the open',
+  'held-by-staff': 'held by staff',
+}
+
+const remedyWords: Readonly<Record<Remedy, string>> = {
+  none: '',
+  measure: 'Do a bench check.',
+  'count-contents': 'Count the case once.',
+  'find-or-replace': 'Find it or put in a spare, then mark it found.',
+  'replace-soon': 'Put in a spare soon.',
+  'mend-or-replace': 'Mend it at the bench or put in a spare.',
+  'swap-back': 'Swap it back.',
+  'ask-for-cell-now': 'Speak to the borrower now: where is the cell, could a child have it?',
+  'withdraw-filter': 'Take the filter out for good and record it.',
+  'remove-laser': 'Take the laser out and record it.',
+  'screw-door-shut': 'Count the cell in and screw the door shut.',
+  'dry-open': 'Dry it in the open with its caps off for a day at least.',
+  'line-up-primary': 'Line up the primary at the bench.',
+  'measure-again': 'Measure it again.',
+  'line-up-finder': 'Line up the finder at the bench.',
+  'see-to-station': 'Put it right at the bench.',
+  'do-job': 'Check it at the bench.',
+}
+
+const text = (reason: Reason, name: string) => String(reason.figures[name] ?? '')
+const number = (reason: Reason, name: string) => Number(reason.figures[name] ?? 0)
+
+/** The reason as a clause without its remedy, beginning small: “primary off by 1.9 mm (limit 0.7 mm)”. */
+export function reasonClause(reason: Reason): string {
+  const part = text(reason, 'part')
+  switch (reason.code) {
+    case 'ALL_GOOD':
+      return `all ${number(reason, 'parts')} parts there, checked ${dateText(text(reason, 'checkedAtUtc'))}`
+    case 'NOT_MEASURED':
+      return notMeasuredClause(reason)
+    case 'NOT_COUNTED':
+      return number(reason, 'parts') === 0
+        ? 'no contents known yet'
+        : `${number(reason, 'unseen')} of ${number(reason, 'parts')} parts not looked at yet`
+    case 'PART_MISSING':
+      return `${part} is missing`
+    case 'PART_DAMAGED':
+      return `${part} is damaged`
+    case 'PART_WRONG':
+      return `the wrong item lies in for ${part}`
+    case 'HAZARD':
+      return hazardWords[reason.figures.hazard as HazardCode]
+    case 'COLLIMATION_BEYOND':
+      return `primary off by ${mmText(number(reason, 'value'))} at the focal plane (limit ${mmText(number(reason, 'limit'))}); its case gives ${powerText(number(reason, 'highestMagnification'))}`
+    case 'COLLIMATION_UNSURE':
+      return `primary off by ${mmText(number(reason, 'value'))} ± ${mmText(number(reason, 'uncertainty'))}: the limit ${mmText(number(reason, 'limit'))} lies inside the doubt`
+    case 'FINDER_OFF':
+      return `finder stands ${arcminText(number(reason, 'value'))} off (usable up to ${arcminText(number(reason, 'limit'))})`
+    case 'JUDGED_NOT_FINE':
+      return `${kindWords[reason.figures.kind as ReadingKind]} was not fine at the last check`
+    case 'READING_OLD':
+      return `${kindWords[reason.figures.kind as ReadingKind]} last looked at ${daysText(number(reason, 'ageDays'))} ago (limit ${daysText(number(reason, 'oldestDays'))})`
+    case 'OPEN_JOB':
+      return jobClause(reason)
+  }
+}
+
+function notMeasuredClause(reason: Reason): string {
+  if (number(reason, 'missing') === number(reason, 'needed')) return 'not measured: nothing on record yet'
+  const kinds = text(reason, 'kinds').split(',') as ReadingKind[]
+  return `not measured: ${kinds.map((kind) => kindWords[kind]).join(', ')}`
+}
+
+function jobClause(reason: Reason): string {
+  const words = jobWords[reason.figures.job as JobCode]
+  const said = text(reason, 'text')
+  if (said === '') return words
+  return reason.figures.job === 'reported-trouble' ? `${words}: “${said}”` : `${words}: ${said}`
+}
+
+export const remedySentence = (reason: Reason): string => remedyWords[reason.remedy]
+
+const capital = (clause: string) => clause.charAt(0).toUpperCase() + clause.slice(1)
+
+/** One plain sentence with the figure, and what to do next. */
+export const reasonSentence = (reason: Reason): string =>
+  [`${capital(reasonClause(reason))}.`, remedySentence(reason)].filter(Boolean).join(' ')

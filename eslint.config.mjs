@@ -1,0 +1,44 @@
+import vue from 'eslint-plugin-vue'
+import tseslint from 'typescript-eslint'
+
+export default tseslint.config(
+  { ignores: ['**/dist/**', '.data/**', '.cache/**', 'web/components.d.ts', 'e2e/results/**'] },
+  ...tseslint.configs.recommended,
+  ...vue.configs['flat/recommended'],
+  {
+    files: ['**/*.vue'],
+    languageOptions: { parserOptions: { parser: tseslint.parser, extraFileExtensions: ['.vue'] } },
+  },
+  {
+    rules: {
+      eqeqeq: 'error',
+      'no-restricted-syntax': [
+        'error',
+        { selector: 'ThrowStatement > Literal', message: 'Throw an Error with name and value, never a string.' },
+        { selector: 'ExportAllDeclaration', message: 'An index lists its names.' },
+      ],
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      // Prettier owns the layout.
+      'vue/html-indent': 'off',
+      'vue/max-attributes-per-line': 'off',
+      'vue/singleline-html-element-content-newline': 'off',
+      'vue/multiline-html-element-content-newline': 'off',
+      'vue/html-self-closing': 'off',
+      'vue/html-closing-bracket-newline': 'off',
+      'vue/multi-word-component-names': 'off',
+      'vue/require-default-prop': 'off',
+    },
+  },
+  {
+    files: ['core/src/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-globals': ['error', 'process', 'window', 'document', 'console', 'fetch'],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random', message: 'Core has no randomness of its own.' },
+        { object: 'Date', property: 'now', message: 'Core has no clock: pass the instant in.' },
+      ],
+    },
+  },
+)

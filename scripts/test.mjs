@@ -1,0 +1,74 @@
+import { mkdtempSync } from 'node:fs'
+import { join } from 'node:path'
+import { ensureBuild } from './lib/build.mjs'
+import { startCluster } from './lib/postgres.mjs'
+import { run } from './lib/processes.mjs'
+import { Explained, runMain, say } from './lib/say.mjs'
+import { ensureChromium, ensurePackages, ensurePostgres, rootFolder } from './lib/setup.mjs'
+
+const stages = ['format', 'lint', 'types', 'unit', 'integration', 'e2e']
+const wanted = process.argv.slice(2).filter((word) => stages.includes(word))
+const passedOn = process.argv.slice(2).filter((word) => !stages.includes(word))
+const has = (stage) => wanted.length === 0 || wanted.includes(stage)
+
+const binary = (path) => join(rootFolder, 'node_modules', path)
+const node = (args, env = {}) => run(process.execPath, args, { cwd: rootFolder, env: { ...process.env, ...env } })
+const npmRun = (script) => run('npm', ['run', '--silent', script], { cwd: rootFolder })
+const jest = (project, env) =>
+  node(
+    [
+      '--experimental-vm-modules',
+      '--no-warnings',
+      binary('jest/bin/jest.js'),
+      '--selectProjects',
+      project,
+      ...passedOn,
+    ],
+    env,
+  )
+
+async function stage(name, work) {
+  if (!has(name)) return
+  const startedAt = Date.now()
+  say(`\n── ${name}`)
+  await work()
+  say(`── ${name}: passed in ${((Date.now() - startedAt) / 1000).toFixed(0)} s`)
+}
+
+async function withDatabase(work) {
+  const binFolder = await ensurePostgres()
+  const folder = join(mkdtempSync('/var/tmp/binoculum-test-'), 'postgres')
+  const cluster = await startCluster({ binFolder, folder, throwAway: true })
+  const stopOnSignal = async () => {
+    await cluster.stop()
+    process.exit(1)
+  }
+  process.once('SIGINT', stopOnSignal)
+  process.once('SIGTERM', stopOnSignal)
+  try {
+    await work({ TEST_DATABASE_URL: cluster.url })
+  } finally {
+    await cluster.stop()
+  }
+}
+
+await runMain(async () => {
+  if (process.argv.length > 2 && wanted.length === 0)
+    throw new Explained(`Unknown stage “${process.argv[2]}”. There are: ${stages.join(', ')}.`, 2)
+  await ensurePackages()
+  await stage('format', () => npmRun('format:check'))
+  if (has('lint') || has('types') || has('e2e')) await ensureBuild()
+  await stage('lint', () => npmRun('lint'))
+  await stage('types', () => npmRun('types'))
+  await stage('unit', () => jest('unit'))
+  await stage('integration', () => withDatabase((env) => jest('integration', env)))
+  await stage('e2e', async () => {
+    const chromium = await ensureChromium()
+    await withDatabase((env) =>
+      node([binary('@playwright/test/cli.js'), 'test', '--config', 'e2e/playwright.config.ts', ...passedOn], {
+        ...env,
+        CHROMIUM_PATH: chromium,
+      }),
+    )
+  })
+})

@@ -1,0 +1,331 @@
+import type { PartMark, Station } from '@binoculum/contract'
+import {
+  clockHourOf,
+  composeGuide,
+  hazardsFrom,
+  highestMagnification,
+  jobsFrom,
+  jobsForOutcome,
+  judgeReadiness,
+  lengthOf,
+  lowestPowerFieldDeg,
+  powersOf,
+  proposeOutcome,
+  readingFromStation,
+  roleFacts,
+  type CheckedKit,
+  type HazardCode,
+  type JobCode,
+  type Judgement,
+  type KeptReading,
+  type Mark,
+  type PointXY,
+  type TakeBackAnswers,
+} from '@binoculum/core'
+import { DateTime } from 'luxon'
+import { defaultPolicies } from '../features/people/service.ts'
+import type { DemoModel } from './catalogue.ts'
+import type { Chance } from './random.ts'
+import type { KitStory } from './scenario.ts'
+
+const cleanAnswers: TakeBackAnswers = {
+  whatDidNotWork: '',
+  dropped: false,
+  wet: false,
+  glassWhole: true,
+  batteryDoorShut: true,
+  sunFilterFound: false,
+}
+
+/** Rows that a kit's simulated eighteen months leave, in the shape of the tables. */
+export interface KitRows {
+  readonly parts: Record<string, unknown>[]
+  readonly loans: Record<string, unknown>[]
+  readonly takeBacks: Record<string, unknown>[]
+  readonly guides: Record<string, unknown>[]
+  readonly checks: Record<string, unknown>[]
+  readonly readings: Record<string, unknown>[]
+  readonly jobs: Record<string, unknown>[]
+  readonly record: Record<string, unknown>[]
+}
+
+interface Cast {
+  readonly branchId: string
+  readonly branch: { readonly name: string; readonly emergencyLine: string; readonly zone: string }
+  readonly agreementId: string
+  readonly staffIds: readonly string[]
+  readonly borrowerIds: readonly string[]
+}
+
+/**
+ * Plays one kit's history with the product's own calculators: readings come from what the stations would write
+ * down, conditions and outcomes from the judgement of those readings. Nothing is entered as a result.
+ */
+export class KitHistory {
+  readonly kitId: string
+  readonly rows: KitRows = {
+    parts: [],
+    loans: [],
+    takeBacks: [],
+    guides: [],
+    checks: [],
+    readings: [],
+    jobs: [],
+    record: [],
+  }
+  standsAt: 'shelf' | 'bench' = 'shelf'
+  readonly hazards: HazardCode[] = []
+  private readonly checked: CheckedKit
+  private readonly highest: number
+  private readonly latest = new Map<string, KeptReading & { atUtc: string }>()
+  /** Mark from the peephole's reflection on the primary, and finder off the tube's axis; both wander. */
+  private markMm: PointXY
+  private finderArcmin: number
+
+  constructor(
+    private readonly story: KitStory,
+    private readonly model: DemoModel,
+    private readonly cast: Cast,
+    private readonly chance: Chance,
+  ) {
+    this.kitId = chance.id()
+    const optical = model.parts.map(({ name, optics }) => ({ name, ...optics }))
+    const powers = powersOf(model.optics, optical)
+    this.highest = highestMagnification(powers)
+    this.checked = { ...model.optics, lowestFieldDeg: lowestPowerFieldDeg(powers) ?? 1 }
+    this.markMm = { x: 0.2, y: -0.1 }
+    this.finderArcmin = 8
+    model.parts.forEach((part, index) => this.addPart(part, index + 1))
+  }
+
+  private addPart(part: DemoModel['parts'][number], position: number) {
+    const { role, name, massG, count, place, costMinor, optics } = part
+    this.rows.parts.push({
+      id: this.chance.id(),
+      kitId: this.kitId,
+      position,
+      name,
+      role,
+      criticality: roleFacts(role).criticality,
+      count,
+      presentCount: count,
+      massG,
+      toleranceG: Math.max(1, massG * 0.02),
+      place,
+      mark: 'present',
+      note: '',
+      costMinor,
+      optics,
+    })
+  }
+
+  private judge(at: Date): Judgement {
+    return judgeReadiness({
+      model: { family: this.model.family, optics: this.model.optics, highestMagnification: this.highest },
+      parts: this.rows.parts.map(({ role, mark, name }) => ({ role, mark, name }) as never),
+      readings: [...this.latest.values()].map(({ asLeft, ...reading }) => ({ ...reading, value: asLeft })),
+      hazards: this.hazards,
+      openJobs: this.openJobs().map(({ code, text }) => ({ code: code as JobCode, text: String(text) })),
+      policies: { ...defaultPolicies, collimation: 'leave-it-to-us' },
+      atUtc: at.toISOString(),
+    })
+  }
+
+  private openJobs() {
+    return this.rows.jobs.filter(({ closedAt }) => closedAt === null)
+  }
+
+  private append(act: string, at: Date, staffId: string, rest: Record<string, unknown>) {
+    const { branchId } = this.cast
+    this.rows.record.push({
+      act,
+      at,
+      branchId,
+      kitId: this.kitId,
+      loanId: null,
+      staffId,
+      before: null,
+      after: null,
+      ...rest,
+    })
+  }
+
+  broughtIn(at: Date) {
+    this.append('brought-in', at, this.cast.staffIds[0] ?? '', { after: { parts: this.rows.parts.length } })
+  }
+
+  /** One loan from hand-out on; `backAt` null leaves it out. */
+  loan(outAt: Date, dueAt: Date, backAt: Date | null): string {
+    const { branchId, borrowerIds, staffIds, agreementId, branch } = this.cast
+    const id = this.chance.id()
+    const borrowerId = this.chance.pick(borrowerIds)
+    const handedOutBy = this.chance.pick(staffIds)
+    const before = { condition: this.judge(outAt).condition }
+    this.rows.loans.push({
+      id,
+      branchId,
+      kitId: this.kitId,
+      borrowerId,
+      state: backAt ? 'back' : 'out',
+      promisedFor: null,
+      outAt,
+      dueAt,
+      backAt,
+      handedOutBy,
+      agreementId,
+      acceptance: 'screen',
+      overruleReason: '',
+      linkHash: null,
+      linkEndsAt: null,
+      version: backAt ? 2 : 1,
+    })
+    const dayOf = (at: Date) => DateTime.fromJSDate(at, { zone: branch.zone }).toISODate() ?? ''
+    const content = composeGuide({
+      kitName: this.story.name,
+      kitCode: this.story.code,
+      modelName: this.model.name,
+      family: this.model.family,
+      optics: this.model.optics,
+      parts: this.rows.parts.map((part) => ({ ...part, ...(part.optics as object) })) as never,
+      collimationPolicy: 'leave-it-to-us',
+      branchName: branch.name,
+      emergencyLine: branch.emergencyLine,
+      issuedOn: dayOf(outAt),
+      dueOn: dayOf(dueAt),
+    })
+    this.rows.guides.push({ id: this.chance.id(), loanId: id, content, issuedAt: outAt })
+    const after = { borrowerId, dueOn: dayOf(dueAt), agreement: 1, overruleReason: '' }
+    this.append('handed-out', outAt, handedOutBy, { loanId: id, before, after })
+    return id
+  }
+
+  promise(at: Date) {
+    const { branchId, borrowerIds } = this.cast
+    this.rows.loans.push({
+      id: this.chance.id(),
+      branchId,
+      kitId: this.kitId,
+      borrowerId: this.chance.pick(borrowerIds),
+      state: 'promised',
+      promisedFor: at,
+      outAt: null,
+      dueAt: null,
+      backAt: null,
+      handedOutBy: null,
+      agreementId: null,
+      acceptance: null,
+      overruleReason: '',
+      linkHash: null,
+      linkEndsAt: null,
+      version: 1,
+    })
+  }
+
+  /** The take-back of a loan: what is off, what was said, and the outcome that follows from the judgement. */
+  takeBack(loanId: string, at: Date, found: KitStory['lastReturn']) {
+    const answers = { ...cleanAnswers, ...found?.answers }
+    const off = new Map<string, Mark>([
+      ...(found?.missing ?? []).map((role) => [role, 'missing'] as const),
+      ...(found?.damaged ?? []).map((role) => [role, 'damaged'] as const),
+    ])
+    for (const part of this.rows.parts) {
+      const mark = off.get(String(part.role)) ?? (part.mark as Mark)
+      part.mark = mark
+      part.presentCount = mark === 'missing' ? 0 : part.count
+    }
+    this.hazards.push(...hazardsFrom(answers))
+    jobsFrom(answers).forEach((job) => this.openJob(job, at))
+    const outcome = proposeOutcome(this.judge(at))
+    jobsForOutcome(outcome).forEach((job) => this.openJob(job, at))
+    this.standsAt = outcome === 'shelf' || outcome === 'shelf-with-note' ? 'shelf' : 'bench'
+    const byStaffId = this.chance.pick(this.cast.staffIds)
+    const marks: PartMark[] = this.rows.parts.map(({ id, mark, presentCount, note }) => ({
+      partId: String(id),
+      mark: mark as Mark,
+      presentCount: Number(presentCount),
+      note: String(note),
+    }))
+    const taken = { loanId, marks, answers, proposed: outcome, outcome, outcomeReason: '', correction: false }
+    this.rows.takeBacks.push({ id: this.chance.id(), ...taken, byStaffId, at })
+    const offParts = this.rows.parts
+      .filter(({ mark }) => mark !== 'present')
+      .map(({ name, mark }) => ({ part: name, mark }))
+    const after = { off: offParts, proposed: outcome, outcome, outcomeReason: '', answers }
+    this.append('taken-back', at, byStaffId, { loanId, before: { off: [] }, after })
+    this.wander()
+  }
+
+  private openJob(job: { code: JobCode; text?: string | undefined }, at: Date) {
+    const { code, text = '' } = job
+    this.rows.jobs.push({ id: this.chance.id(), kitId: this.kitId, code, text, openedAt: at, closedAt: null })
+  }
+
+  /** A loan shakes mirror and finder a little. */
+  private wander() {
+    const { mirrorDriftMm, worsens } = this.story
+    const step = worsens ? { x: mirrorDriftMm * 0.8, y: mirrorDriftMm * 0.35 } : { x: 0, y: 0 }
+    const shake = worsens ? mirrorDriftMm * 0.3 : mirrorDriftMm
+    this.markMm = {
+      x: this.markMm.x + step.x + this.chance.normal(shake),
+      y: this.markMm.y + step.y + this.chance.normal(shake),
+    }
+    this.finderArcmin = Math.abs(this.finderArcmin + this.chance.normal(6))
+  }
+
+  /** A bench check: everything as found; what is beyond *good* is put right, unless the story says otherwise. */
+  check(at: Date, leaveOff?: 'mirror' | 'finder') {
+    if (leaveOff === 'mirror') this.markMm = { x: 4.4, y: 2.6 }
+    if (leaveOff === 'finder') this.finderArcmin = 41
+    const fine = { asFound: 'fine', asLeft: 'fine', note: '' } as const
+    const moves = { up: true, free: true, stays: true }
+    const minutes = () => this.chance.whole(2, 6)
+    const stations: Station[] = [
+      { station: 'glass', ...fine, minutes: minutes() },
+      { station: 'stand', asFound: moves, asLeft: moves, note: '', minutes: minutes() },
+      ...(this.model.optics.collimatable
+        ? [this.mirrorStation(leaveOff === 'mirror', minutes())]
+        : [{ station: 'star' as const, ...fine, minutes: minutes() }]),
+      this.finderStation(leaveOff === 'finder', minutes()),
+      { station: 'pack', ...fine, minutes: minutes() },
+    ]
+    const before = { condition: this.judge(at).condition }
+    const checkId = this.chance.id()
+    const byStaffId = this.chance.pick(this.cast.staffIds)
+    this.rows.checks.push({ id: checkId, kitId: this.kitId, byStaffId, at, stations })
+    const kept = stations.map((station) => readingFromStation(station, this.checked))
+    for (const row of this.rows.readings) row.current = false
+    for (const reading of kept) {
+      const { limit, ...rest } = reading
+      const ids = { id: this.chance.id(), kitId: this.kitId, checkId, byStaffId }
+      this.rows.readings.push({ ...rest, ...ids, limitValue: limit, at, current: true })
+      this.latest.set(reading.kind, { ...reading, atUtc: at.toISOString() })
+    }
+    const open = this.openJobs()
+    for (const job of open) job.closedAt = at
+    this.standsAt = leaveOff ? 'bench' : 'shelf'
+    const after = { condition: this.judge(at).condition, readings: kept, jobsDone: open.length }
+    this.append('checked', at, byStaffId, { before, after })
+  }
+
+  private mirrorStation(leaveOff: boolean, minutes: number): Station {
+    const asFound = writtenDown(this.markMm)
+    const good =
+      (readingFromStation({ station: 'collimation', asFound, asLeft: asFound }, this.checked).good ?? 0) * 2
+    const touch = !leaveOff && !this.story.worsens && lengthOf(this.markMm) > good
+    if (touch) this.markMm = { x: this.chance.normal(0.25), y: this.chance.normal(0.25) }
+    return { station: 'collimation', asFound, asLeft: writtenDown(this.markMm), note: '', minutes }
+  }
+
+  private finderStation(leaveOff: boolean, minutes: number): Station {
+    const typed = () => ({ way: 'typed' as const, misalignmentArcmin: Math.round(this.finderArcmin) })
+    const asFound = typed()
+    if (!leaveOff && this.finderArcmin > 15) this.finderArcmin = this.chance.between(3, 11)
+    return { station: 'finder', asFound, asLeft: typed(), note: '', minutes }
+  }
+}
+
+/** As a person writes it: tenths of a millimetre and a clock hour. */
+const writtenDown = (markMm: PointXY) => ({
+  offsetMm: Math.round(lengthOf(markMm) * 10) / 10,
+  clockHours: clockHourOf(markMm),
+})

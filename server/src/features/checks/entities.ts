@@ -1,0 +1,33 @@
+import { Check, Column, Entity, ForeignKey, Index, PrimaryColumn } from 'typeorm'
+
+/** One bench check with its stations as they were sent. */
+@Entity()
+@Index(['kitId', 'at'])
+export class BenchCheck {
+  @PrimaryColumn('uuid') id: string
+  @ForeignKey('Kit') @Column('uuid') kitId: string
+  @ForeignKey('Staff') @Column('uuid') byStaffId: string
+  @Column('timestamptz') at: Date
+  @Column('jsonb') stations: object
+}
+
+/** One figure as found and as left. The newest of each kind is the current one. */
+@Entity('reading')
+@Check('ck_reading_unit', `"unit" IN ('mm', 'arcmin', 'judged')`)
+@Index(['kitId', 'kind'], { unique: true, where: '"current"' })
+@Index(['kitId', 'at'])
+export class ReadingRow {
+  @PrimaryColumn('uuid') id: string
+  @ForeignKey('Kit') @Column('uuid') kitId: string
+  @ForeignKey('BenchCheck') @Column('uuid') checkId: string
+  @Column('text') kind: string
+  @Column('double precision', { nullable: true }) asFound: number | null
+  @Column('double precision') asLeft: number
+  @Column('double precision') limitValue: number
+  @Column('double precision', { nullable: true }) good: number | null
+  @Column('text') unit: string
+  @Column('text') source: string
+  @ForeignKey('Staff') @Column('uuid') byStaffId: string
+  @Column('timestamptz') at: Date
+  @Column('boolean') current: boolean
+}

@@ -1,0 +1,22 @@
+import { changedRows, type Tx } from '../../platform/database.ts'
+import { BenchCheck, ReadingRow } from './entities.ts'
+
+/** Keeps new readings as the current ones of their kinds. The older ones stay, as history. */
+export async function keepReadings(tx: Tx, kitId: string, readings: readonly ReadingRow[]): Promise<void> {
+  const kinds = readings.map(({ kind }) => kind)
+  const sql = 'UPDATE reading SET current = false WHERE kit_id = $1 AND kind = ANY($2) AND current RETURNING id'
+  await changedRows(tx, sql, [kitId, kinds])
+  await tx.insert(ReadingRow, [...readings])
+}
+
+export const insertCheck = (tx: Tx, check: BenchCheck) => tx.insert(BenchCheck, check)
+
+export const closeJobs = (tx: Tx, kitId: string, jobIds: readonly string[], at: Date) =>
+  changedRows(
+    tx,
+    'UPDATE job SET closed_at = $3 WHERE kit_id = $1 AND id = ANY($2) AND closed_at IS NULL RETURNING id',
+    [kitId, jobIds, at],
+  )
+
+export const placeOnShelf = (tx: Tx, kitId: string) =>
+  changedRows(tx, `UPDATE kit SET stands_at = 'shelf' WHERE id = $1 RETURNING id`, [kitId])

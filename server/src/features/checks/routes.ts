@@ -1,0 +1,21 @@
+import { benchSchema, checkResultSchema, finishCheckSchema, idSchema } from '@binoculum/contract'
+import { z } from 'zod'
+import { anyRole, deskRoles, signedIn } from '../../platform/access.ts'
+import type { App } from '../../platform/app-type.ts'
+import type { Checks } from './service.ts'
+
+export async function checkRoutes(app: App, { checks }: { checks: Checks }) {
+  app.get(
+    '/api/bench',
+    { config: { access: anyRole }, schema: { response: { 200: benchSchema } } },
+    async (request) => checks.bench(signedIn(request)),
+  )
+  app.post(
+    '/api/kits/:id/checks',
+    {
+      config: { access: deskRoles },
+      schema: { params: z.object({ id: idSchema }), body: finishCheckSchema, response: { 200: checkResultSchema } },
+    },
+    async (request) => checks.finish(signedIn(request), request.params.id, request.body),
+  )
+}

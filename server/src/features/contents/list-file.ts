@@ -1,0 +1,73 @@
+import { parse } from 'csv-parse/sync'
+import type { ListRow } from '@binoculum/core'
+import { Problem } from '../../platform/errors.ts'
+
+export interface ListFile {
+  readonly delimiter: string
+  readonly header: readonly string[]
+  readonly rows: readonly ListRow[]
+}
+
+const MAX_ROWS = 5000
+const delimiters = [';', '\t', ','] as const
+
+/** Reads a CSV file as people have them: RFC 4180, also with ; or tab, byte-order mark, any line ends.
+ * @throws Problem NOT_A_LIST for pictures and other files that are no text, and for unclosed quotes */
+export function readListFile(contentBase64: string): ListFile {
+  const text = decodeText(Buffer.from(contentBase64, 'base64'))
+  const delimiter = guessDelimiter(text)
+  let records: { record: string[]; info: { lines: number } }[]
+  try {
+    records = parse(text, {
+      delimiter,
+      bom: true,
+      info: true,
+      relax_column_count: true,
+      skip_empty_lines: true,
+      to: MAX_ROWS,
+    }) as unknown as typeof records
+  } catch (error) {
+    throw new Problem('NOT_A_LIST', { issues: [{ path: 'file', message: explain(error) }] })
+  }
+  const [head, ...rest] = records
+  if (!head) throw new Problem('NOT_A_LIST', { issues: [{ path: 'file', message: 'The file is empty.' }] })
+  // csv-parse tells the line on which a record ends; quoted line breaks make a record begin earlier.
+  let lastLine = head.info.lines
+  const rows = rest.map(({ record, info }) => {
+    const line = lastLine + 1
+    lastLine = info.lines
+    return { line, cells: record }
+  })
+  return { delimiter, header: head.record, rows }
+}
+
+function decodeText(bytes: Buffer): string {
+  const refuse = (message: string) => new Problem('NOT_A_LIST', { issues: [{ path: 'file', message }] })
+  // Text has no zero bytes; pictures, archives and spreadsheets do.
+  if (bytes.includes(0)) throw refuse('This looks like a picture or a spreadsheet file, not like text.')
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(bytes)
+  } catch {
+    // Older office programs write Windows-1252. Control signs mean it is no text at all.
+    const text = new TextDecoder('windows-1252').decode(bytes)
+    // eslint-disable-next-line no-control-regex
+    if (/[\u0001-\u0008\u000e-\u001f]/.test(text)) throw refuse('This file is not text.')
+    return text
+  }
+}
+
+/** The sign that splits the first line into most cells, outside quotes. */
+function guessDelimiter(text: string): string {
+  const firstLine = (text.split(/\r?\n/).find((line) => line.trim() !== '') ?? '').replaceAll(/"[^"]*"/g, '')
+  const counts = delimiters.map((delimiter) => ({ delimiter, count: firstLine.split(delimiter).length - 1 }))
+  return counts.sort((a, b) => b.count - a.count)[0]?.delimiter ?? ','
+}
+
+function explain(error: unknown): string {
+  const problem = error as { code?: string; lines?: number }
+  if (problem.code === 'CSV_QUOTE_NOT_CLOSED')
+    return `A quotation mark is opened and never closed, near line ${problem.lines}.`
+  if (problem.code === 'INVALID_OPENING_QUOTE')
+    return `A quotation mark stands inside a cell, in line ${problem.lines}.`
+  return `Line ${problem.lines ?? '?'} can’t be read as a row of a list.`
+}

@@ -1,0 +1,56 @@
+import {
+  cureHazardSchema,
+  foundSchema,
+  idSchema,
+  kitSheetSchema,
+  markPartSchema,
+  shelfSchema,
+} from '@binoculum/contract'
+import { z } from 'zod'
+import { anyRole, deskRoles, signedIn } from '../../platform/access.ts'
+import type { App } from '../../platform/app-type.ts'
+import type { Kits } from './service.ts'
+
+const codeParams = z.object({ code: z.string().min(1).max(40) })
+
+export async function kitRoutes(app: App, { kits }: { kits: Kits }) {
+  app.get('/api/kits', { config: { access: anyRole }, schema: { response: { 200: shelfSchema } } }, async (request) =>
+    kits.shelf(signedIn(request)),
+  )
+  app.get(
+    '/api/kits/:code',
+    { config: { access: anyRole }, schema: { params: codeParams, response: { 200: kitSheetSchema } } },
+    async (request) => kits.sheet(signedIn(request), request.params.code),
+  )
+  app.post(
+    '/api/kits/:id/parts/:partId/mark',
+    {
+      config: { access: deskRoles },
+      schema: {
+        params: z.object({ id: idSchema, partId: idSchema }),
+        body: markPartSchema,
+        response: { 200: kitSheetSchema },
+      },
+    },
+    async (request) => {
+      const { id, partId } = request.params
+      return kits.markPart(signedIn(request), { kitId: id, partId }, request.body)
+    },
+  )
+  app.post(
+    '/api/kits/:id/cure',
+    {
+      config: { access: deskRoles },
+      schema: { params: z.object({ id: idSchema }), body: cureHazardSchema, response: { 200: kitSheetSchema } },
+    },
+    async (request) => kits.cureHazard(signedIn(request), request.params.id, request.body),
+  )
+  app.get(
+    '/api/find',
+    {
+      config: { access: anyRole },
+      schema: { querystring: z.object({ text: z.string().trim().min(1).max(100) }), response: { 200: foundSchema } },
+    },
+    async (request) => kits.find(signedIn(request), request.query.text),
+  )
+}

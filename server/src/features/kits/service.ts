@@ -1,0 +1,279 @@
+import { randomUUID } from 'node:crypto'
+import {
+  modelOpticsSchema,
+  partOpticsSchema,
+  policiesSchema,
+  type Found,
+  type KitSheet,
+  type Part,
+  type Session,
+  type Shelf,
+  type ShelfKit,
+} from '@binoculum/contract'
+import {
+  highestMagnification,
+  judgeReadiness,
+  lowestPowerFieldDeg,
+  powersOf,
+  roleFacts,
+  type Family,
+  type HazardCode,
+  type JobCode,
+  type Judgement,
+  type JudgedPart,
+  type Mark,
+  type OpenJob,
+  type Role,
+} from '@binoculum/core'
+import { branchIdsOf, deskRoles, requireRole } from '../../platform/access.ts'
+import type { Context } from '../../platform/context.ts'
+import type { Tx } from '../../platform/database.ts'
+import { Problem } from '../../platform/errors.ts'
+import { appendRecord } from '../../platform/record.ts'
+import { Job, Kit, PartRow } from './entities.ts'
+import * as queries from './queries.ts'
+
+const MILLISECONDS_PER_DAY = 86_400_000
+const HISTORY_LINES = 40
+const PAST_READINGS = 60
+
+export const loanCode = (number: number): string => `L-${String(number).padStart(4, '0')}`
+
+/** Whole days that have begun since the due time; 0 while it isn't over. */
+export const daysLate = (dueAt: Date, now: Date): number =>
+  now <= dueAt ? 0 : Math.max(1, Math.floor((now.getTime() - dueAt.getTime()) / MILLISECONDS_PER_DAY))
+
+type PolicyRow = Pick<queries.ShelfRow, 'policies' | 'collimationPolicy'>
+const policiesOf = (row: PolicyRow) => ({ ...policiesSchema.parse(row.policies), collimation: row.collimationPolicy })
+
+/** Powers that the kit's own eyepieces give; what is missing or wrong gives none. */
+export function powersOfRow(row: Pick<queries.ShelfRow, 'optics' | 'powerParts'>) {
+  const usable = row.powerParts.filter(({ mark }) => mark !== 'missing' && mark !== 'wrong')
+  return powersOf(
+    modelOpticsSchema.parse(row.optics),
+    usable.map((part) => ({ ...partOpticsSchema.parse(part), name: part.name })),
+  )
+}
+
+/** True field of the kit's lowest power, which sets the finder's limit. */
+export const fieldOfRow = (row: queries.ShelfRow): number =>
+  lowestPowerFieldDeg(powersOfRow(row)) ?? DEFAULT_FIELD_DEG
+/** Where a kit has no eyepiece on its card: one degree, common practice, no source. */
+const DEFAULT_FIELD_DEG = 1
+
+/** Judges a kit from what is stored, optionally with marks, hazards and jobs that are about to be. */
+export function judgeRow(
+  row: queries.ShelfRow,
+  now: Date,
+  changed: {
+    readonly parts?: readonly JudgedPart[]
+    readonly hazards?: readonly HazardCode[]
+    readonly jobs?: readonly OpenJob[]
+  } = {},
+): Judgement {
+  const optics = modelOpticsSchema.parse(row.optics)
+  return judgeReadiness({
+    model: { family: row.family as Family, optics, highestMagnification: highestMagnification(powersOfRow(row)) },
+    parts: changed.parts ?? judgedParts(row),
+    readings: row.readings.map((reading) => ({
+      kind: reading.kind,
+      value: reading.asLeft,
+      limit: reading.limit,
+      source: reading.source,
+      atUtc: new Date(reading.at).toISOString(),
+    })),
+    hazards: [...(row.hazards as HazardCode[]), ...(changed.hazards ?? [])],
+    openJobs: [...row.jobs.map(({ code, text }) => ({ code: code as JobCode, text })), ...(changed.jobs ?? [])],
+    policies: policiesOf(row),
+    atUtc: now.toISOString(),
+  })
+}
+
+/** Parts that are plainly present need no names to be judged, only to be counted. */
+function judgedParts(row: queries.ShelfRow): readonly JudgedPart[] {
+  const off = row.offParts.map((part) => ({
+    ...part,
+    role: part.role as Role,
+    mark: part.mark as Mark,
+    criticality: part.criticality as Part['criticality'],
+  }))
+  const present: JudgedPart = { role: 'other', mark: 'present' }
+  return [...off, ...Array.from({ length: row.partCount - off.length }, () => present)]
+}
+
+function groupOf(row: queries.ShelfRow, judgement: Judgement): ShelfKit['group'] {
+  if (row.loan) return 'out'
+  if (judgement.condition === 'new') return 'held'
+  return judgement.condition === 'crescent' || row.standsAt === 'bench' ? 'bench' : 'shelf'
+}
+
+export function shelfKit(row: queries.ShelfRow, now: Date): ShelfKit {
+  const judgement = judgeRow(row, now)
+  return {
+    id: row.id,
+    branchId: row.branchId,
+    code: row.code,
+    name: row.name,
+    family: row.family as Family,
+    modelName: row.modelName,
+    group: groupOf(row, judgement),
+    place: row.standsAt === 'bench' ? 'bench' : row.place,
+    condition: judgement.condition,
+    reasons: [...judgement.reasons],
+    readings: row.readings.map(({ at, ...reading }) => ({ ...reading, atUtc: new Date(at).toISOString() })),
+    loan: row.loan && {
+      id: row.loan.id,
+      code: loanCode(row.loan.number),
+      borrower: row.loan.borrower,
+      dueAtUtc: new Date(row.loan.dueAt).toISOString(),
+      daysLate: daysLate(new Date(row.loan.dueAt), now),
+    },
+    next: row.next && { ...row.next, atUtc: new Date(row.next.at).toISOString() },
+    version: row.version,
+  }
+}
+
+export class Kits {
+  constructor(private readonly context: Context) {}
+
+  /** One round trip beyond the session's, whatever the number of kits. */
+  async shelf(session: Session): Promise<Shelf> {
+    const now = this.context.clock()
+    const rows = await queries.shelfOfBranches(this.context.database.reader, branchIdsOf(session))
+    return { kits: rows.map((row) => shelfKit(row, now)), atUtc: now.toISOString() }
+  }
+
+  async sheet(session: Session, code: string): Promise<KitSheet> {
+    const row = await queries.shelfRowOf(this.context.database.reader, code)
+    if (!row || !branchIdsOf(session).includes(row.branchId)) throw new Problem('NOT_FOUND')
+    return this.sheetOfRow(this.context.database.reader, row)
+  }
+
+  async sheetById(tx: Tx, kitId: string): Promise<KitSheet> {
+    return this.sheetOfRow(tx, await this.rowById(tx, kitId))
+  }
+
+  /** The kit as stored, for features that judge it. @throws Problem NOT_FOUND */
+  async rowById(tx: Tx, kitId: string): Promise<queries.ShelfRow> {
+    const row = await queries.shelfRowById(tx, kitId)
+    if (!row) throw new Problem('NOT_FOUND')
+    return row
+  }
+
+  async rowByCode(tx: Tx, code: string): Promise<queries.ShelfRow> {
+    const row = await queries.shelfRowOf(tx, code)
+    if (!row) throw new Problem('NOT_FOUND')
+    return row
+  }
+
+  private async sheetOfRow(tx: Tx, row: queries.ShelfRow): Promise<KitSheet> {
+    const parts = await this.parts(tx, row.id)
+    const history = await queries.historyOf(tx, row.id, HISTORY_LINES)
+    const past = await queries.pastReadings(tx, row.id, PAST_READINGS)
+    return {
+      ...shelfKit(row, this.context.clock()),
+      branchName: row.branchName,
+      zone: row.zone,
+      emergencyLine: row.emergencyLine,
+      currency: row.currency,
+      optics: modelOpticsSchema.parse(row.optics),
+      policies: policiesOf(row),
+      hazards: row.hazards as HazardCode[],
+      parts,
+      jobs: row.jobs.map((job) => ({
+        ...job,
+        code: job.code as JobCode,
+        openedAtUtc: new Date(job.openedAtUtc).toISOString(),
+      })),
+      history: history.map(({ at, ...line }) => ({ ...line, atUtc: at.toISOString() })),
+      past: past.map(({ at, ...reading }) => ({ ...reading, atUtc: at.toISOString() })),
+    }
+  }
+
+  async parts(tx: Tx, kitId: string): Promise<Part[]> {
+    const rows = await queries.partsOf(tx, kitId)
+    return rows.map((row) => {
+      const { lookEveryTime = false, lookFor } = roleFacts(row.role)
+      return { ...row, optics: partOpticsSchema.parse(row.optics), lookEveryTime, lookFor }
+    })
+  }
+
+  async find(session: Session, text: string): Promise<Found> {
+    return queries.find(this.context.database.reader, branchIdsOf(session), text)
+  }
+
+  /** Marks one part of a kit that stands here: found again, replaced, damaged, missing. */
+  async markPart(
+    session: Session,
+    target: { kitId: string; partId: string },
+    given: { kitVersion: number; mark: Mark; presentCount?: number | undefined; note: string },
+  ): Promise<KitSheet> {
+    return this.changeKit(session, target.kitId, given.kitVersion, async (tx, row) => {
+      const part = await tx.findOneBy(PartRow, { id: target.partId, kitId: target.kitId })
+      if (!part) throw new Problem('NOT_FOUND')
+      const presentCount = given.presentCount ?? (given.mark === 'missing' ? 0 : part.count)
+      if (presentCount > part.count) {
+        const issues = [{ path: 'presentCount', message: `at most ${part.count}` }]
+        throw new Problem('BAD_INPUT', { issues })
+      }
+      await tx.update(PartRow, { id: part.id }, { mark: given.mark, note: given.note, presentCount })
+      const before = { part: part.name, mark: part.mark }
+      const after = { part: part.name, mark: given.mark, note: given.note }
+      await this.append(tx, session, row, 'part-marked', { before, after })
+    })
+  }
+
+  /** The recorded cure of a hazard: what was done and by whom. A withdrawn sun filter leaves the contents for good. */
+  async cureHazard(
+    session: Session,
+    kitId: string,
+    given: { kitVersion: number; hazard: HazardCode; cure: string },
+  ): Promise<KitSheet> {
+    return this.changeKit(session, kitId, given.kitVersion, async (tx, row) => {
+      const filters = { kitId, role: 'screw-in-sun-filter' }
+      const inCase = given.hazard === 'screw-in-sun-filter' && (await tx.existsBy(PartRow, filters))
+      if (!row.hazards.includes(given.hazard) && !inCase) throw new Problem('NOT_FOUND')
+      if (given.hazard === 'screw-in-sun-filter') await tx.delete(PartRow, filters)
+      await tx.update(Kit, { id: kitId }, { hazards: row.hazards.filter((hazard) => hazard !== given.hazard) })
+      const opened = { id: randomUUID(), kitId, code: 'bench-wanted', text: 'check after the cure' }
+      await tx.insert(Job, { ...opened, openedAt: this.context.clock(), closedAt: null })
+      const before = { hazard: given.hazard }
+      await this.append(tx, session, row, 'hazard-cured', { before, after: { cure: given.cure } })
+    })
+  }
+
+  private async changeKit(
+    session: Session,
+    kitId: string,
+    kitVersion: number,
+    change: (tx: Tx, row: queries.ShelfRow) => Promise<void>,
+  ): Promise<KitSheet> {
+    return this.context.database.inTransaction(async (tx) => {
+      const row = await this.rowById(tx, kitId)
+      requireRole(session, row.branchId, deskRoles)
+      await this.claim(tx, kitId, kitVersion)
+      await change(tx, row)
+      return this.sheetById(tx, kitId)
+    })
+  }
+
+  /** Takes the kit for this transaction if it still is as it was seen; else 409 with the present state. */
+  async claim(tx: Tx, kitId: string, version: number): Promise<void> {
+    if (await queries.claimKitVersion(tx, kitId, version)) return
+    throw new Problem('KIT_CHANGED', { details: { now: await this.sheetById(tx, kitId) } })
+  }
+
+  private append(
+    tx: Tx,
+    session: Session,
+    row: queries.ShelfRow,
+    act: 'part-marked' | 'hazard-cured',
+    change: { before: object; after: object },
+  ) {
+    const at = this.context.clock()
+    return appendRecord(tx, { act, at, branchId: row.branchId, staffId: session.staffId, kitId: row.id, ...change })
+  }
+}
+
+export type { ShelfRow } from './queries.ts'
+export { bumpKitVersion, lockKit } from './queries.ts'

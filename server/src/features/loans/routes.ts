@@ -1,0 +1,80 @@
+import {
+  borrowerSchema,
+  correctTakeBackSchema,
+  deskSchema,
+  handOutFormSchema,
+  handOutSchema,
+  idSchema,
+  slipSchema,
+  takeBackFormSchema,
+  takeBackResultSchema,
+  takeBackSchema,
+} from '@binoculum/contract'
+import { z } from 'zod'
+import { anyRole, deskRoles, signedIn } from '../../platform/access.ts'
+import type { App } from '../../platform/app-type.ts'
+import type { Loans } from './service.ts'
+
+const idParams = z.object({ id: idSchema })
+
+export async function loanRoutes(app: App, { loans }: { loans: Loans }) {
+  app.get('/api/desk', { config: { access: anyRole }, schema: { response: { 200: deskSchema } } }, async (request) =>
+    loans.desk(signedIn(request)),
+  )
+  app.get(
+    '/api/borrowers',
+    {
+      config: { access: deskRoles },
+      schema: {
+        querystring: z.object({ branchId: idSchema, text: z.string().trim().min(1).max(100) }),
+        response: { 200: z.object({ borrowers: z.array(borrowerSchema) }) },
+      },
+    },
+    async (request) => {
+      const { branchId, text } = request.query
+      return { borrowers: await loans.borrowers(signedIn(request), branchId, text) }
+    },
+  )
+  app.get(
+    '/api/kits/:code/hand-out',
+    {
+      config: { access: deskRoles },
+      schema: { params: z.object({ code: z.string().min(1).max(40) }), response: { 200: handOutFormSchema } },
+    },
+    async (request) => loans.handOutForm(signedIn(request), request.params.code),
+  )
+  app.post(
+    '/api/kits/:id/hand-out',
+    {
+      config: { access: deskRoles },
+      schema: { params: idParams, body: handOutSchema, response: { 200: slipSchema } },
+    },
+    async (request) => loans.handOut(signedIn(request), request.params.id, request.body),
+  )
+  app.get(
+    '/api/loans/:id/take-back',
+    { config: { access: deskRoles }, schema: { params: idParams, response: { 200: takeBackFormSchema } } },
+    async (request) => loans.takeBackForm(signedIn(request), request.params.id),
+  )
+  app.post(
+    '/api/loans/:id/take-back',
+    {
+      config: { access: deskRoles },
+      schema: { params: idParams, body: takeBackSchema, response: { 200: takeBackResultSchema } },
+    },
+    async (request) => loans.takeBack(signedIn(request), request.params.id, request.body),
+  )
+  app.post(
+    '/api/loans/:id/take-back/corrections',
+    {
+      config: { access: deskRoles },
+      schema: { params: idParams, body: correctTakeBackSchema, response: { 200: takeBackResultSchema } },
+    },
+    async (request) => loans.correctTakeBack(signedIn(request), request.params.id, request.body),
+  )
+  app.post(
+    '/api/loans/:id/link',
+    { config: { access: deskRoles }, schema: { params: idParams, response: { 200: slipSchema } } },
+    async (request) => loans.renewLink(signedIn(request), request.params.id),
+  )
+}

@@ -1,0 +1,115 @@
+import type { Session, StaffMember } from '@binoculum/contract'
+import { changedRows, selectRows, type Tx } from '../../platform/database.ts'
+import { InvitationRow, SessionRow } from './entities.ts'
+
+const memberships = `(
+  SELECT coalesce(json_agg(json_build_object('branchId', b.id, 'branchName', b.name, 'role', m.role) ORDER BY b.name), '[]')
+  FROM membership m JOIN branch b ON b.id = m.branch_id WHERE m.staff_id = s.id
+)`
+
+/** The open session of a token, with the person's roles; null when it is over or the person has left. */
+export async function findSession(tx: Tx, tokenHash: string, now: Date): Promise<Omit<Session, 'demo'> | null> {
+  const rows = await selectRows<Omit<Session, 'demo'> & { expiresAt: Date }>(
+    tx,
+    `SELECT s.id AS "staffId", s.name, s.email, e.expires_at AS "expiresAt", ${memberships} AS memberships
+     FROM session e JOIN staff s ON s.id = e.staff_id
+     WHERE e.token_hash = $1 AND e.expires_at > $2 AND s.closed_at IS NULL`,
+    [tokenHash, now],
+  )
+  const row = rows[0]
+  if (!row) return null
+  const { expiresAt, ...rest } = row
+  return { ...rest, expiresAtUtc: expiresAt.toISOString() }
+}
+
+export async function findStaffForSignIn(
+  tx: Tx,
+  email: string,
+): Promise<{ id: string; passwordHash: string | null } | null> {
+  const rows = await selectRows<{ id: string; passwordHash: string | null }>(
+    tx,
+    `SELECT id, password_hash AS "passwordHash" FROM staff WHERE lower(email) = lower($1) AND closed_at IS NULL`,
+    [email],
+  )
+  return rows[0] ?? null
+}
+
+export const insertSession = (tx: Tx, row: { tokenHash: string; staffId: string; expiresAt: Date }) =>
+  tx.insert(SessionRow, row)
+
+export const deleteSession = (tx: Tx, tokenHash: string) => tx.delete(SessionRow, { tokenHash })
+
+export const deleteSessionsOf = (tx: Tx, staffId: string) => tx.delete(SessionRow, { staffId })
+
+export const deleteOldSessions = (tx: Tx, now: Date) =>
+  changedRows(tx, 'DELETE FROM session WHERE expires_at < $1 RETURNING token_hash', [now])
+
+export const insertInvitation = (tx: Tx, row: Omit<InvitationRow, 'usedAt'>) => tx.insert(InvitationRow, row)
+
+export interface OpenInvitation {
+  readonly kind: 'first-coordinator' | 'invite' | 'reset'
+  readonly staffId: string | null
+  readonly branchId: string | null
+  readonly branchName: string | null
+  readonly name: string | null
+  readonly email: string | null
+  readonly role: 'coordinator' | 'volunteer' | 'read-only' | null
+}
+
+/** An invitation that is neither used nor over; locked while it is being accepted. */
+export async function findInvitation(tx: Tx, tokenHash: string, now: Date): Promise<OpenInvitation | null> {
+  const rows = await selectRows<OpenInvitation>(
+    tx,
+    `SELECT i.kind, i.staff_id AS "staffId", i.branch_id AS "branchId", b.name AS "branchName", s.name, s.email, m.role
+     FROM invitation i
+     LEFT JOIN staff s ON s.id = i.staff_id
+     LEFT JOIN branch b ON b.id = i.branch_id
+     LEFT JOIN membership m ON m.staff_id = i.staff_id AND m.branch_id = i.branch_id
+     WHERE i.token_hash = $1 AND i.used_at IS NULL AND i.expires_at > $2`,
+    [tokenHash, now],
+  )
+  return rows[0] ?? null
+}
+
+/** Uses an invitation up; false when someone was faster. */
+export async function useInvitation(tx: Tx, tokenHash: string, now: Date): Promise<boolean> {
+  const sql = 'UPDATE invitation SET used_at = $2 WHERE token_hash = $1 AND used_at IS NULL RETURNING token_hash'
+  return (await changedRows(tx, sql, [tokenHash, now])).length === 1
+}
+
+/** Closes every other open link for the same person. */
+export const closeInvitationsOf = (tx: Tx, staffId: string, now: Date) =>
+  changedRows(tx, 'UPDATE invitation SET used_at = $2 WHERE staff_id = $1 AND used_at IS NULL RETURNING token_hash', [
+    staffId,
+    now,
+  ])
+
+export async function countStaff(tx: Tx): Promise<number> {
+  const rows = await selectRows<{ count: number }>(tx, 'SELECT count(*)::int AS count FROM staff')
+  return rows[0]?.count ?? 0
+}
+
+export const listStaff = (tx: Tx, branchIds: readonly string[]): Promise<StaffMember[]> =>
+  selectRows<StaffMember>(
+    tx,
+    `SELECT s.id, s.name, s.email, s.closed_at IS NOT NULL AS closed,
+            s.password_hash IS NULL AND s.closed_at IS NULL AS waiting, ${memberships} AS memberships
+     FROM staff s
+     WHERE EXISTS (SELECT 1 FROM membership m WHERE m.staff_id = s.id AND m.branch_id = ANY($1))
+     ORDER BY s.closed_at IS NOT NULL, s.name`,
+    [branchIds],
+  )
+
+/** Branches that would be left without a coordinator if this person went. */
+export async function branchesLeftAlone(tx: Tx, staffId: string): Promise<string[]> {
+  const rows = await selectRows<{ branchId: string }>(
+    tx,
+    `SELECT m.branch_id AS "branchId" FROM membership m
+     WHERE m.staff_id = $1 AND m.role = 'coordinator' AND NOT EXISTS (
+       SELECT 1 FROM membership o JOIN staff s ON s.id = o.staff_id
+       WHERE o.branch_id = m.branch_id AND o.role = 'coordinator' AND o.staff_id <> $1
+         AND s.closed_at IS NULL AND s.password_hash IS NOT NULL)`,
+    [staffId],
+  )
+  return rows.map(({ branchId }) => branchId)
+}

@@ -1,0 +1,84 @@
+import {
+  acceptInvitationSchema,
+  idSchema,
+  invitationSchema,
+  inviteSchema,
+  oneTimeLinkSchema,
+  sessionSchema,
+  signInSchema,
+  staffMemberSchema,
+} from '@binoculum/contract'
+import { z } from 'zod'
+import { anyRole, coordinatorOnly, signedIn } from '../../platform/access.ts'
+import type { App } from '../../platform/app-type.ts'
+import type { Context } from '../../platform/context.ts'
+import { giveSession, takeSession } from '../../platform/session.ts'
+import type { People } from './service.ts'
+
+/** Passwords and links are guessed slowly: ten tries a minute from one address. */
+const slow = { rateLimit: { max: 10, timeWindow: '1 minute' } }
+const tokenParams = z.object({ token: z.string().min(20).max(64) })
+const idParams = z.object({ id: idSchema })
+
+export async function peopleRoutes(app: App, { people, secure }: Context & { people: People }) {
+  app.post(
+    '/api/session',
+    { config: { access: 'public', ...slow }, schema: { body: signInSchema, response: { 200: sessionSchema } } },
+    async (request, reply) => {
+      const { token, session, expiresAt } = await people.signIn(request.body)
+      giveSession(reply, secure, token, expiresAt)
+      return session
+    },
+  )
+  app.get(
+    '/api/session',
+    { config: { access: 'public' }, schema: { response: { 200: z.object({ session: sessionSchema.nullable() }) } } },
+    async (request) => ({ session: request.session }),
+  )
+  app.delete('/api/session', { config: { access: 'public' } }, async (request, reply) => {
+    const token = request.cookies[secure ? '__Host-binoculum' : 'binoculum']
+    if (token) await people.signOut(token)
+    takeSession(reply, secure)
+    return reply.code(204).send()
+  })
+  app.get(
+    '/api/invitations/:token',
+    { config: { access: 'public', ...slow }, schema: { params: tokenParams, response: { 200: invitationSchema } } },
+    async (request) => people.readInvitation(request.params.token),
+  )
+  app.post(
+    '/api/invitations/:token',
+    {
+      config: { access: 'public', ...slow },
+      schema: { params: tokenParams, body: acceptInvitationSchema, response: { 200: sessionSchema } },
+    },
+    async (request, reply) => {
+      const { token, session, expiresAt } = await people.acceptInvitation(request.params.token, request.body)
+      giveSession(reply, secure, token, expiresAt)
+      return session
+    },
+  )
+  app.get(
+    '/api/people',
+    { config: { access: anyRole }, schema: { response: { 200: z.object({ people: z.array(staffMemberSchema) }) } } },
+    async (request) => ({ people: await people.listStaff(signedIn(request)) }),
+  )
+  app.post(
+    '/api/people',
+    { config: { access: coordinatorOnly }, schema: { body: inviteSchema, response: { 200: oneTimeLinkSchema } } },
+    async (request) => people.invite(signedIn(request), request.body),
+  )
+  app.post(
+    '/api/people/:id/reset',
+    { config: { access: coordinatorOnly }, schema: { params: idParams, response: { 200: oneTimeLinkSchema } } },
+    async (request) => people.reset(signedIn(request), request.params.id),
+  )
+  app.post(
+    '/api/people/:id/close',
+    { config: { access: coordinatorOnly }, schema: { params: idParams } },
+    async (request, reply) => {
+      await people.close(signedIn(request), request.params.id)
+      return reply.code(204).send()
+    },
+  )
+}

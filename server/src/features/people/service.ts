@@ -1,0 +1,202 @@
+import { randomUUID } from 'node:crypto'
+import type { AcceptInvitation, Invitation, Invite, Session, StaffMember } from '@binoculum/contract'
+import { branchIdsOf, coordinatorOnly, requireRole } from '../../platform/access.ts'
+import type { Context } from '../../platform/context.ts'
+import type { Tx } from '../../platform/database.ts'
+import { Problem } from '../../platform/errors.ts'
+import { appendRecord } from '../../platform/record.ts'
+import { hashPassword, hashToken, newToken, passwordMatches } from '../../platform/secrets.ts'
+import { Branch, Membership, Staff } from './entities.ts'
+import * as queries from './queries.ts'
+
+const HOUR_MS = 3_600_000
+const SESSION_HOURS = 12
+const LINK_HOURS = 7 * 24
+
+/** Policies a new branch begins with; all changeable. Days are common practice, no source. */
+export const defaultPolicies = {
+  maxAgeDays: { glass: 180, stand: 180, collimation: 120, star: 180, finder: 120, pack: 365 },
+  collimation: 'leave-it-to-us',
+} as const
+
+const after = (now: Date, hours: number) => new Date(now.getTime() + hours * HOUR_MS)
+
+export class People {
+  constructor(private readonly context: Context) {}
+
+  async findSession(tokenHash: string, now: Date): Promise<Session | null> {
+    const found = await queries.findSession(this.context.database.reader, tokenHash, now)
+    return found && { ...found, demo: this.context.demo }
+  }
+
+  /** @throws Problem WRONG_PASSWORD; it takes as long for people who don't exist. */
+  async signIn(given: {
+    email: string
+    password: string
+  }): Promise<{ token: string; session: Session; expiresAt: Date }> {
+    const { database, clock } = this.context
+    const staff = await queries.findStaffForSignIn(database.reader, given.email)
+    const matches = await passwordMatches(staff?.passwordHash ?? null, given.password)
+    if (!staff || !matches) throw new Problem('WRONG_PASSWORD')
+    return database.inTransaction(async (tx) => {
+      await queries.deleteOldSessions(tx, clock())
+      return this.openSession(tx, staff.id)
+    })
+  }
+
+  private async openSession(tx: Tx, staffId: string) {
+    const token = newToken()
+    const now = this.context.clock()
+    const expiresAt = after(now, SESSION_HOURS)
+    await queries.insertSession(tx, { tokenHash: hashToken(token), staffId, expiresAt })
+    const session = await queries.findSession(tx, hashToken(token), now)
+    if (!session) throw new Problem('WRONG_PASSWORD')
+    return { token, expiresAt, session: { ...session, demo: this.context.demo } }
+  }
+
+  async signOut(token: string): Promise<void> {
+    await queries.deleteSession(this.context.database.reader, hashToken(token))
+  }
+
+  /** A one-time link for the first coordinator; null as soon as there is anybody. */
+  async firstCoordinatorLink(): Promise<string | null> {
+    return this.context.database.inTransaction(async (tx) => {
+      if ((await queries.countStaff(tx)) > 0) return null
+      return (await this.makeLink(tx, { kind: 'first-coordinator', staffId: null, branchId: null })).path
+    })
+  }
+
+  private async makeLink(
+    tx: Tx,
+    target: { kind: 'first-coordinator' | 'invite' | 'reset'; staffId: string | null; branchId: string | null },
+  ): Promise<{ path: string; expiresAtUtc: string }> {
+    const now = this.context.clock()
+    const token = newToken()
+    const expiresAt = after(now, LINK_HOURS)
+    if (target.staffId) await queries.closeInvitationsOf(tx, target.staffId, now)
+    await queries.insertInvitation(tx, { tokenHash: hashToken(token), expiresAt, ...target })
+    return { path: `/join/${token}`, expiresAtUtc: expiresAt.toISOString() }
+  }
+
+  async readInvitation(token: string): Promise<Invitation> {
+    const { database, clock } = this.context
+    const found = await queries.findInvitation(database.reader, hashToken(token), clock())
+    if (!found) throw new Problem('LINK_OVER')
+    return {
+      kind: found.kind,
+      name: found.name ?? '',
+      email: found.email ?? '',
+      branchName: found.branchName ?? '',
+      role: found.role ?? 'coordinator',
+    }
+  }
+
+  async acceptInvitation(token: string, given: AcceptInvitation) {
+    const passwordHash = await hashPassword(given.password)
+    const { database, clock } = this.context
+    return database.inTransaction(async (tx) => {
+      const now = clock()
+      const invitation = await queries.findInvitation(tx, hashToken(token), now)
+      if (!invitation || !(await queries.useInvitation(tx, hashToken(token), now))) throw new Problem('LINK_OVER')
+      const joined =
+        invitation.kind === 'first-coordinator'
+          ? await this.makeFirstCoordinator(tx, given, passwordHash)
+          : await this.setPassword(tx, invitation, passwordHash)
+      await queries.deleteSessionsOf(tx, joined.staffId)
+      const act = invitation.kind === 'reset' ? 'password-reset' : 'joined'
+      await appendRecord(tx, { act, at: now, branchId: joined.branchId, staffId: joined.staffId })
+      return this.openSession(tx, joined.staffId)
+    })
+  }
+
+  private async setPassword(tx: Tx, invitation: queries.OpenInvitation, passwordHash: string) {
+    const { staffId, branchId } = invitation
+    if (!staffId || !branchId) throw new Problem('LINK_OVER')
+    await tx.update(Staff, { id: staffId }, { passwordHash })
+    return { staffId, branchId }
+  }
+
+  private async makeFirstCoordinator(tx: Tx, given: AcceptInvitation, passwordHash: string) {
+    const { name, email, branchName, zone, emergencyLine } = given
+    const needed = { name, email, branchName, zone, emergencyLine }
+    const issues = Object.entries(needed).flatMap(([path, value]) => (value ? [] : [{ path, message: 'is needed' }]))
+    if (!name || !email || !branchName || !zone || !emergencyLine) throw new Problem('BAD_INPUT', { issues })
+    if (!isZone(zone))
+      throw new Problem('BAD_INPUT', { issues: [{ path: 'zone', message: 'must be a zone such as Europe/Dublin' }] })
+    if ((await queries.countStaff(tx)) > 0) throw new Problem('LINK_OVER')
+    const branchId = randomUUID()
+    const staffId = randomUUID()
+    await tx.insert(Branch, { id: branchId, name: branchName, zone, emergencyLine, policies: defaultPolicies })
+    await tx.insert(Staff, { id: staffId, name, email, passwordHash, closedAt: null })
+    await tx.insert(Membership, { staffId, branchId, role: 'coordinator' })
+    return { staffId, branchId }
+  }
+
+  listStaff(session: Session): Promise<StaffMember[]> {
+    return queries.listStaff(this.context.database.reader, branchIdsOf(session))
+  }
+
+  async invite(session: Session, given: Invite) {
+    requireRole(session, given.branchId, coordinatorOnly)
+    return this.context.database.inTransaction(async (tx) => {
+      if (await queries.findStaffForSignIn(tx, given.email)) throw new Problem('EMAIL_TAKEN')
+      const staffId = randomUUID()
+      await tx.insert(Staff, {
+        id: staffId,
+        name: given.name,
+        email: given.email,
+        passwordHash: null,
+        closedAt: null,
+      })
+      await tx.insert(Membership, { staffId, branchId: given.branchId, role: given.role })
+      const at = this.context.clock()
+      const after = { invited: staffId, role: given.role }
+      await appendRecord(tx, { act: 'invited', at, branchId: given.branchId, staffId: session.staffId, after })
+      return this.makeLink(tx, { kind: 'invite', staffId, branchId: given.branchId })
+    })
+  }
+
+  /** A new link for someone who forgot the password or lost the first link. The old password ends when it is used. */
+  async reset(session: Session, staffId: string) {
+    return this.context.database.inTransaction(async (tx) => {
+      const branchId = await this.branchInCharge(tx, session, staffId)
+      return this.makeLink(tx, { kind: 'reset', staffId, branchId })
+    })
+  }
+
+  /** Leavers can't sign in any more, and are signed out at once; what they did stays on record. */
+  async close(session: Session, staffId: string): Promise<void> {
+    await this.context.database.inTransaction(async (tx) => {
+      const branchId = await this.branchInCharge(tx, session, staffId)
+      if ((await queries.branchesLeftAlone(tx, staffId)).length > 0) throw new Problem('LAST_COORDINATOR')
+      const at = this.context.clock()
+      await tx.update(Staff, { id: staffId }, { closedAt: at, passwordHash: null })
+      await queries.deleteSessionsOf(tx, staffId)
+      await queries.closeInvitationsOf(tx, staffId, at)
+      await appendRecord(tx, {
+        act: 'person-closed',
+        at,
+        branchId,
+        staffId: session.staffId,
+        after: { closed: staffId },
+      })
+    })
+  }
+
+  private async branchInCharge(tx: Tx, session: Session, staffId: string): Promise<string> {
+    const theirs = await tx.findBy(Membership, { staffId })
+    const ours = session.memberships.filter(({ role }) => role === 'coordinator').map(({ branchId }) => branchId)
+    const shared = theirs.find(({ branchId }) => ours.includes(branchId))
+    if (!shared) throw new Problem('NOT_FOUND')
+    return shared.branchId
+  }
+}
+
+function isZone(zone: string): boolean {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: zone })
+    return true
+  } catch {
+    return false
+  }
+}

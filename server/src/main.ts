@@ -1,0 +1,52 @@
+import 'reflect-metadata'
+import { dirname, join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { buildApp } from './app.ts'
+import { loadDemo } from './demo/load.ts'
+import { People } from './features/people/service.ts'
+import { readConfig } from './platform/config.ts'
+import { Database, makeDataSource, migrate } from './platform/database.ts'
+
+const say = (text: string) => process.stderr.write(`${text}\n`)
+
+async function main(): Promise<void> {
+  const config = readConfig(process.env, process.argv.slice(2))
+  const source = makeDataSource(config.databaseUrl)
+  await source.initialize()
+  await migrate(source)
+  const database = new Database(source)
+  const clock = () => new Date()
+  if (config.mode === 'demo') say(await loadDemo({ database, now: clock(), dataFolder: config.dataFolder }))
+
+  const webFolder = join(dirname(fileURLToPath(import.meta.url)), '..', '..', 'web', 'dist')
+  const demo = config.mode === 'demo'
+  const app = await buildApp({ database, clock, demo, publicUrl: config.publicUrl, webFolder, log: true })
+  await app.listen({ host: config.host, port: config.port })
+  if (config.mode === 'empty') await sayFirstLink(new People({ database, clock, secure: false, demo: false }), config)
+  process.send?.('ready')
+
+  let stopping = false
+  const stop = async () => {
+    if (stopping) return
+    stopping = true
+    await app.close()
+    await source.destroy()
+    process.exit(0)
+  }
+  process.on('SIGTERM', stop)
+  process.on('SIGINT', stop)
+  // The channel to the command that started us ends when it ends, even if it was killed.
+  process.on('disconnect', stop)
+}
+
+async function sayFirstLink(people: People, config: { publicUrl: string | null; host: string; port: number }) {
+  const path = await people.firstCoordinatorLink()
+  if (!path) return
+  const base = config.publicUrl ?? `http://${config.host}:${config.port}`
+  say(`\nNobody is here yet. The first coordinator opens this link once, within seven days:\n\n    ${base}${path}\n`)
+}
+
+main().catch((error: unknown) => {
+  say(`Binoculum could not start: ${error instanceof Error ? error.message : String(error)}`)
+  process.exit(1)
+})

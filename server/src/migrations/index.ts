@@ -1,0 +1,4 @@
+import { RoundTrip1764000000000 } from './0001-round-trip.ts'
+
+/** In order, named one by one: leftover build output is never taken for a migration. */
+export const migrations = [RoundTrip1764000000000]

@@ -1,0 +1,43 @@
+import { z } from 'zod'
+
+const environment = z.object({
+  DATABASE_URL: z.string().regex(/^postgres(ql)?:\/\//, 'must be a postgres:// address'),
+  HOST: z.string().default('127.0.0.1'),
+  PORT: z.coerce.number().int().min(0).max(65_535).default(8460),
+  /** How others reach this server; https turns secure cookies on. */
+  PUBLIC_URL: z.url().optional(),
+  /** Folder for what start-up keeps: the demo sign-ins. */
+  BINOCULUM_DATA: z.string().default('.data'),
+})
+
+export interface Config {
+  readonly databaseUrl: string
+  readonly host: string
+  readonly port: number
+  readonly publicUrl: string | null
+  readonly dataFolder: string
+  readonly mode: 'demo' | 'empty' | 'real'
+}
+
+const loopbackHosts = ['127.0.0.1', '::1', 'localhost']
+
+/** Reads the environment and the command line. Bad configuration stops the start. */
+export function readConfig(env: NodeJS.ProcessEnv, args: readonly string[]): Config {
+  const parsed = environment.safeParse(env)
+  if (!parsed.success) {
+    const problems = parsed.error.issues.map((issue) => `${issue.path.join('.')}: ${issue.message}`)
+    throw new Error(`The settings can’t be used.\n  ${problems.join('\n  ')}`)
+  }
+  const { DATABASE_URL, HOST, PORT, PUBLIC_URL, BINOCULUM_DATA } = parsed.data
+  const mode = args.includes('--demo') ? 'demo' : args.includes('--empty') ? 'empty' : 'real'
+  if (mode === 'demo' && !loopbackHosts.includes(HOST))
+    throw new Error(`Demo mode serves this machine only; HOST=${HOST} is refused.`)
+  return {
+    databaseUrl: DATABASE_URL,
+    host: HOST,
+    port: PORT,
+    publicUrl: PUBLIC_URL ?? null,
+    dataFolder: BINOCULUM_DATA,
+    mode,
+  }
+}

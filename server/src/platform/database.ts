@@ -1,0 +1,62 @@
+import { DataSource, type EntityManager } from 'typeorm'
+import { ReadableNames } from './naming.ts'
+import { entities } from './entities.ts'
+import { migrations } from '../migrations/index.ts'
+
+/** What services and queries get: everything inside one transaction. */
+export type Tx = EntityManager
+
+export function makeDataSource(databaseUrl: string): DataSource {
+  return new DataSource({
+    type: 'postgres',
+    url: databaseUrl,
+    entities,
+    migrations,
+    namingStrategy: new ReadableNames(),
+    synchronize: false,
+    uuidExtension: 'pgcrypto',
+    installExtensions: false,
+    poolSize: 20,
+    logging: ['error'],
+    maxQueryExecutionTime: 2000,
+  })
+}
+
+/** A number of our own choice: servers that start at the same time migrate one after the other. */
+const MIGRATION_LOCK = 8_460_001
+
+export async function migrate(source: DataSource): Promise<void> {
+  const runner = source.createQueryRunner()
+  try {
+    await runner.query('SELECT pg_advisory_lock($1)', [MIGRATION_LOCK])
+    await source.runMigrations({ transaction: 'each' })
+  } finally {
+    await runner.query('SELECT pg_advisory_unlock($1)', [MIGRATION_LOCK])
+    await runner.release()
+  }
+}
+
+export class Database {
+  constructor(readonly source: DataSource) {}
+
+  /** Everything in `work` happens or nothing does: only a throw rolls back. */
+  inTransaction<T>(work: (tx: Tx) => Promise<T>): Promise<T> {
+    return this.source.transaction(work)
+  }
+
+  /** One consistent read without a transaction of its own. */
+  get reader(): Tx {
+    return this.source.manager
+  }
+}
+
+/** Rows of an UPDATE or DELETE with RETURNING: TypeORM wraps those as [rows, count], a SELECT not. */
+export async function changedRows<Row>(tx: Tx, sql: string, values: readonly unknown[]): Promise<Row[]> {
+  const answer: unknown = await tx.query(sql, [...values])
+  const [rows] = answer as [Row[], number]
+  return rows
+}
+
+export async function selectRows<Row>(tx: Tx, sql: string, values: readonly unknown[] = []): Promise<Row[]> {
+  return (await tx.query(sql, [...values])) as Row[]
+}

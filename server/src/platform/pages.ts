@@ -1,0 +1,66 @@
+import { existsSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import staticFiles from '@fastify/static'
+import helmet from '@fastify/helmet'
+import type { FastifyInstance } from 'fastify'
+import fastifyPlugin from 'fastify-plugin'
+import { Problem } from './errors.ts'
+
+const nothing = ["'none'"]
+const self = ["'self'"]
+
+/** Content policy: everything from this server, nothing inline but style attributes. */
+const contentSecurityPolicy = {
+  useDefaults: false,
+  directives: {
+    defaultSrc: nothing,
+    scriptSrc: self,
+    styleSrc: self,
+    styleSrcAttr: ["'unsafe-inline'"],
+    imgSrc: [...self, 'data:'],
+    fontSrc: self,
+    connectSrc: self,
+    workerSrc: self,
+    manifestSrc: self,
+    baseUri: nothing,
+    formAction: self,
+    frameAncestors: nothing,
+    objectSrc: nothing,
+  },
+}
+
+/** Serves the built screens. Every path that isn't a file is a screen's own and gets the same page. */
+export const pages = fastifyPlugin(async (app: FastifyInstance, options: { folder: string; secure: boolean }) => {
+  await app.register(helmet, {
+    contentSecurityPolicy,
+    referrerPolicy: { policy: 'no-referrer' },
+    strictTransportSecurity: options.secure ? { maxAge: 31_536_000 } : false,
+    crossOriginEmbedderPolicy: false,
+  })
+  const indexPath = join(options.folder, 'index.html')
+  const index = existsSync(indexPath) ? readFileSync(indexPath) : null
+  if (index) {
+    await app.register(staticFiles, {
+      root: join(options.folder, 'assets'),
+      prefix: '/assets/',
+      immutable: true,
+      maxAge: '365d',
+    })
+  }
+  for (const url of ['/', '/*']) {
+    app.route({
+      method: 'GET',
+      url,
+      config: { access: 'public', rateLimit: false },
+      handler: async (request, reply) => {
+        if (request.url.startsWith('/api/') || !index) throw new Problem('NOT_FOUND')
+        // Nothing here is for search engines, least of all a borrower's link.
+        reply.header('x-robots-tag', 'noindex, nofollow').header('cache-control', 'no-cache')
+        return reply.type('text/html; charset=utf-8').send(index)
+      },
+    })
+  }
+  app.setNotFoundHandler(async () => {
+    throw new Problem('NOT_FOUND')
+  })
+})

@@ -180,7 +180,7 @@ function judgePart(part: JudgedPart): readonly Reason[] {
   if (part.role === 'screw-in-sun-filter') return part.mark === 'missing' ? [] : [judgeHazard('screw-in-sun-filter')]
   if (part.mark === 'present' || part.mark === 'unseen') return []
   const criticality = part.criticality ?? facts.criticality
-  const figures = { part: part.name ?? facts.words, role: part.role, criticality }
+  const figures = { part: part.name ?? facts.words, role: part.role, criticality, count: part.count ?? 1 }
   const code = ({ missing: 'PART_MISSING', damaged: 'PART_DAMAGED', wrong: 'PART_WRONG' } as const)[part.mark]
   if (facts.neverOverrule) {
     const remedy = part.role === 'coin-cell' ? 'ask-for-cell-now' : 'find-or-replace'

@@ -5,7 +5,13 @@ const rounded = (value: number, digits: number): string => value.toFixed(digits)
 /** Up to 20 mm with a tenth, above whole. */
 export const mmText = (mm: number): string => `${rounded(mm, Math.abs(mm) < 20 ? 1 : 0)} mm`
 
-export const arcminText = (arcmin: number): string => `${rounded(arcmin, Math.abs(arcmin) < 10 ? 1 : 0)}′`
+/** A reading and its limit with so many digits that they differ where they do: 0.66 against 0.68, not 0.7 and 0.7. */
+export function mmPairText(valueMm: number, limitMm: number): readonly [string, string] {
+  if (valueMm === limitMm || mmText(valueMm) !== mmText(limitMm)) return [mmText(valueMm), mmText(limitMm)]
+  return [`${rounded(valueMm, 2)} mm`, `${rounded(limitMm, 2)} mm`]
+}
+
+export const arcminText = (arcmin: number): string => `${rounded(arcmin, Math.abs(arcmin) < 3 ? 1 : 0)}′`
 
 /** Grams up to a kilogram, above that kilograms with two digits. */
 export const massText = (massG: number): string =>
@@ -17,8 +23,9 @@ export const degText = (deg: number): string => `${rounded(deg, deg < 1 ? 2 : 1)
 
 export const daysText = (days: number): string => `${days} ${days === 1 ? 'day' : 'days'}`
 
-/** Money from minor units, two digits, with the currency's code. */
-export const moneyText = (minor: number, currency: string): string => `${rounded(minor / 100, 2)} ${currency}`
+/** Money from minor units with the currency's code; whole amounts without their zeros. */
+export const moneyText = (minor: number, currency: string): string =>
+  `${rounded(minor / 100, minor % 100 === 0 ? 0 : 2)} ${currency}`
 
 const weekdays = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat']
 const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']

@@ -1,6 +1,6 @@
 import type { Condition, HazardCode, JobCode, Reason, ReadingKind, Remedy } from '../readiness/judge.ts'
 import type { Outcome } from '../loans/take-back.ts'
-import { arcminText, dateText, daysText, mmText, powerText } from './figures.ts'
+import { arcminText, dateText, daysText, mmPairText, mmText, powerText } from './figures.ts'
 
 /** Plain English for judgements. Another language is one more file like this one. */
 
@@ -68,6 +68,7 @@ const number = (reason: Reason, name: string) => Number(reason.figures[name] ?? 
 /** The reason as a clause without its remedy, beginning small: “primary off by 1.9 mm (limit 0.7 mm)”. */
 export function reasonClause(reason: Reason): string {
   const part = text(reason, 'part')
+  const is = number(reason, 'count') > 1 ? 'are' : 'is'
   switch (reason.code) {
     case 'ALL_GOOD':
       return `all ${number(reason, 'parts')} parts there, checked ${dateText(text(reason, 'checkedAtUtc'))}`
@@ -78,15 +79,15 @@ export function reasonClause(reason: Reason): string {
         ? 'no contents known yet'
         : `${number(reason, 'unseen')} of ${number(reason, 'parts')} parts not looked at yet`
     case 'PART_MISSING':
-      return `${part} is missing`
+      return `${part} ${is} missing`
     case 'PART_DAMAGED':
-      return `${part} is damaged`
+      return `${part} ${is} damaged`
     case 'PART_WRONG':
       return `the wrong item lies in for ${part}`
     case 'HAZARD':
       return hazardWords[reason.figures.hazard as HazardCode]
     case 'COLLIMATION_BEYOND':
-      return `primary off by ${mmText(number(reason, 'value'))} at the focal plane (limit ${mmText(number(reason, 'limit'))}); its case gives ${powerText(number(reason, 'highestMagnification'))}`
+      return beyondClause(reason)
     case 'COLLIMATION_UNSURE':
       return `primary off by ${mmText(number(reason, 'value'))} ± ${mmText(number(reason, 'uncertainty'))}: the limit ${mmText(number(reason, 'limit'))} lies inside the doubt`
     case 'FINDER_OFF':
@@ -98,6 +99,12 @@ export function reasonClause(reason: Reason): string {
     case 'OPEN_JOB':
       return jobClause(reason)
   }
+}
+
+function beyondClause(reason: Reason): string {
+  const [value, limit] = mmPairText(number(reason, 'value'), number(reason, 'limit'))
+  const power = powerText(number(reason, 'highestMagnification'))
+  return `primary off by ${value} at the focal plane (limit ${limit}); its case gives ${power}`
 }
 
 function notMeasuredClause(reason: Reason): string {

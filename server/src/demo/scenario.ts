@@ -84,7 +84,7 @@ export const demoKits: readonly KitStory[] = [
     model: 'table-114',
     branch: 'library',
     place: 'bay 1, upper',
-    mirrorDriftMm: 0.1,
+    mirrorDriftMm: 0.042,
     worsens: true,
     promised: { inDays: 1, hour: 16 },
   },

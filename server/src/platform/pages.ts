@@ -40,12 +40,13 @@ export const pages = fastifyPlugin(async (app: FastifyInstance, options: { folde
   const indexPath = join(options.folder, 'index.html')
   const index = existsSync(indexPath) ? readFileSync(indexPath) : null
   if (index) {
-    await app.register(staticFiles, {
-      root: join(options.folder, 'assets'),
-      prefix: '/assets/',
-      immutable: true,
-      maxAge: '365d',
-    })
+    // The files are sent by a route of ours, so that it declares who may call it like every other one.
+    await app.register(staticFiles, { root: join(options.folder, 'assets'), serve: false })
+    app.get<{ Params: { '*': string } }>(
+      '/assets/*',
+      { config: { access: 'public', rateLimit: false } },
+      async (request, reply) => reply.sendFile(request.params['*'], { maxAge: '365d', immutable: true }),
+    )
   }
   for (const url of ['/', '/*']) {
     app.route({

@@ -1,0 +1,186 @@
+<script setup lang="ts">
+import { useRoute, useRouter } from 'vue-router'
+import KeyCap from '../shared/keys/KeyCap.vue'
+import { useKeys } from '../shared/keys/use-keys.ts'
+import { areas } from './areas.ts'
+import AllKeys from './AllKeys.vue'
+import TopLine from './TopLine.vue'
+import { ref } from 'vue'
+
+const route = useRoute()
+const router = useRouter()
+const showsKeys = ref(false)
+let goPressedAtMs = 0
+const GO_WITHIN_MS = 1500
+
+const isHere = (path: string) => route.path.startsWith(path) || (path === '/shelf' && route.path.startsWith('/kits'))
+
+/** `g`, then the letter of an area. */
+function goKeys() {
+  const pending = Date.now() - goPressedAtMs < GO_WITHIN_MS
+  return {
+    g: () => (goPressedAtMs = Date.now()),
+    '?': () => (showsKeys.value = !showsKeys.value),
+    Escape: () => (showsKeys.value = false),
+    ...(pending ? Object.fromEntries(areas.map((area) => [area.key, () => go(area.path)])) : {}),
+  }
+}
+
+function go(path: string) {
+  goPressedAtMs = 0
+  void router.push(path)
+}
+useKeys(goKeys)
+</script>
+
+<template>
+  <div class="room">
+    <nav class="rail screen-only" aria-label="Areas">
+      <RouterLink to="/shelf" class="name">Binoculum</RouterLink>
+      <RouterLink
+        v-for="area in areas"
+        :key="area.path"
+        :to="area.path"
+        :class="['place', { here: isHere(area.path) }]"
+        :aria-current="isHere(area.path) ? 'page' : undefined"
+      >
+        <svg width="34" height="30" viewBox="0 0 34 30" aria-hidden="true">
+          <path :d="area.drawing" />
+          <circle v-if="isHere(area.path)" cx="29" cy="15" r="3.6" />
+        </svg>
+        <span>{{ area.name }}</span>
+      </RouterLink>
+      <div class="hints">
+        <p><KeyCap name="g" /> + letter</p>
+        <button type="button" class="all-keys" @click="showsKeys = true"><KeyCap name="?" /> all keys</button>
+      </div>
+    </nav>
+    <div class="rest">
+      <TopLine class="screen-only" />
+      <RouterView v-slot="{ Component }">
+        <component :is="Component" :key="route.path.split('/').slice(0, 4).join('/')" />
+      </RouterView>
+    </div>
+    <AllKeys v-if="showsKeys" @close="showsKeys = false" />
+  </div>
+</template>
+
+<style scoped>
+.room {
+  display: grid;
+  grid-template-columns: 120px minmax(0, 1fr);
+  min-height: 100vh;
+}
+
+.rail {
+  position: sticky;
+  top: 0;
+  display: flex;
+  flex-direction: column;
+  height: 100vh;
+  padding-left: 9px;
+  border-right: 1px solid var(--rule);
+  background:
+    repeating-linear-gradient(135deg, var(--rule-strong) 0 1px, transparent 1px 4px) left / 8px 100% no-repeat,
+    linear-gradient(var(--quiet), var(--quiet)) 8px 0 / 1px 100% no-repeat,
+    var(--well);
+}
+
+.name {
+  padding: 12px 0 34px 11px;
+  font: 400 18px/24px var(--serif);
+  text-decoration: none;
+}
+
+.place {
+  display: grid;
+  grid-template-columns: 34px 1fr;
+  gap: 4px;
+  align-items: center;
+  height: 62px;
+  margin-bottom: 4px;
+  border-block: 1px solid transparent;
+  font: 400 18px/22px var(--serif);
+  text-decoration: none;
+}
+
+.place.here {
+  margin-right: -1px;
+  border-color: var(--rule);
+  background: var(--paper);
+}
+
+.place svg path {
+  fill: none;
+  stroke: var(--quiet);
+  stroke-width: 1.3;
+}
+
+.place.here svg path {
+  stroke: var(--night);
+  stroke-width: 1.7;
+}
+
+.place svg circle {
+  fill: var(--night);
+}
+
+.hints {
+  margin: auto 0 14px 11px;
+  color: var(--quiet);
+  font-size: 13px;
+}
+
+.hints p {
+  margin-bottom: 6px;
+}
+
+.all-keys {
+  padding: 0;
+  border: 0;
+  background: none;
+  color: inherit;
+  font: inherit;
+  cursor: pointer;
+}
+
+.rest {
+  display: flex;
+  flex-direction: column;
+  min-width: 0;
+}
+
+@media (max-width: 760px) {
+  .room {
+    display: block;
+  }
+
+  .rail {
+    position: static;
+    flex-direction: row;
+    gap: 4px;
+    height: auto;
+    overflow-x: auto;
+    border-right: 0;
+    border-bottom: 1px solid var(--rule);
+  }
+
+  .name,
+  .hints,
+  .place svg {
+    display: none;
+  }
+
+  .place {
+    display: flex;
+    height: 44px;
+    padding: 0 12px;
+  }
+}
+
+@media print {
+  .room {
+    display: block;
+  }
+}
+</style>

@@ -1,0 +1,284 @@
+<script setup lang="ts">
+import type { Desk, Found } from '@binoculum/contract'
+import { useEventListener, useIntervalFn } from '@vueuse/core'
+import { computed, ref, useTemplateRef, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { api, ApiError } from '../shared/api/client.ts'
+import { useLoaded } from '../shared/api/use-loaded.ts'
+import KitTag from '../shared/drawings/KitTag.vue'
+import KeyCap from '../shared/keys/KeyCap.vue'
+import { useKeys } from '../shared/keys/use-keys.ts'
+import { dayText, hourText, lateText, ownZone, whenText } from '../shared/words.ts'
+import { useSession } from './people/session.ts'
+
+const MINUTE_MS = 60_000
+const WAIT_FOR_TYPING_MS = 150
+
+const router = useRouter()
+const route = useRoute()
+const session = useSession()
+const box = useTemplateRef('box')
+const text = ref('')
+const found = ref<Found | null>(null)
+const now = ref(new Date())
+const { data: desk, reload } = useLoaded<Desk>('/api/desk')
+
+useIntervalFn(() => {
+  now.value = new Date()
+  void reload()
+}, MINUTE_MS)
+watch(() => route.path, reload)
+
+const due = computed(() => {
+  const { handOuts = [], takeBacks = [] } = desk.value ?? {}
+  return [
+    ...takeBacks
+      .filter(({ daysLate }) => daysLate > 0)
+      .map((loan) => ({ ...loan, words: `${loan.kitName} ${lateText(loan.daysLate)}`, late: true })),
+    ...takeBacks
+      .filter(({ daysLate }) => daysLate === 0)
+      .map((loan) => ({
+        ...loan,
+        words: `${loan.kitName} back ${whenText(loan.atUtc, ownZone, now.value)}`,
+        late: false,
+      })),
+    ...handOuts.map((loan) => ({
+      ...loan,
+      words: `${loan.kitName} out ${whenText(loan.atUtc, ownZone, now.value)}`,
+      late: false,
+    })),
+  ].slice(0, 3)
+})
+
+let timer: ReturnType<typeof setTimeout> | undefined
+let run = 0
+watch(text, () => {
+  clearTimeout(timer)
+  const own = ++run
+  if (text.value.trim() === '') {
+    found.value = null
+    return
+  }
+  timer = setTimeout(async () => {
+    try {
+      const answer = await api.get<Found>(`/api/find?text=${encodeURIComponent(text.value.trim())}`)
+      if (own === run) found.value = answer
+    } catch (error) {
+      if (!(error instanceof ApiError)) throw error
+    }
+  }, WAIT_FOR_TYPING_MS)
+})
+
+/** Enter opens a kit whose code was typed or scanned whole, else the first thing found. */
+async function open() {
+  const code = text.value.trim()
+  if (code === '') return
+  const answer = found.value ?? (await api.get<Found>(`/api/find?text=${encodeURIComponent(code)}`))
+  const kit = answer.kits.find((candidate) => candidate.code.toUpperCase() === code.toUpperCase()) ?? answer.kits[0]
+  const target = kit?.code ?? answer.loans[0]?.kitCode ?? answer.parts[0]?.kitCode
+  if (target) await go(`/kits/${encodeURIComponent(target)}`)
+}
+
+async function go(path: string) {
+  text.value = ''
+  found.value = null
+  box.value?.blur()
+  await router.push(path)
+}
+
+async function signOut() {
+  await session.signOut()
+  await router.push('/sign-in')
+}
+
+useKeys(() => ({ '/': () => box.value?.focus() }))
+useEventListener(document, 'click', (event) => {
+  if (!(event.target as HTMLElement).closest('.find')) found.value = null
+})
+const nothingFound = computed(
+  () => found.value && found.value.kits.length + found.value.parts.length + found.value.loans.length === 0,
+)
+</script>
+
+<template>
+  <header class="top-line">
+    <form class="find" role="search" @submit.prevent="open">
+      <svg width="16" height="16" viewBox="0 0 16 16" aria-hidden="true">
+        <circle cx="8" cy="8" r="6.4" />
+        <circle cx="8" cy="8" r="2" class="pupil" />
+      </svg>
+      <input
+        ref="box"
+        v-model="text"
+        aria-label="Find a kit, part, borrower or loan"
+        placeholder="Find a kit, part, borrower or loan"
+        autocomplete="off"
+        @keydown.esc="((text = ''), box?.blur())"
+      />
+      <KeyCap name="/" />
+      <div v-if="found" class="found">
+        <p v-if="nothingFound" class="quiet">Nothing here is called “{{ text }}”.</p>
+        <button v-for="kit in found.kits" :key="kit.code" type="button" @click="go(`/kits/${kit.code}`)">
+          <span class="serif">{{ kit.name }}</span> <KitTag :code="kit.code" />
+          <span class="second">{{ kit.modelName }}</span>
+        </button>
+        <button v-for="loan in found.loans" :key="loan.id" type="button" @click="go(`/kits/${loan.kitCode}`)">
+          {{ loan.borrower }} <span class="second">loan {{ loan.code }}, {{ loan.state }}, {{ loan.kitCode }}</span>
+        </button>
+        <button v-for="(part, index) in found.parts" :key="index" type="button" @click="go(`/kits/${part.kitCode}`)">
+          {{ part.part }} <span class="second">in {{ part.kitName }}, {{ part.mark }}</span>
+        </button>
+      </div>
+    </form>
+    <p class="due">
+      <template v-if="due.length > 0">
+        <strong>Due now</strong>
+        <template v-for="(loan, index) in due" :key="loan.id">
+          <span v-if="index > 0" class="quiet"> · </span>
+          <RouterLink
+            :to="loan.state === 'out' ? `/desk/take-back/${loan.id}` : `/desk/hand-out/${loan.kitCode}`"
+            :class="{ late: loan.late }"
+            >{{ loan.words }}</RouterLink
+          >
+        </template>
+      </template>
+      <span v-else-if="desk" class="quiet">Nothing is due now.</span>
+    </p>
+    <p class="who">
+      <span>{{ dayText(now.toISOString(), ownZone) }}, {{ hourText(now.toISOString(), ownZone) }}</span>
+      <button type="button" class="link-button" :title="session.current?.email" @click="signOut">Sign out</button>
+    </p>
+  </header>
+</template>
+
+<style scoped>
+.top-line {
+  position: sticky;
+  top: 0;
+  z-index: 20;
+  display: flex;
+  gap: 22px;
+  align-items: center;
+  height: 48px;
+  padding: 0 20px 0 24px;
+  border-bottom: 1px solid var(--rule);
+  background: var(--paper);
+}
+
+.find {
+  position: relative;
+  display: flex;
+  flex: 0 0 330px;
+  gap: 10px;
+  align-items: center;
+  height: 34px;
+  border-bottom: 1px solid var(--night);
+}
+
+.find svg circle {
+  fill: none;
+  stroke: var(--night);
+  stroke-width: 1.6;
+}
+
+.find svg .pupil {
+  fill: var(--night);
+}
+
+.find input {
+  flex: 1;
+  min-width: 0;
+  border: 0;
+  background: none;
+  color: var(--ink);
+  font: inherit;
+  outline: none;
+}
+
+.find input::placeholder {
+  color: var(--quiet);
+}
+
+.found {
+  position: absolute;
+  top: 36px;
+  left: 0;
+  z-index: 30;
+  width: 460px;
+  max-height: 70vh;
+  padding: 6px;
+  overflow: auto;
+  border: 1px solid var(--rule-strong);
+  border-radius: 4px;
+  background: var(--card);
+}
+
+.found button {
+  display: flex;
+  gap: 8px;
+  align-items: baseline;
+  width: 100%;
+  min-height: 34px;
+  padding: 5px 8px;
+  border: 0;
+  background: none;
+  color: var(--ink);
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+
+.found button:hover,
+.found button:focus {
+  background: var(--wash);
+}
+
+.found .serif {
+  font-size: 18px;
+}
+
+.due {
+  flex: 1;
+  min-width: 0;
+  overflow: hidden;
+  font-size: 14px;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.due strong {
+  margin-right: 8px;
+}
+
+.due a {
+  color: var(--ink);
+  text-decoration: none;
+}
+
+.due a:hover {
+  text-decoration: underline;
+}
+
+.due a.late {
+  color: var(--rust);
+  font-weight: 640;
+}
+
+.who {
+  display: flex;
+  gap: 14px;
+  color: var(--quiet);
+  font-size: 14px;
+  white-space: nowrap;
+}
+
+@media (max-width: 1000px) {
+  .due {
+    display: none;
+  }
+
+  .find {
+    flex: 1;
+  }
+}
+</style>

@@ -1,0 +1,21 @@
+/** Areas are named after places people stand in; `g` and a letter goes there. */
+export interface Area {
+  readonly name: string
+  readonly path: string
+  readonly key: string
+  /** Furniture seen from above, in a box of 34 × 30. */
+  readonly drawing: string
+}
+
+export const areas: readonly Area[] = [
+  { name: 'Shelf', path: '/shelf', key: 's', drawing: 'M0 2H10V28H0M0 8.5H10M0 15H10M0 21.5H10' },
+  { name: 'Desk', path: '/desk', key: 'd', drawing: 'M0 4H20V26H14V10H0' },
+  {
+    name: 'Bench',
+    path: '/bench',
+    key: 'b',
+    drawing: 'M0 3H18V27H0M5 10.5a4 4 0 1 0 8 0a4 4 0 1 0-8 0M5 19H13V23H5Z',
+  },
+  { name: 'Guides', path: '/guides', key: 'u', drawing: 'M0 4H10V9H0M0 9H14V14H0M0 14H9V19H0M0 19H13V24H0' },
+  { name: 'Set-up', path: '/setup', key: 'e', drawing: 'M0 5H13V13H20V21H8V13M0 13H8V21H0' },
+]

@@ -1,0 +1,67 @@
+<script setup lang="ts">
+import type { Bench } from '@binoculum/contract'
+import { computed } from 'vue'
+import { useLoaded } from '../../shared/api/use-loaded.ts'
+import ConditionMoon from '../../shared/drawings/ConditionMoon.vue'
+import KitTag from '../../shared/drawings/KitTag.vue'
+import ProblemNote from '../../shared/ProblemNote.vue'
+import { ownZone, whenText } from '../../shared/words.ts'
+
+const { data: bench, problem, reload } = useLoaded<Bench>('/api/bench')
+const minutes = computed(() => bench.value?.waiting.reduce((sum, item) => sum + item.minutes, 0) ?? 0)
+</script>
+
+<template>
+  <main class="page bench">
+    <h1>The bench</h1>
+    <p v-if="bench && bench.waiting.length > 0" class="quiet">
+      {{ bench.waiting.length }} kits wait, about {{ minutes }} minutes. What is promised soonest stands first.
+    </p>
+    <ProblemNote :problem="problem" @retry="reload" />
+    <p v-if="bench && bench.waiting.length === 0">
+      <strong>The bench is clear.</strong> Nothing waits. A kit from the shelf can be checked from its sheet at any
+      time.
+    </p>
+    <ol v-if="bench">
+      <li v-for="item in bench.waiting" :key="item.code">
+        <ConditionMoon :condition="item.condition" :size="28" />
+        <div>
+          <p class="serif kit">{{ item.name }} <KitTag :code="item.code" /></p>
+          <p class="second">{{ item.modelName }}</p>
+        </div>
+        <p>{{ item.sentence }}</p>
+        <p>
+          <template v-if="item.neededByUtc">wanted {{ whenText(item.neededByUtc, ownZone) }}</template
+          ><span v-else class="quiet">not promised</span><br /><span class="second"
+            >about {{ item.minutes }} min</span
+          >
+        </p>
+        <RouterLink :to="`/bench/${encodeURIComponent(item.code)}`" class="button main big">Check</RouterLink>
+      </li>
+    </ol>
+  </main>
+</template>
+
+<style scoped>
+ol {
+  margin: 12px 0 0;
+  padding: 0;
+  list-style: none;
+}
+
+li {
+  display: grid;
+  grid-template-columns: 34px 230px minmax(0, 1fr) 170px auto;
+  gap: 14px;
+  align-items: center;
+  padding: 12px 0;
+  border-bottom: 1px solid var(--rule);
+}
+
+.kit {
+  overflow: hidden;
+  font-size: 22px;
+  line-height: 26px;
+  text-overflow: ellipsis;
+}
+</style>

@@ -1,0 +1,97 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+
+/** The figure of the station, read from arm's length, with its limits on a ruled bar. */
+const { value, limit, good, unit } = defineProps<{
+  value: number | null
+  limit: number
+  good: number
+  unit: 'mm' | '′'
+}>()
+const WIDTH = 400
+const at = (figure: number) => Math.min((figure / limit) * ((WIDTH * 2) / 3), WIDTH)
+const off = computed(() => value !== null && value > limit)
+const digits = computed(() => (limit < 20 ? 1 : 0))
+</script>
+
+<template>
+  <div class="big-figure">
+    <p :class="['number', { off }]">
+      {{ value === null ? '–' : value.toFixed(digits) }}<span class="unit">{{ unit === 'mm' ? ' mm' : unit }}</span>
+    </p>
+    <svg :viewBox="`-12 -22 ${WIDTH + 24} 52`" class="bar" aria-hidden="true">
+      <line :x2="WIDTH" class="line" />
+      <line y1="-6" y2="6" class="line" />
+      <line :x1="at(good)" :x2="at(good)" y1="-9" y2="9" class="good" />
+      <line v-if="off && value !== null" :x1="at(limit)" :x2="at(value)" class="over" />
+      <line :x1="at(limit)" :x2="at(limit)" y1="-15" y2="15" class="limit" />
+      <circle v-if="value !== null" :cx="at(value)" r="9" :class="off ? 'dot off' : 'dot'" />
+      <text :x="at(good)" y="27">good {{ good.toFixed(digits) }}</text>
+      <text :x="at(limit)" y="27">limit {{ limit.toFixed(digits) }}</text>
+    </svg>
+  </div>
+</template>
+
+<style scoped>
+.big-figure {
+  width: 100%;
+}
+
+.number {
+  font-size: 84px;
+  font-weight: 660;
+  line-height: 84px;
+}
+
+.number.off,
+.off.big-figure {
+  width: 100%;
+}
+
+.number {
+  color: var(--rust);
+}
+
+.unit {
+  font-size: 38px;
+}
+
+.bar {
+  display: block;
+  width: 100%;
+  max-width: 440px;
+}
+
+.line {
+  stroke: var(--quiet);
+}
+
+.good {
+  stroke: var(--brass);
+  stroke-width: 1.6;
+}
+
+.limit {
+  stroke: var(--brass);
+  stroke-width: 3.4;
+}
+
+.over {
+  stroke: var(--rust);
+  stroke-width: 6;
+}
+
+.dot {
+  fill: var(--ink);
+}
+
+.dot.off {
+  fill: var(--rust);
+}
+
+text {
+  fill: var(--brass-text);
+  font: 640 13px var(--sans);
+  text-anchor: middle;
+}
+</style>

@@ -1,0 +1,280 @@
+<script setup lang="ts">
+import type { KitSheet, StationName } from '@binoculum/contract'
+import { arcminText, conditionWords, kindWords, mmText, reasonSentence } from '@binoculum/core'
+import { useIntervalFn } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { api } from '../../shared/api/client.ts'
+import { useLoaded } from '../../shared/api/use-loaded.ts'
+import { useSending } from '../../shared/api/use-sending.ts'
+import { useDraft } from '../../shared/draft.ts'
+import ConditionMoon from '../../shared/drawings/ConditionMoon.vue'
+import KitTag from '../../shared/drawings/KitTag.vue'
+import KeyCap from '../../shared/keys/KeyCap.vue'
+import { useKeys } from '../../shared/keys/use-keys.ts'
+import ProblemNote from '../../shared/ProblemNote.vue'
+import ReasonText from '../../shared/ReasonText.vue'
+import { doneStations, emptyCheck, judgeAfter, readingsOf, stationsOf, type CheckDraft } from './check-draft.ts'
+import CollimationStation from './CollimationStation.vue'
+import FinderStation from './FinderStation.vue'
+import JudgedStation from './JudgedStation.vue'
+import StandStation from './StandStation.vue'
+import StationLine from './StationLine.vue'
+
+const route = useRoute()
+const router = useRouter()
+const code = String(route.params.code)
+const { data: kit, problem: unreadable, reload } = useLoaded<KitSheet>(`/api/kits/${encodeURIComponent(code)}`)
+const { draft, wasKept, discard } = useDraft<CheckDraft>(`check ${code}`, emptyCheck)
+const { sending, problem, run } = useSending()
+const station = ref<StationName | 'end'>('glass')
+const openedAtUtc = new Date().toISOString()
+
+const stations = computed(() => (kit.value ? stationsOf(kit.value) : []))
+const done = computed(() => (kit.value ? doneStations(draft.value, kit.value).map((each) => each.station) : []))
+const readings = computed(() => (kit.value ? readingsOf(draft.value, kit.value) : []))
+const after = computed(() => (kit.value ? judgeAfter(draft.value, kit.value, openedAtUtc) : null))
+/** Goes back where it belongs when it is fit, unless somebody says otherwise. */
+const backToShelf = computed({
+  get: () => draft.value.backToShelf ?? (after.value?.condition === 'full' || after.value?.condition === 'half'),
+  set: (chosen: boolean) => (draft.value.backToShelf = chosen),
+})
+const text = (unit: string, value: number) =>
+  unit === 'mm' ? mmText(value) : unit === 'arcmin' ? arcminText(value) : value === 0 ? 'fine' : 'not fine'
+
+watch(kit, () => {
+  if (wasKept) station.value = stations.value.find((name) => !done.value.includes(name)) ?? 'end'
+})
+// How long a station takes is measured, not asked.
+useIntervalFn(() => {
+  if (station.value !== 'end' && document.visibilityState === 'visible')
+    draft.value.seconds[station.value] = (draft.value.seconds[station.value] ?? 0) + 5
+}, 5000)
+
+function next() {
+  if (station.value === 'end') return void finish()
+  const index = stations.value.indexOf(station.value)
+  station.value = stations.value[index + 1] ?? 'end'
+}
+function back() {
+  const index = station.value === 'end' ? stations.value.length : stations.value.indexOf(station.value)
+  station.value = stations.value[Math.max(index - 1, 0)] ?? 'glass'
+}
+
+async function finish() {
+  const sheet = kit.value
+  if (!sheet) return
+  const wentWell = await run(async (idempotencyKey) => {
+    await api.post(`/api/kits/${sheet.id}/checks`, {
+      idempotencyKey,
+      kitVersion: sheet.version,
+      stations: doneStations(draft.value, sheet),
+      doneJobIds: sheet.jobs.filter(({ id }) => !draft.value.openJobIds.includes(id)).map(({ id }) => id),
+      backToShelf: backToShelf.value,
+    })
+  })
+  if (wentWell) {
+    discard()
+    await router.push(`/kits/${encodeURIComponent(code)}`)
+  } else if (problem.value?.code === 'KIT_CHANGED') await reload()
+}
+useKeys(() => ({ Enter: next, ArrowRight: next, ArrowLeft: back }))
+</script>
+
+<template>
+  <main class="check">
+    <div class="page">
+      <ProblemNote :problem="unreadable" @retry="reload" />
+      <template v-if="kit">
+        <header>
+          <h1>{{ kit.name }}</h1>
+          <KitTag :code="kit.code" />
+          <p class="quiet">
+            {{ kit.modelName }}, f/{{ (kit.optics.focalLengthMm / kit.optics.apertureMm).toFixed(1) }}
+            <template v-if="wasKept"><br />Taken up where it was left.</template>
+          </p>
+          <StationLine :stations="stations" :current="station" :done="done" @go="station = $event" />
+        </header>
+        <p v-if="kit.loan" class="problem">{{ kit.name }} is out. Take it back first, then check it.</p>
+
+        <StandStation v-if="station === 'stand'" v-model="draft.stand" />
+        <CollimationStation v-else-if="station === 'collimation'" v-model="draft.collimation" :kit="kit" />
+        <FinderStation v-else-if="station === 'finder'" v-model="draft.finder" :kit="kit" />
+        <JudgedStation v-else-if="station !== 'end'" :key="station" v-model="draft[station]" :station="station" />
+        <div v-else class="end">
+          <section>
+            <h2>This check</h2>
+            <p v-if="readings.length === 0">No station is done yet.</p>
+            <table v-else>
+              <thead>
+                <tr>
+                  <th></th>
+                  <th>as found</th>
+                  <th>as left</th>
+                  <th>limit</th>
+                </tr>
+              </thead>
+              <tbody>
+                <tr v-for="reading in readings" :key="reading.kind">
+                  <td>{{ kindWords[reading.kind] }}</td>
+                  <td>{{ text(reading.unit, reading.asFound) }}</td>
+                  <td>
+                    <strong :class="{ rust: reading.asLeft > reading.limit }">{{
+                      text(reading.unit, reading.asLeft)
+                    }}</strong>
+                  </td>
+                  <td class="quiet">{{ reading.unit === 'judged' ? '' : text(reading.unit, reading.limit) }}</td>
+                </tr>
+              </tbody>
+            </table>
+            <template v-if="kit.jobs.length > 0">
+              <h2>Asked for</h2>
+              <label v-for="job in kit.jobs" :key="job.id" class="job">
+                <input
+                  type="checkbox"
+                  :checked="!draft.openJobIds.includes(job.id)"
+                  @change="
+                    draft.openJobIds = ($event.target as HTMLInputElement).checked
+                      ? draft.openJobIds.filter((id) => id !== job.id)
+                      : [...draft.openJobIds, job.id]
+                  "
+                />
+                seen to: {{ job.text || job.code.replaceAll('-', ' ') }}
+              </label>
+            </template>
+          </section>
+          <section v-if="after">
+            <h2>Then</h2>
+            <p class="then">
+              <ConditionMoon :condition="after.condition" :size="44" />
+              <span><ReasonText :condition="after.condition" :reasons="after.reasons" remedy /></span>
+            </p>
+            <p v-for="(reason, index) in after.reasons.slice(1)" :key="index" class="second">
+              {{ reasonSentence(reason) }}
+            </p>
+            <label class="job"
+              ><input v-model="backToShelf" type="checkbox" /> it goes back to
+              {{ kit.place === 'bench' ? 'the shelf' : kit.place }}</label
+            >
+            <ProblemNote :problem="problem" @retry="finish" />
+          </section>
+        </div>
+      </template>
+    </div>
+    <footer v-if="kit" class="actions">
+      <button v-if="station !== 'end'" type="button" class="button main big" @click="next">
+        {{ done.includes(station) ? 'Next station' : 'Leave it out' }} <KeyCap name="Enter" />
+      </button>
+      <button
+        v-else
+        type="button"
+        class="button main big"
+        :disabled="sending || readings.length === 0 || !!kit.loan"
+        @click="finish"
+      >
+        Keep this check{{ after ? `: ${conditionWords[after.condition].toLowerCase()}` : '' }} <KeyCap name="Enter" />
+      </button>
+      <button type="button" class="button big" @click="back">Back <KeyCap name="←" /></button>
+      <label v-if="station !== 'end'" class="note">
+        <input v-model="draft.notes[station]" class="field" placeholder="note" aria-label="Note on this station" />
+      </label>
+      <RouterLink to="/bench">Go on later</RouterLink>
+    </footer>
+  </main>
+</template>
+
+<style scoped>
+.check {
+  display: flex;
+  flex: 1;
+  flex-direction: column;
+}
+
+.page {
+  flex: 1;
+}
+
+header {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 14px;
+  align-items: center;
+  margin-bottom: 22px;
+}
+
+.end {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(340px, 1fr));
+  gap: 24px 48px;
+}
+
+h2 {
+  margin: 0 0 10px;
+  border-bottom: 1px solid var(--rule-strong);
+}
+
+table {
+  width: 100%;
+  margin-bottom: 20px;
+  border-collapse: collapse;
+  font-size: 16px;
+}
+
+th {
+  font: italic 400 16px var(--serif);
+  color: var(--quiet);
+  text-align: left;
+}
+
+td {
+  padding: 7px 12px 7px 0;
+  border-bottom: 1px solid var(--rule);
+}
+
+.job {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  min-height: 40px;
+  font-size: 16px;
+}
+
+.job input {
+  flex: none;
+  width: 20px;
+  height: 20px;
+  accent-color: var(--night);
+}
+
+.then svg {
+  flex: none;
+}
+
+.then {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  margin-bottom: 10px;
+  font-size: 19px;
+  line-height: 26px;
+}
+
+.actions {
+  position: sticky;
+  bottom: 0;
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  padding: 10px 24px;
+  border-top: 1px solid var(--rule-strong);
+  background: var(--well);
+}
+
+.actions a {
+  margin-left: auto;
+}
+
+.note {
+  width: 300px;
+}
+</style>

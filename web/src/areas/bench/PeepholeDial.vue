@@ -1,0 +1,108 @@
+<script setup lang="ts">
+import type { PointXY } from '@binoculum/core'
+import { computed } from 'vue'
+
+/**
+ * What the peephole shows, open end of the tube at 12: the reflection of the peephole in the middle, the centre mark
+ * beside it. Not to scale beyond the outer ring; a touch sets distance and direction at once.
+ */
+const { offsetMm, clockHours, limitOffsetMm } = defineProps<{
+  offsetMm: number | null
+  clockHours: number
+  limitOffsetMm: number
+}>()
+const emit = defineEmits<{ set: [offsetMm: number, clockHours: number] }>()
+
+const R = 130
+const spanMm = computed(() => limitOffsetMm * 3)
+const toPx = (mm: number) => (mm / spanMm.value) * R
+const mark = computed<PointXY>(() => {
+  const distance = Math.min(toPx(offsetMm ?? 0), R)
+  const rad = (clockHours * Math.PI) / 6
+  return { x: distance * Math.sin(rad), y: -distance * Math.cos(rad) }
+})
+const hours = Array.from({ length: 12 }, (_, index) => index + 1)
+const place = (hour: number, radius: number): PointXY => ({
+  x: radius * Math.sin((hour * Math.PI) / 6),
+  y: -radius * Math.cos((hour * Math.PI) / 6),
+})
+
+function touch(event: PointerEvent) {
+  const box = (event.currentTarget as SVGElement).getBoundingClientRect()
+  const scale = 320 / box.width
+  const x = (event.clientX - box.left) * scale - 160
+  const y = (event.clientY - box.top) * scale - 160
+  const mm = Math.round((Math.hypot(x, y) / R) * spanMm.value * 10) / 10
+  const hour = Math.round((Math.atan2(x, -y) * 12) / Math.PI) / 2
+  emit('set', mm, hour <= 0 ? hour + 12 : hour)
+}
+</script>
+
+<template>
+  <svg
+    viewBox="-160 -160 320 320"
+    class="dial"
+    role="img"
+    aria-label="Centre mark against the peephole’s reflection"
+    @pointerdown="touch"
+  >
+    <circle :r="R" class="mirror" />
+    <circle :r="toPx(limitOffsetMm)" class="limit" />
+    <circle :r="toPx(limitOffsetMm / 2)" class="good" />
+    <text v-for="hour in hours" :key="hour" :x="place(hour, R + 16).x" :y="place(hour, R + 16).y + 5">
+      {{ hour }}
+    </text>
+    <line :x2="mark.x" :y2="mark.y" class="offset" />
+    <circle r="9" class="peephole" />
+    <circle v-if="offsetMm !== null" :cx="mark.x" :cy="mark.y" r="15" class="centre-mark" />
+  </svg>
+</template>
+
+<style scoped>
+.dial {
+  width: 300px;
+  height: 300px;
+  cursor: crosshair;
+  touch-action: none;
+}
+
+.mirror {
+  fill: #e8e5d8;
+  stroke: var(--deep);
+  stroke-width: 14;
+}
+
+.limit {
+  fill: none;
+  stroke: var(--brass);
+  stroke-width: 2;
+}
+
+.good {
+  fill: none;
+  stroke: var(--brass);
+  stroke-width: 1;
+  stroke-dasharray: 4 4;
+}
+
+.offset {
+  stroke: var(--rust);
+  stroke-width: 2.4;
+}
+
+.peephole {
+  fill: #0e1620;
+}
+
+.centre-mark {
+  fill: none;
+  stroke: #c98a1b;
+  stroke-width: 7;
+}
+
+text {
+  fill: var(--quiet);
+  font: 640 13px var(--sans);
+  text-anchor: middle;
+}
+</style>

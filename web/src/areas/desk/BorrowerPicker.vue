@@ -1,0 +1,123 @@
+<script setup lang="ts">
+import type { Borrower } from '@binoculum/contract'
+import { ref, watch } from 'vue'
+import { api } from '../../shared/api/client.ts'
+import type { HandOutDraft } from './use-hand-out.ts'
+
+const { branchId } = defineProps<{ branchId: string }>()
+const draft = defineModel<HandOutDraft>({ required: true })
+const text = ref('')
+const found = ref<Borrower[]>([])
+const searched = ref('')
+let run = 0
+
+watch(text, async () => {
+  const own = ++run
+  const words = text.value.trim()
+  if (words.length < 2) {
+    found.value = []
+    searched.value = ''
+    return
+  }
+  const answer = await api.get<{ borrowers: Borrower[] }>(
+    `/api/borrowers?branchId=${branchId}&text=${encodeURIComponent(words)}`,
+  )
+  if (own !== run) return
+  found.value = answer.borrowers
+  searched.value = words
+})
+
+function choose(borrower: Borrower) {
+  draft.value.borrower = borrower
+  draft.value.isNew = false
+  text.value = ''
+}
+
+function enterNew() {
+  draft.value.isNew = true
+  draft.value.borrower = null
+  draft.value.name = text.value
+  text.value = ''
+}
+
+function another() {
+  draft.value.borrower = null
+  draft.value.isNew = false
+  draft.value.adultSeen = false
+}
+</script>
+
+<template>
+  <div v-if="draft.isNew" class="new">
+    <label class="labelled"
+      ><span>name</span><input v-model="draft.name" class="field" name="borrower-name" required
+    /></label>
+    <label class="labelled">
+      <span>telephone or mail</span><input v-model="draft.contact" class="field" name="borrower-contact" required />
+    </label>
+    <label class="labelled"
+      ><span>library card</span><input v-model="draft.cardNumber" class="field" name="borrower-card"
+    /></label>
+    <button type="button" class="link-button" @click="another">somebody known</button>
+  </div>
+  <p v-else-if="draft.borrower">
+    <strong>{{ draft.borrower.name }}</strong>{{
+      draft.borrower.cardNumber ? `, card ${draft.borrower.cardNumber}` : ''
+    }}
+    · {{ draft.borrower.loansBefore === 0 ? 'first telescope' : `${draft.borrower.loansBefore} loans before` }} ·
+    <span class="quiet">{{ draft.borrower.contact }}</span>{{ ' '
+    }}<button type="button" class="link-button" @click="another">somebody else</button>
+  </p>
+  <div v-else class="search">
+    <input v-model="text" class="field" placeholder="Name or card number" aria-label="Find the borrower" />
+    <ul v-if="text.trim().length >= 2 && searched">
+      <li v-for="borrower in found" :key="borrower.id">
+        <button type="button" @click="choose(borrower)">
+          {{ borrower.name }}
+          <span class="second">card {{ borrower.cardNumber }}, {{ borrower.loansBefore }} loans</span>
+        </button>
+      </li>
+      <li>
+        <button type="button" @click="enterNew">Somebody new: “{{ text }}”</button>
+      </li>
+    </ul>
+  </div>
+</template>
+
+<style scoped>
+.new {
+  display: grid;
+  grid-template-columns: repeat(3, minmax(0, 1fr));
+  gap: 8px 12px;
+  justify-items: start;
+}
+
+.search {
+  max-width: 420px;
+}
+
+ul {
+  margin: 4px 0 0;
+  padding: 0;
+  border: 1px solid var(--rule-strong);
+  border-radius: 4px;
+  list-style: none;
+}
+
+li button {
+  width: 100%;
+  min-height: 32px;
+  padding: 4px 10px;
+  border: 0;
+  background: var(--card);
+  color: var(--ink);
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+
+li button:hover,
+li button:focus {
+  background: var(--wash);
+}
+</style>

@@ -1,0 +1,170 @@
+<script setup lang="ts">
+import type { Part } from '@binoculum/contract'
+import { massText } from '@binoculum/core'
+import { computed, nextTick, watch } from 'vue'
+import PencilMark from '../../shared/drawings/PencilMark.vue'
+import { markOf, type TakeBackDraft } from './take-back-state.ts'
+
+const { parts, draft } = defineProps<{ parts: readonly Part[]; draft: TakeBackDraft }>()
+const emit = defineEmits<{ choose: [index: number] }>()
+
+type Row = { kind: 'place'; place: string; key: string } | { kind: 'part'; part: Part; index: number; key: string }
+
+const rows = computed<Row[]>(() =>
+  parts.flatMap((part, index) => {
+    const heading: Row[] =
+      parts[index - 1]?.place === part.place
+        ? []
+        : [{ kind: 'place', place: part.place || 'Case', key: `place ${index}` }]
+    return [...heading, { kind: 'part' as const, part, index, key: part.id }]
+  }),
+)
+/** Two columns in case order; a place's heading never stands alone at the foot of the first. */
+const columns = computed(() => {
+  let half = Math.ceil(rows.value.length / 2)
+  if (rows.value[half - 1]?.kind === 'place') half -= 1
+  return [rows.value.slice(0, half), rows.value.slice(half)]
+})
+watch(
+  () => draft.at,
+  () => nextTick(() => document.querySelector('.part-row.current')?.scrollIntoView({ block: 'nearest' })),
+)
+</script>
+
+<template>
+  <div class="card" role="listbox" aria-label="Contents card">
+    <div v-for="(column, side) in columns" :key="side" class="column">
+      <template v-for="row in column" :key="row.key">
+        <div v-if="row.kind === 'place'" class="place-row">
+          <i></i><i class="marks"></i><span>{{ row.place }}</span>
+        </div>
+        <div
+          v-else
+          :class="['part-row', { current: row.index === draft.at, essential: row.part.criticality === 'essential' }]"
+          role="option"
+          :aria-selected="row.index === draft.at"
+          :data-part="row.part.name"
+          :data-mark="markOf(draft, row.part)"
+          @click="emit('choose', row.index)"
+        >
+          <span class="number">{{ row.index + 1 }}</span>
+          <span class="marks"><PencilMark :mark="markOf(draft, row.part)" line /></span>
+          <span class="words" :title="row.part.name"
+            >{{ row.part.name }}
+            <span v-if="draft.marks[row.part.id]?.note" class="said">{{ draft.marks[row.part.id]?.note }}</span>
+            <span v-else-if="row.part.count > 1" class="second">{{
+              draft.marks[row.part.id] && draft.marks[row.part.id]!.presentCount < row.part.count
+                ? `${draft.marks[row.part.id]!.presentCount} of ${row.part.count}`
+                : `all ${row.part.count}`
+            }}</span>
+            <span v-else-if="row.part.lookEveryTime" class="look">look</span>
+          </span>
+          <span class="mass">{{ row.part.massG === null ? '' : massText(row.part.massG * row.part.count) }}</span>
+        </div>
+      </template>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.card {
+  display: grid;
+  grid-template-columns: repeat(2, minmax(0, 1fr));
+  min-height: 200px;
+}
+
+.column + .column {
+  border-left: 1px solid var(--rule);
+}
+
+.place-row,
+.part-row {
+  display: grid;
+  grid-template-columns: 34px 38px minmax(0, 1fr) auto;
+  align-items: stretch;
+  min-height: 27px;
+}
+
+.place-row {
+  border-bottom: 1px solid var(--rule-strong);
+}
+
+.place-row span {
+  padding: 4px 0 0 9px;
+  color: var(--night);
+  font: 400 18px/22px var(--serif);
+}
+
+.part-row {
+  border-bottom: 1px solid var(--rule);
+  cursor: default;
+}
+
+.part-row.current {
+  position: relative;
+  background: var(--wash);
+  box-shadow: 0 0 0 2px var(--night);
+}
+
+.part-row > * {
+  align-self: center;
+}
+
+.marks {
+  display: grid;
+  align-self: stretch !important;
+  place-items: center;
+  border-right: 4px double var(--rust-pale);
+}
+
+.number {
+  padding-right: 4px;
+  color: var(--quiet);
+  font-size: 13px;
+  text-align: right;
+}
+
+.words {
+  padding-left: 9px;
+  overflow: hidden;
+  font-size: 14px;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.essential .words {
+  font-weight: 640;
+}
+
+.words .second {
+  font-weight: 400;
+}
+
+.look {
+  color: var(--brass-text);
+  font: italic 400 15px var(--serif);
+}
+
+.said {
+  color: var(--rust);
+  font: italic 400 15px var(--serif);
+}
+
+.mass {
+  padding: 0 10px 0 6px;
+  color: var(--quiet);
+  font-size: 13px;
+}
+
+@media (max-width: 900px), (pointer: coarse) {
+  .part-row {
+    min-height: 40px;
+  }
+}
+
+@media (max-width: 900px) {
+  .card {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,145 @@
+<script setup lang="ts">
+import type { Desk, DeskLoan, Shelf } from '@binoculum/contract'
+import { computed } from 'vue'
+import { useLoaded } from '../../shared/api/use-loaded.ts'
+import KitTag from '../../shared/drawings/KitTag.vue'
+import ConditionMoon from '../../shared/drawings/ConditionMoon.vue'
+import ProblemNote from '../../shared/ProblemNote.vue'
+import ReasonText from '../../shared/ReasonText.vue'
+import { lateText, ownZone, whenText } from '../../shared/words.ts'
+
+const { data: desk, problem, reload } = useLoaded<Desk>('/api/desk')
+const { data: shelf } = useLoaded<Shelf>('/api/kits')
+
+const kitOf = (loan: DeskLoan) => shelf.value?.kits.find(({ code }) => code === loan.kitCode)
+const dueLater = computed(() => {
+  const dueNow = new Set(desk.value?.takeBacks.map(({ id }) => id))
+  const out = shelf.value?.kits.filter(({ loan }) => loan && !dueNow.has(loan.id)) ?? []
+  return out.sort((a, b) => (a.loan?.dueAtUtc ?? '').localeCompare(b.loan?.dueAtUtc ?? ''))
+})
+const lendable = computed(
+  () =>
+    shelf.value?.kits.filter(
+      ({ group, condition }) => group === 'shelf' && (condition === 'full' || condition === 'half'),
+    ) ?? [],
+)
+</script>
+
+<template>
+  <main class="page desk">
+    <h1>The desk</h1>
+    <ProblemNote :problem="problem" @retry="reload" />
+    <div v-if="desk" class="columns">
+      <section>
+        <h2>Coming back <em>late ones first</em></h2>
+        <p v-if="desk.takeBacks.length === 0" class="quiet">Nothing is due back within a day.</p>
+        <ul>
+          <li v-for="loan in desk.takeBacks" :key="loan.id">
+            <div>
+              <p class="serif kit">{{ loan.kitName }} <KitTag :code="loan.kitCode" /></p>
+              <p class="second">{{ loan.modelName }} · loan {{ loan.code }}</p>
+            </div>
+            <div>
+              <p>{{ loan.borrower }}</p>
+              <p :class="loan.daysLate > 0 ? 'rust' : 'quiet'">
+                {{ loan.daysLate > 0 ? lateText(loan.daysLate) : whenText(loan.atUtc, ownZone) }}
+              </p>
+            </div>
+            <RouterLink :to="`/desk/take-back/${loan.id}`" class="button main">Take back</RouterLink>
+          </li>
+        </ul>
+        <h2>Out longer <em>if one comes early</em></h2>
+        <p v-if="shelf && dueLater.length === 0" class="quiet">No other kit is out.</p>
+        <ul>
+          <li v-for="kit in dueLater" :key="kit.id">
+            <div>
+              <p class="serif kit">{{ kit.name }} <KitTag :code="kit.code" /></p>
+              <p class="second">{{ kit.modelName }}</p>
+            </div>
+            <div>
+              <p>{{ kit.loan?.borrower }}</p>
+              <p class="quiet">{{ kit.loan ? whenText(kit.loan.dueAtUtc, ownZone) : '' }}</p>
+            </div>
+            <RouterLink :to="`/desk/take-back/${kit.loan?.id}`" class="button">Take back</RouterLink>
+          </li>
+        </ul>
+      </section>
+      <section>
+        <h2>Going out <em>promised for today</em></h2>
+        <p v-if="desk.handOuts.length === 0" class="quiet">No hand-out is promised within a day.</p>
+        <ul>
+          <li v-for="loan in desk.handOuts" :key="loan.id">
+            <div>
+              <p class="serif kit">{{ loan.kitName }} <KitTag :code="loan.kitCode" /></p>
+              <p v-if="kitOf(loan)" class="second">
+                <ReasonText :condition="kitOf(loan)!.condition" :reasons="kitOf(loan)!.reasons" />
+              </p>
+            </div>
+            <div>
+              <p>{{ loan.borrower }}</p>
+              <p class="quiet">{{ whenText(loan.atUtc, ownZone) }}</p>
+            </div>
+            <RouterLink :to="`/desk/hand-out/${encodeURIComponent(loan.kitCode)}`" class="button main"
+              >Hand out</RouterLink
+            >
+          </li>
+        </ul>
+        <h2>Somebody at the counter? <em>these may go out now</em></h2>
+        <p v-if="shelf && lendable.length === 0" class="quiet">
+          No kit on the shelf is fit at the moment; see the bench.
+        </p>
+        <ul class="walk-in">
+          <li v-for="kit in lendable.slice(0, 10)" :key="kit.id">
+            <ConditionMoon :condition="kit.condition" :size="20" />
+            <div>
+              <p class="serif kit">{{ kit.name }} <KitTag :code="kit.code" /></p>
+              <p class="second">
+                {{ kit.modelName }}{{ kit.next ? ` · wanted ${whenText(kit.next.atUtc, ownZone)}` : '' }}
+              </p>
+            </div>
+            <RouterLink :to="`/desk/hand-out/${encodeURIComponent(kit.code)}`" class="button">Hand out</RouterLink>
+          </li>
+        </ul>
+      </section>
+    </div>
+  </main>
+</template>
+
+<style scoped>
+.columns {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(440px, 1fr));
+  gap: 8px 40px;
+  margin-top: 8px;
+}
+
+h2 {
+  margin: 14px 0 6px;
+  padding-bottom: 3px;
+  border-bottom: 1px solid var(--rule-strong);
+}
+
+ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+li {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 150px auto;
+  gap: 12px;
+  align-items: center;
+  padding: 8px 0;
+  border-bottom: 1px solid var(--rule);
+}
+
+.walk-in li {
+  grid-template-columns: 24px minmax(0, 1fr) auto;
+}
+
+.kit {
+  font-size: 20px;
+  line-height: 24px;
+}
+</style>

@@ -1,0 +1,353 @@
+<script setup lang="ts">
+import type { HandOutForm, Slip } from '@binoculum/contract'
+import { kindWords, massText, moneyText, reasonSentence } from '@binoculum/core'
+import { computed, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import { useLoaded } from '../../shared/api/use-loaded.ts'
+import { useSending } from '../../shared/api/use-sending.ts'
+import KitTag from '../../shared/drawings/KitTag.vue'
+import PencilMark from '../../shared/drawings/PencilMark.vue'
+import ReadingFigure from '../../shared/drawings/ReadingFigure.vue'
+import SunSign from '../../shared/drawings/SunSign.vue'
+import KeyCap from '../../shared/keys/KeyCap.vue'
+import { useKeys } from '../../shared/keys/use-keys.ts'
+import ProblemNote from '../../shared/ProblemNote.vue'
+import ReasonText from '../../shared/ReasonText.vue'
+import { useSession } from '../people/session.ts'
+import BorrowerPicker from './BorrowerPicker.vue'
+import FormLine from './FormLine.vue'
+import HandedOut from './HandedOut.vue'
+import LoanSlip from './LoanSlip.vue'
+import { useHandOut, type LineName } from './use-hand-out.ts'
+
+const route = useRoute()
+const session = useSession()
+const code = String(route.params.code)
+const {
+  data: form,
+  problem: unreadable,
+  reload,
+} = useLoaded<HandOutForm>(`/api/kits/${encodeURIComponent(code)}/hand-out`)
+const { draft, wasKept, discard, fit, never, lines, firstOpen, startFrom, send } = useHandOut(code, form)
+const { sending, problem, run } = useSending()
+const slip = ref<Slip | null>(null)
+const opened = ref<LineName | null>(null)
+
+watch(form, (given) => given && startFrom(given))
+watch(firstOpen, () => (opened.value = null))
+const open = computed(() => opened.value ?? firstOpen.value)
+
+const kit = computed(() => form.value?.kit ?? null)
+const coordinator = computed(() => !!kit.value && session.may(kit.value.branchId, 'coordinator'))
+const figures = computed(() => kit.value?.readings.filter(({ unit }) => unit !== 'judged') ?? [])
+const missing = computed(() => kit.value?.parts.filter(({ mark }) => mark !== 'present') ?? [])
+const lookEveryTime = computed(
+  () => kit.value?.parts.filter((part) => part.lookEveryTime && part.mark === 'present') ?? [],
+)
+const massG = computed(
+  () => kit.value?.parts.reduce((sum, part) => sum + (part.massG ?? 0) * part.presentCount, 0) ?? 0,
+)
+const notAfterToday = (day: Date) => day.getTime() <= Date.now()
+const borrowerName = computed(() => (draft.value.isNew ? draft.value.name : (draft.value.borrower?.name ?? '')))
+
+const preview = computed<Slip | null>(() => {
+  const given = form.value
+  if (!given) return null
+  return {
+    loanId: given.kit.id,
+    loanCode: '',
+    kitCode: given.kit.code,
+    kitName: given.kit.name,
+    modelName: given.kit.modelName,
+    branchName: given.kit.branchName,
+    borrower: borrowerName.value,
+    outAtUtc: new Date().toISOString(),
+    dueAtUtc: `${draft.value.dueOn || given.dueOn}T${given.returnTime}:00Z`,
+    zone: 'UTC',
+    partCount: given.kit.parts.length - missing.value.length,
+    massG: massG.value,
+    eyepieces: given.kit.parts.filter(({ optics }) => optics.focalLengthMm || optics.barlow).map(({ name }) => name),
+    notes: [],
+    guidePath: null,
+  }
+})
+
+async function handOut() {
+  if (firstOpen.value) {
+    opened.value = firstOpen.value
+    return
+  }
+  const done = await run(async (key) => {
+    slip.value = await send(key)
+  })
+  if (done) discard()
+  else if (problem.value?.code === 'KIT_CHANGED') await reload()
+}
+
+useKeys(() => ({
+  Space: () => {
+    if (open.value === 'sun') draft.value.sunAcknowledged = true
+    else if (open.value === 'contents') draft.value.contentsAgreed = true
+  },
+  Enter: () => void handOut(),
+}))
+</script>
+
+<template>
+  <HandedOut v-if="slip" :slip="slip" />
+  <main v-else class="hand-out">
+    <div class="page">
+      <ProblemNote :problem="unreadable" @retry="reload" />
+      <template v-if="form && kit">
+        <header>
+          <h1>{{ kit.name }} goes out</h1>
+          <KitTag :code="kit.code" />
+          <p>
+            {{ kit.modelName }}<br /><span class="quiet">{{
+              form.promised ? `promised to ${form.promised.borrower.name}` : 'not promised to anybody'
+            }}</span>
+          </p>
+          <p v-if="wasKept" class="second kept">Taken up where you left it.</p>
+        </header>
+        <p v-if="kit.loan" class="problem" role="alert">
+          {{ kit.name }} is out to {{ kit.loan.borrower }} already.
+          <RouterLink :to="`/desk/take-back/${kit.loan.id}`">Take it back first.</RouterLink>
+        </p>
+        <div class="columns">
+          <div class="lines">
+            <FormLine title="Fit" :done="lines.fit" :open="open === 'fit'" @open="opened = 'fit'">
+              <p><ReasonText :condition="kit.condition" :reasons="kit.reasons" /></p>
+              <div class="figures">
+                <span v-for="reading in figures" :key="reading.kind" class="figure-line"
+                  ><span class="quiet">{{ kindWords[reading.kind] }}</span
+                  ><ReadingFigure :reading="reading"
+                /></span>
+              </div>
+              <template v-if="!fit">
+                <p v-for="(reason, index) in kit.reasons" :key="index" class="second">{{ reasonSentence(reason) }}</p>
+                <p v-if="never" class="rust">
+                  <strong>It stays here.</strong> Held for safety: nobody may overrule this, only the named cure
+                  helps.
+                </p>
+                <label v-else-if="coordinator" class="labelled overrule">
+                  <span>you may overrule it, with a reason that stays on record</span>
+                  <input v-model="draft.overruleReason" class="field" name="overrule" />
+                </label>
+                <p v-else><strong>Not today.</strong> A coordinator may overrule this with a reason.</p>
+              </template>
+            </FormLine>
+            <FormLine title="Borrower" :done="lines.borrower" :open="open === 'borrower'" @open="opened = 'borrower'">
+              <BorrowerPicker v-model="draft" :branch-id="kit.branchId" />
+              <label class="check"
+                ><input v-model="draft.adultSeen" type="checkbox" name="adult" /> An adult stands here and takes the
+                kit.</label
+              >
+              <p v-if="massG > 10000" class="second">{{ massText(massG) }}: two people or a trolley.</p>
+            </FormLine>
+            <FormLine title="Return" :done="lines.return" :open="open === 'return'" @open="opened = 'return'">
+              <label class="return"
+                >Back
+                <ElDatePicker
+                  v-model="draft.dueOn"
+                  type="date"
+                  value-format="YYYY-MM-DD"
+                  format="ddd D MMM YYYY"
+                  :disabled-date="notAfterToday"
+                  :clearable="false"
+                  aria-label="Day of return"
+                />
+                by {{ form.returnTime }}.</label
+              >
+            </FormLine>
+            <FormLine title="Contents" :done="lines.contents" :open="open === 'contents'" @open="opened = 'contents'">
+              <p>
+                <strong>{{ kit.parts.length - missing.length }} of {{ kit.parts.length }} lines.</strong>
+                <template v-if="lookEveryTime.length > 0">
+                  <span class="quiet"> Look at each of these together: </span
+                  >{{ lookEveryTime.map(({ name }) => name).join(', ') }}.
+                </template>
+              </p>
+              <p v-for="part in missing" :key="part.id" class="off">
+                <PencilMark :mark="part.mark" :size="16" /> {{ part.name }}
+              </p>
+              <p class="second">
+                What is lost is replaced at the listed prices; the whole kit is
+                {{ moneyText(form.replacementMinor, kit.currency) }}.
+                <RouterLink :to="`/kits/${encodeURIComponent(kit.code)}`">All prices</RouterLink>
+              </p>
+              <button v-if="!draft.contentsAgreed" type="button" class="button" @click="draft.contentsAgreed = true">
+                Gone through together <KeyCap v-if="open === 'contents'" name="Space" />
+              </button>
+            </FormLine>
+            <FormLine title="Sun" :done="lines.sun" :open="open === 'sun'" @open="opened = 'sun'">
+              <div class="sun">
+                <SunSign :size="52" />
+                <p class="serif">
+                  “<span class="rust">{{ form.sunWarning[0] }}</span> {{ form.sunWarning[1] }}”
+                </p>
+              </div>
+              <button
+                v-if="!draft.sunAcknowledged"
+                type="button"
+                class="button main"
+                @click="draft.sunAcknowledged = true"
+              >
+                Read out, and understood <KeyCap v-if="open === 'sun'" name="Space" />
+              </button>
+            </FormLine>
+            <FormLine
+              title="Agreement"
+              :done="lines.agreement"
+              :open="open === 'agreement'"
+              @open="opened = 'agreement'"
+            >
+              <details>
+                <summary>
+                  {{ form.agreement.text.split('\n')[0] }}
+                  <span class="quiet">version {{ form.agreement.version }}</span>
+                </summary>
+                <p class="agreement">{{ form.agreement.text }}</p>
+              </details>
+              <div class="acceptance">
+                <label class="check"
+                  ><input v-model="draft.acceptance" type="radio" value="screen" name="acceptance" /> Accepted here on
+                  the screen</label
+                >
+                <label class="check"
+                  ><input v-model="draft.acceptance" type="radio" value="paper" name="acceptance" /> Signed on
+                  paper</label
+                >
+              </div>
+            </FormLine>
+          </div>
+          <aside><LoanSlip v-if="preview" :slip="preview" draft /></aside>
+        </div>
+        <ProblemNote class="refused" :problem="problem" @retry="handOut" />
+      </template>
+    </div>
+    <footer v-if="form && kit" class="night-bar">
+      <p class="serif">{{ kit.name }} goes to {{ borrowerName || '…' }}</p>
+      <button
+        type="button"
+        class="bar-button"
+        :class="{ ready: !firstOpen }"
+        :disabled="sending || never || !!kit.loan || (!fit && !coordinator)"
+        @click="handOut"
+      >
+        <span
+          ><b>Hand out</b><br /><span class="second">{{
+            firstOpen ? `first: ${firstOpen}` : 'link and slip follow'
+          }}</span></span
+        >
+        <KeyCap name="Enter" />
+      </button>
+      <RouterLink to="/desk">Not today</RouterLink>
+    </footer>
+  </main>
+</template>
+
+<style scoped>
+.hand-out {
+  display: flex;
+  flex: 1;
+  flex-direction: column;
+}
+
+.page {
+  flex: 1;
+}
+
+header {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  margin-bottom: 12px;
+}
+
+.kept {
+  margin-left: auto;
+}
+
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 284px;
+  gap: 28px;
+  align-items: start;
+}
+
+.lines {
+  border: 1px solid var(--rule-strong);
+  border-radius: 4px;
+  background: var(--card);
+}
+
+.figure-line {
+  display: flex;
+  gap: 10px;
+  align-items: baseline;
+}
+
+.figures {
+  display: flex;
+  gap: 24px;
+  margin-top: 4px;
+}
+
+.check {
+  display: inline-flex;
+  gap: 8px;
+  align-items: center;
+  margin: 6px 18px 0 0;
+}
+
+.check input {
+  width: 17px;
+  height: 17px;
+  accent-color: var(--night);
+}
+
+.overrule {
+  margin-top: 8px;
+}
+
+.return {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+
+.off {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+}
+
+.sun {
+  display: flex;
+  gap: 14px;
+  margin-bottom: 10px;
+}
+
+.sun p {
+  font-size: 23px;
+  line-height: 29px;
+}
+
+.agreement {
+  white-space: pre-line;
+}
+
+.button {
+  margin-top: 6px;
+}
+
+.refused {
+  margin-top: 12px;
+}
+
+@media (max-width: 1000px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,49 @@
+<script setup lang="ts">
+import { outcomeWords, type Outcome } from '@binoculum/core'
+import { computed } from 'vue'
+import type { KitSheet } from '@binoculum/contract'
+import { useLoaded } from '../../shared/api/use-loaded.ts'
+import ConditionMoon from '../../shared/drawings/ConditionMoon.vue'
+import ReasonText from '../../shared/ReasonText.vue'
+
+const { kitCode, outcome, name } = defineProps<{ kitCode: string; outcome: Outcome; name: string }>()
+const code = encodeURIComponent(kitCode)
+const { data: kit } = useLoaded<KitSheet>(`/api/kits/${code}`)
+const toBench = computed(() => outcome === 'bench' || outcome === 'hold')
+</script>
+
+<template>
+  <main class="page taken">
+    <h1>{{ name }}: {{ outcomeWords[outcome].toLowerCase() }}.</h1>
+    <p v-if="kit" class="state">
+      <ConditionMoon :condition="kit.condition" :size="40" />
+      <span><ReasonText :condition="kit.condition" :reasons="kit.reasons" remedy /></span>
+    </p>
+    <div class="ways">
+      <RouterLink to="/desk" class="button main big">Next at the desk</RouterLink>
+      <RouterLink v-if="toBench" :to="`/bench/${code}`" class="button big">Check it now</RouterLink>
+      <RouterLink :to="`/kits/${code}`" class="button big">Its sheet</RouterLink>
+    </div>
+  </main>
+</template>
+
+<style scoped>
+.taken {
+  display: grid;
+  gap: 16px;
+  max-width: 760px;
+}
+
+.state {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  font-size: 17px;
+  line-height: 24px;
+}
+
+.ways {
+  display: flex;
+  gap: 10px;
+}
+</style>

@@ -1,0 +1,132 @@
+<script setup lang="ts">
+import type { KitSheet, Part, PartMark, TakeBackConflict } from '@binoculum/contract'
+import { outcomeWords } from '@binoculum/core'
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { api } from '../../shared/api/client.ts'
+import { useSending } from '../../shared/api/use-sending.ts'
+import PencilMark from '../../shared/drawings/PencilMark.vue'
+import ProblemNote from '../../shared/ProblemNote.vue'
+import { hourText } from '../../shared/words.ts'
+
+/** Another desk was first: both versions side by side, part by part, and nothing is lost. */
+const { conflict, parts, loanId, kit } = defineProps<{
+  conflict: TakeBackConflict
+  parts: readonly Part[]
+  loanId: string
+  kit: KitSheet
+}>()
+const emit = defineEmits<{ done: [] }>()
+const router = useRouter()
+const { sending, problem, run } = useSending()
+
+const markIn = (marks: readonly PartMark[], part: Part) => marks.find(({ partId }) => partId === part.id)
+const differing = computed(() =>
+  parts.flatMap((part) => {
+    const theirs = markIn(conflict.theirs.marks, part)
+    const yours = markIn(conflict.yours.marks, part)
+    const same = theirs?.mark === yours?.mark && theirs?.presentCount === yours?.presentCount
+    return same || !yours || yours.mark === 'unseen' ? [] : [{ part, theirs, yours }]
+  }),
+)
+const mine = ref<string[]>([])
+
+async function keepTheirs() {
+  emit('done')
+  await router.push(`/kits/${encodeURIComponent(kit.code)}`)
+}
+
+async function addMine() {
+  const marks = differing.value.filter(({ part }) => mine.value.includes(part.id)).map(({ yours }) => yours)
+  const done = await run(async (idempotencyKey) => {
+    await api.post(`/api/loans/${loanId}/take-back/corrections`, {
+      idempotencyKey,
+      loanVersion: conflict.loanVersion,
+      marks,
+    })
+  })
+  if (done) await keepTheirs()
+}
+</script>
+
+<template>
+  <main class="page two-hands">
+    <h1>Two desks took {{ kit.name }} back.</h1>
+    <p>
+      <strong>{{ conflict.theirs.by }}</strong> was first, at {{ hourText(conflict.theirs.atUtc, kit.zone) }}:
+      {{ outcomeWords[conflict.theirs.outcome].toLowerCase() }}. That is kept. You chose:
+      {{ outcomeWords[conflict.yours.outcome].toLowerCase() }}.
+    </p>
+    <p v-if="differing.length === 0">All your marks agree with theirs, so nothing more is to be done.</p>
+    <table v-else>
+      <thead>
+        <tr>
+          <th>part</th>
+          <th>{{ conflict.theirs.by }}</th>
+          <th>you</th>
+          <th>take yours</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="{ part, theirs, yours } in differing" :key="part.id">
+          <td>{{ part.name }}</td>
+          <td>
+            <PencilMark :mark="theirs?.mark ?? 'unseen'" /> {{ theirs?.mark ?? 'not looked at' }} {{ theirs?.note }}
+          </td>
+          <td><PencilMark :mark="yours.mark" /> {{ yours.mark }} {{ yours.note }}</td>
+          <td>
+            <input v-model="mine" type="checkbox" :value="part.id" :aria-label="`take your mark of ${part.name}`" />
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p class="quiet">Look together where you differ. Both stay in the record, whichever you choose.</p>
+    <ProblemNote :problem="problem" @retry="addMine" />
+    <div class="ways">
+      <button
+        v-if="differing.length > 0"
+        type="button"
+        class="button main big"
+        :disabled="sending || mine.length === 0"
+        @click="addMine"
+      >
+        Correct {{ mine.length }} {{ mine.length === 1 ? 'mark' : 'marks' }}
+      </button>
+      <button type="button" class="button big" @click="keepTheirs">Leave theirs</button>
+    </div>
+  </main>
+</template>
+
+<style scoped>
+.two-hands {
+  display: grid;
+  gap: 14px;
+  max-width: 860px;
+}
+
+table {
+  border-collapse: collapse;
+}
+
+th {
+  font: italic 400 16px var(--serif);
+  color: var(--quiet);
+  text-align: left;
+}
+
+th,
+td {
+  padding: 6px 14px 6px 0;
+  border-bottom: 1px solid var(--rule);
+}
+
+td svg {
+  display: inline-block;
+  vertical-align: -5px;
+}
+
+.ways {
+  display: flex;
+  gap: 10px;
+}
+</style>

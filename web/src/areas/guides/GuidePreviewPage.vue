@@ -1,0 +1,47 @@
+<script setup lang="ts">
+import type { IssuedGuide, Slip } from '@binoculum/contract'
+import { ref } from 'vue'
+import { useRoute } from 'vue-router'
+import { api } from '../../shared/api/client.ts'
+import { useLoaded } from '../../shared/api/use-loaded.ts'
+import { useSending } from '../../shared/api/use-sending.ts'
+import ProblemNote from '../../shared/ProblemNote.vue'
+import HandedOut from '../desk/HandedOut.vue'
+import GuidePrint from './GuidePrint.vue'
+
+const route = useRoute()
+const loanId = String(route.params.loanId)
+const { data: guide, problem, reload } = useLoaded<IssuedGuide>(`/api/loans/${loanId}/guide`)
+const { sending, problem: refusal, run } = useSending()
+const slip = ref<Slip | null>(null)
+const print = () => window.print()
+
+async function newLink() {
+  await run(async () => {
+    slip.value = await api.post<Slip>(`/api/loans/${loanId}/link`)
+  })
+}
+</script>
+
+<template>
+  <HandedOut v-if="slip" :slip="slip" />
+  <main v-else class="page">
+    <ProblemNote :problem="problem" @retry="reload" />
+    <ProblemNote :problem="refusal" />
+    <div v-if="guide" class="ways screen-only">
+      <button type="button" class="button main" @click="print">Print this guide</button>
+      <button type="button" class="button" :disabled="sending" @click="newLink">
+        New link and slip; the old link ends
+      </button>
+    </div>
+    <GuidePrint v-if="guide" :guide="guide" />
+  </main>
+</template>
+
+<style scoped>
+.ways {
+  display: flex;
+  gap: 10px;
+  margin-bottom: 20px;
+}
+</style>

@@ -1,0 +1,20 @@
+import { ref, watch } from 'vue'
+
+export type Scheme = 'paper' | 'ember'
+const KEY = 'binoculum scheme'
+
+/** Paper by day, ember in the dark; kept on this phone. */
+export function useScheme() {
+  const scheme = ref<Scheme>(localStorage.getItem(KEY) === 'ember' ? 'ember' : 'paper')
+  watch(
+    scheme,
+    (chosen) => {
+      if (chosen === 'ember') document.documentElement.dataset.scheme = 'ember'
+      else delete document.documentElement.dataset.scheme
+      localStorage.setItem(KEY, chosen)
+    },
+    { immediate: true },
+  )
+  const toggle = () => (scheme.value = scheme.value === 'ember' ? 'paper' : 'ember')
+  return { scheme, toggle }
+}

@@ -1,0 +1,86 @@
+<script setup lang="ts">
+import { staffRoleWords, type Invitation, type Session } from '@binoculum/contract'
+import { ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { api } from '../../shared/api/client.ts'
+import { useLoaded } from '../../shared/api/use-loaded.ts'
+import { useSending } from '../../shared/api/use-sending.ts'
+import ProblemNote from '../../shared/ProblemNote.vue'
+import { ownZone } from '../../shared/words.ts'
+import { useSession } from './session.ts'
+
+const route = useRoute()
+const router = useRouter()
+const session = useSession()
+const path = `/api/invitations/${encodeURIComponent(String(route.params.token))}`
+const { data: invitation, problem: unreadable } = useLoaded<Invitation>(path)
+const { sending, problem, run } = useSending()
+const given = ref({ name: '', email: '', branchName: '', zone: ownZone, emergencyLine: '', password: '' })
+
+async function submit() {
+  const first = invitation.value?.kind === 'first-coordinator'
+  const done = await run(async () => {
+    session.joined(await api.post<Session>(path, first ? given.value : { password: given.value.password }))
+  })
+  if (done) await router.push('/shelf')
+}
+</script>
+
+<template>
+  <main class="join">
+    <h1>Binoculum</h1>
+    <ProblemNote :problem="unreadable" />
+    <form v-if="invitation" @submit.prevent="submit">
+      <template v-if="invitation.kind === 'first-coordinator'">
+        <p>Nobody is here yet. You become the first coordinator, and invite the others by link.</p>
+        <label class="labelled"><span>your name</span><input v-model="given.name" class="field" required /></label>
+        <label class="labelled">
+          <span>mail address</span
+          ><input v-model="given.email" class="field" type="email" required autocomplete="username" />
+        </label>
+        <label class="labelled">
+          <span>library or club</span><input v-model="given.branchName" class="field" required />
+        </label>
+        <label class="labelled">
+          <span>time zone, such as Europe/Dublin</span><input v-model="given.zone" class="field" required />
+        </label>
+        <label class="labelled">
+          <span>emergency line, printed beside every coin cell</span>
+          <input v-model="given.emergencyLine" class="field" required />
+        </label>
+      </template>
+      <p v-else>
+        <strong>{{ invitation.name }}</strong>, {{ invitation.email }}: {{ invitation.branchName }},
+        {{ staffRoleWords[invitation.role] }}.
+        {{ invitation.kind === 'reset' ? 'Choose a new password.' : 'Choose a password to begin.' }}
+      </p>
+      <label class="labelled">
+        <span>password, 12 signs or more</span>
+        <input
+          v-model="given.password"
+          class="field"
+          type="password"
+          minlength="12"
+          required
+          autocomplete="new-password"
+          name="password"
+        />
+      </label>
+      <ProblemNote :problem="problem" @retry="submit" />
+      <button class="button main big" :disabled="sending">Begin</button>
+    </form>
+  </main>
+</template>
+
+<style scoped>
+.join {
+  width: min(460px, calc(100vw - 48px));
+  margin: 64px auto;
+}
+
+form {
+  display: grid;
+  gap: 14px;
+  margin-top: 16px;
+}
+</style>

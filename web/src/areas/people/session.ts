@@ -1,0 +1,49 @@
+import type { Session, StaffRole } from '@binoculum/contract'
+import { defineStore } from 'pinia'
+import { computed, ref } from 'vue'
+import { api, onSessionOver } from '../../shared/api/client.ts'
+
+/** Who is signed in, and the question for the password when a session ends in the middle of something. */
+export const useSession = defineStore('session', () => {
+  const current = ref<Session | null>(null)
+  const asksAgain = ref(false)
+  let loaded = false
+  let waiting: (() => void)[] = []
+
+  async function load() {
+    if (loaded) return
+    current.value = (await api.get<{ session: Session | null }>('/api/session')).session
+    loaded = true
+  }
+
+  async function signIn(email: string, password: string) {
+    current.value = await api.post<Session>('/api/session', { email, password })
+    loaded = true
+    asksAgain.value = false
+    waiting.forEach((proceed) => proceed())
+    waiting = []
+  }
+
+  function joined(session: Session) {
+    current.value = session
+    loaded = true
+  }
+
+  async function signOut() {
+    await api.delete('/api/session')
+    current.value = null
+  }
+
+  onSessionOver(() => {
+    asksAgain.value = true
+    return new Promise<void>((resolve) => waiting.push(resolve))
+  })
+
+  const may = (branchId: string, ...roles: StaffRole[]) =>
+    current.value?.memberships.some((member) => member.branchId === branchId && roles.includes(member.role)) ?? false
+  const coordinates = computed(
+    () =>
+      current.value?.memberships.filter(({ role }) => role === 'coordinator').map(({ branchId }) => branchId) ?? [],
+  )
+  return { current, asksAgain, coordinates, load, signIn, joined, signOut, may }
+})

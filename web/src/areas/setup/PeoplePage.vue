@@ -1,0 +1,173 @@
+<script setup lang="ts">
+import { staffRoles, staffRoleWords, type StaffMember, type StaffRole } from '@binoculum/contract'
+import { computed, ref } from 'vue'
+import { api } from '../../shared/api/client.ts'
+import { useLoaded } from '../../shared/api/use-loaded.ts'
+import { useSending } from '../../shared/api/use-sending.ts'
+import ProblemNote from '../../shared/ProblemNote.vue'
+import { dayText, ownZone } from '../../shared/words.ts'
+import { useSession } from '../people/session.ts'
+import SetupTabs from './SetupTabs.vue'
+
+const session = useSession()
+const { data, problem, reload } = useLoaded<{ people: StaffMember[] }>('/api/people')
+const { sending, problem: refusal, run } = useSending()
+const branches = computed(() => session.current?.memberships.filter(({ role }) => role === 'coordinator') ?? [])
+const given = ref({
+  name: '',
+  email: '',
+  role: 'volunteer' as StaffRole,
+  branchId: branches.value[0]?.branchId ?? '',
+})
+const link = ref<{ url: string; ends: string; who: string } | null>(null)
+
+async function makeLink(path: string, who: string, body?: unknown) {
+  await run(async () => {
+    const made = await api.post<{ path: string; expiresAtUtc: string }>(path, body)
+    link.value = { url: `${location.origin}${made.path}`, ends: made.expiresAtUtc, who }
+  })
+  await reload()
+}
+async function invite() {
+  await makeLink('/api/people', given.value.name, given.value)
+  if (!refusal.value) given.value = { ...given.value, name: '', email: '' }
+}
+async function close(person: StaffMember) {
+  await run(() => api.post(`/api/people/${person.id}/close`))
+  await reload()
+}
+</script>
+
+<template>
+  <main class="page people">
+    <SetupTabs />
+    <h1>People</h1>
+    <ProblemNote :problem="problem" @retry="reload" />
+    <div v-if="link" class="link">
+      <p>
+        Give this link to <strong>{{ link.who }}</strong>. It is shown once, works once, and ends
+        {{ dayText(link.ends, ownZone) }}.
+      </p>
+      <code>{{ link.url }}</code>
+    </div>
+    <table v-if="data">
+      <thead>
+        <tr>
+          <th>who</th>
+          <th>what they may</th>
+          <th></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="person in data.people" :key="person.id" :class="{ closed: person.closed }">
+          <td>
+            {{ person.name }} <span class="second">{{ person.email }}</span>
+          </td>
+          <td>
+            <span v-for="(member, index) in person.memberships" :key="member.branchId"
+              >{{ index > 0 ? ', ' : '' }}{{ staffRoleWords[member.role] }}
+              <span class="quiet">{{ member.branchName }}</span></span
+            >
+            <em v-if="person.closed"> has left</em><em v-else-if="person.waiting"> invited, not here yet</em>
+          </td>
+          <td class="acts">
+            <template v-if="branches.length > 0 && !person.closed && person.id !== session.current?.staffId">
+              <button
+                type="button"
+                class="link-button"
+                :disabled="sending"
+                @click="makeLink(`/api/people/${person.id}/reset`, person.name)"
+              >
+                New password link
+              </button>
+              <button type="button" class="link-button" :disabled="sending" @click="close(person)">Has left</button>
+            </template>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <ProblemNote :problem="refusal" />
+    <form v-if="branches.length > 0" @submit.prevent="invite">
+      <h2>Invite somebody</h2>
+      <label class="labelled"><span>name</span><input v-model="given.name" class="field" required /></label>
+      <label class="labelled"
+        ><span>mail address</span><input v-model="given.email" class="field" type="email" required
+      /></label>
+      <label class="labelled">
+        <span>what they may</span>
+        <ElSelect v-model="given.role" aria-label="what they may">
+          <ElOption v-for="role in staffRoles" :key="role" :value="role" :label="staffRoleWords[role]" />
+        </ElSelect>
+      </label>
+      <label class="labelled">
+        <span>where</span>
+        <ElSelect v-model="given.branchId" aria-label="where">
+          <ElOption
+            v-for="branch in branches"
+            :key="branch.branchId"
+            :value="branch.branchId"
+            :label="branch.branchName"
+          />
+        </ElSelect>
+      </label>
+      <button class="button main" :disabled="sending">Make the link</button>
+    </form>
+  </main>
+</template>
+
+<style scoped>
+table {
+  width: 100%;
+  margin: 10px 0 20px;
+  border-collapse: collapse;
+}
+
+th {
+  font: italic 400 16px var(--serif);
+  color: var(--quiet);
+  text-align: left;
+}
+
+td {
+  padding: 9px 14px 9px 0;
+  border-bottom: 1px solid var(--rule);
+}
+
+.closed {
+  color: var(--quiet);
+}
+
+.acts {
+  text-align: right;
+  white-space: nowrap;
+}
+
+.acts button + button {
+  margin-left: 18px;
+}
+
+form {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
+  gap: 10px 16px;
+  align-items: end;
+  margin-top: 14px;
+}
+
+form h2 {
+  grid-column: 1 / -1;
+}
+
+.link {
+  margin: 10px 0;
+  padding: 12px 16px;
+  border: 1px solid var(--night);
+  border-radius: 4px;
+  background: var(--card);
+}
+
+code {
+  font: 640 15px var(--sans);
+  word-break: break-all;
+}
+</style>

@@ -1,0 +1,32 @@
+<script setup lang="ts">
+const places = [
+  { path: '/setup/bring-in', words: 'Bring in a list' },
+  { path: '/setup/people', words: 'People' },
+] as const
+</script>
+
+<template>
+  <nav class="setup-tabs" aria-label="Set-up">
+    <RouterLink v-for="place in places" :key="place.path" :to="place.path">{{ place.words }}</RouterLink>
+  </nav>
+</template>
+
+<style scoped>
+.setup-tabs {
+  display: flex;
+  gap: 22px;
+  margin-bottom: 12px;
+}
+
+a {
+  padding: 4px 0;
+  font: italic 400 17px var(--serif);
+  color: var(--quiet);
+  text-decoration: none;
+}
+
+.router-link-active {
+  border-bottom: 2px solid var(--night);
+  color: var(--night);
+}
+</style>

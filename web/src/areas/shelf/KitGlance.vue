@@ -1,0 +1,173 @@
+<script setup lang="ts">
+import type { ShelfKit } from '@binoculum/contract'
+import { kindWords, reasonSentence } from '@binoculum/core'
+import { computed } from 'vue'
+import ConditionMoon from '../../shared/drawings/ConditionMoon.vue'
+import KitTag from '../../shared/drawings/KitTag.vue'
+import ScaleBar from '../../shared/drawings/ScaleBar.vue'
+import KeyCap from '../../shared/keys/KeyCap.vue'
+import ReasonText from '../../shared/ReasonText.vue'
+import { dayText, ownZone, whenText } from '../../shared/words.ts'
+import { useSession } from '../people/session.ts'
+import { readingText, sourceWords } from './shelf-groups.ts'
+
+/** The chosen kit beside the list: what to do next, its readings, and the ways on. */
+const { kit } = defineProps<{ kit: ShelfKit }>()
+const session = useSession()
+
+const mayAct = computed(() => session.may(kit.branchId, 'coordinator', 'volunteer'))
+const otherReasons = computed(() => kit.reasons.slice(1))
+const figures = computed(() => kit.readings.filter(({ unit }) => unit !== 'judged'))
+const judged = computed(() => kit.readings.filter(({ unit }) => unit === 'judged'))
+const lastCheck = computed(() =>
+  kit.readings
+    .map(({ atUtc }) => atUtc)
+    .sort()
+    .at(-1),
+)
+const lastBy = computed(() => kit.readings.find(({ atUtc }) => atUtc === lastCheck.value)?.by)
+const code = computed(() => encodeURIComponent(kit.code))
+</script>
+
+<template>
+  <aside class="glance" :aria-label="kit.name">
+    <header>
+      <ConditionMoon :condition="kit.condition" :size="62" />
+      <div>
+        <p class="serif clip name">{{ kit.name }}</p>
+        <p><KitTag :code="kit.code" /></p>
+        <p class="quiet">{{ kit.modelName }}</p>
+      </div>
+    </header>
+    <p class="sentence"><ReasonText :condition="kit.condition" :reasons="kit.reasons" :out="!!kit.loan" remedy /></p>
+    <p v-if="kit.loan">
+      Out to {{ kit.loan.borrower }}, loan {{ kit.loan.code }}, due {{ whenText(kit.loan.dueAtUtc, ownZone) }}.
+    </p>
+    <p v-else-if="kit.next">Promised to {{ kit.next.borrower }}, {{ whenText(kit.next.atUtc, ownZone) }}.</p>
+    <ul v-if="otherReasons.length > 0" class="reasons">
+      <li v-for="(reason, index) in otherReasons" :key="index">{{ reasonSentence(reason) }}</li>
+    </ul>
+    <div v-if="mayAct" class="actions">
+      <RouterLink v-if="kit.loan" :to="`/desk/take-back/${kit.loan.id}`" class="button main"
+        >Take back <KeyCap name="t"
+      /></RouterLink>
+      <template v-else-if="kit.condition === 'full' || kit.condition === 'half'">
+        <RouterLink :to="`/desk/hand-out/${code}`" class="button main">Hand out <KeyCap name="h" /></RouterLink>
+        <RouterLink :to="`/bench/${code}`" class="button">Check <KeyCap name="c" /></RouterLink>
+      </template>
+      <template v-else>
+        <RouterLink :to="`/bench/${code}`" class="button main">To the bench <KeyCap name="c" /></RouterLink>
+        <RouterLink :to="`/desk/hand-out/${code}`" class="button">Hand out <KeyCap name="h" /></RouterLink>
+      </template>
+    </div>
+    <section>
+      <h2>
+        Measured
+        <em v-if="lastCheck">{{ dayText(lastCheck, ownZone) }}, {{ lastBy }}</em>
+      </h2>
+      <p v-if="kit.readings.length === 0" class="quiet">Nothing yet. A bench check takes about twenty minutes.</p>
+      <dl v-else class="readings">
+        <template v-for="reading in figures" :key="reading.kind">
+          <dt>{{ kindWords[reading.kind] }}</dt>
+          <dd>
+            <b>{{ readingText(reading) }}</b>
+            <ScaleBar
+              :value="reading.asLeft"
+              :limit="reading.limit"
+              :good="reading.good"
+              :width="56"
+              :label="`limit ${reading.limit.toFixed(1)}`"
+            />
+            <span class="second">{{ sourceWords[reading.source] }}</span>
+          </dd>
+        </template>
+        <template v-for="reading in judged" :key="reading.kind">
+          <dt>{{ kindWords[reading.kind] }}</dt>
+          <dd>
+            <b :class="{ rust: reading.asLeft !== 0 }">{{ readingText(reading) }}</b><span class="second last">{{
+              sourceWords[reading.source]
+            }}</span>
+          </dd>
+        </template>
+      </dl>
+    </section>
+    <p class="ways">
+      <RouterLink :to="`/kits/${code}`">Whole sheet</RouterLink>
+      <RouterLink v-if="kit.loan" :to="`/guides/${kit.loan.id}`">Its borrower’s guide</RouterLink>
+    </p>
+  </aside>
+</template>
+
+<style scoped>
+.glance {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+  padding: 18px 20px;
+}
+
+header {
+  display: grid;
+  grid-template-columns: 66px minmax(0, 1fr);
+  gap: 12px;
+  align-items: center;
+}
+
+.name {
+  font-size: 34px;
+  line-height: 40px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+
+.sentence {
+  font-size: 16px;
+  line-height: 23px;
+}
+
+.reasons {
+  margin: 0;
+  padding-left: 18px;
+  font-size: 14px;
+}
+
+.actions {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+}
+
+section {
+  padding-top: 12px;
+  border-top: 1px solid var(--rule);
+}
+
+.readings {
+  display: grid;
+  grid-template-columns: 106px 1fr;
+  gap: 7px 8px;
+  margin: 8px 0 0;
+}
+
+dd {
+  display: grid;
+  grid-template-columns: 56px 68px 1fr;
+  align-items: center;
+  margin: 0;
+}
+
+dd .last {
+  grid-column: 3;
+}
+
+dd .second {
+  white-space: nowrap;
+  text-align: right;
+}
+
+.ways {
+  display: flex;
+  gap: 20px;
+  margin-top: auto;
+}
+</style>

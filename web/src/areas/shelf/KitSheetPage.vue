@@ -1,0 +1,307 @@
+<script setup lang="ts">
+import type { KitSheet, Part } from '@binoculum/contract'
+import { families, massText, moneyText, reasonSentence, type HazardCode, type Mark } from '@binoculum/core'
+import { computed, ref } from 'vue'
+import { useRoute } from 'vue-router'
+import { api } from '../../shared/api/client.ts'
+import { useLoaded } from '../../shared/api/use-loaded.ts'
+import { useSending } from '../../shared/api/use-sending.ts'
+import KitTag from '../../shared/drawings/KitTag.vue'
+import PencilMark from '../../shared/drawings/PencilMark.vue'
+import ProblemNote from '../../shared/ProblemNote.vue'
+import { dayText, hourText } from '../../shared/words.ts'
+import { useSession } from '../people/session.ts'
+import { recordSentence } from './history-words.ts'
+import KitGlance from './KitGlance.vue'
+
+const route = useRoute()
+const session = useSession()
+const path = computed(() => `/api/kits/${encodeURIComponent(String(route.params.code))}`)
+const { data: kit, problem, reload } = useLoaded<KitSheet>(path)
+const { sending, problem: refusal, run } = useSending()
+const cure = ref('')
+
+const mayAct = computed(() => !!kit.value && session.may(kit.value.branchId, 'coordinator', 'volunteer'))
+const places = computed(() => {
+  const byPlace = new Map<string, Part[]>()
+  for (const part of kit.value?.parts ?? [])
+    byPlace.set(part.place || 'no place', [...(byPlace.get(part.place || 'no place') ?? []), part])
+  return [...byPlace]
+})
+const massG = computed(() => (kit.value?.parts ?? []).reduce((sum, part) => sum + (part.massG ?? 0) * part.count, 0))
+const hazards = computed<HazardCode[]>(() => {
+  const sheet = kit.value
+  if (!sheet) return []
+  const filterInCase = sheet.parts.some(({ role }) => role === 'screw-in-sun-filter')
+  return [...new Set([...sheet.hazards, ...(filterInCase ? (['screw-in-sun-filter'] as const) : [])])]
+})
+const hazardReason = (hazard: HazardCode) =>
+  kit.value?.reasons.find(({ code, figures }) => code === 'HAZARD' && figures.hazard === hazard)
+
+async function mark(part: Part, to: Mark) {
+  const sheet = kit.value
+  if (!sheet) return
+  const target = `/api/kits/${sheet.id}/parts/${part.id}/mark`
+  await run(async () => {
+    kit.value = await api.post<KitSheet>(target, {
+      kitVersion: sheet.version,
+      mark: to,
+      note: to === 'present' ? '' : part.note,
+    })
+  })
+  if (refusal.value?.code === 'KIT_CHANGED') await reload()
+}
+
+async function cureHazard(hazard: HazardCode) {
+  const sheet = kit.value
+  if (!sheet) return
+  const done = await run(async () => {
+    kit.value = await api.post<KitSheet>(`/api/kits/${sheet.id}/cure`, {
+      kitVersion: sheet.version,
+      hazard,
+      cure: cure.value,
+    })
+  })
+  if (done) cure.value = ''
+}
+</script>
+
+<template>
+  <main class="sheet">
+    <div class="page">
+      <ProblemNote :problem="problem" @retry="reload" />
+      <template v-if="kit">
+        <header>
+          <h1>{{ kit.name }}</h1>
+          <KitTag :code="kit.code" />
+          <p class="quiet">{{ kit.branchName }} · {{ kit.place }}</p>
+        </header>
+        <ProblemNote :problem="refusal" @retry="reload" />
+
+        <section v-for="hazard in hazards" :key="hazard" class="hazard">
+          <p>
+            <strong class="rust">Nobody may overrule this.</strong>
+            {{ hazardReason(hazard) ? reasonSentence(hazardReason(hazard)!) : '' }}
+          </p>
+          <form v-if="mayAct" @submit.prevent="cureHazard(hazard)">
+            <input
+              v-model="cure"
+              class="field"
+              required
+              minlength="3"
+              aria-label="What was done"
+              placeholder="What was done, and by whom"
+            />
+            <button class="button main" :disabled="sending">Record the cure</button>
+          </form>
+        </section>
+
+        <h2>Facts</h2>
+        <dl class="facts">
+          <dt>family</dt>
+          <dd>{{ families[kit.family] }}</dd>
+          <dt>aperture, focal length</dt>
+          <dd>
+            {{ kit.optics.apertureMm }} / {{ kit.optics.focalLengthMm }} mm, f/{{
+              (kit.optics.focalLengthMm / kit.optics.apertureMm).toFixed(1)
+            }}
+          </dd>
+          <dt>whole kit</dt>
+          <dd>{{ massText(massG) }}, {{ kit.parts.length }} lines</dd>
+          <dt>mirror</dt>
+          <dd>{{ kit.optics.collimatable ? 'lined up at the bench' : 'judged on a star only' }}</dd>
+        </dl>
+
+        <h2>In the case</h2>
+        <div class="contents">
+          <section v-for="[place, parts] in places" :key="place">
+            <h3>{{ place }}</h3>
+            <ul>
+              <li v-for="part in parts" :key="part.id" :class="{ essential: part.criticality === 'essential' }">
+                <PencilMark :mark="part.mark" />
+                <span class="part">
+                  {{ part.name }}
+                  <span v-if="part.count > 1" class="second">{{
+                    part.mark === 'missing' && part.presentCount > 0
+                      ? `${part.presentCount} of ${part.count}`
+                      : part.count
+                  }}</span>
+                  <em v-if="part.note" class="rust">{{ part.note }}</em>
+                </span>
+                <button
+                  v-if="mayAct && !kit.loan && part.mark !== 'present' && part.role !== 'screw-in-sun-filter'"
+                  type="button"
+                  class="button small"
+                  :disabled="sending"
+                  @click="mark(part, 'present')"
+                >
+                  {{ part.mark === 'missing' ? 'Found' : part.mark === 'unseen' ? 'It is there' : 'Put right' }}
+                </button>
+                <button
+                  v-else-if="mayAct && !kit.loan && part.mark === 'present'"
+                  type="button"
+                  class="link-button second off"
+                  :disabled="sending"
+                  @click="mark(part, 'missing')"
+                >
+                  missing
+                </button>
+                <span class="mass">{{ part.massG === null ? '–' : massText(part.massG) }}</span>
+                <span class="mass">{{ part.costMinor === null ? '' : moneyText(part.costMinor, kit.currency) }}</span>
+              </li>
+            </ul>
+          </section>
+        </div>
+
+        <h2>History</h2>
+        <p v-if="kit.history.length === 0" class="quiet">Nothing is recorded yet.</p>
+        <ol class="history">
+          <li v-for="line in kit.history" :key="line.id">
+            <span class="quiet">{{ dayText(line.atUtc, kit.zone) }}, {{ hourText(line.atUtc, kit.zone) }}</span>
+            <span>{{ recordSentence(line) }}</span>
+            <span class="quiet">{{ line.by }}</span>
+          </li>
+        </ol>
+      </template>
+    </div>
+    <div class="side"><KitGlance v-if="kit" :kit="kit" /></div>
+  </main>
+</template>
+
+<style scoped>
+.sheet {
+  display: grid;
+  flex: 1;
+  grid-template-columns: minmax(0, 1fr) 332px;
+}
+
+.side > * {
+  position: sticky;
+  top: 48px;
+  min-height: calc(100vh - 48px);
+  border-left: 1px solid var(--rule);
+  background: var(--card);
+}
+
+header {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 14px;
+  align-items: center;
+}
+
+h2 {
+  margin: 22px 0 8px;
+  padding-bottom: 2px;
+  border-bottom: 1px solid var(--rule-strong);
+}
+
+.facts {
+  display: grid;
+  grid-template-columns: max-content 1fr max-content 1fr;
+  gap: 4px 18px;
+  margin: 0;
+}
+
+dt {
+  color: var(--quiet);
+}
+
+dd {
+  margin: 0;
+}
+
+.contents {
+  columns: 2;
+  column-gap: 32px;
+}
+
+.contents section {
+  break-inside: avoid;
+}
+
+h3 {
+  color: var(--night);
+}
+
+ul,
+ol {
+  margin: 0 0 8px;
+  padding: 0;
+  list-style: none;
+}
+
+.contents li {
+  display: grid;
+  position: relative;
+  grid-template-columns: 22px minmax(0, 1fr) auto 56px 62px;
+  gap: 6px;
+  align-items: center;
+  min-height: 28px;
+  border-bottom: 1px solid var(--rule);
+  font-size: 14px;
+}
+
+.essential .part {
+  font-weight: 640;
+}
+
+.mass {
+  color: var(--quiet);
+  font-size: 13px;
+  text-align: right;
+}
+
+.button.small {
+  min-height: 24px;
+  padding: 0 8px;
+  font-size: 13px;
+}
+
+.off {
+  position: absolute;
+  right: 0;
+  padding: 3px 0 3px 10px;
+  background: var(--paper);
+  opacity: 0;
+}
+
+li:hover .off,
+.off:focus {
+  opacity: 1;
+}
+
+.hazard {
+  display: grid;
+  gap: 8px;
+  margin-top: 12px;
+  padding: 12px 14px;
+  border: 1px solid var(--rust);
+  border-radius: 4px;
+  background: var(--card);
+}
+
+.hazard form {
+  display: flex;
+  gap: 8px;
+}
+
+.history li {
+  display: grid;
+  grid-template-columns: 130px minmax(0, 1fr) 120px;
+  gap: 12px;
+  padding: 4px 0;
+  border-bottom: 1px solid var(--rule);
+  font-size: 14px;
+}
+
+@media (max-width: 1100px) {
+  .sheet {
+    grid-template-columns: minmax(0, 1fr);
+  }
+
+  .contents {
+    columns: 1;
+  }
+}
+</style>

@@ -1,0 +1,111 @@
+<script setup lang="ts">
+import type { ShelfKit } from '@binoculum/contract'
+import { computed } from 'vue'
+import KitTag from '../../shared/drawings/KitTag.vue'
+import ReadingFigure from '../../shared/drawings/ReadingFigure.vue'
+import ReasonText from '../../shared/ReasonText.vue'
+import { dayText, lateText, ownZone, whenText } from '../../shared/words.ts'
+import { readingOf } from './shelf-groups.ts'
+
+const { kit, chosen } = defineProps<{ kit: ShelfKit; chosen: boolean }>()
+defineEmits<{ choose: [] }>()
+
+const mirror = computed(() => readingOf(kit, 'collimation') ?? readingOf(kit, 'star'))
+const finder = computed(() => readingOf(kit, 'finder'))
+</script>
+
+<template>
+  <div
+    :class="['row', { chosen }]"
+    role="option"
+    :aria-selected="chosen"
+    :data-code="kit.code"
+    @click="$emit('choose')"
+    @dblclick="$router.push(`/kits/${kit.code}`)"
+  >
+    <div class="name">
+      <p class="serif">
+        <span class="kit-name" :title="kit.name">{{ kit.name }}</span> <KitTag :code="kit.code" />
+      </p>
+      <p class="second clip" :title="kit.modelName">{{ kit.modelName }}</p>
+    </div>
+    <p class="reason"><ReasonText :condition="kit.condition" :reasons="kit.reasons" :out="kit.group === 'out'" /></p>
+    <p class="where">
+      <strong v-if="kit.loan && kit.loan.daysLate > 0" class="rust">{{ lateText(kit.loan.daysLate) }}</strong>
+      <template v-else-if="kit.loan">back {{ dayText(kit.loan.dueAtUtc, ownZone) }}</template>
+      <template v-else>{{ kit.place }}</template>
+    </p>
+    <p class="next">
+      <template v-if="kit.next"
+        >{{ whenText(kit.next.atUtc, ownZone) }}<br /><span class="quiet clip">{{
+          kit.next.borrower
+        }}</span></template
+      >
+      <span v-else class="quiet">none booked</span>
+    </p>
+    <div><ReadingFigure v-if="mirror" :reading="mirror" /><span v-else class="second">not measured</span></div>
+    <div><ReadingFigure v-if="finder" :reading="finder" /><span v-else class="second">not measured</span></div>
+  </div>
+</template>
+
+<style scoped>
+.row {
+  display: grid;
+  grid-template-columns: 180px minmax(150px, 1fr) 100px 112px 66px 66px;
+  gap: 7.5px;
+  align-items: center;
+  min-height: 40px;
+  padding: 0 4px 0 16px;
+  border-bottom: 1px solid var(--rule);
+  font-size: 13.5px;
+  line-height: 17px;
+  cursor: default;
+}
+
+.row.chosen {
+  position: relative;
+  border-block: 1px solid var(--rule-strong);
+  background: var(--card);
+}
+
+.name .serif {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  font-size: 20px;
+  line-height: 22px;
+}
+
+.kit-name,
+.clip {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.clip {
+  display: block;
+}
+
+.name {
+  min-width: 0;
+}
+
+.reason {
+  display: -webkit-box;
+  overflow: hidden;
+  -webkit-box-orient: vertical;
+  -webkit-line-clamp: 2;
+}
+
+.next,
+.where {
+  min-width: 0;
+  overflow: hidden;
+  font-size: 13px;
+}
+
+.next {
+  white-space: nowrap;
+}
+</style>

@@ -1,0 +1,68 @@
+import type { RecordLine } from '@binoculum/contract'
+import {
+  conditionWords,
+  dateText,
+  mmText,
+  arcminText,
+  outcomeWords,
+  type Condition,
+  type Outcome,
+} from '@binoculum/core'
+
+const list = (value: unknown): Record<string, unknown>[] =>
+  Array.isArray(value) ? (value as Record<string, unknown>[]) : []
+const text = (value: unknown): string => (typeof value === 'string' || typeof value === 'number' ? String(value) : '')
+
+const readingWords = (reading: Record<string, unknown>): string | null => {
+  const { kind, asFound, asLeft, unit } = reading
+  if (typeof asFound !== 'number' || typeof asLeft !== 'number') return null
+  if (unit === 'mm') return `mirror ${mmText(asFound)} → ${mmText(asLeft)}`
+  if (unit === 'arcmin') return `finder ${arcminText(asFound)} → ${arcminText(asLeft)}`
+  return asLeft === 0 ? null : `${text(kind)} not fine`
+}
+
+/** One line of the record in plain words. */
+export function recordSentence({ act, before, after }: RecordLine): string {
+  const was = before ?? {}
+  const is = after ?? {}
+  switch (act) {
+    case 'brought-in':
+      return `brought in with ${text(is.parts)} parts${is.file ? ` from ${text(is.file)}` : ''}`
+    case 'promised':
+      return 'promised'
+    case 'handed-out': {
+      const due = text(is.dueOn)
+      const overruled = text(is.overruleReason)
+      return `handed out${due ? `, due ${dateText(due)}` : ''}${overruled ? `; overruled: “${overruled}”` : ''}`
+    }
+    case 'taken-back':
+    case 'take-back-corrected': {
+      const off = list(is.off).map(({ part, mark }) => `${text(part)} ${text(mark)}`)
+      const answers = (is.answers ?? {}) as Record<string, unknown>
+      const said = text(answers.whatDidNotWork)
+      const outcome = is.outcome ? `: ${outcomeWords[is.outcome as Outcome].toLowerCase()}` : ''
+      const details = [
+        ...off,
+        ...(answers.sunFilterFound ? ['sun filter found'] : []),
+        ...(said ? [`“${said}”`] : []),
+      ]
+      const what = act === 'taken-back' ? `taken back${outcome}` : 'take-back corrected'
+      return [what, ...details].join('; ')
+    }
+    case 'part-marked':
+      return `${text(is.part)}: ${text(was.mark)} → ${text(is.mark)}${is.note ? `, ${text(is.note)}` : ''}`
+    case 'part-withdrawn':
+      return `${text(is.part)} taken out for good`
+    case 'hazard-cured':
+      return `${text(was.hazard).replaceAll('-', ' ')} cured: ${text(is.cure)}`
+    case 'checked': {
+      const readings = list(is.readings).flatMap((reading) => readingWords(reading) ?? [])
+      const condition = is.condition ? conditionWords[is.condition as Condition].toLowerCase() : ''
+      return [`checked: ${condition}`, ...readings].join(', ')
+    }
+    case 'link-renewed':
+      return 'new link to the guide'
+    default:
+      return act.replaceAll('-', ' ')
+  }
+}

@@ -1,0 +1,66 @@
+import type { ReadingView, ShelfKit } from '@binoculum/contract'
+import { arcminText, mmText } from '@binoculum/core'
+
+export interface ShelfGroup {
+  readonly key: ShelfKit['group']
+  readonly title: string
+  readonly note: string
+  readonly kits: readonly ShelfKit[]
+}
+
+const titles: readonly (readonly [ShelfKit['group'], string, string])[] = [
+  ['shelf', 'On the shelf', 'can it go out, and why'],
+  ['out', 'Out on loan', 'first back on top'],
+  ['bench', 'At the bench', 'soonest hand-out first'],
+  ['held', 'Held', 'not to be lent'],
+]
+
+const lateLast = '9999'
+const orderKey = (kit: ShelfKit) =>
+  kit.group === 'out' ? (kit.loan?.dueAtUtc ?? lateLast) : (kit.next?.atUtc ?? lateLast)
+
+/** Kits under where they are, since that is the first question asked. */
+export function groupKits(kits: readonly ShelfKit[]): readonly ShelfGroup[] {
+  return titles.flatMap(([key, title, note]) => {
+    const members = kits
+      .filter(({ group }) => group === key)
+      .sort((a, b) => orderKey(a).localeCompare(orderKey(b)) || a.name.localeCompare(b.name))
+    return members.length > 0 ? [{ key, title, note, kits: members }] : []
+  })
+}
+
+export interface ShelfFilter {
+  readonly text: string
+  readonly branchId: string
+  readonly condition: ShelfKit['condition'] | ''
+}
+
+export function filterKits(kits: readonly ShelfKit[], { text, branchId, condition }: ShelfFilter): ShelfKit[] {
+  const words = text.trim().toLowerCase().split(/\s+/).filter(Boolean)
+  return kits.filter((kit) => {
+    const line = `${kit.name} ${kit.code} ${kit.modelName} ${kit.place} ${kit.loan?.borrower ?? ''}`.toLowerCase()
+    return (
+      words.every((word) => line.includes(word)) &&
+      (branchId === '' || kit.branchId === branchId) &&
+      (condition === '' || kit.condition === condition)
+    )
+  })
+}
+
+export const readingOf = (kit: { readings: readonly ReadingView[] }, kind: ReadingView['kind']): ReadingView | null =>
+  kit.readings.find((reading) => reading.kind === kind) ?? null
+
+/** A reading's figure with its unit; judged ones are a word. */
+export function readingText(reading: ReadingView): string {
+  if (reading.unit === 'mm') return mmText(reading.asLeft)
+  if (reading.unit === 'arcmin') return arcminText(reading.asLeft)
+  return reading.asLeft === 0 ? 'fine' : 'not fine'
+}
+
+export const sourceWords: Readonly<Record<ReadingView['source'], string>> = {
+  measured: 'measured',
+  typed: 'typed in',
+  photo: 'from a photo',
+  judged: 'judged',
+  assumed: 'assumed',
+}

@@ -1,0 +1,13 @@
+import '@fontsource/sorts-mill-goudy/latin-400.css'
+import '@fontsource/sorts-mill-goudy/latin-400-italic.css'
+import '@fontsource/sorts-mill-goudy/latin-ext-400.css'
+import '@fontsource-variable/atkinson-hyperlegible-next/wght.css'
+import './theme/tokens.css'
+import './theme/base.css'
+import './theme/night-bar.css'
+import { createPinia } from 'pinia'
+import { createApp } from 'vue'
+import App from './App.vue'
+import { makeRouter } from './router.ts'
+
+createApp(App).use(createPinia()).use(makeRouter()).mount('#app')

@@ -1,0 +1,85 @@
+import { createRouter, createWebHistory, type Router } from 'vue-router'
+import { useSession } from './areas/people/session.ts'
+
+declare module 'vue-router' {
+  interface RouteMeta {
+    /** Pages without sign-in: joining, and the borrower's guide. */
+    open?: boolean
+    title?: string
+  }
+}
+
+export function makeRouter(): Router {
+  const router = createRouter({
+    history: createWebHistory(),
+    routes: [
+      { path: '/', redirect: '/shelf' },
+      {
+        path: '/sign-in',
+        meta: { open: true, title: 'Sign in' },
+        component: () => import('./areas/people/SignInPage.vue'),
+      },
+      {
+        path: '/join/:token',
+        meta: { open: true, title: 'Join' },
+        component: () => import('./areas/people/JoinPage.vue'),
+      },
+      {
+        path: '/g/:token',
+        meta: { open: true, title: 'Your telescope' },
+        component: () => import('./areas/guides/BorrowerGuidePage.vue'),
+      },
+      {
+        path: '/',
+        component: () => import('./areas/RoomLayout.vue'),
+        children: [
+          { path: 'shelf', meta: { title: 'Shelf' }, component: () => import('./areas/shelf/ShelfPage.vue') },
+          { path: 'kits/:code', meta: { title: 'Kit' }, component: () => import('./areas/shelf/KitSheetPage.vue') },
+          { path: 'desk', meta: { title: 'Desk' }, component: () => import('./areas/desk/DeskPage.vue') },
+          {
+            path: 'desk/hand-out/:code',
+            meta: { title: 'Hand out' },
+            component: () => import('./areas/desk/HandOutPage.vue'),
+          },
+          {
+            path: 'desk/take-back/:loanId',
+            meta: { title: 'Take back' },
+            component: () => import('./areas/desk/TakeBackPage.vue'),
+          },
+          { path: 'bench', meta: { title: 'Bench' }, component: () => import('./areas/bench/BenchPage.vue') },
+          { path: 'bench/:code', meta: { title: 'Check' }, component: () => import('./areas/bench/CheckPage.vue') },
+          { path: 'guides', meta: { title: 'Guides' }, component: () => import('./areas/guides/GuidesPage.vue') },
+          {
+            path: 'guides/:loanId',
+            meta: { title: 'Guide' },
+            component: () => import('./areas/guides/GuidePreviewPage.vue'),
+          },
+          { path: 'setup', redirect: '/setup/bring-in' },
+          {
+            path: 'setup/bring-in',
+            meta: { title: 'Bring in a list' },
+            component: () => import('./areas/setup/BringInPage.vue'),
+          },
+          {
+            path: 'setup/people',
+            meta: { title: 'People' },
+            component: () => import('./areas/setup/PeoplePage.vue'),
+          },
+        ],
+      },
+      { path: '/:rest(.*)*', meta: { open: true }, component: () => import('./areas/NotFoundPage.vue') },
+    ],
+    scrollBehavior: (_to, _from, saved) => saved ?? { top: 0 },
+  })
+  router.beforeEach(async (to) => {
+    if (to.meta.open) return true
+    const session = useSession()
+    await session.load()
+    return session.current ? true : { path: '/sign-in', query: { next: to.fullPath } }
+  })
+  router.afterEach((to) => {
+    document.title = to.meta.title ? `${to.meta.title} · Binoculum` : 'Binoculum'
+    if (!to.path.startsWith('/g/')) delete document.documentElement.dataset.scheme
+  })
+  return router
+}

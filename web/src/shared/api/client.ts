@@ -1,0 +1,67 @@
+import type { ErrorReply } from '@binoculum/contract'
+
+/** An answer of the server that says no, with what it says about it. */
+export class ApiError extends Error {
+  constructor(
+    readonly status: number,
+    readonly reply: ErrorReply['error'],
+  ) {
+    super(reply.message)
+  }
+  get code(): string {
+    return this.reply.code
+  }
+  /** The message, and the named fields under it. */
+  get sentences(): string[] {
+    const issues = this.reply.issues ?? []
+    return [this.message, ...issues.map(({ path, message }) => (path ? `${path}: ${message}` : message))]
+  }
+}
+
+type SignInAgain = () => Promise<void>
+let signInAgain: SignInAgain | null = null
+
+/** Set by the session store: asks for the password where the user stands, so that no form is lost. */
+export function onSessionOver(handler: SignInAgain): void {
+  signInAgain = handler
+}
+
+async function send(method: string, path: string, body: unknown): Promise<Response> {
+  try {
+    return await fetch(path, {
+      method,
+      credentials: 'same-origin',
+      ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
+    })
+  } catch {
+    const message = 'No connection to the library’s server. What you typed is kept here; try again.'
+    throw new ApiError(0, { code: 'NO_CONNECTION', message })
+  }
+}
+
+async function readError(response: Response): Promise<ApiError> {
+  const unreadable = { code: 'OUR_FAULT', message: 'The server’s answer could not be read. Try again.' }
+  try {
+    return new ApiError(response.status, ((await response.json()) as ErrorReply).error ?? unreadable)
+  } catch {
+    return new ApiError(response.status, unreadable)
+  }
+}
+
+async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
+  let response = await send(method, path, body)
+  if (response.status === 401) {
+    const error = await readError(response)
+    if (error.code !== 'SIGN_IN' || !signInAgain) throw error
+    await signInAgain()
+    response = await send(method, path, body)
+  }
+  if (!response.ok) throw await readError(response)
+  return (response.status === 204 ? undefined : await response.json()) as T
+}
+
+export const api = {
+  get: <T>(path: string) => call<T>('GET', path),
+  post: <T>(path: string, body?: unknown) => call<T>('POST', path, body ?? {}),
+  delete: (path: string) => call<void>('DELETE', path),
+}

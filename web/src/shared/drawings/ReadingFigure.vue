@@ -1,0 +1,36 @@
+<script setup lang="ts">
+import type { ReadingView } from '@binoculum/contract'
+import { kindWords } from '@binoculum/core'
+import { computed } from 'vue'
+import { readingText } from '../../areas/shelf/shelf-groups.ts'
+import ScaleBar from './ScaleBar.vue'
+
+/** A figure with its unit, and its place on the scale under it. */
+const { reading } = defineProps<{ reading: ReadingView }>()
+const parts = computed(() => /^([\d.]+)(.*)$/.exec(readingText(reading)))
+const label = computed(() => `${kindWords[reading.kind]} ${readingText(reading)}, limit ${reading.limit.toFixed(1)}`)
+</script>
+
+<template>
+  <span v-if="reading.unit === 'judged'" class="judged"
+    >{{ reading.kind === 'star' ? 'star: ' : '' }}{{ reading.asLeft === 0 ? 'good' : 'not fine' }}</span
+  >
+  <span v-else class="reading-figure">
+    <span
+      ><b>{{ parts?.[1] }}</b
+      ><span class="quiet">{{ parts?.[2] }}</span></span
+    >
+    <ScaleBar :value="reading.asLeft" :limit="reading.limit" :good="reading.good" :width="56" :label="label" />
+  </span>
+</template>
+
+<style scoped>
+.reading-figure {
+  display: block;
+  line-height: 16px;
+}
+
+.judged {
+  font-size: 14px;
+}
+</style>

@@ -1,0 +1,26 @@
+import { useEventListener } from '@vueuse/core'
+
+export type KeyMap = Readonly<Record<string, (event: KeyboardEvent) => void>>
+
+const takesText = (target: EventTarget | null) =>
+  target instanceof HTMLElement &&
+  (target.isContentEditable ||
+    target instanceof HTMLTextAreaElement ||
+    target instanceof HTMLSelectElement ||
+    (target instanceof HTMLInputElement && !['checkbox', 'radio', 'button'].includes(target.type)))
+
+/** True for a control that answers to Enter and Space by itself. */
+const isPressable = (target: EventTarget | null) =>
+  target instanceof HTMLButtonElement || target instanceof HTMLAnchorElement || target instanceof HTMLInputElement
+
+/** Single keys of a page. Typing into a field never triggers one; neither do keys held with Ctrl, Alt or Meta. */
+export function useKeys(keys: () => KeyMap): void {
+  useEventListener(document, 'keydown', (event: KeyboardEvent) => {
+    if (event.ctrlKey || event.altKey || event.metaKey || event.defaultPrevented || takesText(event.target)) return
+    if ((event.key === 'Enter' || event.key === ' ') && isPressable(event.target)) return
+    const act = keys()[event.key === ' ' ? 'Space' : event.key]
+    if (!act) return
+    event.preventDefault()
+    act(event)
+  })
+}

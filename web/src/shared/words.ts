@@ -1,0 +1,30 @@
+/** Dates and times as the screens say them, in a branch's own zone. */
+
+const format = (zone: string, options: Intl.DateTimeFormatOptions) =>
+  new Intl.DateTimeFormat('en-GB', { timeZone: zone, ...options })
+
+export function dayText(atUtc: string, zone: string): string {
+  const parts = format(zone, { weekday: 'short', day: 'numeric', month: 'short' }).formatToParts(new Date(atUtc))
+  const part = (type: string) => parts.find((candidate) => candidate.type === type)?.value ?? ''
+  return `${part('weekday')} ${part('day')} ${part('month')}`
+}
+
+export const hourText = (atUtc: string, zone: string): string =>
+  format(zone, { hour: '2-digit', minute: '2-digit' }).format(new Date(atUtc))
+
+const isoDay = (at: Date, zone: string) =>
+  format(zone, { year: 'numeric', month: '2-digit', day: '2-digit' }).format(at)
+
+/** “today 16:00”, “tomorrow 16:00”, “Fri 12 Mar 16:00”. */
+export function whenText(atUtc: string, zone: string, now: Date = new Date()): string {
+  const day = isoDay(new Date(atUtc), zone)
+  const hour = hourText(atUtc, zone)
+  if (day === isoDay(now, zone)) return `today ${hour}`
+  if (day === isoDay(new Date(now.getTime() + 86_400_000), zone)) return `tomorrow ${hour}`
+  return `${dayText(atUtc, zone)} ${hour}`
+}
+
+export const lateText = (days: number): string => `${days} ${days === 1 ? 'day' : 'days'} late`
+
+/** The zone of this machine, for pages that belong to no branch. */
+export const ownZone = Intl.DateTimeFormat().resolvedOptions().timeZone

@@ -27,6 +27,7 @@ module.exports = {
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.tests.json' },
     enhancedResolveOptions: {
+      exportsFields: ['exports'],
       conditionNames: ['@binoculum/source', 'import', 'types', 'node'],
       extensions: ['.ts', '.vue', '.js', '.mjs'],
     },

@@ -321,8 +321,12 @@ const stepsByFamily: Readonly<Record<Family, readonly Step[]>> = {
 }
 
 export function setUpSteps(kit: KitInHand): readonly GuideStep[] {
-  return stepsByFamily[kit.family].flatMap((make) => make(kit) ?? [])
+  return makeSteps(stepsByFamily[kit.family], kit)
 }
+
+/** A step whose every line speaks of parts that this kit hasn't got is no step. */
+const makeSteps = (steps: readonly Step[], kit: KitInHand): readonly GuideStep[] =>
+  steps.flatMap((make) => make(kit) ?? []).filter(({ lines }) => lines.length > 0)
 
 const putAwayStart: Step = (kit) =>
   step('Switch off and close', [
@@ -355,4 +359,4 @@ const packCase: Step = (kit) =>
   ])
 
 export const putAwaySteps = (kit: KitInHand): readonly GuideStep[] =>
-  [putAwayStart, tubeOffFirst, closeTube, packCase].flatMap((make) => make(kit) ?? [])
+  makeSteps([putAwayStart, tubeOffFirst, closeTube, packCase], kit)

@@ -17,7 +17,8 @@ import { Problem } from '../../platform/errors.ts'
 import { appendRecord } from '../../platform/record.ts'
 import { once } from '../../platform/sent-once.ts'
 import { readListFile } from './list-file.ts'
-import { insertKit, takenCodes } from './queries.ts'
+import { insertKit } from '../kits/service.ts'
+import { takenCodes } from './queries.ts'
 
 /** Rows of the file that the preview shows; the reading is of all of them. */
 const PREVIEW_ROWS = 200

@@ -1,5 +1,6 @@
 import type { Found, Part, ReadingView, RecordLine } from '@binoculum/contract'
 import { changedRows, selectRows, type Tx } from '../../platform/database.ts'
+import { Kit, Model, PartRow } from './entities.ts'
 
 /** All that the shelf shows of a kit, in one row. Only parts that are not plainly present travel. */
 export interface ShelfRow {
@@ -172,4 +173,12 @@ export async function find(tx: Tx, branchIds: readonly string[], text: string): 
     ),
   ])
   return { kits, parts, loans }
+}
+
+export type NewKit = { readonly model: Model; readonly kit: Kit; readonly parts: PartRow[] }
+
+export async function insertKit(tx: Tx, made: NewKit): Promise<void> {
+  await tx.insert(Model, made.model as never)
+  await tx.insert(Kit, made.kit)
+  await tx.insert(PartRow, made.parts as never)
 }

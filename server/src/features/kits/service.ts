@@ -276,4 +276,4 @@ export class Kits {
 }
 
 export type { ShelfRow } from './queries.ts'
-export { bumpKitVersion, lockKit } from './queries.ts'
+export { bumpKitVersion, insertKit, lockKit } from './queries.ts'

@@ -331,8 +331,9 @@ html[data-scheme='ember'] .button.main {
 }
 
 .clip {
+  display: -webkit-box;
   overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
+  -webkit-box-orient: vertical;
+  -webkit-line-clamp: 2;
 }
 </style>

@@ -335,6 +335,7 @@ th {
   padding: 6px;
   border-bottom: 1px solid var(--rule-strong);
   background: var(--card);
+  font-weight: 400;
   text-align: left;
 }
 

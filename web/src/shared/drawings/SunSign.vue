@@ -4,7 +4,7 @@ const rays = Array.from({ length: 12 }, (_, index) => index * 30)
 </script>
 
 <template>
-  <svg :width="size" :height="size" viewBox="-24 -24 48 48" class="sun" role="img" aria-label="Never at the Sun">
+  <svg :width="size" :height="size" viewBox="-24 -24 48 48" class="sun-sign" role="img" aria-label="Never at the Sun">
     <circle r="9" />
     <line v-for="deg in rays" :key="deg" y1="-12.5" y2="-17.5" :transform="`rotate(${deg})`" />
     <line x1="-19" y1="20" x2="19" y2="-20" class="halo" />
@@ -13,7 +13,7 @@ const rays = Array.from({ length: 12 }, (_, index) => index * 30)
 </template>
 
 <style scoped>
-.sun {
+.sun-sign {
   flex: none;
 }
 

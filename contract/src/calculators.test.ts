@@ -1,0 +1,56 @@
+import { calculate, calculators } from './calculators.ts'
+
+const judge = {
+  model: { family: 'tabletop-reflector', optics: { apertureMm: 114, focalLengthMm: 450 }, highestMagnification: 90 },
+  parts: [{ role: 'tube', mark: 'present' }],
+  readings: [],
+  hazards: [],
+  openJobs: [],
+  policies: { maxAgeDays: 120, collimation: 'leave-it-to-us' },
+  atUtc: '2026-03-12T18:00:00Z',
+}
+const good: Record<string, object> = {
+  'optics.view': { apertureMm: 130, focalLengthMm: 650, eyepieceMm: 25, apparentFieldDeg: 50 },
+  'collimation.quality': { apertureMm: 114, focalLengthMm: 450, axisErrorMm: 1.9 },
+  'finder.parallax': { offsetMm: { x: 0, y: 120 }, distanceM: 60 },
+  'finder.verdict': { misalignmentArcmin: 20, trueFieldDeg: 1 },
+  'readiness.judge': judge,
+}
+
+it.each([...calculators.keys()])('%s answers in the shape it promises, and names its sources', (name) => {
+  const answer = calculate(name, good[name])
+  expect(answer.ok).toBe(true)
+  const entry = calculators.get(name)
+  expect(entry?.output.safeParse(answer.ok && answer.output).success).toBe(true)
+  expect(entry?.sources.length).toBeGreaterThan(0)
+})
+
+it.each([
+  { name: 'optics.view', change: { apertureMm: -130 }, path: 'apertureMm' },
+  { name: 'optics.view', change: { eyepieceMm: 0 }, path: 'eyepieceMm' },
+  { name: 'optics.view', change: { eyepieceMm: NaN }, path: 'eyepieceMm' },
+  { name: 'optics.view', change: { focalLengthMm: '650' }, path: 'focalLengthMm' },
+  { name: 'collimation.quality', change: { mirrorFigure: 'flat' }, path: 'mirrorFigure' },
+  { name: 'finder.parallax', change: { offsetMm: { x: 1 } }, path: 'offsetMm.y' },
+  { name: 'readiness.judge', change: { atUtc: 'noon' }, path: 'atUtc' },
+  { name: 'readiness.judge', change: { parts: [{ role: 'tube', mark: 'gone' }] }, path: 'parts.0.mark' },
+])('$name refuses $change and names $path', ({ name, change, path }) => {
+  const answer = calculate(name, { ...good[name], ...change })
+  expect(answer).toMatchObject({ ok: false, error: { code: 'BAD_INPUT' } })
+  expect(!answer.ok && answer.error.issues.map((issue) => issue.path)).toContain(path)
+})
+
+it('a misspelt optional field is an error, not ignored', () => {
+  const answer = calculate('optics.view', { ...good['optics.view'], barlowe: 2 })
+  expect(!answer.ok && answer.error.issues[0]?.message).toContain('barlowe')
+})
+
+it.each([null, 'text', [], 7])('%p as the whole input is refused', (input) => {
+  expect(calculate('optics.view', input)).toMatchObject({ ok: false, error: { code: 'BAD_INPUT' } })
+})
+
+it('an unknown calculator is told which there are', () => {
+  const answer = calculate('optics.magic', {})
+  expect(answer).toMatchObject({ ok: false, error: { code: 'UNKNOWN_CALCULATOR' } })
+  expect(!answer.ok && answer.error.issues[0]?.message).toContain('optics.view')
+})

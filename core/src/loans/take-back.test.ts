@@ -1,0 +1,40 @@
+import { hazardsFrom, jobsForOutcome, jobsFrom, proposeOutcome, type TakeBackAnswers } from './take-back.ts'
+
+const clean: TakeBackAnswers = {
+  whatDidNotWork: '  ',
+  dropped: false,
+  wet: false,
+  glassWhole: true,
+  batteryDoorShut: true,
+  sunFilterFound: false,
+}
+
+it('a clean return opens nothing', () => {
+  expect([hazardsFrom(clean), jobsFrom(clean)]).toEqual([[], []])
+})
+
+it.each([
+  { answers: { sunFilterFound: true }, hazard: 'screw-in-sun-filter' },
+  { answers: { batteryDoorShut: false }, hazard: 'battery-door-open' },
+  { answers: { wet: true }, hazard: 'wet' },
+])('$answers brings $hazard to light', ({ answers, hazard }) => {
+  expect(hazardsFrom({ ...clean, ...answers })).toEqual([hazard])
+})
+
+it.each([
+  { answers: { dropped: true }, code: 'knock-check' },
+  { answers: { glassWhole: false }, code: 'bench-wanted' },
+  { answers: { whatDidNotWork: 'It sank.' }, code: 'reported-trouble' },
+])('$answers opens the job $code', ({ answers, code }) => {
+  expect(jobsFrom({ ...clean, ...answers }).map((job) => job.code)).toEqual([code])
+})
+
+it.each([
+  { condition: 'full', outcome: 'shelf', jobs: 0 },
+  { condition: 'half', outcome: 'shelf-with-note', jobs: 0 },
+  { condition: 'crescent', outcome: 'bench', jobs: 1 },
+  { condition: 'new', outcome: 'hold', jobs: 1 },
+] as const)('$condition proposes $outcome', ({ condition, outcome, jobs }) => {
+  expect(proposeOutcome({ condition, reasons: [] })).toBe(outcome)
+  expect(jobsForOutcome(outcome)).toHaveLength(jobs)
+})

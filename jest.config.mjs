@@ -20,6 +20,7 @@ const shared = {
 
 export default {
   maxWorkers: 2,
+  testTimeout: 30_000,
   projects: [
     { ...shared, displayName: 'unit', testMatch: ['<rootDir>/{core,contract,server,web}/src/**/*.test.ts'] },
     { ...shared, displayName: 'integration', testMatch: ['<rootDir>/server/test/**/*.test.ts'] },

@@ -17,7 +17,7 @@ import { People } from './features/people/service.ts'
 import { accessRules } from './platform/access.ts'
 import type { App } from './platform/app-type.ts'
 import type { Database } from './platform/database.ts'
-import { errorHandling } from './platform/errors.ts'
+import { errorHandling, Problem } from './platform/errors.ts'
 import { pages } from './platform/pages.ts'
 import { sessionCookie } from './platform/session.ts'
 
@@ -41,6 +41,12 @@ export async function buildApp(options: AppOptions): Promise<App> {
     bodyLimit: 1_000_000,
     trustProxy: false,
     routerOptions: { maxParamLength: 200 },
+  })
+  const parseJson = app.getDefaultJsonParser('error', 'error')
+  app.addContentTypeParser('application/json', { parseAs: 'string' }, (request, body, done) => {
+    // PostgreSQL stores no zero bytes, and nobody types one.
+    if (body.includes('\\u0000')) return done(new Problem('BAD_INPUT'))
+    return parseJson(request, String(body), done)
   })
   app.setValidatorCompiler(validatorCompiler)
   app.setSerializerCompiler(serializerCompiler)

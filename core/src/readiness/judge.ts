@@ -174,11 +174,14 @@ function judgeHazard(hazard: HazardCode): Reason {
   return reason('HAZARD', 'new', { figures, remedy, minutes: 5, overrule: 'never' })
 }
 
+const nothingOff: readonly Reason[] = []
+
 function judgePart(part: JudgedPart): readonly Reason[] {
+  if (part.mark === 'present' && part.role !== 'screw-in-sun-filter') return nothingOff
   const facts = roleFacts(part.role)
   // A sun filter that screws into an eyepiece is a hazard by being there, and its absence is the wanted state.
   if (part.role === 'screw-in-sun-filter') return part.mark === 'missing' ? [] : [judgeHazard('screw-in-sun-filter')]
-  if (part.mark === 'present' || part.mark === 'unseen') return []
+  if (part.mark === 'present' || part.mark === 'unseen') return nothingOff
   const criticality = part.criticality ?? facts.criticality
   const figures = { part: part.name ?? facts.words, role: part.role, criticality, count: part.count ?? 1 }
   const code = ({ missing: 'PART_MISSING', damaged: 'PART_DAMAGED', wrong: 'PART_WRONG' } as const)[part.mark]

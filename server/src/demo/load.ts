@@ -43,7 +43,12 @@ function describe(signIns: SignIns): string {
 }
 
 /** Everything invented, written in one transaction. Deterministic: only `now` and the passwords differ. */
-export async function fillDemo(tx: Tx, now: Date, signIns: SignIns): Promise<void> {
+export async function fillDemo(
+  tx: Tx,
+  now: Date,
+  signIns: SignIns,
+  kits: readonly KitStory[] = demoKits,
+): Promise<void> {
   const chance = new Chance('people')
   const branches = demoBranches.map((branch) => ({ ...branch, id: chance.id() }))
   const staff = demoStaff.map((person) => ({ ...person, id: chance.id() }))
@@ -94,7 +99,7 @@ export async function fillDemo(tx: Tx, now: Date, signIns: SignIns): Promise<voi
     models.map(({ id, name, family, optics }) => ({ id, name, family, optics })),
   )
 
-  const histories = demoKits.map((story) => {
+  const histories = kits.map((story) => {
     const model = models.find(({ key }) => key === story.model)
     const branch = branches.find(({ key }) => key === story.branch)
     if (!model || !branch) throw new RangeError(`story ${story.code} names no model or branch`)

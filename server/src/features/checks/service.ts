@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { modelOpticsSchema, type Bench, type FinishCheck, type KitSheet, type Session } from '@binoculum/contract'
+import { type Bench, type FinishCheck, type KitSheet, type Session } from '@binoculum/contract'
 import { reasonSentence, readingFromStation, type CheckedKit, type KeptReading } from '@binoculum/core'
 import { deskRoles, requireRole } from '../../platform/access.ts'
 import type { Context } from '../../platform/context.ts'
@@ -7,12 +7,12 @@ import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
 import { appendRecord } from '../../platform/record.ts'
 import { once } from '../../platform/sent-once.ts'
-import { fieldOfRow, judgeRow, type Kits, type ShelfRow } from '../kits/service.ts'
+import { fieldOfRow, judgeRow, opticsOf, type Kits, type ShelfRow } from '../kits/service.ts'
 import type { ReadingRow } from './entities.ts'
 import { closeJobs, insertCheck, keepReadings, placeOnShelf } from './queries.ts'
 
 const checkedKit = (row: ShelfRow): CheckedKit => ({
-  ...modelOpticsSchema.parse(row.optics),
+  ...opticsOf(row),
   lowestFieldDeg: fieldOfRow(row),
 })
 

@@ -1,19 +1,12 @@
 import { randomUUID } from 'node:crypto'
-import {
-  guideSchema,
-  modelOpticsSchema,
-  type GuideList,
-  type IssuedGuide,
-  type Part,
-  type Session,
-} from '@binoculum/contract'
+import { guideSchema, type GuideList, type IssuedGuide, type Part, type Session } from '@binoculum/contract'
 import { composeGuide, type Guide } from '@binoculum/core'
 import { branchIdsOf } from '../../platform/access.ts'
 import type { Context } from '../../platform/context.ts'
 import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
 import { hashToken } from '../../platform/secrets.ts'
-import { loanCode, type ShelfRow } from '../kits/service.ts'
+import { loanCode, opticsOf, type ShelfRow } from '../kits/service.ts'
 import { GuideRow } from './entities.ts'
 import * as queries from './queries.ts'
 
@@ -31,7 +24,7 @@ export class Guides {
       kitCode: row.code,
       modelName: row.modelName,
       family: row.family as Parameters<typeof composeGuide>[0]['family'],
-      optics: modelOpticsSchema.parse(row.optics),
+      optics: opticsOf(row),
       parts: parts.map((part) => ({ ...part, ...part.optics })),
       collimationPolicy: row.collimationPolicy,
       branchName: row.branchName,

@@ -25,10 +25,12 @@ import {
   type OpenJob,
   type Role,
 } from '@binoculum/core'
+import { z } from 'zod'
 import { branchIdsOf, deskRoles, requireRole } from '../../platform/access.ts'
 import type { Context } from '../../platform/context.ts'
 import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
+import { oncePerText } from '../../platform/once-per-text.ts'
 import { appendRecord } from '../../platform/record.ts'
 import { Job, Kit, PartRow } from './entities.ts'
 import * as queries from './queries.ts'
@@ -43,17 +45,31 @@ export const loanCode = (number: number): string => `L-${String(number).padStart
 export const daysLate = (dueAt: Date, now: Date): number =>
   now <= dueAt ? 0 : Math.max(1, Math.floor((now.getTime() - dueAt.getTime()) / MILLISECONDS_PER_DAY))
 
-type PolicyRow = Pick<queries.ShelfRow, 'policies' | 'collimationPolicy'>
-const policiesOf = (row: PolicyRow) => ({ ...policiesSchema.parse(row.policies), collimation: row.collimationPolicy })
+const parsePolicies = oncePerText((text) => policiesSchema.parse(JSON.parse(text)))
+const parseOptics = oncePerText((text) => modelOpticsSchema.parse(JSON.parse(text)))
+const powerPartsSchema = z.array(z.object({ name: z.string(), mark: z.string(), optics: partOpticsSchema }))
 
-/** Powers that the kit's own eyepieces give; what is missing or wrong gives none. */
-export function powersOfRow(row: Pick<queries.ShelfRow, 'optics' | 'powerParts'>) {
-  const usable = row.powerParts.filter(({ mark }) => mark !== 'missing' && mark !== 'wrong')
+export const opticsOf = (row: queries.ShelfRow) => parseOptics(row.opticsJson)
+const policiesOf = (row: queries.ShelfRow) => ({
+  ...parsePolicies(row.policiesJson),
+  collimation: row.collimationPolicy,
+})
+
+const TEXTS_APART = '\n'
+const powersFromTexts = oncePerText((texts) => {
+  const [opticsJson = '', powerPartsJson = ''] = texts.split(TEXTS_APART)
+  const parts = powerPartsSchema.parse(JSON.parse(powerPartsJson))
+  // What is missing or wrong gives no power.
+  const usable = parts.filter(({ mark }) => mark !== 'missing' && mark !== 'wrong')
   return powersOf(
-    modelOpticsSchema.parse(row.optics),
-    usable.map((part) => ({ ...partOpticsSchema.parse(part), name: part.name })),
+    parseOptics(opticsJson),
+    usable.map(({ name, optics }) => ({ ...optics, name })),
   )
-}
+})
+
+/** Powers that the kit's own eyepieces give. JSON texts from the database have no line breaks. */
+const powersOfRow = ({ opticsJson, powerPartsJson }: queries.ShelfRow) =>
+  powersFromTexts(`${opticsJson}${TEXTS_APART}${powerPartsJson}`)
 
 /** True field of the kit's lowest power, which sets the finder's limit. */
 export const fieldOfRow = (row: queries.ShelfRow): number =>
@@ -71,7 +87,7 @@ export function judgeRow(
     readonly jobs?: readonly OpenJob[]
   } = {},
 ): Judgement {
-  const optics = modelOpticsSchema.parse(row.optics)
+  const optics = opticsOf(row)
   return judgeReadiness({
     model: { family: row.family as Family, optics, highestMagnification: highestMagnification(powersOfRow(row)) },
     parts: changed.parts ?? judgedParts(row),
@@ -80,7 +96,7 @@ export function judgeRow(
       value: reading.asLeft,
       limit: reading.limit,
       source: reading.source,
-      atUtc: new Date(reading.at).toISOString(),
+      atUtc: reading.atUtc,
     })),
     hazards: [...(row.hazards as HazardCode[]), ...(changed.hazards ?? [])],
     openJobs: [...row.jobs.map(({ code, text }) => ({ code: code as JobCode, text })), ...(changed.jobs ?? [])],
@@ -91,7 +107,8 @@ export function judgeRow(
 
 /** Parts that are plainly present need no names to be judged, only to be counted. */
 function judgedParts(row: queries.ShelfRow): readonly JudgedPart[] {
-  const off = row.offParts.map((part) => ({
+  const inOrder = [...row.offParts].sort((a, b) => a.position - b.position)
+  const off = inOrder.map((part) => ({
     ...part,
     role: part.role as Role,
     mark: part.mark as Mark,
@@ -120,7 +137,7 @@ export function shelfKit(row: queries.ShelfRow, now: Date): ShelfKit {
     place: row.standsAt === 'bench' ? 'bench' : row.place,
     condition: judgement.condition,
     reasons: [...judgement.reasons],
-    readings: row.readings.map(({ at, ...reading }) => ({ ...reading, atUtc: new Date(at).toISOString() })),
+    readings: [...row.readings],
     loan: row.loan && {
       id: row.loan.id,
       code: loanCode(row.loan.number),
@@ -136,7 +153,7 @@ export function shelfKit(row: queries.ShelfRow, now: Date): ShelfKit {
 export class Kits {
   constructor(private readonly context: Context) {}
 
-  /** One round trip beyond the session's, whatever the number of kits. */
+  /** Two round trips beyond the session's, whatever the number of kits. */
   async shelf(session: Session): Promise<Shelf> {
     const now = this.context.clock()
     const rows = await queries.shelfOfBranches(this.context.database.reader, branchIdsOf(session))
@@ -176,7 +193,7 @@ export class Kits {
       zone: row.zone,
       emergencyLine: row.emergencyLine,
       currency: row.currency,
-      optics: modelOpticsSchema.parse(row.optics),
+      optics: opticsOf(row),
       policies: policiesOf(row),
       hazards: row.hazards as HazardCode[],
       parts,

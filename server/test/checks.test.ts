@@ -1,0 +1,122 @@
+import { randomUUID } from 'node:crypto'
+import type { KitSheet } from '@binoculum/contract'
+import { kitOf, startTestServer, type Agent } from './support.ts'
+
+let server: Awaited<ReturnType<typeof startTestServer>>
+let kofi: Agent
+beforeAll(async () => {
+  server = await startTestServer()
+  kofi = await server.signIn('kofi')
+})
+afterAll(() => server.close())
+
+const fine = { asFound: 'fine', asLeft: 'fine' }
+const moves = { up: true, free: true, stays: true }
+const mirror = (found: number, left: number) => ({
+  station: 'collimation',
+  asFound: { offsetMm: found, clockHours: 4 },
+  asLeft: { offsetMm: left, clockHours: 12 },
+})
+const finder = (arcmin: number) => ({
+  station: 'finder',
+  asFound: { way: 'typed', misalignmentArcmin: 44 },
+  asLeft: { way: 'typed', misalignmentArcmin: arcmin },
+})
+async function check(code: string, stations: object[], rest: object = {}) {
+  const kit = await kitOf(kofi, code)
+  const doneJobIds = kit.jobs.map(({ id }) => id)
+  const body = {
+    idempotencyKey: randomUUID(),
+    kitVersion: kit.version,
+    stations,
+    doneJobIds,
+    backToShelf: true,
+    ...rest,
+  }
+  return kofi.post<{ kit: KitSheet; error: { code: string } }>(`/api/kits/${kit.id}/checks`, body)
+}
+
+it('a mirror put right makes the kit fit, and both readings are kept', async () => {
+  expect(await kitOf(kofi, 'M-07')).toMatchObject({ group: 'bench', condition: 'crescent' })
+  const { kit } = (await check('M-07', [mirror(5.1, 0.6)])).body
+  expect(kit).toMatchObject({ group: 'shelf', condition: 'full' })
+  const reading = kit.readings.find(({ kind }) => kind === 'collimation')
+  // 650 mm with the peephole 15 mm outside: h = A(1 − k)/(2(1 + k)), k = 15/650.
+  expect(reading?.asFound).toBeCloseTo((5.1 * (1 - 15 / 650)) / (2 * (1 + 15 / 650)), 9)
+  expect(reading?.asLeft).toBeLessThan(reading?.limit ?? 0)
+  expect(kit.history[0]).toMatchObject({
+    act: 'checked',
+    before: { condition: 'crescent' },
+    after: { condition: 'full' },
+  })
+  expect(kit.past.filter(({ kind }) => kind === 'collimation').length).toBeGreaterThan(5)
+})
+
+it('a finder left off keeps the kit at the bench', async () => {
+  const { kit } = (await check('M-09', [finder(38)], { backToShelf: false })).body
+  expect(kit).toMatchObject({ group: 'bench', condition: 'crescent' })
+  expect(kit.reasons[0]).toMatchObject({ code: 'FINDER_OFF', figures: { value: 38 } })
+})
+
+it('a job stays open unless the check did it', async () => {
+  const open = (await check('M-13', [{ station: 'glass', ...fine }], { doneJobIds: [] })).body.kit
+  expect(open.jobs.map(({ code }) => code)).toEqual(['reported-trouble', 'bench-wanted'])
+  const done = (await check('M-13', [finder(5), { station: 'stand', asFound: moves, asLeft: moves }])).body.kit
+  expect([done.jobs, done.condition]).toEqual([[], 'full'])
+})
+
+it('kept twice with the same key is kept once', async () => {
+  const kit = await kitOf(kofi, 'F-05')
+  const stations = [{ station: 'pack', ...fine }]
+  const body = { idempotencyKey: randomUUID(), kitVersion: kit.version, stations, doneJobIds: [], backToShelf: true }
+  const replies = await Promise.all([1, 2].map(() => kofi.post(`/api/kits/${kit.id}/checks`, body)))
+  expect(replies.map(({ status }) => status)).toEqual([200, 200])
+  expect((await kitOf(kofi, 'F-05')).version).toBe(kit.version + 1)
+})
+
+it('on a kit that changed meanwhile is refused with its present state', async () => {
+  const stale = await check('F-05', [{ station: 'pack', ...fine }], { kitVersion: 1 })
+  expect(stale.body).toMatchObject({ error: { code: 'KIT_CHANGED', details: { now: { code: 'F-05' } } } })
+})
+
+it.each([
+  { what: 'no station', stations: [], path: 'stations' },
+  { what: 'a negative offset', stations: [mirror(-1, 0)], path: 'offsetMm' },
+  {
+    what: 'a landmark at no distance',
+    stations: [{ ...finder(1), asLeft: { way: 'landmark', distanceM: 0, seenMm: { x: 0, y: 0 } } }],
+    path: 'distanceM',
+  },
+  {
+    what: '13 o’clock',
+    stations: [{ ...mirror(1, 1), asLeft: { offsetMm: 1, clockHours: 13 } }],
+    path: 'clockHours',
+  },
+])('$what is refused by name', async ({ stations, path }) => {
+  const reply = await check('F-05', stations)
+  expect(reply.status).toBe(400)
+  expect(JSON.stringify(reply.body)).toContain(path)
+})
+
+it('a kit that is out can’t be checked', async () => {
+  expect((await check('M-08', [{ station: 'pack', ...fine }])).body).toMatchObject({ error: { code: 'KIT_OUT' } })
+})
+
+it('a missing slug found again leaves only the check that was asked for', async () => {
+  const kit = await kitOf(kofi, 'M-04')
+  const slug = kit.parts.find(({ role }) => role === 'weight-slug')
+  expect(kit.condition).toBe('new')
+  const url = `/api/kits/${kit.id}/parts/${slug?.id}/mark`
+  const found = (await kofi.post<KitSheet>(url, { kitVersion: kit.version, mark: 'present' })).body
+  expect(found).toMatchObject({ condition: 'crescent', group: 'bench' })
+  const { kit: checked } = (await check('M-04', [{ station: 'pack', ...fine }])).body
+  expect(checked).toMatchObject({ condition: 'full', group: 'shelf' })
+})
+
+it('more pieces than there are is refused by name', async () => {
+  const kit = await kitOf(kofi, 'F-05')
+  const caps = kit.parts.find(({ role }) => role === 'eyepiece-cap')
+  const body = { kitVersion: kit.version, mark: 'present', presentCount: 9 }
+  const reply = await kofi.post(`/api/kits/${kit.id}/parts/${caps?.id}/mark`, body)
+  expect(reply.body).toMatchObject({ error: { issues: [{ path: 'presentCount' }] } })
+})

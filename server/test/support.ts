@@ -1,0 +1,151 @@
+import 'reflect-metadata'
+import { randomUUID } from 'node:crypto'
+import type { HandOutForm, KitSheet, Shelf, TakeBackForm } from '@binoculum/contract'
+import type { InjectOptions } from 'fastify'
+import { DataSource } from 'typeorm'
+import { buildApp, type AppOptions } from '../src/app.ts'
+import { fillDemo } from '../src/demo/load.ts'
+import { demoStaff } from '../src/demo/scenario.ts'
+import { Database, makeDataSource, migrate } from '../src/platform/database.ts'
+
+/** A Thursday afternoon, far from clock changes; loans and promises of the demo lie around it. */
+export const testNow = new Date('2026-03-12T14:00:00Z')
+export const passwordOf = (email: string) => `secret-of-${email}`
+
+const baseUrl = () => {
+  const url = process.env.TEST_DATABASE_URL
+  if (!url) throw new Error('TEST_DATABASE_URL is missing; run npm run test:integration, which starts a database')
+  return url
+}
+
+/** A database of its own for each test file, dropped at the end. */
+export async function makeDatabase(): Promise<{ url: string; source: DataSource; drop: () => Promise<void> }> {
+  const name = `test_${randomUUID().replaceAll('-', '')}`
+  const admin = await new DataSource({ type: 'postgres', url: baseUrl() }).initialize()
+  await admin.query(`CREATE DATABASE ${name}`)
+  const url = baseUrl().replace(/\/postgres$/, `/${name}`)
+  const source = await makeDataSource(url).initialize()
+  const drop = async () => {
+    if (source.isInitialized) await source.destroy()
+    await admin.query(`DROP DATABASE ${name} WITH (FORCE)`)
+    await admin.destroy()
+  }
+  return { url, source, drop }
+}
+
+export interface Reply<T = Record<string, unknown>> {
+  readonly status: number
+  readonly body: T
+  readonly headers: Record<string, unknown>
+}
+
+export type Agent = ReturnType<Awaited<ReturnType<typeof startTestServer>>['agent']>
+
+export async function startTestServer(options: Partial<AppOptions> & { demo?: boolean; filled?: boolean } = {}) {
+  const { source, drop } = await makeDatabase()
+  await migrate(source)
+  const database = new Database(source)
+  const time = { now: testNow }
+  if (options.filled ?? true)
+    await database.inTransaction((tx) =>
+      fillDemo(
+        tx,
+        testNow,
+        demoStaff.map(({ email, role }) => ({ email, role, password: passwordOf(email) })),
+      ),
+    )
+  const app = await buildApp({
+    database,
+    clock: () => time.now,
+    demo: true,
+    publicUrl: null,
+    webFolder: 'none',
+    log: false,
+    ...options,
+  })
+
+  const send = async <T>(request: InjectOptions): Promise<Reply<T>> => {
+    const reply = await app.inject(request)
+    const isJson = String(reply.headers['content-type']).includes('json')
+    return { status: reply.statusCode, body: (isJson ? reply.json() : reply.body) as T, headers: reply.headers }
+  }
+  // Each agent sits at an address of its own, so that one's guesses don't slow another down.
+  let agents = 0
+  const agent = (cookie?: string) => {
+    const from = { remoteAddress: `127.0.1.${++agents}`, headers: cookie ? { cookie } : {} }
+    return {
+      get: <T>(url: string) => send<T>({ method: 'GET', url, ...from }),
+      post: <T>(url: string, payload: object = {}) => send<T>({ method: 'POST', url, ...from, payload }),
+      delete: (url: string) => send({ method: 'DELETE', url, ...from }),
+    }
+  }
+  const signIn = async (name: 'ines' | 'kofi' | 'petra' | 'jun') => {
+    const person = demoStaff.find(({ email }) => email.startsWith(name))
+    if (!person) throw new Error(`no ${name} in the demo`)
+    const { email } = person
+    const reply = await agent().post('/api/session', { email, password: passwordOf(email) })
+    return agent(String(reply.headers['set-cookie']).split(';')[0])
+  }
+  const close = async () => {
+    await app.close()
+    await drop()
+  }
+  return { app, database, source, time, agent, signIn, close }
+}
+
+export const kitOf = async (agent: Agent, code: string): Promise<KitSheet> =>
+  (await agent.get<KitSheet>(`/api/kits/${code}`)).body
+export const shelfOf = async (agent: Agent): Promise<Shelf> => (await agent.get<Shelf>('/api/kits')).body
+
+/** A complete hand-out of a kit, with whatever should differ. */
+export async function handOutBody(agent: Agent, code: string, rest: object = {}) {
+  const form = (await agent.get<HandOutForm>(`/api/kits/${code}/hand-out`)).body
+  const body = {
+    idempotencyKey: randomUUID(),
+    kitVersion: form.kit.version,
+    promisedLoanId: form.promised?.loanId ?? null,
+    borrower: form.promised
+      ? { id: form.promised.borrower.id }
+      : { name: 'Nell Teague', contact: 'nell@post.example' },
+    adultSeen: true,
+    sunAcknowledged: true,
+    agreementId: form.agreement.id,
+    acceptance: 'screen',
+    contentsAgreed: true,
+    dueOn: '2026-03-26',
+    ...rest,
+  }
+  return { kitId: form.kit.id, body }
+}
+
+/** A take-back in which every part is present, with whatever should differ. */
+export async function takeBackBody(
+  agent: Agent,
+  loanId: string,
+  change: { missing?: string[]; answers?: object; outcome?: string; outcomeReason?: string } = {},
+) {
+  const form = (await agent.get<TakeBackForm>(`/api/loans/${loanId}/take-back`)).body
+  const answers = {
+    whatDidNotWork: '',
+    dropped: false,
+    wet: false,
+    glassWhole: true,
+    batteryDoorShut: true,
+    sunFilterFound: false,
+    ...change.answers,
+  }
+  const marks = form.kit.parts.map((part) => {
+    const isMissing = change.missing?.includes(part.role) ?? false
+    const mark = isMissing ? 'missing' : 'present'
+    return { partId: part.id, mark, presentCount: isMissing ? 0 : part.count, note: '' }
+  })
+  const { outcome = 'shelf', outcomeReason = '' } = change
+  return { idempotencyKey: randomUUID(), loanVersion: form.loan.version, marks, answers, outcome, outcomeReason }
+}
+
+/** The open loan of a kit that is out. */
+export async function openLoanOf(agent: Agent, code: string): Promise<string> {
+  const { loan } = await kitOf(agent, code)
+  if (!loan) throw new Error(`${code} is not out`)
+  return loan.id
+}

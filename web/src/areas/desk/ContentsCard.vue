@@ -32,7 +32,7 @@ watch(
 </script>
 
 <template>
-  <div class="card" role="listbox" aria-label="Contents card">
+  <div class="card" aria-label="Contents card">
     <div v-for="(column, side) in columns" :key="side" class="column">
       <template v-for="row in column" :key="row.key">
         <div v-if="row.kind === 'place'" class="place-row">
@@ -41,8 +41,7 @@ watch(
         <div
           v-else
           :class="['part-row', { current: row.index === draft.at, essential: row.part.criticality === 'essential' }]"
-          role="option"
-          :aria-selected="row.index === draft.at"
+          :aria-current="row.index === draft.at"
           :data-part="row.part.name"
           :data-mark="markOf(draft, row.part)"
           @click="emit('choose', row.index)"

@@ -103,7 +103,7 @@ const branches = computed(() => session.current?.memberships ?? [])
       </header>
       <ProblemNote class="note" :problem="problem" @retry="reload" />
       <p v-if="slow" class="note quiet">Reading the shelf …</p>
-      <div role="listbox" aria-label="Kits">
+      <div class="kits">
         <section v-for="(group, index) in groups" :key="group.key" class="group">
           <div class="board">
             <div class="strip"></div>

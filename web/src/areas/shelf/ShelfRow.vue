@@ -17,15 +17,14 @@ const finder = computed(() => readingOf(kit, 'finder'))
 <template>
   <div
     :class="['row', { chosen }]"
-    role="option"
-    :aria-selected="chosen"
+    :aria-current="chosen"
     :data-code="kit.code"
     @click="$emit('choose')"
     @dblclick="$router.push(`/kits/${kit.code}`)"
   >
     <div class="name">
       <p class="serif">
-        <span class="kit-name" :title="kit.name">{{ kit.name }}</span> <KitTag :code="kit.code" />
+        <button type="button" class="kit-name" :title="kit.name">{{ kit.name }}</button> <KitTag :code="kit.code" />
       </p>
       <p class="second clip" :title="kit.modelName">{{ kit.modelName }}</p>
     </div>
@@ -74,6 +73,15 @@ const finder = computed(() => readingOf(kit, 'finder'))
   align-items: center;
   font-size: 20px;
   line-height: 22px;
+}
+
+.kit-name {
+  padding: 0;
+  border: 0;
+  background: none;
+  color: inherit;
+  font: inherit;
+  text-align: left;
 }
 
 .kit-name,

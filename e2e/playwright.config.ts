@@ -1,0 +1,33 @@
+import { defineConfig } from '@playwright/test'
+
+/** The network is closed and nothing but this machine is asked. */
+const quietChromium = [
+  '--no-sandbox',
+  '--disable-dev-shm-usage',
+  '--disable-gpu',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+  '--no-first-run',
+  '--host-resolver-rules=MAP * ~NOTFOUND , EXCLUDE 127.0.0.1',
+]
+
+export default defineConfig({
+  testDir: process.env.SCREENSHOTS ? './screenshots' : './tests',
+  outputDir: './results',
+  globalSetup: './support/global-setup.ts',
+  // One server and one database for all, so one after the other; each file keeps to kits of its own.
+  workers: 1,
+  fullyParallel: false,
+  retries: 0,
+  timeout: 90_000,
+  expect: { timeout: 10_000 },
+  reporter: [['list']],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    locale: 'en-GB',
+    timezoneId: 'Europe/Dublin',
+    trace: 'retain-on-failure',
+    launchOptions: { executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium', args: quietChromium },
+  },
+})

@@ -1,0 +1,55 @@
+import { readFileSync } from 'node:fs'
+import { test as base, expect, type BrowserContext, type Page } from '@playwright/test'
+
+export const baseUrl = () => process.env.BASE_URL ?? ''
+
+export type Who = 'ines' | 'kofi' | 'petra' | 'jun'
+
+export function signInOf(who: Who): { email: string; password: string } {
+  const all = JSON.parse(readFileSync(process.env.SIGN_INS ?? '', 'utf8')) as { email: string; password: string }[]
+  const found = all.find(({ email }) => email.startsWith(who))
+  if (!found) throw new Error(`no ${who} among the demo's sign-ins`)
+  return found
+}
+
+/** Sign-ins are limited to ten a minute, so a person's session is made once and used again. */
+const sessions = new Map<Who, Awaited<ReturnType<BrowserContext['storageState']>>>()
+
+export async function signIn(context: BrowserContext, who: Who): Promise<void> {
+  const known = sessions.get(who)
+  if (known) return context.addCookies(known.cookies)
+  const { email, password } = signInOf(who)
+  const reply = await context.request.post(`${baseUrl()}/api/session`, { data: { email, password } })
+  expect(reply.ok()).toBe(true)
+  sessions.set(who, await context.storageState())
+}
+
+export const goTo = (page: Page, path: string) => page.goto(`${baseUrl()}${path}`)
+
+/** Fails a test whose page threw or was refused something by its own content policy. */
+export const test = base.extend<{ page: Page }>({
+  page: async ({ page }, use) => {
+    const problems: string[] = []
+    page.on('pageerror', (error) => problems.push(error.message))
+    page.on('console', (message) => {
+      if (message.type() === 'error' && !/status of 4\d\d|net::ERR_FAILED/.test(message.text()))
+        problems.push(message.text())
+    })
+    await use(page)
+    expect(problems).toEqual([])
+  },
+})
+export { expect }
+
+/** Fills the hand-out form as a volunteer does, up to the last button. */
+export async function fillHandOut(page: Page, borrower?: { name: string; contact: string }): Promise<void> {
+  if (borrower) {
+    await page.getByLabel('Find the borrower').fill(borrower.name)
+    await page.getByRole('button', { name: /Somebody new/ }).click()
+    await page.locator('[name=borrower-contact]').fill(borrower.contact)
+  }
+  await page.getByLabel('An adult stands here').check()
+  await page.getByRole('button', { name: /Gone through together/ }).click()
+  await page.getByRole('button', { name: /Read out, and understood/ }).click()
+  await page.getByLabel('Accepted here on the screen').check()
+}

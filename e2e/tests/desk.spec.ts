@@ -1,0 +1,110 @@
+import { expect, fillHandOut, goTo, signIn, signInOf, test } from '../support/people.ts'
+
+test('a session that ends in the middle of a form loses nothing', async ({ page, context }) => {
+  const { email, password } = signInOf('petra')
+  await context.request.post(`${process.env.BASE_URL}/api/session`, { data: { email, password } })
+  await goTo(page, '/desk/hand-out/F-05')
+  await fillHandOut(page, { name: 'Dara Umber', contact: 'dara@post.example' })
+  await context.clearCookies()
+  await page.getByRole('button', { name: /Hand out/ }).click()
+  const dialog = page.getByRole('dialog')
+  await expect(dialog).toContainText('Nothing is lost')
+  await dialog.getByLabel('password').fill(password)
+  await dialog.getByRole('button', { name: 'Sign in' }).click()
+  await expect(page.getByRole('heading', { name: 'Foxglove is out.' })).toBeVisible()
+  await expect(page.getByText('Dara Umber')).toBeVisible()
+})
+
+test('a form that is left is taken up again where it was, on this machine', async ({ page, context }) => {
+  await signIn(context, 'kofi')
+  await goTo(page, '/desk/hand-out/M-01')
+  await page.getByLabel('An adult stands here').check()
+  await page.reload()
+  await expect(page.getByText('Taken up where you left it.')).toBeVisible()
+  await expect(page.getByLabel('An adult stands here')).toBeChecked()
+})
+
+test('a double click hands out once', async ({ page, context }) => {
+  await signIn(context, 'kofi')
+  await goTo(page, '/desk/hand-out/M-02')
+  await fillHandOut(page)
+  await page.getByRole('button', { name: /Hand out/ }).dblclick()
+  await expect(page.getByRole('heading', { name: 'Tansy is out.' })).toBeVisible()
+  const reply = await context.request.get(`${process.env.BASE_URL}/api/kits/M-02`)
+  const { history } = (await reply.json()) as { history: { act: string; atUtc: string }[] }
+  const today = new Date().toISOString().slice(0, 10)
+  expect(history.filter(({ act, atUtc }) => act === 'handed-out' && atUtc.startsWith(today))).toHaveLength(1)
+})
+
+test('a kit that is out already says so', async ({ page, context }) => {
+  await signIn(context, 'kofi')
+  await goTo(page, '/desk/hand-out/M-08')
+  await expect(page.getByRole('alert')).toContainText('Thistle is out to')
+  await expect(page.getByRole('button', { name: /Hand out/ })).toBeDisabled()
+})
+
+test('an unfit kit: a volunteer can’t, a coordinator may with a reason', async ({ page, context, browser }) => {
+  await signIn(context, 'kofi')
+  await goTo(page, '/desk/hand-out/M-09')
+  await expect(page.getByText('A coordinator may overrule this with a reason.')).toBeVisible()
+  await expect(page.getByRole('button', { name: /Hand out/ })).toBeDisabled()
+  const other = await browser.newContext()
+  await signIn(other, 'ines')
+  const ines = await other.newPage()
+  await goTo(ines, '/desk/hand-out/M-09')
+  await ines.locator('[name=overrule]').fill('knows how to line up a finder')
+  await fillHandOut(ines)
+  await ines.getByRole('button', { name: /Hand out/ }).click()
+  await expect(ines.getByRole('heading', { name: 'Bilberry is out.' })).toBeVisible()
+  await goTo(ines, '/kits/M-09')
+  await expect(ines.locator('.history li').first()).toContainText('overruled: “knows how to line up a finder”')
+  await other.close()
+})
+
+test('two desks take the same kit back: both versions are shown, and a mark is corrected', async ({
+  page,
+  context,
+  browser,
+}) => {
+  const other = await browser.newContext()
+  await signIn(context, 'kofi')
+  await signIn(other, 'ines')
+  const second = await other.newPage()
+  const loan = await context.request.get(`${process.env.BASE_URL}/api/kits/M-12`)
+  const { loan: open } = (await loan.json()) as { loan: { id: string } }
+  for (const desk of [page, second]) {
+    await goTo(desk, `/desk/take-back/${open.id}`)
+    await expect(desk.getByRole('heading', { name: 'Juniper is back' })).toBeVisible()
+  }
+  const allPresent = async (desk: typeof page) => {
+    for (let i = 0; i < 10 && (await desk.locator('.part-row[data-mark=unseen]').count()) > 0; i++) {
+      await desk.keyboard.press('a')
+      await desk.keyboard.press('Space')
+    }
+  }
+  await allPresent(page)
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: /Juniper: back to the shelf/ })).toBeVisible()
+
+  await second.locator('.part-row[data-part="Moon filter, grey"]').click()
+  await second.keyboard.press('m')
+  await allPresent(second)
+  await second.keyboard.press('Enter')
+  await expect(second.getByRole('heading', { name: 'Two desks took Juniper back.' })).toBeVisible()
+  await expect(second.getByRole('row', { name: /Moon filter, grey/ })).toContainText('present missing')
+  await second.getByLabel('take your mark of Moon filter, grey').check()
+  await second.getByRole('button', { name: 'Correct 1 mark' }).click()
+  await expect(second.locator('.history li').first()).toContainText('take-back corrected; Moon filter, grey missing')
+  await other.close()
+})
+
+test('a missing coin cell interrupts: speak to the borrower now', async ({ page, context }) => {
+  await signIn(context, 'ines')
+  const reply = await context.request.get(`${process.env.BASE_URL}/api/kits/F-03`)
+  const { loan } = (await reply.json()) as { loan: { id: string } }
+  await goTo(page, `/desk/take-back/${loan.id}`)
+  await page.locator('.part-row[data-part="Coin cell CR2032, in the finder"]').click()
+  await page.keyboard.press('m')
+  await expect(page.getByRole('alert')).toContainText('Speak to the borrower now')
+  await expect(page.getByRole('alert')).toContainText('emergency number')
+})

@@ -1,0 +1,126 @@
+import { expect, fillHandOut, goTo, signInOf, test } from '../support/people.ts'
+
+test('a kit goes out, comes back a part short, is held, made whole, checked, and is fit again', async ({
+  page,
+  browser,
+}) => {
+  // Signing in through the form.
+  await goTo(page, '/shelf')
+  const { email, password } = signInOf('kofi')
+  await page.getByLabel('mail address').fill(email)
+  await page.getByLabel('password').fill('not this one')
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await expect(page.getByRole('alert')).toContainText('don’t go together')
+  await page.getByLabel('password').fill(password)
+  await page.getByRole('button', { name: 'Sign in' }).click()
+
+  // The shelf says it is fit.
+  const row = page.locator('.row[data-code=M-03]')
+  await expect(row).toContainText('Fit to lend')
+  await row.click()
+  await page.keyboard.press('h')
+
+  // Hand-out: promised to somebody, who takes it.
+  await expect(page.getByRole('heading', { name: 'Sorrel goes out' })).toBeVisible()
+  await expect(page.getByText('Never point the telescope or its finder at the Sun')).toBeVisible()
+  await fillHandOut(page)
+  await page.getByRole('button', { name: /Hand out/ }).click()
+  await expect(page.getByRole('heading', { name: 'Sorrel is out.' })).toBeVisible()
+  const link = await page.locator('[data-guide-link]').getAttribute('href')
+  expect(link).toMatch(/\/g\/[\w-]{22,}$/)
+
+  // The borrower's phone: no sign-in, Sun first, this kit's own powers.
+  const phone = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
+  const guide = await phone.newPage()
+  const answer = await guide.goto(link ?? '')
+  expect(answer?.headers()).toMatchObject({ 'referrer-policy': 'no-referrer', 'x-robots-tag': 'noindex, nofollow' })
+  await expect(guide.locator('.warning')).toContainText('Never point the telescope or its finder at the Sun')
+  await guide.getByRole('button', { name: 'I understand' }).tap()
+  await expect(guide.locator('main')).toContainText('Eyepiece 25 mm')
+  for (
+    let steps = 0;
+    !(await guide.locator('main h1', { hasText: 'Slide the weight on, before the tube' }).isVisible()) && steps < 12;
+    steps++
+  )
+    await guide.getByRole('button', { name: /^Next/ }).tap()
+  await expect(guide.locator('main .caution')).toBeVisible()
+  await guide.getByRole('button', { name: 'Ember' }).tap()
+  await expect(guide.locator('html')).toHaveAttribute('data-scheme', 'ember')
+  await guide.getByRole('button', { name: 'All of it' }).tap()
+  await guide.getByRole('button', { name: 'Which eyepiece' }).tap()
+  await expect(guide.locator('main').getByRole('row', { name: /25 mm start here 26×/ })).toBeVisible()
+  const wide = await guide.evaluate(() => document.documentElement.scrollWidth)
+  expect(wide).toBeLessThanOrEqual(390)
+  await phone.close()
+
+  // Take-back, by keyboard: everything is there but the shaft's end stop.
+  await goTo(page, '/kits/M-03')
+  await page.getByRole('link', { name: /Take back/ }).click()
+  await expect(page.getByRole('heading', { name: 'Sorrel is back' })).toBeVisible()
+  const marked = (part: string) => page.locator(`.part-row[data-part="${part}"]`)
+  for (let presses = 0; presses < 12; presses++) {
+    await page.keyboard.press('a')
+    const current = await page.locator('.part-row.current').getAttribute('data-part')
+    if (current === 'Shaft end stop') {
+      await page.keyboard.press('m')
+    } else await page.keyboard.press('Space')
+    if ((await page.locator('.part-row[data-mark=unseen]').count()) === 0) break
+  }
+  await expect(marked('Shaft end stop')).toHaveAttribute('data-mark', 'missing')
+  await expect(page.locator('.part-row[data-mark=unseen]')).toHaveCount(0)
+  await expect(page.getByRole('button', { name: /Hold it here.*proposed/ })).toHaveAttribute('aria-pressed', 'true')
+  await expect(page.getByRole('button', { name: /Back to the shelf/ })).toBeDisabled()
+  // One step back and again: undo loses nothing.
+  await page.keyboard.press('u')
+  await page.keyboard.press('Space')
+  await page.keyboard.press('u')
+  await marked('Shaft end stop').click()
+  await page.keyboard.press('m')
+  await page.keyboard.press('a')
+  await expect(page.locator('.part-row[data-mark=unseen]')).toHaveCount(0)
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: 'Sorrel: hold it here.' })).toBeVisible()
+
+  // Held, for everybody.
+  await goTo(page, '/shelf')
+  await expect(page.locator('.row[data-code=M-03]')).toContainText('Held: Shaft end stop is missing')
+  await goTo(page, '/desk/hand-out/M-03')
+  await expect(page.getByText('nobody may overrule this')).toBeVisible()
+  await expect(page.getByRole('button', { name: /Hand out/ })).toBeDisabled()
+
+  // Found: it needs the bench before it goes out again.
+  await goTo(page, '/kits/M-03')
+  await page.getByRole('button', { name: 'Found' }).click()
+  await expect(page.getByText('Needs the bench:')).toBeVisible()
+
+  // Bench check, station by station, mirror found off and put right.
+  await page.getByRole('link', { name: /To the bench/ }).click()
+  const fine = page.getByRole('radio', { name: 'Fine', exact: true })
+  await fine.click()
+  await page.getByRole('button', { name: /Next station/ }).click()
+  for (const yes of await page.getByRole('radio', { name: 'Yes' }).all()) await yes.click()
+  await page.getByRole('button', { name: /Next station/ }).click()
+  await page.locator('[name=offset-mm]').fill('4.2')
+  await page.locator('[name=clock]').selectOption('4')
+  await expect(page.getByText('From behind, the part of the cell')).toContainText('at 4 o’clock')
+  await page.getByRole('button', { name: 'Turned it: look again' }).click()
+  await page.locator('[name=offset-mm]').fill('0.4')
+  await expect(page.getByText('Well lined up')).toBeVisible()
+  await page.getByRole('button', { name: /Next station/ }).click()
+  await page.locator('[name=misalignment]').fill('9')
+  await page.getByRole('button', { name: /Next station/ }).click()
+  await fine.click()
+  await page.getByRole('button', { name: /Next station/ }).click()
+  await expect(page.getByRole('row', { name: /mirror 2\.0 mm 0\.2 mm 1\.3 mm/ })).toBeVisible()
+  await page.getByRole('button', { name: /Keep this check: fit to lend/ }).click()
+
+  // Fit again, and all of it on record.
+  await expect(page.locator('.glance .sentence')).toContainText('Fit to lend.')
+  const history = page.locator('.history li')
+  await expect(history.nth(0)).toContainText('checked: fit to lend, mirror 2.0 mm → 0.2 mm')
+  await expect(history.nth(1)).toContainText('Shaft end stop: missing → present')
+  await expect(history.nth(2)).toContainText('taken back: hold it here; Shaft end stop missing')
+  await expect(history.nth(3)).toContainText('handed out')
+  await goTo(page, '/shelf')
+  await expect(page.locator('.row[data-code=M-03]')).toContainText('Fit to lend')
+})

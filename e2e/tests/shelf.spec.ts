@@ -1,0 +1,103 @@
+import { AxeBuilder } from '@axe-core/playwright'
+import type { BrowserContext } from '@playwright/test'
+import { expect, goTo, signIn, test } from '../support/people.ts'
+
+test('the shelf filters, finds and opens by keyboard', async ({ page, context }) => {
+  await signIn(context, 'ines')
+  await goTo(page, '/shelf')
+  await expect(page.locator('.row')).not.toHaveCount(0)
+  await page.getByRole('button', { name: /held/ }).click()
+  await expect(page.locator('.row')).toHaveCount(2)
+  await page.getByRole('button', { name: /held/ }).click()
+  await page.getByLabel('Show only kits').fill('maksutov')
+  await expect(page.locator('.row')).toHaveCount(1)
+  await page.getByLabel('Show only kits').fill('nothing of this name')
+  await expect(page.getByText('No kit fits these words.')).toBeVisible()
+  await page.getByRole('button', { name: 'Show all' }).click()
+
+  await page.locator('h1').first().click()
+  await page.keyboard.press('/')
+  await page.keyboard.type('M-04')
+  await page.keyboard.press('Enter')
+  await expect(page).toHaveURL(/\/kits\/M-04$/)
+  await expect(page.getByText('Slug in the weight’s screw is missing').first()).toBeVisible()
+  await page.keyboard.press('g')
+  await page.keyboard.press('b')
+  await expect(page.getByRole('heading', { name: 'The bench' })).toBeVisible()
+})
+
+test('letters typed into a field never act as keys', async ({ page, context }) => {
+  await signIn(context, 'ines')
+  await goTo(page, '/shelf')
+  await page.getByLabel('Show only kits').fill('')
+  await page.getByLabel('Show only kits').press('h')
+  await page.getByLabel('Show only kits').press('c')
+  await expect(page).toHaveURL(/\/shelf$/)
+})
+
+async function takeBackPath(context: BrowserContext): Promise<string> {
+  const reply = await context.request.get(`${process.env.BASE_URL}/api/kits/M-08`)
+  const { loan } = (await reply.json()) as { loan: { id: string } }
+  return `/desk/take-back/${loan.id}`
+}
+
+for (const path of [
+  '/shelf',
+  '/kits/M-04',
+  '/desk',
+  '/desk/hand-out/F-02',
+  '/bench',
+  '/bench/M-07',
+  '/guides',
+  '/setup/bring-in',
+  '/setup/people',
+  '/desk/take-back',
+]) {
+  test(`${path} has no serious hurdle for screen readers or weak eyes`, async ({ page, context }) => {
+    await signIn(context, 'ines')
+    await goTo(page, path === '/desk/take-back' ? await takeBackPath(context) : path)
+    await page.waitForLoadState('networkidle')
+    const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa']).analyze()
+    const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')
+    expect(
+      serious.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 120)).join(' | ')}`),
+    ).toEqual([])
+  })
+}
+
+test('long names, many kits and none still fit their places', async ({ page, context }) => {
+  await signIn(context, 'ines')
+  await page.route('**/api/kits', async (route) => {
+    const reply = await route.fetch()
+    const body = (await reply.json()) as { kits: { name: string; code: string; id: string; modelName: string }[] }
+    const long = 'A kit whose name is much longer than any shelf was made for'
+    const kits = Array.from({ length: 300 }, (_, index) => {
+      const kit = body.kits[index % body.kits.length]!
+      return {
+        ...kit,
+        id: `${index}`,
+        code: `LONG-CODE-${index}`,
+        name: index % 3 ? kit.name : long,
+        modelName: `${kit.modelName} of the longer kind`,
+      }
+    })
+    await route.fulfill({ json: { ...body, kits } })
+  })
+  await goTo(page, '/shelf')
+  await expect(page.locator('.row')).toHaveCount(300)
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1280)
+  const heights = await page
+    .locator('.row')
+    .evaluateAll((rows) => rows.slice(0, 20).map((row) => row.getBoundingClientRect().height))
+  expect(Math.max(...heights)).toBeLessThanOrEqual(48)
+
+  await page.unroute('**/api/kits')
+  await page.route('**/api/kits', (route) => route.fulfill({ json: { kits: [], atUtc: new Date().toISOString() } }))
+  await page.reload()
+  await expect(page.getByRole('heading', { name: 'No kit stands here yet.' })).toBeVisible()
+
+  await page.unroute('**/api/kits')
+  await page.route('**/api/kits', (route) => route.abort())
+  await page.reload()
+  await expect(page.getByRole('alert')).toContainText('No connection')
+})

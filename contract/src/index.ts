@@ -1,3 +1,4 @@
+export { calculatorsPage } from './calculators-page.ts'
 export {
   instantUtc,
   roleSchema,

@@ -115,8 +115,9 @@ function notMeasuredClause(reason: Reason): string {
 
 function jobClause(reason: Reason): string {
   const words = jobWords[reason.figures.job as JobCode]
-  const said = text(reason, 'text')
+  const said = text(reason, 'text').trim().replace(/[.!]$/, '')
   if (said === '') return words
+  if (reason.figures.job === 'bench-wanted') return said
   return reason.figures.job === 'reported-trouble' ? `${words}: “${said}”` : `${words}: ${said}`
 }
 

@@ -36,7 +36,10 @@ const minutes = computed(() => bench.value?.waiting.reduce((sum, item) => sum + 
             >about {{ item.minutes }} min</span
           >
         </p>
-        <RouterLink :to="`/bench/${encodeURIComponent(item.code)}`" class="button main big">Check</RouterLink>
+        <RouterLink v-if="item.condition === 'new'" :to="`/kits/${encodeURIComponent(item.code)}`" class="button big"
+          >Its sheet</RouterLink
+        >
+        <RouterLink v-else :to="`/bench/${encodeURIComponent(item.code)}`" class="button main big">Check</RouterLink>
       </li>
     </ol>
   </main>
@@ -51,7 +54,7 @@ ol {
 
 li {
   display: grid;
-  grid-template-columns: 34px 230px minmax(0, 1fr) 170px auto;
+  grid-template-columns: 34px 220px minmax(0, 1fr) 190px 110px;
   gap: 14px;
   align-items: center;
   padding: 12px 0;

@@ -211,7 +211,7 @@ useKeys(() =>
                   <KeyCap name="d" /><PencilMark mark="damaged" /> damaged
                 </button>
                 <button type="button" class="mark-button" @click="mark('wrong')">
-                  <KeyCap name="w" /><PencilMark mark="wrong" /> wrong item
+                  <KeyCap name="w" /><PencilMark mark="wrong" /> wrong
                 </button>
                 <button type="button" class="mark-button" @click="note"><KeyCap name="n" /> note</button>
                 <template v-if="current.count > 1">
@@ -348,7 +348,7 @@ header {
 
 .current {
   position: sticky;
-  bottom: 68px;
+  bottom: 78px;
   padding: 8px 14px 10px;
   border-top: 1px solid var(--brass);
   background: var(--card);
@@ -365,7 +365,7 @@ header {
 .marks {
   display: flex;
   flex-wrap: wrap;
-  gap: 7px;
+  gap: 6px;
   margin-top: 7px;
 }
 
@@ -374,7 +374,7 @@ header {
   gap: 7px;
   align-items: center;
   min-height: 38px;
-  padding: 2px 11px;
+  padding: 2px 8px;
   border: 1px solid var(--rule-strong);
   border-radius: 4px;
   background: var(--paper);

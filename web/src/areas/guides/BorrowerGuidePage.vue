@@ -5,6 +5,7 @@ import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
+import SerifText from '../../shared/SerifText.vue'
 import ProgressLine from './ProgressLine.vue'
 import GuidePrint from './GuidePrint.vue'
 import GuideStepView from './GuideStepView.vue'
@@ -102,7 +103,7 @@ const print = () => window.print()
       </nav>
       <article v-else>
         <ProgressLine :count="pages.length" :at="at" />
-        <h1>{{ title }}</h1>
+        <h1><SerifText :text="title" /></h1>
         <div v-if="page.chapter === 'sun'" class="sun">
           <div class="warning">
             <SunSign :size="64" />

@@ -2,6 +2,7 @@
 import type { IssuedGuide } from '@binoculum/contract'
 import { dateText } from '@binoculum/core'
 import SunSign from '../../shared/drawings/SunSign.vue'
+import SerifText from '../../shared/SerifText.vue'
 import GuideStepView from './GuideStepView.vue'
 import PowerTable from './PowerTable.vue'
 
@@ -41,9 +42,9 @@ defineProps<{ guide: IssuedGuide }>()
     <ul>
       <li v-for="line in guide.place" :key="line">{{ line }}</li>
     </ul>
-    <h2>Set it up: {{ guide.setUp.length }} steps</h2>
+    <h2><SerifText :text="`Set it up: ${guide.setUp.length} steps`" /></h2>
     <section v-for="(step, index) in guide.setUp" :key="step.title" class="step">
-      <h3>{{ index + 1 }} · {{ step.title }}</h3>
+      <h3><SerifText :text="`${index + 1} · ${step.title}`" /></h3>
       <GuideStepView :step="step" />
     </section>
     <h2>Your first look</h2>
@@ -60,7 +61,7 @@ defineProps<{ guide: IssuedGuide }>()
     <p v-for="line in guide.collimation" :key="line">{{ line }}</p>
     <h2>Put it away</h2>
     <section v-for="(step, index) in guide.putAway" :key="step.title" class="step">
-      <h3>{{ index + 1 }} · {{ step.title }}</h3>
+      <h3><SerifText :text="`${index + 1} · ${step.title}`" /></h3>
       <GuideStepView :step="step" />
     </section>
     <footer><strong>Doesn’t fit? Stop and tell us.</strong> Never force, never wipe.</footer>

@@ -16,6 +16,7 @@ const { kit } = defineProps<{ kit: ShelfKit }>()
 const session = useSession()
 
 const mayAct = computed(() => session.may(kit.branchId, 'coordinator', 'volunteer'))
+const never = computed(() => kit.reasons.some(({ overrule }) => overrule === 'never'))
 const otherReasons = computed(() => kit.reasons.slice(1))
 const figures = computed(() => kit.readings.filter(({ unit }) => unit !== 'judged'))
 const judged = computed(() => kit.readings.filter(({ unit }) => unit === 'judged'))
@@ -57,7 +58,9 @@ const code = computed(() => encodeURIComponent(kit.code))
       </template>
       <template v-else>
         <RouterLink :to="`/bench/${code}`" class="button main">To the bench <KeyCap name="c" /></RouterLink>
-        <RouterLink :to="`/desk/hand-out/${code}`" class="button">Hand out <KeyCap name="h" /></RouterLink>
+        <RouterLink v-if="!never" :to="`/desk/hand-out/${code}`" class="button"
+          >Hand out <KeyCap name="h"
+        /></RouterLink>
       </template>
     </div>
     <section>
@@ -151,7 +154,7 @@ section {
 
 dd {
   display: grid;
-  grid-template-columns: 56px 68px 1fr;
+  grid-template-columns: 61px 66px 1fr;
   align-items: center;
   margin: 0;
 }

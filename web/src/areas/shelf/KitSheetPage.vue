@@ -247,12 +247,18 @@ ol {
 }
 
 .mass {
+  grid-column: 4;
   color: var(--quiet);
   font-size: 13px;
   text-align: right;
 }
 
+.mass + .mass {
+  grid-column: 5;
+}
+
 .button.small {
+  grid-column: 3;
   min-height: 24px;
   padding: 0 8px;
   font-size: 13px;

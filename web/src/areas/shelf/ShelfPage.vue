@@ -183,9 +183,14 @@ header h1 {
   max-width: 330px;
 }
 
+.filters select {
+  flex: 0 0 118px;
+}
+
 .filters .field {
   min-height: 30px;
-  padding: 3px 8px;
+  padding: 3px 6px;
+  font-size: 14px;
 }
 
 .counts {

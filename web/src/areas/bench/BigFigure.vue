@@ -43,12 +43,7 @@ const digits = computed(() => (limit < 20 ? 1 : 0))
   line-height: 84px;
 }
 
-.number.off,
-.off.big-figure {
-  width: 100%;
-}
-
-.number {
+.number.off {
   color: var(--rust);
 }
 

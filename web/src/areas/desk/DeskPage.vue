@@ -37,7 +37,9 @@ const lendable = computed(
           <li v-for="loan in desk.takeBacks" :key="loan.id">
             <div>
               <p class="serif kit">{{ loan.kitName }} <KitTag :code="loan.kitCode" /></p>
-              <p class="second">{{ loan.modelName }} · loan {{ loan.code }}</p>
+              <p class="second">
+                {{ loan.modelName }} · loan&nbsp;<span class="whole">{{ loan.code }}</span>
+              </p>
             </div>
             <div>
               <p>{{ loan.borrower }}</p>
@@ -136,6 +138,10 @@ li {
 
 .walk-in li {
   grid-template-columns: 24px minmax(0, 1fr) auto;
+}
+
+.whole {
+  white-space: nowrap;
 }
 
 .kit {

@@ -114,6 +114,7 @@ export const acts = [
   'joined',
   'password-reset',
   'person-closed',
+  'agreement-written',
 ] as const
 
 export const recordLineSchema = z.object({
@@ -148,6 +149,8 @@ export const markPartSchema = z.object({
   presentCount: z.number().int().nonnegative().optional(),
   note: z.string().max(500).default(''),
 })
+
+export const countRestSchema = z.object({ kitVersion: z.number().int() })
 
 export const cureHazardSchema = z.object({
   kitVersion: z.number().int(),

@@ -72,3 +72,17 @@ export type Invite = z.infer<typeof inviteSchema>
 
 /** A link that is shown once; only its hash is kept. */
 export const oneTimeLinkSchema = z.object({ path: z.string(), expiresAtUtc: z.string() })
+
+export const branchAgreementSchema = z.object({
+  branchId: idSchema,
+  branchName: z.string(),
+  version: z.number().int(),
+  text: z.string(),
+})
+export type BranchAgreement = z.infer<typeof branchAgreementSchema>
+export const branchAgreementsSchema = z.object({ agreements: z.array(branchAgreementSchema) })
+
+export const writeAgreementSchema = z.object({
+  branchId: idSchema,
+  text: z.string().trim().min(20, 'must say what the borrower agrees to').max(5000),
+})

@@ -51,6 +51,7 @@ for (const path of [
   '/guides',
   '/setup/bring-in',
   '/setup/people',
+  '/setup/agreement',
   '/desk/take-back',
 ]) {
   test(`${path} has no serious hurdle for screen readers or weak eyes`, async ({ page, context }) => {

@@ -51,6 +51,14 @@ it('the sample comes in whole, its parts not counted yet, and is on record', asy
   expect(kit.history[0]).toMatchObject({ act: 'brought-in', after: { parts: 29 } })
 })
 
+it('is counted in one act, but for parts that need their own look', async () => {
+  const kit = await kitOf(ines, 'WRN-12')
+  await ines.post(`/api/kits/${kit.id}/count-rest`, { kitVersion: kit.version })
+  const counted = await kitOf(ines, 'WRN-12')
+  const unseen = counted.parts.filter(({ mark }) => mark === 'unseen').map(({ role }) => role)
+  expect(unseen).toEqual(['ring-clamp-screw', 'weight-slug', 'shaft-end-stop', 'coin-cell'])
+})
+
 it('the same code doesn’t come in twice', async () => {
   expect((await preview(sample)).body.kits[0]?.codeTaken).toBe(true)
   expect((await confirm(sample)).body).toMatchObject({ error: { code: 'CODE_TAKEN' } })

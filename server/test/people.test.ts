@@ -226,6 +226,23 @@ describe('an empty programme behind https', () => {
     expect(joined.body).toMatchObject({ memberships: [{ role: 'coordinator', branchName: 'Hollin Library' }] })
     expect(String(joined.headers['set-cookie'])).toMatch(/^__Host-binoculum=.*Secure/)
     expect(await people.firstCoordinatorLink()).toBeNull()
+    const agreements: { version: number }[] = await other.source.query('SELECT version FROM agreement')
+    expect(agreements).toEqual([{ version: 1 }])
     await other.close()
+  })
+})
+
+describe('the loan agreement', () => {
+  it('gets a new version from the coordinator only, and a hand-out with the old one is refused', async () => {
+    const kofi = await server.signIn('kofi')
+    interface Agreements {
+      agreements: { branchId: string; version: number; text: string }[]
+    }
+    const [first] = (await ines.get<Agreements>('/api/agreements')).body.agreements
+    const text = 'You bring it back by the day on the slip, and never point it at the Sun.'
+    expect((await kofi.post('/api/agreements', { branchId: first?.branchId, text })).status).toBe(403)
+    const { agreements } = (await ines.post<Agreements>('/api/agreements', { branchId: first?.branchId, text })).body
+    expect(agreements[0]).toMatchObject({ version: 2, text })
+    expect(agreements[1]).toMatchObject({ version: 1 })
   })
 })

@@ -61,6 +61,11 @@ export function makeRouter(): Router {
             component: () => import('./areas/setup/BringInPage.vue'),
           },
           {
+            path: 'setup/agreement',
+            meta: { title: 'Agreement' },
+            component: () => import('./areas/setup/AgreementPage.vue'),
+          },
+          {
             path: 'setup/people',
             meta: { title: 'People' },
             component: () => import('./areas/setup/PeoplePage.vue'),

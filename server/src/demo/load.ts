@@ -7,7 +7,7 @@ import { GuideRow } from '../features/guides/entities.ts'
 import { Job, Kit, Model, PartRow } from '../features/kits/entities.ts'
 import { Agreement, BorrowerRow, Loan, TakeBackRow } from '../features/loans/entities.ts'
 import { Branch, Membership, Staff } from '../features/people/entities.ts'
-import { defaultPolicies } from '../features/people/service.ts'
+import { defaultAgreementText, defaultPolicies } from '../features/people/service.ts'
 import type { Database, Tx } from '../platform/database.ts'
 import { insertMany, isEmpty } from '../platform/bulk.ts'
 import { ActRecord } from '../platform/record-entities.ts'
@@ -87,7 +87,7 @@ export async function fillDemo(
       id,
       branchId,
       version: 1,
-      text: agreementText,
+      text: defaultAgreementText,
       validFrom: monthsBefore(now),
     })),
   )
@@ -231,9 +231,3 @@ async function writeHistories(
   )
   await insertMany(tx, ActRecord, all(({ rows }) => rows.record).sort(byTime('at')))
 }
-
-const agreementText = `You borrow this telescope kit free of charge until the day on the slip.
-You bring it back in one piece, with every screw in its place and nothing wiped.
-You tell us about any trouble; nobody is blamed, and nothing is mended at home.
-You never point it at the Sun, and children use it with an adult.
-What is lost is replaced at the prices shown; wear is ours.`

@@ -201,3 +201,10 @@ export async function insertKit(tx: Tx, made: NewKit): Promise<void> {
   await tx.insert(Kit, made.kit)
   await tx.insert(PartRow, made.parts as never)
 }
+
+export const markPresent = (tx: Tx, kitId: string, partIds: readonly string[]) =>
+  changedRows(
+    tx,
+    `UPDATE part SET mark = 'present', present_count = count WHERE kit_id = $1 AND id = ANY($2) RETURNING id`,
+    [kitId, partIds],
+  )

@@ -1,4 +1,5 @@
 import {
+  countRestSchema,
   cureHazardSchema,
   foundSchema,
   idSchema,
@@ -36,6 +37,14 @@ export async function kitRoutes(app: App, { kits }: { kits: Kits }) {
       const { id, partId } = request.params
       return kits.markPart(signedIn(request), { kitId: id, partId }, request.body)
     },
+  )
+  app.post(
+    '/api/kits/:id/count-rest',
+    {
+      config: { access: deskRoles },
+      schema: { params: z.object({ id: idSchema }), body: countRestSchema, response: { 200: kitSheetSchema } },
+    },
+    async (request) => kits.countRest(signedIn(request), request.params.id, request.body),
   )
   app.post(
     '/api/kits/:id/cure',

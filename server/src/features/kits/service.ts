@@ -240,6 +240,21 @@ export class Kits {
     })
   }
 
+  /** Counts everything not looked at yet as present, except what needs a look of its own every time. */
+  async countRest(session: Session, kitId: string, given: { kitVersion: number }): Promise<KitSheet> {
+    return this.changeKit(session, kitId, given.kitVersion, async (tx, row) => {
+      const parts = await this.parts(tx, kitId)
+      const rest = parts.filter(({ mark, lookEveryTime }) => mark === 'unseen' && !lookEveryTime)
+      await queries.markPresent(
+        tx,
+        kitId,
+        rest.map(({ id }) => id),
+      )
+      const change = { before: { unseen: rest.length }, after: { part: `${rest.length} parts`, mark: 'present' } }
+      await this.append(tx, session, row, 'part-marked', change)
+    })
+  }
+
   /** The recorded cure of a hazard: what was done and by whom. A withdrawn sun filter leaves the contents for good. */
   async cureHazard(
     session: Session,

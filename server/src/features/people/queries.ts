@@ -1,4 +1,5 @@
-import type { Session, StaffMember } from '@binoculum/contract'
+import { randomUUID } from 'node:crypto'
+import type { BranchAgreement, Session, StaffMember } from '@binoculum/contract'
 import { changedRows, selectRows, type Tx } from '../../platform/database.ts'
 import { InvitationRow, SessionRow } from './entities.ts'
 
@@ -113,3 +114,23 @@ export async function branchesLeftAlone(tx: Tx, staffId: string): Promise<string
   )
   return rows.map(({ branchId }) => branchId)
 }
+
+/** The next version of a branch's agreement; two writers at once get two versions or one of them an error. */
+export async function insertAgreement(tx: Tx, given: { branchId: string; text: string; at: Date }): Promise<number> {
+  const rows = await selectRows<{ version: number }>(
+    tx,
+    `INSERT INTO agreement (id, branch_id, version, text, valid_from)
+     SELECT $1, $2, coalesce(max(version), 0) + 1, $3, $4 FROM agreement WHERE branch_id = $2 RETURNING version`,
+    [randomUUID(), given.branchId, given.text, given.at],
+  )
+  return rows[0]?.version ?? 1
+}
+
+export const newestAgreements = (tx: Tx, branchIds: readonly string[]): Promise<BranchAgreement[]> =>
+  selectRows(
+    tx,
+    `SELECT DISTINCT ON (b.name, b.id) b.id AS "branchId", b.name AS "branchName", a.version, a.text
+     FROM branch b JOIN agreement a ON a.branch_id = b.id
+     WHERE b.id = ANY($1) ORDER BY b.name, b.id, a.version DESC`,
+    [branchIds],
+  )

@@ -1,5 +1,6 @@
 import {
   acceptInvitationSchema,
+  branchAgreementsSchema,
   idSchema,
   invitationSchema,
   inviteSchema,
@@ -7,6 +8,7 @@ import {
   sessionSchema,
   signInSchema,
   staffMemberSchema,
+  writeAgreementSchema,
 } from '@binoculum/contract'
 import { z } from 'zod'
 import { anyRole, coordinatorOnly, signedIn } from '../../platform/access.ts'
@@ -57,6 +59,19 @@ export async function peopleRoutes(app: App, { people, secure }: Context & { peo
       giveSession(reply, secure, token, expiresAt)
       return session
     },
+  )
+  app.get(
+    '/api/agreements',
+    { config: { access: anyRole }, schema: { response: { 200: branchAgreementsSchema } } },
+    async (request) => ({ agreements: await people.agreements(signedIn(request)) }),
+  )
+  app.post(
+    '/api/agreements',
+    {
+      config: { access: coordinatorOnly },
+      schema: { body: writeAgreementSchema, response: { 200: branchAgreementsSchema } },
+    },
+    async (request) => ({ agreements: await people.writeAgreement(signedIn(request), request.body) }),
   )
   app.get(
     '/api/people',

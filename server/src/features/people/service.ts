@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import type { AcceptInvitation, Invitation, Invite, Session, StaffMember } from '@binoculum/contract'
+import type { AcceptInvitation, BranchAgreement, Invitation, Invite, Session, StaffMember } from '@binoculum/contract'
 import { branchIdsOf, coordinatorOnly, requireRole } from '../../platform/access.ts'
 import type { Context } from '../../platform/context.ts'
 import type { Tx } from '../../platform/database.ts'
@@ -7,6 +7,7 @@ import { Problem } from '../../platform/errors.ts'
 import { appendRecord } from '../../platform/record.ts'
 import { hashPassword, hashToken, newToken, passwordMatches } from '../../platform/secrets.ts'
 import { Branch, Membership, Staff } from './entities.ts'
+import { defaultAgreementText } from './default-agreement.ts'
 import * as queries from './queries.ts'
 
 const HOUR_MS = 3_600_000
@@ -129,7 +130,24 @@ export class People {
     await tx.insert(Branch, { id: branchId, name: branchName, zone, emergencyLine, policies: defaultPolicies })
     await tx.insert(Staff, { id: staffId, name, email, passwordHash, closedAt: null })
     await tx.insert(Membership, { staffId, branchId, role: 'coordinator' })
+    await queries.insertAgreement(tx, { branchId, text: defaultAgreementText, at: this.context.clock() })
     return { staffId, branchId }
+  }
+
+  agreements(session: Session): Promise<BranchAgreement[]> {
+    return queries.newestAgreements(this.context.database.reader, branchIdsOf(session))
+  }
+
+  /** A new version for every hand-out from now on; loans keep the version they were made with. */
+  async writeAgreement(session: Session, given: { branchId: string; text: string }): Promise<BranchAgreement[]> {
+    requireRole(session, given.branchId, coordinatorOnly)
+    return this.context.database.inTransaction(async (tx) => {
+      const at = this.context.clock()
+      const version = await queries.insertAgreement(tx, { ...given, at })
+      const { branchId } = given
+      await appendRecord(tx, { act: 'agreement-written', at, branchId, staffId: session.staffId, after: { version } })
+      return queries.newestAgreements(tx, branchIdsOf(session))
+    })
   }
 
   listStaff(session: Session): Promise<StaffMember[]> {
@@ -191,6 +209,8 @@ export class People {
     return shared.branchId
   }
 }
+
+export { defaultAgreementText }
 
 function isZone(zone: string): boolean {
   try {

@@ -2,6 +2,7 @@
 const places = [
   { path: '/setup/bring-in', words: 'Bring in a list' },
   { path: '/setup/people', words: 'People' },
+  { path: '/setup/agreement', words: 'Agreement' },
 ] as const
 </script>
 

@@ -29,6 +29,7 @@ const places = computed(() => {
   return [...byPlace]
 })
 const massG = computed(() => (kit.value?.parts ?? []).reduce((sum, part) => sum + (part.massG ?? 0) * part.count, 0))
+const unseen = computed(() => kit.value?.parts.filter(({ mark }) => mark === 'unseen').length ?? 0)
 const hazards = computed<HazardCode[]>(() => {
   const sheet = kit.value
   if (!sheet) return []
@@ -50,6 +51,14 @@ async function mark(part: Part, to: Mark) {
     })
   })
   if (refusal.value?.code === 'KIT_CHANGED') await reload()
+}
+
+async function countRest() {
+  const sheet = kit.value
+  if (!sheet) return
+  await run(async () => {
+    kit.value = await api.post<KitSheet>(`/api/kits/${sheet.id}/count-rest`, { kitVersion: sheet.version })
+  })
 }
 
 async function cureHazard(hazard: HazardCode) {
@@ -113,6 +122,13 @@ async function cureHazard(hazard: HazardCode) {
         </dl>
 
         <h2>In the case</h2>
+        <p v-if="unseen > 0 && mayAct && !kit.loan" class="count">
+          {{ unseen }} parts are not looked at yet. Mark what is off, then
+          <button type="button" class="button small" :disabled="sending" @click="countRest">
+            all the rest is there
+          </button>
+          <span class="quiet">It stops at parts that need a look of their own.</span>
+        </p>
         <div class="contents">
           <section v-for="[place, parts] in places" :key="place">
             <h3>{{ place }}</h3>
@@ -275,6 +291,10 @@ ol {
 li:hover .off,
 .off:focus {
   opacity: 1;
+}
+
+.count {
+  margin-bottom: 8px;
 }
 
 .hazard {

@@ -50,6 +50,7 @@ export function recordSentence({ act, before, after }: RecordLine): string {
       return [what, ...details].join('; ')
     }
     case 'part-marked':
+      if (was.unseen !== undefined) return `${text(is.part)} counted as present`
       return `${text(is.part)}: ${text(was.mark)} → ${text(is.mark)}${is.note ? `, ${text(is.note)}` : ''}`
     case 'part-withdrawn':
       return `${text(is.part)} taken out for good`

@@ -1,0 +1,6 @@
+/** The agreement a new branch begins with; the coordinator writes the next version in Set-up. */
+export const defaultAgreementText = `You borrow this telescope kit free of charge until the day on the slip.
+You bring it back in one piece, with every screw in its place and nothing wiped.
+You tell us about any trouble; nobody is blamed, and nothing is mended at home.
+You never point it at the Sun, and children use it with an adult.
+What is lost is replaced at the prices shown; wear is ours.`

@@ -1,0 +1,72 @@
+<script setup lang="ts">
+import type { BranchAgreement } from '@binoculum/contract'
+import { ref, watch } from 'vue'
+import { api } from '../../shared/api/client.ts'
+import { useLoaded } from '../../shared/api/use-loaded.ts'
+import { useSending } from '../../shared/api/use-sending.ts'
+import ProblemNote from '../../shared/ProblemNote.vue'
+import { useSession } from '../people/session.ts'
+import SetupTabs from './SetupTabs.vue'
+
+const session = useSession()
+const { data, problem, reload } = useLoaded<{ agreements: BranchAgreement[] }>('/api/agreements')
+const { sending, problem: refusal, run } = useSending()
+const texts = ref<Record<string, string>>({})
+
+watch(data, (loaded) => {
+  texts.value = Object.fromEntries((loaded?.agreements ?? []).map(({ branchId, text }) => [branchId, text]))
+})
+const changed = ({ branchId, text }: BranchAgreement) => (texts.value[branchId] ?? text).trim() !== text
+
+async function write(branchId: string) {
+  await run(async () => {
+    data.value = await api.post('/api/agreements', { branchId, text: texts.value[branchId] })
+  })
+}
+</script>
+
+<template>
+  <main class="page">
+    <SetupTabs />
+    <h1>Loan agreement</h1>
+    <p class="quiet">Shown and accepted at every hand-out. Each loan keeps the version it was made with.</p>
+    <ProblemNote :problem="problem" @retry="reload" />
+    <ProblemNote :problem="refusal" />
+    <section v-for="agreement in data?.agreements" :key="agreement.branchId">
+      <h2>
+        {{ agreement.branchName }} <em>version {{ agreement.version }}</em>
+      </h2>
+      <textarea
+        v-if="session.may(agreement.branchId, 'coordinator')"
+        v-model="texts[agreement.branchId]"
+        class="field"
+        rows="7"
+        :aria-label="`agreement of ${agreement.branchName}`"
+      ></textarea>
+      <p v-else class="text">{{ agreement.text }}</p>
+      <button
+        v-if="session.may(agreement.branchId, 'coordinator')"
+        type="button"
+        class="button main"
+        :disabled="sending || !changed(agreement)"
+        @click="write(agreement.branchId)"
+      >
+        Make it version {{ agreement.version + 1 }}
+      </button>
+    </section>
+  </main>
+</template>
+
+<style scoped>
+section {
+  display: grid;
+  gap: 10px;
+  justify-items: start;
+  max-width: 760px;
+  margin-top: 20px;
+}
+
+.text {
+  white-space: pre-line;
+}
+</style>

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto'
 import { existsSync, mkdirSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { gzipSync } from 'node:zlib'
 import { run } from './processes.mjs'
 import { dataFolder, rootFolder } from './setup.mjs'
 import { say } from './say.mjs'
@@ -29,6 +30,14 @@ function sourceHash() {
 const node = (script, args) =>
   run(process.execPath, [join(rootFolder, 'node_modules', script), ...args], { cwd: rootFolder })
 
+/** The server sends these to browsers that take them, which are all of today's. */
+function compressAssets() {
+  const folder = join(rootFolder, 'web', 'dist', 'assets')
+  for (const path of filesBelow(folder)) {
+    if (/\.(js|css)$/.test(path)) writeFileSync(`${path}.gz`, gzipSync(readFileSync(path), { level: 9 }))
+  }
+}
+
 /** Builds what changed. `web: false` leaves the screens out, for the command line. */
 export async function ensureBuild({ web = true } = {}) {
   const stampPath = join(dataFolder, web ? 'build-hash' : 'build-hash-no-web')
@@ -43,7 +52,10 @@ export async function ensureBuild({ web = true } = {}) {
     rmSync(join(rootFolder, room, 'tsconfig.tsbuildinfo'), { force: true })
   }
   await node('typescript/bin/tsc', ['-b'])
-  if (web) await node('vite/bin/vite.js', ['build', 'web', '--config', 'web/vite.config.ts', '--logLevel', 'warn'])
+  if (web) {
+    await node('vite/bin/vite.js', ['build', 'web', '--config', 'web/vite.config.ts', '--logLevel', 'warn'])
+    compressAssets()
+  }
   mkdirSync(dataFolder, { recursive: true })
   writeFileSync(stampPath, wanted)
 }

@@ -41,7 +41,7 @@ export const pages = fastifyPlugin(async (app: FastifyInstance, options: { folde
   const index = existsSync(indexPath) ? readFileSync(indexPath) : null
   if (index) {
     // The files are sent by a route of ours, so that it declares who may call it like every other one.
-    await app.register(staticFiles, { root: join(options.folder, 'assets'), serve: false })
+    await app.register(staticFiles, { root: join(options.folder, 'assets'), serve: false, preCompressed: true })
     app.get<{ Params: { '*': string } }>(
       '/assets/*',
       { config: { access: 'public', rateLimit: false } },

@@ -54,7 +54,7 @@ test('a coordinator invites somebody, who joins by link and may look only', asyn
   await expect(nell.getByText('Nell Teague')).toBeVisible()
   await nell.getByLabel(/password/).fill('a long enough one')
   await nell.getByRole('button', { name: 'Begin' }).click()
-  await expect(nell.getByRole('heading', { name: 'The shelf' })).toBeVisible()
+  await expect(nell.getByRole('heading', { name: 'The shelf', exact: true })).toBeVisible()
   await nell.goto(link ?? '')
   await expect(nell.getByRole('alert')).toContainText('used up or over')
   await stranger.close()

@@ -3,9 +3,11 @@ import { existsSync, mkdirSync, readFileSync, readdirSync, rmSync, writeFileSync
 import { join } from 'node:path'
 import { gzipSync } from 'node:zlib'
 import { run } from './processes.mjs'
-import { dataFolder, rootFolder } from './setup.mjs'
+import { rootFolder } from './setup.mjs'
 import { say } from './say.mjs'
 
+/** What was built belongs to this folder, wherever the data stands. */
+const stampFolder = join(rootFolder, '.data')
 const rooms = ['core', 'contract', 'server', 'web']
 const alsoWatched = ['package-lock.json', 'tsconfig.base.json', 'web/index.html', 'web/vite.config.ts']
 
@@ -40,7 +42,7 @@ function compressAssets() {
 
 /** Builds what changed. `web: false` leaves the screens out, for the command line. */
 export async function ensureBuild({ web = true } = {}) {
-  const stampPath = join(dataFolder, web ? 'build-hash' : 'build-hash-no-web')
+  const stampPath = join(stampFolder, web ? 'build-hash' : 'build-hash-no-web')
   const wanted = sourceHash()
   const built =
     existsSync(join(rootFolder, 'server', 'dist')) && (!web || existsSync(join(rootFolder, 'web', 'dist')))
@@ -56,6 +58,6 @@ export async function ensureBuild({ web = true } = {}) {
     await node('vite/bin/vite.js', ['build', 'web', '--config', 'web/vite.config.ts', '--logLevel', 'warn'])
     compressAssets()
   }
-  mkdirSync(dataFolder, { recursive: true })
+  mkdirSync(stampFolder, { recursive: true })
   writeFileSync(stampPath, wanted)
 }

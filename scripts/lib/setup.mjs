@@ -7,7 +7,8 @@ import { run } from './processes.mjs'
 import { Explained, say } from './say.mjs'
 
 export const rootFolder = dirname(dirname(dirname(fileURLToPath(import.meta.url))))
-export const dataFolder = join(rootFolder, '.data')
+/** Where the database and the demo's sign-ins stand. */
+export const dataFolder = process.env.BINOCULUM_DATA ?? join(rootFolder, '.data')
 
 const isRoot = () => process.getuid?.() === 0
 

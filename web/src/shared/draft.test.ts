@@ -1,17 +1,6 @@
 import { effectScope } from 'vue'
+import { FakeStorage } from '../testing/kit-sheet.ts'
 import { useDraft } from './draft.ts'
-
-class FakeStorage implements Storage {
-  private readonly items = new Map<string, string>()
-  get length() {
-    return this.items.size
-  }
-  clear = () => this.items.clear()
-  getItem = (key: string) => this.items.get(key) ?? null
-  key = (index: number) => [...this.items.keys()][index] ?? null
-  removeItem = (key: string) => void this.items.delete(key)
-  setItem = (key: string, value: string) => void this.items.set(key, value)
-}
 
 const open = (storage: Storage, shape = 1) => {
   const scope = effectScope()

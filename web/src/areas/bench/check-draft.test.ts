@@ -1,4 +1,13 @@
-import { emptyCheck, stationOf } from './check-draft.ts'
+import { testKit } from '../../testing/kit-sheet.ts'
+import {
+  checkedKitOf,
+  doneStations,
+  emptyCheck,
+  judgeAfter,
+  readingsOf,
+  stationOf,
+  stationsOf,
+} from './check-draft.ts'
 
 it('a station is complete when its as-found is, and as left is as found until something is put right', () => {
   const draft = emptyCheck()
@@ -39,4 +48,61 @@ it('minutes come from the clock', () => {
   draft.pack.asFound = 'fine'
   draft.seconds.pack = 90
   expect(stationOf(draft, 'pack')?.minutes).toBe(1.5)
+})
+
+describe('what a check would lead to', () => {
+  const now = '2026-03-12T14:00:00Z'
+  const off = testKit({
+    readings: testKit().readings.map((each) => (each.kind === 'collimation' ? { ...each, asLeft: 2.4 } : each)),
+  })
+
+  it('judged kits have a star station where others have collimation', () => {
+    expect(stationsOf(testKit())).toContain('collimation')
+    const kit = testKit()
+    const judged = { ...kit, optics: { ...kit.optics, collimatable: false } }
+    expect(stationsOf(judged)).toEqual(['glass', 'stand', 'star', 'finder', 'pack'])
+  })
+
+  it('keeps older readings of stations that are left out', () => {
+    const draft = emptyCheck()
+    draft.glass.asFound = 'fine'
+    expect(judgeAfter(draft, off, now)).toMatchObject({
+      condition: 'crescent',
+      reasons: [{ code: 'COLLIMATION_BEYOND' }],
+    })
+    expect(doneStations(draft, off).map(({ station }) => station)).toEqual(['glass'])
+  })
+
+  it('a mirror put right makes the kit fit', () => {
+    const draft = emptyCheck()
+    draft.collimation = { asFound: { offsetMm: 4.8, clockHours: 2 }, asLeft: { offsetMm: 0.5, clockHours: 2 } }
+    expect(judgeAfter(draft, off, now).condition).toBe('full')
+    const [kept] = readingsOf(draft, off)
+    expect(kept).toMatchObject({ asFound: expect.closeTo(2.4, 9), asLeft: expect.closeTo(0.25, 9) })
+  })
+
+  it('a station that is not fine keeps the kit at the bench', () => {
+    const draft = emptyCheck()
+    draft.pack.asFound = 'not-fine'
+    expect(judgeAfter(draft, testKit(), now).reasons[0]).toMatchObject({
+      code: 'JUDGED_NOT_FINE',
+      figures: { kind: 'pack' },
+    })
+    draft.pack.asLeft = 'fine'
+    expect(judgeAfter(draft, testKit(), now).condition).toBe('full')
+  })
+
+  it('only jobs that stay open count', () => {
+    const jobs = [{ id: 'job', code: 'knock-check' as const, text: 'fell', openedAtUtc: now }]
+    const kit = testKit({ jobs })
+    expect(judgeAfter(emptyCheck(), kit, now).condition).toBe('full')
+    expect(judgeAfter({ ...emptyCheck(), openJobIds: ['job'] }, kit, now).condition).toBe('crescent')
+  })
+
+  it('the finder’s limit follows the lowest power that is there', () => {
+    expect(checkedKitOf(testKit()).lowestFieldDeg).toBeCloseTo(50 / 26, 9)
+    const kit = testKit()
+    const parts = kit.parts.map((part) => (part.id === 'eyepiece' ? { ...part, mark: 'missing' as const } : part))
+    expect(checkedKitOf({ ...kit, parts }).lowestFieldDeg).toBeCloseTo(50 / 130, 9)
+  })
 })

@@ -1,0 +1,65 @@
+import { expect, fillHandOut, goTo, signIn, test } from '../support/people.ts'
+
+test('an answer lost on the way: the second try is the same loan', async ({ page, context }) => {
+  await signIn(context, 'ines')
+  await goTo(page, '/desk/hand-out/F-02')
+  await fillHandOut(page, { name: 'Ivo Castell', contact: 'ivo@post.example' })
+  let lost = 0
+  await page.route('**/hand-out', async (route) => {
+    if (route.request().method() !== 'POST' || lost > 0) return route.continue()
+    lost++
+    await route.fetch()
+    await route.abort()
+  })
+  await page.getByRole('button', { name: /Hand out/ }).click()
+  await expect(page.getByRole('alert')).toContainText('What you typed is kept here')
+  await page.getByRole('button', { name: 'Try again' }).click()
+  await expect(page.getByRole('heading', { name: 'Teasel is out.' })).toBeVisible()
+  expect(lost).toBe(1)
+
+  const found = await context.request.get(`${process.env.BASE_URL}/api/find?text=Ivo%20Castell`)
+  const { loans } = (await found.json()) as { loans: { kitCode: string }[] }
+  expect(loans.map(({ kitCode }) => kitCode)).toEqual(['F-02'])
+  // The link on the screen is the one that works.
+  const link = await page.locator('[data-guide-link]').getAttribute('href')
+  expect((await context.request.get((link ?? '').replace('/g/', '/api/guides/'))).status()).toBe(200)
+})
+
+test('a take-back goes on without a line, and is sent when it is back', async ({ page, context }) => {
+  await signIn(context, 'ines')
+  const reply = await context.request.get(`${process.env.BASE_URL}/api/kits/M-10`)
+  const { loan } = (await reply.json()) as { loan: { id: string } }
+  await goTo(page, `/desk/take-back/${loan.id}`)
+  await expect(page.getByRole('heading', { name: 'Clover is back' })).toBeVisible()
+  await context.setOffline(true)
+  for (let i = 0; i < 8 && (await page.locator('.part-row[data-mark=unseen]').count()) > 0; i++) {
+    await page.keyboard.press('a')
+    await page.keyboard.press('Space')
+  }
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('alert')).toContainText('No connection')
+  await context.setOffline(false)
+  await page.reload()
+  await expect(page.getByText('Taken up where you left it.')).toBeVisible()
+  await expect(page.locator('.part-row[data-mark=unseen]')).toHaveCount(0)
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: 'Clover: back to the shelf.' })).toBeVisible()
+})
+
+test('fewer of many: a count short by one is a part missing, with its number', async ({ page, context }) => {
+  await signIn(context, 'ines')
+  const reply = await context.request.get(`${process.env.BASE_URL}/api/kits/M-08`)
+  const { loan } = (await reply.json()) as { loan: { id: string } }
+  await goTo(page, `/desk/take-back/${loan.id}`)
+  const caps = page.locator('.part-row[data-part="Eyepiece end caps"]')
+  await caps.click()
+  await page.keyboard.press('-')
+  await expect(caps).toContainText('3 of 4')
+  await expect(caps).toHaveAttribute('data-mark', 'missing')
+  await page.keyboard.press('+')
+  await expect(caps).toHaveAttribute('data-mark', 'present')
+  await page.keyboard.press('n')
+  await page.keyboard.type('one cracked, m and d are no keys here')
+  await page.keyboard.press('Enter')
+  await expect(caps).toContainText('one cracked')
+})

@@ -1,0 +1,57 @@
+import { guideSchema, type GuideList, type IssuedGuide } from '@binoculum/contract'
+import { handOutBody, shelfOf, startTestServer, type Agent } from './support.ts'
+
+let server: Awaited<ReturnType<typeof startTestServer>>
+let ines: Agent
+beforeAll(async () => {
+  server = await startTestServer()
+  ines = await server.signIn('ines')
+})
+afterAll(() => server.close())
+
+it('every kit that may go out gets a guide of its own that names nobody', async () => {
+  const { kits } = await shelfOf(ines)
+  const fit = kits.filter(
+    ({ group, condition }) => group === 'shelf' && condition !== 'new' && condition !== 'crescent',
+  )
+  expect(fit.length).toBeGreaterThan(4)
+  const texts = new Set<string>()
+  for (const kit of fit) {
+    const { kitId, body } = await handOutBody(ines, kit.code)
+    const slip = (await ines.post<{ loanId: string; borrower: string }>(`/api/kits/${kitId}/hand-out`, body)).body
+    const guide = (await ines.get<IssuedGuide>(`/api/loans/${slip.loanId}/guide`)).body
+    expect(guideSchema.parse(guide)).toEqual(guide)
+    expect(guide.powers.filter(({ start }) => start)).toHaveLength(1)
+    expect(guide.setUp.length).toBeGreaterThan(5)
+    expect(JSON.stringify(guide)).not.toContain(slip.borrower)
+    texts.add(JSON.stringify({ ...guide, kitName: '', kitCode: '' }))
+  }
+  expect(texts.size).toBe(fit.length)
+})
+
+it('lists the guides of kits that are out, newest first, without their links', async () => {
+  const { guides } = (await ines.get<GuideList>('/api/guides')).body
+  const issued = guides.map(({ issuedAtUtc }) => issuedAtUtc)
+  expect(issued).toEqual([...issued].sort().reverse())
+  expect(JSON.stringify(guides)).not.toMatch(/\/g\/|hash/i)
+})
+
+it.each(['x'.repeat(27), '../../etc/passwd', 'a'.repeat(60)])('a made-up link %s opens nothing', async (token) => {
+  const reply = await server.agent().get(`/api/guides/${encodeURIComponent(token)}`)
+  expect([400, 404]).toContain(reply.status)
+})
+
+it('a guide of another branch stays closed', async () => {
+  const petra = await server.signIn('petra')
+  const { guides } = (await ines.get<GuideList>('/api/guides')).body
+  const library = guides.find(({ kitCode }) => kitCode.startsWith('M-'))
+  expect((await petra.get(`/api/loans/${library?.loanId}/guide`)).status).toBe(404)
+})
+
+it('links are guessed slowly: sixty tries a minute', async () => {
+  const guesser = server.agent()
+  const statuses = []
+  for (let i = 0; i < 62; i++) statuses.push((await guesser.get(`/api/guides/${'g'.repeat(25)}${i}`)).status)
+  expect(statuses.filter((status) => status === 404)).toHaveLength(60)
+  expect(statuses.slice(60)).toEqual([429, 429])
+})

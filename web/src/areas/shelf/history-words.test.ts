@@ -1,0 +1,58 @@
+import { acts, type RecordLine } from '@binoculum/contract'
+import { recordSentence } from './history-words.ts'
+
+const line = (act: RecordLine['act'], after: object | null = null, before: object | null = null): RecordLine => ({
+  id: '1',
+  atUtc: '2026-03-12T14:00:00Z',
+  act,
+  by: 'Kofi Arden',
+  before: before as RecordLine['before'],
+  after: after as RecordLine['after'],
+})
+
+it.each([
+  { sentence: 'brought in with 29 parts from list.csv', line: line('brought-in', { parts: 29, file: 'list.csv' }) },
+  { sentence: 'handed out, due Thu 26 Mar', line: line('handed-out', { dueOn: '2026-03-26', overruleReason: '' }) },
+  {
+    sentence: 'handed out, due Thu 26 Mar; overruled: “Moon only”',
+    line: line('handed-out', { dueOn: '2026-03-26', overruleReason: 'Moon only' }),
+  },
+  {
+    sentence: 'taken back: hold it here; Slug missing; sun filter found; “It sank.”',
+    line: line('taken-back', {
+      off: [{ part: 'Slug', mark: 'missing' }],
+      outcome: 'hold',
+      answers: { sunFilterFound: true, whatDidNotWork: 'It sank.' },
+    }),
+  },
+  {
+    sentence: 'take-back corrected; Rod missing',
+    line: line('take-back-corrected', { off: [{ part: 'Rod', mark: 'missing' }] }),
+  },
+  {
+    sentence: 'Slug: missing → present, found under the foam',
+    line: line('part-marked', { part: 'Slug', mark: 'present', note: 'found under the foam' }, { mark: 'missing' }),
+  },
+  { sentence: '25 parts counted as present', line: line('part-marked', { part: '25 parts' }, { unseen: 25 }) },
+  {
+    sentence: 'screw in sun filter cured: destroyed',
+    line: line('hazard-cured', { cure: 'destroyed' }, { hazard: 'screw-in-sun-filter' }),
+  },
+  {
+    sentence: 'checked: fit to lend, mirror 2.4 mm → 0.3 mm, finder 41′ → 8′',
+    line: line('checked', {
+      condition: 'full',
+      readings: [
+        { kind: 'glass', unit: 'judged', asFound: 0, asLeft: 0 },
+        { kind: 'collimation', unit: 'mm', asFound: 2.4, asLeft: 0.3 },
+        { kind: 'finder', unit: 'arcmin', asFound: 41, asLeft: 8 },
+      ],
+    }),
+  },
+])('$sentence', ({ sentence, line: given }) => expect(recordSentence(given)).toBe(sentence))
+
+it.each([...acts])('%s has words even where nothing was written with it', (act) => {
+  const sentence = recordSentence(line(act))
+  expect(sentence.length).toBeGreaterThan(3)
+  expect(sentence).not.toMatch(/undefined|null|NaN|\[object/)
+})

@@ -1,0 +1,132 @@
+import { effectScope, nextTick, ref } from 'vue'
+import { api, ApiError, onSessionOver } from './client.ts'
+import { useLoaded } from './use-loaded.ts'
+import { useSending } from './use-sending.ts'
+
+type Answer = { status: number; body?: unknown } | 'no connection' | 'not JSON'
+let answers: Answer[] = []
+let sent: { method: string; path: string; body: unknown }[] = []
+
+beforeEach(() => {
+  answers = []
+  sent = []
+  globalThis.fetch = (async (path: string, options: RequestInit) => {
+    sent.push({ method: String(options.method), path, body: options.body ? JSON.parse(String(options.body)) : null })
+    const answer = answers.shift() ?? { status: 200, body: {} }
+    if (answer === 'no connection') throw new TypeError('failed to fetch')
+    if (answer === 'not JSON') return new Response('<html>', { status: 502 })
+    return new Response(answer.status === 204 ? null : JSON.stringify(answer.body ?? {}), { status: answer.status })
+  }) as typeof fetch
+})
+const refusal = (status: number, code: string, rest: object = {}): Answer => ({
+  status,
+  body: { error: { code, message: `${code}.`, ...rest } },
+})
+const failure = async (work: Promise<unknown>): Promise<ApiError> => {
+  const error: unknown = await work.then(
+    () => null,
+    (thrown: unknown) => thrown,
+  )
+  if (error instanceof ApiError) return error
+  throw new Error('no refusal came')
+}
+
+describe('the client', () => {
+  it('gives what the server says no with, field by field', async () => {
+    answers = [refusal(400, 'BAD_INPUT', { issues: [{ path: 'dueOn', message: 'is no day' }] })]
+    const error = await failure(api.post('/api/x', {}))
+    expect([error.status, error.code, error.sentences]).toEqual([
+      400,
+      'BAD_INPUT',
+      ['BAD_INPUT.', 'dueOn: is no day'],
+    ])
+  })
+
+  it('says so when there is no connection, and when an answer can’t be read', async () => {
+    answers = ['no connection', 'not JSON']
+    expect((await failure(api.get('/api/x'))).code).toBe('NO_CONNECTION')
+    expect((await failure(api.get('/api/x'))).status).toBe(502)
+  })
+
+  it('asks for the password when a session is over, and then sends the same again', async () => {
+    let asked = 0
+    onSessionOver(async () => {
+      asked++
+    })
+    answers = [refusal(401, 'SIGN_IN'), { status: 200, body: { done: true } }]
+    expect(await api.post('/api/x', { typed: 'kept' })).toEqual({ done: true })
+    expect(asked).toBe(1)
+    expect(sent.map(({ body }) => body)).toEqual([{ typed: 'kept' }, { typed: 'kept' }])
+  })
+
+  it('a wrong password is no session that is over', async () => {
+    answers = [refusal(401, 'WRONG_PASSWORD')]
+    expect((await failure(api.post('/api/session', {}))).code).toBe('WRONG_PASSWORD')
+    expect(sent).toHaveLength(1)
+  })
+})
+
+describe('sending', () => {
+  const keysOf = async (...given: Answer[]) => {
+    answers = [...given]
+    const { run, problem } = useSending()
+    const keys: string[] = []
+    for (const _answer of given)
+      await run(async (key) => {
+        keys.push(key)
+        await api.post('/api/x', { key })
+      })
+    return { keys, problem: problem.value?.code }
+  }
+
+  it('keeps its key after a lost answer, so that a retry does nothing twice', async () => {
+    const { keys } = await keysOf('no connection', { status: 500, body: {} }, { status: 200 })
+    expect(new Set(keys).size).toBe(1)
+  })
+
+  it('takes a new key after success and after a refusal', async () => {
+    const { keys, problem } = await keysOf({ status: 200 }, refusal(422, 'NOT_FIT'), { status: 200 })
+    expect(new Set(keys).size).toBe(3)
+    expect(problem).toBeUndefined()
+  })
+
+  it('a second click while the first is under way sends nothing', async () => {
+    const { run } = useSending()
+    const work = () => api.post('/api/x', {}).then(() => undefined)
+    const both = await Promise.all([run(work), run(work)])
+    expect(both).toEqual([true, false])
+    expect(sent).toHaveLength(1)
+  })
+})
+
+describe('loading', () => {
+  it('a late answer never overwrites a newer one', async () => {
+    const gates: (() => void)[] = []
+    globalThis.fetch = (async (path: string) => {
+      await new Promise<void>((open) => gates.push(open))
+      return new Response(JSON.stringify({ path }))
+    }) as typeof fetch
+    const path = ref('/first')
+    const scope = effectScope()
+    const loaded = scope.run(() => useLoaded<{ path: string }>(path))
+    path.value = '/second'
+    await nextTick()
+    gates[1]?.()
+    await new Promise((resolve) => setTimeout(resolve, 10))
+    gates[0]?.()
+    await new Promise((resolve) => setTimeout(resolve, 10))
+    scope.stop()
+    expect(loaded?.data.value).toEqual({ path: '/second' })
+  })
+
+  it('keeps the problem until it is read again', async () => {
+    answers = ['no connection', { status: 200, body: { kits: [] } }]
+    const scope = effectScope()
+    const loaded = scope.run(() => useLoaded('/api/kits'))
+    await new Promise((resolve) => setTimeout(resolve, 10))
+    expect([loaded?.problem.value?.code, loaded?.data.value]).toEqual(['NO_CONNECTION', null])
+    await loaded?.reload()
+    scope.stop()
+    expect([loaded?.problem.value, loaded?.data.value]).toEqual([null, { kits: [] }])
+  })
+})

@@ -1,0 +1,101 @@
+import type { KitSheet, Part } from '@binoculum/contract'
+
+/** A fit kit for tests; each test says what differs. */
+export const testPart = (id: string, rest: Partial<Part> = {}): Part => ({
+  id,
+  position: 1,
+  name: id,
+  role: 'other',
+  criticality: 'useful',
+  count: 1,
+  presentCount: rest.count ?? 1,
+  massG: null,
+  place: 'Tray',
+  mark: 'present',
+  note: '',
+  costMinor: null,
+  lookEveryTime: false,
+  lookFor: '',
+  optics: {},
+  ...rest,
+})
+
+const reading = (kind: KitSheet['readings'][number]['kind'], rest: Partial<KitSheet['readings'][number]> = {}) => ({
+  kind,
+  asFound: 0,
+  asLeft: 0,
+  limit: 0,
+  good: null,
+  unit: 'judged' as const,
+  source: 'judged' as const,
+  atUtc: '2026-03-10T15:00:00.000Z',
+  by: 'Kofi Arden',
+  ...rest,
+})
+
+export const testKit = (rest: Partial<KitSheet> = {}): KitSheet => ({
+  id: 'kit',
+  branchId: 'library',
+  code: 'M-03',
+  name: 'Sorrel',
+  family: 'equatorial-reflector',
+  modelName: 'equatorial reflector 130/650',
+  group: 'shelf',
+  place: 'bay 2',
+  condition: 'full',
+  reasons: [],
+  readings: [
+    reading('glass'),
+    reading('stand'),
+    reading('collimation', { asLeft: 0.3, limit: 1.33, good: 0.67, unit: 'mm', source: 'typed' }),
+    reading('finder', { asLeft: 6, limit: 57.7, good: 28.8, unit: 'arcmin', source: 'typed' }),
+    reading('pack'),
+  ],
+  loan: null,
+  next: null,
+  version: 1,
+  branchName: 'Marrowdale Library',
+  zone: 'Europe/Dublin',
+  emergencyLine: 'the emergency number',
+  currency: 'EUR',
+  optics: {
+    apertureMm: 130,
+    focalLengthMm: 650,
+    primaryFocalLengthMm: 650,
+    kind: 'newtonian',
+    collimatable: true,
+    mirrorFigure: 'paraboloid',
+    collapsible: false,
+    finderOffsetMm: { x: -70, y: 96 },
+    peepholeOutsideFocusMm: 0,
+  },
+  policies: { maxAgeDays: 120, collimation: 'leave-it-to-us' },
+  hazards: [],
+  parts: [
+    testPart('tube', { role: 'tube', criticality: 'essential' }),
+    testPart('eyepiece', {
+      role: 'low-eyepiece',
+      criticality: 'essential',
+      optics: { focalLengthMm: 25, apparentFieldDeg: 50 },
+    }),
+    testPart('short', { role: 'eyepiece', optics: { focalLengthMm: 5, apparentFieldDeg: 50 } }),
+    testPart('slug', { role: 'weight-slug', criticality: 'essential', lookEveryTime: true }),
+    testPart('cell', { role: 'coin-cell', criticality: 'consumable', lookEveryTime: true }),
+  ],
+  jobs: [],
+  history: [],
+  past: [],
+  ...rest,
+})
+
+export class FakeStorage implements Storage {
+  private readonly items = new Map<string, string>()
+  get length() {
+    return this.items.size
+  }
+  clear = () => this.items.clear()
+  getItem = (key: string) => this.items.get(key) ?? null
+  key = (index: number) => [...this.items.keys()][index] ?? null
+  removeItem = (key: string) => void this.items.delete(key)
+  setItem = (key: string, value: string) => void this.items.set(key, value)
+}

@@ -20,8 +20,8 @@ export default defineConfig({
   workers: 1,
   fullyParallel: false,
   retries: 0,
-  timeout: 90_000,
-  expect: { timeout: 10_000 },
+  timeout: 240_000,
+  expect: { timeout: 20_000 },
   reporter: [['list']],
   use: {
     viewport: { width: 1280, height: 800 },

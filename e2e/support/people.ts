@@ -32,7 +32,10 @@ export const test = base.extend<{ page: Page }>({
     const problems: string[] = []
     page.on('pageerror', (error) => problems.push(error.message))
     page.on('console', (message) => {
-      if (message.type() === 'error' && !/status of 4\d\d|net::ERR_FAILED/.test(message.text()))
+      if (
+        message.type() === 'error' &&
+        !/status of 4\d\d|net::ERR_(FAILED|INTERNET_DISCONNECTED)/.test(message.text())
+      )
         problems.push(message.text())
     })
     await use(page)

@@ -3,7 +3,7 @@ import { expect, fillHandOut, goTo, signIn, test } from '../support/people.ts'
 test('an answer lost on the way: the second try is the same loan', async ({ page, context }) => {
   await signIn(context, 'ines')
   await goTo(page, '/desk/hand-out/F-02')
-  await fillHandOut(page, { name: 'Ivo Castell', contact: 'ivo@post.example' })
+  await fillHandOut(page, { name: 'Zora Fenwick', contact: 'zora@post.example' })
   let lost = 0
   await page.route('**/hand-out', async (route) => {
     if (route.request().method() !== 'POST' || lost > 0) return route.continue()
@@ -17,7 +17,7 @@ test('an answer lost on the way: the second try is the same loan', async ({ page
   await expect(page.getByRole('heading', { name: 'Teasel is out.' })).toBeVisible()
   expect(lost).toBe(1)
 
-  const found = await context.request.get(`${process.env.BASE_URL}/api/find?text=Ivo%20Castell`)
+  const found = await context.request.get(`${process.env.BASE_URL}/api/find?text=Zora%20Fenwick`)
   const { loans } = (await found.json()) as { loans: { kitCode: string }[] }
   expect(loans.map(({ kitCode }) => kitCode)).toEqual(['F-02'])
   // The link on the screen is the one that works.

@@ -1,5 +1,5 @@
 import { guideSchema, type GuideList, type IssuedGuide } from '@binoculum/contract'
-import { handOutBody, shelfOf, startTestServer, type Agent } from './support.ts'
+import { handOutBody, shelfOf, startTestServer, testNow, type Agent } from './support.ts'
 
 let server: Awaited<ReturnType<typeof startTestServer>>
 let ines: Agent
@@ -34,6 +34,17 @@ it('lists the guides of kits that are out, newest first, without their links', a
   const issued = guides.map(({ issuedAtUtc }) => issuedAtUtc)
   expect(issued).toEqual([...issued].sort().reverse())
   expect(JSON.stringify(guides)).not.toMatch(/\/g\/|hash/i)
+})
+
+it('a new link works for two weeks, also where the loan is late', async () => {
+  const { guides } = (await ines.get<GuideList>('/api/guides')).body
+  const late = guides.find(({ kitCode }) => kitCode === 'M-08')
+  const { guidePath } = (await ines.post<{ guidePath: string }>(`/api/loans/${late?.loanId}/link`)).body
+  const open = async () => (await server.agent().get(guidePath.replace('/g/', '/api/guides/'))).status
+  expect(await open()).toBe(200)
+  server.time.now = new Date(testNow.getTime() + 14 * 86_400_000 + 1)
+  expect(await open()).toBe(404)
+  server.time.now = testNow
 })
 
 it.each(['x'.repeat(27), '../../etc/passwd', 'a'.repeat(60)])('a made-up link %s opens nothing', async (token) => {

@@ -131,7 +131,7 @@ export class Loans {
       acceptance: given.acceptance,
       overruleReason: given.overruleReason,
       linkHash: hashToken(token),
-      linkEndsAt: new Date(dueAt.getTime() + LINK_DAYS_AFTER_DUE * 24 * 3_600_000),
+      linkEndsAt: linkEnd(dueAt),
     })
     const parts = await this.kits.parts(tx, kitId)
     const issuedOn = DateTime.fromJSDate(at, { zone: row.zone }).toISODate() ?? ''
@@ -364,8 +364,9 @@ export class Loans {
       const loan = await this.loanFor(tx, session, loanId)
       if (loan.state !== 'out') throw new Problem('LINK_OVER')
       const token = newToken()
-      await tx.update(Loan, { id: loanId }, { linkHash: hashToken(token) })
       const at = this.context.clock()
+      const linkEndsAt = linkEnd(new Date(Math.max(at.getTime(), loan.dueAt?.getTime() ?? 0)))
+      await tx.update(Loan, { id: loanId }, { linkHash: hashToken(token), linkEndsAt })
       const { branchId, kitId } = loan
       await appendRecord(tx, { act: 'link-renewed', at, branchId, staffId: session.staffId, kitId, loanId })
       const row = await this.kits.rowById(tx, kitId)
@@ -374,6 +375,8 @@ export class Loans {
     })
   }
 }
+
+const linkEnd = (after: Date) => new Date(after.getTime() + LINK_DAYS_AFTER_DUE * 24 * 3_600_000)
 
 const guidePath = (token: string) => `/g/${token}`
 

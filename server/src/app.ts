@@ -39,7 +39,8 @@ export async function buildApp(options: AppOptions): Promise<App> {
   const app = fastify({
     logger: options.log ? { level: 'warn' } : false,
     bodyLimit: 1_000_000,
-    trustProxy: false,
+    // With an address for others there is a proxy on this machine; without it limits would count all as one.
+    trustProxy: options.publicUrl ? 'loopback' : false,
     routerOptions: { maxParamLength: 200 },
   })
   const parseJson = app.getDefaultJsonParser('error', 'error')

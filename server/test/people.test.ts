@@ -1,4 +1,4 @@
-import { passwordOf, startTestServer, testNow, type Agent } from './support.ts'
+import { handOutBody, passwordOf, startTestServer, testNow, type Agent } from './support.ts'
 
 let server: Awaited<ReturnType<typeof startTestServer>>
 let ines: Agent
@@ -176,6 +176,23 @@ describe('the coordinator', () => {
     expect((await server.agent().post('/api/session', { email, password: passwordOf(email) })).status).toBe(401)
   })
 
+  it('can’t invite a leaver’s address as somebody new', async () => {
+    const { reply } = await inviteSomebody('Jun@marrowdale.example')
+    expect([reply.status, reply.body]).toMatchObject([409, { error: { code: 'EMAIL_TAKEN' } }])
+  })
+
+  it('of one branch has no hold on those who also work in another', async () => {
+    const { token } = await inviteSomebody('second@ferncliff.example', 'coordinator')
+    const joined = await server.agent().post(`/api/invitations/${token}`, { password: 'long enough to keep' })
+    const second = server.agent(String(joined.headers['set-cookie']).split(';')[0])
+    for (const name of ['Ines', 'Kofi'])
+      for (const way of ['reset', 'close'])
+        expect((await second.post(`/api/people/${await idOf(name)}/${way}`)).body).toMatchObject({
+          error: { code: 'NOT_ALLOWED' },
+        })
+    expect((await second.post(`/api/people/${await idOf('Petra')}/reset`)).status).toBe(200)
+  })
+
   it('can’t leave a branch without one', async () => {
     const reply = await ines.post(`/api/people/${await idOf('Ines')}/close`)
     expect(reply.body).toMatchObject({ error: { code: 'LAST_COORDINATOR' } })
@@ -203,6 +220,14 @@ it('guessing is slowed down: ten tries a minute from one address', async () => {
   await other.close()
   expect(tries.slice(0, 10)).toEqual(Array(10).fill(401))
   expect(tries.slice(10)).toEqual([429, 429])
+})
+
+it('an idempotency key of somebody else is refused by name, not as our fault', async () => {
+  const kofi = await server.signIn('kofi')
+  const { kitId, body } = await handOutBody(ines, 'M-05')
+  expect((await ines.post(`/api/kits/${kitId}/hand-out`, body)).status).toBe(200)
+  const reply = await kofi.post(`/api/kits/${kitId}/hand-out`, body)
+  expect([reply.status, reply.body]).toMatchObject([400, { error: { issues: [{ path: 'idempotencyKey' }] } }])
 })
 
 describe('an empty programme behind https', () => {

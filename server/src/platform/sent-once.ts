@@ -1,4 +1,5 @@
 import { changedRows, selectRows, type Tx } from './database.ts'
+import { Problem } from './errors.ts'
 
 /**
  * Does `work` once for a key: a second try with the same key and person gets the first answer. The key is taken
@@ -18,7 +19,7 @@ export async function once<T extends object>(
     )
     const answer = rows[0]?.answer
     if (answer) return answer
-    throw new RangeError('idempotencyKey belongs to someone else')
+    throw new Problem('BAD_INPUT', { issues: [{ path: 'idempotencyKey', message: 'is in use; send a new one' }] })
   }
   const answer = await work()
   await changedRows(tx, 'UPDATE sent_once SET answer = $2 WHERE key = $1 RETURNING key', [sent.key, answer])

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Desk, Found } from '@binoculum/contract'
-import { useEventListener, useIntervalFn } from '@vueuse/core'
+import { refDebounced, useEventListener, useIntervalFn } from '@vueuse/core'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, ApiError } from '../shared/api/client.ts'
@@ -19,7 +19,6 @@ const route = useRoute()
 const session = useSession()
 const box = useTemplateRef('box')
 const text = ref('')
-const found = ref<Found | null>(null)
 const now = ref(new Date())
 const { data: desk, reload } = useLoaded<Desk>('/api/desk')
 
@@ -50,30 +49,24 @@ const due = computed(() => {
   ].slice(0, 3)
 })
 
-let timer: ReturnType<typeof setTimeout> | undefined
-let run = 0
-watch(text, () => {
-  clearTimeout(timer)
-  const own = ++run
-  if (text.value.trim() === '') {
-    found.value = null
-    return
-  }
-  timer = setTimeout(async () => {
-    try {
-      const answer = await api.get<Found>(`/api/find?text=${encodeURIComponent(text.value.trim())}`)
-      if (own === run) found.value = answer
-    } catch (error) {
-      if (!(error instanceof ApiError)) throw error
-    }
-  }, WAIT_FOR_TYPING_MS)
-})
+const settled = refDebounced(text, WAIT_FOR_TYPING_MS)
+const isOpen = ref(false)
+const findPath = (words: string) =>
+  words.trim() === '' ? null : `/api/find?text=${encodeURIComponent(words.trim())}`
+const { data: found } = useLoaded<Found>(() => findPath(settled.value))
+watch(text, () => (isOpen.value = text.value.trim() !== ''))
 
-/** Enter opens a kit whose code was typed or scanned whole, else the first thing found. */
+/** Enter opens a kit whose code was typed or scanned whole, else the first thing found. It asks for exactly what
+ * stands in the box now: the list below may still be that of fewer letters. */
 async function open() {
   const code = text.value.trim()
-  if (code === '') return
-  const answer = found.value ?? (await api.get<Found>(`/api/find?text=${encodeURIComponent(code)}`))
+  const path = findPath(code)
+  if (path === null) return
+  const answer = await api.get<Found>(path).catch((error: unknown) => {
+    if (error instanceof ApiError) return null
+    throw error
+  })
+  if (!answer) return
   const kit = answer.kits.find((candidate) => candidate.code.toUpperCase() === code.toUpperCase()) ?? answer.kits[0]
   const target = kit?.code ?? answer.loans[0]?.kitCode ?? answer.parts[0]?.kitCode
   if (target) await go(`/kits/${encodeURIComponent(target)}`)
@@ -81,7 +74,6 @@ async function open() {
 
 async function go(path: string) {
   text.value = ''
-  found.value = null
   box.value?.blur()
   await router.push(path)
 }
@@ -93,7 +85,7 @@ async function signOut() {
 
 useKeys(() => ({ '/': () => box.value?.focus() }))
 useEventListener(document, 'click', (event) => {
-  if (!(event.target as HTMLElement).closest('.find')) found.value = null
+  if (!(event.target as HTMLElement).closest('.find')) isOpen.value = false
 })
 const nothingFound = computed(
   () => found.value && found.value.kits.length + found.value.parts.length + found.value.loans.length === 0,
@@ -116,7 +108,7 @@ const nothingFound = computed(
         @keydown.esc="((text = ''), box?.blur())"
       />
       <KeyCap name="/" />
-      <div v-if="found" class="found">
+      <div v-if="found && isOpen" class="found">
         <p v-if="nothingFound" class="quiet">Nothing here is called “{{ text }}”.</p>
         <button v-for="kit in found.kits" :key="kit.code" type="button" @click="go(`/kits/${kit.code}`)">
           <span class="serif">{{ kit.name }}</span> <KitTag :code="kit.code" />

@@ -35,6 +35,11 @@ export async function findStaffForSignIn(
   return rows[0] ?? null
 }
 
+/** Leavers keep their address: what they did stays on record under it. */
+export async function emailIsTaken(tx: Tx, email: string): Promise<boolean> {
+  return (await selectRows(tx, 'SELECT id FROM staff WHERE lower(email) = lower($1)', [email])).length > 0
+}
+
 export const insertSession = (tx: Tx, row: { tokenHash: string; staffId: string; expiresAt: Date }) =>
   tx.insert(SessionRow, row)
 

@@ -157,7 +157,7 @@ export class People {
   async invite(session: Session, given: Invite) {
     requireRole(session, given.branchId, coordinatorOnly)
     return this.context.database.inTransaction(async (tx) => {
-      if (await queries.findStaffForSignIn(tx, given.email)) throw new Problem('EMAIL_TAKEN')
+      if (await queries.emailIsTaken(tx, given.email)) throw new Problem('EMAIL_TAKEN')
       const staffId = randomUUID()
       await tx.insert(Staff, {
         id: staffId,
@@ -206,6 +206,8 @@ export class People {
     const ours = session.memberships.filter(({ role }) => role === 'coordinator').map(({ branchId }) => branchId)
     const shared = theirs.find(({ branchId }) => ours.includes(branchId))
     if (!shared) throw new Problem('NOT_FOUND')
+    // Whoever could reset a password could act as its owner, also where they themselves have no say.
+    if (!theirs.every(({ branchId }) => ours.includes(branchId))) throw new Problem('NOT_ALLOWED')
     return shared.branchId
   }
 }

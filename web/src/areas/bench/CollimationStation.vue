@@ -146,6 +146,8 @@ const clean = (text: string) => (text === '' ? null : Number(text))
   </div>
 </template>
 
+<style scoped src="./measuring-station.css"></style>
+
 <style scoped>
 .collimation {
   display: grid;
@@ -165,39 +167,6 @@ const clean = (text: string) => (text === '' ? null : Number(text))
   grid-template-columns: 1fr 108px;
   gap: 12px;
   align-items: end;
-}
-
-.field.big {
-  min-height: 46px;
-  font-size: 20px;
-}
-
-.judgement {
-  display: grid;
-  gap: 10px;
-  align-content: start;
-  justify-items: start;
-}
-
-.advice {
-  font-size: 25px;
-  line-height: 31px;
-}
-
-.kept {
-  display: flex;
-  gap: 8px 14px;
-  margin: 0;
-}
-
-dt {
-  font: italic 400 16px var(--serif);
-  color: var(--quiet);
-}
-
-dd {
-  margin: 0 12px 0 0;
-  font-weight: 640;
 }
 
 @media (max-width: 900px) {

@@ -157,6 +157,8 @@ const clean = (event: Event) => {
   </div>
 </template>
 
+<style scoped src="./measuring-station.css"></style>
+
 <style scoped>
 .finder {
   display: grid;
@@ -164,8 +166,7 @@ const clean = (event: Event) => {
   gap: 24px 44px;
 }
 
-.entry,
-.judgement {
+.entry {
   display: grid;
   gap: 12px;
   align-content: start;
@@ -180,32 +181,6 @@ const clean = (event: Event) => {
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 12px;
-}
-
-.field.big {
-  min-height: 46px;
-  font-size: 20px;
-}
-
-.advice {
-  font-size: 25px;
-  line-height: 31px;
-}
-
-.kept {
-  display: flex;
-  gap: 8px 14px;
-  margin: 0;
-}
-
-dt {
-  font: italic 400 16px var(--serif);
-  color: var(--quiet);
-}
-
-dd {
-  margin: 0 12px 0 0;
-  font-weight: 640;
 }
 
 @media (max-width: 900px) {

@@ -1,31 +1,17 @@
 <script setup lang="ts">
 import type { Borrower } from '@binoculum/contract'
-import { ref, watch } from 'vue'
-import { api } from '../../shared/api/client.ts'
+import { computed, ref } from 'vue'
+import { useLoaded } from '../../shared/api/use-loaded.ts'
+import ProblemNote from '../../shared/ProblemNote.vue'
 import type { HandOutDraft } from './use-hand-out.ts'
 
 const { branchId } = defineProps<{ branchId: string }>()
 const draft = defineModel<HandOutDraft>({ required: true })
 const text = ref('')
-const found = ref<Borrower[]>([])
-const searched = ref('')
-let run = 0
-
-watch(text, async () => {
-  const own = ++run
-  const words = text.value.trim()
-  if (words.length < 2) {
-    found.value = []
-    searched.value = ''
-    return
-  }
-  const answer = await api.get<{ borrowers: Borrower[] }>(
-    `/api/borrowers?branchId=${branchId}&text=${encodeURIComponent(words)}`,
-  )
-  if (own !== run) return
-  found.value = answer.borrowers
-  searched.value = words
-})
+const words = computed(() => text.value.trim())
+const { data, problem, reload } = useLoaded<{ borrowers: Borrower[] }>(() =>
+  words.value.length < 2 ? null : `/api/borrowers?branchId=${branchId}&text=${encodeURIComponent(words.value)}`,
+)
 
 function choose(borrower: Borrower) {
   draft.value.borrower = borrower
@@ -70,8 +56,9 @@ function another() {
   </p>
   <div v-else class="search">
     <input v-model="text" class="field" placeholder="Name or card number" aria-label="Find the borrower" />
-    <ul v-if="text.trim().length >= 2 && searched">
-      <li v-for="borrower in found" :key="borrower.id">
+    <ProblemNote :problem="problem" @retry="reload" />
+    <ul v-if="words.length >= 2 && data">
+      <li v-for="borrower in data.borrowers" :key="borrower.id">
         <button type="button" @click="choose(borrower)">
           {{ borrower.name }}
           <span class="second">card {{ borrower.cardNumber }}, {{ borrower.loansBefore }} loans</span>

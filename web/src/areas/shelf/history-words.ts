@@ -28,8 +28,6 @@ export function recordSentence({ act, before, after }: RecordLine): string {
   switch (act) {
     case 'brought-in':
       return `brought in with ${text(is.parts)} parts${is.file ? ` from ${text(is.file)}` : ''}`
-    case 'promised':
-      return 'promised'
     case 'handed-out': {
       const due = text(is.dueOn)
       const overruled = text(is.overruleReason)
@@ -52,8 +50,6 @@ export function recordSentence({ act, before, after }: RecordLine): string {
     case 'part-marked':
       if (was.unseen !== undefined) return `${text(is.part)} counted as present`
       return `${text(is.part)}: ${text(was.mark)} → ${text(is.mark)}${is.note ? `, ${text(is.note)}` : ''}`
-    case 'part-withdrawn':
-      return `${text(is.part)} taken out for good`
     case 'hazard-cured':
       return `${text(was.hazard).replaceAll('-', ' ')} cured: ${text(is.cure)}`
     case 'checked': {

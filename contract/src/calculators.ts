@@ -1,5 +1,6 @@
 import {
   collimationQuality,
+  explainWeight,
   finderParallax,
   finderVerdict,
   judgeReadiness,
@@ -8,6 +9,7 @@ import {
 } from '@binoculum/core'
 import { z } from 'zod'
 import { judgeInputSchema, judgementSchema } from './readiness.ts'
+import { explainWeightSchema, weightExplainedSchema } from './weighing.ts'
 
 /** One calculation as everybody outside sees it: forms, HTTP, command line and docs/calculators.md come from here. */
 export interface Calculator {
@@ -17,6 +19,8 @@ export interface Calculator {
   readonly input: z.ZodType
   readonly output: z.ZodType
   readonly run: (input: never) => unknown
+  /** May take seconds: the server runs it in a worker with a time limit. */
+  readonly heavy?: true
 }
 
 const calculator = <Input, Output>(entry: {
@@ -26,6 +30,7 @@ const calculator = <Input, Output>(entry: {
   input: z.ZodType<Input, unknown>
   output: z.ZodType<Output>
   run: (input: Input) => Output
+  heavy?: true
 }): Calculator => entry as unknown as Calculator
 
 const point = z.object({ x: z.number(), y: z.number() })
@@ -98,6 +103,18 @@ const register: readonly Calculator[] = [
     }),
     output: z.object({ fractionOfHalfField: z.number(), verdict: z.enum(['good', 'usable', 'off']) }),
     run: finderVerdict,
+  }),
+  calculator({
+    name: 'contents.explainWeight',
+    summary: 'what is missing, exchanged or too many in a kit, from its weight, with probabilities',
+    sources: [
+      'conditional normal distribution, Anderson 1958, theorem 2.5.1 (from memory)',
+      'checked by brute force',
+    ],
+    input: explainWeightSchema,
+    output: weightExplainedSchema,
+    run: (input) => explainWeight(input) as z.infer<typeof weightExplainedSchema>,
+    heavy: true,
   }),
   calculator({
     name: 'readiness.judge',

@@ -27,6 +27,31 @@ export const errorCatalogue = {
   DUE_IN_PAST: { status: 422, message: 'The day of return must lie after today.' },
   MARKS_INCOMPLETE: { status: 422, message: 'Some parts are not looked at yet.' },
   AGREEMENT_OLD: { status: 422, message: 'The agreement has a newer version. Show it again and have it accepted.' },
+  CELL_UNANSWERED: {
+    status: 422,
+    message: 'A coin cell is missing. Speak to the borrower now and write down the answer; then go on.',
+  },
+  TOO_EARLY: { status: 422, message: 'It must dry in the open for a day at least. Come back when the time is over.' },
+  NOT_COMPLETE: {
+    status: 422,
+    message:
+      'Only a complete kit can be weighed as the one to compare with. Count it first, and put right what is off.',
+  },
+  WEIGHT_DOUBTFUL: {
+    status: 422,
+    message:
+      'The masses on the card don’t add up to this. Is everything in, and nothing else? Say so, or weigh again.',
+  },
+  NO_SPARE: { status: 409, message: 'There are not so many in the drawer any more.' },
+  NO_ADDRESS: {
+    status: 422,
+    message: 'There is no mail address for this borrower. Ring them, or write the address in.',
+  },
+  NOT_A_PICTURE: { status: 400, message: 'This file is not a picture we can read. Send a JPEG, PNG or WebP.' },
+  NOT_AN_ARCHIVE: { status: 400, message: 'This file is not one of our archives, or it is of a later version.' },
+  MODEL_CHANGED: { status: 409, message: 'Someone else changed this model meanwhile. Look at it again.' },
+  JOB_CHANGED: { status: 409, message: 'Someone else settled or changed this meanwhile.' },
+  TOO_LONG: { status: 422, message: 'This would take too long. Make it smaller and try again.' },
   LIST_HAS_PROBLEMS: { status: 422, message: 'Some rows can’t be read. Correct them or leave them out.' },
   LAST_COORDINATOR: { status: 422, message: 'A branch needs one coordinator at least. Invite another one first.' },
   TOO_MANY: { status: 429, message: 'Too many tries. Wait a minute and try again.' },

@@ -47,9 +47,18 @@ export const partSchema = z.object({
   count: z.number().int(),
   presentCount: z.number().int(),
   massG: z.number().nullable(),
+  toleranceG: z.number().nullable(),
+  weighGroup: z.string(),
+  /** The mass was weighed in this kit, not taken from its model. */
+  weighed: z.boolean(),
   place: z.string(),
   mark: markSchema,
   note: z.string(),
+  /** What lies in its place, where the mark is *wrong*. */
+  wrongItem: z.string(),
+  pictureIds: z.array(idSchema),
+  consumable: z.object({ kind: z.string(), pieces: z.number(), changedOn: z.string().nullable() }).nullable(),
+  modelPartId: idSchema.nullable(),
   costMinor: z.number().int().nullable(),
   lookEveryTime: z.boolean(),
   lookFor: z.string(),
@@ -95,7 +104,13 @@ export type ShelfKit = z.infer<typeof shelfKitSchema>
 export const shelfSchema = z.object({ kits: z.array(shelfKitSchema), atUtc: z.string() })
 export type Shelf = z.infer<typeof shelfSchema>
 
-export const jobSchema = z.object({ id: idSchema, code: jobCodeSchema, text: z.string(), openedAtUtc: z.string() })
+export const jobSchema = z.object({
+  id: idSchema,
+  code: jobCodeSchema,
+  text: z.string(),
+  openedAtUtc: z.string(),
+  notBeforeUtc: z.string().nullable(),
+})
 
 export const acts = [
   'brought-in',
@@ -111,6 +126,15 @@ export const acts = [
   'password-reset',
   'person-closed',
   'agreement-written',
+  'weighed',
+  'part-moved',
+  'model-changed',
+  'job-opened',
+  'job-settled',
+  'coin-cell-asked',
+  'message-sent',
+  'cells-changed',
+  'brought-up-to-date',
 ] as const
 
 export const recordLineSchema = z.object({
@@ -131,6 +155,22 @@ export const kitSheetSchema = shelfKitSchema.extend({
   optics: modelOpticsSchema,
   policies: policiesSchema,
   hazards: z.array(hazardSchema),
+  modelId: idSchema,
+  weighGroups: z.array(z.object({ name: z.string(), scaleStepG: z.number() })),
+  /** Newest complete weighing of each group that still holds. */
+  baselines: z.array(
+    z.object({ group: z.string(), measuredG: z.number(), scaleStepG: z.number(), atUtc: z.string() }),
+  ),
+  /** Where this kit really differs from its model. */
+  differences: z.array(
+    z.object({
+      kind: z.enum(['lacks', 'has-besides', 'differs']),
+      name: z.string(),
+      field: z.string().optional(),
+      own: z.string().optional(),
+      model: z.string().optional(),
+    }),
+  ),
   parts: z.array(partSchema),
   jobs: z.array(jobSchema),
   history: z.array(recordLineSchema),
@@ -144,6 +184,8 @@ export const markPartSchema = z.object({
   mark: markSchema,
   presentCount: z.number().int().nonnegative().optional(),
   note: z.string().max(500).default(''),
+  wrongItem: z.string().max(120).default(''),
+  pictureIds: z.array(idSchema).max(4).optional(),
 })
 
 export const countRestSchema = z.object({ kitVersion: z.number().int() })

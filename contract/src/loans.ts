@@ -1,8 +1,9 @@
-import { outcomes } from '@binoculum/core'
+import { cleanAnswers, outcomes } from '@binoculum/core'
 import { z } from 'zod'
 import { kitSheetSchema } from './kits.ts'
 import { idSchema } from './people.ts'
 import { markSchema } from './readiness.ts'
+import { lookAlikeSchema, takenWeighingSchema } from './weighing.ts'
 
 export const outcomeSchema = z.enum(outcomes)
 export const idempotencyKeySchema = z.uuid()
@@ -91,6 +92,8 @@ export const partMarkSchema = z.object({
   mark: markSchema,
   presentCount: z.number().int().nonnegative(),
   note: z.string().max(500).default(''),
+  wrongItem: z.string().max(120).default(''),
+  pictureIds: z.array(idSchema).max(4).default([]),
 })
 export type PartMark = z.infer<typeof partMarkSchema>
 
@@ -98,10 +101,21 @@ export const answersSchema = z.object({
   whatDidNotWork: z.string().max(1000),
   dropped: z.boolean(),
   wet: z.boolean(),
+  insectsOrSmoke: z.boolean().default(cleanAnswers.insectsOrSmoke),
   glassWhole: z.boolean(),
+  focuserSmooth: z.boolean().default(cleanAnswers.focuserSmooth),
   batteryDoorShut: z.boolean(),
+  packCharged: z.boolean().default(cleanAnswers.packCharged),
   sunFilterFound: z.boolean(),
 })
+
+/** What the borrower said about a missing coin cell. Swallowed it burns within two hours, so it is asked at once. */
+export const cellAnswerSchema = z.object({
+  whereIsIt: z.string().trim().min(3, 'write what the borrower said').max(500),
+  couldAChildHaveIt: z.enum(['no', 'not-sure', 'yes']),
+  spokeTo: z.string().trim().min(2, 'write whom you spoke to').max(120),
+})
+export type CellAnswer = z.infer<typeof cellAnswerSchema>
 
 export const takeBackSchema = z.object({
   idempotencyKey: idempotencyKeySchema,
@@ -110,6 +124,8 @@ export const takeBackSchema = z.object({
   answers: answersSchema,
   outcome: outcomeSchema,
   outcomeReason: z.string().trim().max(500).default(''),
+  weighings: z.array(takenWeighingSchema).max(20).default([]),
+  cellAnswer: cellAnswerSchema.nullable().default(null),
 })
 export type TakeBack = z.infer<typeof takeBackSchema>
 
@@ -126,6 +142,9 @@ export const takeBackFormSchema = z.object({
     version: z.number().int(),
   }),
   kit: kitSheetSchema,
+  lookAlikes: z.array(lookAlikeSchema),
+  /** Chance that one piece of each part is gone after a loan, from what really happened. */
+  lossChances: z.record(idSchema, z.number()),
 })
 export type TakeBackForm = z.infer<typeof takeBackFormSchema>
 

@@ -56,13 +56,11 @@ export {
 export {
   conditions,
   hazardCodes,
-  jobCodes,
   judgeReadiness,
   neededReadings,
   readingKinds,
   type Condition,
   type HazardCode,
-  type JobCode,
   type JudgedModel,
   type JudgedPart,
   type JudgeInput,
@@ -76,7 +74,9 @@ export {
   type ReasonCode,
   type Remedy,
 } from './readiness/judge.ts'
+export { jobCodes, jobFacts, type JobCode } from './readiness/jobs.ts'
 export {
+  cleanAnswers,
   hazardsFrom,
   jobsForOutcome,
   jobsFrom,
@@ -117,3 +117,47 @@ export {
   type StationReading,
   type ThreeMoves,
 } from './checks/stations.ts'
+export { explainWeight, saysNothing } from './contents/explain-weight.ts'
+export type {
+  Explanation,
+  ExplainWeightInput,
+  ForeignPart,
+  GroupWeight,
+  Weighing,
+  WeighedPart,
+  WeightExplained,
+} from './contents/weighing.ts'
+export { firstGuessOfLoss, lossChance } from './contents/loss-chance.ts'
+export {
+  correctedMasses,
+  smallestLossSeenG,
+  tooLightToTell,
+  weighInInput,
+  weightVerdict,
+  type WeighedLine,
+  type WeightVerdict,
+} from './contents/weigh-in.ts'
+export { differenceText, explanationClause, weightSentence, type NameOf } from './words/weigh-in.ts'
+export { caseLayout, shapeOf, type Compartment, type PartShape, type PlacedPart } from './contents/case-layout.ts'
+export {
+  followModel,
+  kitDifferences,
+  templateFields,
+  type Difference,
+  type TemplateField,
+  type TemplatePart,
+} from './contents/model-differences.ts'
+export { likeness, matchRole, MATCHED_FROM, type RoleMatch } from './contents/similarity.ts'
+export { spreadsheetSafe, unguarded } from './contents/spreadsheet-safe.ts'
+export { readScaleLine, settledReading, type ScaleLine, type TimedReading } from './contents/scale-lines.ts'
+export {
+  DRYING_HOURS,
+  followUpCodes,
+  followUpDays,
+  followUpsOf,
+  isFollowUp,
+  nextFollowUp,
+  worthAsking,
+  type FollowUp,
+  type FollowUpCode,
+} from './loans/follow-up.ts'

@@ -1,13 +1,4 @@
-import { hazardsFrom, jobsForOutcome, jobsFrom, proposeOutcome, type TakeBackAnswers } from './take-back.ts'
-
-const clean: TakeBackAnswers = {
-  whatDidNotWork: '  ',
-  dropped: false,
-  wet: false,
-  glassWhole: true,
-  batteryDoorShut: true,
-  sunFilterFound: false,
-}
+import { cleanAnswers as clean, hazardsFrom, jobsForOutcome, jobsFrom, proposeOutcome } from './take-back.ts'
 
 it('a clean return opens nothing', () => {
   expect([hazardsFrom(clean), jobsFrom(clean)]).toEqual([[], []])
@@ -17,6 +8,7 @@ it.each([
   { answers: { sunFilterFound: true }, hazard: 'screw-in-sun-filter' },
   { answers: { batteryDoorShut: false }, hazard: 'battery-door-open' },
   { answers: { wet: true }, hazard: 'wet' },
+  { answers: { insectsOrSmoke: true }, hazard: 'insects-or-smoke' },
 ])('$answers brings $hazard to light', ({ answers, hazard }) => {
   expect(hazardsFrom({ ...clean, ...answers })).toEqual([hazard])
 })
@@ -25,6 +17,9 @@ it.each([
   { answers: { dropped: true }, code: 'knock-check' },
   { answers: { glassWhole: false }, code: 'bench-wanted' },
   { answers: { whatDidNotWork: 'It sank.' }, code: 'reported-trouble' },
+  { answers: { focuserSmooth: false }, code: 'bench-wanted' },
+  { answers: { packCharged: false }, code: 'bench-wanted' },
+  { answers: { wet: true }, code: 'drying' },
 ])('$answers opens the job $code', ({ answers, code }) => {
   expect(jobsFrom({ ...clean, ...answers }).map((job) => job.code)).toEqual([code])
 })

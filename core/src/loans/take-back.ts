@@ -5,9 +5,25 @@ export interface TakeBackAnswers {
   readonly whatDidNotWork: string
   readonly dropped: boolean
   readonly wet: boolean
+  readonly insectsOrSmoke: boolean
   readonly glassWhole: boolean
+  readonly focuserSmooth: boolean
   readonly batteryDoorShut: boolean
+  readonly packCharged: boolean
   readonly sunFilterFound: boolean
+}
+
+/** Answers of a return about which there is nothing to say. */
+export const cleanAnswers: TakeBackAnswers = {
+  whatDidNotWork: '',
+  dropped: false,
+  wet: false,
+  insectsOrSmoke: false,
+  glassWhole: true,
+  focuserSmooth: true,
+  batteryDoorShut: true,
+  packCharged: true,
+  sunFilterFound: false,
 }
 
 export const outcomes = ['shelf', 'shelf-with-note', 'bench', 'hold'] as const
@@ -19,6 +35,7 @@ export function hazardsFrom(answers: TakeBackAnswers): readonly HazardCode[] {
     ...(answers.sunFilterFound ? (['screw-in-sun-filter'] as const) : []),
     ...(answers.batteryDoorShut ? [] : (['battery-door-open'] as const)),
     ...(answers.wet ? (['wet'] as const) : []),
+    ...(answers.insectsOrSmoke ? (['insects-or-smoke'] as const) : []),
   ]
 }
 
@@ -28,6 +45,9 @@ export function jobsFrom(answers: TakeBackAnswers): readonly OpenJob[] {
   return [
     ...(answers.dropped ? [{ code: 'knock-check', text: 'dropped or knocked over' } as const] : []),
     ...(answers.glassWhole ? [] : [{ code: 'bench-wanted', text: 'glass or mirror looked wrong by torch' } as const]),
+    ...(answers.focuserSmooth ? [] : [{ code: 'bench-wanted', text: 'focuser sticks or slips' } as const]),
+    ...(answers.packCharged ? [] : [{ code: 'bench-wanted', text: 'charge the 12 V pack' } as const]),
+    ...(answers.wet ? [{ code: 'drying', text: 'caps off, in the open' } as const] : []),
     ...(trouble === '' ? [] : [{ code: 'reported-trouble', text: trouble } as const]),
   ]
 }

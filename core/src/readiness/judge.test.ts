@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { roles, type Role } from '../contents/roles.ts'
 import { reasonSentence } from '../words/readiness.ts'
-import { conditions, hazardCodes, jobCodes, judgeReadiness, type JudgeInput, type Reading } from './judge.ts'
+import { conditions, hazardCodes, judgeReadiness, type JudgeInput, type Reading } from './judge.ts'
+import { jobCodes } from './jobs.ts'
 
 const atUtc = '2026-03-12T18:00:00Z'
 const fresh = '2026-03-10T18:00:00Z'
@@ -167,7 +168,7 @@ describe('readings', () => {
   })
 })
 
-it('every hazard but water can’t be overruled', () => {
+it('what endangers somebody can’t be overruled; water, insects and smoke can', () => {
   const overrules = hazardCodes.map((hazard) => [
     hazard,
     judgeReadiness({ ...fit, hazards: [hazard] }).reasons[0]?.overrule,
@@ -177,6 +178,7 @@ it('every hazard but water can’t be overruled', () => {
     'battery-door-open': 'never',
     'laser-in-case': 'never',
     wet: 'coordinator',
+    'insects-or-smoke': 'coordinator',
   })
 })
 

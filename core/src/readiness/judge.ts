@@ -1,3 +1,4 @@
+import { jobFacts, type JobCode } from './jobs.ts'
 import { roleFacts, type Criticality, type Family, type Mark, type Role } from '../contents/roles.ts'
 
 /** full = fit to lend · half = lend with a note · crescent = needs the bench · new = held. */
@@ -38,11 +39,14 @@ export interface Reading {
   readonly atUtc: string
 }
 
-export const hazardCodes = ['screw-in-sun-filter', 'battery-door-open', 'wet', 'laser-in-case'] as const
+export const hazardCodes = [
+  'screw-in-sun-filter',
+  'battery-door-open',
+  'wet',
+  'laser-in-case',
+  'insects-or-smoke',
+] as const
 export type HazardCode = (typeof hazardCodes)[number]
-
-export const jobCodes = ['bench-wanted', 'knock-check', 'reported-trouble', 'drying', 'held-by-staff'] as const
-export type JobCode = (typeof jobCodes)[number]
 
 export interface OpenJob {
   readonly code: JobCode
@@ -84,6 +88,9 @@ export type Remedy =
   | 'remove-laser'
   | 'screw-door-shut'
   | 'dry-open'
+  | 'set-apart'
+  | 'check-for-notice'
+  | 'report-found'
   | 'line-up-primary'
   | 'measure-again'
   | 'line-up-finder'
@@ -135,7 +142,7 @@ export function judgeReadiness(input: JudgeInput): Judgement {
     ...input.parts.flatMap(judgePart),
     ...judgeCounting(input.parts),
     ...judgeReadings(input),
-    ...input.openJobs.map(judgeJob),
+    ...input.openJobs.flatMap(judgeJob),
   ].sort((a, b) => severity(b.condition) - severity(a.condition))
   const worst = reasons[0]
   return worst ? { condition: worst.condition, reasons } : { condition: 'full', reasons: [allGood(input)] }
@@ -165,12 +172,14 @@ const hazardRemedies: Readonly<Record<HazardCode, Remedy>> = {
   'battery-door-open': 'screw-door-shut',
   'laser-in-case': 'remove-laser',
   wet: 'dry-open',
+  'insects-or-smoke': 'set-apart',
 }
 
 function judgeHazard(hazard: HazardCode): Reason {
   const figures = { hazard }
   const remedy = hazardRemedies[hazard]
   if (hazard === 'wet') return reason('HAZARD', 'crescent', { figures, remedy, minutes: 10 })
+  if (hazard === 'insects-or-smoke') return reason('HAZARD', 'new', { figures, remedy, minutes: 10 })
   return reason('HAZARD', 'new', { figures, remedy, minutes: 5, overrule: 'never' })
 }
 
@@ -281,11 +290,27 @@ function judgeValue(given: {
   return [reason('JUDGED_NOT_FINE', 'crescent', { figures, source, remedy: 'see-to-station', minutes: 15 })]
 }
 
-function judgeJob(job: OpenJob): Reason {
-  const condition = job.code === 'held-by-staff' ? 'new' : 'crescent'
-  const remedy = job.code === 'drying' ? 'dry-open' : 'do-job'
-  const figures = { job: job.code, text: job.text ?? '' }
-  return reason('OPEN_JOB', condition, { figures, source: 'staff', remedy, minutes: 15 })
+const jobRemedies: Readonly<Partial<Record<JobCode, Remedy>>> = {
+  'fleet-notice': 'check-for-notice',
+  'fleet-stop': 'check-for-notice',
+  'kit-lost': 'report-found',
+  'kit-stolen': 'report-found',
+}
+
+function judgeJob({ code, text = '' }: OpenJob): readonly Reason[] {
+  const { condition, never } = jobFacts(code)
+  if (condition === null) return []
+  const overrule = never ? 'never' : 'coordinator'
+  const figures = { job: code, text }
+  return [
+    reason('OPEN_JOB', condition, {
+      figures,
+      source: 'staff',
+      remedy: jobRemedies[code] ?? 'do-job',
+      minutes: 15,
+      overrule,
+    }),
+  ]
 }
 
 function instantMs(atUtc: string): number {

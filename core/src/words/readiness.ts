@@ -1,4 +1,5 @@
-import type { Condition, HazardCode, JobCode, Reason, ReadingKind, Remedy } from '../readiness/judge.ts'
+import { jobFacts, type JobCode } from '../readiness/jobs.ts'
+import type { Condition, HazardCode, Reason, ReadingKind, Remedy } from '../readiness/judge.ts'
 import type { Outcome } from '../loans/take-back.ts'
 import { arcminText, dateText, daysText, mmPairText, mmText, powerText } from './figures.ts'
 
@@ -32,14 +33,7 @@ const hazardWords: Readonly<Record<HazardCode, string>> = {
   'battery-door-open': 'battery door of the finder stands open',
   'laser-in-case': 'a laser lies in its case',
   wet: 'came back wet',
-}
-
-const jobWords: Readonly<Record<JobCode, string>> = {
-  'bench-wanted': 'a check is wanted',
-  'knock-check': 'it was knocked',
-  'reported-trouble': 'the borrower had trouble',
-  drying: 'drying in the open',
-  'held-by-staff': 'held by staff',
+  'insects-or-smoke': 'insects or smoke in its case',
 }
 
 const remedyWords: Readonly<Record<Remedy, string>> = {
@@ -55,6 +49,9 @@ const remedyWords: Readonly<Record<Remedy, string>> = {
   'remove-laser': 'Take the laser out and record it.',
   'screw-door-shut': 'Count the cell in and screw the door shut.',
   'dry-open': 'Dry it in the open with its caps off for a day at least.',
+  'set-apart': 'Seal it in a bag, away from other kits, until it is clean.',
+  'check-for-notice': 'Check it for this, then mark the notice done.',
+  'report-found': 'It goes out again only when it is back and the report is closed.',
   'line-up-primary': 'Line up the primary at the bench.',
   'measure-again': 'Measure it again.',
   'line-up-finder': 'Line up the finder at the bench.',
@@ -114,7 +111,7 @@ function notMeasuredClause(reason: Reason): string {
 }
 
 function jobClause(reason: Reason): string {
-  const words = jobWords[reason.figures.job as JobCode]
+  const { words } = jobFacts(reason.figures.job as JobCode)
   const said = text(reason, 'text').trim().replace(/[.!]$/, '')
   if (said === '') return words
   if (reason.figures.job === 'bench-wanted') return said

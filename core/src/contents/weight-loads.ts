@@ -1,0 +1,158 @@
+import type { ExplainWeightInput, GroupWeight, Swap, WeighedPart, Weighing } from './weighing.ts'
+
+/** Of one piece, where a part names no chance of its own. Common practice, no source. */
+export const DEFAULT_LOSS_CHANCE = 0.03
+/** A scale shows the true value with a spread of 0.3 steps and rounds to a step: variances 0.09 and 1/12. */
+const READING_VARIANCE_STEPS = 0.3 ** 2 + 1 / 12
+/** A difference beyond two sigma can be told from nothing. */
+const VISIBLE_SIGMAS = 2
+/** Group name of a weighing without one: what the other weighings leave of the kit. */
+export const WHOLE = ''
+
+/** Pieces of one part that may be missing from the scale. */
+export interface LoadItem {
+  readonly id: string
+  readonly massG: number
+  readonly varianceG2: number
+  readonly count: number
+  /** Log odds of losing k = 0…count pieces against losing none. */
+  readonly logOdds: readonly number[]
+}
+
+/** A group on the scale: what the whole of it weighs and how surely, what is known to differ, and what was read. */
+export interface Load {
+  readonly name: string
+  readonly items: readonly LoadItem[]
+  readonly fullG: number
+  readonly fullVarianceG2: number
+  /** Known missing and exchanged things, as a change of the full mass. */
+  readonly knownG: number
+  readonly knownLossVarianceG2: number
+  readonly knownGainVarianceG2: number
+  readonly measuredG: number
+  readonly readingVarianceG2: number
+  readonly baselineG: number | null
+}
+
+export const varianceOf = ({ toleranceG }: { readonly toleranceG: number }): number => (toleranceG / 2) ** 2
+
+const readingVariance = (stepG: number) => READING_VARIANCE_STEPS * stepG ** 2
+
+/** Weighings as loads that share no part: groups weighed by themselves are taken off a weighing of the whole kit. */
+export function loadsOf(input: ExplainWeightInput): readonly Load[] {
+  const { parts, weighings } = input
+  const named = weighings.filter(({ group }) => group !== undefined)
+  const loads = named.map((weighing) =>
+    makeLoad(input, { name: weighing.group ?? WHOLE, isIn: ({ group }) => group === weighing.group, weighing }),
+  )
+  const whole = weighings.find(({ group }) => group === undefined)
+  const isRest = ({ group }: WeighedPart) => !named.some((weighing) => weighing.group === group)
+  if (!whole || !parts.some(isRest)) return loads
+  const own = (reading: number | undefined, containerG = 0) => (reading === undefined ? null : reading - containerG)
+  const sum = (readings: readonly (number | null)[]) =>
+    readings.reduce<number | null>((total, each) => (total === null || each === null ? null : total + each), 0)
+  const taken = sum(named.map(({ measuredG, containerG }) => own(measuredG, containerG))) ?? 0
+  const takenBaseline = sum(named.map(({ baselineG, containerG }) => own(baselineG, containerG)))
+  const { baselineG, ...rest } = whole
+  const hasBaseline = baselineG !== undefined && takenBaseline !== null
+  const weighing: Weighing = {
+    ...rest,
+    measuredG: whole.measuredG - taken,
+    ...(hasBaseline ? { baselineG: baselineG - takenBaseline } : {}),
+  }
+  const moreVarianceG2 = named.reduce((total, { scaleResolutionG }) => total + readingVariance(scaleResolutionG), 0)
+  return [...loads, makeLoad(input, { name: WHOLE, isIn: isRest, weighing, moreVarianceG2 })]
+}
+
+function makeLoad(
+  { parts, foreign = [], known }: ExplainWeightInput,
+  given: {
+    readonly name: string
+    readonly isIn: (part: WeighedPart) => boolean
+    readonly weighing: Weighing
+    readonly moreVarianceG2?: number
+  },
+): Load {
+  const { name, weighing, moreVarianceG2 = 0 } = given
+  const { measuredG, containerG = 0, baselineG, scaleResolutionG } = weighing
+  const inside = parts.filter(given.isIn)
+  const swaps = (known?.swapped ?? []).filter(({ id }) => inside.some((part) => part.id === id))
+  const gone = goneOf(inside, known?.missing ?? [], swaps)
+  const arrived = swaps.flatMap(({ by }) => foreign.filter(({ id }) => id === by))
+  const over = (pick: (part: WeighedPart) => number) => inside.reduce((sum, part) => sum + pick(part), 0)
+  const lost = over(({ id, massG }) => (gone.get(id) ?? 0) * massG)
+  return {
+    name,
+    items: inside.flatMap((part) => itemOf(part, part.count - (gone.get(part.id) ?? 0))),
+    fullG: over(({ massG, count }) => massG * count),
+    fullVarianceG2: over((part) => varianceOf(part) * part.count),
+    knownG: arrived.reduce((sum, { massG }) => sum + massG, -lost),
+    knownLossVarianceG2: over((part) => (gone.get(part.id) ?? 0) * varianceOf(part)),
+    knownGainVarianceG2: arrived.reduce((sum, thing) => sum + varianceOf(thing), 0),
+    measuredG: measuredG - containerG,
+    readingVarianceG2: readingVariance(scaleResolutionG) + moreVarianceG2,
+    baselineG: baselineG === undefined ? null : baselineG - containerG,
+  }
+}
+
+function goneOf(
+  inside: readonly WeighedPart[],
+  missing: readonly { readonly id: string; readonly count: number }[],
+  swaps: readonly Swap[],
+): ReadonlyMap<string, number> {
+  const gone = new Map<string, number>()
+  const all = [...missing, ...swaps.map(({ id }) => ({ id, count: 1 }))]
+  for (const { id, count } of all)
+    if (inside.some((part) => part.id === id)) gone.set(id, (gone.get(id) ?? 0) + count)
+  return gone
+}
+
+function itemOf(part: WeighedPart, count: number): LoadItem[] {
+  if (count < 1) return []
+  const { id, massG, lossChanceFraction: chance = DEFAULT_LOSS_CHANCE } = part
+  const one = Math.log(chance / (1 - chance))
+  // Binomial: k of `count` pieces. Factors that all sets share are left out.
+  const logOdds = [0]
+  let logWays = 0
+  for (let lost = 1; lost <= count; lost++) {
+    logWays += Math.log((count - lost + 1) / lost)
+    logOdds.push(logWays + lost * one)
+  }
+  return [{ id, massG, varianceG2: varianceOf(part), count, logOdds }]
+}
+
+export interface Change {
+  readonly lossG: number
+  readonly lossVarianceG2: number
+  readonly gainG: number
+  readonly gainVarianceG2: number
+}
+
+const noChange: Change = { lossG: 0, lossVarianceG2: 0, gainG: 0, gainVarianceG2: 0 }
+
+/** Mean and variance of the reading, had the group changed so. Given the baseline B of the full group of mass M and
+ * variance V, the mean moves by (V−Vₛ)/(V+σ²)·(B−M) and the variance falls by (V−Vₛ)²/(V+σ²). */
+export function expectation(load: Load, change: Change = noChange): { meanG: number; varianceG2: number } {
+  const kept = load.fullVarianceG2 - load.knownLossVarianceG2 - change.lossVarianceG2
+  const varianceG2 = kept + load.knownGainVarianceG2 + change.gainVarianceG2 + load.readingVarianceG2
+  const meanG = load.fullG + load.knownG - change.lossG + change.gainG
+  if (load.baselineG === null) return { meanG, varianceG2 }
+  const share = kept / (load.fullVarianceG2 + load.readingVarianceG2)
+  return { meanG: meanG + share * (load.baselineG - load.fullG), varianceG2: varianceG2 - share * kept }
+}
+
+/** What a group should weigh, what it does, and the smallest loss that could be seen. */
+export function groupWeight(load: Load): GroupWeight {
+  const { meanG, varianceG2 } = expectation(load)
+  const differenceG = load.measuredG - meanG
+  const smallestVisibleG = VISIBLE_SIGMAS * Math.sqrt(varianceG2)
+  return {
+    group: load.name,
+    expectedG: meanG,
+    measuredG: load.measuredG,
+    differenceG,
+    smallestVisibleG,
+    consistent: Math.abs(differenceG) <= smallestVisibleG,
+    compared: load.baselineG === null ? 'declared' : 'baseline',
+  }
+}

@@ -1,0 +1,152 @@
+import type { ForeignPart, PartCount, Swap } from './weighing.ts'
+import type { Load } from './weight-loads.ts'
+import { WeightTally } from './weight-tally.ts'
+
+/** One set of things gone and arrived in one group. */
+export interface WeightSet {
+  readonly missing: readonly PartCount[]
+  readonly swapped: readonly Swap[]
+  readonly extra: readonly string[]
+  readonly residualG: number
+}
+
+export interface SetBounds {
+  readonly foreign: readonly ForeignPart[]
+  readonly maxMissing: number
+  readonly maxSwaps: number
+  readonly limit: number
+  /** Groups among which a thing too many may lie. */
+  readonly groups: number
+}
+
+/** A part exchanged for one of another kit, and a thing too many, per part and per thing. Common practice, no source. */
+const SWAP_CHANCE = 0.004
+const EXTRA_CHANCE = 0.004
+const LOG_TWO_PI = Math.log(2 * Math.PI)
+
+/** Foreign things as they may lie in a group: instead of a piece of a part, or besides. */
+interface Placement {
+  readonly swapped: readonly Swap[]
+  readonly extra: readonly string[]
+  readonly gainG: number
+  readonly gainVarianceG2: number
+  readonly logOdds: number
+}
+
+const nothingArrived: Placement = { swapped: [], extra: [], gainG: 0, gainVarianceG2: 0, logOdds: 0 }
+
+/** Number of sets that `tryAllSets` would try, at most: for refusing what takes too long. */
+export function countSets(load: Load, bounds: SetBounds): number {
+  const ways: number[] = Array.from({ length: bounds.maxMissing + 1 }, (_, lost) => (lost === 0 ? 1 : 0))
+  for (const { count } of load.items)
+    for (let lost = bounds.maxMissing; lost > 0; lost--)
+      for (let own = 1; own <= Math.min(count, lost); own++) ways[lost] = (ways[lost] ?? 0) + (ways[lost - own] ?? 0)
+  return placementsOf(load, bounds).length * ways.reduce((sum, each) => sum + each, 0)
+}
+
+/** Tries every set of a group: up to `maxSwaps` foreign things and up to `maxMissing` pieces gone. */
+export function tryAllSets(
+  load: Load,
+  bounds: SetBounds,
+  onProgress: (fraction: number) => void,
+): WeightTally<WeightSet> {
+  const tally = new WeightTally<WeightSet>(bounds.limit)
+  const placements = placementsOf(load, bounds)
+  placements.forEach((placement, at) => {
+    tryLosses(load, placement, bounds.maxMissing, tally)
+    onProgress((at + 1) / placements.length)
+  })
+  return tally
+}
+
+/** Every way in which up to `maxSwaps` foreign things lie in this group. */
+function placementsOf(load: Load, { foreign, maxSwaps, groups }: SetBounds): readonly Placement[] {
+  const fits = (thing: ForeignPart, id: string) => !thing.replaces || thing.replaces.includes(id)
+  const rivals = new Map(load.items.map(({ id }) => [id, foreign.filter((thing) => fits(thing, id)).length]))
+  const all: Placement[] = []
+  const add = (placement: Placement, from: number) => {
+    all.push(placement)
+    if (placement.swapped.length + placement.extra.length >= maxSwaps) return
+    foreign.slice(from).forEach((thing, offset) => {
+      const gainG = placement.gainG + thing.massG
+      const gainVarianceG2 = placement.gainVarianceG2 + (thing.toleranceG / 2) ** 2
+      const grown = { ...placement, gainG, gainVarianceG2 }
+      const next = from + offset + 1
+      add(
+        {
+          ...grown,
+          extra: [...placement.extra, thing.id],
+          logOdds: placement.logOdds + Math.log(EXTRA_CHANCE / foreign.length / groups),
+        },
+        next,
+      )
+      for (const { id, count } of load.items) {
+        const given = placement.swapped.filter((swap) => swap.id === id).length
+        if (!fits(thing, id) || given >= count) continue
+        const logOdds = placement.logOdds + Math.log(SWAP_CHANCE / (rivals.get(id) ?? 1))
+        add({ ...grown, swapped: [...placement.swapped, { id, by: thing.id }], logOdds }, next)
+      }
+    })
+  }
+  add(nothingArrived, 0)
+  return all
+}
+
+/** All losses of up to `most` pieces beside one placement. The inner loop of everything: plain numbers, no objects. */
+function tryLosses(load: Load, placement: Placement, most: number, tally: WeightTally<WeightSet>): void {
+  const { items } = load
+  const given = items.map(({ id }) => placement.swapped.filter((swap) => swap.id === id).length)
+  const arrived = placement.swapped.length + placement.extra.length
+  const start = given.reduce(
+    (sum, count, at) => ({
+      lossG: sum.lossG + count * (items[at]?.massG ?? 0),
+      lossVarianceG2: sum.lossVarianceG2 + count * (items[at]?.varianceG2 ?? 0),
+    }),
+    { lossG: 0, lossVarianceG2: 0 },
+  )
+  const { gainG, gainVarianceG2 } = placement
+  const arrivedVariance = load.knownGainVarianceG2 + gainVarianceG2 + load.readingVarianceG2
+  const fullG = load.measuredG - load.fullG - load.knownG - gainG
+  const startKept = load.fullVarianceG2 - load.knownLossVarianceG2
+  const hasBaseline = load.baselineG !== null
+  const perVariance = 1 / (load.fullVarianceG2 + load.readingVarianceG2)
+  const shift = hasBaseline ? (load.baselineG - load.fullG) * perVariance : 0
+  // No set's variance is smaller than the reading's, so its weight can't exceed this times its odds.
+  const mostLog = placement.logOdds - 0.5 * (LOG_TWO_PI + Math.log(load.readingVarianceG2))
+
+  const lost = new Int32Array(items.length)
+  const describe = (residualG: number): WeightSet => ({
+    missing: items.flatMap(({ id }, at) => (lost[at] ? [{ id, count: lost[at] }] : [])),
+    swapped: placement.swapped,
+    extra: placement.extra,
+    residualG,
+  })
+  const visit = (from: number, left: number, lossG: number, lossVarianceG2: number, logOdds: number): void => {
+    const kept = startKept - lossVarianceG2
+    const residualG = fullG + lossG - shift * kept
+    const variance = arrivedVariance + kept - (hasBaseline ? kept * kept * perVariance : 0)
+    const halfSquare = (0.5 * residualG * residualG) / variance
+    if (tally.matters(most - left, arrived, mostLog + logOdds - halfSquare)) {
+      const logWeight = placement.logOdds + logOdds - 0.5 * (LOG_TWO_PI + Math.log(variance)) - halfSquare
+      tally.add(most - left, arrived, { logWeight, residualG }, describe)
+    }
+    if (left === 0) return
+    for (let at = from; at < items.length; at++) {
+      const item = items[at]
+      if (!item) continue
+      const spare = Math.min(item.count - (given[at] ?? 0), left)
+      for (let count = 1; count <= spare; count++) {
+        lost[at] = count
+        visit(
+          at + 1,
+          left - count,
+          lossG + count * item.massG,
+          lossVarianceG2 + count * item.varianceG2,
+          logOdds + (item.logOdds[count] ?? 0),
+        )
+      }
+      lost[at] = 0
+    }
+  }
+  visit(0, most, start.lossG, start.lossVarianceG2, 0)
+}

@@ -1,0 +1,37 @@
+import type { Condition } from './judge.ts'
+
+interface JobFacts {
+  readonly words: string
+  /** What an open job of this kind makes of the kit; null where the part's own mark already says it. */
+  readonly condition: Condition | null
+  /** Only the job itself helps: nobody lends the kit all the same. */
+  readonly never?: true
+}
+
+const define = <const T extends Record<string, JobFacts>>(table: T) => table
+
+/** Kinds of things to be done for a kit. */
+export const jobs = define({
+  'bench-wanted': { words: 'a check is wanted', condition: 'crescent' },
+  'knock-check': { words: 'it was knocked', condition: 'crescent' },
+  'reported-trouble': { words: 'the borrower had trouble', condition: 'crescent' },
+  // The hazard *wet*, which opens it, already keeps the kit in.
+  drying: { words: 'drying in the open', condition: null },
+  'held-by-staff': { words: 'held by staff', condition: 'new' },
+  'look-for-part': { words: 'look for it', condition: null },
+  'ask-borrower': { words: 'ask the borrower', condition: null },
+  'replace-from-drawer': { words: 'put in a spare', condition: null },
+  'order-part': { words: 'order it', condition: null },
+  'mend-part': { words: 'mend it', condition: null },
+  'fleet-notice': { words: 'notice for all of its model', condition: 'half' },
+  'fleet-stop': { words: 'stopped until looked at', condition: 'new' },
+  'battery-round': { words: 'change its cells', condition: null },
+  'kit-lost': { words: 'reported lost', condition: 'new', never: true },
+  'kit-stolen': { words: 'reported stolen', condition: 'new', never: true },
+  retired: { words: 'retired', condition: 'new', never: true },
+})
+
+export type JobCode = keyof typeof jobs
+export const jobCodes = Object.keys(jobs) as [JobCode, ...JobCode[]]
+/** Facts of a kind of job; the wider type spares callers from narrowing. */
+export const jobFacts = (code: JobCode): JobFacts => jobs[code]

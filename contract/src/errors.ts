@@ -53,6 +53,7 @@ export const errorCatalogue = {
   JOB_CHANGED: { status: 409, message: 'Someone else settled or changed this meanwhile.' },
   TOO_LONG: { status: 422, message: 'This would take too long. Make it smaller and try again.' },
   LIST_HAS_PROBLEMS: { status: 422, message: 'Some rows can’t be read. Correct them or leave them out.' },
+  LIST_HAS_QUESTIONS: { status: 422, message: 'Some things in the list only you can decide. Answer them first.' },
   LAST_COORDINATOR: { status: 422, message: 'A branch needs one coordinator at least. Invite another one first.' },
   TOO_MANY: { status: 429, message: 'Too many tries. Wait a minute and try again.' },
   TOO_LARGE: { status: 413, message: 'What was sent is too large.' },

@@ -61,6 +61,7 @@ export {
   foundSchema,
   type ModelOptics,
   type PartOptics,
+  type MarkPart,
   type Part,
   type ReadingView,
   type ShelfKit,
@@ -117,7 +118,9 @@ export {
   listedPartSchema,
   listPreviewSchema,
   confirmListSchema,
-  listResultSchema,
+  importLineSchema,
+  type ImportLine,
+  type ImportResult,
   type ListPreview,
   type ConfirmList,
 } from './lists.ts'
@@ -205,3 +208,4 @@ export {
   type Draft,
   type LiveEvent,
 } from './drafts.ts'
+export { ARCHIVE_FORMAT, ARCHIVE_VERSION, archiveSchema, archiveResultSchema, type Archive } from './archive.ts'

@@ -188,6 +188,8 @@ export const markPartSchema = z.object({
   pictureIds: z.array(idSchema).max(4).optional(),
 })
 
+export type MarkPart = Omit<z.infer<typeof markPartSchema>, 'kitVersion'>
+
 export const countRestSchema = z.object({ kitVersion: z.number().int() })
 
 export const cureHazardSchema = z.object({

@@ -9,8 +9,13 @@ const columnMapSchema = z.record(fieldSchema, z.number().int().nonnegative().nul
 /** A file as it lies on the disk, in base64, so that its own encoding and line ends arrive untouched. */
 const fileFields = {
   fileName: z.string().max(255),
-  contentBase64: z.base64().max(4_000_000, 'the file is larger than 3 MB'),
+  contentBase64: z.base64().max(16_000_000, 'the file is larger than 12 MB'),
   columns: columnMapSchema.optional(),
+  branchId: idSchema,
+  /** Answers to the questions of an earlier preview, by their keys. */
+  decisions: z.record(z.string().max(300), z.string().max(60)).default({}),
+  /** Cells that can’t be read stay open; else their rows stay out. */
+  openCells: z.boolean().default(false),
 }
 
 export const previewListSchema = z.object(fileFields)
@@ -19,6 +24,7 @@ export const listedPartSchema = z.object({
   line: z.number().int(),
   name: z.string(),
   role: roleSchema,
+  confidence: z.number(),
   criticality: criticalitySchema,
   count: z.number().int(),
   massG: z.number().nullable(),
@@ -32,6 +38,11 @@ export const listPreviewSchema = z.object({
   header: z.array(z.string()),
   rows: z.array(z.object({ line: z.number().int(), cells: z.array(z.string()) })),
   rowCount: z.number().int(),
+  /** Lines above the headings that are left out. */
+  titleLines: z.number().int(),
+  filledDown: z.boolean(),
+  /** Columns are those remembered from an earlier list with the same headings. */
+  columnsRemembered: z.boolean(),
   columns: columnMapSchema,
   missingColumns: z.array(fieldSchema),
   kits: z.array(
@@ -42,18 +53,39 @@ export const listPreviewSchema = z.object({
       massG: z.number(),
       proposedFamily: familySchema,
       proposedTube: z.object({ apertureMm: z.number(), focalLengthMm: z.number() }).nullable(),
-      /** The kit's code is in use already; it can't come in under it. */
-      codeTaken: z.boolean(),
+      /** new: comes in · changes, same: is here already · elsewhere: another branch uses the code. */
+      state: z.enum(['new', 'changes', 'same', 'elsewhere']),
+      changes: z.array(z.string()),
+      held: z.boolean(),
+      partCount: z.number().int(),
     }),
   ),
-  problems: z.array(z.object({ line: z.number().int(), sentence: z.string() })),
+  spares: z.number().int(),
+  words: z.array(
+    z.object({
+      word: z.string(),
+      role: roleSchema,
+      confidence: z.number(),
+      rows: z.number().int(),
+      decided: z.boolean(),
+    }),
+  ),
+  questions: z.array(
+    z.object({
+      key: z.string(),
+      title: z.string(),
+      why: z.string(),
+      line: z.number().int(),
+      answers: z.array(z.object({ value: z.string(), words: z.string() })),
+      answer: z.string().nullable(),
+    }),
+  ),
+  problems: z.array(z.object({ line: z.number().int(), field: fieldSchema, sentence: z.string() })),
 })
 export type ListPreview = z.infer<typeof listPreviewSchema>
 
 export const confirmListSchema = z.object({
   ...fileFields,
-  idempotencyKey: z.uuid(),
-  branchId: idSchema,
   leaveOutProblemRows: z.boolean(),
   kits: z
     .array(
@@ -69,4 +101,18 @@ export const confirmListSchema = z.object({
 })
 export type ConfirmList = z.infer<typeof confirmListSchema>
 
-export const listResultSchema = z.object({ kitCodes: z.array(z.string()), partCount: z.number().int() })
+/** What comes back while a list is brought in, one JSON object a line: how far it is, then what came of it. */
+export const importLineSchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('progress'), done: z.number().int(), total: z.number().int() }),
+  z.object({
+    kind: z.literal('done'),
+    kitCodes: z.array(z.string()),
+    partCount: z.number().int(),
+    updated: z.array(z.string()),
+    same: z.array(z.string()),
+    spares: z.number().int(),
+    failed: z.array(z.object({ code: z.string(), message: z.string() })),
+  }),
+])
+export type ImportLine = z.infer<typeof importLineSchema>
+export type ImportResult = Extract<ImportLine, { kind: 'done' }>

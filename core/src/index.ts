@@ -41,6 +41,7 @@ export {
   type DecimalSign,
 } from './contents/units.ts'
 export {
+  findHeader,
   listFields,
   matchHeader,
   readContentsList,
@@ -48,7 +49,10 @@ export {
   type ContentsList,
   type ListedKit,
   type ListedPart,
+  type ListDecisions,
+  type ListedWord,
   type ListField,
+  type ListQuestion,
   type ListRow,
   type RowProblem,
   type RowProblemCode,
@@ -105,7 +109,7 @@ export {
   remedySentence,
 } from './words/readiness.ts'
 export { clockHourOf, primaryAdvice } from './words/collimation.ts'
-export { problemSentence } from './words/contents-list.ts'
+export { answerWords, problemSentence, questionWords } from './words/contents-list.ts'
 export {
   axisErrorMm,
   misalignmentArcmin,
@@ -161,3 +165,6 @@ export {
   type FollowUp,
   type FollowUpCode,
 } from './loans/follow-up.ts'
+export { lookAlikeRoles } from './contents/look-alikes.ts'
+export { missingPartsLetter, NAME_PLACEHOLDER, withName, type Letter } from './words/letter.ts'
+export { changesOf, type ExistingPart, type ListChange } from './contents/list-changes.ts'

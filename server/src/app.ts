@@ -5,7 +5,11 @@ import { calculatorRoutes } from './features/calculators/routes.ts'
 import { checkRoutes } from './features/checks/routes.ts'
 import { Checks } from './features/checks/service.ts'
 import { contentsRoutes } from './features/contents/routes.ts'
-import { Contents } from './features/contents/service.ts'
+import { Archives, Lists, Models, Pictures, Spares, Weighings } from './features/contents/service.ts'
+import { draftRoutes } from './features/drafts/routes.ts'
+import { Drafts } from './features/drafts/service.ts'
+import { followUpRoutes } from './features/follow-up/routes.ts'
+import { FollowUps, Letters } from './features/follow-up/service.ts'
 import { guideRoutes } from './features/guides/routes.ts'
 import { Guides } from './features/guides/service.ts'
 import { kitRoutes } from './features/kits/routes.ts'
@@ -18,8 +22,11 @@ import { accessRules } from './platform/access.ts'
 import type { App } from './platform/app-type.ts'
 import type { Database } from './platform/database.ts'
 import { errorHandling, Problem } from './platform/errors.ts'
+import { Live } from './platform/live.ts'
+import type { MailDriver } from './platform/mail.ts'
 import { pages } from './platform/pages.ts'
 import { sessionCookie } from './platform/session.ts'
+import { outboxDriver } from './standins/outbox.ts'
 
 export interface AppOptions {
   readonly database: Database
@@ -30,12 +37,16 @@ export interface AppOptions {
   /** Folder of the built screens; without it only the interface for programs is served. */
   readonly webFolder: string
   readonly log: boolean
+  /** Where letters go; by default into the outbox of this program. */
+  readonly mail?: MailDriver
+  readonly mailFrom?: string
 }
 
 /** The whole server apart from listening. */
 export async function buildApp(options: AppOptions): Promise<App> {
   const secure = options.publicUrl?.startsWith('https:') ?? false
-  const context = { database: options.database, clock: options.clock, secure, demo: options.demo }
+  const { database, clock, demo, mail = outboxDriver, mailFrom = 'lending@binoculum.invalid' } = options
+  const context = { database, clock, secure, demo, mail, mailFrom }
   const app = fastify({
     logger: options.log ? { level: 'warn' } : false,
     bodyLimit: 1_000_000,
@@ -54,6 +65,11 @@ export async function buildApp(options: AppOptions): Promise<App> {
   const people = new People(context)
   const kits = new Kits(context)
   const guides = new Guides(context)
+  const weighings = new Weighings(context, kits)
+  const loans = new Loans(context, kits, guides, weighings)
+  const live = new Live(database.url)
+  await live.open()
+  app.addHook('onClose', () => live.close())
 
   await app.register(errorHandling)
   await app.register(rateLimit, { max: 1200, timeWindow: '1 minute' })
@@ -68,10 +84,19 @@ export async function buildApp(options: AppOptions): Promise<App> {
   const typed = app as unknown as App
   await typed.register(peopleRoutes, { ...context, people })
   await typed.register(kitRoutes, { kits })
-  await typed.register(loanRoutes, { loans: new Loans(context, kits, guides) })
+  await typed.register(loanRoutes, { loans })
   await typed.register(checkRoutes, { checks: new Checks(context, kits) })
   await typed.register(guideRoutes, { guides })
-  await typed.register(contentsRoutes, { contents: new Contents(context) })
+  await typed.register(contentsRoutes, {
+    lists: new Lists(context),
+    models: new Models(context),
+    spares: new Spares(context, kits),
+    weighings,
+    pictures: new Pictures(context),
+    archives: new Archives(context),
+  })
+  await typed.register(draftRoutes, { drafts: new Drafts(context, loans), live })
+  await typed.register(followUpRoutes, { followUps: new FollowUps(context, kits), letters: new Letters(context) })
   await typed.register(calculatorRoutes)
   await app.ready()
   return typed

@@ -5,6 +5,8 @@ import { buildApp } from './app.ts'
 import { loadDemo } from './demo/load.ts'
 import { People } from './features/people/service.ts'
 import { readConfig } from './platform/config.ts'
+import { smtpDriver } from './platform/smtp.ts'
+import { outboxDriver } from './standins/outbox.ts'
 import { Database, makeDataSource, migrate } from './platform/database.ts'
 
 const say = (text: string) => process.stderr.write(`${text}\n`)
@@ -20,9 +22,12 @@ async function main(): Promise<void> {
 
   const webFolder = join(dirname(fileURLToPath(import.meta.url)), '..', '..', 'web', 'dist')
   const demo = config.mode === 'demo'
-  const app = await buildApp({ database, clock, demo, publicUrl: config.publicUrl, webFolder, log: true })
+  const { publicUrl, mailFrom, smtpUrl } = config
+  const mail = smtpUrl ? smtpDriver(smtpUrl) : outboxDriver
+  const app = await buildApp({ database, clock, demo, publicUrl, webFolder, log: true, mail, mailFrom })
   await app.listen({ host: config.host, port: config.port })
-  if (config.mode === 'empty') await sayFirstLink(new People({ database, clock, secure: false, demo: false }), config)
+  if (config.mode === 'empty')
+    await sayFirstLink(new People({ database, clock, secure: false, demo: false, mail, mailFrom }), config)
   process.send?.('ready')
 
   let stopping = false

@@ -82,7 +82,7 @@ describe('calculators over HTTP', () => {
       magnification: 15,
       verdict: 'good',
     })
-    expect((await ines.get<{ calculators: object[] }>('/api/calculators')).body.calculators).toHaveLength(5)
+    expect((await ines.get<{ calculators: object[] }>('/api/calculators')).body.calculators).toHaveLength(6)
   })
   it.each([
     { name: 'optics.view', body: { ...input, eyepieceMm: 0 }, code: 'BAD_INPUT', path: 'eyepieceMm' },

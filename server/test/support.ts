@@ -66,7 +66,7 @@ export async function startTestServer(options: Partial<AppOptions> & { demo?: bo
 
   const send = async <T>(request: InjectOptions): Promise<Reply<T>> => {
     const reply = await app.inject(request)
-    const isJson = String(reply.headers['content-type']).includes('json')
+    const isJson = String(reply.headers['content-type']).includes('application/json')
     return { status: reply.statusCode, body: (isJson ? reply.json() : reply.body) as T, headers: reply.headers }
   }
   // Each agent sits at an address of its own, so that one's guesses don't slow another down.
@@ -74,6 +74,7 @@ export async function startTestServer(options: Partial<AppOptions> & { demo?: bo
   const agent = (cookie?: string) => {
     const from = { remoteAddress: `127.0.1.${++agents}`, headers: cookie ? { cookie } : {} }
     return {
+      cookie,
       get: <T>(url: string) => send<T>({ method: 'GET', url, ...from }),
       post: <T>(url: string, payload: object = {}) => send<T>({ method: 'POST', url, ...from, payload }),
       delete: (url: string) => send({ method: 'DELETE', url, ...from }),
@@ -137,7 +138,14 @@ export async function takeBackBody(
   const marks = form.kit.parts.map((part) => {
     const isMissing = change.missing?.includes(part.role) ?? false
     const mark = isMissing ? 'missing' : 'present'
-    return { partId: part.id, mark, presentCount: isMissing ? 0 : part.count, note: '' }
+    return {
+      partId: part.id,
+      mark,
+      presentCount: isMissing ? 0 : part.count,
+      note: '',
+      wrongItem: '',
+      pictureIds: [],
+    }
   })
   const { outcome = 'shelf', outcomeReason = '' } = change
   return { idempotencyKey: randomUUID(), loanVersion: form.loan.version, marks, answers, outcome, outcomeReason }

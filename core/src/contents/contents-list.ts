@@ -1,5 +1,6 @@
-import { familyFromParts, opticsFromName, roleFromName, tubeFromName } from './role-match.ts'
-import { roleFacts, type Criticality, type Family, type Role } from './roles.ts'
+import { familyFromParts, opticsFromName, tubeFromName } from './role-match.ts'
+import { isRole, roleFacts, type Criticality, type Family, type Role } from './roles.ts'
+import { MATCHED_FROM, matchRole } from './similarity.ts'
 import { parseLengthMm, parseMassG, parseNumber, type Amount, type DecimalSign } from './units.ts'
 
 /** Columns of a contents list that we understand. */
@@ -14,6 +15,7 @@ export const listFields = {
   criticality: 'needed?',
   focalLength: 'focal length',
   note: 'note',
+  lastSeen: 'last seen',
 } as const
 
 export type ListField = keyof typeof listFields
@@ -29,6 +31,7 @@ const headerWords: Readonly<Record<ListField, readonly string[]>> = {
   criticality: ['needed', 'criticality', 'essential', 'required'],
   focalLength: ['focal length', 'focal', 'focal length mm', 'size'],
   note: ['note', 'notes', 'remark', 'remarks', 'comment', 'comments'],
+  lastSeen: ['last seen', 'seen', 'last checked', 'checked on'],
 }
 
 const plainHeader = (text: string) =>
@@ -58,15 +61,31 @@ export function matchHeader(header: readonly string[]): ColumnMap {
   return Object.fromEntries(fields.map((field) => [field, find(field)])) as Record<ListField, number | null>
 }
 
+/** The row that looks most like headings among the first ones: sheets often begin with a title and a blank line. */
+export function findHeader(rows: readonly (readonly string[])[]): number {
+  const known = rows.slice(0, HEADER_WITHIN).map((cells) => {
+    const columns = matchHeader(cells)
+    return Object.values(columns).filter((index) => index !== null).length
+  })
+  const best = Math.max(...known, 0)
+  return best >= 2 ? known.indexOf(best) : 0
+}
+
+const HEADER_WITHIN = 12
+
 export interface ListedPart {
   readonly line: number
   readonly name: string
   readonly role: Role
+  /** How surely the free word names the role, 0 to 1; 1 where a person decided. */
+  readonly confidence: number
   readonly criticality: Criticality
   readonly count: number
   readonly massG: number | null
   readonly place: string
   readonly note: string
+  /** Whether the list itself says how much it is needed. */
+  readonly criticalityGiven: boolean
   readonly focalLengthMm?: number
   readonly barlow?: number
 }
@@ -91,6 +110,7 @@ export type RowProblemCode =
   | 'MASS_AMBIGUOUS'
   | 'LENGTH_UNREADABLE'
   | 'WORD_UNKNOWN'
+  | 'DATE_UNREADABLE'
 
 export interface RowProblem {
   readonly line: number
@@ -99,11 +119,57 @@ export interface RowProblem {
   readonly value: string
 }
 
+/** A word of the list and the part it is taken for. */
+export interface ListedWord {
+  readonly word: string
+  readonly role: Role
+  readonly confidence: number
+  readonly others: readonly Role[]
+  readonly rows: number
+  readonly decided: boolean
+}
+
+/** Something that only a person can say. `key` goes with the answer; `answers` are what can be said. */
+export type ListQuestion =
+  | {
+      readonly code: 'SAME_CODE_TWICE'
+      readonly key: string
+      readonly line: number
+      readonly kit: string
+      readonly name: string
+      readonly answers: readonly ['own-kit', 'spares']
+    }
+  | {
+      readonly code: 'SUN_FILTER'
+      readonly key: string
+      readonly line: number
+      readonly kit: string
+      readonly name: string
+      readonly answers: readonly ['held', 'destroyed']
+    }
+  | {
+      readonly code: 'UNSURE_WORD'
+      readonly key: string
+      readonly line: number
+      readonly kit: string
+      readonly name: string
+      readonly answers: readonly Role[]
+    }
+
+/** Answers by the questions' keys. */
+export type ListDecisions = Readonly<Record<string, string>>
+
 export interface ContentsList {
   readonly columns: ColumnMap
   readonly missingColumns: readonly ListField[]
   readonly decimal: DecimalSign
+  /** Codes stand only on the first row of each kit's block. */
+  readonly filledDown: boolean
   readonly kits: readonly ListedKit[]
+  /** Parts that a person said are no kit of their own. */
+  readonly spares: readonly ListedPart[]
+  readonly words: readonly ListedWord[]
+  readonly questions: readonly ListQuestion[]
   readonly problems: readonly RowProblem[]
 }
 
@@ -137,38 +203,182 @@ const massProblem: Readonly<Record<Exclude<Amount & { ok: false }, never>['reaso
   NEGATIVE: 'MASS_NEGATIVE',
 }
 
-/** Reads a contents list: what would come in, and every cell that can't be understood. Writes nothing, drops nothing.
- * @param input header cells; rows with their line numbers; columns as matched or as the user moved them; decimal sign
- *   of the file (see `guessDecimal`)
- * @returns kits with their parts, masses of one piece in grams; problems with line, field and the cell as written */
-export function readContentsList(input: {
+export interface ReadListInput {
   readonly header: readonly string[]
   readonly rows: readonly ListRow[]
   readonly columns?: ColumnMap
   readonly decimal?: DecimalSign
-}): ContentsList {
+  readonly decisions?: ListDecisions
+  /** Cells that can't be read stay open and their parts come in; else the whole row stays out. */
+  readonly openCells?: boolean
+}
+
+interface Block {
+  readonly code: string
+  readonly line: number
+  name: string
+  readonly parts: ListedPart[]
+}
+
+/** Reads a contents list: what would come in, what a person has to decide, and every cell that can't be understood.
+ * Writes nothing, drops nothing.
+ * @param input header cells; rows with their line numbers; columns as matched or as the user moved them; decimal sign
+ *   of the file (see `guessDecimal`); decisions on earlier questions
+ * @returns kits with their parts, masses of one piece in grams; problems with line, field and the cell as written */
+export function readContentsList(input: ReadListInput): ContentsList {
+  const { decisions = {}, openCells = false } = input
   const columns = input.columns ?? matchHeader(input.header)
   const decimal = input.decimal ?? guessDecimal(input.rows, columns)
   const missingColumns = (['kitCode', 'part'] as const).filter((field) => columns[field] === null)
-  if (missingColumns.length > 0) return { columns, missingColumns, decimal, kits: [], problems: [] }
+  const filledDown = isFilledDown(input.rows, columns)
+  const nothing = { kits: [], spares: [], words: [], questions: [], problems: [] }
+  if (missingColumns.length > 0) return { columns, missingColumns, decimal, filledDown, ...nothing }
 
   const problems: RowProblem[] = []
-  const byKit = new Map<string, { name: string; parts: ListedPart[] }>()
+  const blocks: Block[] = []
+  let open: Block | null = null
   for (const row of input.rows) {
     const read = (field: ListField) => (columns[field] === null ? '' : (row.cells[columns[field]] ?? '').trim())
     const report = (field: ListField, code: RowProblemCode) =>
       problems.push({ line: row.line, field, code, value: read(field) })
-    if (row.cells.every((cell) => cell.trim() === '')) continue
-    const code = read('kitCode').toUpperCase()
+    if (row.cells.every((cell) => cell.trim() === '')) {
+      // A blank row ends a block: what follows without a code belongs to nobody.
+      open = null
+      continue
+    }
+    const code = read('kitCode').replaceAll(/\s+/g, ' ').toUpperCase()
     const before = problems.length
-    if (code === '') report('kitCode', 'NO_KIT_CODE')
-    const part = readPart({ line: row.line, read, report, decimal })
-    if (problems.length > before) continue
-    const kit = byKit.get(code) ?? { name: '', parts: [] }
-    byKit.set(code, { name: kit.name || read('kitName'), parts: [...kit.parts, part] })
+    const block: Block | null =
+      code === ''
+        ? filledDown
+          ? open
+          : null
+        : blockFor(blocks, { code, name: read('kitName'), line: row.line, filledDown })
+    open = block
+    if (!block) report('kitCode', 'NO_KIT_CODE')
+    const part = readPart({ line: row.line, read, report, decimal, decisions })
+    const bad = problems.slice(before)
+    const isRowBad = bad.some(({ field }) => field === 'kitCode' || field === 'part')
+    if (isRowBad || (bad.length > 0 && !openCells)) continue
+    block?.parts.push(part)
   }
-  const kits = [...byKit].map(([code, kit]) => describeKit(code, kit.name, markLowestEyepiece(kit.parts)))
-  return { columns, missingColumns, decimal, kits, problems }
+  const { kits, spares, questions } = settleBlocks(
+    blocks.filter(({ parts }) => parts.length > 0),
+    decisions,
+  )
+  const all = [...kits.flatMap(({ parts }) => parts), ...spares]
+  const words = wordsOf(all, decisions)
+  return {
+    columns,
+    missingColumns,
+    decimal,
+    filledDown,
+    kits,
+    spares,
+    words,
+    questions: [...questions, ...wordQuestions(words, kits)],
+    problems,
+  }
+}
+
+/** Codes stand only on first rows where most rows that name a part have none. */
+function isFilledDown(rows: readonly ListRow[], columns: ColumnMap): boolean {
+  const { kitCode, part } = columns
+  if (kitCode === null || part === null) return false
+  const named = rows.filter(({ cells }) => (cells[part] ?? '').trim() !== '')
+  const coded = named.filter(({ cells }) => (cells[kitCode] ?? '').trim() !== '')
+  return coded.length > 0 && coded.length * 2 < named.length
+}
+
+/** The block a coded row belongs to. The same code begins a second one in a later block, or under another name. */
+function blockFor(
+  blocks: Block[],
+  row: { readonly code: string; readonly name: string; readonly line: number; readonly filledDown: boolean },
+): Block {
+  const same = blocks.findLast(
+    ({ code, name }) =>
+      code === row.code && (name === '' || row.name === '' || name.toLowerCase() === row.name.toLowerCase()),
+  )
+  if (same && !row.filledDown) {
+    same.name ||= row.name
+    return same
+  }
+  const block = { code: row.code, name: row.name, line: row.line, parts: [] }
+  blocks.push(block)
+  return block
+}
+
+/** Blocks as kits: a code that stands twice is asked about, and so is a sun filter. */
+function settleBlocks(blocks: readonly Block[], decisions: ListDecisions) {
+  const kits: ListedKit[] = []
+  const spares: ListedPart[] = []
+  const questions: ListQuestion[] = []
+  const times = new Map<string, number>()
+  for (const block of blocks) {
+    const time = (times.get(block.code) ?? 0) + 1
+    times.set(block.code, time)
+    const code = time === 1 ? block.code : `${block.code}-${time}`
+    const about = { line: block.line, kit: code, name: block.name || code }
+    if (time > 1) {
+      const key = `code ${code}`
+      questions.push({ code: 'SAME_CODE_TWICE', key, ...about, answers: ['own-kit', 'spares'] })
+      if (decisions[key] === 'spares') {
+        spares.push(...block.parts)
+        continue
+      }
+    }
+    const filter = block.parts.find(({ role }) => role === 'screw-in-sun-filter')
+    const filterKey = `filter ${code}`
+    if (filter)
+      questions.push({
+        code: 'SUN_FILTER',
+        key: filterKey,
+        ...about,
+        line: filter.line,
+        answers: ['held', 'destroyed'],
+      })
+    const parts = block.parts.filter((part) => part !== filter || decisions[filterKey] !== 'destroyed')
+    kits.push(describeKit(code, block.name, markLowestEyepiece(parts)))
+  }
+  return { kits, spares, questions }
+}
+
+const wordKey = (name: string) => `word ${name.toLowerCase()}`
+
+function wordsOf(parts: readonly ListedPart[], decisions: ListDecisions): readonly ListedWord[] {
+  const words = new Map<string, ListedWord>()
+  for (const { name } of parts) {
+    const key = wordKey(name)
+    const known = words.get(key)
+    const { role, confidence, others } = matchRole(name)
+    const decided = decisions[key]
+    words.set(
+      key,
+      known
+        ? { ...known, rows: known.rows + 1 }
+        : {
+            word: name,
+            role: decided && isRole(decided) ? decided : role,
+            confidence,
+            others,
+            rows: 1,
+            decided: decided !== undefined,
+          },
+    )
+  }
+  return [...words.values()]
+}
+
+function wordQuestions(words: readonly ListedWord[], kits: readonly ListedKit[]): ListQuestion[] {
+  return words
+    .filter(({ confidence }) => confidence < MATCHED_FROM)
+    .map(({ word, role, others }) => {
+      const kit = kits.find(({ parts }) => parts.some(({ name }) => name.toLowerCase() === word.toLowerCase()))
+      const line = kit?.parts.find(({ name }) => name.toLowerCase() === word.toLowerCase())?.line ?? 0
+      const answers = [...new Set<Role>([role, ...others, 'other'])].slice(0, 4)
+      if (!answers.includes('other')) answers.push('other')
+      return { code: 'UNSURE_WORD', key: wordKey(word), line, kit: kit?.code ?? '', name: word, answers }
+    })
 }
 
 function readPart(given: {
@@ -176,14 +386,15 @@ function readPart(given: {
   readonly read: (field: ListField) => string
   readonly report: (field: ListField, code: RowProblemCode) => void
   readonly decimal: DecimalSign
+  readonly decisions: ListDecisions
 }): ListedPart {
-  const { line, read, report, decimal } = given
+  const { line, read, report, decimal, decisions } = given
   const name = read('part').replaceAll(/\s+/g, ' ')
   if (name === '') report('part', 'NO_PART')
   const countText = read('count')
   const count = countText === '' ? 1 : (parseNumber(countText, decimal) ?? NaN)
   if (!Number.isInteger(count) || count < 1) report('count', 'COUNT_NOT_WHOLE')
-  const role = roleFromName(name)
+  const { role, confidence } = roleOf(name, decisions)
   const neededWord = criticalityWords[read('criticality').toLowerCase()]
   if (neededWord === undefined) report('criticality', 'WORD_UNKNOWN')
   const fromColumn = readFocalLength(read('focalLength'), report, decimal)
@@ -191,14 +402,39 @@ function readPart(given: {
     line,
     name,
     role,
+    confidence,
     criticality: neededWord ?? roleFacts(role).criticality,
-    count,
+    criticalityGiven: neededWord !== null && neededWord !== undefined,
+    count: Number.isInteger(count) && count >= 1 ? count : 1,
     massG: readMass(read('mass'), read('unit'), report, decimal),
     place: read('place'),
-    note: read('note').replaceAll(/\s+/g, ' '),
+    note: [read('note').replaceAll(/\s+/g, ' '), readLastSeen(read('lastSeen'), report)].filter(Boolean).join('; '),
     ...opticsFromName(name, role),
     ...(fromColumn === null ? {} : { focalLengthMm: fromColumn }),
   }
+}
+
+/** A word that nobody is sure of stands for no role until a person has said so. */
+function roleOf(name: string, decisions: ListDecisions): { role: Role; confidence: number } {
+  const decided = decisions[wordKey(name)]
+  if (decided !== undefined && isRole(decided)) return { role: decided, confidence: 1 }
+  const { role, confidence } = matchRole(name)
+  return { role: confidence >= MATCHED_FROM ? role : 'other', confidence }
+}
+
+/** “last seen 2026-07-05” from 5.7.2026, 5/7/2026 or 2026-07-05; words such as “ok” say nothing that helps later. */
+function readLastSeen(text: string, report: (field: ListField, code: RowProblemCode) => void): string {
+  const dayFirst = /^(\d{1,2})[./](\d{1,2})[./](\d{4})$/.exec(text)
+  const yearFirst = /^(\d{4})-(\d{1,2})-(\d{1,2})$/.exec(text)
+  if (!dayFirst && !yearFirst) return ''
+  const [year, month, day] = dayFirst
+    ? [dayFirst[3], dayFirst[2], dayFirst[1]]
+    : [yearFirst?.[1], yearFirst?.[2], yearFirst?.[3]]
+  const iso = `${year}-${month?.padStart(2, '0')}-${day?.padStart(2, '0')}`
+  const at = new Date(`${iso}T00:00:00Z`)
+  if (!Number.isNaN(at.getTime()) && at.toISOString().startsWith(iso)) return `last seen ${iso}`
+  report('lastSeen', 'DATE_UNREADABLE')
+  return ''
 }
 
 function readMass(

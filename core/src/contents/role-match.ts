@@ -30,7 +30,8 @@ const patterns: readonly (readonly [RegExp, Role])[] = [
   [/barlow/, 'barlow'],
   [/45 ?°|amici|erecting/, 'erecting-diagonal'],
   [/diagonal|zenith mirror/, 'diagonal'],
-  [/eyepiece|ocular|\bep\b|zoom/, 'eyepiece'],
+  // A bare focal length on a hand-kept list is an eyepiece.
+  [/eyepiece|ocular|\bep\b|zoom|^\d+([.,]\d+)? ?mm$/, 'eyepiece'],
   [/red.?dot|\brdf\b|finder/, 'finder'],
   [/(slow.?motion|flex).*(rod|cable)/, 'slow-motion-rod'],
   [/tray|spreader/, 'tray'],

@@ -32,6 +32,7 @@ it.each([
   ['26mm eypiece', 'eyepiece'],
   ['bubble level compass', 'bubble-level'],
   ['hard case', 'case'],
+  ['6.5mm', 'eyepiece'],
   ['mak 90 with fork', 'tube'],
 ] as const)('“%s” is a %s', (words, role) => {
   expect(matchRole(words).role).toBe(role)

@@ -10,6 +10,8 @@ export interface DemoPart {
   readonly place: string
   readonly costMinor: number
   readonly optics: PartOptics
+  readonly weighGroup: string
+  readonly consumable: { readonly kind: string; readonly pieces: number } | null
 }
 
 export interface DemoModel {
@@ -32,7 +34,29 @@ const partMaker =
     count: rest.count ?? 1,
     costMinor: rest.costMinor ?? Math.max(100, Math.round(massG * 1.5) * 10),
     optics: rest.optics ?? {},
+    weighGroup: weighGroupOf(role, place),
+    consumable: consumables[role] ?? null,
   })
+
+/** Small things on a kitchen scale, the weight with its slug by itself, the packed rest on a parcel scale. */
+export const demoWeighGroups = [
+  { name: 'tray', scaleStepG: 1 },
+  { name: 'pouch', scaleStepG: 1 },
+  { name: 'weight', scaleStepG: 1 },
+  { name: 'rest', scaleStepG: 10 },
+]
+
+function weighGroupOf(role: Role, place: string): string {
+  if (role === 'counterweight' || role === 'weight-slug') return 'weight'
+  if (place === 'Upper tray') return 'tray'
+  return place === 'Pouch' ? 'pouch' : 'rest'
+}
+
+const consumables: Readonly<Partial<Record<Role, { kind: string; pieces: number }>>> = {
+  'coin-cell': { kind: 'CR2032', pieces: 1 },
+  'aa-cells': { kind: 'AA', pieces: 8 },
+  'power-pack': { kind: '12 V pack', pieces: 1 },
+}
 
 const lid = partMaker('Lid')
 const tray = partMaker('Upper tray')

@@ -1,7 +1,11 @@
 import type { PartMark, Station } from '@binoculum/contract'
 import {
+  cleanAnswers,
   clockHourOf,
+  DRYING_HOURS,
   composeGuide,
+  correctedMasses,
+  followUpsOf,
   hazardsFrom,
   highestMagnification,
   jobsFrom,
@@ -20,22 +24,12 @@ import {
   type KeptReading,
   type Mark,
   type PointXY,
-  type TakeBackAnswers,
 } from '@binoculum/core'
 import { DateTime } from 'luxon'
 import { defaultPolicies } from '../features/people/service.ts'
-import type { DemoModel } from './catalogue.ts'
+import { demoWeighGroups, type DemoModel } from './catalogue.ts'
 import type { Chance } from './random.ts'
 import type { KitStory } from './scenario.ts'
-
-const cleanAnswers: TakeBackAnswers = {
-  whatDidNotWork: '',
-  dropped: false,
-  wet: false,
-  glassWhole: true,
-  batteryDoorShut: true,
-  sunFilterFound: false,
-}
 
 /** Rows that a kit's simulated eighteen months leave, in the shape of the tables. */
 export interface KitRows {
@@ -46,6 +40,7 @@ export interface KitRows {
   readonly checks: Record<string, unknown>[]
   readonly readings: Record<string, unknown>[]
   readonly jobs: Record<string, unknown>[]
+  readonly weighings: Record<string, unknown>[]
   readonly record: Record<string, unknown>[]
 }
 
@@ -71,6 +66,7 @@ export class KitHistory {
     checks: [],
     readings: [],
     jobs: [],
+    weighings: [],
     record: [],
   }
   standsAt: 'shelf' | 'bench' = 'shelf'
@@ -85,6 +81,7 @@ export class KitHistory {
   constructor(
     private readonly story: KitStory,
     private readonly model: DemoModel,
+    private readonly modelPartIds: readonly string[],
     private readonly cast: Cast,
     private readonly chance: Chance,
   ) {
@@ -111,6 +108,14 @@ export class KitHistory {
       presentCount: count,
       massG,
       toleranceG: Math.max(1, massG * 0.02),
+      weighed: false,
+      weighGroup: part.weighGroup,
+      lookEveryTime: roleFacts(role).lookEveryTime ?? false,
+      lookFor: '',
+      wrongItem: '',
+      pictureIds: [],
+      modelPartId: this.modelPartIds[position - 1] ?? null,
+      consumable: part.consumable && { ...part.consumable, changedOn: null },
       place,
       mark: 'present',
       note: '',
@@ -235,6 +240,7 @@ export class KitHistory {
     }
     this.hazards.push(...hazardsFrom(answers))
     jobsFrom(answers).forEach((job) => this.openJob(job, at))
+    this.follow(loanId, at)
     const outcome = proposeOutcome(this.judge(at))
     jobsForOutcome(outcome).forEach((job) => this.openJob(job, at))
     this.standsAt = outcome === 'shelf' || outcome === 'shelf-with-note' ? 'shelf' : 'bench'
@@ -244,6 +250,8 @@ export class KitHistory {
       mark: mark as Mark,
       presentCount: Number(presentCount),
       note: String(note),
+      wrongItem: '',
+      pictureIds: [],
     }))
     const taken = { loanId, marks, answers, proposed: outcome, outcome, outcomeReason: '', correction: false }
     this.rows.takeBacks.push({ id: this.chance.id(), ...taken, byStaffId, at })
@@ -255,9 +263,75 @@ export class KitHistory {
     this.wander()
   }
 
-  private openJob(job: { code: JobCode; text?: string | undefined }, at: Date) {
+  /** What is off is looked for, asked after or mended, as at every take-back. */
+  private follow(loanId: string, at: Date) {
+    const parts = this.rows.parts.map(({ id, role, mark }) => ({ id: String(id), role, mark }) as never)
+    for (const { partId, code, dueInDays } of followUpsOf(parts)) {
+      if (this.openJobs().some((job) => job.partId === partId)) continue
+      const text = String(this.rows.parts.find(({ id }) => id === partId)?.name)
+      const dueOn = DateTime.fromJSDate(at, { zone: this.cast.branch.zone }).plus({ days: dueInDays }).toISODate()
+      const ownerId = this.chance.pick(this.cast.staffIds)
+      this.openJob({ code, text }, at, { partId, loanId, dueOn, ownerId })
+    }
+  }
+
+  /** The complete kit on the scales, group by group: its own masses lie about the declared ones, and what the scale shows
+   * corrects them, as weighing complete does. */
+  weighComplete(at: Date) {
+    const byStaffId = this.chance.pick(this.cast.staffIds)
+    const weighed: { group: string; expectedG: number; measuredG: number; smallestVisibleG: number }[] = []
+    for (const { name, scaleStepG } of demoWeighGroups) {
+      const parts = this.rows.parts.filter(({ weighGroup }) => weighGroup === name)
+      if (parts.length === 0) continue
+      const masses = parts.map(({ id, massG, toleranceG, count }) => ({
+        id: String(id),
+        massG: Number(massG),
+        toleranceG: Number(toleranceG),
+        count: Number(count),
+      }))
+      const expectedG = masses.reduce((sum, { massG, count }) => sum + massG * count, 0)
+      const trueG = masses.reduce(
+        (sum, { massG, toleranceG, count }) => sum + (massG + this.chance.normal(toleranceG / 2)) * count,
+        0,
+      )
+      const measuredG = Math.round(trueG / scaleStepG) * scaleStepG
+      for (const { id, ...corrected } of correctedMasses(masses, { measuredG, scaleResolutionG: scaleStepG })) {
+        const part = parts.find((each) => each.id === id)
+        if (part) Object.assign(part, corrected, { weighed: true })
+      }
+      weighed.push({ group: name, expectedG: Math.round(expectedG), measuredG, smallestVisibleG: 0 })
+      this.rows.weighings.push({
+        id: this.chance.id(),
+        kitId: this.kitId,
+        weighGroup: name,
+        measuredG,
+        scaleStepG,
+        containerG: 0,
+        expectedG,
+        source: 'typed',
+        complete: true,
+        outdated: false,
+        loanId: null,
+        byStaffId,
+        at,
+      })
+    }
+    this.append('weighed', at, byStaffId, { after: { groups: weighed, source: 'typed' } })
+  }
+
+  /** Cells were last changed on this day. */
+  changeCells(at: Date) {
+    const changedOn = DateTime.fromJSDate(at, { zone: this.cast.branch.zone }).toISODate()
+    for (const part of this.rows.parts)
+      if (part.consumable) part.consumable = { ...(part.consumable as object), changedOn }
+  }
+
+  private openJob(job: { code: JobCode; text?: string | undefined }, at: Date, rest: object = {}) {
     const { code, text = '' } = job
-    this.rows.jobs.push({ id: this.chance.id(), kitId: this.kitId, code, text, openedAt: at, closedAt: null })
+    const notBefore = code === 'drying' ? new Date(at.getTime() + DRYING_HOURS * 3_600_000) : null
+    const follow = { note: '', partId: null, loanId: null, ownerId: null, dueOn: null, noticeId: null, version: 1 }
+    const own = { id: this.chance.id(), kitId: this.kitId, code, text, openedAt: at, closedAt: null, notBefore }
+    this.rows.jobs.push({ ...follow, ...own, ...rest })
   }
 
   /** A loan shakes mirror and finder a little. */
@@ -300,7 +374,7 @@ export class KitHistory {
       this.rows.readings.push({ ...rest, ...ids, limitValue: limit, at, current: true })
       this.latest.set(reading.kind, { ...reading, atUtc: at.toISOString() })
     }
-    const open = this.openJobs()
+    const open = this.openJobs().filter(({ partId }) => partId === null)
     for (const job of open) job.closedAt = at
     this.standsAt = leaveOff ? 'bench' : 'shelf'
     const after = { condition: this.judge(at).condition, readings: kept, jobsDone: open.length }

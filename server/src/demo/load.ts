@@ -4,7 +4,8 @@ import { DateTime } from 'luxon'
 import { z } from 'zod'
 import { BenchCheck, ReadingRow } from '../features/checks/entities.ts'
 import { GuideRow } from '../features/guides/entities.ts'
-import { Job, Kit, Model, PartRow } from '../features/kits/entities.ts'
+import { Spare, WeighingRow } from '../features/contents/entities.ts'
+import { Job, Kit, Model, ModelPartRow, PartRow } from '../features/kits/entities.ts'
 import { Agreement, BorrowerRow, Loan, TakeBackRow } from '../features/loans/entities.ts'
 import { Branch, Membership, Staff } from '../features/people/entities.ts'
 import { defaultAgreementText, defaultPolicies } from '../features/people/service.ts'
@@ -12,10 +13,19 @@ import type { Database, Tx } from '../platform/database.ts'
 import { insertMany, isEmpty } from '../platform/bulk.ts'
 import { ActRecord } from '../platform/record-entities.ts'
 import { hashPassword, readablePassword } from '../platform/secrets.ts'
-import { demoModels } from './catalogue.ts'
+import { demoModels, demoWeighGroups } from './catalogue.ts'
 import { KitHistory } from './kit-history.ts'
 import { Chance } from './random.ts'
-import { demoBorrowers, demoBranches, demoKits, demoStaff, type BranchKey, type KitStory } from './scenario.ts'
+import { roleFacts } from '@binoculum/core'
+import {
+  demoBorrowers,
+  demoBranches,
+  demoKits,
+  demoSpares,
+  demoStaff,
+  type BranchKey,
+  type KitStory,
+} from './scenario.ts'
 
 const HISTORY_MONTHS = 18
 const LOAN_DAYS = 14
@@ -92,11 +102,49 @@ export async function fillDemo(
     })),
   )
   await insertMany(tx, BorrowerRow, borrowers)
-  const models = demoModels.map((model) => ({ ...model, id: chance.id() }))
+  const models = demoModels.map((model) => ({
+    ...model,
+    id: chance.id(),
+    partIds: model.parts.map(() => chance.id()),
+  }))
   await insertMany(
     tx,
     Model,
-    models.map(({ id, name, family, optics }) => ({ id, name, family, optics })),
+    models.map(({ id, name, family, optics, parts }) => ({
+      id,
+      name,
+      family,
+      optics,
+      weighGroups: demoWeighGroups.filter((group) => parts.some(({ weighGroup }) => weighGroup === group.name)),
+      version: 1,
+    })),
+  )
+  await insertMany(
+    tx,
+    ModelPartRow,
+    models.flatMap(({ id: modelId, parts, partIds }) =>
+      parts.map(({ consumable, ...part }, index) => ({
+        ...part,
+        id: partIds[index],
+        modelId,
+        position: index + 1,
+        criticality: roleFacts(part.role).criticality,
+        toleranceG: Math.max(1, part.massG * 0.02),
+        lookEveryTime: roleFacts(part.role).lookEveryTime ?? false,
+        lookFor: '',
+        consumable: consumable && { ...consumable, changedOn: null },
+        pictureId: null,
+      })),
+    ),
+  )
+  await insertMany(
+    tx,
+    Spare,
+    branches.flatMap(({ id: branchId, key }) =>
+      demoSpares
+        .filter(({ branch }) => branch === key)
+        .map(({ branch: _branch, ...spare }) => ({ ...spare, id: chance.id(), branchId, note: '', version: 1 })),
+    ),
   )
 
   const histories = kits.map((story) => {
@@ -117,7 +165,7 @@ export async function fillDemo(
     return {
       story,
       model,
-      history: playHistory(story, new KitHistory(story, model, cast, new Chance(story.code)), now),
+      history: playHistory(story, new KitHistory(story, model, model.partIds, cast, new Chance(story.code)), now),
     }
   })
   await writeHistories(tx, histories)
@@ -134,6 +182,8 @@ function playHistory(story: KitStory, history: KitHistory, now: Date): KitHistor
   let day: DateTime = today.minus({ months: HISTORY_MONTHS }).plus({ days: chance.whole(0, 12) })
   history.broughtIn(at(day, 10))
   history.check(at(day, 14))
+  history.changeCells(at(day, 14))
+  if (!story.neverWeighed) history.weighComplete(at(day, 15))
 
   const openOut = story.outDueInDays === undefined ? null : today.plus({ days: story.outDueInDays - LOAN_DAYS })
   const lastDay = openOut ?? today.minus({ days: story.lastReturn?.checked === false ? 1 : 2 })
@@ -223,6 +273,11 @@ async function writeHistories(
     tx,
     ReadingRow,
     all(({ rows }) => rows.readings),
+  )
+  await insertMany(
+    tx,
+    WeighingRow,
+    all(({ rows }) => rows.weighings),
   )
   await insertMany(
     tx,

@@ -73,6 +73,8 @@ export interface KitStory {
   }
   /** The last check left the mirror or the finder off: nobody had the time. */
   readonly leftOff?: 'mirror' | 'finder'
+  /** Nobody has put this kit on a scale yet: only its declared masses are known. */
+  readonly neverWeighed?: true
   /** No bench check for so many days. */
   readonly uncheckedForDays?: number
 }
@@ -167,6 +169,7 @@ export const demoKits: readonly KitStory[] = [
   {
     code: 'M-10',
     name: 'Clover',
+    neverWeighed: true,
     model: 'light-114',
     branch: 'library',
     place: 'bay 1, upper',
@@ -241,9 +244,32 @@ export const demoKits: readonly KitStory[] = [
   {
     code: 'F-05',
     name: 'Foxglove',
+    neverWeighed: true,
     model: 'floor-203',
     branch: 'club',
     place: 'clubroom, floor',
     mirrorDriftMm: 0.4,
   },
+]
+
+/** What lies in the drawers. */
+export const demoSpares: readonly {
+  readonly branch: BranchKey
+  readonly name: string
+  readonly role: Role
+  readonly count: number
+  readonly massG: number
+  readonly costMinor: number
+}[] = [
+  { branch: 'library', name: 'Coin cell CR2032', role: 'coin-cell', count: 8, massG: 3, costMinor: 200 },
+  { branch: 'library', name: 'Eyepiece end caps', role: 'eyepiece-cap', count: 6, massG: 4, costMinor: 150 },
+  { branch: 'library', name: 'Focuser cap', role: 'focuser-cap', count: 2, massG: 5, costMinor: 200 },
+  { branch: 'library', name: 'Front cap', role: 'front-cap', count: 1, massG: 92, costMinor: 800 },
+  { branch: 'library', name: 'Moon filter, grey', role: 'moon-filter', count: 1, massG: 11, costMinor: 1200 },
+  { branch: 'library', name: 'Slug in the weight’s screw', role: 'weight-slug', count: 1, massG: 9, costMinor: 300 },
+  { branch: 'library', name: 'Spare thumbscrews', role: 'spare-screws', count: 10, massG: 5, costMinor: 200 },
+  { branch: 'library', name: 'Star diagonal 90°', role: 'diagonal', count: 1, massG: 85, costMinor: 3900 },
+  { branch: 'club', name: 'Coin cell CR2032', role: 'coin-cell', count: 4, massG: 3, costMinor: 200 },
+  { branch: 'club', name: 'Small cap in the front cap', role: 'inner-cap', count: 1, massG: 11, costMinor: 300 },
+  { branch: 'club', name: 'Shaft end stop', role: 'shaft-end-stop', count: 0, massG: 18, costMinor: 400 },
 ]

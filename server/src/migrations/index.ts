@@ -1,4 +1,5 @@
 import { RoundTrip1764000000000 } from './0001-round-trip.ts'
+import { Contents1764100000000 } from './0002-contents.ts'
 
 /** In order, named one by one: leftover build output is never taken for a migration. */
-export const migrations = [RoundTrip1764000000000]
+export const migrations = [RoundTrip1764000000000, Contents1764100000000]

@@ -6,6 +6,15 @@ const environment = z.object({
   PORT: z.coerce.number().int().min(0).max(65_535).default(8460),
   /** How others reach this server; https turns secure cookies on. */
   PUBLIC_URL: z.url().optional(),
+  /** A mail server that takes letters; without it they stay in the outbox. */
+  SMTP_URL: z
+    .string()
+    .regex(/^smtps?:\/\//, 'must be an smtp:// or smtps:// address')
+    .optional(),
+  MAIL_FROM: z
+    .string()
+    .regex(/^[^\r\n]*@[^\r\n]+$/, 'must be a mail address')
+    .default('lending@binoculum.invalid'),
   /** Folder for what start-up keeps: the demo sign-ins. */
   BINOCULUM_DATA: z.string().default('.data'),
 })
@@ -16,6 +25,8 @@ export interface Config {
   readonly port: number
   readonly publicUrl: string | null
   readonly dataFolder: string
+  readonly smtpUrl: string | null
+  readonly mailFrom: string
   readonly mode: 'demo' | 'empty' | 'real'
 }
 
@@ -28,7 +39,7 @@ export function readConfig(env: NodeJS.ProcessEnv, args: readonly string[]): Con
     const problems = parsed.error.issues.map((issue) => `${issue.path.join('.')}: ${issue.message}`)
     throw new Error(`The settings can’t be used.\n  ${problems.join('\n  ')}`)
   }
-  const { DATABASE_URL, HOST, PORT, PUBLIC_URL, BINOCULUM_DATA } = parsed.data
+  const { DATABASE_URL, HOST, PORT, PUBLIC_URL, BINOCULUM_DATA, SMTP_URL, MAIL_FROM } = parsed.data
   const mode = args.includes('--demo') ? 'demo' : args.includes('--empty') ? 'empty' : 'real'
   if (mode === 'demo' && !loopbackHosts.includes(HOST))
     throw new Error(`Demo mode serves this machine only; HOST=${HOST} is refused.`)
@@ -38,6 +49,8 @@ export function readConfig(env: NodeJS.ProcessEnv, args: readonly string[]): Con
     port: PORT,
     publicUrl: PUBLIC_URL ?? null,
     dataFolder: BINOCULUM_DATA,
+    smtpUrl: SMTP_URL ?? null,
+    mailFrom: MAIL_FROM,
     mode,
   }
 }

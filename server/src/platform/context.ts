@@ -1,4 +1,5 @@
 import type { Database } from './database.ts'
+import type { MailDriver } from './mail.ts'
 
 /** What every feature gets when it is registered. */
 export interface Context {
@@ -6,4 +7,7 @@ export interface Context {
   readonly clock: () => Date
   readonly secure: boolean
   readonly demo: boolean
+  readonly mail: MailDriver
+  /** Sender of letters: an address, with or without a name before it. */
+  readonly mailFrom: string
 }

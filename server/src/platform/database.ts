@@ -39,6 +39,10 @@ export async function migrate(source: DataSource): Promise<void> {
 export class Database {
   constructor(readonly source: DataSource) {}
 
+  get url(): string {
+    return (this.source.options as { url?: string }).url ?? ''
+  }
+
   /** Everything in `work` happens or nothing does: only a throw rolls back. */
   inTransaction<T>(work: (tx: Tx) => Promise<T>): Promise<T> {
     return this.source.transaction(work)

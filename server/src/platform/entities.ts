@@ -1,6 +1,9 @@
 import { BenchCheck, ReadingRow } from '../features/checks/entities.ts'
+import { Picture, Remembered, Spare, WeighingRow } from '../features/contents/entities.ts'
+import { TakeBackDraftRow } from '../features/drafts/entities.ts'
+import { MessageRow, Notice } from '../features/follow-up/entities.ts'
 import { GuideRow } from '../features/guides/entities.ts'
-import { Job, Kit, Model, PartRow } from '../features/kits/entities.ts'
+import { Job, Kit, Model, ModelPartRow, PartRow } from '../features/kits/entities.ts'
 import { Agreement, BorrowerRow, Loan, TakeBackRow } from '../features/loans/entities.ts'
 import { Branch, InvitationRow, Membership, SessionRow, Staff } from '../features/people/entities.ts'
 import { ActRecord, SentOnce } from './record-entities.ts'
@@ -12,6 +15,7 @@ export const entities = [
   SessionRow,
   InvitationRow,
   Model,
+  ModelPartRow,
   Kit,
   PartRow,
   Job,
@@ -22,6 +26,13 @@ export const entities = [
   GuideRow,
   BenchCheck,
   ReadingRow,
+  Spare,
+  WeighingRow,
+  Picture,
+  Remembered,
+  Notice,
+  MessageRow,
+  TakeBackDraftRow,
   ActRecord,
   SentOnce,
 ]

@@ -1,14 +1,16 @@
 import { parse } from 'csv-parse/sync'
-import type { ListRow } from '@binoculum/core'
+import { findHeader, unguarded, type ListRow } from '@binoculum/core'
 import { Problem } from '../../platform/errors.ts'
 
 export interface ListFile {
   readonly delimiter: string
   readonly header: readonly string[]
   readonly rows: readonly ListRow[]
+  /** Lines above the headings: a title, blank lines. */
+  readonly titleLines: number
 }
 
-const MAX_ROWS = 5000
+const MAX_ROWS = 100_000
 const delimiters = [';', '\t', ','] as const
 
 /** Reads a CSV file as people have them: RFC 4180, also with ; or tab, byte-order mark, any line ends.
@@ -29,16 +31,17 @@ export function readListFile(contentBase64: string): ListFile {
   } catch (error) {
     throw new Problem('NOT_A_LIST', { issues: [{ path: 'file', message: explain(error) }] })
   }
-  const [head, ...rest] = records
-  if (!head) throw new Problem('NOT_A_LIST', { issues: [{ path: 'file', message: 'The file is empty.' }] })
+  if (records.length === 0)
+    throw new Problem('NOT_A_LIST', { issues: [{ path: 'file', message: 'The file is empty.' }] })
   const lineAt = lineCounter(text)
-  let end = head.info.bytes
-  const rows = rest.map(({ record, info }) => {
+  let end = 0
+  const all = records.map(({ record, info }) => {
     const line = lineAt(end)
     end = info.bytes
-    return { line, cells: record }
+    return { line, cells: record.map(unguarded) }
   })
-  return { delimiter, header: head.record, rows }
+  const at = findHeader(all.map(({ cells }) => cells))
+  return { delimiter, header: all[at]?.cells ?? [], rows: all.slice(at + 1), titleLines: (all[at]?.line ?? 1) - 1 }
 }
 
 /**
@@ -78,10 +81,14 @@ function decodeText(bytes: Buffer): string {
   }
 }
 
-/** The sign that splits the first line into most cells, outside quotes. */
+/** The sign that splits the first lines into most cells, outside quotes; a title above the headings has none. */
 function guessDelimiter(text: string): string {
-  const firstLine = (text.split(/\r?\n/).find((line) => line.trim() !== '') ?? '').replaceAll(/"[^"]*"/g, '')
-  const counts = delimiters.map((delimiter) => ({ delimiter, count: firstLine.split(delimiter).length - 1 }))
+  const firstLines = text
+    .slice(0, 20_000)
+    .split(/\r?\n/, 12)
+    .join('\n')
+    .replaceAll(/"[^"]*"/g, '')
+  const counts = delimiters.map((delimiter) => ({ delimiter, count: firstLines.split(delimiter).length - 1 }))
   return counts.sort((a, b) => b.count - a.count)[0]?.delimiter ?? ','
 }
 

@@ -1,11 +1,50 @@
-import { confirmListSchema, listPreviewSchema, listResultSchema, previewListSchema } from '@binoculum/contract'
-import { coordinatorOnly, signedIn } from '../../platform/access.ts'
+import { Readable } from 'node:stream'
+import {
+  archiveResultSchema,
+  archiveSchema,
+  confirmListSchema,
+  copyModelSchema,
+  drawerSchema,
+  idSchema,
+  kitSheetSchema,
+  listPreviewSchema,
+  modelListSchema,
+  modelSheetSchema,
+  moveSpareSchema,
+  previewListSchema,
+  weighCompleteSchema,
+  writeModelSchema,
+  writeSpareSchema,
+} from '@binoculum/contract'
+import { z } from 'zod'
+import { anyRole, coordinatorOnly, deskRoles, signedIn } from '../../platform/access.ts'
 import type { App } from '../../platform/app-type.ts'
-import type { Contents } from './service.ts'
+import { Problem } from '../../platform/errors.ts'
+import type { Archives, Lists, Models, Pictures, Spares, Weighings } from './service.ts'
 
-const BODY_LIMIT = 5_000_000
+const BODY_LIMIT = 18_000_000
+const ARCHIVE_LIMIT = 60_000_000
+const PICTURE_LIMIT = 12_000_000
+const branchQuery = z.object({ branchId: idSchema })
+const params = z.object({ id: idSchema })
+const model = { 200: modelSheetSchema }
+const drawer = { 200: drawerSchema }
 
-export async function contentsRoutes(app: App, { contents }: { contents: Contents }) {
+async function* asText(lines: AsyncIterable<unknown>): AsyncGenerator<string> {
+  for await (const line of lines) yield `${JSON.stringify(line)}\n`
+}
+
+export interface ContentsServices {
+  readonly lists: Lists
+  readonly models: Models
+  readonly spares: Spares
+  readonly weighings: Weighings
+  readonly pictures: Pictures
+  readonly archives: Archives
+}
+
+export async function contentsRoutes(app: App, services: ContentsServices) {
+  const { lists, models, spares, weighings, pictures, archives } = services
   app.post(
     '/api/lists/preview',
     {
@@ -13,15 +52,119 @@ export async function contentsRoutes(app: App, { contents }: { contents: Content
       bodyLimit: BODY_LIMIT,
       schema: { body: previewListSchema, response: { 200: listPreviewSchema } },
     },
-    async (request) => contents.preview(request.body),
+    async (request) => lists.preview(signedIn(request), request.body),
   )
   app.post(
     '/api/lists/confirm',
+    { config: { access: coordinatorOnly }, bodyLimit: BODY_LIMIT, schema: { body: confirmListSchema } },
+    async (request, reply) => {
+      const lines = await lists.confirm(signedIn(request), request.body)
+      return reply.type('application/x-ndjson').send(Readable.from(asText(lines)))
+    },
+  )
+  app.get(
+    '/api/lists/export',
+    { config: { access: anyRole }, schema: { querystring: branchQuery } },
+    async (request, reply) => {
+      const text = await lists.export(signedIn(request), request.query.branchId)
+      return reply
+        .type('text/csv; charset=utf-8')
+        .header('content-disposition', 'attachment; filename="kits.csv"')
+        .send(text)
+    },
+  )
+  app.get(
+    '/api/archive',
     {
       config: { access: coordinatorOnly },
-      bodyLimit: BODY_LIMIT,
-      schema: { body: confirmListSchema, response: { 200: listResultSchema } },
+      schema: { querystring: branchQuery, response: { 200: archiveSchema } },
     },
-    async (request) => contents.confirm(signedIn(request), request.body),
+    async (request, reply) => {
+      reply.header('content-disposition', 'attachment; filename="contents.json"')
+      return archives.export(signedIn(request), request.query.branchId)
+    },
   )
+  app.post(
+    '/api/archive',
+    {
+      config: { access: coordinatorOnly },
+      bodyLimit: ARCHIVE_LIMIT,
+      schema: { querystring: branchQuery, body: z.unknown(), response: { 200: archiveResultSchema } },
+    },
+    async (request) => archives.import(signedIn(request), request.query.branchId, request.body),
+  )
+  app.get(
+    '/api/models',
+    { config: { access: anyRole }, schema: { response: { 200: modelListSchema } } },
+    async (request) => models.list(signedIn(request)),
+  )
+  app.get('/api/models/:id', { config: { access: anyRole }, schema: { params, response: model } }, async (request) =>
+    models.sheet(signedIn(request), request.params.id),
+  )
+  app.post(
+    '/api/models/:id',
+    { config: { access: coordinatorOnly }, schema: { params, body: writeModelSchema, response: model } },
+    async (request) => models.write(signedIn(request), request.params.id, request.body),
+  )
+  app.post(
+    '/api/models/:id/copy',
+    { config: { access: coordinatorOnly }, schema: { params, body: copyModelSchema, response: model } },
+    async (request) => models.copy(signedIn(request), request.params.id, request.body.name),
+  )
+  app.get('/api/spares', { config: { access: anyRole }, schema: { response: drawer } }, async (request) =>
+    spares.drawer(signedIn(request)),
+  )
+  app.post(
+    '/api/spares',
+    { config: { access: coordinatorOnly }, schema: { body: writeSpareSchema, response: drawer } },
+    async (request) => spares.write(signedIn(request), null, request.body),
+  )
+  app.post(
+    '/api/spares/:id',
+    { config: { access: coordinatorOnly }, schema: { params, body: writeSpareSchema, response: drawer } },
+    async (request) => spares.write(signedIn(request), request.params.id, request.body),
+  )
+  app.post(
+    '/api/spares/:id/move',
+    {
+      config: { access: deskRoles },
+      schema: {
+        params,
+        body: moveSpareSchema,
+        response: { 200: z.object({ kit: kitSheetSchema, drawer: drawerSchema }) },
+      },
+    },
+    async (request) => spares.move(signedIn(request), request.params.id, request.body),
+  )
+  app.post(
+    '/api/kits/:id/weighings',
+    {
+      config: { access: deskRoles },
+      schema: { params, body: weighCompleteSchema, response: { 200: kitSheetSchema } },
+    },
+    async (request) => weighings.weighComplete(signedIn(request), request.params.id, request.body),
+  )
+  app.register(async (scope) => {
+    scope.addContentTypeParser(
+      /^image\/.+/,
+      { parseAs: 'buffer', bodyLimit: PICTURE_LIMIT },
+      (_request, body: Buffer, done: (error: null, body: Buffer) => void) => done(null, body),
+    )
+    scope.post<{ Querystring: { branchId: string }; Body: Buffer }>(
+      '/api/pictures',
+      {
+        config: { access: deskRoles, rateLimit: { max: 60, timeWindow: '1 minute' } },
+        bodyLimit: PICTURE_LIMIT,
+        schema: { querystring: z.object({ branchId: idSchema }), response: { 200: z.object({ id: idSchema }) } },
+      },
+      async (request) => {
+        if (!Buffer.isBuffer(request.body)) throw new Problem('NOT_A_PICTURE')
+        return pictures.keep(signedIn(request), request.query.branchId, request.body)
+      },
+    )
+  })
+  app.get('/api/pictures/:id', { config: { access: anyRole }, schema: { params } }, async (request, reply) => {
+    const bytes = await pictures.read(signedIn(request), request.params.id)
+    return reply.type('image/jpeg').header('cache-control', 'private, max-age=31536000, immutable').send(bytes)
+  })
 }

@@ -6,6 +6,33 @@ export class Model {
   @Column('text') name: string
   @Column('text') family: string
   @Column('jsonb') optics: object
+  /** Groups that are weighed together: name and the step of the scale they are weighed on. */
+  @Column('jsonb', { default: () => "'[]'" }) weighGroups: object
+  @Column('integer', { default: 1 }) version: number
+}
+
+/** A part as a model's kits have it; its order is that of every contents card. */
+@Entity('model_part')
+@Check('ck_model_part_count', `"count" >= 1`)
+@Index(['modelId', 'position'])
+export class ModelPartRow {
+  @PrimaryColumn('uuid') id: string
+  @ForeignKey('Model') @Column('uuid') modelId: string
+  @Column('integer') position: number
+  @Column('text') name: string
+  @Column('text') role: string
+  @Column('text') criticality: string
+  @Column('integer') count: number
+  @Column('double precision', { nullable: true }) massG: number | null
+  @Column('double precision', { nullable: true }) toleranceG: number | null
+  @Column('text', { default: '' }) weighGroup: string
+  @Column('text') place: string
+  @Column('boolean') lookEveryTime: boolean
+  @Column('text', { default: '' }) lookFor: string
+  @Column('integer', { nullable: true }) costMinor: number | null
+  @Column('jsonb', { nullable: true }) consumable: object | null
+  @Column('jsonb', { default: () => "'{}'" }) optics: object
+  @ForeignKey('Picture') @Column('uuid', { nullable: true }) pictureId: string | null
 }
 
 @Entity()
@@ -33,6 +60,8 @@ export class Kit {
 export class PartRow {
   @PrimaryColumn('uuid') id: string
   @ForeignKey('Kit') @Column('uuid') kitId: string
+  @ForeignKey('ModelPartRow', { onDelete: 'SET NULL' }) @Index() @Column('uuid', { nullable: true }) modelPartId:
+    string | null
   @Column('integer') position: number
   @Column('text') name: string
   @Column('text') role: string
@@ -41,21 +70,41 @@ export class PartRow {
   @Column('integer') presentCount: number
   @Column('double precision', { nullable: true }) massG: number | null
   @Column('double precision', { nullable: true }) toleranceG: number | null
+  /** The mass was weighed in this kit; a declared one never replaces it. */
+  @Column('boolean', { default: false }) weighed: boolean
+  @Column('text', { default: '' }) weighGroup: string
   @Column('text') place: string
+  @Column('boolean', { default: false }) lookEveryTime: boolean
+  @Column('text', { default: '' }) lookFor: string
   @Column('text') mark: string
   @Column('text', { default: '' }) note: string
+  /** What lies in its place where the mark is wrong. */
+  @Column('text', { default: '' }) wrongItem: string
+  @Column('uuid', { array: true, default: () => "'{}'" }) pictureIds: string[]
+  @Column('jsonb', { nullable: true }) consumable: object | null
   @Column('integer', { nullable: true }) costMinor: number | null
   @Column('jsonb', { default: () => "'{}'" }) optics: object
 }
 
-/** Something to be done before the kit is fit; a bench check closes it. */
+/** Something to be done for a kit. Some keep it in until a bench check closes them; others follow a part. */
 @Entity()
 @Index(['kitId'], { where: '"closed_at" IS NULL' })
+// One open job of a kind for a part, whoever marks it how often.
+@Index(['partId', 'code'], { unique: true, where: '"closed_at" IS NULL AND "part_id" IS NOT NULL' })
 export class Job {
   @PrimaryColumn('uuid') id: string
   @ForeignKey('Kit') @Column('uuid') kitId: string
   @Column('text') code: string
   @Column('text', { default: '' }) text: string
+  @Column('text', { default: '' }) note: string
+  @ForeignKey('PartRow', { onDelete: 'CASCADE' }) @Column('uuid', { nullable: true }) partId: string | null
+  @ForeignKey('Loan') @Column('uuid', { nullable: true }) loanId: string | null
+  @ForeignKey('Staff') @Column('uuid', { nullable: true }) ownerId: string | null
+  @Column('date', { nullable: true }) dueOn: string | null
+  /** Drying takes its time: it can't be closed before. */
+  @Column('timestamptz', { nullable: true }) notBefore: Date | null
+  @ForeignKey('Notice') @Column('uuid', { nullable: true }) noticeId: string | null
   @Column('timestamptz') openedAt: Date
   @Column('timestamptz', { nullable: true }) closedAt: Date | null
+  @Column('integer', { default: 1 }) version: number
 }

@@ -1,6 +1,9 @@
 import type { Found, Part, ReadingView, RecordLine } from '@binoculum/contract'
+import { followUpCodes, type TemplatePart } from '@binoculum/core'
 import { changedRows, selectRows, type Tx } from '../../platform/database.ts'
-import { Kit, Model, PartRow } from './entities.ts'
+import { announce } from '../../platform/live.ts'
+import { insertMany } from '../../platform/bulk.ts'
+import { Kit, Model, ModelPartRow, PartRow } from './entities.ts'
 
 /** All that the shelf shows of a kit. JSON that many kits share stays text, so that it is parsed once for all. Only parts that are not plainly present travel. */
 export interface ShelfRow {
@@ -18,6 +21,7 @@ export interface ShelfRow {
   readonly collimationPolicy: 'leave-it-to-us' | 'with-help-sheet'
   readonly hazards: string[]
   readonly version: number
+  readonly modelId: string
   readonly modelName: string
   readonly family: string
   readonly opticsJson: string
@@ -32,7 +36,13 @@ export interface ShelfRow {
   }[]
   readonly powerPartsJson: string
   readonly readings: readonly ReadingView[]
-  readonly jobs: readonly { id: string; code: string; text: string; openedAtUtc: string }[]
+  readonly jobs: readonly {
+    id: string
+    code: string
+    text: string
+    openedAtUtc: string
+    notBeforeUtc: string | null
+  }[]
   readonly loan: { id: string; number: number; borrower: string; dueAt: string } | null
   readonly next: { loanId: string; borrower: string; at: string } | null
 }
@@ -41,7 +51,8 @@ export interface ShelfRow {
 const shelfSql = (where: string) => `
   SELECT k.id, k.branch_id AS "branchId", br.name AS "branchName", br.zone, br.emergency_line AS "emergencyLine",
     br.currency, br.policies::text AS "policiesJson", k.code, k.name, k.place, k.stands_at AS "standsAt",
-    k.collimation_policy AS "collimationPolicy", k.hazards, k.version, m.name AS "modelName", m.family,
+    k.collimation_policy AS "collimationPolicy", k.hazards, k.version, k.model_id AS "modelId",
+    m.name AS "modelName", m.family,
     m.optics::text AS "opticsJson", parts.n AS "partCount", coalesce(parts.off, '[]') AS "offParts",
     coalesce(parts.power, '[]')::text AS "powerPartsJson", coalesce(jobs.list, '[]') AS jobs, out_loan.loan, next_loan.next
   FROM kit k
@@ -57,7 +68,8 @@ const shelfSql = (where: string) => `
     FROM part p WHERE p.kit_id = k.id
   ) parts
   CROSS JOIN LATERAL (
-    SELECT json_agg(json_build_object('id', j.id, 'code', j.code, 'text', j.text, 'openedAtUtc', j.opened_at)
+    SELECT json_agg(json_build_object('id', j.id, 'code', j.code, 'text', j.text, 'openedAtUtc', j.opened_at,
+        'notBeforeUtc', j.not_before)
       ORDER BY j.opened_at) AS list
     FROM job j WHERE j.kit_id = k.id AND j.closed_at IS NULL
   ) jobs
@@ -111,14 +123,49 @@ export const shelfRowOf = (tx: Tx, code: string) => shelfRow(tx, 'upper(k.code) 
 
 export const shelfRowById = (tx: Tx, kitId: string) => shelfRow(tx, 'k.id = $1', kitId)
 
-export const partsOf = (tx: Tx, kitId: string): Promise<Omit<Part, 'lookEveryTime' | 'lookFor'>[]> =>
+export const partsOf = (tx: Tx, kitId: string): Promise<Part[]> =>
   selectRows(
     tx,
-    `SELECT id, position, name, role, criticality, count, present_count AS "presentCount", mass_g AS "massG", place,
-       mark, note, cost_minor AS "costMinor", optics
+    `SELECT id, position, name, role, criticality, count, present_count AS "presentCount", mass_g AS "massG",
+       tolerance_g AS "toleranceG", weighed, weigh_group AS "weighGroup", place, mark, note, wrong_item AS "wrongItem",
+       picture_ids AS "pictureIds", consumable, model_part_id AS "modelPartId", cost_minor AS "costMinor", optics,
+       look_every_time AS "lookEveryTime", look_for AS "lookFor"
      FROM part WHERE kit_id = $1 ORDER BY position`,
     [kitId],
   )
+
+/** What the model says, and the weighings that still hold. */
+export async function modelOfKit(
+  tx: Tx,
+  kitId: string,
+): Promise<{
+  readonly weighGroups: { name: string; scaleStepG: number }[]
+  readonly parts: (TemplatePart & { id: string })[]
+  readonly baselines: { group: string; measuredG: number; scaleStepG: number; containerG: number; at: Date }[]
+}> {
+  const [model, parts, baselines] = await Promise.all([
+    selectRows<{ weighGroups: { name: string; scaleStepG: number }[] }>(
+      tx,
+      'SELECT m.weigh_groups AS "weighGroups" FROM kit k JOIN model m ON m.id = k.model_id WHERE k.id = $1',
+      [kitId],
+    ),
+    selectRows<TemplatePart & { id: string }>(
+      tx,
+      `SELECT p.id, p.name, p.role, p.criticality, p.count, p.mass_g AS "massG", p.tolerance_g AS "toleranceG",
+         p.weigh_group AS "weighGroup", p.place, p.look_every_time AS "lookEveryTime", p.cost_minor AS "costMinor"
+       FROM model_part p JOIN kit k ON k.model_id = p.model_id WHERE k.id = $1 ORDER BY p.position`,
+      [kitId],
+    ),
+    selectRows<{ group: string; measuredG: number; scaleStepG: number; containerG: number; at: Date }>(
+      tx,
+      `SELECT DISTINCT ON (weigh_group) weigh_group AS "group", measured_g AS "measuredG", scale_step_g AS "scaleStepG",
+         container_g AS "containerG", at
+       FROM weighing WHERE kit_id = $1 AND complete AND NOT outdated ORDER BY weigh_group, at DESC`,
+      [kitId],
+    ),
+  ])
+  return { weighGroups: model[0]?.weighGroups ?? [], parts, baselines }
+}
 
 export const historyOf = (
   tx: Tx,
@@ -149,18 +196,32 @@ export const pastReadings = (
     [kitId, limit],
   )
 
+interface Bumped {
+  readonly id: string
+  readonly branchId: string
+  readonly version: number
+}
+
+const bumpSql = (where: string) =>
+  `UPDATE kit SET version = version + 1 WHERE ${where} RETURNING id, branch_id AS "branchId", version`
+
+const announceKit = (tx: Tx, { id, branchId, version }: Bumped) =>
+  announce(tx, { kind: 'kit', kitId: id, branchId, version })
+
 /** Counts the kit's version up if it is still the one seen; false when someone else was faster. */
 export async function claimKitVersion(tx: Tx, kitId: string, version: number): Promise<boolean> {
-  const sql = 'UPDATE kit SET version = version + 1 WHERE id = $1 AND version = $2 RETURNING id'
-  return (await changedRows(tx, sql, [kitId, version])).length === 1
+  const rows = await changedRows<Bumped>(tx, bumpSql('id = $1 AND version = $2'), [kitId, version])
+  for (const row of rows) await announceKit(tx, row)
+  return rows.length === 1
 }
 
 /** Locks a kit for the rest of the transaction. */
 export const lockKit = (tx: Tx, kitId: string) =>
   selectRows(tx, 'SELECT id FROM kit WHERE id = $1 FOR UPDATE', [kitId])
 
-export const bumpKitVersion = (tx: Tx, kitId: string) =>
-  changedRows(tx, 'UPDATE kit SET version = version + 1 WHERE id = $1 RETURNING id', [kitId])
+export async function bumpKitVersion(tx: Tx, kitId: string): Promise<void> {
+  for (const row of await changedRows<Bumped>(tx, bumpSql('id = $1'), [kitId])) await announceKit(tx, row)
+}
 
 const like = (text: string) => `%${text.replaceAll(/[\\%_]/g, (sign) => `\\${sign}`)}%`
 
@@ -194,17 +255,82 @@ export async function find(tx: Tx, branchIds: readonly string[], text: string): 
   return { kits, parts, loans }
 }
 
-export type NewKit = { readonly model: Model; readonly kit: Kit; readonly parts: PartRow[] }
+/** A kit with its parts; `model` only where it is new as well. */
+export type NewKit = {
+  readonly model: NewModel | null
+  readonly kit: Kit
+  readonly parts: readonly Record<string, unknown>[]
+}
+export type NewModel = {
+  readonly row: Record<string, unknown>
+  readonly parts: readonly Record<string, unknown>[]
+}
 
 export async function insertKit(tx: Tx, made: NewKit): Promise<void> {
-  await tx.insert(Model, made.model as never)
+  if (made.model) {
+    await tx.insert(Model, made.model.row as never)
+    await insertMany(tx, ModelPartRow, made.model.parts)
+  }
   await tx.insert(Kit, made.kit)
-  await tx.insert(PartRow, made.parts as never)
+  await insertMany(tx, PartRow, made.parts)
 }
 
 export const markPresent = (tx: Tx, kitId: string, partIds: readonly string[]) =>
   changedRows(
     tx,
-    `UPDATE part SET mark = 'present', present_count = count WHERE kit_id = $1 AND id = ANY($2) RETURNING id`,
+    `UPDATE part SET mark = 'present', present_count = count, wrong_item = '' WHERE kit_id = $1 AND id = ANY($2) RETURNING id`,
     [kitId, partIds],
+  )
+
+export interface NewFollowUp {
+  readonly kitId: string
+  readonly partId: string
+  readonly loanId: string | null
+  readonly code: string
+  readonly text: string
+  readonly ownerId: string | null
+  readonly dueOn: string
+  readonly at: Date
+}
+
+/** Opens a follow-up for a part unless one is open already. */
+export async function openFollowUp(tx: Tx, job: NewFollowUp): Promise<void> {
+  await tx.query(
+    `INSERT INTO job (id, kit_id, part_id, loan_id, code, text, owner_id, due_on, opened_at)
+     SELECT gen_random_uuid(), $1, $2::uuid, $3, $4, $5, $6, $7, $8
+     WHERE NOT EXISTS (SELECT 1 FROM job WHERE part_id = $2::uuid AND closed_at IS NULL AND code = ANY($9))`,
+    [job.kitId, job.partId, job.loanId, job.code, job.text, job.ownerId, job.dueOn, job.at, followUpCodes],
+  )
+}
+
+/** Parts that are put right need no follow-up any more. */
+export const closeFollowUps = (tx: Tx, partIds: readonly string[], at: Date) =>
+  changedRows(
+    tx,
+    `UPDATE job SET closed_at = $2, version = version + 1
+     WHERE part_id = ANY($1) AND closed_at IS NULL AND code = ANY($3) RETURNING id`,
+    [partIds, at, followUpCodes],
+  )
+
+/** The drying that keeps a wet kit open, while its time is not over. */
+export async function dryingUntil(tx: Tx, kitId: string, now: Date): Promise<Date | null> {
+  const sql = `SELECT max(not_before) AS until FROM job
+    WHERE kit_id = $1 AND code = 'drying' AND closed_at IS NULL AND not_before > $2`
+  return (await selectRows<{ until: Date | null }>(tx, sql, [kitId, now]))[0]?.until ?? null
+}
+
+export const closeDrying = (tx: Tx, kitId: string, at: Date) =>
+  changedRows(
+    tx,
+    `UPDATE job SET closed_at = $2 WHERE kit_id = $1 AND code = 'drying' AND closed_at IS NULL RETURNING id`,
+    [kitId, at],
+  )
+
+/** Nothing is compared any more with weighings of these groups: what they weighed has changed. */
+export const outdateWeighings = (tx: Tx, kitId: string, groups: readonly string[] | 'all') =>
+  changedRows(
+    tx,
+    `UPDATE weighing SET outdated = true
+     WHERE kit_id = $1 AND NOT outdated AND ($2::text[] IS NULL OR weigh_group = ANY($2) OR weigh_group = '') RETURNING id`,
+    [kitId, groups === 'all' ? null : groups],
   )

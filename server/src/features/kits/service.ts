@@ -5,14 +5,17 @@ import {
   policiesSchema,
   type Found,
   type KitSheet,
+  type MarkPart,
   type Part,
   type Session,
   type Shelf,
   type ShelfKit,
 } from '@binoculum/contract'
 import {
+  followUpsOf,
   highestMagnification,
   judgeReadiness,
+  kitDifferences,
   lowestPowerFieldDeg,
   powersOf,
   roleFacts,
@@ -25,6 +28,7 @@ import {
   type OpenJob,
   type Role,
 } from '@binoculum/core'
+import { DateTime } from 'luxon'
 import { z } from 'zod'
 import { branchIdsOf, deskRoles, requireRole } from '../../platform/access.ts'
 import type { Context } from '../../platform/context.ts'
@@ -185,6 +189,7 @@ export class Kits {
 
   private async sheetOfRow(tx: Tx, row: queries.ShelfRow): Promise<KitSheet> {
     const parts = await this.parts(tx, row.id)
+    const model = await queries.modelOfKit(tx, row.id)
     const history = await queries.historyOf(tx, row.id, HISTORY_LINES)
     const past = await queries.pastReadings(tx, row.id, PAST_READINGS)
     return {
@@ -196,11 +201,21 @@ export class Kits {
       optics: opticsOf(row),
       policies: policiesOf(row),
       hazards: row.hazards as HazardCode[],
+      modelId: row.modelId,
+      weighGroups: model.weighGroups,
+      baselines: model.baselines.map(({ group, measuredG, containerG, scaleStepG, at }) => ({
+        group,
+        measuredG: measuredG - containerG,
+        scaleStepG,
+        atUtc: at.toISOString(),
+      })),
+      differences: [...kitDifferences(model.parts, parts)],
       parts,
       jobs: row.jobs.map((job) => ({
         ...job,
         code: job.code as JobCode,
         openedAtUtc: new Date(job.openedAtUtc).toISOString(),
+        notBeforeUtc: job.notBeforeUtc && new Date(job.notBeforeUtc).toISOString(),
       })),
       history: history.map(({ at, ...line }) => ({ ...line, atUtc: at.toISOString() })),
       past: past.map(({ at, ...reading }) => ({ ...reading, atUtc: at.toISOString() })),
@@ -209,10 +224,12 @@ export class Kits {
 
   async parts(tx: Tx, kitId: string): Promise<Part[]> {
     const rows = await queries.partsOf(tx, kitId)
-    return rows.map((row) => {
-      const { lookEveryTime = false, lookFor } = roleFacts(row.role)
-      return { ...row, optics: partOpticsSchema.parse(row.optics), lookEveryTime, lookFor }
-    })
+    // A part of its own words says what to look for; else its role does.
+    return rows.map((row) => ({
+      ...row,
+      optics: partOpticsSchema.parse(row.optics),
+      lookFor: row.lookFor || roleFacts(row.role).lookFor,
+    }))
   }
 
   async find(session: Session, text: string): Promise<Found> {
@@ -223,7 +240,7 @@ export class Kits {
   async markPart(
     session: Session,
     target: { kitId: string; partId: string },
-    given: { kitVersion: number; mark: Mark; presentCount?: number | undefined; note: string },
+    given: MarkPart & { readonly kitVersion: number },
   ): Promise<KitSheet> {
     return this.changeKit(session, target.kitId, given.kitVersion, async (tx, row) => {
       const part = await tx.findOneBy(PartRow, { id: target.partId, kitId: target.kitId })
@@ -233,11 +250,41 @@ export class Kits {
         const issues = [{ path: 'presentCount', message: `at most ${part.count}` }]
         throw new Problem('BAD_INPUT', { issues })
       }
-      await tx.update(PartRow, { id: part.id }, { mark: given.mark, note: given.note, presentCount })
+      const { mark, note, wrongItem, pictureIds = part.pictureIds } = given
+      await tx.update(PartRow, { id: part.id }, { mark, note, wrongItem, presentCount, pictureIds })
+      await this.followParts(tx, session, { row, loanId: null }, [{ ...part, mark }])
       const before = { part: part.name, mark: part.mark }
-      const after = { part: part.name, mark: given.mark, note: given.note }
+      const after = { part: part.name, mark, note, ...(wrongItem ? { wrongItem } : {}) }
       await this.append(tx, session, row, 'part-marked', { before, after })
     })
+  }
+
+  /** What is off gets a follow-up with owner and due day; what is right again needs none. */
+  async followParts(
+    tx: Tx,
+    session: Session,
+    { row, loanId }: { row: queries.ShelfRow; loanId: string | null },
+    parts: readonly { readonly id: string; readonly role: string; readonly name: string; readonly mark: string }[],
+  ): Promise<void> {
+    const at = this.context.clock()
+    const marked = parts.map(({ id, role, mark }) => ({ id, role: role as Role, mark: mark as Mark }))
+    const right = marked.filter(({ mark }) => mark === 'present').map(({ id }) => id)
+    await queries.closeFollowUps(tx, right, at)
+    const today = DateTime.fromJSDate(at, { zone: row.zone })
+    for (const { partId, code, dueInDays } of followUpsOf(marked)) {
+      const dueOn = today.plus({ days: dueInDays }).toISODate() ?? ''
+      const text = parts.find(({ id }) => id === partId)?.name ?? ''
+      await queries.openFollowUp(tx, {
+        kitId: row.id,
+        partId,
+        loanId,
+        code,
+        text,
+        ownerId: session.staffId,
+        dueOn,
+        at,
+      })
+    }
   }
 
   /** Counts everything not looked at yet as present, except what needs a look of its own every time. */
@@ -249,6 +296,11 @@ export class Kits {
         tx,
         kitId,
         rest.map(({ id }) => id),
+      )
+      await queries.closeFollowUps(
+        tx,
+        rest.map(({ id }) => id),
+        this.context.clock(),
       )
       const change = { before: { unseen: rest.length }, after: { part: `${rest.length} parts`, mark: 'present' } }
       await this.append(tx, session, row, 'part-marked', change)
@@ -265,6 +317,11 @@ export class Kits {
       const filters = { kitId, role: 'screw-in-sun-filter' }
       const inCase = given.hazard === 'screw-in-sun-filter' && (await tx.existsBy(PartRow, filters))
       if (!row.hazards.includes(given.hazard) && !inCase) throw new Problem('NOT_FOUND')
+      if (given.hazard === 'wet') {
+        const until = await queries.dryingUntil(tx, kitId, this.context.clock())
+        if (until) throw new Problem('TOO_EARLY', { details: { untilUtc: until.toISOString() } })
+        await queries.closeDrying(tx, kitId, this.context.clock())
+      }
       if (given.hazard === 'screw-in-sun-filter') await tx.delete(PartRow, filters)
       await tx.update(Kit, { id: kitId }, { hazards: row.hazards.filter((hazard) => hazard !== given.hazard) })
       const opened = { id: randomUUID(), kitId, code: 'bench-wanted', text: 'check after the cure' }
@@ -272,6 +329,12 @@ export class Kits {
       const before = { hazard: given.hazard }
       await this.append(tx, session, row, 'hazard-cured', { before, after: { cure: given.cure } })
     })
+  }
+
+  /** Takes a hazard off a kit, inside an act that records why. */
+  async removeHazard(tx: Tx, kitId: string, hazard: HazardCode): Promise<void> {
+    const { hazards } = await this.rowById(tx, kitId)
+    await tx.update(Kit, { id: kitId }, { hazards: hazards.filter((each) => each !== hazard) })
   }
 
   private async changeKit(
@@ -307,5 +370,15 @@ export class Kits {
   }
 }
 
+export { Job, Kit, Model, ModelPartRow, PartRow } from './entities.ts'
 export type { ShelfRow } from './queries.ts'
-export { bumpKitVersion, insertKit, lockKit } from './queries.ts'
+export {
+  bumpKitVersion,
+  claimKitVersion,
+  closeFollowUps,
+  insertKit,
+  lockKit,
+  openFollowUp,
+  outdateWeighings,
+  type NewKit,
+} from './queries.ts'

@@ -32,10 +32,11 @@ import { appendRecord } from '../../platform/record.ts'
 import { hashToken, newToken } from '../../platform/secrets.ts'
 import { once } from '../../platform/sent-once.ts'
 import type { Guides } from '../guides/service.ts'
+import type { Weighings } from '../contents/service.ts'
 import { bumpKitVersion, daysLate, judgeRow, loanCode, lockKit, type Kits, type ShelfRow } from '../kits/service.ts'
 import { BorrowerRow, Loan, TakeBackRow } from './entities.ts'
 import * as queries from './queries.ts'
-import { addHazards, openJobs, placeKit, writeMarks } from './take-back-queries.ts'
+import { addHazards, deleteDraft, openJobs, placeKit, writeMarks } from './take-back-queries.ts'
 
 /** The guide's link lives a little longer than the loan, for those who are late. */
 const LINK_DAYS_AFTER_DUE = 14
@@ -45,6 +46,7 @@ export class Loans {
     private readonly context: Context,
     private readonly kits: Kits,
     private readonly guides: Guides,
+    private readonly weighings: Weighings,
   ) {}
 
   /** What the desk has before it: today's hand-outs and take-backs, and everything late. */
@@ -192,7 +194,14 @@ export class Loans {
     const { database, clock } = this.context
     const loan = await this.loanFor(database.reader, session, loanId)
     const kit = await this.kits.sheetById(database.reader, loan.kitId)
+    const row = await this.kits.rowById(database.reader, loan.kitId)
+    const [lookAlikes, lossChances] = await Promise.all([
+      this.weighings.lookAlikes(database.reader, row, kit.parts),
+      this.weighings.lossChances(database.reader, loan.branchId, kit.parts),
+    ])
     return {
+      lookAlikes,
+      lossChances,
       loan: {
         id: loan.id,
         code: loanCode(loan.number),
@@ -208,7 +217,8 @@ export class Loans {
     }
   }
 
-  private async loanFor(tx: Tx, session: Session, loanId: string): Promise<queries.LoanRow> {
+  /** The loan, for those who may act on it. @throws Problem NOT_FOUND, NOT_ALLOWED */
+  async loanFor(tx: Tx, session: Session, loanId: string): Promise<queries.LoanRow> {
     const loan = await queries.loanById(tx, loanId)
     if (!loan) throw new Problem('NOT_FOUND')
     requireRole(session, loan.branchId, deskRoles)
@@ -232,21 +242,27 @@ export class Loans {
     const parts = await this.kits.parts(tx, loan.kitId)
     const marks = settleMarks(parts, given.marks)
     const before = parts.filter(({ mark }) => mark !== 'present').map(({ name, mark }) => ({ part: name, mark }))
+    refuseUnansweredCell(parts, marks, given)
     await writeMarks(tx, loan.kitId, marks)
     await addHazards(tx, loan.kitId, hazardsFrom(given.answers))
     await openJobs(tx, loan.kitId, jobsFrom(given.answers), at)
 
     const judgement = judgeRow(await this.kits.rowById(tx, loan.kitId), at)
     const proposed = proposeOutcome(judgement)
-    refuseLaxOutcome(judgement, proposed, given)
+    this.refuseLaxOutcome(session, loan.branchId, { judgement, proposed, given })
     await openJobs(tx, loan.kitId, jobsForOutcome(given.outcome), at)
     await placeKit(
       tx,
       loan.kitId,
       given.outcome === 'shelf' || given.outcome === 'shelf-with-note' ? 'shelf' : 'bench',
     )
+    const row = await this.kits.rowById(tx, loan.kitId)
+    const marked = await this.kits.parts(tx, loan.kitId)
+    await this.kits.followParts(tx, session, { row, loanId }, marked)
+    await this.weighings.keepAll(tx, session, { row, loanId }, marked, given.weighings, { sure: false })
+    await deleteDraft(tx, loanId)
     await bumpKitVersion(tx, loan.kitId)
-    const { answers, outcome, outcomeReason } = given
+    const { answers, outcome, outcomeReason, cellAnswer } = given
     await tx.insert(TakeBackRow, {
       id: randomUUID(),
       loanId,
@@ -261,8 +277,21 @@ export class Loans {
     })
     const off = marks.flatMap((mark) => {
       const part = parts.find(({ id }) => id === mark.partId)
-      return part && mark.mark !== 'present' ? [{ part: part.name, mark: mark.mark, note: mark.note }] : []
+      const wrongItem = mark.wrongItem ? { wrongItem: mark.wrongItem } : {}
+      return part && mark.mark !== 'present'
+        ? [{ part: part.name, mark: mark.mark, note: mark.note, ...wrongItem }]
+        : []
     })
+    if (cellAnswer)
+      await appendRecord(tx, {
+        act: 'coin-cell-asked',
+        at,
+        branchId: loan.branchId,
+        staffId: session.staffId,
+        kitId: loan.kitId,
+        loanId,
+        after: cellAnswer,
+      })
     await appendRecord(tx, {
       act: 'taken-back',
       at,
@@ -276,6 +305,22 @@ export class Loans {
     const after = judgeRow(await this.kits.rowById(tx, loan.kitId), at)
     const kit = await this.kits.rowById(tx, loan.kitId)
     return { loanId, kitCode: kit.code, proposed, outcome, condition: after.condition }
+  }
+
+  /** A laxer outcome than the proposed one is a coordinator's, with a reason; nobody's where only a cure helps. */
+  private refuseLaxOutcome(
+    session: Session,
+    branchId: string,
+    { judgement, proposed, given }: { judgement: Judgement; proposed: Outcome; given: TakeBack },
+  ): void {
+    if (outcomes.indexOf(given.outcome) >= outcomes.indexOf(proposed)) return
+    if (judgement.reasons.some(({ overrule }) => overrule === 'never'))
+      throw new Problem('NEVER', { details: { reasons: judgement.reasons } })
+    requireRole(session, branchId, ['coordinator'])
+    if (given.outcomeReason === '')
+      throw new Problem('BAD_INPUT', {
+        issues: [{ path: 'outcomeReason', message: 'say why it goes there all the same' }],
+      })
   }
 
   /** Both versions, so that nothing is lost: the other desk's as kept, and the one just sent. */
@@ -316,6 +361,11 @@ export class Loans {
         const parts = await this.kits.parts(tx, loan.kitId)
         const changed = settleChangedMarks(parts, given.marks)
         await writeMarks(tx, loan.kitId, changed)
+        const row = await this.kits.rowById(tx, loan.kitId)
+        const marked = (await this.kits.parts(tx, loan.kitId)).filter(({ id }) =>
+          changed.some(({ partId }) => partId === id),
+        )
+        await this.kits.followParts(tx, session, { row, loanId }, marked)
         await bumpKitVersion(tx, loan.kitId)
         const keptMarks = z.array(partMarkSchema).parse(kept.marks)
         const marks = [
@@ -419,15 +469,12 @@ function settleChangedMarks(parts: readonly Part[], given: readonly PartMark[]):
   })
 }
 
-function refuseLaxOutcome(judgement: Judgement, proposed: Outcome, given: TakeBack): void {
-  const lax = outcomes.indexOf(given.outcome) < outcomes.indexOf(proposed)
-  if (!lax) return
-  if (judgement.reasons.some(({ overrule }) => overrule === 'never'))
-    throw new Problem('NEVER', { details: { reasons: judgement.reasons } })
-  if (given.outcomeReason === '')
-    throw new Problem('BAD_INPUT', {
-      issues: [{ path: 'outcomeReason', message: 'say why it goes there all the same' }],
-    })
+/** A missing coin cell is an alarm: the take-back waits until the borrower has been asked and the answer is written. */
+function refuseUnansweredCell(parts: readonly Part[], marks: readonly PartMark[], given: TakeBack): void {
+  const missing = parts.some(
+    (part) => part.role === 'coin-cell' && marks.some(({ partId, mark }) => partId === part.id && mark === 'missing'),
+  )
+  if (missing && !given.cellAnswer) throw new Problem('CELL_UNANSWERED')
 }
 
 function slipOf(loan: queries.LoanRow, row: ShelfRow, parts: readonly Part[], notes: readonly string[]): Slip {

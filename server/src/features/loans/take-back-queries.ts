@@ -1,14 +1,18 @@
 import { randomUUID } from 'node:crypto'
 import type { PartMark } from '@binoculum/contract'
-import type { HazardCode, OpenJob } from '@binoculum/core'
+import { DRYING_HOURS, type HazardCode, type OpenJob } from '@binoculum/core'
 import { changedRows, type Tx } from '../../platform/database.ts'
+
+const HOUR_MS = 3_600_000
 
 /** Writes all marks of a take-back in one statement. */
 export const writeMarks = (tx: Tx, kitId: string, marks: readonly PartMark[]) =>
   changedRows(
     tx,
-    `UPDATE part p SET mark = m.mark, present_count = m.present_count, note = m.note
-     FROM unnest($2::uuid[], $3::text[], $4::int[], $5::text[]) AS m(id, mark, present_count, note)
+    `UPDATE part p SET mark = m.mark, present_count = m.present_count, note = m.note, wrong_item = m.wrong_item,
+       picture_ids = ARRAY(SELECT (jsonb_array_elements_text(m.pictures))::uuid)
+     FROM unnest($2::uuid[], $3::text[], $4::int[], $5::text[], $6::text[], $7::jsonb[])
+       AS m(id, mark, present_count, note, wrong_item, pictures)
      WHERE p.id = m.id AND p.kit_id = $1 RETURNING p.id`,
     [
       kitId,
@@ -16,6 +20,8 @@ export const writeMarks = (tx: Tx, kitId: string, marks: readonly PartMark[]) =>
       marks.map(({ mark }) => mark),
       marks.map(({ presentCount }) => presentCount),
       marks.map(({ note }) => note),
+      marks.map(({ wrongItem }) => wrongItem),
+      marks.map(({ pictureIds }) => JSON.stringify(pictureIds)),
     ],
   )
 
@@ -29,11 +35,22 @@ export const addHazards = (tx: Tx, kitId: string, hazards: readonly HazardCode[]
 export const openJobs = async (tx: Tx, kitId: string, jobs: readonly OpenJob[], at: Date): Promise<void> => {
   for (const { code, text = '' } of jobs)
     await tx.query(
-      `INSERT INTO job (id, kit_id, code, text, opened_at) SELECT $1, $2, $3, $4, $5
+      `INSERT INTO job (id, kit_id, code, text, opened_at, not_before) SELECT $1, $2, $3, $4, $5, $6
        WHERE NOT EXISTS (SELECT 1 FROM job WHERE kit_id = $2 AND code = $3 AND text = $4 AND closed_at IS NULL)`,
-      [randomUUID(), kitId, code, text, at],
+      [
+        randomUUID(),
+        kitId,
+        code,
+        text,
+        at,
+        code === 'drying' ? new Date(at.getTime() + DRYING_HOURS * HOUR_MS) : null,
+      ],
     )
 }
 
 export const placeKit = (tx: Tx, kitId: string, standsAt: 'shelf' | 'bench') =>
   changedRows(tx, 'UPDATE kit SET stands_at = $2 WHERE id = $1 RETURNING id', [kitId, standsAt])
+
+/** The draft of a take-back has done its work when the loan is closed. */
+export const deleteDraft = (tx: Tx, loanId: string) =>
+  changedRows(tx, 'DELETE FROM take_back_draft WHERE loan_id = $1 RETURNING loan_id', [loanId])

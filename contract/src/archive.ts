@@ -1,0 +1,113 @@
+import { z } from 'zod'
+import { modelOpticsSchema, partOpticsSchema } from './kits.ts'
+import { consumableSchema, weighGroupSchema } from './models.ts'
+import { criticalitySchema, familySchema, hazardSchema, jobCodeSchema, markSchema, roleSchema } from './readiness.ts'
+
+/** The documented archive of a branch's contents: docs/formats/archive.md. */
+export const ARCHIVE_FORMAT = 'binoculum-contents'
+export const ARCHIVE_VERSION = 1
+
+const key = z.string().min(1).max(60)
+const grams = z.number().nonnegative().nullable()
+
+const templateFields = {
+  name: z.string().min(1).max(200),
+  role: roleSchema,
+  criticality: criticalitySchema,
+  count: z.number().int().min(1).max(1000),
+  massG: grams,
+  toleranceG: grams,
+  weighGroup: z.string().max(60),
+  place: z.string().max(120),
+  lookEveryTime: z.boolean(),
+  lookFor: z.string().max(400),
+  costMinor: z.number().int().nonnegative().nullable(),
+  consumable: consumableSchema.nullable(),
+  optics: partOpticsSchema,
+}
+
+const modelSchema = z.object({
+  key,
+  name: z.string().min(1).max(200),
+  family: familySchema,
+  optics: modelOpticsSchema,
+  weighGroups: z.array(weighGroupSchema),
+  parts: z.array(z.object({ key, ...templateFields, picture: key.nullable() })).max(300),
+})
+
+const kitSchema = z.object({
+  code: z.string().min(1).max(40),
+  name: z.string().min(1).max(200),
+  model: key,
+  place: z.string().max(200),
+  standsAt: z.enum(['shelf', 'bench']),
+  collimationPolicy: z.enum(['leave-it-to-us', 'with-help-sheet']),
+  hazards: z.array(hazardSchema),
+  parts: z
+    .array(
+      z.object({
+        key,
+        modelPart: key.nullable(),
+        ...templateFields,
+        weighed: z.boolean(),
+        mark: markSchema,
+        presentCount: z.number().int().nonnegative(),
+        note: z.string().max(500),
+        wrongItem: z.string().max(120),
+        pictures: z.array(key),
+      }),
+    )
+    .max(300),
+  weighings: z.array(
+    z.object({
+      group: z.string(),
+      measuredG: z.number(),
+      scaleStepG: z.number(),
+      containerG: z.number(),
+      expectedG: z.number(),
+      source: z.enum(['scale', 'typed']),
+      atUtc: z.iso.datetime(),
+    }),
+  ),
+  jobs: z.array(
+    z.object({
+      code: jobCodeSchema,
+      text: z.string(),
+      note: z.string(),
+      part: key.nullable(),
+      dueOn: z.iso.date().nullable(),
+      notBeforeUtc: z.iso.datetime().nullable(),
+      openedAtUtc: z.iso.datetime(),
+    }),
+  ),
+})
+
+export const archiveSchema = z.object({
+  format: z.literal(ARCHIVE_FORMAT),
+  version: z.literal(ARCHIVE_VERSION),
+  writtenAtUtc: z.iso.datetime(),
+  branch: z.object({ name: z.string(), zone: z.string(), currency: z.string() }),
+  models: z.array(modelSchema).max(5000),
+  kits: z.array(kitSchema).max(5000),
+  spares: z
+    .array(
+      z.object({
+        name: z.string().min(1),
+        role: roleSchema,
+        count: z.number().int().nonnegative(),
+        massG: grams,
+        costMinor: z.number().int().nonnegative().nullable(),
+        note: z.string(),
+      }),
+    )
+    .max(5000),
+  pictures: z.array(z.object({ key, jpegBase64: z.base64() })).max(2000),
+})
+export type Archive = z.infer<typeof archiveSchema>
+
+export const archiveResultSchema = z.object({
+  kits: z.array(z.string()),
+  models: z.number().int(),
+  spares: z.number().int(),
+  pictures: z.number().int(),
+})

@@ -1,0 +1,181 @@
+import { randomUUID } from 'node:crypto'
+import { ARCHIVE_FORMAT, ARCHIVE_VERSION, archiveSchema, type Archive, type Session } from '@binoculum/contract'
+import { coordinatorOnly, requireRole } from '../../platform/access.ts'
+import { insertMany } from '../../platform/bulk.ts'
+import type { Context } from '../../platform/context.ts'
+import { Problem } from '../../platform/errors.ts'
+import { appendRecord } from '../../platform/record.ts'
+import { Job, Kit, Model, ModelPartRow, PartRow } from '../kits/service.ts'
+import { archiveRows } from './archive-queries.ts'
+import { Picture, Spare, WeighingRow } from './entities.ts'
+import { makePicture } from './pictures.ts'
+import { takenCodes } from './queries.ts'
+
+/** A branch's contents in one open file, out and in again without loss. Written down in docs/formats/archive.md. */
+export class Archives {
+  constructor(private readonly context: Context) {}
+
+  async export(session: Session, branchId: string): Promise<Archive> {
+    requireRole(session, branchId, coordinatorOnly)
+    const rows = await archiveRows(this.context.database.reader, branchId)
+    const keyOf = (prefix: string, list: readonly { readonly id: string }[]) => {
+      const keys = new Map(list.map(({ id }, index) => [id, `${prefix}${index + 1}`]))
+      return (id: string) => keys.get(id) ?? id
+    }
+    const model = keyOf('model-', rows.models)
+    const modelPart = keyOf('model-part-', rows.modelParts)
+    const part = keyOf('part-', rows.parts)
+    const picture = keyOf('picture-', rows.pictures)
+    return archiveSchema.parse({
+      format: ARCHIVE_FORMAT,
+      version: ARCHIVE_VERSION,
+      writtenAtUtc: this.context.clock().toISOString(),
+      branch: rows.branch,
+      models: rows.models.map(({ id, ...rest }) => ({
+        ...rest,
+        key: model(id),
+        parts: rows.modelParts
+          .filter(({ modelId }) => modelId === id)
+          .map((each) => ({ ...each, key: modelPart(each.id), picture: each.pictureId && picture(each.pictureId) })),
+      })),
+      kits: rows.kits.map(({ id, modelId, ...rest }) => ({
+        ...rest,
+        model: model(modelId),
+        parts: rows.parts
+          .filter(({ kitId }) => kitId === id)
+          .map((each) => ({
+            ...each,
+            key: part(each.id),
+            modelPart: each.modelPartId && modelPart(each.modelPartId),
+            pictures: each.pictureIds.map(picture),
+          })),
+        weighings: rows.weighings
+          .filter(({ kitId }) => kitId === id)
+          .map(({ at, ...each }) => ({ ...each, atUtc: at.toISOString() })),
+        jobs: rows.jobs
+          .filter(({ kitId }) => kitId === id)
+          .map(({ openedAt, notBefore, partId, ...each }) => ({
+            ...each,
+            part: partId && part(partId),
+            openedAtUtc: openedAt.toISOString(),
+            notBeforeUtc: notBefore?.toISOString() ?? null,
+          })),
+      })),
+      spares: rows.spares,
+      pictures: rows.pictures.map(({ id, bytes }) => ({ key: picture(id), jpegBase64: bytes.toString('base64') })),
+    })
+  }
+
+  /** Brings an archive in as it is: all of it, or nothing where a kit code is in use. */
+  async import(session: Session, branchId: string, sent: unknown) {
+    requireRole(session, branchId, coordinatorOnly)
+    const read = archiveSchema.safeParse(sent)
+    if (!read.success)
+      throw new Problem('NOT_AN_ARCHIVE', {
+        issues: read.error.issues.slice(0, 10).map(({ path, message }) => ({ path: path.join('.'), message })),
+      })
+    const archive = read.data
+    const idOf = idsByKey(archive)
+    const at = this.context.clock()
+    const staffId = session.staffId
+    const pictures: Pick<Picture, 'id' | 'bytes' | 'widthPx' | 'heightPx'>[] = []
+    for (const { key, jpegBase64 } of archive.pictures) {
+      const { bytes, ...size } = await makePicture(Buffer.from(jpegBase64, 'base64'))
+      pictures.push({ id: idOf(key), bytes: Buffer.from(bytes), ...size })
+    }
+    return this.context.database.inTransaction(async (tx) => {
+      const taken = await takenCodes(
+        tx,
+        archive.kits.map(({ code }) => code),
+      )
+      if (taken.size > 0) throw new Problem('CODE_TAKEN', { details: { codes: [...taken] } })
+      for (const picture of pictures) await tx.insert(Picture, { ...picture, branchId, byStaffId: staffId, at })
+      for (const { key, parts, ...model } of archive.models) {
+        await tx.insert(Model, { ...model, id: idOf(key), version: 1 } as never)
+        const rows = parts.map(({ key: partKey, picture, ...rest }, index) => ({
+          ...rest,
+          id: idOf(partKey),
+          modelId: idOf(key),
+          position: index + 1,
+          pictureId: picture && idOf(picture),
+        }))
+        await insertMany(tx, ModelPartRow, rows)
+      }
+      for (const { model, parts, weighings, jobs, ...kit } of archive.kits) {
+        const kitId = randomUUID()
+        await tx.insert(Kit, { ...kit, id: kitId, branchId, modelId: idOf(model), version: 1 })
+        const rows = parts.map(({ key, modelPart, pictures, ...rest }, index) => ({
+          ...rest,
+          id: idOf(key),
+          kitId,
+          modelPartId: modelPart && idOf(modelPart),
+          position: index + 1,
+          pictureIds: pictures.map(idOf),
+        }))
+        await insertMany(tx, PartRow, rows)
+        const kept = weighings.map(({ group, atUtc, ...rest }) => ({
+          ...rest,
+          id: randomUUID(),
+          kitId,
+          weighGroup: group,
+          complete: true,
+          outdated: false,
+          loanId: null,
+          byStaffId: staffId,
+          at: new Date(atUtc),
+        }))
+        if (kept.length > 0) await insertMany(tx, WeighingRow, kept)
+        const open = jobs.map(({ part, openedAtUtc, notBeforeUtc, ...rest }) => ({
+          ...rest,
+          id: randomUUID(),
+          kitId,
+          partId: part && idOf(part),
+          loanId: null,
+          ownerId: null,
+          noticeId: null,
+          openedAt: new Date(openedAtUtc),
+          notBefore: notBeforeUtc && new Date(notBeforeUtc),
+          closedAt: null,
+        }))
+        if (open.length > 0) await insertMany(tx, Job, open)
+        await appendRecord(tx, {
+          act: 'brought-in',
+          at,
+          branchId,
+          staffId,
+          kitId,
+          after: { file: 'archive', parts: rows.length },
+        })
+      }
+      await insertMany(
+        tx,
+        Spare,
+        archive.spares.map((spare) => ({ ...spare, id: randomUUID(), branchId, version: 1 })),
+      )
+      const { kits, models, spares } = archive
+      return {
+        kits: kits.map(({ code }) => code),
+        models: models.length,
+        spares: spares.length,
+        pictures: pictures.length,
+      }
+    })
+  }
+}
+
+/** New ids for the archive's keys. @throws Problem NOT_AN_ARCHIVE where something is named that isn't there */
+function idsByKey(archive: Archive): (key: string) => string {
+  const keys = [
+    ...archive.models.flatMap(({ key, parts }) => [key, ...parts.map((part) => part.key)]),
+    ...archive.kits.flatMap(({ parts }) => parts.map((part) => part.key)),
+    ...archive.pictures.map(({ key }) => key),
+  ]
+  const ids = new Map(keys.map((key) => [key, randomUUID()]))
+  if (ids.size < keys.length)
+    throw new Problem('NOT_AN_ARCHIVE', { issues: [{ path: 'key', message: 'stands twice' }] })
+  return (key) => {
+    const id = ids.get(key)
+    if (!id) throw new Problem('NOT_AN_ARCHIVE', { issues: [{ path: key, message: 'is named but not in the file' }] })
+    return id
+  }
+}

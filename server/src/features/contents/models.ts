@@ -1,0 +1,222 @@
+import { randomUUID } from 'node:crypto'
+import {
+  modelOpticsSchema,
+  type ModelList,
+  type ModelPart,
+  type ModelSheet,
+  type Session,
+  type WriteModel,
+} from '@binoculum/contract'
+import { followModel, kitDifferences, type Family } from '@binoculum/core'
+import { branchIdsOf } from '../../platform/access.ts'
+import type { Context } from '../../platform/context.ts'
+import type { Tx } from '../../platform/database.ts'
+import { Problem } from '../../platform/errors.ts'
+import { appendRecord } from '../../platform/record.ts'
+import { Model, ModelPartRow, PartRow, bumpKitVersion, outdateWeighings } from '../kits/service.ts'
+import * as queries from './model-queries.ts'
+
+type Written = WriteModel['parts'][number] & { readonly id: string; readonly position: number }
+
+/** Models: what their kits should have in the case, in which order, how heavy, and how much it is needed. */
+export class Models {
+  constructor(private readonly context: Context) {}
+
+  async list(session: Session): Promise<ModelList> {
+    const rows = await queries.modelsOfBranches(this.context.database.reader, branchIdsOf(session))
+    return { models: rows.map((row) => ({ ...row, family: row.family as Family })) }
+  }
+
+  async sheet(session: Session, modelId: string, tx = this.context.database.reader): Promise<ModelSheet> {
+    const model = await queries.modelById(tx, modelId)
+    const kits = await queries.kitsOfModel(tx, modelId)
+    const branchIds = branchIdsOf(session)
+    if (!model || (kits.length > 0 && !kits.some(({ branchId }) => branchIds.includes(branchId))))
+      throw new Problem('NOT_FOUND')
+    const parts = await queries.modelParts(tx, modelId)
+    const kitParts = await queries.kitPartsOfModel(tx, modelId)
+    return {
+      ...model,
+      family: model.family as Family,
+      optics: modelOpticsSchema.parse(model.optics),
+      parts,
+      mayChange: mayChange(session, kits),
+      kits: kits
+        .filter(({ branchId }) => branchIds.includes(branchId))
+        .map(({ id, code, name }) => ({
+          code,
+          name,
+          isYours: true,
+          differences: [
+            ...kitDifferences(
+              parts,
+              kitParts.filter(({ kitId }) => kitId === id),
+            ),
+          ],
+        })),
+    }
+  }
+
+  /** Writes a model's card and carries the change into its kits, where they followed it. All in one transaction. */
+  async write(session: Session, modelId: string, given: WriteModel): Promise<ModelSheet> {
+    return this.context.database.inTransaction(async (tx) => {
+      const model = await queries.modelById(tx, modelId, true)
+      const kits = await queries.kitsOfModel(tx, modelId)
+      if (!model) throw new Problem('NOT_FOUND')
+      if (!mayChange(session, kits)) throw new Problem('NOT_ALLOWED')
+      if (model.version !== given.version)
+        throw new Problem('MODEL_CHANGED', { details: { now: await this.sheet(session, modelId, tx) } })
+      const before = await queries.modelParts(tx, modelId)
+      const known = new Set(before.map(({ id }) => id))
+      const parts = given.parts.map((part, index): Written => {
+        if (part.id !== null && !known.has(part.id))
+          throw new Problem('BAD_INPUT', {
+            issues: [{ path: `parts.${index}.id`, message: 'is no part of this model' }],
+          })
+        return { ...part, id: part.id ?? randomUUID(), position: index + 1 }
+      })
+      await tx.update(
+        Model,
+        { id: modelId },
+        { name: given.name, weighGroups: given.weighGroups, version: model.version + 1 },
+      )
+      const kitParts = await queries.kitPartsOfModel(tx, modelId)
+      await this.keepParts(tx, modelId, before, parts)
+      await this.carryIntoKits(tx, { kits, before, parts, kitParts })
+      for (const kit of kits)
+        await appendRecord(tx, {
+          act: 'model-changed',
+          at: this.context.clock(),
+          branchId: kit.branchId,
+          staffId: session.staffId,
+          kitId: kit.id,
+          before: { parts: before.length },
+          after: { model: given.name, parts: parts.length },
+        })
+      return this.sheet(session, modelId, tx)
+    })
+  }
+
+  private async keepParts(
+    tx: Tx,
+    modelId: string,
+    before: readonly ModelPart[],
+    parts: readonly Written[],
+  ): Promise<void> {
+    for (const { id } of before) if (!parts.some((part) => part.id === id)) await tx.delete(ModelPartRow, { id })
+    for (const part of parts) {
+      if (before.some(({ id }) => id === part.id)) await tx.update(ModelPartRow, { id: part.id }, part as never)
+      else await tx.insert(ModelPartRow, { ...part, modelId } as never)
+    }
+  }
+
+  /** Kits follow their model field by field; a part that is new in the model waits in each kit to be counted. */
+  private async carryIntoKits(
+    tx: Tx,
+    given: {
+      readonly kits: readonly queries.KitOfModel[]
+      readonly before: readonly ModelPart[]
+      readonly parts: readonly Written[]
+      readonly kitParts: readonly queries.KitPartOfModel[]
+    },
+  ): Promise<void> {
+    for (const kit of given.kits) {
+      const own = given.kitParts.filter(({ kitId }) => kitId === kit.id)
+      await tx.query('UPDATE part SET position = position + 1000 WHERE kit_id = $1', [kit.id])
+      const order: { id: string; place: string }[] = []
+      for (const part of given.parts) {
+        const old = given.before.find(({ id }) => id === part.id)
+        const inKit = old && own.find(({ modelPartId }) => modelPartId === part.id)
+        // A kit that lacked the part before lacks it still: that is a real difference.
+        if (old && !inKit) continue
+        order.push(inKit ? await updatePart(tx, inKit, old, part) : await addPart(tx, kit.id, part))
+      }
+      const gone = own.filter(({ modelPartId }) => modelPartId && !given.parts.some(({ id }) => id === modelPartId))
+      for (const { id } of gone) await tx.delete(PartRow, { id })
+      const besides = own.filter(({ modelPartId }) => modelPartId === null)
+      for (const [index, { id }] of withBesides(order, besides).entries())
+        await tx.update(PartRow, { id }, { position: index + 1 })
+      const massesChanged = weighsOtherwise(given.before, given.parts)
+      if (massesChanged) await outdateWeighings(tx, kit.id, 'all')
+      await bumpKitVersion(tx, kit.id)
+    }
+  }
+
+  /** A new model with the same card, for kits that differ a little. */
+  async copy(session: Session, modelId: string, name: string): Promise<ModelSheet> {
+    const sheet = await this.sheet(session, modelId)
+    return this.context.database.inTransaction(async (tx) => {
+      const id = randomUUID()
+      const { family, optics, weighGroups, parts } = sheet
+      await tx.insert(Model, { id, name, family, optics, weighGroups, version: 1 } as never)
+      for (const part of parts) await tx.insert(ModelPartRow, { ...part, id: randomUUID(), modelId: id } as never)
+      return this.sheet(session, id, tx)
+    })
+  }
+}
+
+const mayChange = (session: Session, kits: readonly queries.KitOfModel[]) =>
+  kits.every(({ branchId }) =>
+    session.memberships.some((own) => own.branchId === branchId && own.role === 'coordinator'),
+  )
+
+async function updatePart(tx: Tx, own: queries.KitPartOfModel, before: ModelPart, after: Written) {
+  const next = followModel(own, before, after, { weighedHere: own.weighed })
+  const grew = next.count > own.count && own.mark === 'present'
+  await tx.update(PartRow, { id: own.id }, {
+    name: next.name,
+    role: next.role,
+    criticality: next.criticality,
+    count: next.count,
+    massG: next.massG,
+    toleranceG: next.toleranceG,
+    weighGroup: next.weighGroup,
+    place: next.place,
+    lookEveryTime: next.lookEveryTime,
+    costMinor: next.costMinor,
+    lookFor: after.lookFor,
+    optics: after.optics,
+    consumable: after.consumable,
+    presentCount: Math.min(own.presentCount, next.count),
+    // More of them than were counted: somebody has to look.
+    ...(grew ? { mark: 'unseen' } : {}),
+  } as never)
+  return { id: own.id, place: next.place }
+}
+
+async function addPart(tx: Tx, kitId: string, part: Written) {
+  const { id: modelPartId, pictureId: _picture, ...rest } = part
+  const id = randomUUID()
+  await tx.insert(PartRow, {
+    ...rest,
+    id,
+    kitId,
+    modelPartId,
+    presentCount: 0,
+    mark: 'unseen',
+    weighed: false,
+  } as never)
+  return { id, place: part.place }
+}
+
+/** Parts that only this kit has stand after the last one of their place. */
+function withBesides(
+  order: readonly { id: string; place: string }[],
+  besides: readonly { id: string; place: string }[],
+): readonly { id: string; place: string }[] {
+  return besides.reduce<readonly { id: string; place: string }[]>((list, part) => {
+    const last = list.findLastIndex(({ place }) => place === part.place)
+    const at = last < 0 ? list.length : last + 1
+    return [...list.slice(0, at), part, ...list.slice(at)]
+  }, order)
+}
+
+const weighsOtherwise = (before: readonly ModelPart[], after: readonly Written[]): boolean => {
+  const weight = (parts: readonly (ModelPart | Written)[]) =>
+    JSON.stringify(
+      parts
+        .map(({ id, count, massG, weighGroup }) => [id, count, massG, weighGroup])
+        .sort((a, b) => String(a[0]).localeCompare(String(b[0]))),
+    )
+  return weight(before) !== weight(after)
+}

@@ -1,0 +1,42 @@
+import { randomUUID } from 'node:crypto'
+import type { Session } from '@binoculum/contract'
+import { branchIdsOf, deskRoles, requireRole } from '../../platform/access.ts'
+import { runBounded } from '../../platform/bounded-worker.ts'
+import type { Context } from '../../platform/context.ts'
+import { Problem } from '../../platform/errors.ts'
+import type { PictureMade } from '../../workers/picture.ts'
+import { Picture } from './entities.ts'
+
+const BOUNDS = { timeoutMs: 15_000, memoryMb: 256 }
+
+/** The picture as it is kept. @throws Problem NOT_A_PICTURE, TOO_LONG */
+export const makePicture = (bytes: Buffer): Promise<PictureMade> => runBounded('picture', bytes, BOUNDS)
+
+/** Pictures of parts: made small and bare on the way in, kept in the database. */
+export class Pictures {
+  constructor(private readonly context: Context) {}
+
+  async keep(session: Session, branchId: string, bytes: Buffer): Promise<{ id: string }> {
+    requireRole(session, branchId, deskRoles)
+    const made = await makePicture(bytes)
+    const id = randomUUID()
+    const { widthPx, heightPx } = made
+    const at = this.context.clock()
+    await this.context.database.reader.insert(Picture, {
+      id,
+      branchId,
+      bytes: Buffer.from(made.bytes),
+      widthPx,
+      heightPx,
+      byStaffId: session.staffId,
+      at,
+    })
+    return { id }
+  }
+
+  async read(session: Session, id: string): Promise<Buffer> {
+    const picture = await this.context.database.reader.findOneBy(Picture, { id })
+    if (!picture || !branchIdsOf(session).includes(picture.branchId)) throw new Problem('NOT_FOUND')
+    return picture.bytes
+  }
+}

@@ -1,0 +1,102 @@
+import { randomUUID } from 'node:crypto'
+import type { Drawer, KitSheet, MoveSpare, Session, WriteSpare } from '@binoculum/contract'
+import { DateTime } from 'luxon'
+import { branchIdsOf, coordinatorOnly, deskRoles, requireRole } from '../../platform/access.ts'
+import type { Context } from '../../platform/context.ts'
+import { Problem } from '../../platform/errors.ts'
+import { appendRecord } from '../../platform/record.ts'
+import { once } from '../../platform/sent-once.ts'
+import { PartRow, closeFollowUps, openFollowUp, outdateWeighings, type Kits } from '../kits/service.ts'
+import { Spare } from './entities.ts'
+import { lockSpare, sparesOf } from './spare-queries.ts'
+
+/** The drawer of spare parts: counts, and moving a piece between it and a kit in one recorded act. */
+export class Spares {
+  constructor(
+    private readonly context: Context,
+    private readonly kits: Kits,
+  ) {}
+
+  async drawer(session: Session): Promise<Drawer> {
+    return { spares: await sparesOf(this.context.database.reader, branchIdsOf(session)) }
+  }
+
+  async write(session: Session, spareId: string | null, given: WriteSpare): Promise<Drawer> {
+    requireRole(session, given.branchId, coordinatorOnly)
+    const { version, ...fields } = given
+    await this.context.database.inTransaction(async (tx) => {
+      const twin = await tx.findOneBy(Spare, { branchId: given.branchId, name: given.name })
+      if (twin && twin.id !== spareId)
+        throw new Problem('BAD_INPUT', { issues: [{ path: 'name', message: 'lies in the drawer already' }] })
+      if (!spareId) return void (await tx.insert(Spare, { ...fields, id: randomUUID(), version: 1 }))
+      const spare = await lockSpare(tx, spareId)
+      if (!spare || spare.branchId !== given.branchId) throw new Problem('NOT_FOUND')
+      if (spare.version !== version) throw new Problem('NO_SPARE', { details: { now: spare } })
+      await tx.update(Spare, { id: spareId }, { ...fields, version: spare.version + 1 })
+    })
+    return this.drawer(session)
+  }
+
+  /** Moves pieces of a spare into a kit's part, or back. The kit's old weighing no longer holds for that group. */
+  async move(session: Session, spareId: string, given: MoveSpare): Promise<{ kit: KitSheet; drawer: Drawer }> {
+    const { database } = this.context
+    const { kitId } = await database.inTransaction((tx) =>
+      once(tx, { key: given.idempotencyKey, staffId: session.staffId }, async () => {
+        const spare = await lockSpare(tx, spareId)
+        const part = await tx.findOneBy(PartRow, { id: given.partId })
+        if (!spare || !part) throw new Problem('NOT_FOUND')
+        requireRole(session, spare.branchId, deskRoles)
+        const row = await this.kits.rowById(tx, part.kitId)
+        if (row.branchId !== spare.branchId) throw new Problem('NOT_FOUND')
+        if (row.loan) throw new Problem('KIT_OUT', { details: { dueAtUtc: row.loan.dueAt } })
+        await this.kits.claim(tx, row.id, given.kitVersion)
+        const into = given.way === 'into-kit'
+        const room = into ? part.count - part.presentCount : part.presentCount
+        if (given.count > room) {
+          const issues = [{ path: 'count', message: into ? `the kit lacks ${room}` : `the kit has ${room}` }]
+          throw new Problem('BAD_INPUT', { issues })
+        }
+        if (into && spare.count < given.count) throw new Problem('NO_SPARE')
+        const step = into ? given.count : -given.count
+        const presentCount = part.presentCount + step
+        const complete = presentCount === part.count
+        await tx.update(Spare, { id: spare.id }, { count: spare.count - step, version: spare.version + 1 })
+        await tx.update(
+          PartRow,
+          { id: part.id },
+          {
+            presentCount,
+            mark: complete ? 'present' : 'missing',
+            ...(complete ? { note: '', wrongItem: '' } : {}),
+            ...(into && spare.massG !== null ? { massG: spare.massG, weighed: false } : {}),
+          },
+        )
+        await outdateWeighings(tx, row.id, [part.weighGroup])
+        const at = this.context.clock()
+        if (complete) await closeFollowUps(tx, [part.id], at)
+        else {
+          const dueOn = DateTime.fromJSDate(at, { zone: row.zone }).plus({ days: 2 }).toISODate() ?? ''
+          const job = { code: 'replace-from-drawer', text: part.name, ownerId: session.staffId, dueOn, at }
+          await openFollowUp(tx, { ...job, kitId: row.id, partId: part.id, loanId: null })
+        }
+        await appendRecord(tx, {
+          act: 'part-moved',
+          at,
+          branchId: row.branchId,
+          staffId: session.staffId,
+          kitId: row.id,
+          before: { part: part.name, present: part.presentCount, drawer: spare.count },
+          after: {
+            part: part.name,
+            present: presentCount,
+            drawer: spare.count - step,
+            way: given.way,
+            count: given.count,
+          },
+        })
+        return { kitId: row.id }
+      }),
+    )
+    return { kit: await this.kits.sheetById(database.reader, kitId), drawer: await this.drawer(session) }
+  }
+}

@@ -1,0 +1,192 @@
+import { randomUUID } from 'node:crypto'
+import type { KitSheet, LookAlike, Part, Session, TakenWeighing, WeighComplete } from '@binoculum/contract'
+import {
+  correctedMasses,
+  explainWeight,
+  lookAlikeRoles,
+  lossChance,
+  saysNothing,
+  weighInInput,
+  type Weighing,
+  type WeightExplained,
+} from '@binoculum/core'
+import { deskRoles, requireRole } from '../../platform/access.ts'
+import type { Context } from '../../platform/context.ts'
+import type { Tx } from '../../platform/database.ts'
+import { Problem } from '../../platform/errors.ts'
+import { appendRecord } from '../../platform/record.ts'
+import { once } from '../../platform/sent-once.ts'
+import { PartRow, outdateWeighings, type Kits, type ShelfRow } from '../kits/service.ts'
+import { WeighingRow } from './entities.ts'
+import { lossesByRole, thingsOfOtherKits } from './weigh-queries.ts'
+
+/** Weighing kits: what to compare with, what goes missing how often, and what is kept. */
+export class Weighings {
+  constructor(
+    private readonly context: Context,
+    private readonly kits: Kits,
+  ) {}
+
+  /** Chance that one piece of each part is gone after a loan, from this branch's own take-backs. */
+  async lossChances(tx: Tx, branchId: string, parts: readonly Part[]): Promise<Record<string, number>> {
+    const seen = await lossesByRole(tx, branchId)
+    return Object.fromEntries(
+      parts.map(({ id, role }) => [id, lossChance(role, seen.get(role) ?? { losses: 0, pieceLoans: 0 })]),
+    )
+  }
+
+  /** Things of other kits that may lie in the place of a part of this one. */
+  async lookAlikes(tx: Tx, row: ShelfRow, parts: readonly Part[]): Promise<LookAlike[]> {
+    const roles = [...new Set(parts.flatMap(({ role }) => lookAlikeRoles(role)))]
+    const things = await thingsOfOtherKits(tx, row.id, row.branchId, roles)
+    return things.flatMap((thing, index) => {
+      const replaces = parts
+        .filter(({ name, role }) => lookAlikeRoles(role).includes(thing.role as Part['role']) && name !== thing.name)
+        .map(({ id }) => id)
+      if (replaces.length === 0) return []
+      const { name, massG, toleranceG, lackedBy } = thing
+      return [
+        {
+          id: `other ${index}`,
+          name,
+          massG,
+          toleranceG,
+          lackedBy,
+          replaces,
+          hazard: thing.role === 'screw-in-sun-filter',
+        },
+      ]
+    })
+  }
+
+  /** Weighs a kit that is complete: each group becomes what later weighings are compared with. */
+  async weighComplete(session: Session, kitId: string, given: WeighComplete): Promise<KitSheet> {
+    const { database } = this.context
+    await database.inTransaction((tx) =>
+      once(tx, { key: given.idempotencyKey, staffId: session.staffId }, async () => {
+        const row = await this.kits.rowById(tx, kitId)
+        requireRole(session, row.branchId, deskRoles)
+        if (row.loan) throw new Problem('KIT_OUT', { details: { dueAtUtc: row.loan.dueAt } })
+        await this.kits.claim(tx, kitId, given.kitVersion)
+        const parts = await this.kits.parts(tx, kitId)
+        const off = parts.filter((part) => part.mark !== 'present' && isInGroups(part, given.weighings))
+        if (off.length > 0)
+          throw new Problem('NOT_COMPLETE', { issues: off.map(({ name, mark }) => ({ path: name, message: mark })) })
+        const explained = explain(parts, given.weighings, [])
+        if (!explained.consistent && !given.sure) throw new Problem('WEIGHT_DOUBTFUL', { details: { explained } })
+        await this.keepAll(tx, session, { row, loanId: null }, parts, given.weighings, { sure: true })
+        return { kitId }
+      }),
+    )
+    return this.kits.sheetById(database.reader, kitId)
+  }
+
+  /** Keeps weighings with what they should have been. Those of complete groups are compared with from now on, and correct
+   * the masses of their parts. */
+  async keepAll(
+    tx: Tx,
+    session: Session,
+    { row, loanId }: { row: ShelfRow; loanId: string | null },
+    parts: readonly Part[],
+    weighings: readonly TakenWeighing[],
+    { sure }: { readonly sure: boolean },
+  ): Promise<void> {
+    if (weighings.length === 0) return
+    const { baselines } = await this.kits.sheetById(tx, row.id)
+    const at = this.context.clock()
+    const explained = explain(parts, weighings, baselines)
+    for (const taken of weighings) {
+      const inside = parts.filter((part) => isInGroups(part, [taken]))
+      const weight = explained.groups.find(({ group }) => group === taken.group)
+      const likeliest = explained.explanations[0]
+      const fits = sure || (weight?.consistent === true && likeliest !== undefined && saysNothing(likeliest))
+      const complete = fits && inside.every(({ mark }) => mark === 'present')
+      if (complete) {
+        await outdateWeighings(tx, row.id, [taken.group])
+        await correct(tx, inside, taken)
+      }
+      const { group: weighGroup, ...rest } = taken
+      const kept = {
+        ...rest,
+        weighGroup,
+        id: randomUUID(),
+        kitId: row.id,
+        loanId,
+        byStaffId: session.staffId,
+        at,
+        complete,
+      }
+      await tx.insert(WeighingRow, { ...kept, expectedG: weight?.expectedG ?? 0, outdated: false })
+    }
+    await appendRecord(tx, {
+      act: 'weighed',
+      at,
+      branchId: row.branchId,
+      staffId: session.staffId,
+      kitId: row.id,
+      ...(loanId ? { loanId } : {}),
+      after: {
+        groups: explained.groups.map(({ group, expectedG, measuredG, smallestVisibleG }) => ({
+          group,
+          expectedG: Math.round(expectedG),
+          measuredG: Math.round(measuredG),
+          smallestVisibleG: Math.round(smallestVisibleG),
+        })),
+        source: weighings[0]?.source,
+      },
+    })
+  }
+}
+
+const isInGroups = (part: Part, weighings: readonly { readonly group: string }[]) =>
+  weighings.some(({ group }) => group === '' || group === part.weighGroup)
+
+/** A weighing as the computation wants it. */
+export const asWeighing = (
+  taken: TakenWeighing,
+  baselines: readonly { readonly group: string; readonly measuredG: number }[],
+): Weighing => {
+  const baseline = baselines.find(({ group }) => group === taken.group)
+  return {
+    ...(taken.group === '' ? {} : { group: taken.group }),
+    measuredG: taken.measuredG - taken.containerG,
+    scaleResolutionG: taken.scaleStepG,
+    ...(baseline ? { baselineG: baseline.measuredG } : {}),
+  }
+}
+
+function explain(
+  parts: readonly Part[],
+  weighings: readonly TakenWeighing[],
+  baselines: KitSheet['baselines'],
+): WeightExplained {
+  const lines = parts.map((part) => ({
+    ...part,
+    group: part.weighGroup,
+    lossChanceFraction: lossChance(part.role, { losses: 0, pieceLoans: 0 }),
+  }))
+  const unknown = weighings.find(({ group }) => group !== '' && !parts.some(({ weighGroup }) => weighGroup === group))
+  if (unknown)
+    throw new Problem('BAD_INPUT', {
+      issues: [{ path: 'weighings', message: `no part is weighed in “${unknown.group}”` }],
+    })
+  if (lines.every(({ massG }) => massG === null))
+    throw new Problem('BAD_INPUT', { issues: [{ path: 'weighings', message: 'no part of this kit has a mass yet' }] })
+  const input = weighInInput({
+    lines,
+    weighings: weighings.map((taken) => asWeighing(taken, baselines)),
+    foreign: [],
+  })
+  return explainWeight({ ...input, maxSwaps: 0, maxMissing: 2 })
+}
+
+async function correct(tx: Tx, inside: readonly Part[], taken: TakenWeighing): Promise<void> {
+  const weighable = inside.flatMap(({ id, massG, toleranceG, count }) =>
+    massG === null ? [] : [{ id, massG, toleranceG: toleranceG ?? 0, count }],
+  )
+  // A part without a mass makes the sum say nothing about the others.
+  if (weighable.length === 0 || weighable.length < inside.length) return
+  const { group: _group, ...weighing } = asWeighing(taken, [])
+  for (const { id, massG, toleranceG } of correctedMasses(weighable, weighing))
+    await tx.update(PartRow, { id }, { massG, toleranceG, weighed: true })
+}

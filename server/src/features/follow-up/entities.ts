@@ -1,0 +1,32 @@
+import { Check, Column, Entity, ForeignKey, Index, PrimaryColumn } from 'typeorm'
+
+/** “Check every kit of this model for X by D”: one job per kit comes from it. */
+@Entity()
+export class Notice {
+  @PrimaryColumn('uuid') id: string
+  @ForeignKey('Model') @Column('uuid') modelId: string
+  @Column('text') text: string
+  @Column('boolean') stops: boolean
+  @Column('date') dueOn: string
+  @ForeignKey('Staff') @Column('uuid') byStaffId: string
+  @Column('timestamptz') at: Date
+}
+
+/** A letter to a borrower. It names them by key only; name and address are put in when it is read or sent. */
+@Entity('message')
+@Check('ck_message_state', `"state" IN ('draft', 'sent', 'failed')`)
+@Index(['branchId', 'madeAt'])
+export class MessageRow {
+  @PrimaryColumn('uuid') id: string
+  @ForeignKey('Branch') @Column('uuid') branchId: string
+  @ForeignKey('BorrowerRow') @Column('uuid') borrowerId: string
+  @ForeignKey('Loan') @Column('uuid') loanId: string
+  @ForeignKey('Kit') @Column('uuid') kitId: string
+  @Column('text') subject: string
+  @Column('text') body: string
+  @Column('text') state: 'draft' | 'sent' | 'failed'
+  @Column('text', { default: '' }) problem: string
+  @ForeignKey('Staff') @Column('uuid') byStaffId: string
+  @Column('timestamptz') madeAt: Date
+  @Column('timestamptz', { nullable: true }) sentAt: Date | null
+}

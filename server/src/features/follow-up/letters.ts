@@ -1,0 +1,143 @@
+import { randomUUID } from 'node:crypto'
+import type { Message, Outbox, Session } from '@binoculum/contract'
+import { missingPartsLetter, withName } from '@binoculum/core'
+import { branchIdsOf, deskRoles, requireRole } from '../../platform/access.ts'
+import type { Context } from '../../platform/context.ts'
+import type { Tx } from '../../platform/database.ts'
+import { Problem } from '../../platform/errors.ts'
+import { composeMessage, type Mail } from '../../platform/mail.ts'
+import { appendRecord } from '../../platform/record.ts'
+import { MessageRow } from './entities.ts'
+import * as queries from './queries.ts'
+
+const isAddress = (contact: string) => /^[^\s@<>]+@[^\s@<>]+\.[^\s@<>]+$/.test(contact)
+
+/** Letters to borrowers: drafted from what is missing, changed by a person, sent once, kept without a name. */
+export class Letters {
+  constructor(private readonly context: Context) {}
+
+  async outbox(session: Session): Promise<Outbox> {
+    const rows = await queries.lettersOf(this.context.database.reader, branchIdsOf(session))
+    return { messages: rows.map(letterView), way: this.context.mail.way }
+  }
+
+  /** A letter about the parts of some open jobs of one kit. */
+  async draft(session: Session, jobIds: readonly string[]): Promise<Message> {
+    return this.context.database.inTransaction(async (tx) => {
+      const jobs = (await Promise.all(jobIds.map((id) => queries.openJob(tx, id)))).filter((job) => job !== null)
+      const first = jobs[0]
+      if (!first || jobs.some(({ kitId }) => kitId !== first.kitId)) throw new Problem('JOB_CHANGED')
+      requireRole(session, first.branchId, deskRoles)
+      const loan = await queries.loanBehind(tx, first)
+      if (!loan) throw new Problem('NO_ADDRESS')
+      const named = (isDamage: boolean) =>
+        jobs.filter(({ code }) => (code === 'mend-part') === isDamage).map(({ partName, text }) => partName ?? text)
+      const letter = missingPartsLetter({
+        kitName: first.kitName,
+        kitCode: first.kitCode,
+        branchName: loan.branchName,
+        missing: named(false),
+        damaged: named(true),
+      })
+      const id = randomUUID()
+      await tx.insert(MessageRow, {
+        id,
+        branchId: first.branchId,
+        borrowerId: loan.borrowerId,
+        loanId: loan.loanId,
+        kitId: first.kitId,
+        ...letter,
+        state: 'draft',
+        problem: '',
+        byStaffId: session.staffId,
+        madeAt: this.context.clock(),
+        sentAt: null,
+      })
+      return letterView(await this.letter(tx, session, id))
+    })
+  }
+
+  async write(session: Session, id: string, given: { subject: string; body: string }): Promise<Message> {
+    return this.context.database.inTransaction(async (tx) => {
+      const letter = await this.letter(tx, session, id)
+      if (letter.state === 'sent') throw new Problem('JOB_CHANGED')
+      await tx.update(MessageRow, { id }, given)
+      return letterView(await this.letter(tx, session, id))
+    })
+  }
+
+  private async letter(tx: Tx, session: Session, id: string): Promise<queries.LetterRow> {
+    const letter = await queries.letterById(tx, id)
+    if (!letter) throw new Problem('NOT_FOUND')
+    requireRole(session, letter.branchId, deskRoles)
+    return letter
+  }
+
+  /** Sends a draft. Taken by the row first, so that two clicks send one letter; a failure is kept and can be tried again. */
+  async send(session: Session, id: string): Promise<Message> {
+    const { database, clock, mail } = this.context
+    return database.inTransaction(async (tx) => {
+      await tx.query('SELECT id FROM message WHERE id = $1 FOR UPDATE', [id])
+      const letter = await this.letter(tx, session, id)
+      if (letter.state === 'sent') return letterView(letter)
+      if (!isAddress(letter.toAddress)) throw new Problem('NO_ADDRESS')
+      const at = clock()
+      const failed = await mail.send(this.mailOf(letter, at)).then(
+        () => null,
+        (error: unknown) => (error instanceof Error ? error.message : String(error)),
+      )
+      if (failed !== null) {
+        await tx.update(MessageRow, { id }, { state: 'failed', problem: failed.slice(0, 300) })
+        return letterView(await this.letter(tx, session, id))
+      }
+      await tx.update(MessageRow, { id }, { state: 'sent', problem: '', sentAt: at })
+      await appendRecord(tx, {
+        act: 'message-sent',
+        at,
+        branchId: letter.branchId,
+        staffId: session.staffId,
+        kitId: letter.kitId,
+        loanId: letter.loanId,
+        after: { subject: letter.subject, way: mail.way },
+      })
+      return letterView(await this.letter(tx, session, id))
+    })
+  }
+
+  /** The letter as a file for any mail program. */
+  async asFile(session: Session, id: string): Promise<{ fileName: string; bytes: Buffer }> {
+    const letter = await this.letter(this.context.database.reader, session, id)
+    if (!isAddress(letter.toAddress)) throw new Problem('NO_ADDRESS')
+    const bytes = await composeMessage(this.mailOf(letter, letter.sentAt ?? this.context.clock()))
+    return { fileName: `${letter.kitCode.replaceAll(/[^A-Za-z0-9-]/g, '_')}-${id.slice(0, 8)}.eml`, bytes }
+  }
+
+  private mailOf(letter: queries.LetterRow, date: Date): Mail {
+    const { mailFrom } = this.context
+    return {
+      from: mailFrom,
+      to: { name: letter.to, address: letter.toAddress },
+      subject: withName(letter.subject, letter.to),
+      text: withName(letter.body, letter.to),
+      messageId: `${letter.id}@${mailFrom.split('@')[1]?.replace('>', '') ?? 'binoculum.invalid'}`,
+      date,
+    }
+  }
+}
+
+function letterView({
+  madeAt,
+  sentAt,
+  branchName: _branch,
+  loanId: _loan,
+  kitId: _kit,
+  ...letter
+}: queries.LetterRow): Message {
+  return {
+    ...letter,
+    subject: withName(letter.subject, letter.to),
+    body: letter.body,
+    madeAtUtc: madeAt.toISOString(),
+    sentAtUtc: sentAt?.toISOString() ?? null,
+  }
+}

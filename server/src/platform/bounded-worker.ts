@@ -1,0 +1,60 @@
+import { extname } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { Worker } from 'node:worker_threads'
+import type { ErrorCode } from '@binoculum/contract'
+import { Problem } from './errors.ts'
+
+/** Work on what strangers send, each kind with a module in `workers/` that answers one message. */
+export type BoundedTask = 'picture' | 'list' | 'calculate'
+
+export type WorkerAnswer =
+  | { readonly ok: true; readonly value: unknown }
+  | {
+      readonly ok: false
+      readonly code: ErrorCode
+      readonly issues?: readonly { readonly path: string; readonly message: string }[]
+    }
+
+interface Bounds {
+  readonly timeoutMs: number
+  readonly memoryMb: number
+}
+
+const extension = extname(fileURLToPath(import.meta.url))
+
+/** The task's module in a thread. From the sources it needs the same loader as everything else, and a thread has to
+ * register that itself. */
+function startThread(task: BoundedTask, input: unknown, memoryMb: number): Worker {
+  const module = new URL(`../workers/${task}${extension}`, import.meta.url)
+  const options = { workerData: input, resourceLimits: { maxOldGenerationSizeMb: memoryMb } }
+  if (extension !== '.ts') return new Worker(module, options)
+  const load = `import('tsx/esm/api').then(({ register }) => { register(); return import(${JSON.stringify(module.href)}) })`
+  return new Worker(load, { ...options, eval: true, execArgv: ['--conditions=@binoculum/source', '--no-warnings'] })
+}
+
+/**
+ * Runs a task in a thread of its own with a limit on time and memory: a file made to hurt ends its thread, not the server.
+ * @throws Problem with the task's code, or TOO_LONG when it went over its limits
+ */
+export function runBounded<T>(task: BoundedTask, input: unknown, { timeoutMs, memoryMb }: Bounds): Promise<T> {
+  const worker = startThread(task, input, memoryMb)
+  return new Promise<T>((resolve, reject) => {
+    const timer = setTimeout(() => end(() => reject(new Problem('TOO_LONG'))), timeoutMs)
+    const end = (settle: () => void) => {
+      clearTimeout(timer)
+      void worker.terminate()
+      settle()
+    }
+    worker.once('message', (answer: WorkerAnswer) =>
+      end(() =>
+        answer.ok
+          ? resolve(answer.value as T)
+          : reject(new Problem(answer.code, answer.issues ? { issues: answer.issues } : {})),
+      ),
+    )
+    worker.once('error', (error: Error & { code?: string }) =>
+      end(() => reject(error.code === 'ERR_WORKER_OUT_OF_MEMORY' ? new Problem('TOO_LONG') : error)),
+    )
+    worker.once('exit', () => end(() => reject(new Problem('TOO_LONG'))))
+  })
+}

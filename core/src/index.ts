@@ -78,7 +78,7 @@ export {
   type ReasonCode,
   type Remedy,
 } from './readiness/judge.ts'
-export { jobCodes, jobFacts, type JobCode } from './readiness/jobs.ts'
+export { benchJobCodes, isBenchJob, jobCodes, jobFacts, type JobCode } from './readiness/jobs.ts'
 export {
   cleanAnswers,
   hazardsFrom,

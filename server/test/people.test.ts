@@ -1,3 +1,4 @@
+import { outboxDriver } from '../src/standins/outbox.ts'
 import { handOutBody, passwordOf, startTestServer, testNow, type Agent } from './support.ts'
 
 let server: Awaited<ReturnType<typeof startTestServer>>
@@ -233,7 +234,7 @@ it('an idempotency key of somebody else is refused by name, not as our fault', a
 describe('an empty programme behind https', () => {
   it('has one link for the first coordinator, secure cookies, and no link after that', async () => {
     const { People } = await import('../src/features/people/service.ts')
-    const other = await startTestServer({ filled: false, publicUrl: 'https://kits.example', demo: false })
+    const other = await startTestServer({ filled: false, publicUrl: 'https://kits.example', demo: false, mail: outboxDriver, mailFrom: 'desk@x.example' })
     const people = new People({ database: other.database, clock: () => testNow, secure: true, demo: false })
     const path = await people.firstCoordinatorLink()
     const given = {

@@ -6,18 +6,20 @@ interface JobFacts {
   readonly condition: Condition | null
   /** Only the job itself helps: nobody lends the kit all the same. */
   readonly never?: true
+  /** A check at the bench closes it; others are settled where they are followed up. */
+  readonly bench?: true
 }
 
 const define = <const T extends Record<string, JobFacts>>(table: T) => table
 
 /** Kinds of things to be done for a kit. */
 export const jobs = define({
-  'bench-wanted': { words: 'a check is wanted', condition: 'crescent' },
-  'knock-check': { words: 'it was knocked', condition: 'crescent' },
-  'reported-trouble': { words: 'the borrower had trouble', condition: 'crescent' },
+  'bench-wanted': { words: 'a check is wanted', condition: 'crescent', bench: true },
+  'knock-check': { words: 'it was knocked', condition: 'crescent', bench: true },
+  'reported-trouble': { words: 'the borrower had trouble', condition: 'crescent', bench: true },
   // The hazard *wet*, which opens it, already keeps the kit in.
   drying: { words: 'drying in the open', condition: null },
-  'held-by-staff': { words: 'held by staff', condition: 'new' },
+  'held-by-staff': { words: 'held by staff', condition: 'new', bench: true },
   'look-for-part': { words: 'look for it', condition: null },
   'ask-borrower': { words: 'ask the borrower', condition: null },
   'replace-from-drawer': { words: 'put in a spare', condition: null },
@@ -35,3 +37,6 @@ export type JobCode = keyof typeof jobs
 export const jobCodes = Object.keys(jobs) as [JobCode, ...JobCode[]]
 /** Facts of a kind of job; the wider type spares callers from narrowing. */
 export const jobFacts = (code: JobCode): JobFacts => jobs[code]
+
+export const isBenchJob = (code: JobCode): boolean => jobFacts(code).bench ?? false
+export const benchJobCodes: readonly JobCode[] = jobCodes.filter(isBenchJob)

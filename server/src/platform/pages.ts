@@ -14,10 +14,12 @@ const contentSecurityPolicy = {
   useDefaults: false,
   directives: {
     defaultSrc: nothing,
-    scriptSrc: self,
+    // Reading a code from the camera's picture runs as WebAssembly, which this allows and nothing else.
+    scriptSrc: [...self, "'wasm-unsafe-eval'"],
     styleSrc: self,
     styleSrcAttr: ["'unsafe-inline'"],
     imgSrc: [...self, 'data:'],
+    mediaSrc: self,
     fontSrc: self,
     connectSrc: self,
     workerSrc: self,

@@ -1,6 +1,9 @@
 <script setup lang="ts">
+import type { KitSheet } from '@binoculum/contract'
 import { useRoute, useRouter } from 'vue-router'
 import KeyCap from '../shared/keys/KeyCap.vue'
+import { api } from '../shared/api/client.ts'
+import { useScans } from '../shared/devices/scanner.ts'
 import { useKeys } from '../shared/keys/use-keys.ts'
 import { areas } from './areas.ts'
 import AllKeys from './AllKeys.vue'
@@ -31,6 +34,15 @@ function go(path: string) {
   void router.push(path)
 }
 useKeys(goKeys)
+
+/** A scanned label opens what its kit needs: the take-back while it is out, else its sheet. */
+useScans((code) => void openScanned(code))
+async function openScanned(code: string) {
+  const kitCode = code.split('/')[0] ?? code
+  const kit = await api.get<KitSheet>(`/api/kits/${encodeURIComponent(kitCode)}`).catch(() => null)
+  const sheet = `/kits/${encodeURIComponent(kitCode)}`
+  await router.push(kit?.loan ? `/desk/take-back/${kit.loan.id}` : sheet)
+}
 </script>
 
 <template>

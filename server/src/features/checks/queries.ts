@@ -1,3 +1,4 @@
+import { benchJobCodes } from '@binoculum/core'
 import { changedRows, type Tx } from '../../platform/database.ts'
 import { BenchCheck, ReadingRow } from './entities.ts'
 
@@ -14,8 +15,8 @@ export const insertCheck = (tx: Tx, check: BenchCheck) => tx.insert(BenchCheck, 
 export const closeJobs = (tx: Tx, kitId: string, jobIds: readonly string[], at: Date) =>
   changedRows(
     tx,
-    'UPDATE job SET closed_at = $3 WHERE kit_id = $1 AND id = ANY($2) AND closed_at IS NULL RETURNING id',
-    [kitId, jobIds, at],
+    'UPDATE job SET closed_at = $3 WHERE kit_id = $1 AND id = ANY($2) AND code = ANY($4) AND closed_at IS NULL RETURNING id',
+    [kitId, jobIds, at, benchJobCodes],
   )
 
 export const placeOnShelf = (tx: Tx, kitId: string) =>

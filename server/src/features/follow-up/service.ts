@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import type { FollowUpJob, FollowUpList, Loss, Notice as NoticeSent, Session, SettleJob } from '@binoculum/contract'
-import { followUpDays, isFollowUp, jobFacts, nextFollowUp, type JobCode } from '@binoculum/core'
+import { followUpDays, isBenchJob, isFollowUp, jobFacts, nextFollowUp, type JobCode } from '@binoculum/core'
 import { DateTime } from 'luxon'
 import { branchIdsOf, coordinatorOnly, deskRoles, requireRole } from '../../platform/access.ts'
 import type { Context } from '../../platform/context.ts'
@@ -13,8 +13,6 @@ import { Notice } from './entities.ts'
 import * as queries from './queries.ts'
 
 export { Letters } from './letters.ts'
-
-const benchCodes: readonly JobCode[] = ['bench-wanted', 'knock-check', 'reported-trouble', 'held-by-staff']
 
 /** What has to be done after something was missing, damaged, wet, old or reported: each with owner and due day. */
 export class FollowUps {
@@ -31,7 +29,7 @@ export class FollowUps {
       queries.peopleOf(database.reader, branchIds),
     ])
     const now = clock()
-    const own = jobs.filter(({ code }) => !benchCodes.includes(code))
+    const own = jobs.filter(({ code }) => !isBenchJob(code))
     return { jobs: own.map((job) => jobView(job, now)), people, today: now.toISOString().slice(0, 10) }
   }
 
@@ -64,7 +62,7 @@ export class FollowUps {
     await this.context.database.inTransaction((tx) =>
       once(tx, { key: given.idempotencyKey, staffId: session.staffId }, async () => {
         const job = await this.claim(tx, session, jobId, given.version)
-        if (benchCodes.includes(job.code))
+        if (isBenchJob(job.code))
           throw new Problem('BAD_INPUT', {
             issues: [{ path: 'result', message: 'a check at the bench closes this' }],
           })

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { KitSheet, StationName } from '@binoculum/contract'
-import { arcminText, conditionWords, kindWords, mmText, reasonSentence } from '@binoculum/core'
+import { arcminText, conditionWords, isBenchJob, kindWords, mmText, reasonSentence } from '@binoculum/core'
 import { useIntervalFn } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -30,6 +30,7 @@ const { sending, problem, run } = useSending()
 const station = ref<StationName | 'end'>('glass')
 const openedAtUtc = new Date().toISOString()
 
+const benchJobs = computed(() => kit.value?.jobs.filter(({ code: job }) => isBenchJob(job)) ?? [])
 const stations = computed(() => (kit.value ? stationsOf(kit.value) : []))
 const done = computed(() => (kit.value ? doneStations(draft.value, kit.value).map((each) => each.station) : []))
 const readings = computed(() => (kit.value ? readingsOf(draft.value, kit.value) : []))
@@ -69,7 +70,7 @@ async function finish() {
       idempotencyKey,
       kitVersion: sheet.version,
       stations: doneStations(draft.value, sheet),
-      doneJobIds: sheet.jobs.filter(({ id }) => !draft.value.openJobIds.includes(id)).map(({ id }) => id),
+      doneJobIds: benchJobs.value.filter(({ id }) => !draft.value.openJobIds.includes(id)).map(({ id }) => id),
       backToShelf: backToShelf.value,
     })
   })
@@ -127,9 +128,9 @@ useKeys(() => ({ Enter: next, ArrowRight: next, ArrowLeft: back }))
                 </tr>
               </tbody>
             </table>
-            <template v-if="kit.jobs.length > 0">
+            <template v-if="benchJobs.length > 0">
               <h2>Asked for</h2>
-              <label v-for="job in kit.jobs" :key="job.id" class="job">
+              <label v-for="job in benchJobs" :key="job.id" class="job">
                 <input
                   type="checkbox"
                   :checked="!draft.openJobIds.includes(job.id)"

@@ -93,7 +93,7 @@ describe('what a check would lead to', () => {
   })
 
   it('only jobs that stay open count', () => {
-    const jobs = [{ id: 'job', code: 'knock-check' as const, text: 'fell', openedAtUtc: now }]
+    const jobs = [{ id: 'job', code: 'knock-check' as const, text: 'fell', openedAtUtc: now, notBeforeUtc: null }]
     const kit = testKit({ jobs })
     expect(judgeAfter(emptyCheck(), kit, now).condition).toBe('full')
     expect(judgeAfter({ ...emptyCheck(), openJobIds: ['job'] }, kit, now).condition).toBe('crescent')

@@ -1,5 +1,6 @@
 import type { KitSheet, Station, StationName } from '@binoculum/contract'
 import {
+  isBenchJob,
   judgeReadiness,
   highestMagnification,
   lowestPowerFieldDeg,
@@ -160,7 +161,7 @@ export function judgeAfter(draft: CheckDraft, kit: KitSheet, atUtc: string): Jud
       ...fresh.map(({ asLeft, ...reading }) => ({ ...reading, value: asLeft, atUtc })),
     ],
     hazards: kit.hazards,
-    openJobs: kit.jobs.filter(({ id }) => draft.openJobIds.includes(id)),
+    openJobs: kit.jobs.filter(({ id, code }) => !isBenchJob(code) || draft.openJobIds.includes(id)),
     policies: kit.policies,
     atUtc,
   })

@@ -5,7 +5,7 @@ import { computed, nextTick, watch } from 'vue'
 import PencilMark from '../../shared/drawings/PencilMark.vue'
 import { markOf, type TakeBackDraft } from './take-back-state.ts'
 
-const { parts, draft } = defineProps<{ parts: readonly Part[]; draft: TakeBackDraft }>()
+const { parts, draft, at } = defineProps<{ parts: readonly Part[]; draft: TakeBackDraft; at: number }>()
 const emit = defineEmits<{ choose: [index: number] }>()
 
 type Row = { kind: 'place'; place: string; key: string } | { kind: 'part'; part: Part; index: number; key: string }
@@ -26,7 +26,7 @@ const columns = computed(() => {
   return [rows.value.slice(0, half), rows.value.slice(half)]
 })
 watch(
-  () => draft.at,
+  () => at,
   () => nextTick(() => document.querySelector('.part-row.current')?.scrollIntoView({ block: 'nearest' })),
 )
 </script>
@@ -40,8 +40,8 @@ watch(
         </div>
         <div
           v-else
-          :class="['part-row', { current: row.index === draft.at, essential: row.part.criticality === 'essential' }]"
-          :aria-current="row.index === draft.at"
+          :class="['part-row', { current: row.index === at, essential: row.part.criticality === 'essential' }]"
+          :aria-current="row.index === at"
           :data-part="row.part.name"
           :data-mark="markOf(draft, row.part)"
           @click="emit('choose', row.index)"
@@ -50,7 +50,10 @@ watch(
           <span class="marks"><PencilMark :mark="markOf(draft, row.part)" line /></span>
           <span class="words" :title="row.part.name"
             >{{ row.part.name }}
-            <span v-if="draft.marks[row.part.id]?.note" class="said">{{ draft.marks[row.part.id]?.note }}</span>
+            <span v-if="draft.marks[row.part.id]?.wrongItem" class="lies"
+              >{{ draft.marks[row.part.id]?.wrongItem }} lies here</span
+            >
+            <span v-else-if="draft.marks[row.part.id]?.note" class="said">{{ draft.marks[row.part.id]?.note }}</span>
             <span v-else-if="row.part.count > 1" class="second">{{
               draft.marks[row.part.id] && draft.marks[row.part.id]!.presentCount < row.part.count
                 ? `${draft.marks[row.part.id]!.presentCount} of ${row.part.count}`
@@ -146,6 +149,11 @@ watch(
 
 .said {
   color: var(--rust);
+  font: italic 400 15px var(--serif);
+}
+
+.lies {
+  color: var(--brass-text);
   font: italic 400 15px var(--serif);
 }
 

@@ -1,15 +1,20 @@
 import type { TakeBackForm } from '@binoculum/contract'
 import { testKit, testPart as part } from '../../testing/kit-sheet.ts'
+import { proposeOutcome } from '@binoculum/core'
 import {
+  draftFrom,
   emptyTakeBack,
   judgeTakeBack,
+  knownFromBefore,
+  markKey,
   markOf,
   markRestPresent,
   marksToSend,
   nextUnseen,
-  proposalOf,
   setMark,
-  startFrom,
+  type Changes,
+  type DraftMark,
+  type TakeBackDraft,
 } from './take-back-state.ts'
 
 const parts = [
@@ -20,23 +25,50 @@ const parts = [
   part('case'),
 ]
 
+/** The draft after some changes, as the shared draft keeps them. */
+const after = (draft: TakeBackDraft, ...all: readonly Changes[]): TakeBackDraft => {
+  const marks = { ...draft.marks }
+  for (const [key, value] of all.flatMap((changes) => Object.entries(changes)))
+    marks[key.replace(markKey(''), '')] = value as DraftMark
+  return { ...draft, marks }
+}
+const empty = emptyTakeBack()
+const mark = (
+  draft: TakeBackDraft,
+  ...given: Parameters<typeof setMark> extends [unknown, ...infer Rest] ? Rest : never
+) => after(draft, setMark(draft, ...given))
+
 it('“all the rest” stops at a part that needs its own look', () => {
-  const first = markRestPresent(emptyTakeBack(), parts)
-  expect(first.at).toBe(2)
+  const { changes, stopsAt } = markRestPresent(empty, parts)
+  const first = after(empty, changes)
+  expect(stopsAt).toBe(2)
   expect(parts.map((each) => markOf(first, each))).toEqual(['present', 'present', 'unseen', 'unseen', 'unseen'])
-  const looked = markRestPresent(setMark(first, parts[2]!, 'present'), parts)
-  expect(parts.every((each) => markOf(looked, each) === 'present')).toBe(true)
+  const looked = mark(first, parts[2]!, 'present')
+  const rest = markRestPresent(looked, parts)
+  expect(rest.stopsAt).toBeNull()
+  expect(parts.every((each) => markOf(after(looked, rest.changes), each) === 'present')).toBe(true)
 })
 
 it('“all the rest” never changes a mark that was made', () => {
-  const marked = markRestPresent(setMark(emptyTakeBack(), parts[0]!, 'missing'), parts)
-  expect(markOf(marked, parts[0]!)).toBe('missing')
+  const marked = mark(empty, parts[0]!, 'missing')
+  expect(Object.keys(markRestPresent(marked, parts).changes)).toEqual([markKey('caps')])
 })
 
 it('three of four caps are caps missing, with their number', () => {
-  const draft = setMark(emptyTakeBack(), parts[1]!, 'present', 3)
-  expect(draft.marks.caps).toEqual({ mark: 'missing', presentCount: 3, note: '' })
-  expect(setMark(draft, parts[1]!, 'present', 4).marks.caps?.mark).toBe('present')
+  const draft = mark(empty, parts[1]!, 'present', { presentCount: 3 })
+  expect(draft.marks.caps).toMatchObject({ mark: 'missing', presentCount: 3 })
+  expect(mark(draft, parts[1]!, 'present', { presentCount: 4 }).marks.caps?.mark).toBe('present')
+})
+
+it('what lies there instead goes with the mark *wrong item* only; a note and pictures stay', () => {
+  const rest = { wrongItem: 'Eyepiece 12.5 mm', note: 'scratched', pictureIds: ['p'] }
+  const draft = mark(empty, parts[3]!, 'wrong', rest)
+  expect(draft.marks.rod).toMatchObject({ mark: 'wrong', ...rest })
+  expect(mark(draft, parts[3]!, 'present').marks.rod).toMatchObject({
+    wrongItem: '',
+    note: 'scratched',
+    pictureIds: ['p'],
+  })
 })
 
 it('what went out missing is marked from the start, but never a part that is looked at every time', () => {
@@ -44,12 +76,28 @@ it('what went out missing is marked from the start, but never a part that is loo
     part('cap', { mark: 'missing', presentCount: 0 }),
     part('cell', { mark: 'missing', lookEveryTime: true }),
   ]
-  const draft = startFrom(emptyTakeBack(), known)
-  expect(marksToSend(draft)).toEqual([{ partId: 'cap', mark: 'missing', presentCount: 0, note: '' }])
+  const changes = knownFromBefore(empty, known)
+  expect(marksToSend(after(empty, changes))).toMatchObject([{ partId: 'cap', mark: 'missing', presentCount: 0 }])
+  expect(knownFromBefore(after(empty, changes), known)).toEqual({})
+})
+
+it('reads the fields that all desks share, and nothing else', () => {
+  const entry = (value: unknown) => ({ value, atMs: 1, by: 'Kofi' })
+  const weighing = { group: 'tray', measuredG: 400, scaleStepG: 1, containerG: 0, source: 'typed' }
+  const draft = draftFrom({
+    'mark rod': entry({ mark: 'missing', presentCount: 0, note: '', wrongItem: '', pictureIds: [] }),
+    'mark case': entry(null),
+    'answer wet': entry(true),
+    'weigh tray': entry(weighing),
+    outcome: entry('bench'),
+    somethingNewer: entry(1),
+  })
+  expect(draft).toMatchObject({ answers: { wet: true, glassWhole: true }, weighings: [weighing], outcome: 'bench' })
+  expect(Object.keys(draft.marks)).toEqual(['rod'])
 })
 
 it('the pencil goes to the next part without a mark, round the end', () => {
-  const draft = setMark(emptyTakeBack(), parts[4]!, 'present')
+  const draft = mark(empty, parts[4]!, 'present')
   expect(nextUnseen(draft, parts, 4)).toBe(0)
   expect(nextUnseen(draft, parts, 1)).toBe(2)
 })
@@ -70,14 +118,18 @@ describe('the judgement while the card is gone through', () => {
       version: 1,
     },
     kit,
+    lookAlikes: [],
+    lossChances: {},
   }
-  const allPresent = kit.parts.reduce((draft, each) => setMark(draft, each, 'present'), emptyTakeBack())
-  const withMark = (id: string, mark: 'missing' | 'damaged' | 'wrong') =>
-    setMark(
+  const allPresent = kit.parts.reduce((draft, each) => mark(draft, each, 'present'), empty)
+  const withMark = (id: string, to: 'missing' | 'damaged' | 'wrong') =>
+    mark(
       allPresent,
       kit.parts.find((each) => each.id === id)!,
-      mark,
+      to,
     )
+  const proposalOf = (given: TakeBackForm, draft: TakeBackDraft, atUtc: string) =>
+    proposeOutcome(judgeTakeBack(given, draft, atUtc))
 
   it('proposes the shelf for a clean kit', () => {
     expect(proposalOf(form, allPresent, now)).toBe('shelf')
@@ -103,6 +155,9 @@ describe('the judgement while the card is gone through', () => {
     { answers: { dropped: true }, outcome: 'bench' },
     { answers: { wet: true }, outcome: 'bench' },
     { answers: { glassWhole: false }, outcome: 'bench' },
+    { answers: { focuserSmooth: false }, outcome: 'bench' },
+    { answers: { packCharged: false }, outcome: 'bench' },
+    { answers: { insectsOrSmoke: true }, outcome: 'hold' },
     { answers: { whatDidNotWork: 'It sank.' }, outcome: 'bench' },
     { answers: { batteryDoorShut: false }, outcome: 'hold' },
     { answers: { sunFilterFound: true }, outcome: 'hold' },
@@ -112,7 +167,7 @@ describe('the judgement while the card is gone through', () => {
   })
 
   it('a job that was open when it left still waits for the bench', () => {
-    const jobs = [{ id: 'job', code: 'knock-check' as const, text: '', openedAtUtc: now }]
+    const jobs = [{ id: 'job', code: 'knock-check' as const, text: '', openedAtUtc: now, notBeforeUtc: null }]
     expect(proposalOf({ ...form, kit: { ...kit, jobs } }, allPresent, now)).toBe('bench')
   })
 })

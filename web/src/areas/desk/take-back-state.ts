@@ -1,67 +1,111 @@
-import type { Part, PartMark, TakeBackForm } from '@binoculum/contract'
+import type { CellAnswer, DraftEntries, Part, PartMark, TakeBackForm, TakenWeighing } from '@binoculum/contract'
 import {
+  cleanAnswers,
   hazardsFrom,
   highestMagnification,
   jobsFrom,
   judgeReadiness,
   powersOf,
-  proposeOutcome,
   type Judgement,
   type Mark,
   type Outcome,
   type TakeBackAnswers,
 } from '@binoculum/core'
 
-export interface TakeBackDraft {
-  marks: Record<string, { mark: Mark; presentCount: number; note: string }>
-  answers: TakeBackAnswers
-  outcome: Outcome | null
-  outcomeReason: string
-  /** Part that the pencil stands at. */
-  at: number
+export interface DraftMark {
+  readonly mark: Mark
+  readonly presentCount: number
+  readonly note: string
+  readonly wrongItem: string
+  readonly pictureIds: readonly string[]
 }
 
-export const emptyTakeBack = (): TakeBackDraft => ({
-  marks: {},
-  answers: {
-    whatDidNotWork: '',
-    dropped: false,
-    wet: false,
-    glassWhole: true,
-    batteryDoorShut: true,
-    sunFilterFound: false,
-  },
-  outcome: null,
-  outcomeReason: '',
-  at: 0,
-})
+/** A take-back as far as it has got, read from the fields that all desks share. */
+export interface TakeBackDraft {
+  readonly marks: Readonly<Record<string, DraftMark>>
+  readonly answers: TakeBackAnswers
+  readonly outcome: Outcome | null
+  readonly outcomeReason: string
+  readonly cellAnswer: CellAnswer | null
+  readonly weighings: readonly TakenWeighing[]
+}
+
+/** Changed fields of the shared draft, by their keys. */
+export type Changes = Readonly<Record<string, unknown>>
+
+export const markKey = (partId: string) => `mark ${partId}`
+export const answerKey = (answer: keyof TakeBackAnswers) => `answer ${answer}`
+export const weighKey = (group: string) => `weigh ${group}`
+
+const MARK = 'mark '
+const ANSWER = 'answer '
+const WEIGH = 'weigh '
+
+export function draftFrom(entries: DraftEntries): TakeBackDraft {
+  const marks: Record<string, DraftMark> = {}
+  const answers: Record<string, unknown> = { ...cleanAnswers }
+  const weighings: TakenWeighing[] = []
+  for (const [key, { value }] of Object.entries(entries)) {
+    if (value === null) continue
+    if (key.startsWith(MARK)) marks[key.slice(MARK.length)] = value as DraftMark
+    else if (key.startsWith(ANSWER)) answers[key.slice(ANSWER.length)] = value
+    else if (key.startsWith(WEIGH)) weighings.push(value as TakenWeighing)
+  }
+  const of = <T>(key: string, otherwise: T) => (entries[key]?.value as T | undefined) ?? otherwise
+  return {
+    marks,
+    answers: answers as unknown as TakeBackAnswers,
+    outcome: of<Outcome | null>('outcome', null),
+    outcomeReason: of('outcomeReason', ''),
+    cellAnswer: of<CellAnswer | null>('cell', null),
+    weighings,
+  }
+}
+
+export const emptyTakeBack = (): TakeBackDraft => draftFrom({})
 
 /** What was off when the kit left is known: it is marked from the start and not asked for again. */
-export function startFrom(draft: TakeBackDraft, parts: readonly Part[]): TakeBackDraft {
-  if (Object.keys(draft.marks).length > 0) return draft
-  const known = parts.filter(({ mark, lookEveryTime }) => mark !== 'present' && mark !== 'unseen' && !lookEveryTime)
-  const marks = known.map(({ id, mark, presentCount, note }) => [id, { mark, presentCount, note }] as const)
-  return { ...draft, marks: Object.fromEntries(marks) }
+export function knownFromBefore(draft: TakeBackDraft, parts: readonly Part[]): Changes {
+  const known = parts.filter(
+    ({ id, mark, lookEveryTime }) => mark !== 'present' && mark !== 'unseen' && !lookEveryTime && !draft.marks[id],
+  )
+  return Object.fromEntries(
+    known.map(({ id, mark, presentCount, note, wrongItem, pictureIds }) => [
+      markKey(id),
+      { mark, presentCount, note, wrongItem, pictureIds } satisfies DraftMark,
+    ]),
+  )
 }
 
 export const markOf = (draft: TakeBackDraft, part: Part): Mark => draft.marks[part.id]?.mark ?? 'unseen'
 
-export function setMark(draft: TakeBackDraft, part: Part, mark: Mark, presentCount?: number): TakeBackDraft {
-  const count = presentCount ?? (mark === 'missing' ? 0 : part.count)
-  const settled = mark === 'present' && count < part.count ? 'missing' : mark
-  const note = draft.marks[part.id]?.note ?? ''
-  return { ...draft, marks: { ...draft.marks, [part.id]: { mark: settled, presentCount: count, note } } }
+const noMark: DraftMark = { mark: 'unseen', presentCount: 0, note: '', wrongItem: '', pictureIds: [] }
+
+export function setMark(
+  draft: TakeBackDraft,
+  part: Part,
+  mark: Mark,
+  rest: Partial<Omit<DraftMark, 'mark'>> = {},
+): Changes {
+  const before = draft.marks[part.id] ?? noMark
+  const presentCount = rest.presentCount ?? (mark === 'missing' ? 0 : part.count)
+  const settled = mark === 'present' && presentCount < part.count ? 'missing' : mark
+  const wrongItem = settled === 'wrong' ? before.wrongItem : ''
+  return { [markKey(part.id)]: { ...before, wrongItem, ...rest, mark: settled, presentCount } satisfies DraftMark }
 }
 
 /** Marks what has no mark yet as present, up to the next part that needs a look of its own. */
-export function markRestPresent(draft: TakeBackDraft, parts: readonly Part[]): TakeBackDraft {
-  let next = draft
+export function markRestPresent(
+  draft: TakeBackDraft,
+  parts: readonly Part[],
+): { readonly changes: Changes; readonly stopsAt: number | null } {
+  let changes: Changes = {}
   for (const [index, part] of parts.entries()) {
-    if (markOf(next, part) !== 'unseen') continue
-    if (part.lookEveryTime) return { ...next, at: index }
-    next = setMark(next, part, 'present')
+    if (markOf(draft, part) !== 'unseen') continue
+    if (part.lookEveryTime) return { changes, stopsAt: index }
+    changes = { ...changes, ...setMark(draft, part, 'present') }
   }
-  return next
+  return { changes, stopsAt: null }
 }
 
 export function nextUnseen(draft: TakeBackDraft, parts: readonly Part[], from: number): number {
@@ -92,8 +136,7 @@ export function judgeTakeBack(form: TakeBackForm, draft: TakeBackDraft, atUtc: s
   })
 }
 
-export const proposalOf = (form: TakeBackForm, draft: TakeBackDraft, atUtc: string): Outcome =>
-  proposeOutcome(judgeTakeBack(form, draft, atUtc))
-
 export const marksToSend = (draft: TakeBackDraft): PartMark[] =>
-  Object.entries(draft.marks).map(([partId, mark]) => ({ partId, ...mark }))
+  Object.entries(draft.marks)
+    .filter(([, { mark }]) => mark !== 'unseen')
+    .map(([partId, mark]) => ({ partId, ...mark, pictureIds: [...mark.pictureIds] }))

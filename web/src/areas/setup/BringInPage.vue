@@ -1,114 +1,66 @@
 <script setup lang="ts">
-import type { ConfirmList, ListPreview } from '@binoculum/contract'
-import { families, listFields, massText, roles, type Family, type ListField } from '@binoculum/core'
-import { computed, ref } from 'vue'
+import { families, listFields, massText } from '@binoculum/core'
+import { computed, ref, watch } from 'vue'
 import { api } from '../../shared/api/client.ts'
 import { useSending } from '../../shared/api/use-sending.ts'
 import ConditionMoon from '../../shared/drawings/ConditionMoon.vue'
+import PencilMark from '../../shared/drawings/PencilMark.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import { useSession } from '../people/session.ts'
+import ListSheet from './ListSheet.vue'
+import ListWords from './ListWords.vue'
 import SetupTabs from './SetupTabs.vue'
+import { useBringIn } from './use-bring-in.ts'
 
-interface Choice {
-  code: string
-  chosen: boolean
-  name: string
-  family: Family
-  apertureMm: number | null
-  focalLengthMm: number | null
-}
+const KITS_SHOWN = 60
 
 const session = useSession()
-const { sending, problem, run } = useSending()
 const branches = computed(() => session.current?.memberships.filter(({ role }) => role === 'coordinator') ?? [])
 const branchId = ref(branches.value[0]?.branchId ?? '')
-const file = ref<{ fileName: string; contentBase64: string } | null>(null)
-const preview = ref<ListPreview | null>(null)
-const columns = ref<ListPreview['columns'] | null>(null)
-const choices = ref<Choice[]>([])
-const leaveOut = ref(false)
-const result = ref<{ kitCodes: string[]; partCount: number } | null>(null)
+const list = useBringIn(() => branchId.value)
+const { preview, choices, ready, result, progress } = list
+const archive = useSending()
+const archived = ref<{ kits: string[] } | null>(null)
 
 const delimiterWords: Record<string, string> = { ',': 'commas', ';': 'semicolons', '\t': 'tabs' }
-const fields = Object.entries(listFields) as [ListField, string][]
-const fieldAt = (index: number) => fields.find(([field]) => preview.value?.columns[field] === index)?.[0] ?? ''
-const badLines = computed(() => new Set(preview.value?.problems.map(({ line }) => line)))
-const ready = computed(() => choices.value.filter(({ chosen }) => chosen))
-const parts = computed(
-  () =>
-    preview.value?.kits
-      .filter(({ code }) => ready.value.some((choice) => choice.code === code))
-      .reduce((sum, kit) => sum + kit.parts.length, 0) ?? 0,
-)
-const complete = computed(
-  () =>
-    ready.value.length > 0 &&
-    ready.value.every(({ apertureMm, focalLengthMm, name }) => apertureMm && focalLengthMm && name.trim() !== '') &&
-    (preview.value?.problems.length === 0 || leaveOut.value),
-)
-const kitOf = (code: string) => preview.value?.kits.find((kit) => kit.code === code)
+const stateWords = {
+  new: 'new',
+  changes: 'is here, and changes',
+  same: 'is here just so',
+  elsewhere: 'another branch uses this code; give the kit another one in the file',
+} as const
+const isListFile = (file: File) => !file.name.endsWith('.json')
+const comingIn = computed(() => ready.value.filter(({ code }) => list.isNew(code)))
+const changing = computed(() => ready.value.filter(({ code }) => list.kitOf(code)?.state === 'changes'))
+const held = computed(() => comingIn.value.filter(({ code }) => list.kitOf(code)?.held))
+const named = (all: readonly { name: string }[]) =>
+  all.length > 4 ? `${all.length} kits` : all.map(({ name }) => name).join(', ')
+const parts = computed(() => comingIn.value.reduce((sum, { code }) => sum + (list.kitOf(code)?.partCount ?? 0), 0))
+const firstToDo = computed(() => {
+  const asked = list.undecided.value.length
+  if (asked > 0) return `${asked} ${asked === 1 ? 'thing' : 'things'} first`
+  if (list.badRows.value.length > 0 && !list.leaveOut.value) return 'rows that can’t be read'
+  if (list.incomplete.value.length > 0) return `tube of ${list.incomplete.value[0]?.code} missing`
+  return null
+})
 
-async function read(event: Event) {
-  const chosen = (event.target as HTMLInputElement).files?.[0]
-  if (!chosen) return
-  const bytes = new Uint8Array(await chosen.arrayBuffer())
-  let binary = ''
-  for (let start = 0; start < bytes.length; start += 0x8000)
-    binary += String.fromCharCode(...bytes.subarray(start, start + 0x8000))
-  file.value = { fileName: chosen.name, contentBase64: btoa(binary) }
-  columns.value = null
-  result.value = null
-  await look()
-}
-
-async function look() {
-  if (!file.value) return
-  preview.value = null
-  await run(async () => {
-    const body = { ...file.value, ...(columns.value ? { columns: columns.value } : {}) }
-    const answer = await api.post<ListPreview>('/api/lists/preview', body)
-    preview.value = answer
-    choices.value = answer.kits.map((kit) => ({
-      code: kit.code,
-      chosen: !kit.codeTaken,
-      name: kit.name,
-      family: kit.proposedFamily,
-      apertureMm: kit.proposedTube?.apertureMm ?? null,
-      focalLengthMm: kit.proposedTube?.focalLengthMm ?? null,
-    }))
+async function choose(event: Event) {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  input.value = ''
+  if (!file) return
+  if (isListFile(file)) return list.read(file)
+  await archive.run(async () => {
+    const body: unknown = JSON.parse(await file.text())
+    archived.value = await api.post(`/api/archive?branchId=${branchId.value}`, body)
   })
 }
 
-/** A column holds one field, and a field stands in one column. */
-async function setColumn(index: number, field: string) {
-  const next = { ...(preview.value?.columns ?? {}) } as ListPreview['columns']
-  for (const [name] of fields) if (next[name] === index) next[name] = null
-  if (field !== '') next[field as ListField] = index
-  columns.value = next
-  await look()
+function showFirst() {
+  document.querySelector('.question:not(.decided), .kit .field:invalid')?.scrollIntoView({ block: 'center' })
 }
 
-async function bringIn() {
-  const sent = file.value
-  if (!sent || !complete.value) return
-  await run(async (idempotencyKey) => {
-    const body: ConfirmList = {
-      ...sent,
-      idempotencyKey,
-      branchId: branchId.value,
-      leaveOutProblemRows: leaveOut.value,
-      ...(columns.value ? { columns: columns.value } : {}),
-      kits: ready.value.map(({ code, name, family, apertureMm, focalLengthMm }) => ({
-        code,
-        name,
-        family,
-        apertureMm: apertureMm ?? 0,
-        focalLengthMm: focalLengthMm ?? 0,
-      })),
-    }
-    result.value = await api.post('/api/lists/confirm', body)
-  })
-}
+watch(branchId, () => void list.look())
 </script>
 
 <template>
@@ -118,101 +70,148 @@ async function bringIn() {
       <header>
         <h1>Bring in a list</h1>
         <p v-if="preview" class="quiet">
-          {{ file?.fileName }}, {{ preview.rowCount }} rows, {{ delimiterWords[preview.delimiter] }}, decimal
-          {{ preview.decimal === ',' ? 'commas' : 'points' }}. Nothing is written before you say so.
+          {{ list.file.value?.fileName }}, {{ preview.rowCount }} rows, {{ delimiterWords[preview.delimiter] }},
+          decimal {{ preview.decimal === ',' ? 'commas' : 'points'
+          }}{{ preview.titleLines > 0 ? `, ${preview.titleLines} lines above the headings left out` : ''
+          }}{{ preview.columnsRemembered ? ', columns as last time' : '' }}. Nothing is written before you say so.
+        </p>
+        <p v-else-if="branches.length > 0" class="out">
+          <a :href="`/api/lists/export?branchId=${branchId}`" download>All kits as CSV</a>
+          <a :href="`/api/archive?branchId=${branchId}`" download>Archive as JSON</a>
         </p>
       </header>
+
       <p v-if="branches.length === 0" class="problem">Only a coordinator brings lists in. Ask yours.</p>
+
       <section v-else-if="result" class="result">
         <h2>
           {{ result.kitCodes.length }} {{ result.kitCodes.length === 1 ? 'kit is' : 'kits are' }} in, with
           {{ result.partCount }} parts.
         </h2>
-        <p>They wait at the bench: count each case once, then check it.</p>
-        <p>
+        <p v-if="result.updated.length > 0">
+          Brought up to date: {{ result.updated.slice(0, 20).join(', ')
+          }}{{ result.updated.length > 20 ? ' …' : '' }}.
+        </p>
+        <p v-if="result.same.length > 0" class="quiet">{{ result.same.length }} were just so already.</p>
+        <p v-if="result.spares > 0">{{ result.spares }} parts went into the drawer.</p>
+        <p v-for="failure in result.failed" :key="failure.code" class="rust">
+          {{ failure.code }} did not come in: {{ failure.message }}
+        </p>
+        <p v-if="result.kitCodes.length > 0">They wait at the bench: count each case once, then check it.</p>
+        <p class="codes">
           <RouterLink
-            v-for="code in result.kitCodes"
+            v-for="code in result.kitCodes.slice(0, 24)"
             :key="code"
             :to="`/kits/${encodeURIComponent(code)}`"
             class="button"
             >{{ code }}</RouterLink
           >
         </p>
-        <button type="button" class="link-button" @click="((result = null), (preview = null), (file = null))">
-          Another list
-        </button>
+        <button type="button" class="link-button" @click="list.startOver">Another list</button>
       </section>
+
       <template v-else>
-        <label v-if="!preview" class="drop">
+        <div v-if="!preview" class="drop">
           <span class="serif">A CSV file as it is</span>
           <span class="quiet">
-            One row for each part, a kit code in every row. Commas, semicolons or tabs; g, kg, oz or lb; mm or in;
-            decimal point or comma.
+            One row for each part; a kit code in every row, or on the first row of each kit. Commas, semicolons or
+            tabs; g, kg, oz or lb; mm or in; decimal point or comma. Or one of our archives (.json).
           </span>
-          <input type="file" accept=".csv,.txt,.tsv,text/csv" aria-label="List to bring in" @change="read" />
-        </label>
-        <ProblemNote :problem="problem" @retry="look" />
+          <label v-if="branches.length > 1" class="labelled">
+            <span>into</span>
+            <select v-model="branchId" class="field">
+              <option v-for="branch in branches" :key="branch.branchId" :value="branch.branchId">
+                {{ branch.branchName }}
+              </option>
+            </select>
+          </label>
+          <input type="file" accept=".csv,.txt,.tsv,.json,text/csv" aria-label="List to bring in" @change="choose" />
+          <p v-if="archived" role="status">{{ archived.kits.length }} kits came in from the archive.</p>
+        </div>
+        <ProblemNote :problem="list.problem.value ?? archive.problem.value" @retry="list.look" />
         <template v-if="preview">
           <p v-if="preview.missingColumns.length > 0" class="problem">
             No column holds: {{ preview.missingColumns.map((field) => listFields[field]).join(', ') }}. Say below
             which one does.
           </p>
           <div class="columns">
-            <div class="table">
-              <table>
-                <thead>
-                  <tr>
-                    <th></th>
-                    <th v-for="(cell, index) in preview.header" :key="index">
-                      <em>{{ cell }}</em>
-                      <select
-                        class="field"
-                        :value="fieldAt(index)"
-                        :aria-label="`what column ${cell} holds`"
-                        @change="setColumn(index, ($event.target as HTMLSelectElement).value)"
-                      >
-                        <option value="">not used</option>
-                        <option v-for="[field, words] in fields" :key="field" :value="field">{{ words }}</option>
-                      </select>
-                    </th>
-                  </tr>
-                </thead>
-                <tbody>
-                  <tr v-for="row in preview.rows" :key="row.line" :class="{ bad: badLines.has(row.line) }">
-                    <td class="line">{{ row.line }}</td>
-                    <td v-for="(_cell, index) in preview.header" :key="index" :title="row.cells[index]">
-                      {{ row.cells[index] }}
-                    </td>
-                  </tr>
-                </tbody>
-              </table>
-              <p v-if="preview.rowCount > preview.rows.length" class="quiet">
-                The first {{ preview.rows.length }} rows are shown; all {{ preview.rowCount }} are read.
-              </p>
+            <div>
+              <ListSheet :preview="preview" @column="list.setColumn" />
+              <ListWords v-if="preview.words.length > 0" :words="preview.words" />
             </div>
             <aside>
+              <template v-if="preview.questions.length > 0">
+                <h2>
+                  {{ preview.questions.length }}
+                  {{ preview.questions.length === 1 ? 'thing needs' : 'things need' }} you
+                  <em>{{ preview.questions.length - list.undecided.value.length }} done</em>
+                </h2>
+                <section
+                  v-for="(question, index) in preview.questions"
+                  :key="question.key"
+                  :class="['question', { decided: question.answer !== null }]"
+                >
+                  <i class="number">{{ index + 1 }}</i>
+                  <div>
+                    <p>
+                      <strong>{{ question.title }}</strong>
+                      <PencilMark v-if="question.answer !== null" mark="present" class="tick" />
+                    </p>
+                    <p class="second">{{ question.why }}</p>
+                    <p class="answers">
+                      <button
+                        v-for="answer in question.answers"
+                        :key="answer.value"
+                        type="button"
+                        :class="['button small', { main: question.answer === answer.value }]"
+                        :aria-pressed="question.answer === answer.value"
+                        @click="list.decide(question.key, answer.value)"
+                      >
+                        {{ answer.words }}
+                      </button>
+                    </p>
+                  </div>
+                </section>
+              </template>
               <template v-if="preview.problems.length > 0">
-                <h2>{{ preview.problems.length }} cells can’t be read</h2>
+                <h2>
+                  {{ preview.problems.length }} {{ preview.problems.length === 1 ? 'cell' : 'cells' }} can’t be read
+                </h2>
                 <ol class="problems">
                   <li v-for="(each, index) in preview.problems.slice(0, 20)" :key="index">{{ each.sentence }}</li>
                 </ol>
                 <label class="check"
-                  ><input v-model="leaveOut" type="checkbox" /> leave these rows out, or correct the file and choose
-                  it again</label
+                  ><input v-model="list.openCells.value" type="checkbox" @change="list.look" /> bring the parts in and
+                  leave these cells open</label
+                >
+                <label v-if="list.badRows.value.length > 0" class="check"
+                  ><input v-model="list.leaveOut.value" type="checkbox" /> leave these rows out, or correct the file
+                  and choose it again</label
                 >
               </template>
               <h2>What would come in</h2>
-              <section v-for="choice in choices" :key="choice.code" class="kit">
+              <section v-for="choice in choices.slice(0, KITS_SHOWN)" :key="choice.code" class="kit">
                 <label class="check">
-                  <input v-model="choice.chosen" type="checkbox" :disabled="kitOf(choice.code)?.codeTaken" />
-                  <strong>{{ choice.code }}</strong> {{ kitOf(choice.code)?.parts.length }} parts,
-                  {{ massText(kitOf(choice.code)?.massG ?? 0) }}
+                  <input
+                    v-model="choice.chosen"
+                    type="checkbox"
+                    :disabled="list.kitOf(choice.code)?.state === 'elsewhere'"
+                  />
+                  <span
+                    ><strong>{{ choice.code }}</strong> {{ list.kitOf(choice.code)?.partCount }} parts,
+                    {{ massText(list.kitOf(choice.code)?.massG ?? 0) }}
+                    <span v-if="!list.isNew(choice.code)" class="second">{{
+                      stateWords[list.kitOf(choice.code)?.state ?? 'same']
+                    }}</span></span
+                  >
                 </label>
-                <p v-if="kitOf(choice.code)?.codeTaken" class="rust">
-                  This code is in use. Give the kit another one in the file.
-                </p>
-                <template v-else-if="choice.chosen">
-                  <label class="labelled"><span>name</span><input v-model="choice.name" class="field" /></label>
+                <ul v-if="list.kitOf(choice.code)?.state === 'changes'" class="changes second">
+                  <li v-for="change in list.kitOf(choice.code)?.changes.slice(0, 8)" :key="change">{{ change }}</li>
+                </ul>
+                <template v-if="choice.chosen && list.isNew(choice.code)">
+                  <label class="labelled"
+                    ><span>name</span><input v-model="choice.name" class="field" required
+                  /></label>
                   <label class="labelled">
                     <span>family</span>
                     <ElSelect v-model="choice.family" aria-label="family">
@@ -222,54 +221,59 @@ async function bringIn() {
                   <div class="pair">
                     <label class="labelled"
                       ><span>aperture, mm</span
-                      ><input v-model.number="choice.apertureMm" class="field" type="number" min="1"
+                      ><input v-model.number="choice.apertureMm" class="field" type="number" min="1" required
                     /></label>
                     <label class="labelled"
                       ><span>focal length, mm</span
-                      ><input v-model.number="choice.focalLengthMm" class="field" type="number" min="1"
+                      ><input v-model.number="choice.focalLengthMm" class="field" type="number" min="1" required
                     /></label>
                   </div>
-                  <details>
-                    <summary>its words, our parts</summary>
-                    <p v-for="part in kitOf(choice.code)?.parts" :key="part.line" class="second">
-                      {{ part.name }} → {{ roles[part.role].words }}, {{ part.criticality }},
-                      {{
-                        part.massG === null
-                          ? 'no mass'
-                          : `${part.count > 1 ? `${part.count} × ` : ''}${massText(part.massG)}`
-                      }}
-                    </p>
-                  </details>
                 </template>
               </section>
-              <button type="button" class="link-button" @click="((preview = null), (file = null))">
-                Another file
-              </button>
+              <p v-if="choices.length > KITS_SHOWN" class="quiet">and {{ choices.length - KITS_SHOWN }} more kits</p>
+              <button type="button" class="link-button" @click="list.startOver">Another file</button>
             </aside>
           </div>
         </template>
       </template>
     </div>
+
     <footer v-if="preview && !result" class="night-bar">
       <p class="serif">Will come in</p>
       <ConditionMoon condition="half" :size="24" />
       <span
-        ><b>{{ ready.map(({ name }) => name).join(', ') || 'nothing chosen' }}</b
-        ><br /><span class="second">{{ parts }} parts, not counted yet; no kit of yours changes</span></span
+        ><b>{{ named(comingIn) || 'nothing new' }}</b
+        ><br /><span class="second">{{ parts }} parts, not counted yet</span></span
       >
-      <label v-if="branches.length > 1" class="where">
-        <span class="second">to</span>
-        <select v-model="branchId" class="field">
-          <option v-for="branch in branches" :key="branch.branchId" :value="branch.branchId">
-            {{ branch.branchName }}
-          </option>
-        </select>
-      </label>
+      <template v-if="held.length > 0">
+        <ConditionMoon condition="new" :size="24" />
+        <span
+          ><b>{{ named(held) }}</b
+          ><br /><span class="second">held: screw-in sun filter</span></span
+        >
+      </template>
+      <span
+        ><b>{{
+          changing.length === 0
+            ? 'no kit of yours changes'
+            : `${named(changing)} ${changing.length === 1 ? 'changes' : 'change'}`
+        }}</b
+        ><br /><span class="second">{{
+          preview.spares > 0 ? `${preview.spares} parts into the drawer` : ''
+        }}</span></span
+      >
+      <span v-if="progress" class="progress" role="status">
+        <progress :value="progress.done" :max="progress.total" aria-label="Bringing in"></progress>
+        {{ progress.done }} of {{ progress.total }}
+      </span>
+      <button v-else-if="firstToDo" type="button" class="bar-button last" @click="showFirst">
+        <b>{{ firstToDo }}</b>
+      </button>
       <button
         type="button"
-        :class="['bar-button', { ready: complete }]"
-        :disabled="!complete || sending"
-        @click="bringIn"
+        :class="['bar-button', { ready: list.complete.value, last: !firstToDo && !progress }]"
+        :disabled="!list.complete.value || list.sending.value"
+        @click="list.bringIn"
       >
         <b>Bring in</b>
       </button>
@@ -295,6 +299,12 @@ header {
   margin-bottom: 10px;
 }
 
+.out {
+  display: flex;
+  gap: 18px;
+  margin-left: auto;
+}
+
 .drop {
   display: grid;
   gap: 10px;
@@ -312,66 +322,48 @@ header {
 
 .columns {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 350px;
+  grid-template-columns: minmax(0, 1fr) 370px;
   gap: 24px;
   align-items: start;
-}
-
-.table {
-  max-height: calc(100vh - 240px);
-  overflow: auto;
-  border: 1px solid var(--rule-strong);
-  background: var(--card);
-}
-
-table {
-  border-collapse: collapse;
-  font-size: 13.5px;
-}
-
-th {
-  position: sticky;
-  top: 0;
-  padding: 6px;
-  border-bottom: 1px solid var(--rule-strong);
-  background: var(--card);
-  font-weight: 400;
-  text-align: left;
-}
-
-th .field {
-  width: 124px;
-  min-height: 28px;
-  padding: 2px 4px;
-  font-size: 13px;
-}
-
-td {
-  max-width: 220px;
-  padding: 4px 8px;
-  border-right: 1px solid var(--rule);
-  border-bottom: 1px solid var(--rule);
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-
-.line {
-  color: var(--quiet);
-}
-
-.bad td {
-  background: #f6e6df;
-}
-
-.bad .line {
-  color: var(--rust);
-  font-weight: 640;
 }
 
 aside {
   display: grid;
   gap: 8px;
+}
+
+.question {
+  display: grid;
+  grid-template-columns: 22px minmax(0, 1fr);
+  gap: 8px;
+  padding: 8px 10px;
+  border-top: 1px solid var(--rule);
+}
+
+.question:not(.decided) {
+  background: var(--card);
+}
+
+.number {
+  color: var(--rust);
+  font: italic 400 19px var(--serif);
+}
+
+.tick {
+  float: right;
+}
+
+.answers {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin-top: 6px;
+}
+
+.button.small {
+  min-height: 32px;
+  padding: 2px 10px;
+  font-size: 14px;
 }
 
 .problems {
@@ -386,6 +378,11 @@ aside {
   gap: 6px;
   padding: 8px 0;
   border-top: 1px solid var(--rule);
+}
+
+.changes {
+  margin: 0;
+  padding-left: 40px;
 }
 
 .pair {
@@ -406,18 +403,29 @@ aside {
   justify-items: start;
 }
 
-.where {
+.codes {
   display: flex;
+  flex-wrap: wrap;
   gap: 8px;
-  align-items: center;
-  margin-left: auto;
-}
-
-.where .field {
-  min-height: 34px;
 }
 
 .bar-button {
   margin-left: 8px;
+}
+
+.last,
+.progress {
+  margin-left: auto;
+}
+
+.progress {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+}
+
+progress {
+  width: 150px;
+  accent-color: var(--lit);
 }
 </style>

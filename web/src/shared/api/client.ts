@@ -26,12 +26,18 @@ export function onSessionOver(handler: SignInAgain): void {
   signInAgain = handler
 }
 
+/** JSON, or a file as it is. */
+const asBody = (body: unknown) =>
+  body instanceof Blob
+    ? { headers: { 'content-type': body.type || 'image/jpeg' }, body }
+    : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }
+
 async function send(method: string, path: string, body: unknown): Promise<Response> {
   try {
     return await fetch(path, {
       method,
       credentials: 'same-origin',
-      ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
+      ...(body === undefined ? {} : asBody(body)),
     })
   } catch {
     const message = 'No connection to the library’s server. What you typed is kept here; try again.'
@@ -48,7 +54,7 @@ async function readError(response: Response): Promise<ApiError> {
   }
 }
 
-async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
+async function answer(method: string, path: string, body?: unknown): Promise<Response> {
   let response = await send(method, path, body)
   if (response.status === 401) {
     const error = await readError(response)
@@ -57,11 +63,40 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<T>
     response = await send(method, path, body)
   }
   if (!response.ok) throw await readError(response)
+  return response
+}
+
+async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
+  const response = await answer(method, path, body)
   return (response.status === 204 ? undefined : await response.json()) as T
+}
+
+/** Long work that tells how far it is: one JSON object a line, each as soon as it comes. */
+async function* lines<T>(path: string, body: unknown): AsyncGenerator<T> {
+  const response = await answer('POST', path, body)
+  const reader = response.body
+    ?.pipeThrough(new TextDecoderStream() as TransformStream<Uint8Array, string>)
+    .getReader()
+  let rest = ''
+  for (;;) {
+    const { value, done } = (await reader?.read().catch(() => lostLine())) ?? { value: undefined, done: true }
+    if (done) break
+    const complete = (rest + value).split('\n')
+    rest = complete.pop() ?? ''
+    for (const line of complete) if (line !== '') yield JSON.parse(line) as T
+  }
+  if (rest !== '') yield JSON.parse(rest) as T
+}
+
+function lostLine(): never {
+  const message = 'The connection broke off. What was done is done; send it again to do the rest.'
+  throw new ApiError(0, { code: 'NO_CONNECTION', message })
 }
 
 export const api = {
   get: <T>(path: string) => call<T>('GET', path),
   post: <T>(path: string, body?: unknown) => call<T>('POST', path, body ?? {}),
+  upload: <T>(path: string, file: Blob) => call<T>('POST', path, file),
+  lines,
   delete: (path: string) => call<void>('DELETE', path),
 }

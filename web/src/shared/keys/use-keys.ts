@@ -1,6 +1,11 @@
-import { useEventListener } from '@vueuse/core'
+import { useEventListener, useLocalStorage } from '@vueuse/core'
+import { onScopeDispose } from 'vue'
+import { BURST_GAP_MS } from '../devices/scanner.ts'
 
 export type KeyMap = Readonly<Record<string, (event: KeyboardEvent) => void>>
+
+/** Single keys may be turned off, for those whom they hinder: speech input types letters too. */
+export const singleKeysOn = useLocalStorage('binoculum single keys', true)
 
 const takesText = (target: EventTarget | null) =>
   target instanceof HTMLElement &&
@@ -15,14 +20,28 @@ const answersItself = (target: EventTarget | null, key: string) =>
     (target instanceof HTMLButtonElement || target instanceof HTMLAnchorElement)) ||
   (key === ' ' && target instanceof HTMLInputElement)
 
-/** Single keys of a page. Typing into a field never triggers one; neither do keys held with Ctrl, Alt or Meta. */
+const isPrintable = (key: string) => key.length === 1 && key !== ' '
+
+/**
+ * Single keys of a page. Typing into a field never triggers one; neither do keys held with Ctrl, Alt or Meta, nor those of
+ * a scanner: a letter waits for 35 ms whether another one follows, and the keys of a burst do nothing.
+ */
 export function useKeys(keys: () => KeyMap): void {
+  let waiting: ReturnType<typeof setTimeout> | undefined
+  let lastMs = -Infinity
+  onScopeDispose(() => clearTimeout(waiting))
   useEventListener(document, 'keydown', (event: KeyboardEvent) => {
-    if (event.ctrlKey || event.altKey || event.metaKey || event.defaultPrevented || takesText(event.target)) return
+    if (event.ctrlKey || event.altKey || event.metaKey) return
+    const inBurst = event.timeStamp - lastMs <= BURST_GAP_MS
+    if (isPrintable(event.key)) lastMs = event.timeStamp
+    if (inBurst) clearTimeout(waiting)
+    if (inBurst || event.defaultPrevented || takesText(event.target)) return
     if (answersItself(event.target, event.key)) return
+    if (isPrintable(event.key) && !singleKeysOn.value) return
     const act = keys()[event.key === ' ' ? 'Space' : event.key]
     if (!act) return
     event.preventDefault()
-    act(event)
+    if (!isPrintable(event.key)) return act(event)
+    waiting = setTimeout(() => act(event), BURST_GAP_MS + 1)
   })
 }

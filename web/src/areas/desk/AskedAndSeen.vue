@@ -1,0 +1,95 @@
+<script setup lang="ts">
+import { DRYING_HOURS, type TakeBackAnswers } from '@binoculum/core'
+
+/** What the desk asks the borrower, and sees at a glance beside the card. */
+const { answers, hasPack } = defineProps<{ answers: TakeBackAnswers; hasPack: boolean }>()
+const emit = defineEmits<{ set: [answer: keyof TakeBackAnswers, value: string | boolean] }>()
+
+type Tick = Exclude<keyof TakeBackAnswers, 'whatDidNotWork'>
+const asked: readonly (readonly [Tick, string])[] = [
+  ['dropped', 'dropped or knocked over'],
+  ['wet', 'wet'],
+  ['insectsOrSmoke', 'insects, or smells of smoke'],
+]
+const seen: readonly (readonly [Tick, string])[] = [
+  ['glassWhole', 'glass whole, by torch'],
+  ['focuserSmooth', 'focuser runs smoothly'],
+  ['batteryDoorShut', 'finder off, its battery door screwed shut'],
+  ['packCharged', '12 V pack charged, its switch off'],
+]
+const tick = (answer: Tick, event: Event) => emit('set', answer, (event.target as HTMLInputElement).checked)
+</script>
+
+<template>
+  <section class="asked">
+    <h2>“What didn’t work?”</h2>
+    <textarea
+      class="field"
+      rows="2"
+      maxlength="1000"
+      aria-label="What didn’t work?"
+      placeholder="in the borrower’s words"
+      :value="answers.whatDidNotWork"
+      @input="emit('set', 'whatDidNotWork', ($event.target as HTMLTextAreaElement).value)"
+    ></textarea>
+    <h2>Asked and seen</h2>
+    <label v-for="[answer, words] in asked" :key="answer" class="check">
+      <input type="checkbox" :checked="answers[answer]" @change="tick(answer, $event)" /> {{ words }}
+    </label>
+    <template v-for="[answer, words] in seen" :key="answer">
+      <label v-if="answer !== 'packCharged' || hasPack" class="check">
+        <input type="checkbox" :checked="answers[answer]" @change="tick(answer, $event)" /> {{ words }}
+      </label>
+    </template>
+    <label class="check">
+      <input type="checkbox" :checked="answers.sunFilterFound" @change="tick('sunFilterFound', $event)" /> a sun
+      filter that screws into an eyepiece lies in the case
+    </label>
+    <p v-if="answers.wet" class="means">
+      Caps off, open, in a dry room: {{ DRYING_HOURS }} hours at least before any cap goes on.
+    </p>
+    <p v-if="answers.insectsOrSmoke" class="means">Into a sealed bag, apart from the other kits.</p>
+    <p v-if="answers.sunFilterFound" class="means rust">
+      Take it out now and keep it: such filters crack in use. It is withdrawn, never lent again.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.asked {
+  display: grid;
+  gap: 5px;
+}
+
+h2 {
+  margin-top: 4px;
+}
+
+.check {
+  display: flex;
+  gap: 9px;
+  align-items: flex-start;
+  font-size: 14px;
+}
+
+.check input {
+  flex: none;
+  width: 17px;
+  height: 17px;
+  margin: 1px 0 0;
+  accent-color: var(--night);
+}
+
+.means {
+  padding-left: 8px;
+  border-left: 3px double var(--rust-pale);
+  font-size: 14px;
+}
+
+@media (pointer: coarse) {
+  .check {
+    min-height: 40px;
+    align-items: center;
+  }
+}
+</style>

@@ -1,0 +1,133 @@
+<script setup lang="ts">
+import type { CellAnswer } from '@binoculum/contract'
+import { onMounted, ref, useTemplateRef } from 'vue'
+
+/** A coin cell is missing: nothing else goes on until the borrower has been asked and the answer is written down. */
+const { emergencyLine, contact, borrower } = defineProps<{
+  emergencyLine: string
+  contact: string
+  borrower: string
+}>()
+const emit = defineEmits<{ answer: [answer: CellAnswer]; found: [] }>()
+
+const dialog = useTemplateRef<HTMLDialogElement>('dialog')
+const whereIsIt = ref('')
+const couldAChildHaveIt = ref<CellAnswer['couldAChildHaveIt'] | null>(null)
+const spokeTo = ref('')
+const words = { no: 'no', 'not-sure': 'not sure', yes: 'yes' } as const
+
+function keep() {
+  if (couldAChildHaveIt.value === null) return
+  emit('answer', {
+    whereIsIt: whereIsIt.value.trim(),
+    couldAChildHaveIt: couldAChildHaveIt.value,
+    spokeTo: spokeTo.value.trim(),
+  })
+}
+onMounted(() => dialog.value?.showModal())
+</script>
+
+<template>
+  <dialog ref="dialog" class="cell-alarm" role="alertdialog" aria-labelledby="cell-title" @cancel.prevent>
+    <h2 id="cell-title">A coin cell is missing. Speak to the borrower now.</h2>
+    <p>Swallowed by a child it burns within two hours, often before anyone notices.</p>
+    <p v-if="couldAChildHaveIt !== 'no'" class="act">
+      If a child may have it, act at once, do not wait for signs: <strong>{{ emergencyLine }}</strong>
+    </p>
+    <p>
+      {{ borrower }}, if no longer at the desk: <strong>{{ contact }}</strong>
+    </p>
+    <form @submit.prevent="keep">
+      <label class="labelled">
+        <span>Where is it?</span>
+        <input
+          v-model="whereIsIt"
+          class="field"
+          required
+          minlength="3"
+          maxlength="500"
+          placeholder="in the borrower’s words"
+        />
+      </label>
+      <fieldset>
+        <legend>Could a child have it?</legend>
+        <label v-for="(text, answer) in words" :key="answer" class="choice">
+          <input v-model="couldAChildHaveIt" type="radio" name="child" :value="answer" required /> {{ text }}
+        </label>
+      </fieldset>
+      <label class="labelled">
+        <span>Whom did you speak to?</span>
+        <input v-model="spokeTo" class="field" required minlength="2" maxlength="120" />
+      </label>
+      <div class="ways">
+        <button type="submit" class="button main big">Write it down, and hold the kit</button>
+        <button type="button" class="button big" @click="emit('found')">It is here after all</button>
+      </div>
+    </form>
+    <p class="second">Local rules and medical advice come before anything written here.</p>
+  </dialog>
+</template>
+
+<style scoped>
+.cell-alarm {
+  width: min(620px, 94vw);
+  padding: 22px 26px;
+  border: 6px double var(--rust);
+  border-radius: 4px;
+  background: var(--card);
+  color: var(--ink);
+}
+
+.cell-alarm::backdrop {
+  background: rgb(24 46 69 / 70%);
+}
+
+h2 {
+  margin-bottom: 8px;
+  color: var(--rust);
+  font-size: 28px;
+  line-height: 34px;
+}
+
+.act {
+  margin: 8px 0;
+  padding: 8px 12px;
+  border: 1px solid var(--rust);
+  color: var(--rust);
+  font-size: 18px;
+  line-height: 26px;
+}
+
+form {
+  display: grid;
+  gap: 12px;
+  margin: 14px 0 10px;
+}
+
+fieldset {
+  display: flex;
+  gap: 22px;
+  margin: 0;
+  padding: 0;
+  border: 0;
+}
+
+legend {
+  margin-bottom: 4px;
+  font: italic 400 16px var(--serif);
+  color: var(--quiet);
+}
+
+.choice {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  min-height: 36px;
+}
+
+.ways {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+}
+</style>

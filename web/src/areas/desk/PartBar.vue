@@ -1,0 +1,287 @@
+<script setup lang="ts">
+import type { LookAlike, Part } from '@binoculum/contract'
+import { massText, type Mark } from '@binoculum/core'
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import { ApiError, api } from '../../shared/api/client.ts'
+import PencilMark from '../../shared/drawings/PencilMark.vue'
+import KeyCap from '../../shared/keys/KeyCap.vue'
+import type { DraftMark } from './take-back-state.ts'
+
+/** The part the pencil stands at: what to look for, and every mark with its key. */
+const {
+  part,
+  number,
+  own = null,
+  lookAlikes,
+  branchId,
+  looked,
+  total,
+} = defineProps<{
+  part: Part
+  number: number
+  own?: DraftMark | null
+  lookAlikes: readonly LookAlike[]
+  branchId: string
+  looked: number
+  total: number
+}>()
+const emit = defineEmits<{
+  mark: [mark: Mark, rest?: Partial<DraftMark>]
+  detail: [rest: Partial<DraftMark>]
+  count: [step: number]
+  rest: []
+}>()
+
+const asks = ref<'nothing' | 'note' | 'wrong'>('nothing')
+const noteBox = useTemplateRef<HTMLInputElement>('noteBox')
+const noteText = ref('')
+const wrongText = ref('')
+const trouble = ref('')
+const picks = computed(() => lookAlikes.filter(({ replaces }) => replaces.includes(part.id)).slice(0, 7))
+const present = computed(() => own?.presentCount ?? part.count)
+
+function openNote() {
+  noteText.value = own?.note ?? ''
+  asks.value = 'note'
+  void nextTick(() => noteBox.value?.focus())
+}
+function keepNote() {
+  const note = noteText.value.trim()
+  asks.value = 'nothing'
+  if (own && own.mark !== 'unseen') emit('detail', { note })
+  else emit('mark', 'damaged', { note })
+}
+function openWrong() {
+  wrongText.value = own?.wrongItem ?? ''
+  asks.value = 'wrong'
+}
+function keepWrong(wrongItem: string) {
+  asks.value = 'nothing'
+  emit('mark', 'wrong', { wrongItem })
+}
+const lackedWords = (thing: LookAlike) =>
+  thing.hazard
+    ? 'never stays in a case'
+    : thing.lackedBy.length > 0
+      ? `${thing.lackedBy.map(({ name }) => name).join(', ')} ${thing.lackedBy.length > 1 ? 'lack' : 'lacks'} one`
+      : thing.massG === null
+        ? ''
+        : massText(thing.massG)
+
+async function addPicture(event: Event) {
+  const file = (event.target as HTMLInputElement).files?.[0]
+  if (!file) return
+  trouble.value = ''
+  try {
+    const { id } = await api.upload<{ id: string }>(`/api/pictures?branchId=${branchId}`, file)
+    const pictureIds = [...(own?.pictureIds ?? []), id].slice(-4)
+    if (own && own.mark !== 'unseen') emit('detail', { pictureIds })
+    else emit('mark', 'damaged', { pictureIds })
+  } catch (error) {
+    if (!(error instanceof ApiError)) throw error
+    trouble.value = error.message
+  }
+}
+
+watch(
+  () => part.id,
+  () => {
+    asks.value = 'nothing'
+    trouble.value = ''
+  },
+)
+
+/** Keys of what is asked just now; null where the card's own keys hold. */
+const keys = computed(() => {
+  if (asks.value !== 'wrong') return null
+  return {
+    Escape: () => (asks.value = 'nothing'),
+    ...Object.fromEntries(picks.value.map(({ name }, index) => [String(index + 1), () => keepWrong(name)])),
+  }
+})
+defineExpose({ openNote, openWrong, keys })
+</script>
+
+<template>
+  <div class="part-bar">
+    <p class="what">
+      <strong class="night">{{ number }} {{ part.name }}</strong> {{ part.lookFor }}.
+      <span v-if="part.lookEveryTime" class="brass">Look every time.</span>
+      <span class="quiet looked">{{ looked }} of {{ total }} looked at</span>
+    </p>
+    <div v-if="own && own.pictureIds.length > 0" class="pictures">
+      <a v-for="id in own.pictureIds" :key="id" :href="`/api/pictures/${id}`" target="_blank" rel="noopener">
+        <img :src="`/api/pictures/${id}`" :alt="`Picture of ${part.name}`" width="64" height="48" />
+      </a>
+    </div>
+    <form v-if="asks === 'note'" class="line" @submit.prevent="keepNote">
+      <input
+        ref="noteBox"
+        v-model="noteText"
+        class="field"
+        maxlength="500"
+        aria-label="Note on this part"
+        placeholder="What is it? Enter when done"
+        @keydown.esc="asks = 'nothing'"
+      />
+      <button type="submit" class="button">Keep</button>
+    </form>
+    <div v-else-if="asks === 'wrong'" class="wrong" role="group" aria-label="What lies here instead?">
+      <p class="quiet">What lies here instead?</p>
+      <button
+        v-for="(thing, index) in picks"
+        :key="thing.id"
+        type="button"
+        :class="['mark-button', { hazard: thing.hazard }]"
+        @click="keepWrong(thing.name)"
+      >
+        <KeyCap :name="String(index + 1)" /> {{ thing.name }} <span class="second">{{ lackedWords(thing) }}</span>
+      </button>
+      <form class="line" @submit.prevent="keepWrong(wrongText.trim())">
+        <input
+          v-model="wrongText"
+          class="field"
+          maxlength="120"
+          aria-label="Something else"
+          placeholder="something else: what?"
+        />
+        <button type="submit" class="button">Keep</button>
+        <button type="button" class="link-button" @click="asks = 'nothing'">leave</button>
+      </form>
+    </div>
+    <div v-else class="marks">
+      <button type="button" class="mark-button" @click="emit('mark', 'present')">
+        <KeyCap name="Space" /><PencilMark mark="present" /> present
+      </button>
+      <button type="button" class="mark-button" @click="emit('mark', 'missing')">
+        <KeyCap name="m" /><PencilMark mark="missing" /> missing
+      </button>
+      <button type="button" class="mark-button" @click="emit('mark', 'damaged')">
+        <KeyCap name="d" /><PencilMark mark="damaged" /> damaged
+      </button>
+      <button type="button" class="mark-button" @click="openWrong">
+        <KeyCap name="w" /><PencilMark mark="wrong" /> wrong
+      </button>
+      <button type="button" class="mark-button" @click="openNote"><KeyCap name="n" /> note</button>
+      <label class="mark-button picture">
+        picture
+        <input
+          type="file"
+          accept="image/*"
+          capture="environment"
+          :aria-label="`Picture of ${part.name}`"
+          @change="addPicture"
+        />
+      </label>
+      <template v-if="part.count > 1">
+        <button type="button" class="mark-button" aria-label="one fewer" @click="emit('count', -1)">
+          <KeyCap name="−" />
+        </button>
+        <span class="counted">{{ present }} of {{ part.count }}</span>
+        <button type="button" class="mark-button" aria-label="one more" @click="emit('count', 1)">
+          <KeyCap name="+" />
+        </button>
+      </template>
+      <button type="button" class="mark-button" @click="emit('rest')"><KeyCap name="a" /> all the rest</button>
+    </div>
+    <p v-if="trouble" class="rust second" role="alert">{{ trouble }}</p>
+  </div>
+</template>
+
+<style scoped>
+.part-bar {
+  padding: 8px 14px 10px;
+  border-top: 1px solid var(--brass);
+  background: var(--card);
+}
+
+.night {
+  color: var(--night);
+}
+
+.looked {
+  float: right;
+}
+
+.marks,
+.wrong {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  align-items: center;
+  margin-top: 7px;
+}
+
+.wrong p {
+  flex-basis: 100%;
+}
+
+.mark-button {
+  display: flex;
+  gap: 7px;
+  align-items: center;
+  min-height: 38px;
+  padding: 2px 8px;
+  border: 1px solid var(--rule-strong);
+  border-radius: 4px;
+  background: var(--paper);
+  color: var(--ink);
+  font: inherit;
+  font-size: 14px;
+  cursor: pointer;
+}
+
+.mark-button:hover {
+  border-color: var(--night);
+}
+
+.mark-button.hazard {
+  border-color: var(--rust);
+  color: var(--rust);
+}
+
+.picture {
+  position: relative;
+  overflow: hidden;
+}
+
+.picture input {
+  position: absolute;
+  inset: 0;
+  opacity: 0;
+  cursor: pointer;
+}
+
+.picture:focus-within {
+  outline: 2px solid var(--night);
+  outline-offset: 2px;
+}
+
+.counted {
+  font-size: 14px;
+}
+
+.line {
+  display: flex;
+  flex: 1;
+  gap: 8px;
+  margin-top: 6px;
+}
+
+.pictures {
+  display: flex;
+  gap: 6px;
+  margin-top: 6px;
+}
+
+.pictures img {
+  border: 1px solid var(--rule-strong);
+  object-fit: cover;
+}
+
+@media (pointer: coarse) {
+  .mark-button {
+    min-height: 44px;
+  }
+}
+</style>

@@ -1,0 +1,313 @@
+<script setup lang="ts">
+import type { TakenWeighing } from '@binoculum/contract'
+import {
+  differenceText,
+  explanationClause,
+  massText,
+  parseMassG,
+  saysNothing,
+  weightSentence,
+  type Explanation,
+} from '@binoculum/core'
+import { computed, ref, watch } from 'vue'
+import SignedBar from '../../shared/drawings/SignedBar.vue'
+import { scaleKind, useScale } from '../../shared/devices/scale.ts'
+import { groupsOf, groupWords, useWeighIn, type WeighInGiven } from './use-weigh-in.ts'
+
+const { given } = defineProps<{ given: WeighInGiven }>()
+const emit = defineEmits<{
+  weigh: [taken: TakenWeighing]
+  clear: [group: string]
+  /** Parts that the chosen explanation names: they are looked for first. */
+  look: [partIds: readonly string[]]
+}>()
+
+const groups = computed(() => groupsOf(given.kit))
+const group = ref(groups.value[0]?.name ?? '')
+const chosen = computed(() => groups.value.find(({ name }) => name === group.value) ?? groups.value[0])
+const taken = computed(() => given.weighings.find((each) => each.group === group.value) ?? null)
+const typed = ref('')
+const container = ref('')
+const trouble = ref<string | null>(null)
+const scale = useScale()
+
+const { explained, progress, problem, verdict, tooLight, nameOf, stop } = useWeighIn(() => given)
+const weight = computed(() => explained.value?.groups.find((each) => each.group === group.value) ?? null)
+const sentence = computed(() => (verdict.value ? weightSentence(verdict.value, nameOf) : ''))
+const ways = computed(
+  () => explained.value?.explanations.filter(({ probability }) => probability > 0.005).slice(0, 4) ?? [],
+)
+const isHeld = (name: string) => given.weighings.some((each) => each.group === name)
+
+const inGrams = (text: string) => parseMassG(text, 'g', text.includes(',') && !text.includes('.') ? ',' : '.')
+
+function keep(measuredG: number, scaleStepG: number, source: 'scale' | 'typed') {
+  const box = container.value.trim() === '' ? { ok: true as const, value: 0 } : inGrams(container.value)
+  if (!box.ok) return void (trouble.value = `“${container.value}” is not a mass; write for example 350 g.`)
+  trouble.value = null
+  emit('weigh', { group: group.value, measuredG, scaleStepG, containerG: box.value, source })
+}
+
+function keepTyped() {
+  if (typed.value.trim() === '') return
+  const mass = inGrams(typed.value)
+  if (!mass.ok) return void (trouble.value = `“${typed.value}” is not a mass; write for example 528 g or 14.63 kg.`)
+  keep(mass.value, chosen.value?.scaleStepG ?? 1, 'typed')
+}
+
+function keepShown() {
+  const reading = scale.settled.value
+  if (reading) keep(Math.max(reading.massG, 0), reading.stepG, 'scale')
+}
+
+const choose = ({ missing, swapped }: Explanation) =>
+  emit(
+    'look',
+    [...missing, ...swapped].map(({ id }) => id),
+  )
+const massOf = ({ missing }: Explanation) =>
+  missing.reduce(
+    (sum, { id, count }) => sum + count * (given.kit.parts.find((part) => part.id === id)?.massG ?? 0),
+    0,
+  )
+
+watch(group, () => {
+  typed.value = ''
+  trouble.value = null
+})
+</script>
+
+<template>
+  <section class="weigh-in" aria-label="Weigh-in">
+    <h2>
+      Weigh-in <em>{{ chosen ? `steps of ${massText(chosen.scaleStepG)}` : '' }}</em>
+    </h2>
+    <div class="groups" role="tablist" aria-label="What is on the scale">
+      <button
+        v-for="each in groups"
+        :key="each.name"
+        type="button"
+        role="tab"
+        :aria-selected="each.name === group"
+        :class="['group', { chosen: each.name === group, weighed: isHeld(each.name) }]"
+        @click="group = each.name"
+      >
+        {{ groupWords(each.name) }}<span v-if="isHeld(each.name)" aria-label="weighed"> ✓</span>
+      </button>
+    </div>
+
+    <form v-if="!taken" class="entry" @submit.prevent="keepTyped">
+      <input
+        v-model="typed"
+        class="field"
+        :aria-label="`Weight of the ${groupWords(group)}`"
+        placeholder="g, kg, lb or oz"
+        inputmode="decimal"
+      />
+      <input
+        v-model="container"
+        class="field box"
+        aria-label="Weight of the container"
+        placeholder="box"
+        title="What the box or bag on the scale weighs, if any"
+      />
+      <button type="submit" class="button">Keep</button>
+    </form>
+    <div v-if="!taken && scaleKind !== 'none'" class="from-scale">
+      <button v-if="!scale.isOpen.value" type="button" class="button" @click="scale.open()">Read the scale</button>
+      <template v-else>
+        <span class="shown" aria-live="polite">{{
+          scale.shown.value ? massText(scale.shown.value.massG) : '–'
+        }}</span>
+        <button type="button" class="button" :disabled="!scale.settled.value" @click="keepShown">
+          {{ scale.settled.value ? 'Take it' : 'coming to rest …' }}
+        </button>
+      </template>
+      <p v-if="scale.trouble.value" class="rust second" role="status">{{ scale.trouble.value }}</p>
+    </div>
+    <p v-if="trouble" class="rust second" role="alert">{{ trouble }}</p>
+
+    <template v-if="taken && weight">
+      <dl>
+        <dt>expected</dt>
+        <dd>
+          <b>{{ massText(weight.expectedG) }}</b>
+          <span class="second">{{
+            weight.compared === 'baseline' ? 'own last complete weighing' : 'from its card'
+          }}</span>
+        </dd>
+        <dt>measured</dt>
+        <dd>
+          <b>{{ massText(weight.measuredG) }}</b>
+          <span class="second">{{ taken.source === 'scale' ? 'from the scale' : 'typed in' }}</span>
+          <button type="button" class="link-button second" @click="emit('clear', group)">again</button>
+        </dd>
+      </dl>
+      <div class="difference">
+        <output :class="['figure', { off: !weight.consistent }]">{{ differenceText(weight.differenceG) }}</output>
+        <SignedBar
+          :value="weight.differenceG"
+          :limit="weight.smallestVisibleG"
+          :label="`${differenceText(weight.differenceG)}; a loss shows from ${massText(weight.smallestVisibleG)}`"
+        />
+      </div>
+      <p class="second">a loss shows from {{ massText(weight.smallestVisibleG) }}</p>
+    </template>
+    <p v-if="progress !== null" class="second" role="status">
+      trying sets: {{ Math.round(progress * 100) }} %
+      <button type="button" class="link-button" @click="stop">stop</button>
+    </p>
+    <p v-if="problem" class="rust second">{{ problem }}</p>
+    <p v-if="sentence" class="says" role="status">{{ sentence }}</p>
+    <ul v-if="verdict && verdict.code !== 'ALL_THERE' && verdict.code !== 'NOTHING_FITS'" class="ways">
+      <li v-for="(way, index) in ways" :key="index">
+        <button v-if="!saysNothing(way)" type="button" class="way" @click="choose(way)">
+          <span>{{ explanationClause(way, nameOf) }}</span>
+          <span class="second">{{ massText(massOf(way)) }}, leaves {{ differenceText(way.residualG) }}</span>
+          <span class="share">{{ Math.round(way.probability * 100) }} %</span>
+        </button>
+        <p v-else class="way">
+          <span>nothing missing</span>
+          <span class="second">leaves {{ differenceText(way.residualG) }}</span>
+          <span class="share">{{ Math.round(way.probability * 100) }} %</span>
+        </p>
+      </li>
+    </ul>
+    <p v-if="taken && tooLight.length > 0" class="second">
+      too light to tell: {{ tooLight.slice(0, 4).map(nameOf).join(', ') }}{{ tooLight.length > 4 ? ' …' : '' }}; look
+      at
+      {{ tooLight.length === 1 ? 'it' : 'them' }}
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.weigh-in {
+  display: grid;
+  gap: 5px;
+}
+
+.groups {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 12px;
+}
+
+.group {
+  padding: 2px 0;
+  border: 0;
+  border-bottom: 2px solid transparent;
+  background: none;
+  color: var(--quiet);
+  font: 400 14px/20px var(--sans);
+  cursor: pointer;
+}
+
+.group.chosen {
+  border-color: var(--night);
+  color: var(--night);
+}
+
+.group.weighed {
+  color: var(--ink);
+}
+
+.entry {
+  display: grid;
+  grid-template-columns: 1fr 64px auto;
+  gap: 6px;
+}
+
+.from-scale {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  align-items: center;
+}
+
+.shown {
+  min-width: 96px;
+  font-size: 24px;
+  font-weight: 640;
+}
+
+dl {
+  display: grid;
+  grid-template-columns: 68px 1fr;
+  gap: 1px 6px;
+  margin: 0;
+}
+
+dt {
+  color: var(--quiet);
+}
+
+dd {
+  display: flex;
+  gap: 8px;
+  align-items: baseline;
+  margin: 0;
+}
+
+.difference {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+}
+
+.figure {
+  min-width: 100px;
+  font-size: 34px;
+  font-weight: 640;
+  line-height: 40px;
+}
+
+.figure.off {
+  color: var(--rust);
+}
+
+.says {
+  font-weight: 640;
+}
+
+.ways {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+.way {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 0 8px;
+  width: 100%;
+  margin: 0;
+  padding: 4px 0;
+  border: 0;
+  border-top: 1px solid var(--rule);
+  background: none;
+  color: var(--ink);
+  font: 400 14px/18px var(--sans);
+  text-align: left;
+}
+
+button.way {
+  cursor: pointer;
+}
+
+button.way:hover span:first-child {
+  text-decoration: underline;
+}
+
+.share {
+  grid-row: 1;
+  grid-column: 2;
+}
+
+@media (pointer: coarse) {
+  .group,
+  button.way {
+    min-height: 40px;
+  }
+}
+</style>

@@ -1,0 +1,107 @@
+import type { KitSheet, LookAlike, Part, TakenWeighing } from '@binoculum/contract'
+import {
+  tooLightToTell,
+  weighInInput,
+  weightVerdict,
+  type ExplainWeightInput,
+  type ForeignPart,
+  type WeighedLine,
+} from '@binoculum/core'
+import { computed } from 'vue'
+import { useExplainedWeight } from '../../shared/use-explained-weight.ts'
+import type { DraftMark } from './take-back-state.ts'
+
+/** How many sets are worth the wait: four pieces gone, or one thing of another kit with two gone. */
+const MAX_MISSING = 4
+const MAX_SWAPS = 1
+const FOREIGN_AT_MOST = 12
+const DEFAULT_LOSS_CHANCE = 0.02
+
+export interface WeighInGiven {
+  readonly kit: KitSheet
+  readonly marks: Readonly<Record<string, DraftMark>>
+  readonly weighings: readonly TakenWeighing[]
+  readonly lookAlikes: readonly LookAlike[]
+  readonly lossChances: Readonly<Record<string, number>>
+}
+
+/** Groups that can be weighed, the whole kit last. */
+export function groupsOf(
+  kit: KitSheet,
+): readonly { readonly name: string; readonly scaleStepG: number; readonly parts: readonly Part[] }[] {
+  const named = kit.weighGroups
+    .map((group) => ({ ...group, parts: kit.parts.filter(({ weighGroup }) => weighGroup === group.name) }))
+    .filter(({ parts }) => parts.length > 0)
+  return [...named, { name: '', scaleStepG: 10, parts: kit.parts }]
+}
+
+export const groupWords = (name: string): string => (name === '' ? 'whole kit' : name)
+
+function linesOf(
+  { kit, marks, lossChances }: WeighInGiven,
+  lookAlikes: readonly LookAlike[],
+): readonly WeighedLine[] {
+  return kit.parts.map((part) => {
+    const own = marks[part.id]
+    const wrong = own?.mark === 'wrong' ? lookAlikes.find(({ name }) => name === own.wrongItem) : undefined
+    return {
+      id: part.id,
+      name: part.name,
+      massG: part.massG,
+      toleranceG: part.toleranceG,
+      count: part.count,
+      group: part.weighGroup,
+      mark: own?.mark ?? 'unseen',
+      presentCount: own?.presentCount ?? 0,
+      wrongItemId: wrong?.id ?? null,
+      lossChanceFraction: lossChances[part.id] ?? DEFAULT_LOSS_CHANCE,
+    }
+  })
+}
+
+const foreignOf = (lookAlikes: readonly LookAlike[], kit: KitSheet): readonly ForeignPart[] =>
+  lookAlikes
+    .filter(({ massG }) => massG !== null)
+    .slice(0, FOREIGN_AT_MOST)
+    .map(({ id, massG, toleranceG, replaces }) => ({
+      id,
+      massG: massG ?? 0,
+      toleranceG: toleranceG ?? 2,
+      replaces: replaces.filter((partId) => kit.parts.some((part) => part.id === partId)),
+    }))
+
+/** What the scale says of this kit as far as it is marked, explained in a worker. */
+export function useWeighIn(given: () => WeighInGiven | null) {
+  const question = computed<ExplainWeightInput | null>(() => {
+    const now = given()
+    if (!now || now.weighings.length === 0) return null
+    const lines = linesOf(now, now.lookAlikes)
+    if (lines.every(({ massG }) => massG === null)) return null
+    const weighings = now.weighings.map((taken) => {
+      const baseline = now.kit.baselines.find(({ group }) => group === taken.group)
+      return {
+        ...(taken.group === '' ? {} : { group: taken.group }),
+        measuredG: taken.measuredG - taken.containerG,
+        scaleResolutionG: taken.scaleStepG,
+        ...(baseline ? { baselineG: baseline.measuredG } : {}),
+      }
+    })
+    const input = weighInInput({ lines, weighings, foreign: foreignOf(now.lookAlikes, now.kit) })
+    return { ...input, maxMissing: MAX_MISSING, maxSwaps: MAX_SWAPS, limit: 12 }
+  })
+  const weight = useExplainedWeight(() => question.value)
+  const nameOf = (id: string): string => {
+    const now = given()
+    const part = now?.kit.parts.find((each) => each.id === id)
+    return part?.name ?? now?.lookAlikes.find((thing) => thing.id === id)?.name ?? id
+  }
+  return {
+    ...weight,
+    nameOf,
+    verdict: computed(() => weight.explained.value && weightVerdict(weight.explained.value)),
+    tooLight: computed(() => {
+      const now = given()
+      return now && weight.explained.value ? tooLightToTell(linesOf(now, now.lookAlikes), weight.explained.value) : []
+    }),
+  }
+}

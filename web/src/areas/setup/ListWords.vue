@@ -1,0 +1,97 @@
+<script setup lang="ts">
+import type { ListPreview } from '@binoculum/contract'
+import { MATCHED_FROM, roles } from '@binoculum/core'
+import { computed, ref } from 'vue'
+
+/** The list's words and our parts, the doubtful ones first, each with how surely they go together. */
+const { words } = defineProps<{ words: ListPreview['words'] }>()
+
+const FIRST = 8
+const all = ref(false)
+const matched = computed(
+  () => words.filter(({ confidence, decided }) => decided || confidence >= MATCHED_FROM).length,
+)
+const ordered = computed(() => [...words].sort((a, b) => a.confidence - b.confidence))
+const shown = computed(() => (all.value ? ordered.value : ordered.value.slice(0, FIRST)))
+const WIDTH = 62
+/** The bar runs from 70 to 100 %; its tick is where we stop asking. */
+const x = (confidence: number) => Math.min(Math.max((confidence - 0.7) / 0.3, 0), 1) * WIDTH
+const isSure = (word: ListPreview['words'][number]) => word.decided || word.confidence >= MATCHED_FROM
+</script>
+
+<template>
+  <section class="words">
+    <h2>
+      Its words, our parts
+      <em>{{ matched }} matched, {{ words.length - matched }} in doubt; tick: below it you are asked</em>
+    </h2>
+    <ul>
+      <li v-for="word in shown" :key="word.word">
+        <em :title="word.word">{{ word.word }}</em>
+        <b :class="{ rust: !isSure(word) }">{{ isSure(word) ? roles[word.role].words : '?' }}</b>
+        <span class="second">{{ word.decided ? 'decided' : `${Math.round(word.confidence * 100)} %` }}</span>
+        <svg v-if="!word.decided" :width="WIDTH + 8" height="12" :viewBox="`-4 0 ${WIDTH + 8} 12`" aria-hidden="true">
+          <line :x2="WIDTH" y1="6" y2="6" class="line" />
+          <line :x1="x(MATCHED_FROM)" :x2="x(MATCHED_FROM)" y1="1" y2="11" class="limit" />
+          <path v-if="word.confidence < 0.7" d="M-4 6l7-3.4v6.8z" class="off" />
+          <circle v-else :cx="x(word.confidence)" cy="6" r="3" :class="{ off: !isSure(word) }" />
+        </svg>
+        <i v-else></i>
+      </li>
+    </ul>
+    <p v-if="words.length > FIRST">
+      <button type="button" class="link-button" @click="all = !all">
+        {{ all ? 'Fewer' : `All ${words.length} words` }}
+      </button>
+      <span class="second"> What you decide is remembered for the next list.</span>
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.words {
+  margin-top: 12px;
+}
+
+ul {
+  display: grid;
+  grid-template-columns: repeat(2, minmax(0, 1fr));
+  gap: 0 24px;
+  margin: 4px 0 6px;
+  padding: 0;
+  list-style: none;
+}
+
+li {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) 48px 70px;
+  gap: 8px;
+  align-items: center;
+  min-height: 28px;
+  border-bottom: 1px solid var(--rule);
+}
+
+li em,
+li b {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.line {
+  stroke: var(--rule-strong);
+}
+
+.limit {
+  stroke: var(--brass);
+  stroke-width: 1.9;
+}
+
+circle {
+  fill: var(--ink);
+}
+
+.off {
+  fill: var(--rust);
+}
+</style>

@@ -1,0 +1,53 @@
+<script setup lang="ts">
+import type { ModelList } from '@binoculum/contract'
+import { families } from '@binoculum/core'
+import { useLoaded } from '../../../shared/api/use-loaded.ts'
+import ProblemNote from '../../../shared/ProblemNote.vue'
+import SetupTabs from '../SetupTabs.vue'
+
+const { data, problem, reload } = useLoaded<ModelList>('/api/models')
+const kitWords = (kits: readonly string[]) =>
+  kits.length === 0 ? 'no kit yet' : kits.length > 5 ? `${kits.slice(0, 4).join(', ')} and ${kits.length - 4} more` : kits.join(', ')
+</script>
+
+<template>
+  <main class="page">
+    <SetupTabs />
+    <h1>Models</h1>
+    <p class="quiet">What the kits of a model have in their cases, in which order, how heavy, and how much it is needed.</p>
+    <ProblemNote :problem="problem" @retry="reload" />
+    <p v-if="data && data.models.length === 0">
+      No model yet. <RouterLink to="/setup/bring-in">Bring in a list</RouterLink>: each kit brings its model.
+    </p>
+    <ul v-if="data">
+      <li v-for="model in data.models" :key="model.id">
+        <RouterLink :to="`/setup/models/${model.id}`" class="serif">{{ model.name }}</RouterLink>
+        <span class="second">{{ families[model.family] }}</span>
+        <span>{{ model.parts }} parts</span>
+        <span class="quiet">{{ kitWords(model.kits) }}</span>
+      </li>
+    </ul>
+  </main>
+</template>
+
+<style scoped>
+ul {
+  max-width: 980px;
+  margin: 14px 0 0;
+  padding: 0;
+  list-style: none;
+}
+
+li {
+  display: grid;
+  grid-template-columns: minmax(0, 1.4fr) minmax(0, 1fr) 80px minmax(0, 1.6fr);
+  gap: 16px;
+  align-items: baseline;
+  padding: 7px 0;
+  border-bottom: 1px solid var(--rule);
+}
+
+.serif {
+  font-size: 19px;
+}
+</style>

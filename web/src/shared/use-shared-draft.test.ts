@@ -1,0 +1,104 @@
+import type { Draft, DraftEntries, LiveEvent } from '@binoculum/contract'
+import { effectScope, type EffectScope } from 'vue'
+import { useSharedDraft, type SharedDraft } from './use-shared-draft.ts'
+
+const path = '/api/loans/11111111-1111-4111-8111-111111111111/draft'
+let kept: Map<string, unknown>
+let theirs: Draft
+let line: 'up' | 'down' | 'closed'
+let tell: (event: LiveEvent | 'reconnected') => void
+let scopes: EffectScope[] = []
+
+const store = {
+  read: async <T>(key: string) => (structuredClone(kept.get(key)) as T | undefined) ?? null,
+  write: async (key: string, value: unknown) => void kept.set(key, structuredClone(value)),
+  remove: async (key: string) => void kept.delete(key),
+}
+
+beforeEach(() => {
+  kept = new Map()
+  theirs = { entries: {}, version: 0 }
+  line = 'up'
+  globalThis.fetch = (async (_path: string, options: RequestInit) => {
+    if (line === 'down') throw new TypeError('failed to fetch')
+    if (line === 'closed')
+      return new Response(JSON.stringify({ error: { code: 'LOAN_CLOSED', message: '' } }), { status: 409 })
+    if (options.method === 'POST') {
+      const sent = (JSON.parse(String(options.body)) as { entries: DraftEntries }).entries
+      theirs = { entries: { ...theirs.entries, ...sent }, version: theirs.version + 1 }
+    }
+    return new Response(JSON.stringify(theirs))
+  }) as typeof fetch
+})
+afterEach(() => {
+  scopes.forEach((scope) => scope.stop())
+  scopes = []
+})
+
+async function open(): Promise<SharedDraft> {
+  const scope = effectScope()
+  scopes.push(scope)
+  const draft = scope.run(() =>
+    useSharedDraft(path, 'take-back 1', () => 'Kofi', { store, hear: (listener) => void (tell = listener) }),
+  )
+  if (!draft) throw new Error('no draft')
+  await until(() => draft.ready.value)
+  return draft
+}
+async function until(is: () => boolean) {
+  for (let tries = 0; tries < 200 && !is(); tries++) await new Promise((resolve) => setTimeout(resolve, 10))
+  expect(is()).toBe(true)
+}
+
+it('is kept here at once and on the server soon after', async () => {
+  const draft = await open()
+  draft.set('mark a', 'present')
+  expect(draft.get('mark a', 'unseen')).toBe('present')
+  await until(() => draft.unsent.value === 0)
+  expect(theirs.entries['mark a']).toMatchObject({ value: 'present', by: 'Kofi' })
+})
+
+it('without a line it goes on, survives a closed window, and sends what waits when the line is back', async () => {
+  const first = await open()
+  line = 'down'
+  first.set('mark a', 'missing')
+  await until(() => first.offlineSince.value !== null)
+  scopes.forEach((scope) => scope.stop())
+  const second = await open()
+  expect(second.get('mark a', 'unseen')).toBe('missing')
+  expect([second.wasKept.value, second.unsent.value]).toEqual([true, 1])
+  line = 'up'
+  await second.tryNow()
+  await until(() => second.unsent.value === 0 && second.offlineSince.value === null)
+  expect(theirs.entries['mark a']?.value).toBe('missing')
+})
+
+it('another desk’s mark comes in, and the later one stays', async () => {
+  const draft = await open()
+  draft.set('mark a', 'present')
+  await until(() => draft.unsent.value === 0)
+  const later = { value: 'missing', atMs: Date.now() + 50, by: 'Ines' }
+  theirs = { entries: { ...theirs.entries, 'mark a': later }, version: theirs.version + 1 }
+  tell({ kind: 'draft', loanId: '11111111-1111-4111-8111-111111111111', branchId: '', version: theirs.version })
+  await until(() => draft.get<string>('mark a', '') === 'missing')
+})
+
+it('two changes within a millisecond keep their order', async () => {
+  const draft = await open()
+  draft.set('mark a', 'present')
+  draft.set('mark a', 'missing')
+  draft.set('mark a', 'present')
+  await until(() => draft.unsent.value === 0)
+  expect(theirs.entries['mark a']?.value).toBe('present')
+})
+
+it('a loan that another desk has closed is no draft any more', async () => {
+  const draft = await open()
+  line = 'closed'
+  draft.set('mark a', 'present')
+  await until(() => draft.closed.value)
+  expect(kept.size).toBe(1)
+  await draft.discard()
+  draft.set('mark b', 'present')
+  expect(kept.size).toBe(0)
+})

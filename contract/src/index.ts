@@ -209,3 +209,12 @@ export {
   type LiveEvent,
 } from './drafts.ts'
 export { ARCHIVE_FORMAT, ARCHIVE_VERSION, archiveSchema, archiveResultSchema, type Archive } from './archive.ts'
+export {
+  pageItemSchema,
+  printedSchema,
+  printKinds,
+  printQuerySchema,
+  type Printed,
+  type PrintKind,
+  type PrintQuery,
+} from './printing.ts'

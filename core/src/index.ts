@@ -57,13 +57,12 @@ export {
   type RowProblem,
   type RowProblemCode,
 } from './contents/contents-list.ts'
+export { conditions, type Condition } from './readiness/condition.ts'
 export {
-  conditions,
   hazardCodes,
   judgeReadiness,
   neededReadings,
   readingKinds,
-  type Condition,
   type HazardCode,
   type JudgedModel,
   type JudgedPart,
@@ -168,3 +167,38 @@ export {
 export { lookAlikeRoles } from './contents/look-alikes.ts'
 export { missingPartsLetter, NAME_PLACEHOLDER, withName, type Letter } from './words/letter.ts'
 export { changesOf, type ExistingPart, type ListChange } from './contents/list-changes.ts'
+export {
+  fitted,
+  papers,
+  sizeThatFits,
+  wrapped,
+  type Codes,
+  type DrawnCode,
+  type Fill,
+  type Measure,
+  type PageFont,
+  type PageItem,
+  type Paper,
+  type PrintedPage,
+  type Printer,
+} from './printing/page-items.ts'
+export {
+  labelPages,
+  labelSheet,
+  SMALLEST_MM,
+  type CodeLabel,
+  type Label,
+  type LabelSheet,
+  type PouchLabel,
+} from './printing/label-sheet.ts'
+export { contentsCardPages, type CardKit, type CardPart } from './printing/contents-card.ts'
+export {
+  practiceCase,
+  scorePractice,
+  sightWords,
+  type PracticeCase,
+  type PracticeFault,
+  type PracticePart,
+  type PracticeScore,
+  type Sight,
+} from './practice/practice-case.ts'

@@ -16,6 +16,8 @@ import { kitRoutes } from './features/kits/routes.ts'
 import { Kits } from './features/kits/service.ts'
 import { loanRoutes } from './features/loans/routes.ts'
 import { Loans } from './features/loans/service.ts'
+import { printingRoutes } from './features/printing/routes.ts'
+import { Printing } from './features/printing/service.ts'
 import { peopleRoutes } from './features/people/routes.ts'
 import { People } from './features/people/service.ts'
 import { accessRules } from './platform/access.ts'
@@ -97,6 +99,7 @@ export async function buildApp(options: AppOptions): Promise<App> {
   })
   await typed.register(draftRoutes, { drafts: new Drafts(context, loans), live })
   await typed.register(followUpRoutes, { followUps: new FollowUps(context, kits), letters: new Letters(context) })
+  await typed.register(printingRoutes, { printing: new Printing(context, kits) })
   await typed.register(calculatorRoutes)
   await app.ready()
   return typed

@@ -234,8 +234,15 @@ it('an idempotency key of somebody else is refused by name, not as our fault', a
 describe('an empty programme behind https', () => {
   it('has one link for the first coordinator, secure cookies, and no link after that', async () => {
     const { People } = await import('../src/features/people/service.ts')
-    const other = await startTestServer({ filled: false, publicUrl: 'https://kits.example', demo: false, mail: outboxDriver, mailFrom: 'desk@x.example' })
-    const people = new People({ database: other.database, clock: () => testNow, secure: true, demo: false })
+    const other = await startTestServer({ filled: false, publicUrl: 'https://kits.example', demo: false })
+    const people = new People({
+      database: other.database,
+      clock: () => testNow,
+      secure: true,
+      demo: false,
+      mail: outboxDriver,
+      mailFrom: 'desk@x.example',
+    })
     const path = await people.firstCoordinatorLink()
     const given = {
       name: 'Ola Umber',

@@ -35,6 +35,11 @@ export function makeRouter(): Router {
         children: [
           { path: 'shelf', meta: { title: 'Shelf' }, component: () => import('./areas/shelf/ShelfPage.vue') },
           { path: 'kits/:code', meta: { title: 'Kit' }, component: () => import('./areas/shelf/KitSheetPage.vue') },
+          {
+            path: 'kits/:code/weigh',
+            meta: { title: 'Weigh' },
+            component: () => import('./areas/shelf/WeighPage.vue'),
+          },
           { path: 'desk', meta: { title: 'Desk' }, component: () => import('./areas/desk/DeskPage.vue') },
           {
             path: 'desk/hand-out/:code',
@@ -46,6 +51,16 @@ export function makeRouter(): Router {
             meta: { title: 'Take back' },
             component: () => import('./areas/desk/TakeBackPage.vue'),
           },
+          {
+            path: 'desk/follow-up',
+            meta: { title: 'Follow-up' },
+            component: () => import('./areas/desk/follow-up/FollowUpPage.vue'),
+          },
+          {
+            path: 'desk/letters',
+            meta: { title: 'Letters' },
+            component: () => import('./areas/desk/follow-up/LettersPage.vue'),
+          },
           { path: 'bench', meta: { title: 'Bench' }, component: () => import('./areas/bench/BenchPage.vue') },
           { path: 'bench/:code', meta: { title: 'Check' }, component: () => import('./areas/bench/CheckPage.vue') },
           { path: 'guides', meta: { title: 'Guides' }, component: () => import('./areas/guides/GuidesPage.vue') },
@@ -54,11 +69,41 @@ export function makeRouter(): Router {
             meta: { title: 'Guide' },
             component: () => import('./areas/guides/GuidePreviewPage.vue'),
           },
+          {
+            path: 'practice',
+            meta: { title: 'Practice' },
+            component: () => import('./areas/practice/PracticeCasePage.vue'),
+          },
           { path: 'setup', redirect: '/setup/bring-in' },
           {
             path: 'setup/bring-in',
             meta: { title: 'Bring in a list' },
             component: () => import('./areas/setup/BringInPage.vue'),
+          },
+          {
+            path: 'setup/models',
+            meta: { title: 'Models' },
+            component: () => import('./areas/setup/models/ModelsPage.vue'),
+          },
+          {
+            path: 'setup/models/:id',
+            meta: { title: 'Model' },
+            component: () => import('./areas/setup/models/ModelPage.vue'),
+          },
+          {
+            path: 'setup/drawer',
+            meta: { title: 'Drawer' },
+            component: () => import('./areas/setup/DrawerPage.vue'),
+          },
+          {
+            path: 'setup/labels',
+            meta: { title: 'Labels and cards' },
+            component: () => import('./areas/setup/LabelsPage.vue'),
+          },
+          {
+            path: 'setup/devices',
+            meta: { title: 'Devices' },
+            component: () => import('./areas/setup/devices/DevicesPage.vue'),
           },
           {
             path: 'setup/agreement',

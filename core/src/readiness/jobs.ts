@@ -1,4 +1,4 @@
-import type { Condition } from './judge.ts'
+import type { Condition } from './condition.ts'
 
 interface JobFacts {
   readonly words: string

@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { roles, type Role } from '../contents/roles.ts'
 import { reasonSentence } from '../words/readiness.ts'
-import { conditions, hazardCodes, judgeReadiness, type JudgeInput, type Reading } from './judge.ts'
+import { conditions } from './condition.ts'
+import { hazardCodes, judgeReadiness, type JudgeInput, type Reading } from './judge.ts'
 import { jobCodes } from './jobs.ts'
 
 const atUtc = '2026-03-12T18:00:00Z'

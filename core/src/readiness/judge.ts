@@ -1,9 +1,6 @@
+import { conditions, type Condition } from './condition.ts'
 import { jobFacts, type JobCode } from './jobs.ts'
 import { roleFacts, type Criticality, type Family, type Mark, type Role } from '../contents/roles.ts'
-
-/** full = fit to lend · half = lend with a note · crescent = needs the bench · new = held. */
-export const conditions = ['full', 'half', 'crescent', 'new'] as const
-export type Condition = (typeof conditions)[number]
 
 export const readingKinds = ['glass', 'stand', 'collimation', 'star', 'finder', 'pack'] as const
 export type ReadingKind = (typeof readingKinds)[number]

@@ -1,5 +1,6 @@
 import { jobFacts, type JobCode } from '../readiness/jobs.ts'
-import type { Condition, HazardCode, Reason, ReadingKind, Remedy } from '../readiness/judge.ts'
+import type { Condition } from '../readiness/condition.ts'
+import type { HazardCode, Reason, ReadingKind, Remedy } from '../readiness/judge.ts'
 import type { Outcome } from '../loans/take-back.ts'
 import { arcminText, dateText, daysText, mmPairText, mmText, powerText } from './figures.ts'
 

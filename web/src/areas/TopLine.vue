@@ -6,6 +6,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { api, ApiError } from '../shared/api/client.ts'
 import { useLoaded } from '../shared/api/use-loaded.ts'
 import KitTag from '../shared/drawings/KitTag.vue'
+import CameraScan from '../shared/devices/CameraScan.vue'
 import KeyCap from '../shared/keys/KeyCap.vue'
 import { useKeys } from '../shared/keys/use-keys.ts'
 import { dayText, hourText, lateText, ownZone, whenText } from '../shared/words.ts'
@@ -19,6 +20,7 @@ const route = useRoute()
 const session = useSession()
 const box = useTemplateRef('box')
 const text = ref('')
+const seesCamera = ref(false)
 const now = ref(new Date())
 const { data: desk, reload } = useLoaded<Desk>('/api/desk')
 
@@ -108,6 +110,19 @@ const nothingFound = computed(
         @keydown.esc="((text = ''), box?.blur())"
       />
       <KeyCap name="/" />
+      <button
+        type="button"
+        class="lens"
+        aria-label="Scan a label with the camera"
+        title="Scan a label with the camera"
+        :aria-expanded="seesCamera"
+        @click="seesCamera = !seesCamera"
+      >
+        <svg width="20" height="16" viewBox="0 0 20 16" aria-hidden="true">
+          <path d="M1 4V1H5M15 1H19V4M19 12V15H15M5 15H1V12M5 4V12M8 4V12M10 4V12M13 4V12M15 4V12" />
+        </svg>
+      </button>
+      <div v-if="seesCamera" class="found"><CameraScan @read="seesCamera = false" /></div>
       <div v-if="found && isOpen" class="found">
         <p v-if="nothingFound" class="quiet">Nothing here is called “{{ text }}”.</p>
         <button v-for="kit in found.kits" :key="kit.code" type="button" @click="go(`/kits/${kit.code}`)">
@@ -165,6 +180,19 @@ const nothingFound = computed(
   align-items: center;
   height: 34px;
   border-bottom: 1px solid var(--night);
+}
+
+.lens {
+  padding: 6px;
+  border: 0;
+  background: none;
+  cursor: pointer;
+}
+
+.lens path {
+  fill: none;
+  stroke: var(--night);
+  stroke-width: 1.4;
 }
 
 .find svg circle {

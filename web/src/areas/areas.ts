@@ -17,5 +17,11 @@ export const areas: readonly Area[] = [
     drawing: 'M0 3H18V27H0M5 10.5a4 4 0 1 0 8 0a4 4 0 1 0-8 0M5 19H13V23H5Z',
   },
   { name: 'Guides', path: '/guides', key: 'u', drawing: 'M0 4H10V9H0M0 9H14V14H0M0 14H9V19H0M0 19H13V24H0' },
+  {
+    name: 'Practice',
+    path: '/practice',
+    key: 'p',
+    drawing: 'M2 15a8.5 8.5 0 1 0 17 0a8.5 8.5 0 1 0-17 0M4.5 21L16.5 9',
+  },
   { name: 'Set-up', path: '/setup', key: 'e', drawing: 'M0 5H13V13H20V21H8V13M0 13H8V21H0' },
 ]

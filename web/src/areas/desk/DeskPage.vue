@@ -6,6 +6,7 @@ import KitTag from '../../shared/drawings/KitTag.vue'
 import ConditionMoon from '../../shared/drawings/ConditionMoon.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import ReasonText from '../../shared/ReasonText.vue'
+import DeskTabs from './DeskTabs.vue'
 import { lateText, ownZone, whenText } from '../../shared/words.ts'
 
 const { data: desk, problem, reload } = useLoaded<Desk>('/api/desk')
@@ -27,6 +28,7 @@ const lendable = computed(
 
 <template>
   <main class="page desk">
+    <DeskTabs />
     <h1>The desk</h1>
     <ProblemNote :problem="problem" @retry="reload" />
     <div v-if="desk" class="columns">

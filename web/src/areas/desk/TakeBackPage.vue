@@ -9,6 +9,7 @@ import KitTag from '../../shared/drawings/KitTag.vue'
 import KeyCap from '../../shared/keys/KeyCap.vue'
 import { useKeys } from '../../shared/keys/use-keys.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
+import WeighIn from '../../shared/weigh-in/WeighIn.vue'
 import { dayText, hourText, lateText } from '../../shared/words.ts'
 import { useSession } from '../people/session.ts'
 import AskedAndSeen from './AskedAndSeen.vue'
@@ -19,7 +20,6 @@ import { markOf } from './take-back-state.ts'
 import TakenBack from './TakenBack.vue'
 import TwoHands from './TwoHands.vue'
 import { useTakeBack } from './use-take-back.ts'
-import WeighIn from './WeighIn.vue'
 
 const route = useRoute()
 const session = useSession()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { outcomeWords, type Outcome } from '@binoculum/core'
+import { isFollowUp, outcomeWords, type Outcome } from '@binoculum/core'
 import { computed } from 'vue'
 import type { KitSheet } from '@binoculum/contract'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
@@ -9,6 +9,7 @@ import ReasonText from '../../shared/ReasonText.vue'
 const { kitCode, outcome, name } = defineProps<{ kitCode: string; outcome: Outcome; name: string }>()
 const code = encodeURIComponent(kitCode)
 const { data: kit } = useLoaded<KitSheet>(`/api/kits/${code}`)
+const hasFollowUp = computed(() => kit.value?.jobs.some(({ code: job }) => isFollowUp(job)) ?? false)
 const toBench = computed(() => outcome === 'bench' || outcome === 'hold')
 </script>
 
@@ -22,6 +23,7 @@ const toBench = computed(() => outcome === 'bench' || outcome === 'hold')
     <div class="ways">
       <RouterLink to="/desk" class="button main big">Next at the desk</RouterLink>
       <RouterLink v-if="toBench" :to="`/bench/${code}`" class="button big">Check it now</RouterLink>
+      <RouterLink v-if="hasFollowUp" to="/desk/follow-up" class="button big">Follow up what is off</RouterLink>
       <RouterLink :to="`/kits/${code}`" class="button big">Its sheet</RouterLink>
     </div>
   </main>
@@ -44,6 +46,7 @@ const toBench = computed(() => outcome === 'bench' || outcome === 'hold')
 
 .ways {
   display: flex;
+  flex-wrap: wrap;
   gap: 10px;
 }
 </style>

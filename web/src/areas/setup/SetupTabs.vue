@@ -1,6 +1,10 @@
 <script setup lang="ts">
 const places = [
   { path: '/setup/bring-in', words: 'Bring in a list' },
+  { path: '/setup/models', words: 'Models' },
+  { path: '/setup/drawer', words: 'Spares drawer' },
+  { path: '/setup/labels', words: 'Labels and cards' },
+  { path: '/setup/devices', words: 'Devices' },
   { path: '/setup/people', words: 'People' },
   { path: '/setup/agreement', words: 'Agreement' },
 ] as const
@@ -15,7 +19,8 @@ const places = [
 <style scoped>
 .setup-tabs {
   display: flex;
-  gap: 22px;
+  flex-wrap: wrap;
+  gap: 4px 22px;
   margin-bottom: 12px;
 }
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { KitSheet, Part } from '@binoculum/contract'
+import type { Drawer, KitSheet, Part, Spare } from '@binoculum/contract'
 import { families, massText, moneyText, reasonSentence, type HazardCode, type Mark } from '@binoculum/core'
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
@@ -9,17 +9,22 @@ import { useSending } from '../../shared/api/use-sending.ts'
 import KitTag from '../../shared/drawings/KitTag.vue'
 import PencilMark from '../../shared/drawings/PencilMark.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
-import { dayText, hourText } from '../../shared/words.ts'
+import { dayText, hourText, whenText } from '../../shared/words.ts'
+import { groupWords } from '../../shared/weigh-in/use-weigh-in.ts'
 import { useSession } from '../people/session.ts'
 import { recordSentence } from './history-words.ts'
+import { differenceWords } from '../../shared/difference-words.ts'
 import KitGlance from './KitGlance.vue'
+import LossForm from './LossForm.vue'
 
 const route = useRoute()
 const session = useSession()
 const path = computed(() => `/api/kits/${encodeURIComponent(String(route.params.code))}`)
 const { data: kit, problem, reload } = useLoaded<KitSheet>(path)
 const { sending, problem: refusal, run } = useSending()
+const { data: drawer } = useLoaded<Drawer>('/api/spares')
 const cure = ref('')
+const endsHere = ref(false)
 
 const mayAct = computed(() => !!kit.value && session.may(kit.value.branchId, 'coordinator', 'volunteer'))
 const places = computed(() => {
@@ -36,6 +41,11 @@ const hazards = computed<HazardCode[]>(() => {
   const filterInCase = sheet.parts.some(({ role }) => role === 'screw-in-sun-filter')
   return [...new Set([...sheet.hazards, ...(filterInCase ? (['screw-in-sun-filter'] as const) : [])])]
 })
+const mayEnd = computed(() => !!kit.value && session.may(kit.value.branchId, 'coordinator'))
+const dryAt = computed(() => kit.value?.jobs.find(({ code }) => code === 'drying')?.notBeforeUtc ?? null)
+/** The drawer's row that takes in such a part. */
+const spareFor = (part: Part): Spare | undefined =>
+  drawer.value?.spares.find(({ role, branchId }) => role === part.role && branchId === kit.value?.branchId)
 const hazardReason = (hazard: HazardCode) =>
   kit.value?.reasons.find(({ code, figures }) => code === 'HAZARD' && figures.hazard === hazard)
 
@@ -51,6 +61,16 @@ async function mark(part: Part, to: Mark) {
     })
   })
   if (refusal.value?.code === 'KIT_CHANGED') await reload()
+}
+
+async function toDrawer(part: Part) {
+  const sheet = kit.value
+  const spare = spareFor(part)
+  if (!sheet || !spare) return
+  await run(async (idempotencyKey) => {
+    const body = { idempotencyKey, partId: part.id, kitVersion: sheet.version, count: 1, way: 'into-drawer' }
+    kit.value = (await api.post<{ kit: KitSheet }>(`/api/spares/${spare.id}/move`, body)).kit
+  })
 }
 
 async function countRest() {
@@ -85,12 +105,33 @@ async function cureHazard(hazard: HazardCode) {
           <KitTag :code="kit.code" />
           <p class="quiet">{{ kit.branchName }} · {{ kit.place }}</p>
         </header>
+        <nav class="ways" aria-label="Of this kit">
+          <RouterLink :to="{ path: '/setup/labels', query: { kind: 'cards', kits: kit.code } }"
+            >Contents card</RouterLink
+          >
+          <RouterLink :to="{ path: '/setup/labels', query: { kind: 'kits', kits: kit.code } }">Labels</RouterLink>
+          <RouterLink :to="`/setup/models/${kit.modelId}`">Its model</RouterLink>
+          <RouterLink v-if="mayAct" :to="`/kits/${encodeURIComponent(kit.code)}/weigh`">Weigh it complete</RouterLink>
+          <button
+            v-if="mayEnd"
+            type="button"
+            class="link-button"
+            :aria-expanded="endsHere"
+            @click="endsHere = !endsHere"
+          >
+            Lost, stolen, retired
+          </button>
+        </nav>
+        <LossForm v-if="endsHere" :kit="kit" @done="((endsHere = false), reload())" />
         <ProblemNote :problem="refusal" @retry="reload" />
 
         <section v-for="hazard in hazards" :key="hazard" class="hazard">
           <p>
             <strong class="rust">Nobody may overrule this.</strong>
             {{ hazardReason(hazard) ? reasonSentence(hazardReason(hazard)!) : '' }}
+          </p>
+          <p v-if="hazard === 'wet' && dryAt" class="quiet">
+            Open and out of the case until {{ whenText(dryAt, kit.zone) }} at least, before any cap goes on.
           </p>
           <form v-if="mayAct" @submit.prevent="cureHazard(hazard)">
             <input
@@ -117,9 +158,23 @@ async function cureHazard(hazard: HazardCode) {
           </dd>
           <dt>whole kit</dt>
           <dd>{{ massText(massG) }}, {{ kit.parts.length }} lines</dd>
+          <dt>weighed complete</dt>
+          <dd>
+            <span v-for="(each, index) in kit.baselines" :key="each.group"
+              >{{ index > 0 ? ', ' : '' }}{{ groupWords(each.group) }} {{ massText(each.measuredG) }}</span
+            >
+            <span v-if="kit.baselines.length === 0" class="quiet">never yet: small losses stay unseen</span>
+          </dd>
           <dt>mirror</dt>
           <dd>{{ kit.optics.collimatable ? 'lined up at the bench' : 'judged on a star only' }}</dd>
         </dl>
+
+        <template v-if="kit.differences.length > 0">
+          <h2>Differs from its model</h2>
+          <ul class="differs">
+            <li v-for="(each, index) in kit.differences" :key="index">{{ differenceWords(each) }}</li>
+          </ul>
+        </template>
 
         <h2>In the case</h2>
         <p v-if="unseen > 0 && mayAct && !kit.loan" class="count">
@@ -142,7 +197,17 @@ async function cureHazard(hazard: HazardCode) {
                       ? `${part.presentCount} of ${part.count}`
                       : part.count
                   }}</span>
+                  <em v-if="part.wrongItem" class="brass">{{ part.wrongItem }} lies here</em>
                   <em v-if="part.note" class="rust">{{ part.note }}</em>
+                  <a
+                    v-for="(id, index) in part.pictureIds"
+                    :key="id"
+                    :href="`/api/pictures/${id}`"
+                    target="_blank"
+                    rel="noopener"
+                    class="second"
+                    >picture {{ index + 1 }}</a
+                  >
                 </span>
                 <button
                   v-if="mayAct && !kit.loan && part.mark !== 'present' && part.role !== 'screw-in-sun-filter'"
@@ -153,15 +218,20 @@ async function cureHazard(hazard: HazardCode) {
                 >
                   {{ part.mark === 'missing' ? 'Found' : part.mark === 'unseen' ? 'It is there' : 'Put right' }}
                 </button>
-                <button
-                  v-else-if="mayAct && !kit.loan && part.mark === 'present'"
-                  type="button"
-                  class="link-button second off"
-                  :disabled="sending"
-                  @click="mark(part, 'missing')"
-                >
-                  missing
-                </button>
+                <span v-else-if="mayAct && !kit.loan && part.mark === 'present'" class="second off">
+                  <button
+                    v-if="spareFor(part)"
+                    type="button"
+                    class="link-button second"
+                    :disabled="sending"
+                    @click="toDrawer(part)"
+                  >
+                    to the drawer
+                  </button>
+                  <button type="button" class="link-button second" :disabled="sending" @click="mark(part, 'missing')">
+                    missing
+                  </button>
+                </span>
                 <span class="mass">{{ part.massG === null ? '–' : massText(part.massG) }}</span>
                 <span class="mass">{{ part.costMinor === null ? '' : moneyText(part.costMinor, kit.currency) }}</span>
               </li>
@@ -210,6 +280,18 @@ h2 {
   margin: 22px 0 8px;
   padding-bottom: 2px;
   border-bottom: 1px solid var(--rule-strong);
+}
+
+.ways {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 20px;
+  margin: 8px 0;
+}
+
+.differs {
+  columns: 2;
+  font-size: 14px;
 }
 
 .facts {
@@ -281,6 +363,8 @@ ol {
 }
 
 .off {
+  display: flex;
+  gap: 12px;
   position: absolute;
   right: 0;
   padding: 3px 0 3px 10px;
@@ -289,7 +373,7 @@ ol {
 }
 
 li:hover .off,
-.off:focus {
+.off:focus-within {
   opacity: 1;
 }
 

@@ -2,6 +2,7 @@ import type { RecordLine } from '@binoculum/contract'
 import {
   conditionWords,
   dateText,
+  massText,
   mmText,
   arcminText,
   outcomeWords,
@@ -57,6 +58,32 @@ export function recordSentence({ act, before, after }: RecordLine): string {
       const condition = is.condition ? conditionWords[is.condition as Condition].toLowerCase() : ''
       return [`checked: ${condition}`, ...readings].join(', ')
     }
+    case 'weighed': {
+      const groups = list(is.groups).map(({ group, measuredG }) =>
+        typeof measuredG === 'number' ? `${text(group) || 'whole kit'} ${massText(measuredG)}` : text(group),
+      )
+      return `weighed: ${groups.join(', ')}`
+    }
+    case 'part-moved': {
+      const way = is.way === 'into-kit' ? 'put in from the drawer' : 'laid into the drawer'
+      return `${text(is.part)} ${way}; ${text(is.drawer)} there now`
+    }
+    case 'model-changed':
+      return `model changed: ${text(is.model)}`
+    case 'job-opened':
+      return `${text(is.job)}: ${text(is.text)}${is.dueOn ? `, by ${dateText(text(is.dueOn))}` : ''}`
+    case 'job-settled': {
+      const result = text(is.result) === 'not-helped' ? 'did not help' : text(is.result)
+      return `${text(is.part)}, ${text(is.job)}: ${result}${is.note ? `; ${text(is.note)}` : ''}`
+    }
+    case 'coin-cell-asked':
+      return `coin cell missing; ${text(is.spokeTo)} was asked: “${text(is.whereIsIt)}”`
+    case 'message-sent':
+      return `letter sent: ${text(is.subject)}`
+    case 'cells-changed':
+      return `cells changed: ${text(is.part)}`
+    case 'brought-up-to-date':
+      return `brought up to date from ${text(is.file) || 'a list'}`
     case 'link-renewed':
       return 'new link to the guide'
     default:

@@ -1,14 +1,9 @@
 import { readScaleLine, settledReading, type TimedReading } from '@binoculum/core'
 import { useLocalStorage } from '@vueuse/core'
 import { computed, onScopeDispose, ref, shallowRef } from 'vue'
+import type { ScaleDriver } from './scale-driver.ts'
 import { serialScale } from './serial-scale.ts'
 import { simulatedScale } from './simulated-scale.ts'
-
-/** A scale that writes plain text, line by line. Nothing else in the code knows which one is behind it. */
-export interface ScaleDriver {
-  /** Begins to read. @returns stops it; @throws when there is no scale or it was not allowed */
-  open(onLine: (line: string) => void, onEnd: (why: string) => void): Promise<() => void>
-}
 
 export type ScaleKind = 'none' | 'stand-in' | 'serial'
 

@@ -1,4 +1,4 @@
-import type { ScaleDriver } from './scale.ts'
+import type { ScaleDriver } from './scale-driver.ts'
 
 /** The part of the Web Serial interface that is used here; the browser's types do not know it yet. */
 interface SerialPort {

@@ -1,4 +1,4 @@
-import type { ScaleDriver } from './scale.ts'
+import type { ScaleDriver } from './scale-driver.ts'
 
 const CHANNEL = 'binoculum scale'
 

@@ -1,16 +1,17 @@
 <script setup lang="ts">
 import type { ModelSheet } from '@binoculum/contract'
-import { massText, templateFields, type Role } from '@binoculum/core'
+import { massText, type Role } from '@binoculum/core'
 import Sortable from 'sortablejs'
 import { computed, nextTick, onScopeDispose, ref, useTemplateRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import { differenceWords } from '../../../shared/difference-words.ts'
 import { api } from '../../../shared/api/client.ts'
 import { useLoaded } from '../../../shared/api/use-loaded.ts'
 import { useSending } from '../../../shared/api/use-sending.ts'
 import CaseDrawing from '../../../shared/drawings/CaseDrawing.vue'
 import ScaleBar from '../../../shared/drawings/ScaleBar.vue'
 import KeyCap from '../../../shared/keys/KeyCap.vue'
-import { useKeys } from '../../../shared/keys/use-keys.ts'
+import { useKeys, type KeyMap } from '../../../shared/keys/use-keys.ts'
 import ProblemNote from '../../../shared/ProblemNote.vue'
 import { useSession } from '../../people/session.ts'
 import SetupTabs from '../SetupTabs.vue'
@@ -49,16 +50,22 @@ const chosenNumber = computed(() => (draft.value?.parts.findIndex(({ key }) => k
 const sights = computed(() => (draft.value ? whatWeighingSees(draft.value) : []))
 const changed = computed(() => !!sheet.value && JSON.stringify(draft.value) !== JSON.stringify(draftOf(sheet.value)))
 const mayChange = computed(() => sheet.value?.mayChange ?? false)
-const branchId = computed(() => session.current?.memberships.find(({ role }) => role === 'coordinator')?.branchId ?? '')
+const branchId = computed(
+  () => session.current?.memberships.find(({ role }) => role === 'coordinator')?.branchId ?? '',
+)
 const asParts = computed(() => (draft.value?.parts ?? []).map((part) => ({ ...part, id: part.key })) as never)
 const usedFor = computed(() => {
   const n = sheet.value?.kits.length ?? 0
-  return n === 0 ? 'Keep' : n === 1 ? `Use for ${sheet.value?.kits[0]?.name}` : n === 2 ? 'Use for both kits' : `Use for all ${n} kits`
+  return n === 0
+    ? 'Keep'
+    : n === 1
+      ? `Use for ${sheet.value?.kits[0]?.name}`
+      : n === 2
+        ? 'Use for both kits'
+        : `Use for all ${n} kits`
 })
 const massOf = (parts: readonly DraftPart[]) => parts.reduce((sum, { massG, count }) => sum + (massG ?? 0) * count, 0)
 const hidden = computed(() => sights.value.filter(({ smallestG, matters }) => matters && smallestG > matters.massG))
-const fieldWords: Readonly<Record<string, string>> = Object.fromEntries(templateFields.map((field) => [field, field.replaceAll(/([A-Z])/g, ' $1').toLowerCase().replace(/ g$/, '')]))
-
 function change(next: (now: ModelDraft) => ModelDraft) {
   if (!draft.value || !mayChange.value) return
   undoable.value.push(JSON.stringify(draft.value))
@@ -91,7 +98,8 @@ function addCompartment() {
   const name = `Place ${places.value.length + 1}`
   setPart({ place: name })
 }
-const step = (by: -1 | 1) => chosenKey.value && change((now) => ({ ...now, parts: stepPart(now.parts, chosenKey.value ?? '', by) }))
+const step = (by: -1 | 1) =>
+  chosenKey.value && change((now) => ({ ...now, parts: stepPart(now.parts, chosenKey.value ?? '', by) }))
 function choose(by: -1 | 1) {
   const parts = draft.value?.parts ?? []
   const at = parts.findIndex(({ key }) => key === chosenKey.value)
@@ -101,7 +109,9 @@ function setGroup(index: number, set: Partial<{ name: string; scaleStepG: number
   change((now) => {
     const before = now.weighGroups[index]?.name
     const weighGroups = now.weighGroups.map((group, at) => (at === index ? { ...group, ...set } : group))
-    const parts = now.parts.map((part) => (set.name && part.weighGroup === before ? { ...part, weighGroup: set.name } : part))
+    const parts = now.parts.map((part) =>
+      set.name && part.weighGroup === before ? { ...part, weighGroup: set.name } : part,
+    )
     return { ...now, weighGroups, parts }
   })
 }
@@ -151,15 +161,19 @@ function makeSortable() {
     }),
   )
 }
-watch([() => places.value.map(({ place }) => place).join('|'), folded, mayChange], () => nextTick(() => mayChange.value && makeSortable()), { deep: true, flush: 'post' })
+watch(
+  [() => places.value.map(({ place }) => place).join('|'), folded, mayChange],
+  () => nextTick(() => mayChange.value && makeSortable()),
+  { deep: true, flush: 'post' },
+)
 onScopeDispose(() => sortables.forEach((each) => each.destroy()))
 
-useKeys(() =>
+useKeys((): KeyMap =>
   adds.value
     ? { Escape: () => (adds.value = false) }
     : {
-        ArrowDown: (event) => (event.shiftKey ? step(1) : choose(1)),
-        ArrowUp: (event) => (event.shiftKey ? step(-1) : choose(-1)),
+        ArrowDown: (event) => void (event.shiftKey ? step(1) : choose(1)),
+        ArrowUp: (event) => void (event.shiftKey ? step(-1) : choose(-1)),
         '+': () => (adds.value = mayChange.value),
         c: addCompartment,
         u: undo,
@@ -175,10 +189,26 @@ useKeys(() =>
       <ProblemNote :problem="unreadable" @retry="reload" />
       <template v-if="sheet && draft">
         <header>
-          <input v-if="mayChange" class="name" :value="draft.name" aria-label="Name of the model" maxlength="120" @change="change((now) => ({ ...now, name: ($event.target as HTMLInputElement).value }))" />
+          <input
+            v-if="mayChange"
+            class="name"
+            :value="draft.name"
+            aria-label="Name of the model"
+            maxlength="120"
+            @change="change((now) => ({ ...now, name: ($event.target as HTMLInputElement).value }))"
+          />
           <h1 v-else>{{ draft.name }}</h1>
           <p class="quiet">
-            a model with {{ sheet.kits.length === 1 ? 'one kit' : `${sheet.kits.length} kits` }}<span v-if="sheet.kits.length > 0">, {{ sheet.kits.slice(0, 6).map(({ name }) => name).join(', ') }}{{ sheet.kits.length > 6 ? ' …' : '' }}</span>
+            a model with {{ sheet.kits.length === 1 ? 'one kit' : `${sheet.kits.length} kits`
+            }}<span v-if="sheet.kits.length > 0"
+              >,
+              {{
+                sheet.kits
+                  .slice(0, 6)
+                  .map(({ name }) => name)
+                  .join(', ')
+              }}{{ sheet.kits.length > 6 ? ' …' : '' }}</span
+            >
           </p>
           <RouterLink to="/setup/models" class="all">All models</RouterLink>
         </header>
@@ -191,18 +221,39 @@ useKeys(() =>
             </div>
             <section v-for="{ place, parts } in places" :key="place">
               <h2>
-                <button type="button" class="fold" :aria-expanded="!folded.has(place)" @click="folded.has(place) ? folded.delete(place) : folded.add(place)">
+                <button
+                  type="button"
+                  class="fold"
+                  :aria-expanded="!folded.has(place)"
+                  @click="folded.has(place) ? folded.delete(place) : folded.add(place)"
+                >
                   {{ folded.has(place) ? '▸' : '▾' }} {{ place || 'no place' }}
                 </button>
-                <span class="second">{{ parts.length }} {{ parts.length === 1 ? 'part' : 'parts' }}, {{ massText(massOf(parts)) }}</span>
+                <span class="second"
+                  >{{ parts.length }} {{ parts.length === 1 ? 'part' : 'parts' }}, {{ massText(massOf(parts)) }}</span
+                >
               </h2>
               <ul v-show="!folded.has(place)" :data-place="place">
-                <li v-for="part in parts" :key="part.key" :data-key="part.key" :class="{ current: part.key === chosenKey, essential: part.criticality === 'essential' }" @click="chosenKey = part.key">
-                  <span class="grip" aria-hidden="true"><svg width="11" height="12" viewBox="0 0 11 12"><path d="M1 2.5H10M1 6H10M1 9.5H10" /></svg></span>
+                <li
+                  v-for="part in parts"
+                  :key="part.key"
+                  :data-key="part.key"
+                  :class="{ current: part.key === chosenKey, essential: part.criticality === 'essential' }"
+                  @click="chosenKey = part.key"
+                >
+                  <span class="grip" aria-hidden="true"
+                    ><svg width="11" height="12" viewBox="0 0 11 12"><path d="M1 2.5H10M1 6H10M1 9.5H10" /></svg
+                  ></span>
                   <span class="number">{{ part.number }}</span>
-                  <span class="words">{{ part.name }}<span v-if="part.role === 'screw-in-sun-filter'" class="rust"> ⇄ sun filter</span></span>
+                  <span class="words"
+                    >{{ part.name
+                    }}<span v-if="part.role === 'screw-in-sun-filter'" class="rust"> ⇄ sun filter</span></span
+                  >
                   <span class="count">{{ part.count > 1 ? part.count : '' }}</span>
-                  <span class="mass">{{ part.massG === null ? '–' : massText(part.massG) }} <i>{{ part.toleranceG === null ? '' : `± ${Math.round(part.toleranceG)}` }}</i></span>
+                  <span class="mass"
+                    >{{ part.massG === null ? '–' : massText(part.massG) }}
+                    <i>{{ part.toleranceG === null ? '' : `± ${Math.round(part.toleranceG)}` }}</i></span
+                  >
                   <span class="second">{{ part.criticality }}</span>
                   <span class="second look">{{ part.lookEveryTime ? 'look' : '' }}</span>
                   <span class="second">{{ part.weighGroup || 'whole' }}</span>
@@ -214,45 +265,140 @@ useKeys(() =>
               <p v-for="kit in sheet.kits.filter(({ differences }) => differences.length > 0)" :key="kit.code">
                 <RouterLink :to="`/kits/${encodeURIComponent(kit.code)}`">{{ kit.name }}</RouterLink>
                 <span v-for="(each, index) in kit.differences.slice(0, 6)" :key="index" class="second">
-                  · {{ each.kind === 'lacks' ? `has no ${each.name}` : each.kind === 'has-besides' ? `has ${each.name} besides` : `${each.name}: ${fieldWords[each.field ?? ''] ?? each.field} ${each.own}, not ${each.model}` }}
+                  ·
+                  {{ differenceWords(each) }}
                 </span>
               </p>
             </section>
           </div>
           <aside>
-            <CaseDrawing :parts="asParts" :mark-of="() => 'present'" :current-id="chosenKey" :width="330" @choose="chosenKey = $event" />
+            <CaseDrawing
+              :parts="asParts"
+              :mark-of="() => 'present'"
+              :current-id="chosenKey"
+              :width="330"
+              @choose="chosenKey = $event"
+            />
             <section v-if="adds" class="adds" aria-label="Which part?">
               <h2>Which part?</h2>
-              <button v-for="each in roleChoices" :key="each.role" type="button" class="link-button" @click="addPart(each.role)">{{ each.words }}</button>
+              <button
+                v-for="each in roleChoices"
+                :key="each.role"
+                type="button"
+                class="link-button"
+                @click="addPart(each.role)"
+              >
+                {{ each.words }}
+              </button>
             </section>
-            <PartFields v-else-if="chosen" :part="chosen" :number="chosenNumber" :places="places.map(({ place }) => place)" :groups="draft.weighGroups" :readonly="!mayChange" :branch-id="branchId" @set="setPart" @remove="removePart" />
+            <PartFields
+              v-else-if="chosen"
+              :part="chosen"
+              :number="chosenNumber"
+              :places="places.map(({ place }) => place)"
+              :groups="draft.weighGroups"
+              :readonly="!mayChange"
+              :branch-id="branchId"
+              @set="setPart"
+              @remove="removePart"
+            />
             <section>
               <h2>What weighing can see</h2>
               <div v-for="(sight, index) in sights" :key="sight.name" class="sight">
-                <span><input class="field" :value="sight.name" :disabled="!mayChange" aria-label="Name of the group" @change="setGroup(index, { name: ($event.target as HTMLInputElement).value.trim() || sight.name })" /></span>
-                <span class="second">scale <input class="field step" type="number" min="0.1" step="any" :value="sight.scaleStepG" :disabled="!mayChange" aria-label="Step of its scale, g" @change="setGroup(index, { scaleStepG: Math.max(0.1, Number(($event.target as HTMLInputElement).value) || 1) })" /> g</span>
-                <b :class="{ rust: sight.matters && sight.smallestG > sight.matters.massG }">{{ massText(sight.smallestG) }}</b>
-                <ScaleBar v-if="sight.matters" :value="sight.smallestG" :limit="sight.matters.massG" :label="`a loss shows from ${massText(sight.smallestG)}; ${sight.matters.name} weighs ${massText(sight.matters.massG)}`" />
-                <span v-if="sight.matters" class="second against">{{ sight.matters.name }} {{ massText(sight.matters.massG) }}</span>
+                <span
+                  ><input
+                    class="field"
+                    :value="sight.name"
+                    :disabled="!mayChange"
+                    aria-label="Name of the group"
+                    @change="
+                      setGroup(index, { name: ($event.target as HTMLInputElement).value.trim() || sight.name })
+                    "
+                /></span>
+                <span class="second"
+                  >scale
+                  <input
+                    class="field step"
+                    type="number"
+                    min="0.1"
+                    step="any"
+                    :value="sight.scaleStepG"
+                    :disabled="!mayChange"
+                    aria-label="Step of its scale, g"
+                    @change="
+                      setGroup(index, {
+                        scaleStepG: Math.max(0.1, Number(($event.target as HTMLInputElement).value) || 1),
+                      })
+                    "
+                  />
+                  g</span
+                >
+                <b :class="{ rust: sight.matters && sight.smallestG > sight.matters.massG }">{{
+                  massText(sight.smallestG)
+                }}</b>
+                <ScaleBar
+                  v-if="sight.matters"
+                  :value="sight.smallestG"
+                  :limit="sight.matters.massG"
+                  :label="`a loss shows from ${massText(sight.smallestG)}; ${sight.matters.name} weighs ${massText(sight.matters.massG)}`"
+                />
+                <span v-if="sight.matters" class="second against"
+                  >{{ sight.matters.name }} {{ massText(sight.matters.massG) }}</span
+                >
               </div>
-              <p class="second">dot: the smallest loss that shows; tick: the part that matters.
-                <strong v-if="hidden.length > 0" class="rust">{{ hidden[0]?.matters?.name }} stays unseen until each kit’s {{ hidden[0]?.name }} was weighed once, complete: then {{ massText(hidden[0]?.once ?? 0) }} shows.</strong>
+              <p class="second">
+                dot: the smallest loss that shows; tick: the part that matters.
+                <strong v-if="hidden.length > 0" class="rust"
+                  >{{ hidden[0]?.matters?.name }} stays unseen until each kit’s {{ hidden[0]?.name }} was weighed
+                  once, complete: then {{ massText(hidden[0]?.once ?? 0) }} shows.</strong
+                >
               </p>
-              <button v-if="mayChange" type="button" class="link-button" @click="change((now) => ({ ...now, weighGroups: [...now.weighGroups, { name: `group ${now.weighGroups.length + 1}`, scaleStepG: 1 }] }))">Another group</button>
+              <button
+                v-if="mayChange"
+                type="button"
+                class="link-button"
+                @click="
+                  change((now) => ({
+                    ...now,
+                    weighGroups: [...now.weighGroups, { name: `group ${now.weighGroups.length + 1}`, scaleStepG: 1 }],
+                  }))
+                "
+              >
+                Another group
+              </button>
             </section>
           </aside>
         </div>
       </template>
     </div>
     <footer v-if="sheet && mayChange" class="action-bar">
-      <button type="button" class="button main big" :disabled="!changed || sending" @click="save">{{ usedFor }} <KeyCap name="Enter" /></button>
+      <button type="button" class="button main big" :disabled="!changed || sending" @click="save">
+        {{ usedFor }} <KeyCap name="Enter" />
+      </button>
       <button type="button" class="button big" @click="adds = !adds">Add a part <KeyCap name="+" /></button>
-      <button type="button" class="button big" :disabled="!chosen" @click="addCompartment">Add a compartment <KeyCap name="c" /></button>
-      <button type="button" class="button big" :disabled="!chosen" @click="step(-1)">Move up <KeyCap name="⇧↑" /></button>
-      <button type="button" class="button big" :disabled="!chosen" @click="step(1)">Move down <KeyCap name="⇧↓" /></button>
-      <button type="button" class="button big" :disabled="undoable.length === 0" @click="undo">Undo <KeyCap name="u" /></button>
-      <form v-if="copyName !== null" class="copy" @submit.prevent="copy"><input v-model="copyName" class="field" aria-label="Name of the new model" required /><button type="submit" class="button">Make it</button></form>
-      <button v-else type="button" class="link-button copy" @click="copyName = `${draft?.name}, changed`">New model from this one</button>
+      <button type="button" class="button big" :disabled="!chosen" @click="addCompartment">
+        Add a compartment <KeyCap name="c" />
+      </button>
+      <button type="button" class="button big" :disabled="!chosen" @click="step(-1)">
+        Move up <KeyCap name="⇧↑" />
+      </button>
+      <button type="button" class="button big" :disabled="!chosen" @click="step(1)">
+        Move down <KeyCap name="⇧↓" />
+      </button>
+      <button type="button" class="button big" :disabled="undoable.length === 0" @click="undo">
+        Undo <KeyCap name="u" />
+      </button>
+      <form v-if="copyName !== null" class="copy" @submit.prevent="copy">
+        <input v-model="copyName" class="field" aria-label="Name of the new model" required /><button
+          type="submit"
+          class="button"
+        >
+          Make it
+        </button>
+      </form>
+      <button v-else type="button" class="link-button copy" @click="copyName = `${draft?.name}, changed`">
+        New model from this one
+      </button>
     </footer>
   </main>
 </template>
@@ -438,18 +584,6 @@ aside {
 
 .differences p {
   padding: 4px 0;
-}
-
-.action-bar {
-  position: sticky;
-  bottom: 0;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-  align-items: center;
-  padding: 10px 24px;
-  border-top: 1px solid var(--rule);
-  background: var(--well);
 }
 
 .copy {

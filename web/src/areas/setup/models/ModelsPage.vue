@@ -7,14 +7,20 @@ import SetupTabs from '../SetupTabs.vue'
 
 const { data, problem, reload } = useLoaded<ModelList>('/api/models')
 const kitWords = (kits: readonly string[]) =>
-  kits.length === 0 ? 'no kit yet' : kits.length > 5 ? `${kits.slice(0, 4).join(', ')} and ${kits.length - 4} more` : kits.join(', ')
+  kits.length === 0
+    ? 'no kit yet'
+    : kits.length > 5
+      ? `${kits.slice(0, 4).join(', ')} and ${kits.length - 4} more`
+      : kits.join(', ')
 </script>
 
 <template>
   <main class="page">
     <SetupTabs />
     <h1>Models</h1>
-    <p class="quiet">What the kits of a model have in their cases, in which order, how heavy, and how much it is needed.</p>
+    <p class="quiet">
+      What the kits of a model have in their cases, in which order, how heavy, and how much it is needed.
+    </p>
     <ProblemNote :problem="problem" @retry="reload" />
     <p v-if="data && data.models.length === 0">
       No model yet. <RouterLink to="/setup/bring-in">Bring in a list</RouterLink>: each kit brings its model.

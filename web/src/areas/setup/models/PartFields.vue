@@ -6,7 +6,14 @@ import { api } from '../../../shared/api/client.ts'
 import { roleChoices, type DraftPart } from './model-draft.ts'
 
 /** Everything a model says of one part. */
-const { part, number, places, groups, readonly = false, branchId } = defineProps<{
+const {
+  part,
+  number,
+  places,
+  groups,
+  readonly = false,
+  branchId,
+} = defineProps<{
   part: DraftPart
   number: number
   places: readonly string[]
@@ -16,8 +23,20 @@ const { part, number, places, groups, readonly = false, branchId } = defineProps
 }>()
 const emit = defineEmits<{ set: [change: Partial<DraftPart>]; remove: [] }>()
 
-const criticalities: readonly Criticality[] = ['essential', 'useful', 'protective', 'consumable', 'papers', 'safety', 'tool']
-const likeness = computed(() => lookAlikeRoles(part.role).filter((role) => role !== part.role).map((role) => roles[role].words))
+const criticalities: readonly Criticality[] = [
+  'essential',
+  'useful',
+  'protective',
+  'consumable',
+  'papers',
+  'safety',
+  'tool',
+]
+const likeness = computed(() =>
+  lookAlikeRoles(part.role)
+    .filter((role) => role !== part.role)
+    .map((role) => roles[role].words),
+)
 const facts = computed(() => roleFacts(part.role))
 const hazard = computed(() => part.role === 'screw-in-sun-filter' || part.role === 'coin-cell')
 
@@ -48,7 +67,15 @@ async function addPicture(event: Event) {
     <legend>
       <strong>{{ number }} {{ part.name }}</strong>
     </legend>
-    <label class="row"><em>name</em><input class="field" :value="part.name" maxlength="120" required @input="emit('set', { name: textOf($event) })" /></label>
+    <label class="row"
+      ><em>name</em
+      ><input
+        class="field"
+        :value="part.name"
+        maxlength="120"
+        required
+        @input="emit('set', { name: textOf($event) })"
+    /></label>
     <label class="row">
       <em>role</em>
       <select class="field" :value="part.role" @change="setRole(textOf($event) as Role)">
@@ -58,8 +85,21 @@ async function addPicture(event: Event) {
     <div class="row">
       <em>how many</em>
       <span class="three">
-        <input class="field" type="number" min="1" max="200" :value="part.count" aria-label="how many" @change="emit('set', { count: Math.max(1, numberOf($event) ?? 1) })" />
-        <select class="field" :value="part.criticality" aria-label="needed" @change="emit('set', { criticality: textOf($event) as Criticality })">
+        <input
+          class="field"
+          type="number"
+          min="1"
+          max="200"
+          :value="part.count"
+          aria-label="how many"
+          @change="emit('set', { count: Math.max(1, numberOf($event) ?? 1) })"
+        />
+        <select
+          class="field"
+          :value="part.criticality"
+          aria-label="needed"
+          @change="emit('set', { criticality: textOf($event) as Criticality })"
+        >
           <option v-for="each in criticalities" :key="each" :value="each">{{ each }}</option>
         </select>
       </span>
@@ -67,8 +107,22 @@ async function addPicture(event: Event) {
     <div class="row">
       <em>mass, ±2σ</em>
       <span class="three">
-        <input class="field" inputmode="decimal" :value="part.massG ?? ''" aria-label="mass of one, g" placeholder="g" @change="setMass" />
-        <input class="field" inputmode="decimal" :value="part.toleranceG === null ? '' : Math.round(part.toleranceG * 10) / 10" aria-label="tolerance, g" placeholder="± g" @change="emit('set', { toleranceG: numberOf($event) })" />
+        <input
+          class="field"
+          inputmode="decimal"
+          :value="part.massG ?? ''"
+          aria-label="mass of one, g"
+          placeholder="g"
+          @change="setMass"
+        />
+        <input
+          class="field"
+          inputmode="decimal"
+          :value="part.toleranceG === null ? '' : Math.round(part.toleranceG * 10) / 10"
+          aria-label="tolerance, g"
+          placeholder="± g"
+          @change="emit('set', { toleranceG: numberOf($event) })"
+        />
       </span>
     </div>
     <label class="row">
@@ -80,46 +134,111 @@ async function addPicture(event: Event) {
     </label>
     <label class="row">
       <em>lies in</em>
-      <input class="field" :value="part.place" list="places" maxlength="60" @change="emit('set', { place: textOf($event).trim() })" />
+      <input
+        class="field"
+        :value="part.place"
+        list="places"
+        maxlength="60"
+        @change="emit('set', { place: textOf($event).trim() })"
+      />
       <datalist id="places"><option v-for="place in places" :key="place" :value="place"></option></datalist>
     </label>
     <label class="row">
       <em>look for</em>
-      <input class="field" :value="part.lookFor" :placeholder="facts.lookFor" maxlength="200" @input="emit('set', { lookFor: textOf($event) })" />
+      <input
+        class="field"
+        :value="part.lookFor"
+        :placeholder="facts.lookFor"
+        maxlength="200"
+        @input="emit('set', { lookFor: textOf($event) })"
+      />
     </label>
     <label class="row tick">
       <em>every time</em>
-      <span><input type="checkbox" :checked="part.lookEveryTime" @change="emit('set', { lookEveryTime: ($event.target as HTMLInputElement).checked })" /> needs a look of its own</span>
+      <span
+        ><input
+          type="checkbox"
+          :checked="part.lookEveryTime"
+          @change="emit('set', { lookEveryTime: ($event.target as HTMLInputElement).checked })"
+        />
+        needs a look of its own</span
+      >
     </label>
     <div class="row">
       <em>cost</em>
-      <input class="field" inputmode="decimal" :value="part.costMinor === null ? '' : part.costMinor / 100" aria-label="cost of replacing one" @change="emit('set', { costMinor: numberOf($event) === null ? null : Math.round((numberOf($event) ?? 0) * 100) })" />
+      <input
+        class="field"
+        inputmode="decimal"
+        :value="part.costMinor === null ? '' : part.costMinor / 100"
+        aria-label="cost of replacing one"
+        @change="
+          emit('set', { costMinor: numberOf($event) === null ? null : Math.round((numberOf($event) ?? 0) * 100) })
+        "
+      />
     </div>
     <div class="row">
       <em>cells</em>
       <span v-if="part.consumable" class="three">
-        <input class="field" :value="part.consumable.kind" aria-label="kind of cell" @change="emit('set', { consumable: { ...part.consumable!, kind: textOf($event) || 'cell' } })" />
-        <input class="field" type="number" min="1" max="50" :value="part.consumable.pieces" aria-label="number of cells" @change="emit('set', { consumable: { ...part.consumable!, pieces: Math.max(1, numberOf($event) ?? 1) } })" />
+        <input
+          class="field"
+          :value="part.consumable.kind"
+          aria-label="kind of cell"
+          @change="emit('set', { consumable: { ...part.consumable!, kind: textOf($event) || 'cell' } })"
+        />
+        <input
+          class="field"
+          type="number"
+          min="1"
+          max="50"
+          :value="part.consumable.pieces"
+          aria-label="number of cells"
+          @change="emit('set', { consumable: { ...part.consumable!, pieces: Math.max(1, numberOf($event) ?? 1) } })"
+        />
         <button type="button" class="link-button" @click="emit('set', { consumable: null })">none</button>
       </span>
-      <button v-else type="button" class="link-button" @click="emit('set', { consumable: { kind: 'AA', pieces: part.count, changedOn: null } })">wears out: say which cells</button>
+      <button
+        v-else
+        type="button"
+        class="link-button"
+        @click="emit('set', { consumable: { kind: 'AA', pieces: part.count, changedOn: null } })"
+      >
+        wears out: say which cells
+      </button>
     </div>
     <p class="row">
       <em>looks like</em>
-      <span v-if="likeness.length > 0 || lookAlikeRoles(part.role).length > 0" class="brass">{{ ['others of its kind', ...likeness].join(', ') }}</span>
+      <span v-if="likeness.length > 0 || lookAlikeRoles(part.role).length > 0" class="brass">{{
+        ['others of its kind', ...likeness].join(', ')
+      }}</span>
       <span v-else class="quiet">nothing else</span>
     </p>
-    <p v-if="facts.neverOverrule" class="row"><em>missing</em><span class="rust">held; nobody may overrule it</span></p>
-    <p v-if="hazard" class="row"><em>hazard</em><span class="rust">{{ part.role === 'coin-cell' ? 'swallowed, it burns within two hours' : 'cracks in use: must not be in any case' }}</span></p>
+    <p v-if="facts.neverOverrule" class="row">
+      <em>missing</em><span class="rust">held; nobody may overrule it</span>
+    </p>
+    <p v-if="hazard" class="row">
+      <em>hazard</em
+      ><span class="rust">{{
+        part.role === 'coin-cell' ? 'swallowed, it burns within two hours' : 'cracks in use: must not be in any case'
+      }}</span>
+    </p>
     <div class="row">
       <em>picture</em>
       <span>
-        <img v-if="part.pictureId" :src="`/api/pictures/${part.pictureId}`" :alt="`Picture of ${part.name}`" width="96" />
+        <img
+          v-if="part.pictureId"
+          :src="`/api/pictures/${part.pictureId}`"
+          :alt="`Picture of ${part.name}`"
+          width="96"
+        />
         <input type="file" accept="image/*" :aria-label="`Picture of ${part.name}`" @change="addPicture" />
       </span>
     </div>
-    <p v-if="part.massG !== null && part.count > 1" class="second">{{ part.count }} weigh {{ massText(part.massG * part.count) }}.</p>
-    <button v-if="!readonly" type="button" class="link-button rust" @click="emit('remove')">Take it off the card</button>
+    <p v-if="part.massG !== null && part.count > 1" class="second">
+      {{ part.count }} weigh {{ massText(part.massG * part.count) }}.
+    </p>
+    <button v-if="!readonly" type="button" class="link-button rust" @click="emit('remove')">
+      Take it off the card
+    </button>
   </fieldset>
 </template>
 

@@ -5,11 +5,23 @@ const part = (key: string, place: string, rest: Partial<DraftPart> = {}): DraftP
   name: key,
   ...rest,
 })
-const card = [part('card', 'Lid'), part('guide', 'Lid'), part('ten', 'Tray'), part('cap', 'Tray'), part('tube', 'Well')]
+const card = [
+  part('card', 'Lid'),
+  part('guide', 'Lid'),
+  part('ten', 'Tray'),
+  part('cap', 'Tray'),
+  part('tube', 'Well'),
+]
 const keys = (parts: readonly DraftPart[]) => parts.map(({ key, place }) => `${place}/${key}`)
 
 it('a part is dropped where the line shows, and takes on that place', () => {
-  expect(keys(movePart(card, 'guide', { place: 'Tray', index: 1 }))).toEqual(['Lid/card', 'Tray/ten', 'Tray/guide', 'Tray/cap', 'Well/tube'])
+  expect(keys(movePart(card, 'guide', { place: 'Tray', index: 1 }))).toEqual([
+    'Lid/card',
+    'Tray/ten',
+    'Tray/guide',
+    'Tray/cap',
+    'Well/tube',
+  ])
 })
 
 it('by keys it goes up and down, over the borders of its place, and stays at the ends', () => {
@@ -33,13 +45,29 @@ it('a part whose place is typed anew stands with the others of that place', () =
 })
 
 it('a new part begins with what its role says', () => {
-  expect(newPart('weight-slug', 'Well', 'x')).toMatchObject({ criticality: 'essential', lookEveryTime: true, name: 'Slug in the counterweight' })
+  expect(newPart('weight-slug', 'Well', 'x')).toMatchObject({
+    criticality: 'essential',
+    lookEveryTime: true,
+    name: 'Slug in the counterweight',
+  })
 })
 
 it('a slug beside a heavy weight stays unseen until the weight was weighed once', () => {
   const parts = [
-    part('Counterweight', 'Well', { role: 'counterweight', criticality: 'essential', massG: 1980, toleranceG: 15, weighGroup: 'weight' }),
-    part('Slug', 'Well', { role: 'weight-slug', criticality: 'essential', massG: 9, toleranceG: 1, weighGroup: 'weight' }),
+    part('Counterweight', 'Well', {
+      role: 'counterweight',
+      criticality: 'essential',
+      massG: 1980,
+      toleranceG: 15,
+      weighGroup: 'weight',
+    }),
+    part('Slug', 'Well', {
+      role: 'weight-slug',
+      criticality: 'essential',
+      massG: 9,
+      toleranceG: 1,
+      weighGroup: 'weight',
+    }),
   ]
   const [weight] = whatWeighingSees({ name: '', parts, weighGroups: [{ name: 'weight', scaleStepG: 1 }] })
   expect(weight).toMatchObject({ matters: { name: 'Slug', massG: 9 } })

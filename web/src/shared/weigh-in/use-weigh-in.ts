@@ -5,11 +5,11 @@ import {
   weightVerdict,
   type ExplainWeightInput,
   type ForeignPart,
+  type Mark,
   type WeighedLine,
 } from '@binoculum/core'
 import { computed } from 'vue'
-import { useExplainedWeight } from '../../shared/use-explained-weight.ts'
-import type { DraftMark } from './take-back-state.ts'
+import { useExplainedWeight } from '../use-explained-weight.ts'
 
 /** How many sets are worth the wait: four pieces gone, or one thing of another kit with two gone. */
 const MAX_MISSING = 4
@@ -17,9 +17,16 @@ const MAX_SWAPS = 1
 const FOREIGN_AT_MOST = 12
 const DEFAULT_LOSS_CHANCE = 0.02
 
+/** What was seen of a part so far. */
+interface Seen {
+  readonly mark: Mark
+  readonly presentCount: number
+  readonly wrongItem: string
+}
+
 export interface WeighInGiven {
   readonly kit: KitSheet
-  readonly marks: Readonly<Record<string, DraftMark>>
+  readonly marks: Readonly<Record<string, Seen>>
   readonly weighings: readonly TakenWeighing[]
   readonly lookAlikes: readonly LookAlike[]
   readonly lossChances: Readonly<Record<string, number>>

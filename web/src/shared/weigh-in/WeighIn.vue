@@ -4,14 +4,14 @@ import {
   differenceText,
   explanationClause,
   massText,
-  parseMassG,
   saysNothing,
   weightSentence,
   type Explanation,
 } from '@binoculum/core'
 import { computed, ref, watch } from 'vue'
-import SignedBar from '../../shared/drawings/SignedBar.vue'
-import { scaleKind, useScale } from '../../shared/devices/scale.ts'
+import { typedMassG } from '../typed-mass.ts'
+import SignedBar from '../drawings/SignedBar.vue'
+import { scaleKind, useScale } from '../devices/scale.ts'
 import { groupsOf, groupWords, useWeighIn, type WeighInGiven } from './use-weigh-in.ts'
 
 const { given } = defineProps<{ given: WeighInGiven }>()
@@ -39,10 +39,8 @@ const ways = computed(
 )
 const isHeld = (name: string) => given.weighings.some((each) => each.group === name)
 
-const inGrams = (text: string) => parseMassG(text, 'g', text.includes(',') && !text.includes('.') ? ',' : '.')
-
 function keep(measuredG: number, scaleStepG: number, source: 'scale' | 'typed') {
-  const box = container.value.trim() === '' ? { ok: true as const, value: 0 } : inGrams(container.value)
+  const box = container.value.trim() === '' ? { ok: true as const, value: 0 } : typedMassG(container.value)
   if (!box.ok) return void (trouble.value = `“${container.value}” is not a mass; write for example 350 g.`)
   trouble.value = null
   emit('weigh', { group: group.value, measuredG, scaleStepG, containerG: box.value, source })
@@ -50,7 +48,7 @@ function keep(measuredG: number, scaleStepG: number, source: 'scale' | 'typed') 
 
 function keepTyped() {
   if (typed.value.trim() === '') return
-  const mass = inGrams(typed.value)
+  const mass = typedMassG(typed.value)
   if (!mass.ok) return void (trouble.value = `“${typed.value}” is not a mass; write for example 528 g or 14.63 kg.`)
   keep(mass.value, chosen.value?.scaleStepG ?? 1, 'typed')
 }

@@ -1,0 +1,66 @@
+import type { KitSheet, PrintQuery, Session } from '@binoculum/contract'
+import { contentsCardPages, dateText, labelPages, type Label, type PrintedPage } from '@binoculum/core'
+import { DateTime } from 'luxon'
+import type { Context } from '../../platform/context.ts'
+import { Problem } from '../../platform/errors.ts'
+import type { Kits } from '../kits/service.ts'
+import { codes } from './codes.ts'
+import { measure } from './fonts.ts'
+import { pdfOf } from './pdf.ts'
+
+const printer = { measure, codes }
+
+/** Labels and contents cards of kits, as pages for the screen and as a PDF. */
+export class Printing {
+  constructor(
+    private readonly context: Context,
+    private readonly kits: Kits,
+  ) {}
+
+  async pages(session: Session, query: PrintQuery): Promise<readonly PrintedPage[]> {
+    const wanted = query.codes.map((each) => each.split('/') as [string, string | undefined])
+    const sheets = new Map<string, KitSheet>()
+    for (const [code] of wanted) if (!sheets.has(code)) sheets.set(code, await this.kits.sheet(session, code))
+    if (query.kind === 'cards') return [...sheets.values()].flatMap((kit) => this.card(kit, query))
+    const labels = wanted.flatMap(([code, number]) => {
+      const kit = sheets.get(code)
+      return kit ? labelsOf(kit, query.kind, number) : []
+    })
+    if (labels.length === 0) throw new Problem('NOT_FOUND')
+    try {
+      return labelPages(labels, { paper: query.paper, firstCell: query.first }, printer)
+    } catch (error) {
+      if (!(error instanceof RangeError)) throw error
+      throw new Problem('BAD_INPUT', { issues: [{ path: 'first', message: error.message }] })
+    }
+  }
+
+  async pdf(session: Session, query: PrintQuery): Promise<Buffer> {
+    return pdfOf(await this.pages(session, query), `${query.kind} ${query.codes.slice(0, 5).join(', ')}`)
+  }
+
+  private card(kit: KitSheet, { paper }: PrintQuery): readonly PrintedPage[] {
+    if (kit.parts.length === 0) return []
+    const today = DateTime.fromJSDate(this.context.clock(), { zone: kit.zone })
+    const printedOn = `${dateText(today.toISODate() ?? '')} ${today.year}`
+    return contentsCardPages({ ...kit, printedOn }, paper, printer)
+  }
+}
+
+function labelsOf(kit: KitSheet, kind: PrintQuery['kind'], number: string | undefined): readonly Label[] {
+  const of = `${kit.name} · ${kit.code}`
+  if (kind === 'kits') return [{ kind: 'code', code: kit.code, name: kit.name, of: '' }]
+  const numbered = kit.parts.map((part, index) => ({ ...part, number: index + 1 }))
+  if (kind === 'parts')
+    return numbered
+      .filter((part) => number === undefined || part.number === Number(number))
+      .map((part) => ({ kind: 'code', code: `${kit.code}/${part.number}`, name: part.name, of }))
+  const places = [...new Set(kit.parts.map(({ place }) => place))]
+  return places.map((place) => ({
+    kind: 'pouch',
+    code: kit.code,
+    of: kit.name,
+    place: place || 'Case',
+    parts: numbered.filter((part) => part.place === place),
+  }))
+}

@@ -1,0 +1,318 @@
+<script setup lang="ts">
+import type { Drawer, FollowUpJob, FollowUpList, Message, ModelList, SettleJob } from '@binoculum/contract'
+import { dateText, isFollowUp, jobFacts } from '@binoculum/core'
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { api } from '../../../shared/api/client.ts'
+import { useLoaded } from '../../../shared/api/use-loaded.ts'
+import { useSending } from '../../../shared/api/use-sending.ts'
+import KitTag from '../../../shared/drawings/KitTag.vue'
+import KeyCap from '../../../shared/keys/KeyCap.vue'
+import { useKeys, type KeyMap } from '../../../shared/keys/use-keys.ts'
+import ProblemNote from '../../../shared/ProblemNote.vue'
+import { hourText } from '../../../shared/words.ts'
+import { useSession } from '../../people/session.ts'
+import DeskTabs from '../DeskTabs.vue'
+import { canBeAsked, dueWords, jobGroups } from './job-words.ts'
+import NoticeForm from './NoticeForm.vue'
+
+const session = useSession()
+const router = useRouter()
+const { data, problem, reload } = useLoaded<FollowUpList>('/api/jobs')
+const { data: models } = useLoaded<ModelList>('/api/models')
+const { sending, problem: refusal, run } = useSending()
+const at = ref<string | null>(null)
+const told = ref<string | null>(null)
+const asks = ref(false)
+
+const groups = computed(() => jobGroups(data.value?.jobs ?? [], data.value?.today ?? ''))
+const inOrder = computed(() => groups.value.flatMap(({ jobs }) => jobs))
+const current = computed(() => inOrder.value.find(({ id }) => id === at.value) ?? inOrder.value[0] ?? null)
+const mayAct = (job: FollowUpJob) => session.may(job.branchId, 'coordinator', 'volunteer')
+const peopleOf = (job: FollowUpJob) => data.value?.people.filter(({ branchId }) => branchId === job.branchId) ?? []
+const isWaiting = (job: FollowUpJob) => job.notBeforeUtc !== null && Date.parse(job.notBeforeUtc) > Date.now()
+
+async function settle(job: FollowUpJob | null, result: SettleJob['result']) {
+  if (!job || !mayAct(job)) return
+  const index = inOrder.value.findIndex(({ id }) => id === job.id)
+  const went = await run(async (idempotencyKey) => {
+    const body = { idempotencyKey, version: job.version, result, note: '' }
+    data.value = await api.post<FollowUpList>(`/api/jobs/${job.id}/settle`, body)
+  })
+  if (!went) return
+  const next = data.value?.jobs.find(
+    ({ partId, kitId }) => partId !== null && partId === job.partId && kitId === job.kitId,
+  )
+  told.value =
+    result === 'found'
+      ? `${job.partName ?? 'It'} is back in ${job.kitName}.`
+      : result === 'not-helped' && next
+        ? `${job.partName ?? job.kitName}: ${jobFacts(next.code).words} next, due ${next.dueOn ? dateText(next.dueOn) : 'soon'}.`
+        : `${job.kitName}: done.`
+  at.value = next?.id ?? inOrder.value[Math.min(index, inOrder.value.length - 1)]?.id ?? null
+}
+
+async function change(job: FollowUpJob, set: { ownerId?: string | null; dueOn?: string | null; note?: string }) {
+  const { version, ownerId, dueOn, note } = job
+  await run(async () => {
+    data.value = await api.post<FollowUpList>(`/api/jobs/${job.id}`, { version, ownerId, dueOn, note, ...set })
+  })
+}
+
+async function putIn(job: FollowUpJob | null) {
+  if (!job?.spareId || !job.partId || !mayAct(job)) return
+  await run(async (idempotencyKey) => {
+    const body = { idempotencyKey, partId: job.partId, kitVersion: job.kitVersion, count: 1, way: 'into-kit' }
+    await api.post<{ drawer: Drawer }>(`/api/spares/${job.spareId}/move`, body)
+    told.value = `A spare ${job.partName} is in ${job.kitName} now.`
+  })
+  await reload()
+}
+
+/** One letter for everything that is open about the same loan. */
+async function write(job: FollowUpJob | null) {
+  if (!job?.loanId || !mayAct(job)) return
+  const jobIds = inOrder.value
+    .filter((each) => each.loanId === job.loanId && each.kitId === job.kitId && canBeAsked(each))
+    .map(({ id }) => id)
+  await run(async () => {
+    const letter = await api.post<Message>('/api/messages', { jobIds })
+    await router.push({ path: '/desk/letters', query: { open: letter.id } })
+  })
+}
+
+function move(step: number) {
+  const index = inOrder.value.findIndex(({ id }) => id === current.value?.id)
+  at.value = inOrder.value[Math.min(Math.max(index + step, 0), inOrder.value.length - 1)]?.id ?? null
+}
+useKeys((): KeyMap => ({
+  ArrowDown: () => move(1),
+  ArrowUp: () => move(-1),
+  f: () => current.value?.partId && settle(current.value, 'found'),
+  n: () => current.value && isFollowUp(current.value.code) && settle(current.value, 'not-helped'),
+  x: () => current.value && !isFollowUp(current.value.code) && settle(current.value, 'done'),
+  p: () => putIn(current.value),
+  l: () => current.value && canBeAsked(current.value) && write(current.value),
+}))
+</script>
+
+<template>
+  <main class="page">
+    <DeskTabs />
+    <header>
+      <h1>Follow-up</h1>
+      <p v-if="data" class="quiet">
+        {{ data.jobs.length === 1 ? 'one thing' : `${data.jobs.length} things` }} to see to
+      </p>
+      <button
+        v-if="session.coordinates.length > 0"
+        type="button"
+        class="button"
+        :aria-expanded="asks"
+        @click="asks = !asks"
+      >
+        Notice to all of a model, battery round
+      </button>
+    </header>
+    <ProblemNote :problem="problem" @retry="reload" />
+    <ProblemNote :problem="refusal" @retry="reload" />
+    <p v-if="told" class="moss told" role="status">{{ told }}</p>
+    <NoticeForm
+      v-if="asks && models"
+      :models="models.models"
+      :branches="session.current?.memberships.filter(({ role }) => role === 'coordinator') ?? []"
+      :today="data?.today ?? ''"
+      @done="((told = $event), (asks = false), reload())"
+    />
+    <p v-if="data && data.jobs.length === 0" class="empty">
+      Nothing is missing, nothing to mend. What a take-back finds off comes here by itself, with an owner and a day.
+    </p>
+    <section v-for="group in groups" :key="group.words">
+      <h2>
+        {{ group.words }} <em>{{ group.aside }}</em>
+      </h2>
+      <ul>
+        <li
+          v-for="job in group.jobs"
+          :key="job.id"
+          :class="{ current: job.id === current?.id }"
+          :aria-current="job.id === current?.id"
+          @click="at = job.id"
+        >
+          <div class="what">
+            <p>
+              <b>{{ job.partName ?? job.text }}</b>
+              <span class="next"> {{ jobFacts(job.code).words }}</span>
+            </p>
+            <p class="second">
+              <RouterLink :to="`/kits/${encodeURIComponent(job.kitCode)}`">{{ job.kitName }}</RouterLink>
+              <KitTag :code="job.kitCode" />
+              <span v-if="job.partName && job.text !== job.partName"> {{ job.text }}</span>
+            </p>
+          </div>
+          <div class="owner">
+            <select
+              class="field"
+              :value="job.ownerId ?? ''"
+              :disabled="!mayAct(job) || sending"
+              :aria-label="`Who sees to ${job.partName ?? job.text}`"
+              @change="change(job, { ownerId: ($event.target as HTMLSelectElement).value || null })"
+            >
+              <option value="">nobody yet</option>
+              <option v-for="person in peopleOf(job)" :key="person.id" :value="person.id">{{ person.name }}</option>
+            </select>
+            <input
+              type="date"
+              class="field"
+              :value="job.dueOn ?? ''"
+              :disabled="!mayAct(job) || sending"
+              :aria-label="`Due: ${job.partName ?? job.text}`"
+              @change="change(job, { dueOn: ($event.target as HTMLInputElement).value || null })"
+            />
+          </div>
+          <p class="due">
+            <span :class="{ rust: job.daysOver > 0 }">{{ dueWords(job) }}</span>
+            <span v-if="isWaiting(job)" class="second">not before {{ hourText(job.notBeforeUtc!, job.zone) }}</span>
+          </p>
+          <div v-if="mayAct(job)" class="acts">
+            <button v-if="job.partId" type="button" class="button" :disabled="sending" @click="settle(job, 'found')">
+              {{ job.code === 'mend-part' ? 'Mended' : 'Found' }} <KeyCap v-if="job.id === current?.id" name="f" />
+            </button>
+            <button
+              v-if="job.spareId && job.partId"
+              type="button"
+              class="button"
+              :disabled="sending"
+              @click="putIn(job)"
+            >
+              Put in a spare <span class="second">{{ job.spares }} there</span>
+              <KeyCap v-if="job.id === current?.id" name="p" />
+            </button>
+            <button v-if="canBeAsked(job)" type="button" class="button" :disabled="sending" @click="write(job)">
+              Write <KeyCap v-if="job.id === current?.id" name="l" />
+            </button>
+            <button
+              v-if="isFollowUp(job.code)"
+              type="button"
+              class="button plain"
+              :disabled="sending"
+              @click="settle(job, 'not-helped')"
+            >
+              Didn’t help <KeyCap v-if="job.id === current?.id" name="n" />
+            </button>
+            <button
+              v-else
+              type="button"
+              class="button"
+              :disabled="sending || isWaiting(job)"
+              @click="settle(job, 'done')"
+            >
+              Done <KeyCap v-if="job.id === current?.id" name="x" />
+            </button>
+          </div>
+        </li>
+      </ul>
+    </section>
+  </main>
+</template>
+
+<style scoped>
+header {
+  display: flex;
+  gap: 14px;
+  align-items: baseline;
+}
+
+header .button {
+  margin-left: auto;
+}
+
+h2 {
+  margin-top: 18px;
+  padding-bottom: 2px;
+  border-bottom: 1px solid var(--rule-strong);
+}
+
+ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+li {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 292px 104px 372px;
+  gap: 14px;
+  align-items: center;
+  min-height: 56px;
+  padding: 6px 8px;
+  border-bottom: 1px solid var(--rule);
+}
+
+li.current {
+  background: var(--wash);
+  box-shadow: inset 3px 0 0 var(--night);
+}
+
+.what p {
+  overflow-wrap: anywhere;
+}
+
+.next {
+  font: italic 400 16px var(--serif);
+  color: var(--quiet);
+}
+
+.owner {
+  display: grid;
+  grid-template-columns: 1fr 138px;
+  gap: 6px;
+}
+
+.owner .field {
+  padding-inline: 6px;
+  border-color: var(--rule);
+}
+
+.due {
+  display: grid;
+}
+
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+
+.acts .button {
+  padding-inline: 10px;
+  gap: 6px;
+}
+
+.plain {
+  border-color: var(--rule-strong);
+  font-weight: 400;
+}
+
+.told,
+.empty {
+  margin-top: 8px;
+}
+
+@media (max-width: 1150px) {
+  li {
+    grid-template-columns: minmax(0, 1fr) 292px 104px;
+  }
+
+  .acts {
+    grid-column: 1 / -1;
+  }
+}
+
+@media (pointer: coarse) {
+  .acts .button,
+  .owner .field {
+    min-height: 40px;
+  }
+}
+</style>

@@ -1,0 +1,224 @@
+<script setup lang="ts">
+import type { Message, Outbox } from '@binoculum/contract'
+import { withName } from '@binoculum/core'
+import { computed, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import { api } from '../../../shared/api/client.ts'
+import { useLoaded } from '../../../shared/api/use-loaded.ts'
+import { useSending } from '../../../shared/api/use-sending.ts'
+import KitTag from '../../../shared/drawings/KitTag.vue'
+import ProblemNote from '../../../shared/ProblemNote.vue'
+import { whenText } from '../../../shared/words.ts'
+import DeskTabs from '../DeskTabs.vue'
+
+const route = useRoute()
+const { data, problem, reload } = useLoaded<Outbox>('/api/messages')
+const { sending, problem: refusal, run } = useSending()
+const openId = ref(typeof route.query.open === 'string' ? route.query.open : null)
+const letter = computed(
+  () => data.value?.messages.find(({ id }) => id === openId.value) ?? data.value?.messages[0] ?? null,
+)
+const subject = ref('')
+const body = ref('')
+const isChanged = computed(
+  () => letter.value !== null && (subject.value !== letter.value.subject || body.value !== letter.value.body),
+)
+const stateWords = { draft: 'not sent yet', sent: 'sent', failed: 'could not be sent' } as const
+
+watch(
+  letter,
+  (given) => {
+    subject.value = given?.subject ?? ''
+    body.value = given?.body ?? ''
+  },
+  { immediate: true },
+)
+
+function put(message: Message) {
+  const box = data.value
+  if (box) data.value = { ...box, messages: box.messages.map((each) => (each.id === message.id ? message : each)) }
+}
+
+async function keep() {
+  const { id } = letter.value ?? {}
+  if (!id) return
+  await run(async () =>
+    put(await api.post<Message>(`/api/messages/${id}`, { subject: subject.value, body: body.value })),
+  )
+}
+
+async function send() {
+  const { id } = letter.value ?? {}
+  if (!id) return
+  await run(async () => {
+    if (isChanged.value)
+      put(await api.post<Message>(`/api/messages/${id}`, { subject: subject.value, body: body.value }))
+    put(await api.post<Message>(`/api/messages/${id}/send`))
+  })
+}
+</script>
+
+<template>
+  <main class="page">
+    <DeskTabs />
+    <h1>Letters</h1>
+    <p v-if="data" class="quiet">
+      {{
+        data.way === 'smtp'
+          ? 'Letters are handed to your mail server.'
+          : 'No mail server is set up: letters stay in this outbox. Save one as a file and send it from any mail program.'
+      }}
+    </p>
+    <ProblemNote :problem="problem" @retry="reload" />
+    <p v-if="data && data.messages.length === 0" class="empty">
+      No letter yet. <RouterLink to="/desk/follow-up">Follow-up</RouterLink> drafts one for what a borrower did not
+      bring back.
+    </p>
+    <div v-if="letter && data" class="columns">
+      <ul>
+        <li v-for="each in data.messages" :key="each.id">
+          <button
+            type="button"
+            :class="['line', { current: each.id === letter.id }]"
+            :aria-pressed="each.id === letter.id"
+            @click="openId = each.id"
+          >
+            <b>{{ each.to }}</b> <KitTag :code="each.kitCode" />
+            <span class="second subject">{{ each.subject }}</span>
+            <span :class="['second', { rust: each.state === 'failed', moss: each.state === 'sent' }]"
+              >{{ stateWords[each.state] }} {{ whenText(each.sentAtUtc ?? each.madeAtUtc, each.zone) }}</span
+            >
+          </button>
+        </li>
+      </ul>
+      <section class="paper">
+        <dl>
+          <dt>to</dt>
+          <dd>
+            {{ letter.to }}
+            <span class="quiet">{{ letter.toAddress || 'no mail address: ring them' }}</span>
+          </dd>
+          <dt>from</dt>
+          <dd>{{ letter.by }}</dd>
+          <dt>about</dt>
+          <dd v-if="letter.state === 'sent'">{{ letter.subject }}</dd>
+          <dd v-else><input v-model="subject" class="field" maxlength="200" aria-label="Subject" /></dd>
+        </dl>
+        <p v-if="letter.state === 'sent'" class="text">{{ withName(letter.body, letter.to) }}</p>
+        <template v-else>
+          <textarea v-model="body" class="field text" rows="18" maxlength="5000" aria-label="Letter"></textarea>
+          <p class="second">Where it says <code v-text="'{{name}}'"></code> the name is put in when it is sent.</p>
+        </template>
+        <p v-if="letter.problem" class="problem">{{ letter.problem }}</p>
+        <ProblemNote :problem="refusal" @retry="send" />
+        <div class="acts">
+          <template v-if="letter.state !== 'sent'">
+            <button type="button" class="button main big" :disabled="sending || !letter.toAddress" @click="send">
+              {{ letter.state === 'failed' ? 'Send it again' : 'Send it' }}
+            </button>
+            <button type="button" class="button big" :disabled="!isChanged || sending" @click="keep">
+              Keep the changes
+            </button>
+          </template>
+          <a class="button big" :href="`/api/messages/${letter.id}/eml`" download>Save as a mail file</a>
+        </div>
+      </section>
+    </div>
+  </main>
+</template>
+
+<style scoped>
+.columns {
+  display: grid;
+  grid-template-columns: 320px minmax(0, 720px);
+  gap: 28px;
+  align-items: start;
+  margin-top: 14px;
+}
+
+ul {
+  max-height: 70vh;
+  margin: 0;
+  padding: 0;
+  overflow: auto;
+  list-style: none;
+}
+
+.line {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 2px 8px;
+  width: 100%;
+  padding: 8px 10px;
+  border: 0;
+  border-bottom: 1px solid var(--rule);
+  background: none;
+  color: var(--ink);
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+
+.line.current {
+  background: var(--wash);
+  box-shadow: inset 3px 0 0 var(--night);
+}
+
+.line .second {
+  grid-column: 1 / -1;
+}
+
+.subject {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.paper {
+  display: grid;
+  gap: 12px;
+  padding: 18px 24px;
+  border: 1px solid var(--rule-strong);
+  border-radius: 4px;
+  background: var(--card);
+}
+
+dl {
+  display: grid;
+  grid-template-columns: 52px 1fr;
+  gap: 6px 10px;
+  align-items: baseline;
+  margin: 0;
+}
+
+dt {
+  font: italic 400 16px var(--serif);
+  color: var(--quiet);
+}
+
+dd {
+  margin: 0;
+  overflow-wrap: anywhere;
+}
+
+.text {
+  font: 400 15px/22px var(--sans);
+  white-space: pre-wrap;
+}
+
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+}
+
+.empty {
+  margin-top: 14px;
+}
+
+@media (max-width: 900px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

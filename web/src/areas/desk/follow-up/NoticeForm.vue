@@ -1,0 +1,118 @@
+<script setup lang="ts">
+import type { ModelList } from '@binoculum/contract'
+import { ref } from 'vue'
+import { api } from '../../../shared/api/client.ts'
+import { useSending } from '../../../shared/api/use-sending.ts'
+import ProblemNote from '../../../shared/ProblemNote.vue'
+
+/** One job for every kit of a model, or for every kit whose cells are old. */
+const { models, branches, today } = defineProps<{
+  models: ModelList['models']
+  branches: readonly { branchId: string; branchName: string }[]
+  today: string
+}>()
+const emit = defineEmits<{ done: [told: string] }>()
+const { sending, problem, run } = useSending()
+
+const inDays = (days: number) => {
+  const day = new Date(`${today}T00:00:00Z`)
+  day.setUTCDate(day.getUTCDate() + days)
+  return day.toISOString().slice(0, 10)
+}
+const notice = ref({ modelId: models[0]?.id ?? '', text: '', dueOn: inDays(14), stops: false })
+const round = ref({ branchId: branches[0]?.branchId ?? '', olderThanDays: 180, dueOn: inDays(14) })
+
+const kitWords = (kits: readonly string[]) =>
+  kits.length === 0
+    ? 'No kit needs it.'
+    : `${kits.length === 1 ? 'One kit has' : `${kits.length} kits have`} it to do: ${kits.join(', ')}.`
+
+async function send(path: string, body: object) {
+  await run(async (idempotencyKey) => {
+    const { kits } = await api.post<{ kits: string[] }>(path, { ...body, idempotencyKey })
+    emit('done', kitWords(kits))
+  })
+}
+</script>
+
+<template>
+  <div class="forms">
+    <ProblemNote class="wide" :problem="problem" />
+    <form @submit.prevent="send('/api/notices', notice)">
+      <h3>Notice to every kit of a model</h3>
+      <label class="labelled"
+        ><span>model</span>
+        <select v-model="notice.modelId" class="field">
+          <option v-for="model in models" :key="model.id" :value="model.id">
+            {{ model.name }}, {{ model.kits.length }} {{ model.kits.length === 1 ? 'kit' : 'kits' }}
+          </option>
+        </select></label
+      >
+      <label class="labelled"
+        ><span>check it for</span
+        ><input
+          v-model="notice.text"
+          class="field"
+          required
+          minlength="5"
+          maxlength="500"
+          placeholder="for example: crack at the foot of leg 2"
+      /></label>
+      <label class="labelled"
+        ><span>by</span><input v-model="notice.dueOn" type="date" class="field" required :min="today"
+      /></label>
+      <label class="tick"
+        ><input v-model="notice.stops" type="checkbox" /> none goes out before it was looked at</label
+      >
+      <button type="submit" class="button main" :disabled="sending">Make one job per kit</button>
+    </form>
+    <form @submit.prevent="send('/api/battery-rounds', round)">
+      <h3>Battery round</h3>
+      <label v-if="branches.length > 1" class="labelled"
+        ><span>where</span>
+        <select v-model="round.branchId" class="field">
+          <option v-for="branch in branches" :key="branch.branchId" :value="branch.branchId">
+            {{ branch.branchName }}
+          </option>
+        </select></label
+      >
+      <label class="labelled"
+        ><span>cells older than, days</span
+        ><input v-model.number="round.olderThanDays" type="number" class="field" min="1" max="3650" required
+      /></label>
+      <label class="labelled"
+        ><span>by</span><input v-model="round.dueOn" type="date" class="field" required :min="today"
+      /></label>
+      <button type="submit" class="button main" :disabled="sending">Make the round</button>
+    </form>
+  </div>
+</template>
+
+<style scoped>
+.forms {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(340px, 1fr));
+  gap: 10px 40px;
+  max-width: 980px;
+  margin-top: 10px;
+  padding: 12px 16px 16px;
+  border: 1px solid var(--rule-strong);
+  border-radius: 4px;
+  background: var(--card);
+}
+
+.wide {
+  grid-column: 1 / -1;
+}
+
+form {
+  display: grid;
+  gap: 8px;
+  align-content: start;
+  justify-items: start;
+}
+
+.labelled {
+  width: 100%;
+}
+</style>

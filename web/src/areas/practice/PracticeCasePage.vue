@@ -1,0 +1,223 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import CaseDrawing from '../../shared/drawings/CaseDrawing.vue'
+import PencilMark from '../../shared/drawings/PencilMark.vue'
+import KeyCap from '../../shared/keys/KeyCap.vue'
+import { useKeys } from '../../shared/keys/use-keys.ts'
+import { dayText, ownZone } from '../../shared/words.ts'
+import ContentsCard from '../desk/ContentsCard.vue'
+import { emptyTakeBack } from '../desk/take-back-state.ts'
+import CloseUp from './CloseUp.vue'
+import { usePractice } from './use-practice.ts'
+
+const practice = usePractice()
+const { parts, marks, at, current, looked, seconds, score, tries, undoable } = practice
+
+const draft = computed(() => ({
+  ...emptyTakeBack(),
+  marks: Object.fromEntries(
+    [...marks.value].map(([id, mark]) => {
+      const count = parts.value.find((part) => part.id === id)?.count ?? 1
+      return [id, { mark, presentCount: mark === 'missing' ? 0 : count, note: '', wrongItem: '', pictureIds: [] }]
+    }),
+  ),
+}))
+const clock = (total: number) => `${Math.floor(total / 60)}:${String(Math.floor(total % 60)).padStart(2, '0')}`
+const nameOf = (id: string) => parts.value.find((part) => part.id === id)?.name ?? id
+const numberOf = (id: string) => parts.value.findIndex((part) => part.id === id) + 1
+const resultWords = { found: 'found', noticed: 'seen, but named wrongly', overlooked: 'overlooked' } as const
+const ways = [
+  { key: 'Space', name: 'Space', mark: 'present', words: 'present' },
+  { key: 'm', name: 'm', mark: 'missing', words: 'missing' },
+  { key: 'd', name: 'd', mark: 'damaged', words: 'damaged' },
+  { key: 'w', name: 'w', mark: 'wrong', words: 'wrong item' },
+] as const
+
+useKeys(() => ({
+  ...Object.fromEntries(ways.map(({ key, mark }) => [key, () => practice.mark(mark)])),
+  u: practice.undo,
+  ArrowDown: () => practice.move(1),
+  ArrowUp: () => practice.move(-1),
+  Enter: () => (score.value ? practice.another() : practice.finish()),
+}))
+</script>
+
+<template>
+  <main class="practice">
+    <div class="page">
+      <header>
+        <h1>Practice</h1>
+        <p class="quiet">a made-up kit comes back, and not all is well;<br />nothing here is written to a kit</p>
+        <output class="clock" aria-label="time">{{ clock(score?.seconds ?? seconds) }}</output>
+      </header>
+      <div class="columns">
+        <div class="frame">
+          <ContentsCard :parts="parts" :draft="draft" :at="at" @choose="practice.move($event - at)" />
+          <CloseUp v-if="current" :part="current" />
+          <p v-if="!score" class="marks">
+            <button v-for="way in ways" :key="way.key" type="button" class="button" @click="practice.mark(way.mark)">
+              <KeyCap :name="way.name" /> <PencilMark :mark="way.mark" /> {{ way.words }}
+            </button>
+            <span class="quiet">{{ looked }} of {{ parts.length }} looked at</span>
+          </p>
+        </div>
+        <aside>
+          <CaseDrawing
+            :parts="parts"
+            :mark-of="({ id }) => marks.get(id) ?? 'unseen'"
+            :current-id="current?.id ?? null"
+            @choose="practice.goTo"
+          />
+          <section v-if="score" role="status">
+            <p class="points">
+              <b>{{ score.points }}</b> of 100
+            </p>
+            <p class="quiet">
+              {{ score.faults.filter(({ result }) => result === 'found').length }} of {{ score.faults.length }} found
+              in
+              {{ clock(score.seconds) }}
+            </p>
+            <ul>
+              <li v-for="fault in score.faults" :key="fault.partId">
+                <PencilMark :mark="fault.mark" />
+                <span>
+                  <b :class="fault.result === 'found' ? 'moss' : 'rust'"
+                    >{{ numberOf(fault.partId) }} {{ nameOf(fault.partId) }}: {{ resultWords[fault.result] }}.</b
+                  >
+                  {{ fault.truth }}
+                </span>
+              </li>
+              <li v-for="id in score.falseAlarms" :key="id">
+                <span></span
+                ><span
+                  ><b>{{ numberOf(id) }} {{ nameOf(id) }}</b> is as it should be.</span
+                >
+              </li>
+            </ul>
+          </section>
+          <section v-else>
+            <h2>How it goes</h2>
+            <p>
+              Take each part in the hand: what you see stands under the card. Mark what is not as the card says. Three
+              things at least are off. The clock begins with your first key.
+            </p>
+          </section>
+          <section v-if="tries.length > 0">
+            <h2>Tries on this machine</h2>
+            <p v-for="each in tries.slice(0, 5)" :key="each.atUtc" class="try">
+              <span class="quiet">{{ dayText(each.atUtc, ownZone) }}</span> <b>{{ each.points }}</b>
+              <span>{{ each.found }} of {{ each.of }} in {{ clock(each.seconds) }}</span>
+            </p>
+          </section>
+        </aside>
+      </div>
+    </div>
+    <footer class="action-bar">
+      <button v-if="score" type="button" class="button main big" @click="practice.another">
+        Another case <KeyCap name="Enter" />
+      </button>
+      <template v-else>
+        <button type="button" class="button main big" :disabled="looked === 0" @click="practice.finish">
+          Done looking <KeyCap name="Enter" />
+        </button>
+        <button type="button" class="button big" :disabled="undoable.length === 0" @click="practice.undo">
+          Undo <KeyCap name="u" />
+        </button>
+        <button type="button" class="button big" @click="practice.another">Another case</button>
+      </template>
+      <RouterLink to="/desk" class="leave">Leave practice</RouterLink>
+    </footer>
+  </main>
+</template>
+
+<style scoped>
+.practice {
+  display: flex;
+  flex: 1;
+  flex-direction: column;
+}
+
+.page {
+  flex: 1;
+  padding-bottom: 12px;
+}
+
+header {
+  display: flex;
+  gap: 16px;
+  align-items: center;
+  margin-bottom: 10px;
+}
+
+.clock {
+  margin-left: auto;
+  font-size: 34px;
+  font-weight: 640;
+}
+
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 316px;
+  gap: 20px;
+  align-items: start;
+}
+
+.frame {
+  border: 1px solid var(--rule-strong);
+  border-radius: 4px;
+  background: var(--card);
+}
+
+.marks {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+  padding: 8px 14px;
+  border-top: 1px solid var(--rule);
+}
+
+.marks .quiet {
+  margin-left: auto;
+}
+
+aside {
+  display: grid;
+  gap: 14px;
+}
+
+.points b {
+  font-size: 44px;
+  line-height: 48px;
+}
+
+ul {
+  margin: 8px 0 0;
+  padding: 0;
+  list-style: none;
+}
+
+li {
+  display: grid;
+  grid-template-columns: 24px 1fr;
+  gap: 6px;
+  padding: 5px 0;
+  border-top: 1px solid var(--rule);
+  font-size: 14px;
+}
+
+.try {
+  display: grid;
+  grid-template-columns: 90px 40px 1fr;
+}
+
+.leave {
+  margin-left: auto;
+}
+
+@media (max-width: 1000px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

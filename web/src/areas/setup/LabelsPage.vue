@@ -1,0 +1,285 @@
+<script setup lang="ts">
+import type { Printed, PrintKind, Shelf } from '@binoculum/contract'
+import { labelSheet, type Paper } from '@binoculum/core'
+import { useLocalStorage } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import { useLoaded } from '../../shared/api/use-loaded.ts'
+import KitTag from '../../shared/drawings/KitTag.vue'
+import PrintedSheet from '../../shared/drawings/PrintedSheet.vue'
+import ProblemNote from '../../shared/ProblemNote.vue'
+import SetupTabs from './SetupTabs.vue'
+
+const kinds: readonly { kind: PrintKind; words: string; aside: string }[] = [
+  { kind: 'cards', words: 'contents cards', aside: 'one page for the lid' },
+  { kind: 'kits', words: 'kit labels', aside: 'QR and bars' },
+  { kind: 'parts', words: 'part labels', aside: 'one for each part' },
+  { kind: 'pouches', words: 'pouch labels', aside: 'what belongs inside' },
+]
+const route = useRoute()
+const asked = (name: string) => (typeof route.query[name] === 'string' ? route.query[name] : null)
+const { data: shelf, problem } = useLoaded<Shelf>('/api/kits')
+const kind = ref<PrintKind>(kinds.find((each) => each.kind === asked('kind'))?.kind ?? 'cards')
+const paper = useLocalStorage<Paper>('binoculum paper', 'a4')
+const first = ref(1)
+const filter = ref('')
+const chosen = ref(new Set(asked('kits')?.split(',') ?? []))
+
+const kits = computed(() => {
+  const wanted = filter.value.trim().toLowerCase()
+  const all = shelf.value?.kits ?? []
+  return all.filter(({ name, code, modelName }) => `${name} ${code} ${modelName}`.toLowerCase().includes(wanted))
+})
+const query = computed(() => {
+  if (chosen.value.size === 0) return null
+  const set = new URLSearchParams({
+    kind: kind.value,
+    codes: [...chosen.value].join(','),
+    paper: paper.value,
+    first: String(kind.value === 'cards' ? 1 : first.value),
+  })
+  return set.toString()
+})
+const {
+  data: printed,
+  problem: refusal,
+  reload,
+  slow,
+} = useLoaded<Printed>(() => query.value && `/api/prints?${query.value}`)
+const sheet = computed(() =>
+  kind.value === 'cards' ? null : labelSheet(paper.value, kind.value === 'pouches' ? 'pouch' : 'code'),
+)
+const pages = computed(() => (query.value ? (printed.value?.pages ?? []) : []))
+const SHOWN_PAGES = 6
+
+watch(shelf, (given) => {
+  const own = given?.kits[0]
+  if (own && chosen.value.size === 0) chosen.value = new Set([own.code])
+})
+watch(sheet, (given) => {
+  if (given && first.value > given.columns * given.rows) first.value = 1
+})
+
+function toggle(code: string) {
+  const next = new Set(chosen.value)
+  if (!next.delete(code)) next.add(code)
+  chosen.value = next
+}
+const print = () => window.print()
+</script>
+
+<template>
+  <main class="page labels">
+    <div class="screen-only">
+      <SetupTabs />
+      <h1>Labels and cards</h1>
+      <ProblemNote :problem="problem" />
+    </div>
+    <div class="columns">
+      <section class="screen-only choose">
+        <div class="kinds" role="radiogroup" aria-label="What to print">
+          <label v-for="each in kinds" :key="each.kind" :class="{ chosen: each.kind === kind }">
+            <input v-model="kind" type="radio" name="kind" :value="each.kind" />
+            <b>{{ each.words }}</b> <span class="second">{{ each.aside }}</span>
+          </label>
+        </div>
+        <label class="labelled"
+          ><span>paper</span>
+          <select v-model="paper" class="field">
+            <option value="a4">A4</option>
+            <option value="letter">Letter</option>
+          </select></label
+        >
+        <div v-if="sheet" class="labelled">
+          <span>first free cell of the sheet</span>
+          <div class="cells" :style="{ gridTemplateColumns: `repeat(${sheet.columns}, 1fr)` }">
+            <button
+              v-for="cell in sheet.columns * sheet.rows"
+              :key="cell"
+              type="button"
+              :class="{ used: cell < first, begin: cell === first }"
+              :aria-label="`Begin with cell ${cell}`"
+              :aria-pressed="cell === first"
+              @click="first = cell"
+            >
+              {{ cell }}
+            </button>
+          </div>
+          <p class="second">
+            {{ sheet.columns }} × {{ sheet.rows }} labels of {{ sheet.widthMm.toFixed(1) }} ×
+            {{ sheet.heightMm.toFixed(1) }} mm; print at 100 %, not “fit to page”
+          </p>
+        </div>
+        <label class="labelled"
+          ><span>for which kits</span
+          ><input v-model="filter" class="field" type="search" placeholder="name, code or model"
+        /></label>
+        <p class="all">
+          <button
+            type="button"
+            class="link-button"
+            @click="chosen = new Set([...chosen, ...kits.map(({ code }) => code)])"
+          >
+            all {{ kits.length }}
+          </button>
+          <button type="button" class="link-button" :disabled="chosen.size === 0" @click="chosen = new Set()">
+            none
+          </button>
+          <span class="quiet">{{ chosen.size }} chosen</span>
+        </p>
+        <ul>
+          <li v-for="kit in kits" :key="kit.id">
+            <label>
+              <input type="checkbox" :checked="chosen.has(kit.code)" @change="toggle(kit.code)" />
+              <span class="serif">{{ kit.name }}</span> <KitTag :code="kit.code" />
+            </label>
+          </li>
+        </ul>
+        <p v-if="shelf && kits.length === 0" class="quiet">No kit is called so.</p>
+      </section>
+      <section class="preview">
+        <ProblemNote class="screen-only" :problem="refusal" @retry="reload" />
+        <p class="acts screen-only">
+          <button type="button" class="button main big" :disabled="pages.length === 0" @click="print">Print</button>
+          <a v-if="query" class="button big" :href="`/api/prints/pdf?${query}`" target="_blank" rel="noopener">PDF</a>
+          <span class="quiet" role="status">{{
+            slow ? 'drawing …' : pages.length === 1 ? 'one page' : `${pages.length} pages`
+          }}</span>
+        </p>
+        <p v-if="!query" class="quiet screen-only">Choose a kit.</p>
+        <div class="sheets">
+          <PrintedSheet
+            v-for="(page, index) in pages"
+            :key="index"
+            :page="page"
+            :class="{ 'paper-only': index >= SHOWN_PAGES }"
+          />
+        </div>
+        <p v-if="pages.length > SHOWN_PAGES" class="quiet screen-only">
+          {{ pages.length - SHOWN_PAGES }} more pages are printed but not shown.
+        </p>
+      </section>
+    </div>
+  </main>
+</template>
+
+<style scoped>
+.columns {
+  display: grid;
+  grid-template-columns: 300px minmax(0, 1fr);
+  gap: 32px;
+  align-items: start;
+  margin-top: 10px;
+}
+
+.choose {
+  display: grid;
+  gap: 10px;
+}
+
+.kinds label {
+  display: flex;
+  gap: 8px;
+  align-items: baseline;
+  min-height: 30px;
+  border-bottom: 1px solid var(--rule);
+}
+
+.cells {
+  display: grid;
+  gap: 3px;
+  width: 150px;
+}
+
+.cells button {
+  min-height: 19px;
+  padding: 0;
+  border: 1px solid var(--rule-strong);
+  border-radius: 2px;
+  background: var(--card);
+  color: var(--quiet);
+  font: 400 11px var(--sans);
+  cursor: pointer;
+}
+
+.cells .used {
+  border-style: dashed;
+  background: none;
+  color: var(--rule-strong);
+}
+
+.cells .begin {
+  border-color: var(--night);
+  background: var(--night);
+  color: var(--on-night);
+}
+
+.all {
+  display: flex;
+  gap: 14px;
+}
+
+ul {
+  max-height: 320px;
+  margin: 0;
+  padding: 0;
+  overflow: auto;
+  list-style: none;
+}
+
+li label {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  min-height: 30px;
+}
+
+.acts {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  margin-bottom: 12px;
+}
+
+.sheets {
+  display: grid;
+  gap: 16px;
+  max-width: 640px;
+}
+
+@media (max-width: 900px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+
+@media (pointer: coarse) {
+  .kinds label,
+  li label,
+  .cells button {
+    min-height: 40px;
+  }
+}
+
+@media print {
+  .labels,
+  .columns,
+  .sheets {
+    display: block;
+    max-width: none;
+    margin: 0;
+    padding: 0;
+  }
+}
+</style>
+
+<style>
+/* Labels must sit where their cells are: no margin of the browser's own. */
+@page sheet {
+  margin: 0;
+}
+
+.labels {
+  page: sheet;
+}
+</style>

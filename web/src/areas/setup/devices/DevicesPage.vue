@@ -1,0 +1,152 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { scaleKind, useScale, type ScaleKind } from '../../../shared/devices/scale.ts'
+import { useScans } from '../../../shared/devices/scanner.ts'
+import CameraScan from '../../../shared/devices/CameraScan.vue'
+import { singleKeysOn } from '../../../shared/keys/use-keys.ts'
+import { massText } from '@binoculum/core'
+import SetupTabs from '../SetupTabs.vue'
+import StandInScale from './StandInScale.vue'
+import StandInScanner from './StandInScanner.vue'
+
+const ways: readonly { kind: ScaleKind; words: string; aside: string }[] = [
+  { kind: 'none', words: 'none', aside: 'weights are typed in' },
+  { kind: 'serial', words: 'on a cable', aside: 'serial or its USB adapter, 9600 baud, plain text lines' },
+  { kind: 'stand-in', words: 'stand-in', aside: 'the pan below; open it in a window of its own' },
+]
+const scale = useScale()
+const lastScan = ref<string | null>(null)
+const seesCamera = ref(false)
+useScans((code) => {
+  lastScan.value = code
+  seesCamera.value = false
+})
+function choose(kind: ScaleKind) {
+  scale.close()
+  scaleKind.value = kind
+}
+</script>
+
+<template>
+  <main class="page devices">
+    <SetupTabs />
+    <h1>Devices at this place</h1>
+    <p class="quiet">Kept on this machine only. What has no device is typed in; everything works without one.</p>
+    <div class="columns">
+      <section>
+        <h2>Scale</h2>
+        <fieldset>
+          <legend class="second">which one</legend>
+          <label v-for="way in ways" :key="way.kind" class="way">
+            <input
+              type="radio"
+              name="scale"
+              :value="way.kind"
+              :checked="scaleKind === way.kind"
+              @change="choose(way.kind)"
+            />
+            <span
+              ><b>{{ way.words }}</b> <span class="second">{{ way.aside }}</span></span
+            >
+          </label>
+        </fieldset>
+        <div v-if="scaleKind !== 'none'" class="try">
+          <button v-if="!scale.isOpen.value" type="button" class="button" @click="scale.open()">Try it</button>
+          <button v-else type="button" class="button" @click="scale.close()">Stop</button>
+          <output class="figure" aria-live="polite">{{
+            scale.shown.value ? massText(scale.shown.value.massG) : '–'
+          }}</output>
+          <span class="second">{{ scale.settled.value ? 'at rest' : scale.shown.value ? 'moving' : '' }}</span>
+          <p v-if="scale.trouble.value" class="rust" role="status">{{ scale.trouble.value }}</p>
+        </div>
+        <StandInScale v-if="scaleKind === 'stand-in'" />
+      </section>
+      <section>
+        <h2>Scanner</h2>
+        <p>
+          A scanner that types like a keyboard works at once, wherever you are: what it types is taken as one scan,
+          and never as keys.
+        </p>
+        <p role="status">
+          last scan: <b>{{ lastScan ?? 'none yet' }}</b>
+        </p>
+        <button type="button" class="button" @click="seesCamera = !seesCamera">
+          {{ seesCamera ? 'Close the camera' : 'Scan with the camera' }}
+        </button>
+        <CameraScan v-if="seesCamera" />
+        <StandInScanner />
+        <h2>Keys</h2>
+        <label class="way">
+          <input v-model="singleKeysOn" type="checkbox" />
+          <span
+            ><b>single keys</b>
+            <span class="second">turn them off if you speak instead of typing; every key has a button</span></span
+          >
+        </label>
+      </section>
+    </div>
+  </main>
+</template>
+
+<style scoped>
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 1.5fr) minmax(0, 1fr);
+  gap: 40px;
+  align-items: start;
+  margin-top: 14px;
+}
+
+section {
+  display: grid;
+  gap: 10px;
+}
+
+h2 {
+  padding-bottom: 2px;
+  border-bottom: 1px solid var(--rule-strong);
+}
+
+fieldset {
+  display: grid;
+  gap: 6px;
+  margin: 0;
+  padding: 0;
+  border: 0;
+}
+
+.way {
+  display: grid;
+  grid-template-columns: 22px 1fr;
+  gap: 6px;
+  align-items: baseline;
+  min-height: 32px;
+}
+
+.way .second {
+  display: block;
+}
+
+.try {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 14px;
+  align-items: center;
+}
+
+.figure {
+  min-width: 130px;
+  font-size: 28px;
+  font-weight: 640;
+}
+
+.button {
+  justify-self: start;
+}
+
+@media (max-width: 900px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,57 @@
+<script setup lang="ts">
+import type { Shelf } from '@binoculum/contract'
+import { ref } from 'vue'
+import { useLoaded } from '../../../shared/api/use-loaded.ts'
+import { simulatedScanner } from '../../../shared/devices/scanner.ts'
+
+/** A made-up scanner: every other window of this browser hears the scan. */
+const { data: shelf } = useLoaded<Shelf>('/api/kits')
+const code = ref('')
+const said = ref<string | null>(null)
+
+function scan() {
+  const given = code.value.trim()
+  if (!given) return
+  simulatedScanner.scan(given)
+  said.value = given
+}
+</script>
+
+<template>
+  <form class="stand-in" @submit.prevent="scan">
+    <h3>The stand-in’s scanner</h3>
+    <p class="second">Open the desk in another window of this browser; it hears what is scanned here.</p>
+    <div>
+      <input
+        v-model="code"
+        class="field"
+        list="codes"
+        aria-label="Label"
+        placeholder="M-12 or M-12/5"
+        maxlength="80"
+      />
+      <datalist id="codes">
+        <option v-for="kit in shelf?.kits ?? []" :key="kit.id" :value="kit.code">{{ kit.name }}</option>
+      </datalist>
+      <button type="submit" class="button">Scan</button>
+    </div>
+    <p v-if="said" role="status" class="second">{{ said }} was scanned.</p>
+  </form>
+</template>
+
+<style scoped>
+.stand-in {
+  display: grid;
+  gap: 8px;
+  padding: 14px 16px;
+  border: 1px solid var(--rule-strong);
+  border-radius: 4px;
+  background: var(--card);
+}
+
+div {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 8px;
+}
+</style>

@@ -1,0 +1,78 @@
+<script setup lang="ts">
+import type { KitSheet, Loss } from '@binoculum/contract'
+import { ref } from 'vue'
+import { api } from '../../shared/api/client.ts'
+import { useSending } from '../../shared/api/use-sending.ts'
+import ProblemNote from '../../shared/ProblemNote.vue'
+
+/** A kit that is lost, stolen or taken out of use. It stays in the record and is held. */
+const { kit } = defineProps<{ kit: KitSheet }>()
+const emit = defineEmits<{ done: [] }>()
+const { sending, problem, run } = useSending()
+const given = ref<{ kind: Loss['kind']; text: string; reportNumber: string }>({
+  kind: 'kit-lost',
+  text: '',
+  reportNumber: '',
+})
+const kinds = [
+  { kind: 'kit-lost', words: 'lost' },
+  { kind: 'kit-stolen', words: 'stolen' },
+  { kind: 'retired', words: 'taken out of use' },
+] as const
+
+async function send() {
+  const went = await run(async (idempotencyKey) => {
+    await api.post(`/api/kits/${kit.id}/loss`, { ...given.value, idempotencyKey, kitVersion: kit.version })
+  })
+  if (went) emit('done')
+}
+</script>
+
+<template>
+  <form class="loss" @submit.prevent="send">
+    <ProblemNote :problem="problem" @retry="send" />
+    <fieldset>
+      <label v-for="each in kinds" :key="each.kind">
+        <input v-model="given.kind" type="radio" name="loss" :value="each.kind" /> {{ each.words }}
+      </label>
+    </fieldset>
+    <label class="labelled"
+      ><span>what happened</span><input v-model="given.text" class="field" required minlength="5" maxlength="500"
+    /></label>
+    <label v-if="given.kind === 'kit-stolen'" class="labelled"
+      ><span>number of the police report, if there is one</span
+      ><input v-model="given.reportNumber" class="field" maxlength="60"
+    /></label>
+    <p class="second">
+      {{ kit.name }} is held from then on{{
+        kit.loan ? `; its loan ${kit.loan.code} stays open until it is settled` : ''
+      }}. It can be brought back under Follow-up.
+    </p>
+    <button type="submit" class="button main" :disabled="sending">Record it</button>
+  </form>
+</template>
+
+<style scoped>
+.loss {
+  display: grid;
+  gap: 8px;
+  justify-items: start;
+  max-width: 560px;
+  padding: 12px 14px;
+  border: 1px solid var(--rust);
+  border-radius: 4px;
+  background: var(--card);
+}
+
+fieldset {
+  display: flex;
+  gap: 18px;
+  margin: 0;
+  padding: 0;
+  border: 0;
+}
+
+.labelled {
+  width: 100%;
+}
+</style>

@@ -1,0 +1,123 @@
+<script setup lang="ts">
+import type { KitSheet, TakenWeighing } from '@binoculum/contract'
+import { computed, ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { api } from '../../shared/api/client.ts'
+import { useLoaded } from '../../shared/api/use-loaded.ts'
+import { useSending } from '../../shared/api/use-sending.ts'
+import KitTag from '../../shared/drawings/KitTag.vue'
+import ProblemNote from '../../shared/ProblemNote.vue'
+import { dayText } from '../../shared/words.ts'
+import WeighIn from '../../shared/weigh-in/WeighIn.vue'
+import { groupWords } from '../../shared/weigh-in/use-weigh-in.ts'
+import { massText } from '@binoculum/core'
+
+/** Weighing a complete kit: from then on its own weight is what is compared with. */
+const route = useRoute()
+const router = useRouter()
+const {
+  data: kit,
+  problem,
+  reload,
+} = useLoaded<KitSheet>(() => `/api/kits/${encodeURIComponent(String(route.params.code))}`)
+const { sending, problem: refusal, run } = useSending()
+const weighings = ref<readonly TakenWeighing[]>([])
+
+const off = computed(() => kit.value?.parts.filter(({ mark }) => mark !== 'present') ?? [])
+const given = computed(
+  () => kit.value && { kit: kit.value, marks: {}, weighings: weighings.value, lookAlikes: [], lossChances: {} },
+)
+const isDoubtful = computed(() => refusal.value?.code === 'WEIGHT_DOUBTFUL')
+
+const weigh = (taken: TakenWeighing) =>
+  (weighings.value = [...weighings.value.filter(({ group }) => group !== taken.group), taken])
+const clear = (name: string) => (weighings.value = weighings.value.filter(({ group }) => group !== name))
+
+async function keep(sure: boolean) {
+  const sheet = kit.value
+  if (!sheet) return
+  const went = await run(async (idempotencyKey) => {
+    const body = { idempotencyKey, kitVersion: sheet.version, weighings: weighings.value, sure }
+    kit.value = await api.post<KitSheet>(`/api/kits/${sheet.id}/weighings`, body)
+  })
+  if (went) await router.push(`/kits/${encodeURIComponent(sheet.code)}`)
+}
+</script>
+
+<template>
+  <main class="page weigh">
+    <ProblemNote :problem="problem" @retry="reload" />
+    <template v-if="kit && given">
+      <header>
+        <h1>Weigh {{ kit.name }}, complete</h1>
+        <KitTag :code="kit.code" />
+      </header>
+      <p>
+        Everything in, nothing else. From then on a loss shows against this kit’s own weight, so that much smaller
+        parts are noticed.
+      </p>
+      <p v-if="off.length > 0" class="problem">
+        {{ kit.name }} is not complete:
+        {{
+          off
+            .slice(0, 4)
+            .map(({ name }) => name)
+            .join(', ')
+        }}{{ off.length > 4 ? ` and ${off.length - 4} more` : '' }}.
+        <RouterLink :to="`/kits/${encodeURIComponent(kit.code)}`">Count it, or put it right first.</RouterLink>
+      </p>
+      <template v-else>
+        <div class="columns">
+          <WeighIn :given="given" @weigh="weigh" @clear="clear" />
+          <section>
+            <h2>Weighed before</h2>
+            <p v-if="kit.baselines.length === 0" class="quiet">never yet</p>
+            <p v-for="each in kit.baselines" :key="each.group">
+              {{ groupWords(each.group) }} <b>{{ massText(each.measuredG) }}</b>
+              <span class="second">{{ dayText(each.atUtc, kit.zone) }}</span>
+            </p>
+          </section>
+        </div>
+        <ProblemNote :problem="refusal" @retry="reload" />
+        <div class="acts">
+          <button
+            type="button"
+            class="button main big"
+            :disabled="weighings.length === 0 || sending"
+            @click="keep(isDoubtful)"
+          >
+            {{ isDoubtful ? 'It is complete all the same: keep it' : 'It is complete: keep this weight' }}
+          </button>
+          <RouterLink class="button big" :to="`/kits/${encodeURIComponent(kit.code)}`">Not now</RouterLink>
+        </div>
+      </template>
+    </template>
+  </main>
+</template>
+
+<style scoped>
+.weigh {
+  display: grid;
+  gap: 14px;
+  align-content: start;
+  max-width: 900px;
+}
+
+header {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+}
+
+.columns {
+  display: grid;
+  grid-template-columns: 340px 1fr;
+  gap: 40px;
+  align-items: start;
+}
+
+.acts {
+  display: flex;
+  gap: 10px;
+}
+</style>

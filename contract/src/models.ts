@@ -93,6 +93,8 @@ export const roleWords: readonly { readonly role: Role; readonly words: string }
 export const spareSchema = z.object({
   id: idSchema,
   branchId: idSchema,
+  branchName: z.string(),
+  currency: z.string(),
   name: z.string(),
   role: roleSchema,
   count: z.number().int(),

@@ -141,7 +141,14 @@ export {
   type WeightVerdict,
 } from './contents/weigh-in.ts'
 export { differenceText, explanationClause, weightSentence, type NameOf } from './words/weigh-in.ts'
-export { caseLayout, shapeOf, type Compartment, type PartShape, type PlacedPart } from './contents/case-layout.ts'
+export {
+  caseLayout,
+  inCaseOrder,
+  shapeOf,
+  type Compartment,
+  type PartShape,
+  type PlacedPart,
+} from './contents/case-layout.ts'
 export {
   followModel,
   kitDifferences,

@@ -55,6 +55,12 @@ export interface Compartment {
   readonly parts: readonly PlacedPart[]
 }
 
+/** Parts place by place, as the card is read: places in the order of their first part, the order inside kept. */
+export function inCaseOrder<T extends { readonly place: string }>(parts: readonly T[]): T[] {
+  const places = [...new Set(parts.map(({ place }) => place))]
+  return places.flatMap((place) => parts.filter((part) => part.place === place))
+}
+
 const LID_HEIGHT = 0.2
 const GAP = 0.02
 /** Room for a compartment's name above its parts. */
@@ -129,8 +135,9 @@ function rows(places: readonly string[], inside: Inside, given: { y: number; hei
 
 /** Parts on a grid whose cells come out as square as they can. */
 function placeParts(frame: Frame, parts: readonly Numbered[]): PlacedPart[] {
-  const top = frame.y + NAME_HEIGHT
-  const height = Math.max(frame.height - NAME_HEIGHT, frame.height / 2)
+  const nameHeight = Math.min(NAME_HEIGHT, frame.height * 0.46)
+  const top = frame.y + nameHeight
+  const height = frame.height - nameHeight
   const columns = Math.max(1, Math.min(parts.length, Math.round(Math.sqrt((parts.length * frame.width) / height))))
   const lines = Math.max(1, Math.ceil(parts.length / columns))
   return parts.map(({ id, role, number }, index) => ({

@@ -43,6 +43,7 @@ const MARGIN = 11
 const LEFT_WIDTH = 57
 const TICK_WIDTH = 10
 const TICKS = ['out', 'back', 'out', 'back'] as const
+const TAIL_ROW = 6.2
 const ROW_MOST = 5.6
 const ROW_LEAST = 4.5
 /** From here two people carry. Common practice, no source. */
@@ -68,10 +69,10 @@ export function contentsCardPages(kit: CardKit, paper: Paper, printer: Printer):
   if (kit.parts.length === 0) throw new RangeError('kit must have one part at least')
   const page = papers[paper]
   const rows = rowsOf(kit.parts)
-  const top = 60
-  const foot = page.heightMm - MARGIN - 8
-  const tail = 3 * 6.8
-  const room = foot - tail - top - 4
+  const top = 56
+  const foot = page.heightMm - MARGIN - 7
+  const tail = 3 * TAIL_ROW
+  const room = foot - tail - top - 2
   const rowHeight = Math.min(ROW_MOST, Math.max(ROW_LEAST, room / rows.length))
   const perPage = Math.floor(room / rowHeight)
   const chunks: Row[][] = []
@@ -159,13 +160,13 @@ function heading(kit: CardKit, widthMm: number, pen: Pen, pageWords: string): re
     pen.inRoom(MARGIN, 27, 4.8, 'serif-italic', `${kit.modelName}, ${lines} in case order${pageWords}`, room),
     barsItem(kit.code, bars, pen.printer),
     pen.text(right, 25, 10, 'sans-bold', kit.code, 'end'),
-    pen.rect(MARGIN, 33, right - MARGIN, 17, { strokeMm: 0.7 }),
-    pen.path(SUN_SIGN, MARGIN + 2, 34.6, 0.58, 0.55),
-    pen.line(MARGIN + 3, 48, MARGIN + 15, 35, 0.9),
-    pen.text(MARGIN + 19, 40.6, 5.4, 'sans-bold', 'Never point the telescope or its finder at the Sun.'),
+    pen.rect(MARGIN, 31, right - MARGIN, 15.6, { strokeMm: 0.7 }),
+    pen.path(SUN_SIGN, MARGIN + 2, 31.8, 0.58, 0.55),
+    pen.line(MARGIN + 3, 45, MARGIN + 15, 32.4, 0.9),
+    pen.text(MARGIN + 19, 38, 5.4, 'sans-bold', 'Never point the telescope or its finder at the Sun.'),
     pen.text(
       MARGIN + 19,
-      46.6,
+      43.6,
       3.8,
       'sans',
       'One look blinds. Never by day unattended; never leave children alone with it.',
@@ -188,7 +189,7 @@ function table(
     pen.line(left, top, right, top, 0.35),
   ]
   const tails = last ? ['weighed packed, kg', 'date', 'by'] : []
-  const bottom = top + rows.length * rowHeight + tails.length * 6.8
+  const bottom = top + rows.length * rowHeight + tails.length * TAIL_ROW
   items.unshift(pen.rect(ticks + 2 * TICK_WIDTH, top, 2 * TICK_WIDTH, bottom - top, { fill: 'grey' }))
   const size = rowHeight * 0.68
   rows.forEach((row, index) => {
@@ -202,7 +203,7 @@ function table(
     items.push(...partRow(row, { left, ticks, base, size }, pen), pen.line(left, y, right, y))
   })
   tails.forEach((words, index) => {
-    const y = top + rows.length * rowHeight + (index + 1) * 6.8
+    const y = top + rows.length * rowHeight + (index + 1) * TAIL_ROW
     items.push(
       pen.text(left + 7.4, y - 2.2, 3.6, 'sans', words),
       pen.line(left, y, right, y, index === 2 ? 0.35 : 0.15),
@@ -241,7 +242,7 @@ function partRow(
 }
 
 function leftColumn(kit: CardKit, pen: Pen, foot: number): readonly PageItem[] {
-  const planTop = 54.5
+  const planTop = 50.5
   const planHeight = 90
   const items: PageItem[] = [...plan(kit.parts, planTop, planHeight, pen)]
   let y = planTop + planHeight + 4

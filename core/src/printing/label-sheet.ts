@@ -166,7 +166,7 @@ function drawCodeLabel({ code, name, of }: CodeLabel, box: Box, printer: Printer
     measure,
   })
   const nameStyle = {
-    font: 'serif' as const,
+    font: of ? ('sans' as const) : ('serif' as const),
     sizeMm: of ? (box.height > 30 ? 4.4 : 3.6) : box.height > 30 ? 7 : 5,
     measure,
   }
@@ -179,7 +179,7 @@ function drawCodeLabel({ code, name, of }: CodeLabel, box: Box, printer: Printer
   ]
   for (const line of lines) {
     y += nameStyle.sizeMm * 1.08
-    items.push(text(left, y, nameStyle.sizeMm, 'serif', line))
+    items.push(text(left, y, nameStyle.sizeMm, nameStyle.font, line))
   }
   if (of)
     items.push(
@@ -210,8 +210,8 @@ const text = (
   anchor: 'start',
 })
 
-const PART_LINE = 4.6
-const PART_SIZE = 3.4
+const PART_LINE = 5.4
+const PART_SIZE = 4.1
 
 function drawPouchLabel({ code, place, of, parts }: PouchLabel, box: Box, printer: Printer): readonly PageItem[] {
   const { measure } = printer

@@ -1,5 +1,5 @@
 import type { ModelOptics, PartOptics } from '@binoculum/contract'
-import { families, type Family, type Role } from '@binoculum/core'
+import { inCaseOrder, families, type Family, type Role } from '@binoculum/core'
 
 /** Invented models of ordinary dimensions, with full contents. Masses are of one piece. */
 export interface DemoPart {
@@ -183,7 +183,13 @@ function optics(apertureMm: number, focalLengthMm: number, rest: Partial<ModelOp
 }
 
 function model(key: string, family: Family, data: ModelOptics, parts: readonly DemoPart[]): DemoModel {
-  return { key, family, optics: data, parts, name: `${families[family]} ${data.apertureMm}/${data.focalLengthMm}` }
+  return {
+    key,
+    family,
+    optics: data,
+    parts: inCaseOrder(parts),
+    name: `${families[family]} ${data.apertureMm}/${data.focalLengthMm}`,
+  }
 }
 
 const tabletopBase = (massG: number) => [

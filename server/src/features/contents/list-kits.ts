@@ -1,6 +1,14 @@
 import { randomUUID } from 'node:crypto'
 import type { ConfirmList } from '@binoculum/contract'
-import { changesOf, families, roleFacts, type Family, type ListedKit, type ListedPart } from '@binoculum/core'
+import {
+  changesOf,
+  families,
+  roleFacts,
+  type Family,
+  type ListedKit,
+  type ListedPart,
+  inCaseOrder,
+} from '@binoculum/core'
 import { insertMany } from '../../platform/bulk.ts'
 import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
@@ -60,7 +68,7 @@ export async function prepareModels(
     if (byName.has(name)) continue
     const kit = listed.get(each.code)
     const id = randomUUID()
-    const parts = (kit?.parts ?? []).map((part, index) => ({
+    const parts = inCaseOrder(kit?.parts ?? []).map((part, index) => ({
       ...templateOf(part),
       id: randomUUID(),
       modelId: id,
@@ -131,7 +139,7 @@ export async function bringKitIn(
   if ((await kitsWithCodes(tx, [chosen.code])).length > 0) throw new Problem('CODE_TAKEN')
   const kitId = randomUUID()
   const left = [...model.parts]
-  const parts = kit.parts.map((part, index) => {
+  const parts = inCaseOrder(kit.parts).map((part, index) => {
     const at = left.findIndex(({ name }) => name.toLowerCase() === part.name.toLowerCase())
     const own = at < 0 ? undefined : left.splice(at, 1)[0]
     return newPart(part, { kitId, position: index + 1, modelPartId: own?.id ?? null })

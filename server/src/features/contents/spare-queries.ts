@@ -6,9 +6,9 @@ import type { Spare } from './entities.ts'
 export const sparesOf = (tx: Tx, branchIds: readonly string[]): Promise<SpareView[]> =>
   selectRows(
     tx,
-    `SELECT s.id, s.branch_id AS "branchId", s.name, s.role, s.count, s.mass_g AS "massG", s.cost_minor AS "costMinor",
+    `SELECT s.id, s.branch_id AS "branchId", b.name AS "branchName", b.currency, s.name, s.role, s.count, s.mass_g AS "massG", s.cost_minor AS "costMinor",
        s.note, s.version, coalesce(wanted.list, '[]') AS "wantedBy"
-     FROM spare s
+     FROM spare s JOIN branch b ON b.id = s.branch_id
      LEFT JOIN LATERAL (
        SELECT json_agg(json_build_object('partId', p.id, 'kitId', k.id, 'code', k.code, 'name', k.name,
          'missing', p.count - p.present_count) ORDER BY k.name) AS list

@@ -14,7 +14,7 @@ const count = computed(() => (part.sight.kind === 'pieces' ? part.sight.count : 
 
 <template>
   <figure class="close-up">
-    <svg width="300" height="170" viewBox="0 0 300 170" role="img" :aria-label="words">
+    <svg width="212" height="120" viewBox="0 0 300 170" role="img" :aria-label="words">
       <g v-if="part.sight.kind === 'eyepiece'">
         <path d="M92 34H176V66H92ZM98 66H170V108H98ZM112 108H156V150H112Z" class="line" />
         <path d="M98 74H170M98 82H170M98 90H170M98 98H170" class="thin" />
@@ -63,6 +63,7 @@ const count = computed(() => (part.sight.kind === 'pieces' ? part.sight.count : 
     <figcaption>
       <b>{{ part.name }}</b> <span class="second">look for: {{ part.lookFor }}</span>
       <p class="serif">{{ words }}</p>
+      <slot />
     </figcaption>
   </figure>
 </template>
@@ -70,7 +71,7 @@ const count = computed(() => (part.sight.kind === 'pieces' ? part.sight.count : 
 <style scoped>
 .close-up {
   display: grid;
-  grid-template-columns: 300px 1fr;
+  grid-template-columns: 212px 1fr;
   gap: 14px;
   align-items: center;
   margin: 0;

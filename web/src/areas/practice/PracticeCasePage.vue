@@ -53,13 +53,19 @@ useKeys(() => ({
       <div class="columns">
         <div class="frame">
           <ContentsCard :parts="parts" :draft="draft" :at="at" @choose="practice.move($event - at)" />
-          <CloseUp v-if="current" :part="current" />
-          <p v-if="!score" class="marks">
-            <button v-for="way in ways" :key="way.key" type="button" class="button" @click="practice.mark(way.mark)">
-              <KeyCap :name="way.name" /> <PencilMark :mark="way.mark" /> {{ way.words }}
-            </button>
-            <span class="quiet">{{ looked }} of {{ parts.length }} looked at</span>
-          </p>
+          <CloseUp v-if="current" :part="current">
+            <p v-if="!score" class="marks">
+              <button
+                v-for="way in ways"
+                :key="way.key"
+                type="button"
+                class="button"
+                @click="practice.mark(way.mark)"
+              >
+                <KeyCap :name="way.name" /> <PencilMark :mark="way.mark" /> {{ way.words }}
+              </button>
+            </p>
+          </CloseUp>
         </div>
         <aside>
           <CaseDrawing
@@ -120,6 +126,7 @@ useKeys(() => ({
         <button type="button" class="button main big" :disabled="looked === 0" @click="practice.finish">
           Done looking <KeyCap name="Enter" />
         </button>
+        <span class="quiet">{{ looked }} of {{ parts.length }} looked at</span>
         <button type="button" class="button big" :disabled="undoable.length === 0" @click="practice.undo">
           Undo <KeyCap name="u" />
         </button>
@@ -173,12 +180,7 @@ header {
   flex-wrap: wrap;
   gap: 8px;
   align-items: center;
-  padding: 8px 14px;
-  border-top: 1px solid var(--rule);
-}
-
-.marks .quiet {
-  margin-left: auto;
+  margin-top: 8px;
 }
 
 aside {

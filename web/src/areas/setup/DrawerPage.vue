@@ -18,6 +18,10 @@ const { sending, problem: refusal, run } = useSending()
 const branches = computed(() => session.current?.memberships.filter(({ role }) => role === 'coordinator') ?? [])
 const done = ref<string | null>(null)
 
+const seesSeveral = computed(() => new Set(data.value?.spares.map(({ branchId }) => branchId)).size > 1)
+const detailOf = ({ role, note, branchName }: Spare) =>
+  [roleFacts(role).words, seesSeveral.value ? branchName : '', note].filter((each) => each !== '').join(' · ')
+
 type Wanting = Spare['wantedBy'][number]
 
 /** One act: the drawer has one fewer, the kit one more, and both are in the record. */
@@ -32,9 +36,18 @@ async function putIn(spare: Spare, kit: Wanting) {
 }
 
 async function keep(spare: Spare, change: Partial<Spare>) {
-  const { id, wantedBy: _wantedBy, ...fields } = { ...spare, ...change }
+  const { id, branchId, name, role, count, massG, costMinor, note, version } = { ...spare, ...change }
   await run(async () => {
-    data.value = await api.post<Drawer>(`/api/spares/${id}`, fields)
+    data.value = await api.post<Drawer>(`/api/spares/${id}`, {
+      branchId,
+      name,
+      role,
+      count,
+      massG,
+      costMinor,
+      note,
+      version,
+    })
   })
 }
 
@@ -74,7 +87,7 @@ async function add() {
       <div v-for="spare in data.spares" :key="spare.id" class="row">
         <span>
           <b>{{ spare.name }}</b>
-          <span class="second">{{ roleFacts(spare.role).words }}{{ spare.note ? ` · ${spare.note}` : '' }}</span>
+          <span class="second">{{ detailOf(spare) }}</span>
         </span>
         <span class="count">
           <button
@@ -100,7 +113,7 @@ async function add() {
           </button>
         </span>
         <span>{{ spare.massG === null ? '–' : massText(spare.massG) }}</span>
-        <span>{{ spare.costMinor === null ? '–' : moneyText(spare.costMinor, '') }}</span>
+        <span>{{ spare.costMinor === null ? '–' : moneyText(spare.costMinor, spare.currency) }}</span>
         <span class="wanting">
           <span v-for="kit in spare.wantedBy" :key="kit.partId" class="kit">
             <RouterLink :to="`/kits/${encodeURIComponent(kit.code)}`" class="serif">{{ kit.name }}</RouterLink>

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { useRoute } from 'vue-router'
+
+const route = useRoute()
 const places = [
   { path: '/setup/bring-in', words: 'Bring in a list' },
   { path: '/setup/models', words: 'Models' },
@@ -12,7 +15,13 @@ const places = [
 
 <template>
   <nav class="setup-tabs" aria-label="Set-up">
-    <RouterLink v-for="place in places" :key="place.path" :to="place.path">{{ place.words }}</RouterLink>
+    <RouterLink
+      v-for="place in places"
+      :key="place.path"
+      :to="place.path"
+      :class="{ here: route.path.startsWith(place.path) }"
+      >{{ place.words }}</RouterLink
+    >
   </nav>
 </template>
 
@@ -31,7 +40,7 @@ a {
   text-decoration: none;
 }
 
-.router-link-active {
+.here {
   border-bottom: 2px solid var(--night);
   color: var(--night);
 }

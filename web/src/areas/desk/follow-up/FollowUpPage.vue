@@ -171,7 +171,7 @@ useKeys((): KeyMap => ({
             />
           </div>
           <p class="due">
-            <span :class="{ rust: job.daysOver > 0 }">{{ dueWords(job) }}</span>
+            <span :class="{ rust: job.daysOver > 0 }">{{ dueWords(job, data?.today ?? '') }}</span>
             <span v-if="isWaiting(job)" class="second">not before {{ hourText(job.notBeforeUtc!, job.zone) }}</span>
           </p>
           <div v-if="mayAct(job)" class="acts">
@@ -241,8 +241,8 @@ ul {
 
 li {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 292px 104px 372px;
-  gap: 14px;
+  grid-template-columns: minmax(0, 1fr) 262px 76px 462px;
+  gap: 12px;
   align-items: center;
   min-height: 56px;
   padding: 6px 8px;
@@ -258,6 +258,13 @@ li.current {
   overflow-wrap: anywhere;
 }
 
+.what p {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 8px;
+  align-items: baseline;
+}
+
 .next {
   font: italic 400 16px var(--serif);
   color: var(--quiet);
@@ -265,7 +272,7 @@ li.current {
 
 .owner {
   display: grid;
-  grid-template-columns: 1fr 138px;
+  grid-template-columns: 1fr 132px;
   gap: 6px;
 }
 

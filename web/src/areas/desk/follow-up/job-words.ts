@@ -24,10 +24,10 @@ export function jobGroups(jobs: readonly FollowUpJob[], today: string): readonly
   return groups.filter((group) => group.jobs.length > 0)
 }
 
-export function dueWords({ dueOn, daysOver }: FollowUpJob): string {
+export function dueWords({ dueOn, daysOver }: FollowUpJob, today: string): string {
   if (dueOn === null) return 'no day yet'
   if (daysOver > 0) return `${daysOver} ${daysOver === 1 ? 'day' : 'days'} late`
-  return daysOver === 0 ? 'today' : dateText(dueOn)
+  return dueOn === today ? 'today' : dateText(dueOn)
 }
 
 /** Whether a letter to the borrower could help: the part was missed at the return of a loan. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { ModelSheet } from '@binoculum/contract'
-import { massText, type Role } from '@binoculum/core'
+import { inCaseOrder, massText, type Role } from '@binoculum/core'
 import Sortable from 'sortablejs'
 import { computed, nextTick, onScopeDispose, ref, useTemplateRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -17,8 +17,8 @@ import { useSession } from '../../people/session.ts'
 import SetupTabs from '../SetupTabs.vue'
 import {
   draftOf,
-  gathered,
   movePart,
+  lookAlikeWords,
   newPart,
   placesOf,
   roleChoices,
@@ -78,7 +78,7 @@ function undo() {
 const setPart = (set: Partial<DraftPart>) =>
   change((now) => {
     const parts = now.parts.map((part) => (part.key === chosenKey.value ? { ...part, ...set } : part))
-    return { ...now, parts: 'place' in set ? gathered(parts) : parts }
+    return { ...now, parts: 'place' in set ? inCaseOrder(parts) : parts }
   })
 function removePart() {
   const key = chosenKey.value
@@ -88,7 +88,7 @@ function removePart() {
 function addPart(role: Role) {
   const key = crypto.randomUUID()
   const place = chosen.value?.place ?? places.value[0]?.place ?? 'Case'
-  change((now) => ({ ...now, parts: gathered([...now.parts, newPart(role, place, key)]) }))
+  change((now) => ({ ...now, parts: inCaseOrder([...now.parts, newPart(role, place, key)]) }))
   adds.value = false
   chosenKey.value = key
 }
@@ -217,7 +217,8 @@ useKeys((): KeyMap =>
         <div class="columns">
           <div ref="list">
             <div class="head">
-              <em class="part-head">part</em><em>mass ± g</em><em>needed</em><em>every time</em><em>weighed in</em>
+              <em class="part-head">part</em><em>mass ± g</em><em>needed</em><em>every time</em><em>looks like</em
+              ><em>weighed in</em>
             </div>
             <section v-for="{ place, parts } in places" :key="place">
               <h2>
@@ -245,10 +246,7 @@ useKeys((): KeyMap =>
                     ><svg width="11" height="12" viewBox="0 0 11 12"><path d="M1 2.5H10M1 6H10M1 9.5H10" /></svg
                   ></span>
                   <span class="number">{{ part.number }}</span>
-                  <span class="words"
-                    >{{ part.name
-                    }}<span v-if="part.role === 'screw-in-sun-filter'" class="rust"> ⇄ sun filter</span></span
-                  >
+                  <span class="words">{{ part.name }}</span>
                   <span class="count">{{ part.count > 1 ? part.count : '' }}</span>
                   <span class="mass"
                     >{{ part.massG === null ? '–' : massText(part.massG) }}
@@ -256,6 +254,9 @@ useKeys((): KeyMap =>
                   >
                   <span class="second">{{ part.criticality }}</span>
                   <span class="second look">{{ part.lookEveryTime ? 'look' : '' }}</span>
+                  <span :class="['second', 'brass', 'like', { rust: lookAlikeWords(part) === 'sun filter' }]">{{
+                    lookAlikeWords(part) ? `⇄ ${lookAlikeWords(part)}` : ''
+                  }}</span>
                   <span class="second">{{ part.weighGroup || 'whole' }}</span>
                 </li>
               </ul>
@@ -377,13 +378,13 @@ useKeys((): KeyMap =>
       </button>
       <button type="button" class="button big" @click="adds = !adds">Add a part <KeyCap name="+" /></button>
       <button type="button" class="button big" :disabled="!chosen" @click="addCompartment">
-        Add a compartment <KeyCap name="c" />
+        New compartment <KeyCap name="c" />
       </button>
-      <button type="button" class="button big" :disabled="!chosen" @click="step(-1)">
-        Move up <KeyCap name="⇧↑" />
+      <button type="button" class="button big" :disabled="!chosen" aria-label="Move up" @click="step(-1)">
+        Up <KeyCap name="⇧↑" />
       </button>
-      <button type="button" class="button big" :disabled="!chosen" @click="step(1)">
-        Move down <KeyCap name="⇧↓" />
+      <button type="button" class="button big" :disabled="!chosen" aria-label="Move down" @click="step(1)">
+        Down <KeyCap name="⇧↓" />
       </button>
       <button type="button" class="button big" :disabled="undoable.length === 0" @click="undo">
         Undo <KeyCap name="u" />
@@ -449,7 +450,7 @@ header {
 .head,
 li {
   display: grid;
-  grid-template-columns: 18px 30px minmax(0, 1fr) 30px 112px 86px 64px 72px;
+  grid-template-columns: 18px 26px minmax(0, 1fr) 20px 104px 78px 70px 112px 66px;
   gap: 6px;
   align-items: center;
 }
@@ -474,6 +475,16 @@ h2 {
   gap: 12px;
   align-items: baseline;
   border-bottom: 1px solid var(--rule-strong);
+}
+
+h2 .second {
+  font-family: var(--sans);
+}
+
+.like {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
 }
 
 .fold {
@@ -525,6 +536,11 @@ li.landing {
 .number,
 .mass {
   text-align: right;
+}
+
+.mass,
+.head em:nth-child(2) {
+  padding-right: 10px;
 }
 
 .words {

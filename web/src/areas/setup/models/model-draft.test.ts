@@ -1,4 +1,5 @@
-import { gathered, movePart, newPart, placesOf, stepPart, whatWeighingSees, type DraftPart } from './model-draft.ts'
+import { inCaseOrder } from '@binoculum/core'
+import { movePart, newPart, placesOf, stepPart, whatWeighingSees, type DraftPart } from './model-draft.ts'
 
 const part = (key: string, place: string, rest: Partial<DraftPart> = {}): DraftPart => ({
   ...newPart('other', place, key),
@@ -40,7 +41,7 @@ it('nothing is lost or doubled, however often it is moved', () => {
 
 it('a part whose place is typed anew stands with the others of that place', () => {
   const typed = card.map((each) => (each.key === 'card' ? { ...each, place: 'Tray' } : each))
-  expect(keys(gathered(typed))).toEqual(['Tray/card', 'Tray/ten', 'Tray/cap', 'Lid/guide', 'Well/tube'])
+  expect(keys(inCaseOrder(typed))).toEqual(['Tray/card', 'Tray/ten', 'Tray/cap', 'Lid/guide', 'Well/tube'])
   expect(placesOf(typed).map(({ place }) => place)).toEqual(['Tray', 'Lid', 'Well'])
 })
 

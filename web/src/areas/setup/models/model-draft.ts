@@ -1,5 +1,5 @@
 import type { ModelPart, ModelSheet, WeighGroup, WriteModel } from '@binoculum/contract'
-import { roleFacts, roles, smallestLossSeenG, type Role } from '@binoculum/core'
+import { lookAlikeRoles, roleFacts, roles, smallestLossSeenG, type Role } from '@binoculum/core'
 
 export type DraftPart = Omit<ModelPart, 'id' | 'position'> & { readonly id: string | null; readonly key: string }
 
@@ -60,12 +60,6 @@ export function placesOf(parts: readonly DraftPart[]): readonly PlaceOfModel[] {
   }))
 }
 
-/** Parts of one place stand together: the card is read place by place. */
-export function gathered(parts: readonly DraftPart[]): DraftPart[] {
-  const places = [...new Set(parts.map(({ place }) => place))]
-  return places.flatMap((place) => parts.filter((part) => part.place === place))
-}
-
 /** Moves a part before the one at `to` of another or the same place, and takes on that place. */
 export function movePart(
   parts: readonly DraftPart[],
@@ -94,6 +88,16 @@ export function stepPart(parts: readonly DraftPart[], key: string, step: -1 | 1)
   const next = places[at + step]
   if (!next) return [...parts]
   return movePart(parts, key, { place: next.place, index: step > 0 ? 0 : next.parts.length })
+}
+
+/** What a part is most easily taken for: the sun filter first, for what it can do; empty where nothing looks like it. */
+export function lookAlikeWords({ role }: { readonly role: Role }): string {
+  const likes = lookAlikeRoles(role)
+  if (role !== 'screw-in-sun-filter' && likes.includes('screw-in-sun-filter')) return 'sun filter'
+  if (likes.includes('eyepiece')) return 'another eyepiece'
+  const other = likes.find((each) => each !== role)
+  if (other) return roles[other].words
+  return likes.length > 0 ? `another ${roles[role].words}` : ''
 }
 
 export interface GroupSight {

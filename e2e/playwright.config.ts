@@ -25,6 +25,7 @@ export default defineConfig({
   reporter: [['list']],
   use: {
     viewport: { width: 1280, height: 800 },
+    actionTimeout: 20_000,
     locale: 'en-GB',
     timezoneId: 'Europe/Dublin',
     trace: 'retain-on-failure',

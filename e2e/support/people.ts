@@ -26,6 +26,34 @@ export async function signIn(context: BrowserContext, who: Who): Promise<void> {
 
 export const goTo = (page: Page, path: string) => page.goto(`${baseUrl()}${path}`)
 
+/** Between two keys of a person there are more than 35 ms; faster ones are a scanner's. */
+const HUMAN_PAUSE_MS = 60
+
+/** Presses a key as a hand does. */
+export async function press(page: Page, key: string): Promise<void> {
+  await page.keyboard.press(key)
+  await page.waitForTimeout(HUMAN_PAUSE_MS)
+}
+
+/** A scanner types a character every 5 ms, whatever the page is busy with. */
+const SCANNER_PAUSE_S = 0.005
+
+/** Types a label as a scanner does: by the clock, without waiting for the page, with Enter at its end. */
+export async function scan(page: Page, label: string): Promise<void> {
+  const session = await page.context().newCDPSession(page)
+  const began = Date.now() / 1000
+  const keys = [...label, 'Enter'].flatMap((key, index) => {
+    const timestamp = began + index * SCANNER_PAUSE_S
+    const text = key === 'Enter' ? '\r' : key
+    return [
+      session.send('Input.dispatchKeyEvent', { type: 'keyDown', key, text, timestamp }),
+      session.send('Input.dispatchKeyEvent', { type: 'keyUp', key, timestamp }),
+    ]
+  })
+  await Promise.all(keys)
+  await session.detach()
+}
+
 /** Fails a test whose page threw or was refused something by its own content policy. */
 export const test = base.extend<{ page: Page }>({
   page: async ({ page }, use) => {

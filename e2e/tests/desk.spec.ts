@@ -1,4 +1,4 @@
-import { expect, fillHandOut, goTo, signIn, signInOf, test } from '../support/people.ts'
+import { expect, fillHandOut, goTo, press, signIn, signInOf, test } from '../support/people.ts'
 
 test('a session that ends in the middle of a form loses nothing', async ({ page, context }) => {
   const { email, password } = signInOf('petra')
@@ -78,18 +78,18 @@ test('two desks take the same kit back: both versions are shown, and a mark is c
   }
   const allPresent = async (desk: typeof page) => {
     for (let i = 0; i < 10 && (await desk.locator('.part-row[data-mark=unseen]').count()) > 0; i++) {
-      await desk.keyboard.press('a')
-      await desk.keyboard.press('Space')
+      await press(desk, 'a')
+      await press(desk, 'Space')
     }
   }
   await allPresent(page)
-  await page.keyboard.press('Enter')
+  await press(page, 'Enter')
   await expect(page.getByRole('heading', { name: /Juniper: back to the shelf/ })).toBeVisible()
 
   await second.locator('.part-row[data-part="Moon filter, grey"]').click()
-  await second.keyboard.press('m')
+  await press(second, 'm')
   await allPresent(second)
-  await second.keyboard.press('Enter')
+  await press(second, 'Enter')
   await expect(second.getByRole('heading', { name: 'Two desks took Juniper back.' })).toBeVisible()
   await expect(second.getByRole('row', { name: /Moon filter, grey/ })).toContainText('present missing')
   await second.getByLabel('take your mark of Moon filter, grey').check()
@@ -104,7 +104,7 @@ test('a missing coin cell interrupts: speak to the borrower now', async ({ page,
   const { loan } = (await reply.json()) as { loan: { id: string } }
   await goTo(page, `/desk/take-back/${loan.id}`)
   await page.locator('.part-row[data-part="Coin cell CR2032, in the finder"]').click()
-  await page.keyboard.press('m')
-  await expect(page.getByRole('alert')).toContainText('Speak to the borrower now')
-  await expect(page.getByRole('alert')).toContainText('emergency number')
+  await press(page, 'm')
+  await expect(page.getByRole('alertdialog')).toContainText('Speak to the borrower now')
+  await expect(page.getByRole('alertdialog')).toContainText('emergency number')
 })

@@ -1,4 +1,4 @@
-import { expect, fillHandOut, goTo, signIn, test } from '../support/people.ts'
+import { expect, fillHandOut, goTo, press, signIn, test } from '../support/people.ts'
 
 test('an answer lost on the way: the second try is the same loan', async ({ page, context }) => {
   await signIn(context, 'ines')
@@ -33,16 +33,16 @@ test('a take-back goes on without a line, and is sent when it is back', async ({
   await expect(page.getByRole('heading', { name: 'Clover is back' })).toBeVisible()
   await context.setOffline(true)
   for (let i = 0; i < 8 && (await page.locator('.part-row[data-mark=unseen]').count()) > 0; i++) {
-    await page.keyboard.press('a')
-    await page.keyboard.press('Space')
+    await press(page, 'a')
+    await press(page, 'Space')
   }
-  await page.keyboard.press('Enter')
+  await press(page, 'Enter')
   await expect(page.getByRole('alert')).toContainText('No connection')
   await context.setOffline(false)
   await page.reload()
-  await expect(page.getByText('Taken up where you left it.')).toBeVisible()
+  await expect(page.getByText('Taken up where it was left.')).toBeVisible()
   await expect(page.locator('.part-row[data-mark=unseen]')).toHaveCount(0)
-  await page.keyboard.press('Enter')
+  await press(page, 'Enter')
   await expect(page.getByRole('heading', { name: 'Clover: back to the shelf.' })).toBeVisible()
 })
 
@@ -53,13 +53,13 @@ test('fewer of many: a count short by one is a part missing, with its number', a
   await goTo(page, `/desk/take-back/${loan.id}`)
   const caps = page.locator('.part-row[data-part="Eyepiece end caps"]')
   await caps.click()
-  await page.keyboard.press('-')
+  await press(page, '-')
   await expect(caps).toContainText('3 of 4')
   await expect(caps).toHaveAttribute('data-mark', 'missing')
-  await page.keyboard.press('+')
+  await press(page, '+')
   await expect(caps).toHaveAttribute('data-mark', 'present')
-  await page.keyboard.press('n')
+  await press(page, 'n')
   await page.keyboard.type('one cracked, m and d are no keys here')
-  await page.keyboard.press('Enter')
+  await press(page, 'Enter')
   await expect(caps).toContainText('one cracked')
 })

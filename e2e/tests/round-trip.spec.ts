@@ -1,4 +1,4 @@
-import { expect, fillHandOut, goTo, signInOf, test } from '../support/people.ts'
+import { expect, fillHandOut, goTo, press, signInOf, test } from '../support/people.ts'
 
 test('a kit goes out, comes back a part short, is held, made whole, checked, and is fit again', async ({
   page,
@@ -18,7 +18,7 @@ test('a kit goes out, comes back a part short, is held, made whole, checked, and
   const row = page.locator('.row[data-code=M-03]')
   await expect(row).toContainText('Fit to lend')
   await row.click()
-  await page.keyboard.press('h')
+  await press(page, 'h')
 
   // Hand-out: promised to somebody, who takes it.
   await expect(page.getByRole('heading', { name: 'Sorrel goes out' })).toBeVisible()
@@ -59,11 +59,11 @@ test('a kit goes out, comes back a part short, is held, made whole, checked, and
   await expect(page.getByRole('heading', { name: 'Sorrel is back' })).toBeVisible()
   const marked = (part: string) => page.locator(`.part-row[data-part="${part}"]`)
   for (let presses = 0; presses < 12; presses++) {
-    await page.keyboard.press('a')
+    await press(page, 'a')
     const current = await page.locator('.part-row.current').getAttribute('data-part')
     if (current === 'Shaft end stop') {
-      await page.keyboard.press('m')
-    } else await page.keyboard.press('Space')
+      await press(page, 'm')
+    } else await press(page, 'Space')
     if ((await page.locator('.part-row[data-mark=unseen]').count()) === 0) break
   }
   await expect(marked('Shaft end stop')).toHaveAttribute('data-mark', 'missing')
@@ -71,14 +71,14 @@ test('a kit goes out, comes back a part short, is held, made whole, checked, and
   await expect(page.getByRole('button', { name: /Hold it here.*proposed/ })).toHaveAttribute('aria-pressed', 'true')
   await expect(page.getByRole('button', { name: /Back to the shelf/ })).toBeDisabled()
   // One step back and again: undo loses nothing.
-  await page.keyboard.press('u')
-  await page.keyboard.press('Space')
-  await page.keyboard.press('u')
+  await press(page, 'u')
+  await press(page, 'Space')
+  await press(page, 'u')
   await marked('Shaft end stop').click()
-  await page.keyboard.press('m')
-  await page.keyboard.press('a')
+  await press(page, 'm')
+  await press(page, 'a')
   await expect(page.locator('.part-row[data-mark=unseen]')).toHaveCount(0)
-  await page.keyboard.press('Enter')
+  await press(page, 'Enter')
   await expect(page.getByRole('heading', { name: 'Sorrel: hold it here.' })).toBeVisible()
 
   // Held, for everybody.

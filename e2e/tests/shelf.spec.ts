@@ -1,6 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright'
 import type { BrowserContext } from '@playwright/test'
-import { expect, goTo, signIn, test } from '../support/people.ts'
+import { expect, goTo, press, signIn, test } from '../support/people.ts'
 
 test('the shelf filters, finds and opens by keyboard', async ({ page, context }) => {
   await signIn(context, 'ines')
@@ -16,13 +16,13 @@ test('the shelf filters, finds and opens by keyboard', async ({ page, context })
   await page.getByRole('button', { name: 'Show all' }).click()
 
   await page.locator('h1').first().click()
-  await page.keyboard.press('/')
+  await press(page, '/')
   await page.keyboard.type('M-04')
-  await page.keyboard.press('Enter')
+  await press(page, 'Enter')
   await expect(page).toHaveURL(/\/kits\/M-04$/)
   await expect(page.getByText('Slug in the weight’s screw is missing').first()).toBeVisible()
-  await page.keyboard.press('g')
-  await page.keyboard.press('b')
+  await press(page, 'g')
+  await press(page, 'b')
   await expect(page.getByRole('heading', { name: 'The bench' })).toBeVisible()
 })
 

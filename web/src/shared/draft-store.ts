@@ -12,7 +12,8 @@ export const draftStore = {
   read: async <T>(key: string): Promise<T | null> =>
     ((await (await database()).get(STORE, key)) as T | undefined) ?? null,
   write: async (key: string, value: unknown): Promise<void> => {
-    await (await database()).put(STORE, value, key)
+    // A copy without the proxies that Vue wraps around what a page shows: those can't be stored.
+    await (await database()).put(STORE, JSON.parse(JSON.stringify(value)), key)
   },
   remove: async (key: string): Promise<void> => (await database()).delete(STORE, key),
 }

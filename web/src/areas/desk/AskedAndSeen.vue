@@ -18,10 +18,14 @@ const seen: readonly (readonly [Tick, string])[] = [
   ['packCharged', '12 V pack charged, its switch off'],
 ]
 const tick = (answer: Tick, event: Event) => emit('set', answer, (event.target as HTMLInputElement).checked)
+/** After a click the card’s keys hold again: Space must mark the next part, not take the tick away. */
+function leave(event: MouseEvent) {
+  if (event.detail > 0 && event.target instanceof HTMLInputElement) event.target.blur()
+}
 </script>
 
 <template>
-  <section class="asked">
+  <section class="asked" @click="leave">
     <h2>“What didn’t work?”</h2>
     <textarea
       class="field"

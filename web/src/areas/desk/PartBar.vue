@@ -207,7 +207,7 @@ defineExpose({ openNote, openWrong, keys })
 .wrong {
   display: flex;
   flex-wrap: wrap;
-  gap: 6px;
+  gap: 5px;
   align-items: center;
   margin-top: 7px;
 }
@@ -218,10 +218,10 @@ defineExpose({ openNote, openWrong, keys })
 
 .mark-button {
   display: flex;
-  gap: 7px;
+  gap: 5px;
   align-items: center;
   min-height: 38px;
-  padding: 2px 8px;
+  padding: 2px 6px;
   border: 1px solid var(--rule-strong);
   border-radius: 4px;
   background: var(--paper);

@@ -2,6 +2,9 @@ import { useEventListener, useLocalStorage } from '@vueuse/core'
 import { onScopeDispose } from 'vue'
 import { BURST_GAP_MS } from '../devices/scanner.ts'
 
+/** A busy page comes round late: keys that wait in line are let in first. */
+const SETTLE_MS = 8
+
 export type KeyMap = Readonly<Record<string, (event: KeyboardEvent) => void>>
 
 /** Single keys may be turned off, for those whom they hinder: speech input types letters too. */
@@ -42,6 +45,8 @@ export function useKeys(keys: () => KeyMap): void {
     if (!act) return
     event.preventDefault()
     if (!isPrintable(event.key)) return act(event)
-    waiting = setTimeout(() => act(event), BURST_GAP_MS + 1)
+    // From the key itself, not from when this page came round to it.
+    const heldMs = BURST_GAP_MS + 1 - (performance.now() - event.timeStamp)
+    waiting = setTimeout(() => act(event), Math.max(heldMs, SETTLE_MS))
   })
 }

@@ -1,0 +1,212 @@
+import { readFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
+import { fileURLToPath } from 'node:url'
+import { extract } from 'letterparser'
+import { prepareZXingModule, readBarcodes } from 'zxing-wasm/reader'
+import { expect, goTo, press, signIn, test } from '../support/people.ts'
+import { bringIn, kitOf, loanOut, read } from '../support/loans.ts'
+
+const sample = (name: string) => fileURLToPath(new URL(`../samples/${name}`, import.meta.url))
+
+test('a model’s card is put in order by drag and by keys, and its kits follow', async ({ page, context }) => {
+  await signIn(context, 'ines')
+  await bringIn(context, 'ORD-6', 6)
+  await goTo(page, '/setup/models')
+  const { models } = await read<{ models: { id: string; kits: string[] }[] }>(context, '/api/models')
+  const model = models.find(({ kits }) => kits.includes('ORD-6'))
+  await page.locator(`a[href="/setup/models/${model?.id}"]`).click()
+  const rows = page.locator('li[data-key]')
+  const names = () => rows.locator('.words').allInnerTexts()
+  await expect(rows).toHaveCount(6)
+  const before = await names()
+
+  // By keys: the second goes below the third, and back again by undo.
+  await rows.nth(1).click()
+  await press(page, 'Shift+ArrowDown')
+  expect(await names()).toEqual([before[0], before[2], before[1], ...before.slice(3)])
+  await press(page, 'u')
+  expect(await names()).toEqual(before)
+
+  // By its grip: the last goes to the top.
+  const grip = await rows.nth(5).locator('.grip').boundingBox()
+  const top = await rows.nth(0).boundingBox()
+  await page.mouse.move((grip?.x ?? 0) + 6, (grip?.y ?? 0) + 8)
+  await page.mouse.down()
+  await page.mouse.move((top?.x ?? 0) + 40, (top?.y ?? 0) + 60, { steps: 6 })
+  await page.mouse.move((top?.x ?? 0) + 40, (top?.y ?? 0) + 4, { steps: 6 })
+  await page.mouse.up()
+  await expect.poll(names).toEqual([before[5], ...before.slice(0, 5)])
+
+  // A compartment of its own, a mass, a group; then all of it is used for the kit.
+  await press(page, 'c')
+  await page.getByLabel('mass of one, g').fill('17')
+  await page.getByLabel('mass of one, g').press('Tab')
+  await page.getByRole('button', { name: /Use for/ }).click()
+  await expect(page.getByRole('button', { name: /Use for/ })).toBeDisabled()
+  const kit = await kitOf(context, 'ORD-6')
+  expect(kit.parts.map(({ name }) => name)).toEqual([before[5], ...before.slice(0, 5)])
+  expect(kit.parts[0]).toMatchObject({ massG: 17 })
+})
+
+test('a missing part is followed up: asked for by letter, looked for, put in from the drawer', async ({
+  page,
+  context,
+}) => {
+  await signIn(context, 'ines')
+  const loan = await loanOut(context, 'F-01')
+  await goTo(page, `/desk/take-back/${loan}`)
+  await page.locator('.part-row[data-part="Small cap in the front cap"]').click()
+  await press(page, 'm')
+  await press(page, 'a')
+  for (let presses = 0; presses < 8; presses++) await press(page, 'Space')
+  await press(page, 'Enter')
+  await page.getByRole('link', { name: 'Follow up what is off' }).click()
+
+  const job = page.locator('li', { hasText: 'Alder' }).filter({ hasText: 'Small cap in the front cap' })
+  await expect(job).toContainText('look for it')
+  await job.getByRole('button', { name: /Write/ }).click()
+  await expect(page.getByRole('heading', { name: 'Letters' })).toBeVisible()
+  const text = page.getByLabel('Letter', { exact: true })
+  await expect(text).toHaveValue(/could not find:\s+– Small cap in the front cap/)
+  await text.fill(`${await text.inputValue()}\nThe café is open on Saturdays – ☎ 01 555.`)
+  await page.getByRole('button', { name: 'Send it' }).click()
+  await expect(page.locator('.line.current')).toContainText('sent')
+
+  // The mail file is read by another program's reader: name in place, letters of all kinds whole.
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Save as a mail file' }).click(),
+  ])
+  const mail = extract(readFileSync(await download.path(), 'utf8'))
+  expect(mail.to?.[0]?.address).toBe('nell@post.example')
+  expect(mail.subject).toContain('Alder (F-01): Small cap in the front cap')
+  expect(mail.text).toContain('Dear Nell Teague')
+  expect(mail.text).toContain('The café is open on Saturdays – ☎ 01 555.')
+
+  // Looking did not help, asking did not either: then a spare; the drawer has one fewer.
+  await goTo(page, '/desk/follow-up')
+  await job.click()
+  await press(page, 'n')
+  await expect(job).toContainText('ask the borrower')
+  await job.getByRole('button', { name: /Put in a spare/ }).click()
+  await expect(page.getByText('A spare Small cap in the front cap is in Alder now.')).toBeVisible()
+  await expect(job).toHaveCount(0)
+  expect((await kitOf(context, 'F-01')).parts.find(({ name }) => name === 'Small cap in the front cap')?.mark).toBe(
+    'present',
+  )
+  await goTo(page, '/kits/F-01')
+  await expect(page.locator('.history li').first()).toContainText('Small cap in the front cap put in from the drawer')
+})
+
+test('found again is one key; a notice makes one job for each kit of a model', async ({ page, context }) => {
+  await signIn(context, 'ines')
+  await goTo(page, '/desk/follow-up')
+  const job = page.locator('li', { hasText: 'Comfrey' })
+  await job.click()
+  await press(page, 'f')
+  await expect(page.getByText('Focuser cap is back in Comfrey.')).toBeVisible()
+  await expect(job).toHaveCount(0)
+
+  await page.getByRole('button', { name: /Notice to all/ }).click()
+  await page.getByLabel('check it for').fill('crack at the foot of a leg')
+  await page.getByLabel('none goes out before').check()
+  await page.getByRole('button', { name: 'Make one job per kit' }).click()
+  await expect(page.getByText(/have it to do|has it to do/)).toBeVisible()
+  await expect(page.locator('li', { hasText: 'crack at the foot of a leg' }).first()).toBeVisible()
+  for (const done of await page.locator('li', { hasText: 'crack at the foot' }).all()) {
+    if (!(await done.isVisible())) continue
+    await page.locator('li', { hasText: 'crack at the foot' }).first().getByRole('button', { name: /Done/ }).click()
+    await page.waitForTimeout(300)
+  }
+  await expect(page.locator('li', { hasText: 'crack at the foot of a leg' })).toHaveCount(0)
+})
+
+test('labels on the screen are read by another library than wrote them', async ({ page, context }) => {
+  await signIn(context, 'ines')
+  await page.setViewportSize({ width: 2200, height: 1400 })
+  await goTo(page, '/setup/labels?kind=kits&kits=M-12')
+  await page.getByRole('button', { name: 'Begin with cell 5' }).click()
+  const sheet = page.locator('.sheets svg').first()
+  await expect(sheet.locator('text', { hasText: 'Juniper' })).toBeVisible()
+  await sheet.evaluate((element) => (element.style.width = '1600px'))
+  const picture = await sheet.screenshot()
+  const wasm = readFileSync(createRequire(import.meta.url).resolve('zxing-wasm/reader/zxing_reader.wasm'))
+  await prepareZXingModule({ overrides: { wasmBinary: new Uint8Array(wasm).buffer }, fireImmediately: true })
+  const found = await readBarcodes(new Blob([new Uint8Array(picture)]), { formats: ['QRCode', 'Code128'] })
+  expect(found.map(({ format, text }) => `${format} ${text}`).sort()).toEqual(['Code128 M-12', 'QRCode M-12'])
+  const href = await page.getByRole('link', { name: 'PDF' }).getAttribute('href')
+  const pdf = await context.request.get(`${process.env.BASE_URL}${href}`)
+  expect(pdf.headers()['content-type']).toBe('application/pdf')
+  expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-')
+})
+
+test('the practice case can be solved by looking, and says what was overlooked', async ({ page, context }) => {
+  await signIn(context, 'jun')
+  await goTo(page, '/practice')
+  const parts = page.locator('.part-row')
+  await expect(parts.first()).toBeVisible()
+  const count = await parts.count()
+  for (let index = 0; index < count; index++) {
+    const name = (await page.locator('.close-up b').first().innerText()) ?? ''
+    const sight = (await page.locator('.close-up .serif').first().innerText()) ?? ''
+    const expected = Number(/all (\d)/.exec(await parts.nth(index).innerText())?.[1] ?? 1)
+    await press(page, judgeBySight(name, sight, expected))
+  }
+  await press(page, 'Enter')
+  await expect(page.locator('.points')).toBeVisible()
+  await expect(page.getByText(/overlooked|named wrongly|is as it should be/)).toHaveCount(0)
+  expect(Number(await page.locator('.points b').innerText())).toBeGreaterThanOrEqual(70)
+
+  await press(page, 'Enter')
+  await expect(page.locator('.part-row[data-mark=unseen]')).toHaveCount(count)
+  await press(page, 'Space')
+  await press(page, 'Enter')
+  await expect(page.getByText(/Slug in the weight’s screw: overlooked/)).toBeVisible()
+  await expect(page.getByText('Tries on this machine')).toBeVisible()
+})
+
+/** What somebody who reads the card and looks would mark. */
+function judgeBySight(name: string, sight: string, expected: number): string {
+  if (/not a sound|Nothing lies here/.test(sight)) return 'm'
+  if (/stands open/.test(sight)) return 'd'
+  const counted = /You count (\w+)/.exec(sight)?.[1]
+  if (counted && (counted === 'one' ? 1 : Number(counted)) < expected) return 'm'
+  const ring = /ring stands ([\d.]+) mm/.exec(sight)?.[1]
+  if (ring && !name.includes(`${ring} mm`)) return 'w'
+  const opening = /opening is ([\d.]+) mm/.exec(sight)?.[1]
+  if (opening && opening !== '31.75') return 'w'
+  return 'Space'
+}
+
+test('a whole club comes in from one file: questions first, then all of it, and again without doubles', async ({
+  page,
+  context,
+}) => {
+  await signIn(context, 'ines')
+  await goTo(page, '/setup/bring-in')
+  await page.getByLabel('List to bring in').setInputFiles(sample('club-inventory.csv'))
+  await expect(page.getByRole('heading', { name: /need(s)? you/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Bring in', exact: true })).toBeDisabled()
+  for (let asked = 0; asked < 40; asked++) {
+    const open = page.locator('.question:not(.decided)').first()
+    if ((await open.count()) === 0) break
+    const key = await open.locator('strong').innerText()
+    await open.locator('.answers button').first().click()
+    await expect(page.locator('.question:not(.decided)', { hasText: key })).toHaveCount(0)
+  }
+  for (const kit of await page.locator('.kit').all()) {
+    const [name, aperture, focal] = await kit.locator('.field').all()
+    if (name && (await name.inputValue()) === '') await name.fill('Borage')
+    if (aperture && (await aperture.inputValue()) === '') await aperture.fill('130')
+    if (focal && (await focal.inputValue()) === '') await focal.fill('650')
+  }
+  const leave = page.getByLabel(/leave these rows out/)
+  if ((await leave.count()) > 0) await leave.check()
+  await page.getByRole('button', { name: 'Bring in', exact: true }).click()
+  const said = page.getByRole('heading', { name: /kits? (is|are) in, with \d+ parts/ })
+  await expect(said).toBeVisible()
+  await page.getByRole('button', { name: 'Another list' }).click()
+  await page.getByLabel('List to bring in').setInputFiles(sample('club-inventory.csv'))
+  await expect(page.getByText('just so already').or(page.locator('.night-bar'))).toBeVisible()
+  await expect(page.locator('.night-bar')).toContainText('nothing new')
+})

@@ -12,14 +12,76 @@ import { ensurePackages, ensurePostgres, rootFolder } from './lib/setup.mjs'
 const KITS = 500
 const MOST_ROUNDS = 10
 const REQUESTS_A_ROUND = 60
-const limits = { shelfP95Ms: 100, shelfFirstLoadKb: 300 }
+const LISTED_KITS = 2000
+const LISTED_PARTS = 30
+const limits = { shelfP95Ms: 100, shelfFirstLoadKb: 300, importS: 30, explainMs: 300 }
 
-/** p95 of the shelf's answer and of an answer that does nothing, side by side in the same run. */
-async function measureShelf(base, password) {
+async function signIn(base, password) {
   const headers = { 'content-type': 'application/json' }
   const body = JSON.stringify({ email: 'ines@marrowdale.example', password })
-  const signedIn = await fetch(`${base}/api/session`, { method: 'POST', headers, body })
-  const cookie = signedIn.headers.get('set-cookie').split(';')[0]
+  const reply = await fetch(`${base}/api/session`, { method: 'POST', headers, body })
+  return { cookie: reply.headers.get('set-cookie').split(';')[0], session: await reply.json() }
+}
+
+/** A club's whole list brought in over HTTP, kit by kit, and beside it only reading it. */
+async function measureImport(base, { cookie, session }) {
+  const names = [
+    'Tube 130/650',
+    'Eyepiece 25 mm',
+    'Eyepiece 10 mm',
+    'Barlow 2x',
+    'Front cap',
+    'Focuser cap',
+    'Hex key 4 mm',
+  ]
+  const rows = Array.from({ length: LISTED_KITS * LISTED_PARTS }, (_, index) => {
+    const kit = Math.floor(index / LISTED_PARTS)
+    const part = index % LISTED_PARTS
+    const code = part === 0 ? `BULK-${kit}` : ''
+    return `${code},${names[part] ?? `Eyepiece end cap ${part}`},1,${20 + part} g,Tray`
+  })
+  const list = `Kit code,Part,How many,Mass,Place\r\n${rows.join('\r\n')}\r\n`
+  const file = {
+    fileName: 'bulk.csv',
+    contentBase64: Buffer.from(list).toString('base64'),
+    branchId: session.memberships.find(({ role }) => role === 'coordinator').branchId,
+    decisions: {},
+    openCells: true,
+  }
+  const headers = { 'content-type': 'application/json', cookie }
+  const post = (path, body) => fetch(base + path, { method: 'POST', headers, body: JSON.stringify(body) })
+  let startedAt = performance.now()
+  const preview = await (await post('/api/lists/preview', file)).json()
+  const readS = (performance.now() - startedAt) / 1000
+  if (preview.kits?.length !== LISTED_KITS)
+    throw new Explained(`The list was not read: ${JSON.stringify(preview).slice(0, 300)}`)
+  const kits = preview.kits.map(({ code, proposedFamily, proposedTube }) => ({
+    code,
+    name: code,
+    family: proposedFamily,
+    apertureMm: proposedTube?.apertureMm ?? 130,
+    focalLengthMm: proposedTube?.focalLengthMm ?? 650,
+  }))
+  startedAt = performance.now()
+  const lines = (await (await post('/api/lists/confirm', { ...file, leaveOutProblemRows: false, kits })).text())
+    .trim()
+    .split('\n')
+  const importS = (performance.now() - startedAt) / 1000
+  const done = JSON.parse(lines.at(-1))
+  if (done.kitCodes?.length !== LISTED_KITS || done.failed.length > 0)
+    throw new Explained(`The list did not come in whole: ${JSON.stringify(done).slice(0, 300)}`)
+  return { importS, readS }
+}
+
+/** Explaining a weight and trying every set without any judgement, both in a process of their own. */
+function measureExplain() {
+  const work = spawnSync(process.execPath, [join(rootFolder, 'perf', 'explain.mjs')], { encoding: 'utf8' })
+  if (work.status !== 0) throw new Explained(`The weight could not be explained: ${work.stderr}`)
+  return JSON.parse(work.stdout)
+}
+
+/** p95 of the shelf's answer and of an answer that does nothing, side by side in the same run. */
+async function measureShelf(base, { cookie }) {
   const timeOf = async (path) => {
     const startedAt = performance.now()
     await (await fetch(base + path, { headers: { cookie } })).text()
@@ -78,15 +140,25 @@ await runMain(async () => {
     if (fill.status !== 0) throw new Explained('The benchmark’s database could not be filled; see above.')
     const port = await freePort()
     server = await startServer({ env: { DATABASE_URL: cluster.url, PORT: String(port) } })
-    const { shelfP95Ms, sessionOnlyP95Ms } = await measureShelf(`http://127.0.0.1:${port}`, password)
-    const results = { shelfP95Ms, sessionOnlyP95Ms, shelfFirstLoadKb: shelfFirstLoadKb() }
+    const base = `http://127.0.0.1:${port}`
+    const ines = await signIn(base, password)
+    const results = {
+      ...(await measureShelf(base, ines)),
+      shelfFirstLoadKb: shelfFirstLoadKb(),
+      ...measureExplain(),
+      ...(await measureImport(base, ines)),
+    }
     writeFileSync(join(rootFolder, 'perf', 'results.json'), JSON.stringify(results, null, 2))
     const row = (what, value, unit, limit) =>
       say(`  ${what.padEnd(52)} ${value.toFixed(1).padStart(8)} ${unit}   ${limit ? `limit ${limit} ${unit}` : ''}`)
     say('')
-    row(`shelf of ${KITS} kits, answer, p95`, shelfP95Ms, 'ms', limits.shelfP95Ms)
-    row('beside it: session only, p95', sessionOnlyP95Ms, 'ms')
+    row(`shelf of ${KITS} kits, answer, p95`, results.shelfP95Ms, 'ms', limits.shelfP95Ms)
+    row('beside it: session only, p95', results.sessionOnlyP95Ms, 'ms')
     row('first load of the Shelf, script and style, gzip', results.shelfFirstLoadKb, 'kB', limits.shelfFirstLoadKb)
+    row('a weight explained: 45 parts, up to 4 missing', results.explainMs, 'ms', limits.explainMs)
+    row('beside it: every set summed, nothing judged', results.everySetMs, 'ms')
+    row(`list of ${LISTED_KITS} kits with ${LISTED_PARTS} parts brought in`, results.importS, 's', limits.importS)
+    row('beside it: the same list only read', results.readS, 's')
     const over = Object.entries(limits).filter(([name, limit]) => results[name] > limit)
     if (over.length > 0) throw new Explained(`Over the limit: ${over.map(([name]) => name).join(', ')}`)
   } finally {

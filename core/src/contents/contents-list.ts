@@ -235,6 +235,7 @@ export function readContentsList(input: ReadListInput): ContentsList {
   if (missingColumns.length > 0) return { columns, missingColumns, decimal, filledDown, ...nothing }
 
   const problems: RowProblem[] = []
+  const match = matcher()
   const blocks: Block[] = []
   let open: Block | null = null
   for (const row of input.rows) {
@@ -256,7 +257,7 @@ export function readContentsList(input: ReadListInput): ContentsList {
         : blockFor(blocks, { code, name: read('kitName'), line: row.line, filledDown })
     open = block
     if (!block) report('kitCode', 'NO_KIT_CODE')
-    const part = readPart({ line: row.line, read, report, decimal, decisions })
+    const part = readPart({ line: row.line, read, report, decimal, decisions, match })
     const bad = problems.slice(before)
     const isRowBad = bad.some(({ field }) => field === 'kitCode' || field === 'part')
     if (isRowBad || (bad.length > 0 && !openCells)) continue
@@ -267,7 +268,7 @@ export function readContentsList(input: ReadListInput): ContentsList {
     decisions,
   )
   const all = [...kits.flatMap(({ parts }) => parts), ...spares]
-  const words = wordsOf(all, decisions)
+  const words = wordsOf(all, decisions, match)
   return {
     columns,
     missingColumns,
@@ -343,14 +344,26 @@ function settleBlocks(blocks: readonly Block[], decisions: ListDecisions) {
   return { kits, spares, questions }
 }
 
+type Matcher = typeof matchRole
+
+/** Matches a word once, however many rows it stands in: a club's list has the same thirty words in every kit. */
+function matcher(): Matcher {
+  const known = new Map<string, ReturnType<Matcher>>()
+  return (name) => {
+    const found = known.get(name) ?? matchRole(name)
+    known.set(name, found)
+    return found
+  }
+}
+
 const wordKey = (name: string) => `word ${name.toLowerCase()}`
 
-function wordsOf(parts: readonly ListedPart[], decisions: ListDecisions): readonly ListedWord[] {
+function wordsOf(parts: readonly ListedPart[], decisions: ListDecisions, match: Matcher): readonly ListedWord[] {
   const words = new Map<string, ListedWord>()
   for (const { name } of parts) {
     const key = wordKey(name)
     const known = words.get(key)
-    const { role, confidence, others } = matchRole(name)
+    const { role, confidence, others } = match(name)
     const decided = decisions[key]
     words.set(
       key,
@@ -370,14 +383,19 @@ function wordsOf(parts: readonly ListedPart[], decisions: ListDecisions): readon
 }
 
 function wordQuestions(words: readonly ListedWord[], kits: readonly ListedKit[]): ListQuestion[] {
+  const first = new Map<string, { readonly kit: string; readonly line: number }>()
+  for (const { code, parts } of kits)
+    for (const { name, line } of parts) {
+      const key = wordKey(name)
+      if (!first.has(key)) first.set(key, { kit: code, line })
+    }
   return words
     .filter(({ confidence }) => confidence < MATCHED_FROM)
     .map(({ word, role, others }) => {
-      const kit = kits.find(({ parts }) => parts.some(({ name }) => name.toLowerCase() === word.toLowerCase()))
-      const line = kit?.parts.find(({ name }) => name.toLowerCase() === word.toLowerCase())?.line ?? 0
+      const { kit, line } = first.get(wordKey(word)) ?? { kit: '', line: 0 }
       const answers = [...new Set<Role>([role, ...others, 'other'])].slice(0, 4)
       if (!answers.includes('other')) answers.push('other')
-      return { code: 'UNSURE_WORD', key: wordKey(word), line, kit: kit?.code ?? '', name: word, answers }
+      return { code: 'UNSURE_WORD', key: wordKey(word), line, kit, name: word, answers }
     })
 }
 
@@ -387,14 +405,15 @@ function readPart(given: {
   readonly report: (field: ListField, code: RowProblemCode) => void
   readonly decimal: DecimalSign
   readonly decisions: ListDecisions
+  readonly match: Matcher
 }): ListedPart {
-  const { line, read, report, decimal, decisions } = given
+  const { line, read, report, decimal, decisions, match } = given
   const name = read('part').replaceAll(/\s+/g, ' ')
   if (name === '') report('part', 'NO_PART')
   const countText = read('count')
   const count = countText === '' ? 1 : (parseNumber(countText, decimal) ?? NaN)
   if (!Number.isInteger(count) || count < 1) report('count', 'COUNT_NOT_WHOLE')
-  const { role, confidence } = roleOf(name, decisions)
+  const { role, confidence } = roleOf(name, decisions, match)
   const neededWord = criticalityWords[read('criticality').toLowerCase()]
   if (neededWord === undefined) report('criticality', 'WORD_UNKNOWN')
   const fromColumn = readFocalLength(read('focalLength'), report, decimal)
@@ -415,10 +434,10 @@ function readPart(given: {
 }
 
 /** A word that nobody is sure of stands for no role until a person has said so. */
-function roleOf(name: string, decisions: ListDecisions): { role: Role; confidence: number } {
+function roleOf(name: string, decisions: ListDecisions, match: Matcher): { role: Role; confidence: number } {
   const decided = decisions[wordKey(name)]
   if (decided !== undefined && isRole(decided)) return { role: decided, confidence: 1 }
-  const { role, confidence } = matchRole(name)
+  const { role, confidence } = match(name)
   return { role: confidence >= MATCHED_FROM ? role : 'other', confidence }
 }
 

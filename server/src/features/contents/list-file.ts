@@ -10,6 +10,9 @@ export interface ListFile {
   readonly titleLines: number
 }
 
+/** Headings as they are written, so that the next file of the same sheet is read the same way. */
+export const headerKey = ({ header }: ListFile): string => header.map((cell) => cell.trim().toLowerCase()).join(' | ')
+
 const MAX_ROWS = 100_000
 const delimiters = [';', '\t', ','] as const
 

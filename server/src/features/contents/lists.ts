@@ -6,7 +6,6 @@ import {
   massText,
   problemSentence,
   questionWords,
-  readContentsList,
   spreadsheetSafe,
   type ColumnMap,
   type ContentsList,
@@ -18,7 +17,8 @@ import { branchIdsOf, coordinatorOnly, requireRole } from '../../platform/access
 import { runBounded } from '../../platform/bounded-worker.ts'
 import type { Context } from '../../platform/context.ts'
 import { Problem } from '../../platform/errors.ts'
-import type { ListFile } from './list-file.ts'
+import type { ListWork, ReadList } from '../../workers/list.ts'
+import { headerKey, type ListFile } from './list-file.ts'
 import { bringKitIn, bringUpToDate, prepareModels } from './list-kits.ts'
 import * as queries from './queries.ts'
 
@@ -86,18 +86,16 @@ export class Lists {
 
   private async plan(given: SentFile): Promise<Plan> {
     const { reader } = this.context.database
-    const file = await runBounded<ListFile>('list', given.contentBase64, READ_BOUNDS)
     const words = await queries.remembered(reader, given.branchId, 'word')
-    const kept = (await queries.remembered(reader, given.branchId, 'columns')).get(headerKey(file)) as
-      ColumnMap | undefined
-    const columns = (given.columns as ColumnMap | undefined) ?? kept
-    const list = readContentsList({
-      header: file.header,
-      rows: file.rows,
+    const columns = await queries.remembered(reader, given.branchId, 'columns')
+    const work: ListWork = {
+      contentBase64: given.contentBase64,
+      columns: (given.columns as ColumnMap | undefined) ?? null,
+      remembered: Object.fromEntries(columns) as Record<string, ColumnMap>,
       decisions: { ...(Object.fromEntries(words) as Record<string, string>), ...given.decisions },
       openCells: given.openCells,
-      ...(columns ? { columns } : {}),
-    })
+    }
+    const { file, list, columnsRemembered } = await runBounded<ReadList>('list', work, READ_BOUNDS)
     const kits = await queries.kitsWithCodes(
       reader,
       list.kits.map(({ code }) => code),
@@ -110,7 +108,7 @@ export class Lists {
       const here = own.find(({ code }) => code === kit.code)
       return here ? [[kit.code, changesOf(parts.get(here.id) ?? [], kit.parts)] as const] : []
     })
-    return { file, list, known, changes: new Map(changes), columnsRemembered: !given.columns && kept !== undefined }
+    return { file, list, known, changes: new Map(changes), columnsRemembered }
   }
 
   /** Brings the chosen kits in, and up to date where they are here. The file is read again, so what comes in is what the
@@ -217,9 +215,6 @@ export class Lists {
     )
   }
 }
-
-/** Headings as they are written, so that the next file of the same sheet is read the same way. */
-const headerKey = ({ header }: ListFile) => header.map((cell) => cell.trim().toLowerCase()).join(' | ')
 
 function stateOf(kit: ListedKit, branchId: string, { known, changes }: Omit<Plan, 'file' | 'list'>) {
   const here = known.get(kit.code)

@@ -1,0 +1,43 @@
+import { explainWeight } from '../core/dist/index.js'
+
+/** 45 parts, up to 4 missing, no swap: the program's search beside trying every set one after the other, in one run. */
+const parts = Array.from({ length: 45 }, (_, index) => ({
+  id: `p${index}`,
+  massG: 5 + ((index * 37) % 211) + index / 10,
+  toleranceG: 1.5,
+  count: 1,
+  group: 'tray',
+}))
+const expectedG = parts.reduce((sum, { massG }) => sum + massG, 0)
+const gone = [3, 17, 29, 41]
+const measuredG = expectedG - gone.reduce((sum, index) => sum + parts[index].massG, 0)
+
+function everySet() {
+  let near = 0
+  const visit = (from, left, lostG) => {
+    const residualG = measuredG - (expectedG - lostG)
+    if (Math.abs(residualG) < 6) near++
+    if (left === 0) return
+    for (let index = from; index < parts.length; index++) visit(index + 1, left - 1, lostG + parts[index].massG)
+  }
+  visit(0, 4, 0)
+  return near
+}
+const bestOf = (times, work) => {
+  let best = Infinity
+  for (let turn = 0; turn < times; turn++) {
+    const startedAt = performance.now()
+    work()
+    best = Math.min(best, performance.now() - startedAt)
+  }
+  return best
+}
+const input = {
+  parts,
+  weighings: [{ group: 'tray', measuredG, scaleResolutionG: 1 }],
+  maxMissing: 4,
+  maxSwaps: 0,
+  limit: 12,
+}
+const explainMs = bestOf(5, () => explainWeight(input))
+process.stdout.write(JSON.stringify({ explainMs, everySetMs: bestOf(5, everySet) }))

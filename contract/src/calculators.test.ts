@@ -15,6 +15,13 @@ const good: Record<string, object> = {
   'finder.parallax': { offsetMm: { x: 0, y: 120 }, distanceM: 60 },
   'finder.verdict': { misalignmentArcmin: 20, trueFieldDeg: 1 },
   'readiness.judge': judge,
+  'contents.explainWeight': {
+    parts: [
+      { id: 'eyepiece', massG: 92, toleranceG: 2, count: 1 },
+      { id: 'caps', massG: 4, toleranceG: 1, count: 6 },
+    ],
+    weighings: [{ measuredG: 24, scaleResolutionG: 1 }],
+  },
 }
 
 it.each([...calculators.keys()])('%s answers in the shape it promises, and names its sources', (name) => {
@@ -32,6 +39,13 @@ it.each([
   { name: 'optics.view', change: { focalLengthMm: '650' }, path: 'focalLengthMm' },
   { name: 'collimation.quality', change: { mirrorFigure: 'flat' }, path: 'mirrorFigure' },
   { name: 'finder.parallax', change: { offsetMm: { x: 1 } }, path: 'offsetMm.y' },
+  { name: 'contents.explainWeight', change: { parts: [] }, path: 'parts' },
+  { name: 'contents.explainWeight', change: { maxMissing: 9 }, path: 'maxMissing' },
+  {
+    name: 'contents.explainWeight',
+    change: { weighings: [{ measuredG: NaN, scaleResolutionG: 1 }] },
+    path: 'weighings.0.measuredG',
+  },
   { name: 'readiness.judge', change: { atUtc: 'noon' }, path: 'atUtc' },
   { name: 'readiness.judge', change: { parts: [{ role: 'tube', mark: 'gone' }] }, path: 'parts.0.mark' },
 ])('$name refuses $change and names $path', ({ name, change, path }) => {

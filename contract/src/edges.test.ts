@@ -2,6 +2,9 @@ import { finishCheckSchema, stationSchema } from './checks.ts'
 import { guideSchema } from './guides.ts'
 import { handOutSchema, partMarkSchema, takeBackSchema } from './loans.ts'
 import { previewListSchema } from './lists.ts'
+import { noticeSchema } from './follow-up.ts'
+import { writeSpareSchema } from './models.ts'
+import { printQuerySchema } from './printing.ts'
 import { acceptInvitationSchema, inviteSchema, signInSchema } from './people.ts'
 
 const id = '6f1c2a6e-93a4-4c6e-8d63-0c6a0f2f2a11'
@@ -105,6 +108,17 @@ it('a check without a station is none', () => {
   expect(paths(finishCheckSchema, check)).toEqual(['stations'])
 })
 
+const spare = {
+  branchId: id,
+  name: 'Cap',
+  role: 'focuser-cap',
+  count: 1,
+  massG: null,
+  costMinor: null,
+  version: null,
+}
+const notice = { idempotencyKey: id, modelId: id, text: 'crack in leg 2', dueOn: '2026-04-01', stops: false }
+
 it.each([
   { schema: signInSchema, value: { email: 'nobody', password: 'x' }, path: 'email' },
   { schema: signInSchema, value: { email: 'a@b.example', password: '' }, path: 'password' },
@@ -115,7 +129,15 @@ it.each([
     value: { branchId: id, role: 'volunteer', name: '  ', email: 'a@b.example' },
     path: 'name',
   },
-  { schema: previewListSchema, value: { fileName: 'x', contentBase64: 'not base64!' }, path: 'contentBase64' },
+  {
+    schema: previewListSchema,
+    value: { branchId: id, fileName: 'x', contentBase64: 'not base64!' },
+    path: 'contentBase64',
+  },
+  { schema: printQuerySchema, value: { kind: 'kits', codes: '' }, path: 'codes' },
+  { schema: printQuerySchema, value: { kind: 'kits', codes: 'M-1', first: '0' }, path: 'first' },
+  { schema: writeSpareSchema, value: { ...spare, count: -1 }, path: 'count' },
+  { schema: noticeSchema, value: { ...notice, dueOn: 'soon' }, path: 'dueOn' },
 ])('$value is refused at $path', ({ schema, value, path }) => expect(paths(schema, value)).toEqual([path]))
 
 it('a guide of a later version is not misread as today’s', () => {

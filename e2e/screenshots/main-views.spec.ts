@@ -1,6 +1,6 @@
 import { fileURLToPath } from 'node:url'
 import type { Page } from '@playwright/test'
-import { fillHandOut, goTo, signIn, test } from '../support/people.ts'
+import { fillHandOut, goTo, press, signIn, test } from '../support/people.ts'
 
 /** One picture of each main view, from the demo: docs/screenshots. */
 const folder = fileURLToPath(new URL('../../docs/screenshots/', import.meta.url))
@@ -9,15 +9,13 @@ const keep = async (page: Page, name: string, fullPage = false) => {
   await page.waitForTimeout(300)
   await page.screenshot({ path: `${folder}${name}.png`, fullPage })
 }
-const sample = fileURLToPath(new URL('../samples/contents-list.csv', import.meta.url))
+const sample = fileURLToPath(new URL('../samples/club-inventory.csv', import.meta.url))
 const loanOf = async (page: Page, code: string): Promise<string> => {
   const reply = await page.request.get(`${process.env.BASE_URL}/api/kits/${code}`)
   return ((await reply.json()) as { loan: { id: string } }).loan.id
 }
 
 test('main views', async ({ page, context, browser }) => {
-  await goTo(page, '/sign-in')
-  await keep(page, 'sign-in')
   await signIn(context, 'ines')
   await goTo(page, '/shelf')
   await page.waitForSelector('.row')
@@ -29,22 +27,41 @@ test('main views', async ({ page, context, browser }) => {
   await page.waitForSelector('li')
   await keep(page, 'desk')
 
-  await goTo(page, `/desk/take-back/${await loanOf(page, 'M-10')}`)
+  await goTo(page, `/desk/take-back/${await loanOf(page, 'M-12')}`)
   await page.waitForSelector('.part-row')
-  for (const key of ['Space', 'Space', 'Space', 'Space', 'm', 'Space', 'a', 'Space', 'a'])
-    await page.keyboard.press(key)
+  for (const key of ['Space', 'Space', 'Space', 'Space']) await press(page, key)
+  const row = (part: string) => page.locator(`.part-row[data-part="${part}"]`)
+  await row('Eyepiece 10 mm').click()
+  await press(page, 'w')
+  await page.locator('.wrong .mark-button').first().click()
+  await row('Front cap').click()
+  await press(page, 'n')
+  await page.getByLabel('Note on this part').fill('cracked at its rim')
+  await page.keyboard.press('Enter')
+  await press(page, 'a')
+  await row('Moon filter, grey').click()
+  await press(page, 'u')
+  await page.getByRole('tab', { name: 'pouch' }).click()
+  await page.getByLabel('Weight of the pouch').fill('182 g')
+  await page.getByRole('button', { name: 'Keep', exact: true }).click()
   await page.getByLabel('What didn’t work?').fill('Saw the Moon. Never found anything with the red dot.')
   await page.locator('h1').click()
+  await page.waitForTimeout(800)
   await keep(page, 'take-back')
+
+  await goTo(page, '/desk/follow-up')
+  await page.waitForSelector('li.current')
+  await keep(page, 'follow-up')
+  await goTo(page, '/practice')
+  await page.waitForSelector('.part-row')
+  for (const key of ['Space', 'Space', 'Space']) await press(page, key)
+  await keep(page, 'practice')
 
   await goTo(page, '/bench')
   await page.waitForSelector('li')
   await keep(page, 'bench')
   await goTo(page, '/bench/M-07')
   await page.getByRole('radio', { name: 'Fine', exact: true }).click()
-  await page.getByRole('button', { name: 'Stand and mount' }).click()
-  for (const yes of await page.getByRole('radio', { name: 'Yes' }).all()) await yes.click()
-  await keep(page, 'check-stand')
   await page.getByRole('button', { name: 'Collimation' }).click()
   await page.locator('[name=offset-mm]').fill('5.1')
   await page.locator('[name=clock]').selectOption('1')
@@ -97,9 +114,16 @@ test('main views', async ({ page, context, browser }) => {
 
   await goTo(page, '/setup/bring-in')
   await page.getByLabel('List to bring in').setInputFiles(sample)
-  await page.waitForSelector('.table')
+  await page.waitForSelector('.question')
   await keep(page, 'bring-in')
-  await goTo(page, '/setup/people')
-  await page.waitForSelector('table')
-  await keep(page, 'people')
+  const { models } = (await (await page.request.get(`${process.env.BASE_URL}/api/models`)).json()) as {
+    models: { id: string; kits: string[] }[]
+  }
+  await goTo(page, `/setup/models/${models.find(({ kits }) => kits.includes('M-03'))?.id}`)
+  await page.waitForSelector('li[data-key]')
+  await page.locator('li', { hasText: 'Eyepiece 10 mm' }).click()
+  await keep(page, 'model')
+  await goTo(page, '/setup/labels?kind=cards&kits=M-03')
+  await page.waitForSelector('.sheets svg')
+  await keep(page, 'labels')
 })

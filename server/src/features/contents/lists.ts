@@ -27,7 +27,7 @@ const PREVIEW_ROWS = 300
 const PREVIEW_KITS_WITH_PARTS = 60
 const READ_BOUNDS = { timeoutMs: 60_000, memoryMb: 512 }
 /** Kits written side by side, each in a transaction of its own. */
-const AT_ONCE = 4
+const AT_ONCE = 6
 
 type SentFile = Pick<ConfirmList, 'contentBase64' | 'branchId' | 'decisions' | 'openCells'> & {
   readonly columns?: Partial<Record<string, number | null>> | undefined

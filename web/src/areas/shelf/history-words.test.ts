@@ -49,6 +49,36 @@ it.each([
       ],
     }),
   },
+  {
+    sentence: 'weighed: tray 481 g, whole kit 5.31 kg',
+    line: line('weighed', {
+      groups: [
+        { group: 'tray', measuredG: 481 },
+        { group: '', measuredG: 5310 },
+      ],
+    }),
+  },
+  {
+    sentence: 'Focuser cap put in from the drawer; 1 there now',
+    line: line('part-moved', { part: 'Focuser cap', way: 'into-kit', drawer: 1 }),
+  },
+  {
+    sentence: 'Focuser cap, look for it: did not help; not in the car',
+    line: line('job-settled', {
+      part: 'Focuser cap',
+      job: 'look for it',
+      result: 'not-helped',
+      note: 'not in the car',
+    }),
+  },
+  {
+    sentence: 'ask the borrower: Focuser cap, by Thu 12 Mar',
+    line: line('job-opened', { job: 'ask the borrower', text: 'Focuser cap', dueOn: '2026-03-12' }),
+  },
+  {
+    sentence: 'coin cell missing; Nell Teague was asked: “in the drawer”',
+    line: line('coin-cell-asked', { spokeTo: 'Nell Teague', whereIsIt: 'in the drawer' }),
+  },
 ])('$sentence', ({ sentence, line: given }) => expect(recordSentence(given)).toBe(sentence))
 
 it.each([...acts])('%s has words even where nothing was written with it', (act) => {

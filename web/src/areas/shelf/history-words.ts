@@ -71,7 +71,7 @@ export function recordSentence({ act, before, after }: RecordLine): string {
     case 'model-changed':
       return `model changed: ${text(is.model)}`
     case 'job-opened':
-      return `${text(is.job)}: ${text(is.text)}${is.dueOn ? `, by ${dateText(text(is.dueOn))}` : ''}`
+      return `${text(is.job) || 'to do'}: ${text(is.text)}${is.dueOn ? `, by ${dateText(text(is.dueOn))}` : ''}`
     case 'job-settled': {
       const result = text(is.result) === 'not-helped' ? 'did not help' : text(is.result)
       return `${text(is.part)}, ${text(is.job)}: ${result}${is.note ? `; ${text(is.note)}` : ''}`

@@ -119,7 +119,7 @@ test('main views', async ({ page, context, browser }) => {
   const { models } = (await (await page.request.get(`${process.env.BASE_URL}/api/models`)).json()) as {
     models: { id: string; kits: string[] }[]
   }
-  await goTo(page, `/setup/models/${models.find(({ kits }) => kits.includes('M-03'))?.id}`)
+  await goTo(page, `/setup/models/${models.find(({ kits }) => kits.includes('Sorrel'))?.id}`)
   await page.waitForSelector('li[data-key]')
   await page.locator('li', { hasText: 'Eyepiece 10 mm' }).click()
   await keep(page, 'model')

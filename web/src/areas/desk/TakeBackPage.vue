@@ -340,9 +340,24 @@ aside h2 {
   padding-inline: 10px;
 }
 
+/* On a tablet the marks stay at hand; where the kit goes is decided at the end of the page. */
 @media (max-width: 1000px) {
+  header {
+    flex-wrap: wrap;
+  }
+
   .columns {
     grid-template-columns: minmax(0, 1fr);
+  }
+
+  .current {
+    z-index: 5;
+    bottom: 0;
+    border-radius: 0 0 4px 4px;
+  }
+
+  .night-bar {
+    position: static;
   }
 }
 

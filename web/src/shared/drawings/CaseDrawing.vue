@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Part } from '@binoculum/contract'
-import { caseLayout, type Mark, type PlacedPart } from '@binoculum/core'
+import { caseLayout, type Compartment, type Mark, type PlacedPart } from '@binoculum/core'
 import { computed } from 'vue'
 
 /** The kit's case from above, drawn from its own card: compartments light up as its parts are looked at. */
@@ -40,6 +40,17 @@ function box({ width: cellWidth, height: cellHeight, shape }: PlacedPart) {
   return { w: side, h: side }
 }
 
+/** Numbers stand beside a compartment’s name where both fit: about 6.5 px a letter. */
+const LETTER_PX = 6.5
+const hasRoom = (frame: Compartment) =>
+  ((frame.place || 'Case').length + range(frame.parts).length + 2) * LETTER_PX < frame.width * width
+/** A name longer than its compartment is cut. */
+const shortName = ({ place, width: share }: Compartment) => {
+  const letters = Math.max(3, Math.floor((share * width - 10) / LETTER_PX))
+  const name = place || 'Case'
+  return name.length <= letters ? name : `${name.slice(0, letters - 1)}…`
+}
+
 const range = (numbersOf: readonly { number: number }[]) => {
   const first = numbersOf[0]?.number
   const last = numbersOf.at(-1)?.number
@@ -67,8 +78,8 @@ const range = (numbersOf: readonly { number: number }[]) => {
         @click="frame.parts[0] && emit('choose', frame.parts[0].id)"
       />
       <text :x="frame.x * width + 6" :y="frame.y * width + 15" class="name">
-        {{ frame.place || 'Case' }}
-        <tspan class="range">{{ range(frame.parts) }}</tspan>
+        {{ shortName(frame) }}
+        <tspan v-if="hasRoom(frame)" class="range">{{ range(frame.parts) }}</tspan>
       </text>
       <g
         v-for="placed in frame.parts"

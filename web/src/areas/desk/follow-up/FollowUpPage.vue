@@ -241,7 +241,7 @@ ul {
 
 li {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 262px 76px 462px;
+  grid-template-columns: minmax(0, 1fr) 248px 76px 488px;
   gap: 12px;
   align-items: center;
   min-height: 56px;
@@ -272,7 +272,7 @@ li.current {
 
 .owner {
   display: grid;
-  grid-template-columns: 1fr 132px;
+  grid-template-columns: 1fr 126px;
   gap: 6px;
 }
 

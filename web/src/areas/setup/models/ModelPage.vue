@@ -602,6 +602,36 @@ aside {
   padding: 4px 0;
 }
 
+@media (max-width: 1100px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+
+@media (max-width: 900px) {
+  .head,
+  li {
+    grid-template-columns: 30px 26px minmax(0, 1fr) 20px 104px 84px 66px;
+  }
+
+  .like,
+  .look,
+  .head em:nth-child(4),
+  .head em:nth-child(5) {
+    display: none;
+  }
+}
+
+@media (pointer: coarse) {
+  li {
+    min-height: 40px;
+  }
+
+  .grip {
+    padding: 12px 8px;
+  }
+}
+
 .copy {
   display: flex;
   gap: 8px;

@@ -94,7 +94,7 @@ export function stepPart(parts: readonly DraftPart[], key: string, step: -1 | 1)
 export function lookAlikeWords({ role }: { readonly role: Role }): string {
   const likes = lookAlikeRoles(role)
   if (role !== 'screw-in-sun-filter' && likes.includes('screw-in-sun-filter')) return 'sun filter'
-  if (likes.includes('eyepiece')) return 'another eyepiece'
+  if (likes.includes('eyepiece')) return 'other eyepiece'
   const other = likes.find((each) => each !== role)
   if (other) return roles[other].words
   return likes.length > 0 ? `another ${roles[role].words}` : ''

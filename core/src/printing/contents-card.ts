@@ -247,10 +247,12 @@ function leftColumn(kit: CardKit, pen: Pen, foot: number): readonly PageItem[] {
   const items: PageItem[] = [...plan(kit.parts, planTop, planHeight, pen)]
   let y = planTop + planHeight + 4
   const style = { font: 'sans' as const, sizeMm: 3.5, measure: pen.printer.measure }
-  const part = (title: string, words: string) => {
+  const part = (title: string, words: string, figure = '') => {
     const lines = wrapped(words, LEFT_WIDTH, style)
     if (y + 9 + lines.length * 4.7 > foot) return
     items.push(pen.line(MARGIN, y, MARGIN + LEFT_WIDTH, y, 0.3), pen.text(MARGIN, y + 6.2, 5.8, 'serif', title))
+    // A figure beside serif words is set in the sans: the serif’s 1 reads as I.
+    if (figure !== '') items.push(pen.text(MARGIN + LEFT_WIDTH, y + 6.2, 5, 'sans-bold', figure, 'end'))
     lines.forEach((line, index) => items.push(pen.text(MARGIN, y + 11.6 + index * 4.7, 3.5, 'sans', line)))
     y += 15 + lines.length * 4.7 - 1.4
   }
@@ -284,13 +286,10 @@ function leftColumn(kit: CardKit, pen: Pen, foot: number): readonly PageItem[] {
       'Coin cell',
       `Swallowed, it burns within two hours. Call your emergency line at once: ${kit.emergencyLine || '____________________'}`,
     )
-  if (massG > TWO_PEOPLE_G)
-    part(
-      `Two people, ${massText(massG)}`,
-      has('counterweight')
-        ? 'Weight on before the tube; tube off before the weight. Toes clear.'
-        : 'Lift with a straight back. Toes clear.',
-    )
+  const order = has('counterweight')
+    ? 'Weight on before the tube; tube off before the weight.'
+    : 'Lift with a straight back.'
+  if (massG > TWO_PEOPLE_G) part('Two people', `${order} Toes clear.`, massText(massG))
   part('Screws stay in', 'Back them off, never take them out. Small parts go in the pouch.')
   return items
 }

@@ -124,7 +124,7 @@ it('a card of 28 parts is one page; of 90 it goes on, every part once, at a size
 it('cautions follow from what is in the case', () => {
   const heavy = kit([part(1, { role: 'counterweight', massG: 11_000 }), part(2, { role: 'coin-cell' })])
   const words = texts(contentsCardPages(heavy, 'a4', printer)[0]!).join(' ')
-  expect(words).toContain('Two people, 11.10 kg')
+  expect(words).toContain('Two people 11.10 kg')
   expect(words).toContain('Weight on before the tube')
   expect(words).toContain('call 112')
   const light = texts(contentsCardPages(kit([part(1)]), 'a4', printer)[0]!).join(' ')

@@ -3,6 +3,13 @@ import KeyCap from '../shared/keys/KeyCap.vue'
 import { areas } from './areas.ts'
 
 defineEmits<{ close: [] }>()
+const followUp = [
+  ['f', 'found again, or mended'],
+  ['p', 'put in a spare from the drawer'],
+  ['l', 'a letter to the borrower'],
+  ['n', 'didn’t help: the next step'],
+  ['x', 'done'],
+] as const
 const card = [
   ['Space', 'present'],
   ['m', 'missing'],
@@ -12,7 +19,9 @@ const card = [
   ['a', 'all the rest present; stops at parts to be looked at every time'],
   ['− +', 'fewer or more of a part'],
   ['u', 'undo'],
+  ['1 – 7', 'which item lies there, after w'],
   ['1 – 4', 'outcome'],
+  ['Enter', 'done'],
 ] as const
 </script>
 
@@ -33,6 +42,13 @@ const card = [
       <h2>In a contents card</h2>
       <dl>
         <template v-for="[key, words] in card" :key="key">
+          <dt><KeyCap :name="key" /></dt>
+          <dd>{{ words }}</dd>
+        </template>
+      </dl>
+      <h2>In the follow-up</h2>
+      <dl>
+        <template v-for="[key, words] in followUp" :key="key">
           <dt><KeyCap :name="key" /></dt>
           <dd>{{ words }}</dd>
         </template>

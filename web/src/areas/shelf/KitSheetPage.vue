@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Drawer, KitSheet, Part, Spare } from '@binoculum/contract'
-import { families, massText, moneyText, reasonSentence, type HazardCode, type Mark } from '@binoculum/core'
+import { dateText, families, massText, moneyText, reasonSentence, type HazardCode, type Mark } from '@binoculum/core'
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { api } from '../../shared/api/client.ts'
@@ -197,6 +197,10 @@ async function cureHazard(hazard: HazardCode) {
                       ? `${part.presentCount} of ${part.count}`
                       : part.count
                   }}</span>
+                  <span v-if="part.consumable" class="second"
+                    >{{ part.consumable.pieces }} × {{ part.consumable.kind
+                    }}{{ part.consumable.changedOn ? `, changed ${dateText(part.consumable.changedOn)}` : '' }}</span
+                  >
                   <em v-if="part.wrongItem" class="brass">{{ part.wrongItem }} lies here</em>
                   <em v-if="part.note" class="rust">{{ part.note }}</em>
                   <a

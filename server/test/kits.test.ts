@@ -1,4 +1,4 @@
-import type { Found, KitSheet, Shelf } from '@binoculum/contract'
+import { shelfSchema, type Found, type KitSheet, type Shelf } from '@binoculum/contract'
 import { addKits } from '../src/demo/many-kits.ts'
 import { kitOf, startTestServer, type Agent } from './support.ts'
 
@@ -29,7 +29,9 @@ it('the shelf takes two round trips beyond the session’s, however many kits th
       return original(...given)
     }
   })
-  const { kits } = (await ines.get<Shelf>('/api/kits')).body
+  const shelf = (await ines.get<Shelf>('/api/kits')).body
+  expect(shelfSchema.parse(shelf)).toEqual(shelf)
+  const { kits } = shelf
   expect(kits).toHaveLength(500)
   expect(statements).toHaveLength(3)
   expect(statements[0]).toContain('FROM session')

@@ -47,6 +47,10 @@ export interface ShelfRow {
   readonly next: { loanId: string; borrower: string; at: string } | null
 }
 
+/** A long text that many rows share, in the first of them only: sent once, and read once. */
+const firstOf = (group: string, text: string) =>
+  `CASE WHEN row_number() OVER (PARTITION BY ${group}) = 1 THEN ${text} END`
+
 /** Parts counted in one pass before the join; the rest by lateral joins through an index: with grouped subqueries the
  * planner, not knowing their size, compared each with each. */
 const shelfSql = (where: string) => `
@@ -60,11 +64,11 @@ const shelfSql = (where: string) => `
     FROM part p JOIN kit k ON k.id = p.kit_id WHERE ${where} GROUP BY p.kit_id
   )
   SELECT k.id, k.branch_id AS "branchId", br.name AS "branchName", br.zone, br.emergency_line AS "emergencyLine",
-    br.currency, br.policies::text AS "policiesJson", k.code, k.name, k.place, k.stands_at AS "standsAt",
+    br.currency, ${firstOf('k.branch_id', 'br.policies::text')} AS "policiesJson", k.code, k.name, k.place, k.stands_at AS "standsAt",
     k.collimation_policy AS "collimationPolicy", k.hazards, k.version, k.model_id AS "modelId",
     m.name AS "modelName", m.family,
-    m.optics::text AS "opticsJson", coalesce(parts.n, 0) AS "partCount", coalesce(parts.off, '[]') AS "offParts",
-    coalesce(parts.power, '[]') AS "powerPartsJson", coalesce(jobs.list, '[]') AS jobs, out_loan.loan, next_loan.next
+    ${firstOf('k.model_id', 'm.optics::text')} AS "opticsJson", md5(parts.power) AS "powerKey", coalesce(parts.n, 0) AS "partCount", coalesce(parts.off, '[]') AS "offParts",
+    ${firstOf('md5(parts.power)', 'parts.power')} AS "powerPartsJson", coalesce(jobs.list, '[]') AS jobs, out_loan.loan, next_loan.next
   FROM kit k
   LEFT JOIN parts ON parts.kit_id = k.id
   JOIN model m ON m.id = k.model_id
@@ -95,7 +99,13 @@ const readingsSql = (where: string) => `
   WHERE r.current AND ${where}`
 
 type ReadingOfKit = ShelfRow['readings'][number] & { readonly kitId: string }
-type KitRow = Omit<ShelfRow, 'readings'>
+/** A row as it travels: texts that many kits share stand in one of them. */
+type KitRow = Omit<ShelfRow, 'readings' | 'opticsJson' | 'policiesJson' | 'powerPartsJson'> & {
+  readonly opticsJson: string | null
+  readonly policiesJson: string | null
+  readonly powerKey: string | null
+  readonly powerPartsJson: string | null
+}
 
 /** Kits with their readings in two queries side by side, however many kits there are. */
 async function shelfRows(tx: Tx, where: string, value: unknown): Promise<ShelfRow[]> {
@@ -103,13 +113,25 @@ async function shelfRows(tx: Tx, where: string, value: unknown): Promise<ShelfRo
     selectRows<KitRow>(tx, shelfSql(where), [value]),
     selectRows<ReadingOfKit>(tx, readingsSql(where), [value]),
   ])
-  const byKit = new Map<string, ReadingOfKit[]>()
-  for (const reading of readings) {
-    const known = byKit.get(reading.kitId)
+  const byKit = new Map<string, ReadingView[]>()
+  for (const { kitId, ...reading } of readings) {
+    const known = byKit.get(kitId)
     if (known) known.push(reading)
-    else byKit.set(reading.kitId, [reading])
+    else byKit.set(kitId, [reading])
   }
-  return kits.map((kit) => ({ ...kit, readings: byKit.get(kit.id) ?? [] }))
+  const shared = new Map<string, string>()
+  for (const { modelId, branchId, powerKey, opticsJson, policiesJson, powerPartsJson } of kits) {
+    if (opticsJson !== null) shared.set(modelId, opticsJson)
+    if (policiesJson !== null) shared.set(branchId, policiesJson)
+    if (powerKey !== null && powerPartsJson !== null) shared.set(powerKey, powerPartsJson)
+  }
+  return kits.map(({ powerKey, ...kit }) => ({
+    ...kit,
+    opticsJson: shared.get(kit.modelId) ?? '{}',
+    policiesJson: shared.get(kit.branchId) ?? '{}',
+    powerPartsJson: shared.get(powerKey ?? '') ?? '[]',
+    readings: byKit.get(kit.id) ?? [],
+  }))
 }
 
 export const shelfOfBranches = (reader: Tx, branchIds: readonly string[]): Promise<ShelfRow[]> =>

@@ -149,7 +149,11 @@ export function shelfKit(row: queries.ShelfRow, now: Date): ShelfKit {
       dueAtUtc: new Date(row.loan.dueAt).toISOString(),
       daysLate: daysLate(new Date(row.loan.dueAt), now),
     },
-    next: row.next && { ...row.next, atUtc: new Date(row.next.at).toISOString() },
+    next: row.next && {
+      loanId: row.next.loanId,
+      borrower: row.next.borrower,
+      atUtc: new Date(row.next.at).toISOString(),
+    },
     version: row.version,
   }
 }

@@ -1,0 +1,56 @@
+import { runBounded } from './bounded-worker.ts'
+import type { ListWork, ReadList } from '../workers/list.ts'
+
+const bounds = { timeoutMs: 20_000, memoryMb: 256 }
+const work = (text: string, rest: Partial<ListWork> = {}): ListWork => ({
+  contentBase64: Buffer.from(text).toString('base64'),
+  columns: null,
+  remembered: {},
+  decisions: {},
+  openCells: true,
+  ...rest,
+})
+const list = 'Kit code;Part;How many\r\nQ-1;Tube 130/650;1\r\nQ-1;Front cap;1\r\n'
+
+it('reads a list in a thread of its own', async () => {
+  const { list: read, columnsRemembered } = await runBounded<ReadList>('list', work(list), bounds)
+  expect(read.kits).toMatchObject([{ code: 'Q-1', parts: [{ name: 'Tube 130/650' }, { name: 'Front cap' }] }])
+  expect(columnsRemembered).toBe(false)
+})
+
+it('columns of an earlier list with the same headings are taken, those moved now before them', async () => {
+  const headings = 'kit code | part | how many'
+  const columns = { kitCode: 0, part: 1, count: null } as unknown as NonNullable<ListWork['columns']>
+  const remembered = await runBounded<ReadList>('list', work(list, { remembered: { [headings]: columns } }), bounds)
+  expect([remembered.columnsRemembered, remembered.list.columns.count]).toEqual([true, null])
+  const moved = { ...columns, count: 2 } as NonNullable<ListWork['columns']>
+  const own = await runBounded<ReadList>(
+    'list',
+    work(list, { remembered: { [headings]: columns }, columns: moved }),
+    bounds,
+  )
+  expect([own.columnsRemembered, own.list.columns.count]).toEqual([false, 2])
+})
+
+it('a refusal comes back with its code and what is wrong', async () => {
+  await expect(runBounded('list', work('\u0000\u0001PNG'), bounds)).rejects.toMatchObject({ code: 'NOT_A_LIST' })
+})
+
+it('what takes too long is ended, and the server goes on', async () => {
+  const rows = Array.from({ length: 40_000 }, (_, index) => `Q-1;unknown thing number ${index} of many;1`)
+  const heavy = work(`Kit code;Part;How many\r\n${rows.join('\r\n')}`)
+  const began = Date.now()
+  await expect(runBounded('list', heavy, { timeoutMs: 1500, memoryMb: 256 })).rejects.toMatchObject({
+    code: 'TOO_LONG',
+  })
+  expect(Date.now() - began).toBeLessThan(8000)
+  expect((await runBounded<ReadList>('list', work(list), bounds)).list.kits).toHaveLength(1)
+})
+
+it('what takes too much memory is ended too', async () => {
+  const rows = Array.from({ length: 90_000 }, (_, index) => `Q-1;${'x'.repeat(60)}${index};1`)
+  const heavy = work(`Kit code;Part;How many\r\n${rows.join('\r\n')}`)
+  await expect(runBounded('list', heavy, { timeoutMs: 30_000, memoryMb: 8 })).rejects.toMatchObject({
+    code: 'TOO_LONG',
+  })
+})

@@ -210,3 +210,73 @@ test('a whole club comes in from one file: questions first, then all of it, and 
   await expect(page.getByText('just so already').or(page.locator('.night-bar'))).toBeVisible()
   await expect(page.locator('.night-bar')).toContainText('nothing new')
 })
+
+test('a complete kit is weighed once; a doubtful weight is asked about before it is kept', async ({
+  page,
+  context,
+}) => {
+  await signIn(context, 'kofi')
+  const { parts } = await kitOf(context, 'M-06')
+  const off = parts.filter(({ mark }) => mark !== 'present')
+  await goTo(page, '/kits/M-06/weigh')
+  if (off.length > 0) {
+    await expect(page.getByText('Rowan is not complete')).toBeVisible()
+    return
+  }
+  await page.getByLabel('Weight of the tray').fill('9 kg')
+  await page.getByRole('button', { name: 'Keep', exact: true }).click()
+  await page.getByRole('button', { name: 'It is complete: keep this weight' }).click()
+  await expect(page.getByRole('alert')).toContainText('don’t add up')
+  await page.getByRole('link', { name: 'Not now' }).click()
+  await expect(page.getByRole('heading', { name: 'Rowan' }).first()).toBeVisible()
+})
+
+test('a piece goes from a kit into the drawer and back, each in one act', async ({ page, context }) => {
+  await signIn(context, 'ines')
+  type Drawer = { spares: { id: string; name: string; count: number; branchId: string }[] }
+  const { branchId } = await kitOf(context, 'M-13')
+  const moonFilters = async () =>
+    (await read<Drawer>(context, '/api/spares')).spares.find(
+      ({ name, branchId: own }) => name === 'Moon filter, grey' && own === branchId,
+    )?.count
+  const before = (await moonFilters()) ?? 0
+  await goTo(page, '/kits/M-13')
+  const row = page.locator('.contents li', { hasText: 'Moon filter, grey' })
+  await row.hover()
+  await row.getByRole('button', { name: 'to the drawer' }).click()
+  await expect(page.locator('.history li').first()).toContainText('Moon filter, grey laid into the drawer')
+  expect(await moonFilters()).toBe(before + 1)
+  await goTo(page, '/setup/drawer')
+  const wanted = page.locator('.kit', { hasText: 'Campion' })
+  await wanted.getByRole('button', { name: 'Put in' }).click()
+  await expect(page.getByText('Moon filter, grey is in Campion now.')).toBeVisible()
+  expect(await moonFilters()).toBe(before)
+})
+
+test('a stolen kit is held with its report, and stands in the record', async ({ page, context }) => {
+  await signIn(context, 'ines')
+  await bringIn(context, 'GONE-4', 4)
+  await goTo(page, '/kits/GONE-4')
+  await page.getByRole('button', { name: 'Lost, stolen, retired' }).click()
+  await page.getByLabel('stolen').check()
+  await page.getByLabel('what happened').fill('taken from the car in the night')
+  await page.getByLabel(/number of the police report/).fill('A-123')
+  await page.getByRole('button', { name: 'Record it' }).click()
+  await expect(page.locator('.glance .sentence')).toContainText('Held')
+  await goTo(page, '/desk/hand-out/GONE-4')
+  await expect(page.getByText('nobody may overrule this')).toBeVisible()
+})
+
+test('readers see all of it and change nothing', async ({ page, context }) => {
+  await signIn(context, 'jun')
+  await goTo(page, '/desk/follow-up')
+  await expect(page.getByRole('heading', { name: 'Follow-up' })).toBeVisible()
+  await expect(page.getByRole('button', { name: /Found|Done|Write/ })).toHaveCount(0)
+  await goTo(page, '/setup/drawer')
+  await expect(page.getByRole('heading', { name: 'The spares drawer' })).toBeVisible()
+  await expect(page.getByRole('button', { name: /more|fewer/ })).toHaveCount(0)
+  await goTo(page, '/setup/models')
+  await page.locator('main li a').first().click()
+  await expect(page.getByText('Only a coordinator of every branch with such kits may change it.')).toBeVisible()
+  await expect(page.getByRole('button', { name: /Use for/ })).toHaveCount(0)
+})

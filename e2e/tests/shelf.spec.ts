@@ -57,6 +57,14 @@ for (const path of [
   '/setup/bring-in',
   '/setup/people',
   '/setup/agreement',
+  '/setup/models',
+  '/setup/drawer',
+  '/setup/labels',
+  '/setup/devices',
+  '/desk/follow-up',
+  '/desk/letters',
+  '/kits/M-04/weigh',
+  '/practice',
   '/desk/take-back',
 ]) {
   test(`${path} has no serious hurdle for screen readers or weak eyes`, async ({ page, context }) => {

@@ -112,6 +112,8 @@ export interface Judgement {
 export interface JudgeInput {
   readonly model: JudgedModel
   readonly parts: readonly JudgedPart[]
+  /** Parts that are plainly present and need not be listed, to be counted only. */
+  readonly presentBesides?: number | undefined
   readonly readings: readonly Reading[]
   readonly hazards: readonly HazardCode[]
   readonly openJobs: readonly OpenJob[]
@@ -137,7 +139,7 @@ export function judgeReadiness(input: JudgeInput): Judgement {
   const reasons = [
     ...input.hazards.map(judgeHazard),
     ...input.parts.flatMap(judgePart),
-    ...judgeCounting(input.parts),
+    ...judgeCounting(input),
     ...judgeReadings(input),
     ...input.openJobs.flatMap(judgeJob),
   ].sort((a, b) => severity(b.condition) - severity(a.condition))
@@ -155,13 +157,18 @@ function reason(
   return { code, condition, figures: {}, source: 'contents', overrule: 'coordinator', ...rest }
 }
 
-function allGood({ parts, readings }: JudgeInput): Reason {
+function allGood(input: JudgeInput): Reason {
+  const { readings } = input
   const checkedAtUtc =
     readings
       .map((reading) => reading.atUtc)
       .sort()
       .at(-1) ?? ''
-  return reason('ALL_GOOD', 'full', { figures: { parts: parts.length, checkedAtUtc }, remedy: 'none', minutes: 0 })
+  return reason('ALL_GOOD', 'full', {
+    figures: { parts: partCount(input), checkedAtUtc },
+    remedy: 'none',
+    minutes: 0,
+  })
 }
 
 const hazardRemedies: Readonly<Record<HazardCode, Remedy>> = {
@@ -208,12 +215,14 @@ function judgePart(part: JudgedPart): readonly Reason[] {
   return [reason(code, 'half', { figures, remedy, minutes: 10 })]
 }
 
-function judgeCounting(parts: readonly JudgedPart[]): readonly Reason[] {
+const partCount = ({ parts, presentBesides = 0 }: JudgeInput): number => parts.length + presentBesides
+
+function judgeCounting(input: JudgeInput): readonly Reason[] {
+  const { parts } = input
+  const count = partCount(input)
   const unseen = parts.filter((part) => part.mark === 'unseen' && part.role !== 'screw-in-sun-filter').length
-  if (parts.length > 0 && unseen === 0) return []
-  return [
-    reason('NOT_COUNTED', 'half', { figures: { unseen, parts: parts.length }, remedy: 'count-contents', minutes: 8 }),
-  ]
+  if (count > 0 && unseen === 0) return []
+  return [reason('NOT_COUNTED', 'half', { figures: { unseen, parts: count }, remedy: 'count-contents', minutes: 8 })]
 }
 
 function judgeReadings(input: JudgeInput): readonly Reason[] {
@@ -225,16 +234,17 @@ function judgeReadings(input: JudgeInput): readonly Reason[] {
     if (!known || instantMs(reading.atUtc) >= instantMs(known.atUtc)) latest.set(reading.kind, reading)
   }
   const missing = needed.filter((kind) => !latest.has(kind))
-  const judged = [...latest.values()].flatMap((reading) => judgeReading(reading, input))
+  const nowMs = instantMs(input.atUtc)
+  const judged = [...latest.values()].flatMap((reading) => judgeReading(reading, input, nowMs))
   if (missing.length === 0) return judged
   const figures = { kinds: missing.join(','), missing: missing.length, needed: needed.length }
   return [...judged, reason('NOT_MEASURED', 'half', { figures, source: 'readings', remedy: 'measure', minutes: 20 })]
 }
 
-function judgeReading(reading: Reading, input: JudgeInput): readonly Reason[] {
+function judgeReading(reading: Reading, input: JudgeInput, nowMs: number): readonly Reason[] {
   const limit = input.policies.limits?.[reading.kind] ?? reading.limit
   const { kind, value, uncertainty = 0, source } = reading
-  const ageDays = (instantMs(input.atUtc) - instantMs(reading.atUtc)) / MILLISECONDS_PER_DAY
+  const ageDays = (nowMs - instantMs(reading.atUtc)) / MILLISECONDS_PER_DAY
   const { maxAgeDays } = input.policies
   const oldestDays = typeof maxAgeDays === 'number' ? maxAgeDays : (maxAgeDays[kind] ?? Infinity)
   const figures = { kind, value, limit, uncertainty, atUtc: reading.atUtc }

@@ -94,7 +94,7 @@ export function judgeRow(
   const optics = opticsOf(row)
   return judgeReadiness({
     model: { family: row.family as Family, optics, highestMagnification: highestMagnification(powersOfRow(row)) },
-    parts: changed.parts ?? judgedParts(row),
+    ...(changed.parts ? { parts: changed.parts } : judgedParts(row)),
     readings: row.readings.map((reading) => ({
       kind: reading.kind,
       value: reading.asLeft,
@@ -110,16 +110,15 @@ export function judgeRow(
 }
 
 /** Parts that are plainly present need no names to be judged, only to be counted. */
-function judgedParts(row: queries.ShelfRow): readonly JudgedPart[] {
+function judgedParts(row: queries.ShelfRow): { parts: readonly JudgedPart[]; presentBesides: number } {
   const inOrder = [...row.offParts].sort((a, b) => a.position - b.position)
-  const off = inOrder.map((part) => ({
+  const parts = inOrder.map((part) => ({
     ...part,
     role: part.role as Role,
     mark: part.mark as Mark,
     criticality: part.criticality as Part['criticality'],
   }))
-  const present: JudgedPart = { role: 'other', mark: 'present' }
-  return [...off, ...Array.from({ length: row.partCount - off.length }, () => present)]
+  return { parts, presentBesides: row.partCount - parts.length }
 }
 
 function groupOf(row: queries.ShelfRow, judgement: Judgement): ShelfKit['group'] {

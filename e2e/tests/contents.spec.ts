@@ -234,22 +234,22 @@ test('a complete kit is weighed once; a doubtful weight is asked about before it
 test('a piece goes from a kit into the drawer and back, each in one act', async ({ page, context }) => {
   await signIn(context, 'ines')
   type Drawer = { spares: { id: string; name: string; count: number; branchId: string }[] }
-  const { branchId } = await kitOf(context, 'M-13')
+  const { branchId } = await kitOf(context, 'M-04')
   const moonFilters = async () =>
     (await read<Drawer>(context, '/api/spares')).spares.find(
       ({ name, branchId: own }) => name === 'Moon filter, grey' && own === branchId,
     )?.count
   const before = (await moonFilters()) ?? 0
-  await goTo(page, '/kits/M-13')
+  await goTo(page, '/kits/M-04')
   const row = page.locator('.contents li', { hasText: 'Moon filter, grey' })
   await row.hover()
   await row.getByRole('button', { name: 'to the drawer' }).click()
   await expect(page.locator('.history li').first()).toContainText('Moon filter, grey laid into the drawer')
   expect(await moonFilters()).toBe(before + 1)
   await goTo(page, '/setup/drawer')
-  const wanted = page.locator('.kit', { hasText: 'Campion' })
+  const wanted = page.locator('.kit', { hasText: 'Bracken' })
   await wanted.getByRole('button', { name: 'Put in' }).click()
-  await expect(page.getByText('Moon filter, grey is in Campion now.')).toBeVisible()
+  await expect(page.getByText('Moon filter, grey is in Bracken now.')).toBeVisible()
   expect(await moonFilters()).toBe(before)
 })
 

@@ -247,7 +247,7 @@ test('a piece goes from a kit into the drawer and back, each in one act', async 
   await expect(page.locator('.history li').first()).toContainText('Moon filter, grey laid into the drawer')
   expect(await moonFilters()).toBe(before + 1)
   await goTo(page, '/setup/drawer')
-  const wanted = page.locator('.kit', { hasText: 'Bracken' })
+  const wanted = page.locator('.row', { hasText: 'Moon filter, grey' }).locator('.kit', { hasText: 'Bracken' })
   await wanted.getByRole('button', { name: 'Put in' }).click()
   await expect(page.getByText('Moon filter, grey is in Bracken now.')).toBeVisible()
   expect(await moonFilters()).toBe(before)

@@ -59,9 +59,10 @@ export function usePractice() {
   const parts = computed(() => given.value.parts.map(asPart))
   const current = computed(() => given.value.parts[at.value] ?? null)
   const looked = computed(() => given.value.parts.filter(({ id }) => marks.value.has(id)).length)
-  useIntervalFn(() => {
+  function tick(): void {
     if (began.value !== null && !score.value) seconds.value = (Date.now() - began.value) / 1000
-  }, 250)
+  }
+  useIntervalFn(tick, 250)
 
   function mark(to: Mark): void {
     const part = current.value
@@ -94,6 +95,7 @@ export function usePractice() {
 
   function finish(): void {
     if (score.value || looked.value === 0) return
+    tick()
     const result = scorePractice(given.value, marks.value, Math.round(seconds.value))
     score.value = result
     const found = result.faults.filter((fault) => fault.result === 'found').length

@@ -9,6 +9,8 @@ const code = 'STRESS-2026-LONG-KIT-CODE'
 test.beforeAll(async ({ browser }) => {
   const context = await browser.newContext()
   await signIn(context, 'ines')
+  const known = await context.request.get(`${process.env.BASE_URL}/api/kits/${code}`)
+  if (known.ok()) return context.close()
   type Session = { session: { memberships: { branchId: string; role: string }[] } }
   const { session } = await read<Session>(context, '/api/session')
   const branchId = session.memberships.find(({ role }) => role === 'coordinator')?.branchId

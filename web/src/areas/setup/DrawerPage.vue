@@ -215,6 +215,13 @@ async function add() {
   cursor: pointer;
 }
 
+@media (max-width: 900px) {
+  .row {
+    grid-template-columns: minmax(0, 1fr) 116px 60px 70px minmax(0, 1fr);
+    gap: 8px;
+  }
+}
+
 @media (pointer: coarse) {
   .step {
     width: 40px;
@@ -229,6 +236,7 @@ async function add() {
 
 .kit {
   display: flex;
+  flex-wrap: wrap;
   gap: 8px;
   align-items: center;
 }

@@ -422,6 +422,11 @@ header {
   margin-bottom: 8px;
 }
 
+header > * {
+  min-width: 0;
+  overflow-wrap: anywhere;
+}
+
 .name {
   flex: 0 1 460px;
   border: 0;

@@ -57,4 +57,6 @@ it('kits of other branches and unknown ones are not found; a wrong cell says whi
   const wrong = await print(ines, 'kind=kits&codes=M-03&first=22')
   expect(wrong.body.error.issues).toEqual([{ path: 'first', message: 'firstCell must be from 1 to 21; got 22' }])
   expect((await print(ines, 'kind=kits')).status).toBe(400)
+  const many = await print(ines, `kind=parts&codes=${Array.from({ length: 80 }, () => 'M-03').join(',')}`)
+  expect(many.body.error.issues?.[0]).toMatchObject({ path: 'codes', message: expect.stringContaining('too many') })
 })

@@ -63,6 +63,13 @@ it('reads lists in the older Windows encoding', () => {
   expect(readListFile(base64(bytes)).rows[0]?.cells[1]).toBe('Diagonal 90°')
 })
 
+it.each(['little', 'big'] as const)('reads “Unicode text” of spreadsheet programs, %s end first', (end) => {
+  const bytes = Buffer.from('\uFEFFKit\tPart\tWeight\r\nA\tDiagonal 90° – größer\t85 g\r\n', 'utf16le')
+  const file = readListFile(base64(end === 'big' ? bytes.swap16() : bytes))
+  expect(file).toMatchObject({ delimiter: '\t', header: ['Kit', 'Part', 'Weight'] })
+  expect(file.rows).toEqual([{ line: 2, cells: ['A', 'Diagonal 90° – größer', '85 g'] }])
+})
+
 it.each([
   { what: 'a PNG picture', bytes: Uint8Array.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 0, 0, 0, 13]) },
   { what: 'a JPEG picture', bytes: Uint8Array.from([0xff, 0xd8, 0xff, 0xe0, 0, 16, 0x4a, 0x46]) },

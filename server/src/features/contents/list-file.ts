@@ -72,6 +72,9 @@ const CARRIAGE_RETURN = 13
 
 function decodeText(bytes: Buffer): string {
   const refuse = (message: string) => new Problem('NOT_A_LIST', { issues: [{ path: 'file', message }] })
+  // “Unicode text” of spreadsheet programs is UTF-16 with its mark in front.
+  if (bytes[0] === 0xff && bytes[1] === 0xfe) return new TextDecoder('utf-16le').decode(bytes)
+  if (bytes[0] === 0xfe && bytes[1] === 0xff) return new TextDecoder('utf-16be').decode(bytes)
   // Text has no zero bytes; pictures, archives and spreadsheets do.
   if (bytes.includes(0)) throw refuse('This looks like a picture or a spreadsheet file, not like text.')
   try {

@@ -9,6 +9,8 @@ import { measure } from './fonts.ts'
 import { pdfOf } from './pdf.ts'
 
 const printer = { measure, codes }
+/** About a hundred sheets: more would keep everybody else waiting. */
+const MOST_LABELS = 2000
 
 /** Labels and contents cards of kits, as pages for the screen and as a PDF. */
 export class Printing {
@@ -27,6 +29,10 @@ export class Printing {
       return kit ? labelsOf(kit, query.kind, number) : []
     })
     if (labels.length === 0) throw new Problem('NOT_FOUND')
+    if (labels.length > MOST_LABELS) {
+      const message = `${labels.length} labels are too many at once; choose kits for ${MOST_LABELS} at most`
+      throw new Problem('BAD_INPUT', { issues: [{ path: 'codes', message }] })
+    }
     try {
       return labelPages(labels, { paper: query.paper, firstCell: query.first }, printer)
     } catch (error) {

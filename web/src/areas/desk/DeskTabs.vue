@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import PageTabs from '../../shared/PageTabs.vue'
+
 const places = [
   { path: '/desk', words: 'Out and back' },
   { path: '/desk/follow-up', words: 'Follow-up' },
@@ -7,27 +9,5 @@ const places = [
 </script>
 
 <template>
-  <nav class="desk-tabs" aria-label="Desk">
-    <RouterLink v-for="place in places" :key="place.path" :to="place.path">{{ place.words }}</RouterLink>
-  </nav>
+  <PageTabs :places="places" label="Desk" />
 </template>
-
-<style scoped>
-.desk-tabs {
-  display: flex;
-  gap: 22px;
-  margin-bottom: 12px;
-}
-
-a {
-  padding: 4px 0;
-  font: italic 400 17px var(--serif);
-  color: var(--quiet);
-  text-decoration: none;
-}
-
-.router-link-exact-active {
-  border-bottom: 2px solid var(--night);
-  color: var(--night);
-}
-</style>

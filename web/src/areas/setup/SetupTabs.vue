@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import { useRoute } from 'vue-router'
+import PageTabs from '../../shared/PageTabs.vue'
 
-const route = useRoute()
 const places = [
   { path: '/setup/bring-in', words: 'Bring in a list' },
   { path: '/setup/models', words: 'Models' },
@@ -14,34 +13,5 @@ const places = [
 </script>
 
 <template>
-  <nav class="setup-tabs" aria-label="Set-up">
-    <RouterLink
-      v-for="place in places"
-      :key="place.path"
-      :to="place.path"
-      :class="{ here: route.path.startsWith(place.path) }"
-      >{{ place.words }}</RouterLink
-    >
-  </nav>
+  <PageTabs :places="places" label="Set-up" />
 </template>
-
-<style scoped>
-.setup-tabs {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 22px;
-  margin-bottom: 12px;
-}
-
-a {
-  padding: 4px 0;
-  font: italic 400 17px var(--serif);
-  color: var(--quiet);
-  text-decoration: none;
-}
-
-.here {
-  border-bottom: 2px solid var(--night);
-  color: var(--night);
-}
-</style>

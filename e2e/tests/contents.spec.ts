@@ -33,7 +33,12 @@ test('a model’s card is put in order by drag and by keys, and its kits follow'
   await page.mouse.move((grip?.x ?? 0) + 6, (grip?.y ?? 0) + 8)
   await page.mouse.down()
   await page.mouse.move((top?.x ?? 0) + 40, (top?.y ?? 0) + 60, { steps: 6 })
-  await page.mouse.move((top?.x ?? 0) + 40, (top?.y ?? 0) + 4, { steps: 6 })
+  // A hand waits until the row shows where it would land.
+  const landsFirst = async () => (await rows.first().locator('.words').innerText()) === before[5]
+  for (let tries = 0; tries < 40 && !(await landsFirst()); tries++) {
+    await page.mouse.move((top?.x ?? 0) + 40 + (tries % 2), (top?.y ?? 0) + 3 + (tries % 3))
+    await page.waitForTimeout(100)
+  }
   await page.mouse.up()
   await expect.poll(names).toEqual([before[5], ...before.slice(0, 5)])
 

@@ -8,7 +8,16 @@ export interface KitView {
   branchId: string
   condition: string
   loan: { id: string } | null
-  parts: { id: string; name: string; mark: string; lookEveryTime: boolean; massG: number; wrongItem: string }[]
+  parts: {
+    id: string
+    name: string
+    mark: string
+    lookEveryTime: boolean
+    massG: number
+    count: number
+    weighGroup: string
+    wrongItem: string
+  }[]
   history: { act: string; after: Record<string, unknown> | null }[]
 }
 

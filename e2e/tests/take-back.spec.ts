@@ -35,6 +35,7 @@ test('a clean kit is back on the shelf within 12 keys of its label’s scan', as
   while ((await unseen(page).count()) > 0 && keys < 20) await key('Space')
   await key('Enter')
   await expect(page.getByRole('heading', { name: 'Alder: back to the shelf.' })).toBeVisible()
+  console.log(`${parts.length} lines, ${looks} to be looked at: ${keys} keys`)
   expect(keys).toBeLessThanOrEqual(12)
   const after = await kitOf(context, 'F-01')
   expect(after.loan).toBeNull()
@@ -290,9 +291,13 @@ test('45 parts are painted in under 200 ms, and a mark answers in under 50 ms wi
   const times = await page.evaluate(() => (window as unknown as { markMs: number[] }).markMs)
   expect(times).toHaveLength(keys.length)
   console.log(`card of 45 painted in ${Math.round(cardMs)} ms; marks in ${times.map(Math.round).join(', ')} ms`)
-  // Other work on a shared machine only slows a key down: the best of each kind speaks for the program.
-  const best = (key: string) => Math.min(...times.filter((_, index) => keys[index] === key))
-  for (const key of ['Space', 'm', 'd']) expect(best(key), key).toBeLessThan(50)
+  // The middle one of each kind: a single key may meet other work on a shared machine.
+  const middle = (isKind: (key: string) => boolean) => {
+    const own = times.filter((_, index) => isKind(keys[index] ?? '')).sort((one, other) => one - other)
+    return own[Math.floor(own.length / 2)]
+  }
+  expect(middle((key) => key === 'Space')).toBeLessThan(50)
+  expect(middle((key) => key !== 'Space')).toBeLessThan(50)
   expect(Math.max(...times)).toBeLessThan(200)
 })
 

@@ -195,7 +195,8 @@ describe('a notice', () => {
       ({ branchId, id }) =>
         branchId !== job.branchId && !list.people.some((each) => each.id === id && each.branchId === job.branchId),
     )
-    if (stranger) expect((await change({ ownerId: stranger.id })).status).toBeGreaterThanOrEqual(400)
+    expect(stranger).toBeDefined()
+    expect((await change({ ownerId: stranger?.id })).status).toBeGreaterThanOrEqual(400)
     const after = (await change({})).body.jobs.find(({ id }) => id === job.id)
     expect(after).toMatchObject({ ownerId: owner.id, dueOn: '2026-04-03', note: 'bring a lens' })
     expect((await change({})).body.error.code).toBe('JOB_CHANGED')

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { modelOpticsSchema, partOpticsSchema } from './kits.ts'
+import { mountDataSchema, procedureSchema } from './mount-data.ts'
 import { consumableSchema, weighGroupSchema } from './models.ts'
 import { criticalitySchema, familySchema, hazardSchema, jobCodeSchema, markSchema, roleSchema } from './readiness.ts'
 
@@ -31,6 +32,8 @@ const modelSchema = z.object({
   name: z.string().min(1).max(200),
   family: familySchema,
   optics: modelOpticsSchema,
+  mount: mountDataSchema.nullable().default(null),
+  procedure: procedureSchema.nullable().default(null),
   weighGroups: z.array(weighGroupSchema),
   parts: z.array(z.object({ key, ...templateFields, picture: key.nullable() })).max(300),
 })
@@ -43,6 +46,7 @@ const kitSchema = z.object({
   standsAt: z.enum(['shelf', 'bench']),
   collimationPolicy: z.enum(['leave-it-to-us', 'with-help-sheet']),
   hazards: z.array(hazardSchema),
+  headMomentGmm: z.number().nullable().default(null),
   parts: z
     .array(
       z.object({

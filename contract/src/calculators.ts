@@ -1,13 +1,31 @@
 import {
+  alignmentStars,
   collimationQuality,
+  controllerEntries,
   explainWeight,
   finderParallax,
   finderVerdict,
+  headMomentGmm,
   judgeReadiness,
+  mountBalance,
+  mountLoad,
+  needleDeclination,
   opticalView,
+  polarDrift,
+  poleStar,
+  sideOfMount,
+  tubeRoll,
+  tubeShift,
   type Judgement,
 } from '@binoculum/core'
 import { z } from 'zod'
+import {
+  balanceInputSchema,
+  balanceSchema,
+  balancedPositionSchema,
+  controllerAnswerSchema,
+  controllerInputSchema,
+} from './mount-calculators.ts'
 import { judgeInputSchema, judgementSchema } from './readiness.ts'
 import { explainWeightSchema, weightExplainedSchema } from './weighing.ts'
 
@@ -35,6 +53,16 @@ const calculator = <Input, Output>(entry: {
 
 const point = z.object({ x: z.number(), y: z.number() })
 const positive = z.number().positive()
+const latitude = z.number().min(-90).max(90)
+const longitude = z.number().min(-180, 'between -180 and 180, east +').max(180, 'between -180 and 180, east +')
+const skyMoment = { latitudeDeg: latitude, longitudeDeg: longitude, atUtc: z.string() }
+const alignmentStar = z.object({
+  name: z.string(),
+  altitudeDeg: z.number(),
+  azimuthDeg: z.number(),
+  magnitude: z.number(),
+  hourAngleHours: z.number(),
+})
 
 const register: readonly Calculator[] = [
   calculator({
@@ -84,6 +112,149 @@ const register: readonly Calculator[] = [
       verdict: z.enum(['good', 'usable', 'poor']),
     }),
     run: collimationQuality,
+  }),
+  calculator({
+    name: 'mount.balance',
+    summary: 'where the weights stand on their shaft, with slack, or what is missing',
+    sources: ['law of the lever (Archimedes); hand-worked cases'],
+    input: balanceInputSchema,
+    output: balanceSchema,
+    run: mountBalance,
+  }),
+  calculator({
+    name: 'mount.headMoment',
+    summary: 'the head’s own moment, from one position of the weights that was seen to balance',
+    sources: ['law of the lever (Archimedes)'],
+    input: balancedPositionSchema,
+    output: z.object({ headMomentGmm: z.number() }),
+    run: (input) => ({ headMomentGmm: headMomentGmm(input) }),
+  }),
+  calculator({
+    name: 'mount.tubeShift',
+    summary: 'how far the tube slides in its rings after something changed on it, + towards the sky',
+    sources: ['law of the lever (Archimedes)'],
+    input: z.strictObject({
+      slidingMassG: positive,
+      changes: z.array(z.strictObject({ massG: z.number(), positionMm: z.number() })),
+    }),
+    output: z.object({ shiftMm: z.number() }),
+    run: tubeShift,
+  }),
+  calculator({
+    name: 'mount.load',
+    summary: 'what a mount carries against its rated load, weights on the shaft left out',
+    sources: ['common practice, no source'],
+    input: z.strictObject({
+      parts: z.array(z.strictObject({ massG: z.number().nonnegative() })),
+      ratedLoadG: positive,
+      use: z.enum(['visual', 'exposure']),
+    }),
+    output: z.object({
+      loadG: z.number(),
+      fractionOfRated: z.number(),
+      verdict: z.enum(['good', 'usable', 'over']),
+      marginG: z.number(),
+    }),
+    run: mountLoad,
+  }),
+  calculator({
+    name: 'mount.roll',
+    summary: 'which way a tube turns in its rings, and the weight opposite that stops it',
+    sources: ['law of the lever (Archimedes)'],
+    input: z.strictObject({
+      parts: z.array(
+        z.strictObject({ massG: z.number().nonnegative(), radiusMm: z.number().nonnegative(), angleDeg: z.number() }),
+      ),
+      radiusMm: positive.optional(),
+    }),
+    output: z.object({
+      momentGmm: z.number(),
+      angleDeg: z.number(),
+      counterMassG: z.number().nullable(),
+      counterAngleDeg: z.number(),
+    }),
+    run: tubeRoll,
+  }),
+  calculator({
+    name: 'mount.side',
+    summary: 'on which side of the head the tube hangs, and both ways across the meridian',
+    sources: ['geometry of the equatorial head'],
+    input: z.strictObject({ latitudeDeg: latitude, hourAngleHours: z.number() }),
+    output: z.object({
+      tubeSide: z.enum(['west', 'east']),
+      nearMeridian: z.boolean(),
+      options: z.array(
+        z.object({
+          tubeSide: z.enum(['west', 'east']),
+          way: z.enum(['start-on-the-far-side', 'follow-and-turn-round']).nullable(),
+        }),
+      ),
+      hoursToMeridian: z.number().nullable(),
+    }),
+    run: (input) => {
+      const side = sideOfMount(input)
+      return { ...side, options: [...side.options] }
+    },
+  }),
+  calculator({
+    name: 'mount.poleStar',
+    summary: 'where the pole’s star stands, and its place on the ring as the eye sees it',
+    sources: ['Meeus, Astronomical Algorithms, 2nd ed., ch. 12, 13, 23', 'Hipparcos catalogue (ESA 1997)'],
+    input: z.strictObject(skyMoment),
+    output: z.object({
+      star: z.string(),
+      hourAngleHours: z.number(),
+      altitudeDeg: z.number(),
+      azimuthDeg: z.number(),
+      polarDistanceDeg: z.number(),
+      ringClock: z.number(),
+      magnitude: z.number(),
+    }),
+    run: poleStar,
+  }),
+  calculator({
+    name: 'mount.polarDrift',
+    summary: 'how fast a star leaves in declination when the axis misses the pole, at worst',
+    sources: ['geometry'],
+    input: z.strictObject({ errorDeg: z.number().nonnegative() }),
+    output: z.object({ maxDeclinationDriftArcminPerHour: z.number() }),
+    run: polarDrift,
+  }),
+  calculator({
+    name: 'mount.controllerEntries',
+    summary: 'what to key into a hand controller: standard zone and daylight saving apart',
+    sources: ['IANA time zone data of the runtime'],
+    input: controllerInputSchema,
+    output: controllerAnswerSchema,
+    run: (input) => controllerEntries(input) as z.infer<typeof controllerAnswerSchema>,
+  }),
+  calculator({
+    name: 'sky.alignmentStars',
+    summary: 'a good set of stars to line up on, and what to take when one is hidden',
+    sources: ['common practice, no source', 'Hipparcos catalogue (ESA 1997)'],
+    input: z.strictObject({ ...skyMoment, count: z.number().int().min(1).max(3).optional() }),
+    output: z.object({
+      stars: z.array(alignmentStar),
+      reason: z.enum(['SUN_UP', 'TOO_FEW']).nullable(),
+      standIns: z.array(z.object({ hidden: z.string(), star: alignmentStar })),
+    }),
+    run: (input) => {
+      const { stars, reason, standIns } = alignmentStars(input)
+      return { stars: [...stars], reason, standIns: [...standIns] }
+    },
+  }),
+  calculator({
+    name: 'sky.needle',
+    summary: 'declination of the compass needle from true north, east +',
+    sources: ['World Magnetic Model 2025 (NOAA/BGS), checked against its published test values'],
+    input: z.strictObject({ ...skyMoment, heightM: z.number().min(-1000).max(10_000).optional() }),
+    output: z.object({
+      declinationDeg: z.number().nullable(),
+      changeDegPerYear: z.number().optional(),
+      model: z.string().optional(),
+      reason: z.enum(['OUTSIDE_MODEL', 'NEAR_MAGNETIC_POLE']).nullable(),
+    }),
+    run: needleDeclination,
   }),
   calculator({
     name: 'finder.parallax',

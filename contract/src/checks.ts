@@ -1,3 +1,4 @@
+import { phases } from '@binoculum/core'
 import { z } from 'zod'
 import { kitSheetSchema } from './kits.ts'
 import { idSchema } from './people.ts'
@@ -7,7 +8,22 @@ const point = z.object({ x: z.number(), y: z.number() })
 const minutes = z.number().nonnegative().max(600).default(0)
 const note = z.string().max(500).default('')
 
-const threeMoves = z.object({ up: z.boolean(), free: z.boolean(), stays: z.boolean() })
+/** One step of putting together as it was run through; `said` holds the answers of its test, `seconds` what it took. */
+export const stepFindingSchema = z.object({
+  key: z.string().min(1).max(60),
+  title: z.string().max(120),
+  phase: z.enum(phases),
+  asFound: judged,
+  asLeft: judged,
+  said: z.array(z.string().max(60)).max(6).default([]),
+  seconds: z.number().nonnegative().max(36_000).default(0),
+})
+
+const bareShaft = z.object({ bareShaftMm: z.number('type the bare shaft in mm').nonnegative().max(2000) })
+const hang = z.object({ hangG: z.number().min(-5000).max(5000) })
+const setDeg = z.object({
+  setDeg: z.number().min(0, 'scales go from 0 to 90°').max(90, 'scales go from 0 to 90°'),
+})
 
 /** Offset of the mark from the peephole's reflection on the primary, and its clock direction, open end at 12. */
 export const offsetReadingSchema = z.object({
@@ -20,9 +36,39 @@ export const finderReadingSchema = z.discriminatedUnion('way', [
   z.object({ way: z.literal('landmark'), distanceM: z.number().positive().max(100_000), seenMm: point }),
 ])
 
+const balanceSchema = z.discriminatedUnion('way', [
+  z.object({
+    station: z.literal('balance'),
+    way: z.literal('shaft'),
+    /** What rode on the tube. */
+    on: z.array(idSchema).max(60),
+    asFound: bareShaft,
+    asLeft: bareShaft,
+    stays: z.boolean(),
+    minutes,
+    note,
+  }),
+  z.object({ station: z.literal('balance'), way: z.literal('tube'), asFound: hang, asLeft: hang, minutes, note }),
+])
+
+const placeSchema = z.discriminatedUnion('way', [
+  z.object({
+    station: z.literal('place'),
+    way: z.literal('latitude'),
+    latitudeDeg: z.number().min(-90).max(90),
+    asFound: setDeg,
+    asLeft: setDeg,
+    minutes,
+    note,
+  }),
+  z.object({ station: z.literal('place'), way: z.literal('keyed'), asFound: judged, asLeft: judged, minutes, note }),
+])
+
 export const stationSchema = z.discriminatedUnion('station', [
   z.object({ station: z.literal('glass'), asFound: judged, asLeft: judged, minutes, note }),
-  z.object({ station: z.literal('stand'), asFound: threeMoves, asLeft: threeMoves, minutes, note }),
+  z.object({ station: z.literal('assembly'), steps: z.array(stepFindingSchema).min(1).max(60), minutes, note }),
+  balanceSchema,
+  placeSchema,
   z.object({
     station: z.literal('collimation'),
     asFound: offsetReadingSchema,
@@ -42,6 +88,8 @@ export const stationSchema = z.discriminatedUnion('station', [
 ])
 export type Station = z.infer<typeof stationSchema>
 export type StationName = Station['station']
+
+export type StepDone = z.infer<typeof stepFindingSchema>
 
 export const finishCheckSchema = z.object({
   idempotencyKey: z.uuid(),

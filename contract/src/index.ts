@@ -164,6 +164,7 @@ export {
   drawerSchema,
   writeSpareSchema,
   moveSpareSchema,
+  addSpareSchema,
   type Consumable,
   type ModelPart,
   type WeighGroup,
@@ -174,6 +175,7 @@ export {
   type Drawer,
   type WriteSpare,
   type MoveSpare,
+  type AddSpare,
 } from './models.ts'
 export {
   openJobSchema,
@@ -218,3 +220,21 @@ export {
   type PrintKind,
   type PrintQuery,
 } from './printing.ts'
+export { stepFindingSchema, type StepDone } from './checks.ts'
+export {
+  mountDataSchema,
+  procedureSchema,
+  procedureStepSchema,
+  type MountDataView,
+  type ProcedureView,
+} from './mount-data.ts'
+export { writeMountSchema, writeProcedureSchema, type WriteMount, type WriteProcedure } from './models.ts'
+export {
+  siteFieldsSchema,
+  siteSchema,
+  sitesSchema,
+  writeSiteSchema,
+  type Site,
+  type Sites,
+  type WriteSite,
+} from './sites.ts'

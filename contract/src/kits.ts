@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { mountDataSchema, procedureSchema } from './mount-data.ts'
 import { idSchema } from './people.ts'
 import {
   conditionSchema,
@@ -72,7 +73,7 @@ export const readingViewSchema = z.object({
   asLeft: z.number(),
   limit: z.number(),
   good: z.number().nullable(),
-  unit: z.enum(['mm', 'arcmin', 'judged']),
+  unit: z.enum(['mm', 'arcmin', 'deg', 'judged']),
   source: readingSourceSchema,
   atUtc: z.string(),
   by: z.string(),
@@ -156,6 +157,14 @@ export const kitSheetSchema = shelfKitSchema.extend({
   policies: policiesSchema,
   hazards: z.array(hazardSchema),
   modelId: idSchema,
+  /** Null while nobody measured the model's mount. */
+  mount: mountDataSchema.nullable(),
+  /** The head's own moment, learnt from a balanced position; null before. */
+  headMomentGmm: z.number().nullable(),
+  /** The model's own steps, or its family's. */
+  procedure: procedureSchema,
+  /** Half of the times a step took were below this, in seconds. */
+  stepSeconds: z.record(z.string(), z.number()),
   weighGroups: z.array(z.object({ name: z.string(), scaleStepG: z.number() })),
   /** Newest complete weighing of each group that still holds. */
   baselines: z.array(

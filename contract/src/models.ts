@@ -1,5 +1,6 @@
 import { roles, type Role } from '@binoculum/core'
 import { z } from 'zod'
+import { mountDataSchema, procedureSchema } from './mount-data.ts'
 import { modelOpticsSchema, partOpticsSchema } from './kits.ts'
 import { idSchema } from './people.ts'
 import { criticalitySchema, familySchema, roleSchema } from './readiness.ts'
@@ -71,6 +72,11 @@ export const modelSheetSchema = modelHeadSchema.extend({
   parts: z.array(modelPartSchema),
   weighGroups: z.array(weighGroupSchema),
   mayChange: z.boolean(),
+  mount: mountDataSchema.nullable(),
+  procedure: procedureSchema,
+  /** The steps are the family's, not yet the model's own. */
+  procedureIsTemplate: z.boolean(),
+  stepTimes: z.array(z.object({ key: z.string(), medianSeconds: z.number(), times: z.number().int() })),
 })
 export type ModelSheet = z.infer<typeof modelSheetSchema>
 
@@ -130,4 +136,14 @@ export const moveSpareSchema = z.object({
   count: z.number().int().min(1).max(200),
   way: z.enum(['into-kit', 'into-drawer']),
 })
+/** Puts a spare into a kit that never had such a part, such as a second weight. */
+export const addSpareSchema = z.object({ idempotencyKey: z.uuid(), kitId: idSchema, kitVersion: z.number().int() })
+export type AddSpare = z.infer<typeof addSpareSchema>
 export type MoveSpare = z.infer<typeof moveSpareSchema>
+
+export const writeMountSchema = z.object({ version: z.number().int(), mount: mountDataSchema.nullable() })
+export type WriteMount = z.infer<typeof writeMountSchema>
+
+/** Null goes back to the family's steps. */
+export const writeProcedureSchema = z.object({ version: z.number().int(), procedure: procedureSchema.nullable() })
+export type WriteProcedure = z.infer<typeof writeProcedureSchema>

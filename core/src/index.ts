@@ -89,15 +89,7 @@ export {
   type TakeBackAnswers,
 } from './loans/take-back.ts'
 export { composeGuide, sunWarning } from './guides/compose.ts'
-export {
-  feels,
-  type Feel,
-  type Guide,
-  type GuideInput,
-  type GuidePart,
-  type GuidePower,
-  type GuideStep,
-} from './guides/guide.ts'
+export { type Guide, type GuideInput, type GuidePart, type GuidePower, type GuideStep } from './guides/guide.ts'
 export { arcminText, dateText, daysText, degText, massText, mmText, moneyText, powerText } from './words/figures.ts'
 export {
   conditionWords,
@@ -111,14 +103,16 @@ export { clockHourOf, primaryAdvice } from './words/collimation.ts'
 export { answerWords, problemSentence, questionWords } from './words/contents-list.ts'
 export {
   axisErrorMm,
+  learnFrom,
   misalignmentArcmin,
-  readingFromStation,
+  readingsFromStation,
+  weightPlaceMm,
   type CheckedKit,
   type FinderReading,
   type KeptReading,
   type OffsetReading,
   type StationReading,
-  type ThreeMoves,
+  type StepFinding,
 } from './checks/stations.ts'
 export { explainWeight, saysNothing } from './contents/explain-weight.ts'
 export type {
@@ -209,3 +203,92 @@ export {
   type PracticeScore,
   type Sight,
 } from './practice/practice-case.ts'
+export {
+  headMomentGmm,
+  mountBalance,
+  type Balance,
+  type BalanceInput,
+  type BalanceReason,
+  type Shaft,
+  type TubeSideMass,
+} from './mount/balance.ts'
+export { tubeShift } from './mount/tube-shift.ts'
+export { tubeRoll, type Roll } from './mount/roll.ts'
+export { goodLoadFraction, mountLoad, type LoadVerdict } from './mount/load.ts'
+export { sideOfMount, signedHours, type SideOfMount, type TubeSide } from './mount/side.ts'
+export { polarDrift } from './mount/polar-drift.ts'
+export { clockText, poleStar, ringInScope, type PoleStar, type SightingScope } from './mount/pole-star.ts'
+export {
+  controllerEntries,
+  degreesMinutesSeconds,
+  type ControllerAnswer,
+  type ControllerEntries,
+  type Dms,
+} from './mount/controller-entries.ts'
+export {
+  controllerFields,
+  homeDrawings,
+  type EquatorialHead,
+  type HandController,
+  type HomePosition,
+  type MountData,
+  type TubeFigures,
+} from './mount/mount-data.ts'
+export {
+  balanceOf,
+  bareShaftMm,
+  collapsibleBalance,
+  ironWeightMm,
+  learntHeadMoment,
+  positionFromBareShaft,
+  ridingParts,
+  setUpNames,
+  setUpParts,
+  spareThatWouldDo,
+  tapeMarkMm,
+  type BalancePart,
+  type KitOnMount,
+  type SetUpBalance,
+  type SetUpName,
+} from './mount/kit-balance.ts'
+export { alignmentStars, azimuthsApartDeg, type AlignmentStar, type AlignmentStars } from './sky/alignment-stars.ts'
+export { needleDeclination, NEEDLE_MODEL_YEARS, type NeedleAnswer } from './sky/needle.ts'
+export { offsetsOfLocal, standardOffsetHours, zoneOffsetHours } from './sky/zone-time.ts'
+export {
+  feels,
+  phases,
+  procedureWarnings,
+  stepDrawings,
+  stepsForKit,
+  stepTests,
+  type Feel,
+  type Phase,
+  type Procedure,
+  type ProcedureStep,
+  type ProcedureWarning,
+  type StepDrawing,
+  type StepTest,
+} from './procedures/procedure.ts'
+export { dismantling, templateProcedure, type TemplateModel } from './procedures/templates.ts'
+export { judgeAnswers, levelAnswer, stepQuestions, tiltDeg, type TestQuestion } from './checks/step-tests.ts'
+export {
+  controllerLines,
+  dmsText,
+  setUpWords,
+  tubeAdvice,
+  weightAdvice,
+  whatFalls,
+  zoneText,
+  type ControllerLine,
+} from './words/mount.ts'
+export { scaleSetting, type ScaleSetting } from './mount/latitude-scale.ts'
+export {
+  drawStep,
+  isDrawn,
+  STEP_HEIGHT_PX,
+  STEP_WIDTH_PX,
+  type DrawnItem,
+  type StepPicture,
+} from './drawings/step.ts'
+export { closeUps, closeUp, type CloseUp } from './drawings/close-ups.ts'
+export type { DrawnKit } from './drawings/dimensions.ts'

@@ -20,6 +20,8 @@ import { printingRoutes } from './features/printing/routes.ts'
 import { Printing } from './features/printing/service.ts'
 import { peopleRoutes } from './features/people/routes.ts'
 import { People } from './features/people/service.ts'
+import { siteRoutes } from './features/sites/routes.ts'
+import { Sites } from './features/sites/service.ts'
 import { accessRules } from './platform/access.ts'
 import type { App } from './platform/app-type.ts'
 import type { Database } from './platform/database.ts'
@@ -100,6 +102,7 @@ export async function buildApp(options: AppOptions): Promise<App> {
   await typed.register(draftRoutes, { drafts: new Drafts(context, loans), live })
   await typed.register(followUpRoutes, { followUps: new FollowUps(context, kits), letters: new Letters(context) })
   await typed.register(printingRoutes, { printing: new Printing(context, kits) })
+  await typed.register(siteRoutes, { sites: new Sites(context) })
   await typed.register(calculatorRoutes)
   await app.ready()
   return typed

@@ -1,5 +1,13 @@
 import { axisErrorFromOffset, offsetInCellFrame } from '../collimation/offset.ts'
 import { collimationQuality, type MirrorFigure } from '../collimation/quality.ts'
+import {
+  balanceOf,
+  collapsibleBalance,
+  learntHeadMoment,
+  positionFromBareShaft,
+  type KitOnMount,
+} from '../mount/kit-balance.ts'
+import type { Phase } from '../procedures/procedure.ts'
 import { misalignmentAtLandmark } from '../finder/parallax.ts'
 import { usableMisalignmentArcmin } from '../finder/verdict.ts'
 import type { ReadingKind, ReadingSource } from '../readiness/judge.ts'
@@ -8,18 +16,50 @@ import { lengthOf, type PointXY } from '../shared/angles.ts'
 /** What a bench station writes down, as found and as left. */
 export type StationReading =
   | { readonly station: 'glass' | 'star' | 'pack'; readonly asFound: Judged; readonly asLeft: Judged }
-  | { readonly station: 'stand'; readonly asFound: ThreeMoves; readonly asLeft: ThreeMoves }
+  | { readonly station: 'assembly'; readonly steps: readonly StepFinding[] }
+  | BalanceReading
+  | PlaceReading
   | { readonly station: 'collimation'; readonly asFound: OffsetReading; readonly asLeft: OffsetReading }
   | { readonly station: 'finder'; readonly asFound: FinderReading; readonly asLeft: FinderReading }
 
 export type Judged = 'fine' | 'not-fine'
 
-/** The three-move test: easy straight up, free in both axes, stays where it is left. */
-export interface ThreeMoves {
-  readonly up: boolean
-  readonly free: boolean
-  readonly stays: boolean
+/** One step of putting together, run through at the bench. */
+export interface StepFinding {
+  readonly key: string
+  readonly phase: Phase
+  readonly asFound: Judged
+  readonly asLeft: Judged
 }
+
+/** Balance by the bare shaft before the end stop, or, for a tube that slides open, by what has to hang at its open end. */
+export type BalanceReading =
+  | {
+      readonly station: 'balance'
+      readonly way: 'shaft'
+      readonly on: readonly string[]
+      readonly asFound: { readonly bareShaftMm: number }
+      readonly asLeft: { readonly bareShaftMm: number }
+      /** Let go, and it stayed: the head's moment follows from it. */
+      readonly stays: boolean
+    }
+  | {
+      readonly station: 'balance'
+      readonly way: 'tube'
+      readonly asFound: { readonly hangG: number }
+      readonly asLeft: { readonly hangG: number }
+    }
+
+/** What the head's scale stands at against the place's latitude; or that a controller was keyed in and lined up. */
+export type PlaceReading =
+  | {
+      readonly station: 'place'
+      readonly way: 'latitude'
+      readonly latitudeDeg: number
+      readonly asFound: { readonly setDeg: number }
+      readonly asLeft: { readonly setDeg: number }
+    }
+  | { readonly station: 'place'; readonly way: 'keyed'; readonly asFound: Judged; readonly asLeft: Judged }
 
 /** Mark from the peephole's reflection, mm on the primary, and its clock direction with the open end at 12. */
 export interface OffsetReading {
@@ -40,6 +80,8 @@ export interface CheckedKit {
   readonly finderOffsetMm: PointXY
   /** True field of the lowest power, which sets the finder's limits. */
   readonly lowestFieldDeg: number
+  /** Null for a model whose mount nobody measured. */
+  readonly onMount: KitOnMount | null
 }
 
 /** A figure to be kept: value and limits in one unit; judged ones are 0 (fine) or 1 with limit 0. */
@@ -49,25 +91,33 @@ export interface KeptReading {
   readonly asLeft: number
   readonly limit: number
   readonly good: number | null
-  readonly unit: 'mm' | 'arcmin' | 'judged'
+  readonly unit: 'mm' | 'arcmin' | 'deg' | 'judged'
   readonly source: ReadingSource
 }
 
-/** Turns what was seen at a station into figures with their limits. @throws RangeError for impossible figures */
-export function readingFromStation(reading: StationReading, kit: CheckedKit): KeptReading {
+/** Balance within 10 mm of the shaft's right place (INTERFACE, default policy). */
+const BALANCE_LIMIT_MM = 10
+/** By eye, for looking: two degrees cost half a degree of drift in an hour. Common practice, no source. */
+const LATITUDE_LIMIT_DEG = 2
+
+/** Turns what was seen at a station into figures with their limits. Putting together gives one for each phase that was run
+ * through; a balance gives none while the kit's mount is not measured. @throws RangeError for impossible figures */
+export function readingsFromStation(reading: StationReading, kit: CheckedKit): readonly KeptReading[] {
   switch (reading.station) {
     case 'collimation':
-      return collimationReading(reading.asFound, reading.asLeft, kit)
+      return [collimationReading(reading.asFound, reading.asLeft, kit)]
     case 'finder':
-      return finderReading(reading.asFound, reading.asLeft, kit)
-    case 'stand':
-      return judgedReading('stand', allMoves(reading.asFound), allMoves(reading.asLeft))
+      return [finderReading(reading.asFound, reading.asLeft, kit)]
+    case 'assembly':
+      return assemblyReadings(reading.steps)
+    case 'balance':
+      return balanceReadings(reading, kit.onMount)
+    case 'place':
+      return [placeReading(reading)]
     default:
-      return judgedReading(reading.station, reading.asFound === 'fine', reading.asLeft === 'fine')
+      return [judgedReading(reading.station, reading.asFound === 'fine', reading.asLeft === 'fine')]
   }
 }
-
-const allMoves = ({ up, free, stays }: ThreeMoves) => up && free && stays
 
 const judgedReading = (kind: ReadingKind, foundFine: boolean, leftFine: boolean): KeptReading => ({
   kind,
@@ -78,6 +128,72 @@ const judgedReading = (kind: ReadingKind, foundFine: boolean, leftFine: boolean)
   unit: 'judged',
   source: 'judged',
 })
+
+const assembled: readonly Exclude<Phase, 'unpack'>[] = ['stand', 'mount', 'tube', 'fit-out']
+
+function assemblyReadings(steps: readonly StepFinding[]): readonly KeptReading[] {
+  return assembled.flatMap((phase) => {
+    const own = steps.filter((step) => step.phase === phase)
+    if (own.length === 0) return []
+    const fine = (pick: (step: StepFinding) => Judged) => own.every((step) => pick(step) === 'fine')
+    return [
+      judgedReading(
+        phase,
+        fine(({ asFound }) => asFound),
+        fine(({ asLeft }) => asLeft),
+      ),
+    ]
+  })
+}
+
+/** Where the stack stands and where it belongs, for one length of bare shaft. Null where there is nothing to reckon with. */
+export function weightPlaceMm(kit: KitOnMount, on: readonly string[], bareShaft: number) {
+  const head = kit.mount.equatorial
+  const wantedMm = balanceOf(kit, on).wantedMm
+  if (!head || wantedMm === null) return null
+  return { standsMm: positionFromBareShaft(head, kit.parts, bareShaft), wantedMm }
+}
+
+function balanceReadings(reading: BalanceReading, kit: KitOnMount | null): readonly KeptReading[] {
+  if (!kit) return []
+  const rest = { kind: 'balance', limit: BALANCE_LIMIT_MM, good: null, unit: 'mm' } as const
+  if (reading.way === 'tube') {
+    const off = (hangG: number) => Math.abs(collapsibleBalance(kit, hangG)?.shiftMm ?? 0)
+    return [{ ...rest, asFound: off(reading.asFound.hangG), asLeft: off(reading.asLeft.hangG), source: 'measured' }]
+  }
+  const learnt = reading.stays ? learnFrom(reading, kit) : kit.headMomentGmm
+  // Without the head's own moment the right place isn't known: nothing is claimed.
+  if (learnt === null) return []
+  const known = { ...kit, headMomentGmm: learnt }
+  const off = (bareShaft: number) => {
+    const place = weightPlaceMm(known, reading.on, bareShaft)
+    return place ? Math.abs(place.standsMm - place.wantedMm) : 0
+  }
+  const { asFound, asLeft } = reading
+  return [{ ...rest, asFound: off(asFound.bareShaftMm), asLeft: off(asLeft.bareShaftMm), source: 'measured' }]
+}
+
+/** The head's moment that a balanced shaft tells; null where it wasn't seen to stay. */
+export function learnFrom(reading: BalanceReading, kit: KitOnMount): number | null {
+  const head = kit.mount.equatorial
+  if (reading.way !== 'shaft' || !reading.stays || !head) return null
+  const positionMm = positionFromBareShaft(head, kit.parts, reading.asLeft.bareShaftMm)
+  return learntHeadMoment(kit, reading.on, positionMm)
+}
+
+function placeReading(reading: PlaceReading): KeptReading {
+  if (reading.way === 'keyed') return judgedReading('place', reading.asFound === 'fine', reading.asLeft === 'fine')
+  const off = ({ setDeg }: { readonly setDeg: number }) => Math.abs(setDeg - Math.abs(reading.latitudeDeg))
+  return {
+    kind: 'place',
+    asFound: off(reading.asFound),
+    asLeft: off(reading.asLeft),
+    limit: LATITUDE_LIMIT_DEG,
+    good: LATITUDE_LIMIT_DEG / 2,
+    unit: 'deg',
+    source: 'typed',
+  }
+}
 
 /** Axis error in mm at the focal plane from an offset reading. */
 export function axisErrorMm(reading: OffsetReading, kit: CheckedKit): number {

@@ -1,11 +1,8 @@
 import type { Family, Mark, Role } from '../contents/roles.ts'
 import type { PowerVerdict } from '../optics/view.ts'
 import type { OpticalPart } from '../optics/powers.ts'
+import type { Feel, Procedure } from '../procedures/procedure.ts'
 import type { JudgedModel } from '../readiness/judge.ts'
-
-/** How tight a joint is made; the scale people use. */
-export const feels = ['free', 'finger-snug', 'firm', 'tight', 'spanner-tight'] as const
-export type Feel = (typeof feels)[number]
 
 export interface GuidePart extends OpticalPart {
   readonly role: Role
@@ -23,6 +20,8 @@ export interface GuideInput {
   readonly family: Family
   readonly optics: JudgedModel['optics'] & { readonly collapsible: boolean }
   readonly parts: readonly GuidePart[]
+  /** The model's own steps; left out, its family's. */
+  readonly procedure?: Procedure | undefined
   readonly collimationPolicy: 'leave-it-to-us' | 'with-help-sheet'
   readonly branchName: string
   readonly emergencyLine: string

@@ -2,7 +2,19 @@ import { conditions, type Condition } from './condition.ts'
 import { jobFacts, type JobCode } from './jobs.ts'
 import { roleFacts, type Criticality, type Family, type Mark, type Role } from '../contents/roles.ts'
 
-export const readingKinds = ['glass', 'stand', 'collimation', 'star', 'finder', 'pack'] as const
+export const readingKinds = [
+  'glass',
+  'stand',
+  'mount',
+  'tube',
+  'fit-out',
+  'balance',
+  'place',
+  'collimation',
+  'star',
+  'finder',
+  'pack',
+] as const
 export type ReadingKind = (typeof readingKinds)[number]
 export type ReadingSource = 'measured' | 'typed' | 'photo' | 'judged' | 'assumed'
 
@@ -68,6 +80,8 @@ export type ReasonCode =
   | 'COLLIMATION_BEYOND'
   | 'COLLIMATION_UNSURE'
   | 'FINDER_OFF'
+  | 'BALANCE_OFF'
+  | 'PLACE_OFF'
   | 'JUDGED_NOT_FINE'
   | 'READING_OLD'
   | 'OPEN_JOB'
@@ -91,6 +105,8 @@ export type Remedy =
   | 'line-up-primary'
   | 'measure-again'
   | 'line-up-finder'
+  | 'balance-again'
+  | 'set-latitude'
   | 'see-to-station'
   | 'do-job'
 
@@ -125,7 +141,8 @@ export interface JudgeInput {
 const NOTICED_POWER_PER_MM = 0.5
 const MILLISECONDS_PER_DAY = 86_400_000
 
-/** Which readings a kit of this model needs before it is called fit. */
+/** Which readings a kit of this model needs before it is called fit. The others are judged where there are any: a mount
+ * that was never put together at the bench is covered by *stand*, and balance and latitude are the borrower's to set. */
 export function neededReadings(model: JudgedModel): readonly ReadingKind[] {
   return ['glass', 'stand', model.optics.collimatable ? 'collimation' : 'star', 'finder', 'pack']
 }
@@ -292,6 +309,11 @@ function judgeValue(given: {
     return []
   }
   if (value <= limit) return []
+  if (kind === 'balance')
+    return [reason('BALANCE_OFF', 'crescent', { figures, source, remedy: 'balance-again', minutes: 10 })]
+  // Looking forgives a degree or two, and the borrower sets it anyway: worth a note.
+  if (kind === 'place' && limit > 0)
+    return [reason('PLACE_OFF', 'half', { figures, source, remedy: 'set-latitude', minutes: 3 })]
   if (kind === 'finder')
     return [reason('FINDER_OFF', 'crescent', { figures, source, remedy: 'line-up-finder', minutes: 10 })]
   return [reason('JUDGED_NOT_FINE', 'crescent', { figures, source, remedy: 'see-to-station', minutes: 15 })]

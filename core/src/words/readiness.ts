@@ -2,7 +2,7 @@ import { jobFacts, type JobCode } from '../readiness/jobs.ts'
 import type { Condition } from '../readiness/condition.ts'
 import type { HazardCode, Reason, ReadingKind, Remedy } from '../readiness/judge.ts'
 import type { Outcome } from '../loans/take-back.ts'
-import { arcminText, dateText, daysText, mmPairText, mmText, powerText } from './figures.ts'
+import { arcminText, dateText, daysText, degText, mmPairText, mmText, powerText } from './figures.ts'
 
 /** Plain English for judgements. Another language is one more file like this one. */
 
@@ -22,7 +22,12 @@ export const outcomeWords: Readonly<Record<Outcome, string>> = {
 
 export const kindWords: Readonly<Record<ReadingKind, string>> = {
   glass: 'glass',
-  stand: 'stand and mount',
+  stand: 'stand',
+  mount: 'mount',
+  tube: 'tube',
+  'fit-out': 'fit-out',
+  balance: 'balance',
+  place: 'setting for the place',
   collimation: 'mirror',
   star: 'star test',
   finder: 'finder',
@@ -56,6 +61,8 @@ const remedyWords: Readonly<Record<Remedy, string>> = {
   'line-up-primary': 'Line up the primary at the bench.',
   'measure-again': 'Measure it again.',
   'line-up-finder': 'Line up the finder at the bench.',
+  'balance-again': 'Balance it at the bench, or find it a weight that fits.',
+  'set-latitude': 'Set the latitude of this place on the head’s scale.',
   'see-to-station': 'Put it right at the bench.',
   'do-job': 'Check it at the bench.',
 }
@@ -90,6 +97,10 @@ export function reasonClause(reason: Reason): string {
       return `primary off by ${mmText(number(reason, 'value'))} ± ${mmText(number(reason, 'uncertainty'))}: the limit ${mmText(number(reason, 'limit'))} lies inside the doubt`
     case 'FINDER_OFF':
       return `finder stands ${arcminText(number(reason, 'value'))} off (usable up to ${arcminText(number(reason, 'limit'))})`
+    case 'BALANCE_OFF':
+      return `weight stands ${mmText(number(reason, 'value'))} from its right place (limit ${mmText(number(reason, 'limit'))})`
+    case 'PLACE_OFF':
+      return `head is set ${degText(number(reason, 'value'))} off this place’s latitude (limit ${degText(number(reason, 'limit'))})`
     case 'JUDGED_NOT_FINE':
       return `${kindWords[reason.figures.kind as ReadingKind]} was not fine at the last check`
     case 'READING_OLD':

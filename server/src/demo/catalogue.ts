@@ -1,5 +1,6 @@
-import type { ModelOptics, PartOptics } from '@binoculum/contract'
+import type { ModelOptics, MountDataView, PartOptics } from '@binoculum/contract'
 import { inCaseOrder, families, type Family, type Role } from '@binoculum/core'
+import { demoMounts } from './mounts.ts'
 
 /** Invented models of ordinary dimensions, with full contents. Masses are of one piece. */
 export interface DemoPart {
@@ -19,6 +20,7 @@ export interface DemoModel {
   readonly name: string
   readonly family: Family
   readonly optics: ModelOptics
+  readonly mount: MountDataView | null
   readonly parts: readonly DemoPart[]
 }
 
@@ -187,6 +189,7 @@ function model(key: string, family: Family, data: ModelOptics, parts: readonly D
     key,
     family,
     optics: data,
+    mount: demoMounts[key] ?? null,
     parts: inCaseOrder(parts),
     name: `${families[family]} ${data.apertureMm}/${data.focalLengthMm}`,
   }

@@ -1,5 +1,7 @@
 import type { PartMark, Station } from '@binoculum/contract'
 import {
+  balanceOf,
+  bareShaftMm,
   cleanAnswers,
   clockHourOf,
   DRYING_HOURS,
@@ -11,24 +13,29 @@ import {
   jobsFrom,
   jobsForOutcome,
   judgeReadiness,
+  learnFrom,
   lengthOf,
   lowestPowerFieldDeg,
   powersOf,
   proposeOutcome,
-  readingFromStation,
+  readingsFromStation,
   roleFacts,
+  setUpParts,
+  templateProcedure,
   type CheckedKit,
   type HazardCode,
   type JobCode,
   type Judgement,
   type KeptReading,
+  type KitOnMount,
   type Mark,
   type PointXY,
 } from '@binoculum/core'
 import { DateTime } from 'luxon'
 import { defaultPolicies } from '../features/people/service.ts'
 import { demoWeighGroups, type DemoModel } from './catalogue.ts'
-import type { Chance } from './random.ts'
+import { demoHeadMomentGmm } from './mounts.ts'
+import { Chance } from './random.ts'
 import type { KitStory } from './scenario.ts'
 
 /** Rows that a kit's simulated eighteen months leave, in the shape of the tables. */
@@ -39,6 +46,7 @@ export interface KitRows {
   readonly guides: Record<string, unknown>[]
   readonly checks: Record<string, unknown>[]
   readonly readings: Record<string, unknown>[]
+  readonly stepTimes: Record<string, unknown>[]
   readonly jobs: Record<string, unknown>[]
   readonly weighings: Record<string, unknown>[]
   readonly record: Record<string, unknown>[]
@@ -65,14 +73,20 @@ export class KitHistory {
     guides: [],
     checks: [],
     readings: [],
+    stepTimes: [],
     jobs: [],
     weighings: [],
     record: [],
   }
   standsAt: 'shelf' | 'bench' = 'shelf'
   readonly hazards: HazardCode[] = []
-  private readonly checked: CheckedKit
+  /** True moment of this head, which nobody but the history knows until a balance tells it. */
+  private readonly trueHeadGmm: number
+  headMomentGmm: number | null = null
+  private readonly lowestFieldDeg: number
   private readonly highest: number
+  /** Chances of their own, so that what came later changed nothing that was there. */
+  private readonly times: Chance
   private readonly latest = new Map<string, KeptReading & { atUtc: string }>()
   /** Mark from the peephole's reflection on the primary, and finder off the tube's axis; both wander. */
   private markMm: PointXY
@@ -81,15 +95,18 @@ export class KitHistory {
   constructor(
     private readonly story: KitStory,
     private readonly model: DemoModel,
+    private readonly modelId: string,
     private readonly modelPartIds: readonly string[],
     private readonly cast: Cast,
     private readonly chance: Chance,
   ) {
     this.kitId = chance.id()
+    this.times = new Chance(`${story.code} steps`)
     const optical = model.parts.map(({ name, optics }) => ({ name, ...optics }))
     const powers = powersOf(model.optics, optical)
     this.highest = highestMagnification(powers)
-    this.checked = { ...model.optics, lowestFieldDeg: lowestPowerFieldDeg(powers) ?? 1 }
+    this.lowestFieldDeg = lowestPowerFieldDeg(powers) ?? 1
+    this.trueHeadGmm = demoHeadMomentGmm.mean + new Chance(`${story.code} head`).normal(demoHeadMomentGmm.spread)
     this.markMm = { x: 0.2, y: -0.1 }
     this.finderArcmin = 8
     model.parts.forEach((part, index) => this.addPart(part, index + 1))
@@ -122,6 +139,15 @@ export class KitHistory {
       costMinor,
       optics,
     })
+  }
+
+  private get onMount(): KitOnMount | null {
+    const { mount } = this.model
+    return mount && { mount, headMomentGmm: this.headMomentGmm, parts: this.rows.parts as never }
+  }
+
+  private get checked(): CheckedKit {
+    return { ...this.model.optics, lowestFieldDeg: this.lowestFieldDeg, onMount: this.onMount }
   }
 
   private judge(at: Date): Judgement {
@@ -351,11 +377,11 @@ export class KitHistory {
     if (leaveOff === 'mirror') this.markMm = { x: 4.4, y: 2.6 }
     if (leaveOff === 'finder') this.finderArcmin = 41
     const fine = { asFound: 'fine', asLeft: 'fine', note: '' } as const
-    const moves = { up: true, free: true, stays: true }
     const minutes = () => this.chance.whole(2, 6)
     const stations: Station[] = [
       { station: 'glass', ...fine, minutes: minutes() },
-      { station: 'stand', asFound: moves, asLeft: moves, note: '', minutes: minutes() },
+      this.assemblyStation(),
+      ...this.firstSetting(),
       ...(this.model.optics.collimatable
         ? [this.mirrorStation(leaveOff === 'mirror', minutes())]
         : [{ station: 'star' as const, ...fine, minutes: minutes() }]),
@@ -366,8 +392,13 @@ export class KitHistory {
     const checkId = this.chance.id()
     const byStaffId = this.chance.pick(this.cast.staffIds)
     this.rows.checks.push({ id: checkId, kitId: this.kitId, byStaffId, at, stations })
-    const kept = stations.map((station) => readingFromStation(station, this.checked))
-    for (const row of this.rows.readings) row.current = false
+    for (const station of stations)
+      if (station.station === 'balance' && this.onMount)
+        this.headMomentGmm = learnFrom(station, this.onMount) ?? this.headMomentGmm
+    const kept = stations.flatMap((station) => readingsFromStation(station, this.checked))
+    const kinds = kept.map(({ kind }) => String(kind))
+    for (const row of this.rows.readings) if (kinds.includes(String(row.kind))) row.current = false
+    this.keepStepTimes(stations, checkId)
     for (const reading of kept) {
       const { limit, ...rest } = reading
       const ids = { id: this.chance.id(), kitId: this.kitId, checkId, byStaffId }
@@ -381,10 +412,76 @@ export class KitHistory {
     this.append('checked', at, byStaffId, { before, after })
   }
 
+  /** Everything goes together as it should; each step takes about as long as it does. */
+  private assemblyStation(): Station {
+    const { family, optics, parts } = this.model
+    const roles = parts.map(({ role }) => role)
+    const { setUp } = templateProcedure({ family, collapsible: optics.collapsible, parts: roles })
+    const steps = setUp
+      .filter(({ phase }) => phase !== 'unpack')
+      .map(({ key, title, phase, lines }) => ({
+        key,
+        title,
+        phase,
+        asFound: 'fine' as const,
+        asLeft: 'fine' as const,
+        said: [],
+        seconds: Math.max(4, Math.round(lines.length * 14 + this.times.normal(8))),
+      }))
+    const seconds = steps.reduce((sum, step) => sum + step.seconds, 0)
+    return { station: 'assembly', steps, note: '', minutes: Math.round(seconds / 6) / 10 }
+  }
+
+  /** At the first check the kit is balanced until it stays, and set for the place. */
+  private firstSetting(): Station[] {
+    const kit = this.onMount
+    const head = this.model.mount?.equatorial
+    if (!kit || !head || this.rows.checks.length > 0) return []
+    const on = [...setUpParts(kit.parts, 'usual')]
+    const { shaft } = balanceOf({ ...kit, headMomentGmm: this.trueHeadGmm }, on)
+    const latitude = { setDeg: 52 + this.times.whole(0, 1) }
+    const place: Station = {
+      station: 'place',
+      way: 'latitude',
+      latitudeDeg: 52.7,
+      asFound: { setDeg: latitude.setDeg - this.times.whole(0, 6) },
+      asLeft: latitude,
+      note: '',
+      minutes: 2,
+    }
+    if (!shaft || shaft.positionMm === null) return [place]
+    const right = Math.round(bareShaftMm(head, kit.parts, shaft.positionMm))
+    const balance: Station = {
+      station: 'balance',
+      way: 'shaft',
+      on,
+      asFound: { bareShaftMm: Math.max(0, right + this.times.whole(-25, 25)) },
+      asLeft: { bareShaftMm: right },
+      stays: true,
+      note: '',
+      minutes: 5,
+    }
+    return [balance, place]
+  }
+
+  private keepStepTimes(stations: readonly Station[], checkId: string) {
+    for (const station of stations)
+      if (station.station === 'assembly')
+        for (const { key, seconds } of station.steps)
+          this.rows.stepTimes.push({
+            id: this.times.id(),
+            modelId: this.modelId,
+            kitId: this.kitId,
+            checkId,
+            stepKey: key,
+            seconds,
+          })
+  }
+
   private mirrorStation(leaveOff: boolean, minutes: number): Station {
     const asFound = writtenDown(this.markMm)
     const good =
-      (readingFromStation({ station: 'collimation', asFound, asLeft: asFound }, this.checked).good ?? 0) * 2
+      (readingsFromStation({ station: 'collimation', asFound, asLeft: asFound }, this.checked)[0]?.good ?? 0) * 2
     const touch = !leaveOff && !this.story.worsens && lengthOf(this.markMm) > good
     if (touch) this.markMm = { x: this.chance.normal(0.25), y: this.chance.normal(0.25) }
     return { station: 'collimation', asFound, asLeft: writtenDown(this.markMm), note: '', minutes }

@@ -2,19 +2,21 @@ import { mkdirSync, existsSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { DateTime } from 'luxon'
 import { z } from 'zod'
-import { BenchCheck, ReadingRow } from '../features/checks/entities.ts'
+import { BenchCheck, ReadingRow, StepTimeRow } from '../features/checks/entities.ts'
 import { GuideRow } from '../features/guides/entities.ts'
 import { Spare, WeighingRow } from '../features/contents/entities.ts'
 import { Job, Kit, Model, ModelPartRow, PartRow } from '../features/kits/entities.ts'
 import { Agreement, BorrowerRow, Loan, TakeBackRow } from '../features/loans/entities.ts'
 import { Branch, Membership, Staff } from '../features/people/entities.ts'
 import { defaultAgreementText, defaultPolicies } from '../features/people/service.ts'
+import { SiteRow } from '../features/sites/entities.ts'
 import type { Database, Tx } from '../platform/database.ts'
 import { insertMany, isEmpty } from '../platform/bulk.ts'
 import { ActRecord } from '../platform/record-entities.ts'
 import { hashPassword, readablePassword } from '../platform/secrets.ts'
 import { demoModels, demoWeighGroups } from './catalogue.ts'
 import { KitHistory } from './kit-history.ts'
+import { demoSites } from './mounts.ts'
 import { Chance } from './random.ts'
 import { roleFacts } from '@binoculum/core'
 import {
@@ -110,11 +112,13 @@ export async function fillDemo(
   await insertMany(
     tx,
     Model,
-    models.map(({ id, name, family, optics, parts }) => ({
+    models.map(({ id, name, family, optics, mount, parts }) => ({
       id,
       name,
       family,
       optics,
+      mount,
+      procedure: null,
       weighGroups: demoWeighGroups.filter((group) => parts.some(({ weighGroup }) => weighGroup === group.name)),
       version: 1,
     })),
@@ -147,6 +151,12 @@ export async function fillDemo(
     ),
   )
 
+  await insertMany(
+    tx,
+    SiteRow,
+    demoSites.map(({ branch, ...site }) => ({ ...site, id: chance.id(), branchId: idOf(branch), version: 1 })),
+  )
+
   const histories = kits.map((story) => {
     const model = models.find(({ key }) => key === story.model)
     const branch = branches.find(({ key }) => key === story.branch)
@@ -165,7 +175,11 @@ export async function fillDemo(
     return {
       story,
       model,
-      history: playHistory(story, new KitHistory(story, model, model.partIds, cast, new Chance(story.code)), now),
+      history: playHistory(
+        story,
+        new KitHistory(story, model, model.id, model.partIds, cast, new Chance(story.code)),
+        now,
+      ),
     }
   })
   await writeHistories(tx, histories)
@@ -245,6 +259,7 @@ async function writeHistories(
     standsAt: history.standsAt,
     collimationPolicy: 'leave-it-to-us',
     hazards: history.hazards,
+    headMomentGmm: history.headMomentGmm,
     version: 1,
   }))
   await insertMany(tx, Kit, kits)
@@ -273,6 +288,11 @@ async function writeHistories(
     tx,
     ReadingRow,
     all(({ rows }) => rows.readings),
+  )
+  await insertMany(
+    tx,
+    StepTimeRow,
+    all(({ rows }) => rows.stepTimes),
   )
   await insertMany(
     tx,

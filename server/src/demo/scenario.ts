@@ -262,6 +262,8 @@ export const demoSpares: readonly {
   readonly costMinor: number
 }[] = [
   { branch: 'library', name: 'Coin cell CR2032', role: 'coin-cell', count: 8, massG: 3, costMinor: 200 },
+  { branch: 'library', name: 'Counterweight 1.0 kg', role: 'counterweight', count: 1, massG: 1000, costMinor: 2900 },
+  { branch: 'club', name: 'Counterweight 0.6 kg', role: 'counterweight', count: 1, massG: 600, costMinor: 2400 },
   { branch: 'library', name: 'Eyepiece end caps', role: 'eyepiece-cap', count: 6, massG: 4, costMinor: 150 },
   { branch: 'library', name: 'Focuser cap', role: 'focuser-cap', count: 2, massG: 5, costMinor: 200 },
   { branch: 'library', name: 'Front cap', role: 'front-cap', count: 1, massG: 92, costMinor: 800 },

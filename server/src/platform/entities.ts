@@ -1,4 +1,4 @@
-import { BenchCheck, ReadingRow } from '../features/checks/entities.ts'
+import { BenchCheck, ReadingRow, StepTimeRow } from '../features/checks/entities.ts'
 import { Picture, Remembered, Spare, WeighingRow } from '../features/contents/entities.ts'
 import { TakeBackDraftRow } from '../features/drafts/entities.ts'
 import { MessageRow, Notice } from '../features/follow-up/entities.ts'
@@ -6,6 +6,7 @@ import { GuideRow } from '../features/guides/entities.ts'
 import { Job, Kit, Model, ModelPartRow, PartRow } from '../features/kits/entities.ts'
 import { Agreement, BorrowerRow, Loan, TakeBackRow } from '../features/loans/entities.ts'
 import { Branch, InvitationRow, Membership, SessionRow, Staff } from '../features/people/entities.ts'
+import { SiteRow } from '../features/sites/entities.ts'
 import { ActRecord, SentOnce } from './record-entities.ts'
 
 export const entities = [
@@ -26,6 +27,7 @@ export const entities = [
   GuideRow,
   BenchCheck,
   ReadingRow,
+  StepTimeRow,
   Spare,
   WeighingRow,
   Picture,
@@ -33,6 +35,7 @@ export const entities = [
   Notice,
   MessageRow,
   TakeBackDraftRow,
+  SiteRow,
   ActRecord,
   SentOnce,
 ]

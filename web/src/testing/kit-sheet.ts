@@ -1,4 +1,5 @@
 import type { KitSheet, Part } from '@binoculum/contract'
+import { templateProcedure } from '@binoculum/core'
 
 /** A fit kit for tests; each test says what differs. */
 export const testPart = (id: string, rest: Partial<Part> = {}): Part => ({
@@ -79,6 +80,12 @@ export const testKit = (rest: Partial<KitSheet> = {}): KitSheet => ({
   policies: { maxAgeDays: 120, collimation: 'leave-it-to-us' },
   hazards: [],
   modelId: 'model',
+  mount: null,
+  headMomentGmm: null,
+  procedure: structuredClone(
+    templateProcedure({ family: 'equatorial-reflector', collapsible: false, parts: ['tray', 'counterweight'] }),
+  ) as KitSheet['procedure'],
+  stepSeconds: {},
   weighGroups: [{ name: 'tray', scaleStepG: 1 }],
   baselines: [],
   differences: [],

@@ -13,7 +13,7 @@ export class BenchCheck {
 
 /** One figure as found and as left. The newest of each kind is the current one. */
 @Entity('reading')
-@Check('ck_reading_unit', `"unit" IN ('mm', 'arcmin', 'judged')`)
+@Check('ck_reading_unit', `"unit" IN ('mm', 'arcmin', 'deg', 'judged')`)
 @Index(['kitId', 'kind'], { unique: true, where: '"current"' })
 @Index(['kitId', 'at'])
 export class ReadingRow {
@@ -30,4 +30,17 @@ export class ReadingRow {
   @ForeignKey('Staff') @Column('uuid') byStaffId: string
   @Column('timestamptz') at: Date
   @Column('boolean') current: boolean
+}
+
+/** How long one step took, once. */
+@Entity('step_time')
+@Check('ck_step_time_seconds', `"seconds" > 0`)
+@Index(['modelId', 'stepKey'])
+export class StepTimeRow {
+  @PrimaryColumn('uuid') id: string
+  @ForeignKey('Model') @Column('uuid') modelId: string
+  @ForeignKey('Kit') @Column('uuid') kitId: string
+  @ForeignKey('BenchCheck') @Column('uuid') checkId: string
+  @Column('text') stepKey: string
+  @Column('double precision') seconds: number
 }

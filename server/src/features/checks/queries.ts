@@ -1,6 +1,6 @@
 import { benchJobCodes } from '@binoculum/core'
 import { changedRows, type Tx } from '../../platform/database.ts'
-import { BenchCheck, ReadingRow } from './entities.ts'
+import { BenchCheck, ReadingRow, StepTimeRow } from './entities.ts'
 
 /** Keeps new readings as the current ones of their kinds. The older ones stay, as history. */
 export async function keepReadings(tx: Tx, kitId: string, readings: readonly ReadingRow[]): Promise<void> {
@@ -8,6 +8,10 @@ export async function keepReadings(tx: Tx, kitId: string, readings: readonly Rea
   const sql = 'UPDATE reading SET current = false WHERE kit_id = $1 AND kind = ANY($2) AND current RETURNING id'
   await changedRows(tx, sql, [kitId, kinds])
   await tx.insert(ReadingRow, [...readings])
+}
+
+export const keepStepTimes = async (tx: Tx, rows: readonly StepTimeRow[]): Promise<void> => {
+  if (rows.length > 0) await tx.insert(StepTimeRow, [...rows])
 }
 
 export const insertCheck = (tx: Tx, check: BenchCheck) => tx.insert(BenchCheck, check)

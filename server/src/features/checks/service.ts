@@ -1,6 +1,13 @@
 import { randomUUID } from 'node:crypto'
-import { type Bench, type FinishCheck, type KitSheet, type Session } from '@binoculum/contract'
-import { reasonSentence, readingFromStation, type CheckedKit, type KeptReading } from '@binoculum/core'
+import { type Bench, type FinishCheck, type KitSheet, type Session, type Station } from '@binoculum/contract'
+import {
+  learnFrom,
+  reasonSentence,
+  readingsFromStation,
+  type CheckedKit,
+  type KeptReading,
+  type KitOnMount,
+} from '@binoculum/core'
 import { deskRoles, requireRole } from '../../platform/access.ts'
 import type { Context } from '../../platform/context.ts'
 import type { Tx } from '../../platform/database.ts'
@@ -8,12 +15,13 @@ import { Problem } from '../../platform/errors.ts'
 import { appendRecord } from '../../platform/record.ts'
 import { once } from '../../platform/sent-once.ts'
 import { fieldOfRow, judgeRow, opticsOf, type Kits, type ShelfRow } from '../kits/service.ts'
-import type { ReadingRow } from './entities.ts'
-import { closeJobs, insertCheck, keepReadings, placeOnShelf } from './queries.ts'
+import type { ReadingRow, StepTimeRow } from './entities.ts'
+import { closeJobs, insertCheck, keepReadings, keepStepTimes, placeOnShelf } from './queries.ts'
 
-const checkedKit = (row: ShelfRow): CheckedKit => ({
+const checkedKit = (row: ShelfRow, onMount: KitOnMount | null): CheckedKit => ({
   ...opticsOf(row),
   lowestFieldDeg: fieldOfRow(row),
+  onMount,
 })
 
 export class Checks {
@@ -62,7 +70,13 @@ export class Checks {
     const checkId = randomUUID()
     const stations = given.stations
     await insertCheck(tx, { id: checkId, kitId: row.id, byStaffId: session.staffId, at, stations })
-    const kept = stations.map((station) => readingFromStation(station, checkedKit(row)))
+    const onMount = await this.kits.onMount(tx, row.id)
+    const learnt = stations.flatMap((station) =>
+      station.station === 'balance' && onMount ? (learnFrom(station, onMount) ?? []) : [],
+    )[0]
+    const kept = stations.flatMap((station) => readingsFromStation(station, checkedKit(row, onMount)))
+    if (learnt !== undefined) await this.kits.learnHeadMoment(tx, row.id, learnt)
+    await keepStepTimes(tx, stepTimes(stations, { modelId: row.modelId, kitId: row.id, checkId }))
     await keepReadings(
       tx,
       row.id,
@@ -78,7 +92,12 @@ export class Checks {
       staffId: session.staffId,
       kitId: row.id,
       before: { condition: before.condition },
-      after: { condition: after.condition, readings: kept, jobsDone: given.doneJobIds.length },
+      after: {
+        condition: after.condition,
+        readings: kept,
+        jobsDone: given.doneJobIds.length,
+        ...(learnt === undefined ? {} : { headMomentGmm: learnt }),
+      },
     })
   }
 }
@@ -98,4 +117,17 @@ function readingRow(
     at: from.at,
     current: true,
   }
+}
+
+/** Shorter than this nobody did a step: it was ticked off in passing, and would make the estimates dishonest. */
+const SHORTEST_SECONDS = 2
+
+function stepTimes(
+  stations: readonly Station[],
+  ids: { readonly modelId: string; readonly kitId: string; readonly checkId: string },
+): StepTimeRow[] {
+  const steps = stations.flatMap((station) => (station.station === 'assembly' ? station.steps : []))
+  return steps
+    .filter(({ seconds }) => seconds >= SHORTEST_SECONDS)
+    .map(({ key, seconds }) => ({ id: randomUUID(), ...ids, stepKey: key, seconds }))
 }

@@ -18,7 +18,7 @@ export async function archiveRows(tx: Tx, branchId: string) {
   return {
     branch,
     models: await rows<Row>(
-      `SELECT id, name, family, optics, weigh_groups AS "weighGroups" FROM model WHERE id IN (${ofModels}) ORDER BY name, id`,
+      `SELECT id, name, family, optics, mount, procedure, weigh_groups AS "weighGroups" FROM model WHERE id IN (${ofModels}) ORDER BY name, id`,
     ),
     modelParts: await rows<Row & { modelId: string; pictureId: string | null }>(
       `SELECT p.id, p.model_id AS "modelId", p.picture_id AS "pictureId", ${templateColumns('p')}
@@ -26,7 +26,8 @@ export async function archiveRows(tx: Tx, branchId: string) {
     ),
     kits: await rows<Row & { modelId: string }>(
       `SELECT id, model_id AS "modelId", code, name, place, stands_at AS "standsAt",
-         collimation_policy AS "collimationPolicy", hazards FROM kit WHERE branch_id = $1 ORDER BY code`,
+         collimation_policy AS "collimationPolicy", hazards,
+         head_moment_gmm AS "headMomentGmm" FROM kit WHERE branch_id = $1 ORDER BY code`,
     ),
     parts: await rows<Row & { kitId: string; modelPartId: string | null; pictureIds: string[] }>(
       `SELECT p.id, p.kit_id AS "kitId", p.model_part_id AS "modelPartId", p.weighed, p.mark,

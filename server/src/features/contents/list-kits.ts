@@ -154,6 +154,7 @@ export async function bringKitIn(
     standsAt: 'bench' as const,
     collimationPolicy: 'leave-it-to-us',
     hazards: [],
+    headMomentGmm: null,
     version: 1,
   }
   await insertKit(tx, { model: null, kit: row, parts })

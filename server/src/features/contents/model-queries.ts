@@ -8,10 +8,13 @@ export interface ModelRow {
   readonly family: string
   readonly optics: unknown
   readonly weighGroups: WeighGroup[]
+  readonly mount: unknown
+  readonly procedure: unknown
   readonly version: number
 }
 
-const modelColumns = `m.id, m.name, m.family, m.optics, m.weigh_groups AS "weighGroups", m.version`
+const modelColumns = `m.id, m.name, m.family, m.optics, m.weigh_groups AS "weighGroups", m.mount, m.procedure,
+  m.version`
 
 /** Models that kits of these branches have, or that nobody's kit has yet. */
 export const modelsOfBranches = (

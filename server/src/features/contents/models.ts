@@ -1,19 +1,31 @@
 import { randomUUID } from 'node:crypto'
 import {
   modelOpticsSchema,
+  mountDataSchema,
+  procedureSchema,
   type ModelList,
   type ModelPart,
   type ModelSheet,
   type Session,
   type WriteModel,
+  type WriteMount,
+  type WriteProcedure,
 } from '@binoculum/contract'
-import { followModel, kitDifferences, type Family } from '@binoculum/core'
+import { followModel, kitDifferences, templateProcedure, type Family } from '@binoculum/core'
 import { branchIdsOf } from '../../platform/access.ts'
 import type { Context } from '../../platform/context.ts'
 import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
 import { appendRecord } from '../../platform/record.ts'
-import { Model, ModelPartRow, PartRow, bumpKitVersion, outdateWeighings } from '../kits/service.ts'
+import {
+  Model,
+  ModelPartRow,
+  PartRow,
+  bumpKitVersion,
+  outdateWeighings,
+  stepTimesOfModel,
+  wireProcedure,
+} from '../kits/service.ts'
 import * as queries from './model-queries.ts'
 
 type Written = WriteModel['parts'][number] & { readonly id: string; readonly position: number }
@@ -35,10 +47,18 @@ export class Models {
       throw new Problem('NOT_FOUND')
     const parts = await queries.modelParts(tx, modelId)
     const kitParts = await queries.kitPartsOfModel(tx, modelId)
+    const family = model.family as Family
+    const optics = modelOpticsSchema.parse(model.optics)
+    const own = procedureSchema.nullable().parse(model.procedure)
+    const template = { family, collapsible: optics.collapsible, parts: parts.map(({ role }) => role) }
     return {
       ...model,
-      family: model.family as Family,
-      optics: modelOpticsSchema.parse(model.optics),
+      family,
+      optics,
+      mount: mountDataSchema.nullable().parse(model.mount),
+      procedure: own ?? wireProcedure(templateProcedure(template)),
+      procedureIsTemplate: own === null,
+      stepTimes: [...(await stepTimesOfModel(tx, modelId))],
       parts,
       mayChange: mayChange(session, kits),
       kits: kits
@@ -97,6 +117,44 @@ export class Models {
     })
   }
 
+  /** Writes what mount and tube measure. Kits keep what they learnt of their heads: that is the head's own. */
+  async writeMount(session: Session, modelId: string, given: WriteMount): Promise<ModelSheet> {
+    return this.change(session, modelId, given.version, { mount: given.mount })
+  }
+
+  /** Writes the model's own steps; null goes back to the family's. */
+  async writeProcedure(session: Session, modelId: string, given: WriteProcedure): Promise<ModelSheet> {
+    return this.change(session, modelId, given.version, { procedure: given.procedure })
+  }
+
+  private change(
+    session: Session,
+    modelId: string,
+    version: number,
+    fields: { readonly mount: WriteMount['mount'] } | { readonly procedure: WriteProcedure['procedure'] },
+  ): Promise<ModelSheet> {
+    return this.context.database.inTransaction(async (tx) => {
+      const model = await queries.modelById(tx, modelId, true)
+      const kits = await queries.kitsOfModel(tx, modelId)
+      if (!model) throw new Problem('NOT_FOUND')
+      if (!mayChange(session, kits)) throw new Problem('NOT_ALLOWED')
+      if (model.version !== version)
+        throw new Problem('MODEL_CHANGED', { details: { now: await this.sheet(session, modelId, tx) } })
+      await tx.update(Model, { id: modelId }, { ...fields, version: version + 1 } as never)
+      for (const kit of kits)
+        await appendRecord(tx, {
+          act: 'model-changed',
+          at: this.context.clock(),
+          branchId: kit.branchId,
+          staffId: session.staffId,
+          kitId: kit.id,
+          before: { changed: Object.keys(fields)[0] },
+          after: { model: model.name, changed: Object.keys(fields)[0] },
+        })
+      return this.sheet(session, modelId, tx)
+    })
+  }
+
   private async keepParts(
     tx: Tx,
     modelId: string,
@@ -147,8 +205,9 @@ export class Models {
     const sheet = await this.sheet(session, modelId)
     return this.context.database.inTransaction(async (tx) => {
       const id = randomUUID()
-      const { family, optics, weighGroups, parts } = sheet
-      await tx.insert(Model, { id, name, family, optics, weighGroups, version: 1 } as never)
+      const { family, optics, weighGroups, parts, mount } = sheet
+      const procedure = sheet.procedureIsTemplate ? null : sheet.procedure
+      await tx.insert(Model, { id, name, family, optics, weighGroups, mount, procedure, version: 1 } as never)
       for (const part of parts) await tx.insert(ModelPartRow, { ...part, id: randomUUID(), modelId: id } as never)
       return this.sheet(session, id, tx)
     })

@@ -1,5 +1,6 @@
 import { Readable } from 'node:stream'
 import {
+  addSpareSchema,
   archiveResultSchema,
   archiveSchema,
   confirmListSchema,
@@ -14,6 +15,8 @@ import {
   previewListSchema,
   weighCompleteSchema,
   writeModelSchema,
+  writeMountSchema,
+  writeProcedureSchema,
   writeSpareSchema,
 } from '@binoculum/contract'
 import { z } from 'zod'
@@ -106,6 +109,16 @@ export async function contentsRoutes(app: App, services: ContentsServices) {
     { config: { access: coordinatorOnly }, schema: { params, body: writeModelSchema, response: model } },
     async (request) => models.write(signedIn(request), request.params.id, request.body),
   )
+  app.put(
+    '/api/models/:id/mount',
+    { config: { access: coordinatorOnly }, schema: { params, body: writeMountSchema, response: model } },
+    async (request) => models.writeMount(signedIn(request), request.params.id, request.body),
+  )
+  app.put(
+    '/api/models/:id/procedure',
+    { config: { access: coordinatorOnly }, schema: { params, body: writeProcedureSchema, response: model } },
+    async (request) => models.writeProcedure(signedIn(request), request.params.id, request.body),
+  )
   app.post(
     '/api/models/:id/copy',
     { config: { access: coordinatorOnly }, schema: { params, body: copyModelSchema, response: model } },
@@ -135,6 +148,18 @@ export async function contentsRoutes(app: App, services: ContentsServices) {
       },
     },
     async (request) => spares.move(signedIn(request), request.params.id, request.body),
+  )
+  app.post(
+    '/api/spares/:id/add',
+    {
+      config: { access: deskRoles },
+      schema: {
+        params,
+        body: addSpareSchema,
+        response: { 200: z.object({ kit: kitSheetSchema, drawer: drawerSchema }) },
+      },
+    },
+    async (request) => spares.add(signedIn(request), request.params.id, request.body),
   )
   app.post(
     '/api/kits/:id/weighings',

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
-import type { Drawer, KitSheet, MoveSpare, Session, WriteSpare } from '@binoculum/contract'
+import type { AddSpare, Drawer, KitSheet, MoveSpare, Session, WriteSpare } from '@binoculum/contract'
+import { roleFacts, type Role } from '@binoculum/core'
 import { DateTime } from 'luxon'
 import { branchIdsOf, coordinatorOnly, deskRoles, requireRole } from '../../platform/access.ts'
 import type { Context } from '../../platform/context.ts'
@@ -99,4 +100,58 @@ export class Spares {
     )
     return { kit: await this.kits.sheetById(database.reader, kitId), drawer: await this.drawer(session) }
   }
+
+  /** One piece of a spare becomes a part of a kit that had no such part: it lies beside its like, and is counted. */
+  async add(session: Session, spareId: string, given: AddSpare): Promise<{ kit: KitSheet; drawer: Drawer }> {
+    const { database } = this.context
+    await database.inTransaction((tx) =>
+      once(tx, { key: given.idempotencyKey, staffId: session.staffId }, async () => {
+        const spare = await lockSpare(tx, spareId)
+        const row = await this.kits.rowById(tx, given.kitId)
+        if (!spare || spare.branchId !== row.branchId) throw new Problem('NOT_FOUND')
+        requireRole(session, row.branchId, deskRoles)
+        if (row.loan) throw new Problem('KIT_OUT', { details: { dueAtUtc: row.loan.dueAt } })
+        await this.kits.claim(tx, row.id, given.kitVersion)
+        if (spare.count < 1) throw new Problem('NO_SPARE')
+        const parts = await this.kits.parts(tx, row.id)
+        const like = parts.findLast(({ role }) => role === spare.role)
+        const facts = roleFacts(spare.role as Role)
+        await tx.update(Spare, { id: spare.id }, { count: spare.count - 1, version: spare.version + 1 })
+        await tx.insert(PartRow, {
+          id: randomUUID(),
+          kitId: row.id,
+          modelPartId: null,
+          position: (parts.at(-1)?.position ?? 0) + 1,
+          name: spare.name,
+          role: spare.role,
+          criticality: facts.criticality,
+          count: 1,
+          presentCount: 1,
+          massG: spare.massG,
+          toleranceG: spare.massG === null ? null : Math.max(1, spare.massG * SPARE_TOLERANCE_FRACTION),
+          weighed: false,
+          weighGroup: like?.weighGroup ?? '',
+          place: like?.place ?? '',
+          lookEveryTime: facts.lookEveryTime ?? false,
+          mark: 'present',
+          costMinor: spare.costMinor,
+        })
+        await outdateWeighings(tx, row.id, [like?.weighGroup ?? ''])
+        await appendRecord(tx, {
+          act: 'part-moved',
+          at: this.context.clock(),
+          branchId: row.branchId,
+          staffId: session.staffId,
+          kitId: row.id,
+          before: { part: spare.name, present: 0, drawer: spare.count },
+          after: { part: spare.name, present: 1, drawer: spare.count - 1, way: 'into-kit', count: 1 },
+        })
+        return { kitId: row.id }
+      }),
+    )
+    return { kit: await this.kits.sheetById(database.reader, given.kitId), drawer: await this.drawer(session) }
+  }
 }
+
+/** A declared mass is taken to be right within this, as in models. Common practice, no source. */
+const SPARE_TOLERANCE_FRACTION = 0.02

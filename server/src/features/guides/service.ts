@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { guideSchema, type GuideList, type IssuedGuide, type Part, type Session } from '@binoculum/contract'
-import { composeGuide, type Guide } from '@binoculum/core'
+import { composeGuide, type Guide, type Procedure } from '@binoculum/core'
 import { branchIdsOf } from '../../platform/access.ts'
 import type { Context } from '../../platform/context.ts'
 import type { Tx } from '../../platform/database.ts'
@@ -16,9 +16,17 @@ export class Guides {
   /** Makes and freezes the guide of a loan, in the hand-out's transaction. */
   async issue(
     tx: Tx,
-    given: { loanId: string; row: ShelfRow; parts: readonly Part[]; issuedOn: string; dueOn: string; at: Date },
+    given: {
+      loanId: string
+      row: ShelfRow
+      procedure: Procedure
+      parts: readonly Part[]
+      issuedOn: string
+      dueOn: string
+      at: Date
+    },
   ): Promise<Guide> {
-    const { row, parts, issuedOn, dueOn } = given
+    const { row, procedure, parts, issuedOn, dueOn } = given
     const content = composeGuide({
       kitName: row.name,
       kitCode: row.code,
@@ -26,6 +34,7 @@ export class Guides {
       family: row.family as Parameters<typeof composeGuide>[0]['family'],
       optics: opticsOf(row),
       parts: parts.map((part) => ({ ...part, ...part.optics })),
+      procedure,
       collimationPolicy: row.collimationPolicy,
       branchName: row.branchName,
       emergencyLine: row.emergencyLine,

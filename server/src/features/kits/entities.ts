@@ -8,6 +8,10 @@ export class Model {
   @Column('jsonb') optics: object
   /** Groups that are weighed together: name and the step of the scale they are weighed on. */
   @Column('jsonb', { default: () => "'[]'" }) weighGroups: object
+  /** What mount and tube measure; null while nobody did. */
+  @Column('jsonb', { nullable: true }) mount: object | null
+  /** The model's own steps; null for its family's. */
+  @Column('jsonb', { nullable: true }) procedure: object | null
   @Column('integer', { default: 1 }) version: number
 }
 
@@ -50,6 +54,8 @@ export class Kit {
   @Column('text', { default: 'leave-it-to-us' }) collimationPolicy: string
   /** Codes of hazards found and not yet cured. */
   @Column('text', { array: true, default: () => "'{}'" }) hazards: string[]
+  /** The head's own moment about its right-ascension axis, + on the tube's side; learnt from a balanced position. */
+  @Column('double precision', { nullable: true }) headMomentGmm: number | null
   @Column('integer', { default: 1 }) version: number
 }
 

@@ -176,19 +176,46 @@ export const partsOf = (tx: Tx, kitId: string): Promise<Part[]> =>
     [kitId],
   )
 
+export interface StepTimes {
+  readonly key: string
+  readonly medianSeconds: number
+  readonly times: number
+}
+
+const stepTimesOf = (tx: Tx, model: string, value: string): Promise<StepTimes[]> =>
+  selectRows(
+    tx,
+    `SELECT step_key AS key, percentile_cont(0.5) WITHIN GROUP (ORDER BY seconds) AS "medianSeconds", count(*)::int AS times
+     FROM step_time WHERE model_id = ${model} GROUP BY step_key ORDER BY step_key`,
+    [value],
+  )
+
+/** How long each step of a model took, over all its kits. */
+export const stepTimesOfModel = (tx: Tx, modelId: string) => stepTimesOf(tx, '$1', modelId)
+
 /** What the model says, and the weighings that still hold. */
 export async function modelOfKit(
   tx: Tx,
   kitId: string,
 ): Promise<{
+  readonly mount: unknown
+  readonly procedure: unknown
+  readonly headMomentGmm: number | null
+  readonly stepTimes: readonly StepTimes[]
   readonly weighGroups: { name: string; scaleStepG: number }[]
   readonly parts: (TemplatePart & { id: string })[]
   readonly baselines: { group: string; measuredG: number; scaleStepG: number; containerG: number; at: Date }[]
 }> {
-  const [model, parts, baselines] = await Promise.all([
-    selectRows<{ weighGroups: { name: string; scaleStepG: number }[] }>(
+  const [model, parts, stepTimes, baselines] = await Promise.all([
+    selectRows<{
+      weighGroups: { name: string; scaleStepG: number }[]
+      mount: unknown
+      procedure: unknown
+      headMomentGmm: number | null
+    }>(
       tx,
-      'SELECT m.weigh_groups AS "weighGroups" FROM kit k JOIN model m ON m.id = k.model_id WHERE k.id = $1',
+      `SELECT m.weigh_groups AS "weighGroups", m.mount, m.procedure, k.head_moment_gmm AS "headMomentGmm"
+       FROM kit k JOIN model m ON m.id = k.model_id WHERE k.id = $1`,
       [kitId],
     ),
     selectRows<TemplatePart & { id: string }>(
@@ -198,6 +225,7 @@ export async function modelOfKit(
        FROM model_part p JOIN kit k ON k.model_id = p.model_id WHERE k.id = $1 ORDER BY p.position`,
       [kitId],
     ),
+    stepTimesOf(tx, '(SELECT model_id FROM kit WHERE id = $1)', kitId),
     selectRows<{ group: string; measuredG: number; scaleStepG: number; containerG: number; at: Date }>(
       tx,
       `SELECT DISTINCT ON (weigh_group) weigh_group AS "group", measured_g AS "measuredG", scale_step_g AS "scaleStepG",
@@ -206,7 +234,8 @@ export async function modelOfKit(
       [kitId],
     ),
   ])
-  return { weighGroups: model[0]?.weighGroups ?? [], parts, baselines }
+  const { weighGroups = [], mount = null, procedure = null, headMomentGmm = null } = model[0] ?? {}
+  return { weighGroups, mount, procedure, headMomentGmm, parts, stepTimes, baselines }
 }
 
 export const historyOf = (

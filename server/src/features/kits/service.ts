@@ -1,12 +1,15 @@
 import { randomUUID } from 'node:crypto'
 import {
   modelOpticsSchema,
+  mountDataSchema,
   partOpticsSchema,
   policiesSchema,
+  procedureSchema,
   type Found,
   type KitSheet,
   type MarkPart,
   type Part,
+  type ProcedureView,
   type Session,
   type Shelf,
   type ShelfKit,
@@ -19,13 +22,16 @@ import {
   lowestPowerFieldDeg,
   powersOf,
   roleFacts,
+  templateProcedure,
   type Family,
   type HazardCode,
   type JobCode,
   type Judgement,
   type JudgedPart,
+  type KitOnMount,
   type Mark,
   type OpenJob,
+  type Procedure,
   type Role,
 } from '@binoculum/core'
 import { DateTime } from 'luxon'
@@ -157,6 +163,23 @@ export function shelfKit(row: queries.ShelfRow, now: Date): ShelfKit {
   }
 }
 
+/** What a kit has from its model: mount, steps, and how long they take. */
+function modelsOwn(row: queries.ShelfRow, model: Awaited<ReturnType<typeof queries.modelOfKit>>) {
+  const { collapsible } = opticsOf(row)
+  const parts = model.parts.map(({ role }) => role)
+  return {
+    mount: mountDataSchema.nullable().parse(model.mount),
+    headMomentGmm: model.headMomentGmm,
+    procedure:
+      procedureSchema.nullable().parse(model.procedure) ??
+      wireProcedure(templateProcedure({ family: row.family as Family, collapsible, parts })),
+    stepSeconds: Object.fromEntries(model.stepTimes.map(({ key, medianSeconds }) => [key, medianSeconds])),
+  }
+}
+
+/** The core's readonly steps as the contract writes them. */
+export const wireProcedure = (procedure: Procedure): ProcedureView => structuredClone(procedure) as ProcedureView
+
 export class Kits {
   constructor(private readonly context: Context) {}
 
@@ -205,6 +228,7 @@ export class Kits {
       policies: policiesOf(row),
       hazards: row.hazards as HazardCode[],
       modelId: row.modelId,
+      ...modelsOwn(row, model),
       weighGroups: model.weighGroups,
       baselines: model.baselines.map(({ group, measuredG, containerG, scaleStepG, at }) => ({
         group,
@@ -223,6 +247,22 @@ export class Kits {
       history: history.map(({ at, ...line }) => ({ ...line, atUtc: at.toISOString() })),
       past: past.map(({ at, ...reading }) => ({ ...reading, atUtc: at.toISOString() })),
     }
+  }
+
+  /** The kit as its mount carries it; null while nobody measured the model's mount. */
+  async onMount(tx: Tx, kitId: string): Promise<KitOnMount | null> {
+    const { mount, headMomentGmm } = await queries.modelOfKit(tx, kitId)
+    const data = mountDataSchema.nullable().parse(mount)
+    return data && { mount: data, headMomentGmm, parts: await this.parts(tx, kitId) }
+  }
+
+  async learnHeadMoment(tx: Tx, kitId: string, headMomentGmm: number): Promise<void> {
+    await tx.update(Kit, { id: kitId }, { headMomentGmm })
+  }
+
+  /** The steps of a kit's model: its own, else its family's. */
+  async procedure(tx: Tx, row: queries.ShelfRow): Promise<Procedure> {
+    return modelsOwn(row, await queries.modelOfKit(tx, row.id)).procedure
   }
 
   async parts(tx: Tx, kitId: string): Promise<Part[]> {
@@ -383,5 +423,6 @@ export {
   lockKit,
   openFollowUp,
   outdateWeighings,
+  stepTimesOfModel,
   type NewKit,
 } from './queries.ts'

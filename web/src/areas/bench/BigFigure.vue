@@ -5,13 +5,15 @@ import { computed } from 'vue'
 const { value, limit, good, unit } = defineProps<{
   value: number | null
   limit: number
-  good: number
+  /** Left out where there is one limit only. */
+  good?: number
   unit: 'mm' | '′'
 }>()
 const WIDTH = 400
 const at = (figure: number) => Math.min((figure / limit) * ((WIDTH * 2) / 3), WIDTH)
 const off = computed(() => value !== null && value > limit)
-const digits = computed(() => (limit < 20 ? 1 : 0))
+/** A balance to the millimetre is all a hand can do; a mirror is measured finer. */
+const digits = computed(() => (limit < 10 ? 1 : 0))
 </script>
 
 <template>
@@ -22,11 +24,11 @@ const digits = computed(() => (limit < 20 ? 1 : 0))
     <svg :viewBox="`-12 -22 ${WIDTH + 24} 52`" class="bar" aria-hidden="true">
       <line :x2="WIDTH" class="line" />
       <line y1="-6" y2="6" class="line" />
-      <line :x1="at(good)" :x2="at(good)" y1="-9" y2="9" class="good" />
+      <line v-if="good !== undefined" :x1="at(good)" :x2="at(good)" y1="-9" y2="9" class="good" />
       <line v-if="off && value !== null" :x1="at(limit)" :x2="at(value)" class="over" />
       <line :x1="at(limit)" :x2="at(limit)" y1="-15" y2="15" class="limit" />
       <circle v-if="value !== null" :cx="at(value)" r="9" :class="off ? 'dot off' : 'dot'" />
-      <text :x="at(good)" y="27">good {{ good.toFixed(digits) }}</text>
+      <text v-if="good !== undefined" :x="at(good)" y="27">good {{ good.toFixed(digits) }}</text>
       <text :x="at(limit)" y="27">limit {{ limit.toFixed(digits) }}</text>
     </svg>
   </div>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { KitSheet, StationName } from '@binoculum/contract'
-import { arcminText, conditionWords, isBenchJob, kindWords, mmText, reasonSentence } from '@binoculum/core'
+import { arcminText, conditionWords, degText, isBenchJob, kindWords, mmText, reasonSentence } from '@binoculum/core'
 import { useIntervalFn } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -14,18 +14,28 @@ import KeyCap from '../../shared/keys/KeyCap.vue'
 import { useKeys } from '../../shared/keys/use-keys.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import ReasonText from '../../shared/ReasonText.vue'
-import { doneStations, emptyCheck, judgeAfter, readingsOf, stationsOf, type CheckDraft } from './check-draft.ts'
+import {
+  doneStations,
+  emptyCheck,
+  judgeAfter,
+  readingsOf,
+  stationsOf,
+  stepsOf,
+  type CheckDraft,
+} from './check-draft.ts'
+import AssemblyStation from './AssemblyStation.vue'
+import BalanceStation from './BalanceStation.vue'
 import CollimationStation from './CollimationStation.vue'
 import FinderStation from './FinderStation.vue'
 import JudgedStation from './JudgedStation.vue'
-import StandStation from './StandStation.vue'
+import PlaceStation from './PlaceStation.vue'
 import StationLine from './StationLine.vue'
 
 const route = useRoute()
 const router = useRouter()
 const code = String(route.params.code)
 const { data: kit, problem: unreadable, reload } = useLoaded<KitSheet>(`/api/kits/${encodeURIComponent(code)}`)
-const { draft, wasKept, discard } = useDraft<CheckDraft>(`check ${code}`, emptyCheck)
+const { draft, wasKept, discard } = useDraft<CheckDraft>(`check ${code}`, emptyCheck, { shape: 2 })
 const { sending, problem, run } = useSending()
 const station = ref<StationName | 'end'>('glass')
 const openedAtUtc = new Date().toISOString()
@@ -40,8 +50,19 @@ const backToShelf = computed({
   get: () => draft.value.backToShelf ?? (after.value?.condition === 'full' || after.value?.condition === 'half'),
   set: (chosen: boolean) => (draft.value.backToShelf = chosen),
 })
+const unpackLines = computed(() =>
+  kit.value ? stepsOf(kit.value).flatMap(({ phase, lines }) => (phase === 'unpack' ? lines : [])) : [],
+)
 const text = (unit: string, value: number) =>
-  unit === 'mm' ? mmText(value) : unit === 'arcmin' ? arcminText(value) : value === 0 ? 'fine' : 'not fine'
+  unit === 'mm'
+    ? mmText(value)
+    : unit === 'arcmin'
+      ? arcminText(value)
+      : unit === 'deg'
+        ? degText(value)
+        : value === 0
+          ? 'fine'
+          : 'not fine'
 
 watch(kit, () => {
   if (wasKept) station.value = stations.value.find((name) => !done.value.includes(name)) ?? 'end'
@@ -98,10 +119,24 @@ useKeys(() => ({ Enter: next, ArrowRight: next, ArrowLeft: back }))
         </header>
         <p v-if="kit.loan" class="problem">{{ kit.name }} is out. Take it back first, then check it.</p>
 
-        <StandStation v-if="station === 'stand'" v-model="draft.stand" />
+        <AssemblyStation v-if="station === 'assembly'" v-model="draft.assembly" :kit="kit" @over="next" />
+        <BalanceStation
+          v-else-if="station === 'balance'"
+          v-model="draft.balance"
+          :kit="kit"
+          @changed="kit = $event"
+          @reload="reload"
+        />
+        <PlaceStation v-else-if="station === 'place'" v-model="draft.place" :kit="kit" />
         <CollimationStation v-else-if="station === 'collimation'" v-model="draft.collimation" :kit="kit" />
         <FinderStation v-else-if="station === 'finder'" v-model="draft.finder" :kit="kit" />
-        <JudgedStation v-else-if="station !== 'end'" :key="station" v-model="draft[station]" :station="station" />
+        <JudgedStation
+          v-else-if="station !== 'end'"
+          :key="station"
+          v-model="draft[station]"
+          :station="station"
+          :lines="station === 'glass' ? unpackLines : []"
+        />
         <div v-else class="end">
           <section>
             <h2>This check</h2>

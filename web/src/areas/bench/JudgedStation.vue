@@ -4,7 +4,7 @@ import BigChoice from './BigChoice.vue'
 import type { Pair } from './check-draft.ts'
 import FoundLeft from './FoundLeft.vue'
 
-const { station } = defineProps<{ station: StationName }>()
+const { station, lines = [] } = defineProps<{ station: StationName; lines?: readonly string[] }>()
 const pair = defineModel<Pair<'fine' | 'not-fine' | null>>({ required: true })
 
 const looks: Partial<Record<StationName, readonly string[]>> = {
@@ -31,7 +31,7 @@ const options = [
 
 <template>
   <ul class="looks">
-    <li v-for="look in looks[station]" :key="look">{{ look }}</li>
+    <li v-for="look in [...lines, ...(looks[station] ?? [])]" :key="look">{{ look }}</li>
   </ul>
   <FoundLeft
     :has-left="pair.asLeft !== null"

@@ -5,18 +5,53 @@ import {
   highestMagnification,
   lowestPowerFieldDeg,
   powersOf,
-  readingFromStation,
+  readingsFromStation,
+  setUpParts,
+  stepsForKit,
   type CheckedKit,
+  type Family,
   type Judgement,
   type KeptReading,
+  type KitOnMount,
+  type Role,
+  type SetUpName,
 } from '@binoculum/core'
 
 type Judged = 'fine' | 'not-fine'
-interface Moves {
-  up: boolean | null
-  free: boolean | null
-  stays: boolean | null
+
+/** One step of putting together: its two looks, the answers of its test, and how long it took. */
+export interface StepDraft {
+  found: Judged | null
+  left: Judged | null
+  said: (string | null)[]
+  seconds: number
 }
+
+export interface BalanceDraft {
+  setUp: SetUpName | 'own'
+  /** What rides on the tube in a set-up of one's own. */
+  own: string[]
+  foundMm: number | null
+  /** Null as long as nothing was moved. */
+  leftMm: number | null
+  stays: boolean
+  magnetsG: number
+  foundHangG: number | null
+  leftHangG: number | null
+}
+
+export interface PlaceDraft {
+  siteId: string | null
+  /** Local date and time at the place; null for tonight at ten. */
+  local: string | null
+  occurrence: 'earlier' | 'later' | null
+  latitudeDeg: number | null
+  foundDeg: number | null
+  leftDeg: number | null
+  keyed: Pair<Judged | null>
+  hidden: string[]
+}
+
 export interface OffsetDraft {
   offsetMm: number | null
   clockHours: number
@@ -37,7 +72,9 @@ export interface Pair<T> {
 
 export interface CheckDraft {
   glass: Pair<Judged | null>
-  stand: Pair<Moves>
+  assembly: { steps: Record<string, StepDraft> }
+  balance: BalanceDraft
+  place: PlaceDraft
   collimation: Pair<OffsetDraft>
   star: Pair<Judged | null>
   finder: Pair<FinderDraft>
@@ -60,7 +97,27 @@ const noFinder = (): FinderDraft => ({
 
 export const emptyCheck = (): CheckDraft => ({
   glass: { asFound: null, asLeft: null },
-  stand: { asFound: { up: null, free: null, stays: null }, asLeft: null },
+  assembly: { steps: {} },
+  balance: {
+    setUp: 'usual',
+    own: [],
+    foundMm: null,
+    leftMm: null,
+    stays: false,
+    magnetsG: 0,
+    foundHangG: null,
+    leftHangG: null,
+  },
+  place: {
+    siteId: null,
+    local: null,
+    occurrence: null,
+    latitudeDeg: null,
+    foundDeg: null,
+    leftDeg: null,
+    keyed: { asFound: null, asLeft: null },
+    hidden: [],
+  },
   collimation: { asFound: noOffset(), asLeft: null },
   star: { asFound: null, asLeft: null },
   finder: { asFound: noFinder(), asLeft: null },
@@ -73,25 +130,54 @@ export const emptyCheck = (): CheckDraft => ({
 
 export const stationTitles: Readonly<Record<StationName, string>> = {
   glass: 'Glass',
-  stand: 'Stand and mount',
+  assembly: 'Assembly',
+  balance: 'Balance',
+  place: 'Place',
   collimation: 'Collimation',
   star: 'Star',
   finder: 'Finder',
   pack: 'Pack',
 }
 
+const equatorialFamilies: readonly Family[] = ['equatorial-reflector', 'equatorial-maksutov', 'large-equatorial']
+export const isEquatorial = ({ family }: KitSheet): boolean => equatorialFamilies.includes(family)
+/** A tabletop tube that slides open and sits in a clamp balances in its clamp. */
+export const balancesInClamp = (kit: KitSheet): boolean =>
+  !isEquatorial(kit) && kit.optics.collapsible && !!kit.mount?.tube
+const isKeyed = (kit: KitSheet): boolean => kit.family === 'computer-driven'
+
 /** Stations that this kit needs, in the order people work. */
 export const stationsOf = (kit: KitSheet): readonly StationName[] => [
   'glass',
-  'stand',
+  'assembly',
+  ...(isEquatorial(kit) || balancesInClamp(kit) ? (['balance'] as const) : []),
+  ...(isEquatorial(kit) || isKeyed(kit) ? (['place'] as const) : []),
   kit.optics.collimatable ? 'collimation' : 'star',
   'finder',
   'pack',
 ]
 
+/** Steps of putting this kit together, what its case lacks left out. Unpacking belongs to the glass. */
+export function stepsOf(kit: KitSheet) {
+  const nameOf = (role: Role) => kit.parts.find((part) => part.role === role && part.mark !== 'missing')?.name ?? null
+  return stepsForKit(kit.procedure.setUp, nameOf)
+}
+export const assemblySteps = (kit: KitSheet) => stepsOf(kit).filter(({ phase }) => phase !== 'unpack')
+
+export const onMountOf = (kit: KitSheet): KitOnMount | null =>
+  kit.mount && { mount: kit.mount, headMomentGmm: kit.headMomentGmm, parts: kit.parts }
+
+/** Ids of what rides on the tube in the chosen set-up. */
+export const ridingIds = (draft: BalanceDraft, kit: KitSheet): readonly string[] =>
+  draft.setUp === 'own' ? draft.own : setUpParts(kit.parts, draft.setUp)
+
 export function checkedKitOf(kit: KitSheet): CheckedKit {
   const optical = kit.parts.filter(({ mark }) => mark !== 'missing').map(({ name, optics }) => ({ name, ...optics }))
-  return { ...kit.optics, lowestFieldDeg: lowestPowerFieldDeg(powersOf(kit.optics, optical)) ?? 1 }
+  return {
+    ...kit.optics,
+    lowestFieldDeg: lowestPowerFieldDeg(powersOf(kit.optics, optical)) ?? 1,
+    onMount: onMountOf(kit),
+  }
 }
 
 function offsetReading({ offsetMm, clockHours }: OffsetDraft) {
@@ -108,11 +194,58 @@ function finderReading(draft: FinderDraft) {
   return { way: 'landmark' as const, distanceM, seenMm: { x: seenXMm, y: seenYMm } }
 }
 
-const movesReading = ({ up, free, stays }: Moves) =>
-  up === null || free === null || stays === null ? null : { up, free, stays }
+function assemblyOf(draft: CheckDraft['assembly'], kit: KitSheet) {
+  const steps = assemblySteps(kit).flatMap(({ key, title, phase }) => {
+    const { found = null, left = null, said = [], seconds = 0 } = draft.steps[key] ?? {}
+    if (found === null) return []
+    const answers = said.filter((each) => each !== null)
+    return [{ key, title, phase, asFound: found, asLeft: left ?? found, said: answers, seconds }]
+  })
+  return steps.length > 0 ? { station: 'assembly' as const, steps } : null
+}
+
+const isLength = (mm: number | null): mm is number => mm !== null && mm >= 0
+
+function balanceReading(draft: BalanceDraft, kit: KitSheet) {
+  if (balancesInClamp(kit)) {
+    const { foundHangG: found, leftHangG: left } = draft
+    if (found === null) return null
+    const asFound = { hangG: found }
+    return { station: 'balance' as const, way: 'tube' as const, asFound, asLeft: { hangG: left ?? found } }
+  }
+  const { foundMm, leftMm, stays } = draft
+  if (!kit.mount?.equatorial || !isLength(foundMm) || (leftMm !== null && !isLength(leftMm))) return null
+  return {
+    station: 'balance' as const,
+    way: 'shaft' as const,
+    on: [...ridingIds(draft, kit)],
+    asFound: { bareShaftMm: foundMm },
+    asLeft: { bareShaftMm: leftMm ?? foundMm },
+    stays,
+  }
+}
+
+const isScale = (deg: number | null): deg is number => deg !== null && deg >= 0 && deg <= 90
+
+function placeReading(draft: PlaceDraft, kit: KitSheet) {
+  if (isKeyed(kit)) {
+    const { asFound, asLeft } = draft.keyed
+    return asFound && { station: 'place' as const, way: 'keyed' as const, asFound, asLeft: asLeft ?? asFound }
+  }
+  const { latitudeDeg, foundDeg, leftDeg } = draft
+  if (latitudeDeg === null || !isScale(foundDeg) || (leftDeg !== null && !isScale(leftDeg))) return null
+  const asFound = { setDeg: foundDeg }
+  return {
+    station: 'place' as const,
+    way: 'latitude' as const,
+    latitudeDeg,
+    asFound,
+    asLeft: { setDeg: leftDeg ?? foundDeg },
+  }
+}
 
 /** The station as it would be sent; null while its as-found is not complete. */
-export function stationOf(draft: CheckDraft, station: StationName): Station | null {
+export function stationOf(draft: CheckDraft, station: StationName, kit: KitSheet): Station | null {
   const rest = {
     note: draft.notes[station] ?? '',
     minutes: Math.round(((draft.seconds[station] ?? 0) / 60) * 10) / 10,
@@ -122,9 +255,17 @@ export function stationOf(draft: CheckDraft, station: StationName): Station | nu
     const asLeft = pair.asLeft === null ? asFound : read(pair.asLeft)
     return asFound === null || asLeft === null ? null : { asFound, asLeft }
   }
-  if (station === 'stand') {
-    const read = both(draft.stand, movesReading)
-    return read && { station, ...read, ...rest }
+  if (station === 'assembly') {
+    const read = assemblyOf(draft.assembly, kit)
+    return read && { ...read, ...rest }
+  }
+  if (station === 'balance') {
+    const read = balanceReading(draft.balance, kit)
+    return read && { ...read, ...rest }
+  }
+  if (station === 'place') {
+    const read = placeReading(draft.place, kit)
+    return read && { ...read, ...rest }
   }
   if (station === 'collimation') {
     const read = both(draft.collimation, offsetReading)
@@ -139,10 +280,10 @@ export function stationOf(draft: CheckDraft, station: StationName): Station | nu
 }
 
 export const doneStations = (draft: CheckDraft, kit: KitSheet): Station[] =>
-  stationsOf(kit).flatMap((name) => stationOf(draft, name) ?? [])
+  stationsOf(kit).flatMap((name) => stationOf(draft, name, kit) ?? [])
 
 export const readingsOf = (draft: CheckDraft, kit: KitSheet): KeptReading[] =>
-  doneStations(draft, kit).map((station) => readingFromStation(station, checkedKitOf(kit)))
+  doneStations(draft, kit).flatMap((station) => readingsFromStation(station, checkedKitOf(kit)))
 
 /** The kit as it would stand after this check. */
 export function judgeAfter(draft: CheckDraft, kit: KitSheet, atUtc: string): Judgement {

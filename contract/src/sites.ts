@@ -1,0 +1,49 @@
+import { z } from 'zod'
+import { idSchema } from './people.ts'
+
+const isZone = (zone: string) => {
+  try {
+    return new Intl.DateTimeFormat('en', { timeZone: zone }) !== null
+  } catch {
+    return false
+  }
+}
+
+const degrees = (most: number, words: string) => z.number(words).min(-most, words).max(most, words)
+
+export const siteFieldsSchema = z.object({
+  name: z.string().trim().min(1, 'name the place').max(80),
+  zone: z.string().refine(isZone, 'is no IANA zone, such as Europe/Paris'),
+  latitudeDeg: degrees(90, 'a latitude lies between −90 and 90°, north +'),
+  longitudeDeg: degrees(180, 'a longitude lies between −180 and 180°, east +'),
+  heightM: z.number().min(-500).max(9000).nullable(),
+  /** As a person measured or looked it up, east +; null leaves it to the model. */
+  needleDeg: z.number().min(-180).max(180).nullable(),
+  needleOn: z.iso.date().nullable(),
+})
+
+/** Where the compass needle points at a place today, and how that is known. */
+export const needleSchema = z.object({
+  declinationDeg: z.number().nullable(),
+  source: z.enum(['model', 'typed', 'unknown']),
+  changeDegPerYear: z.number().nullable(),
+  reason: z.enum(['OUTSIDE_MODEL', 'NEAR_MAGNETIC_POLE']).nullable(),
+})
+
+export const siteSchema = siteFieldsSchema.extend({
+  id: idSchema,
+  branchId: idSchema,
+  branchName: z.string(),
+  version: z.number().int(),
+  needle: needleSchema,
+})
+export type Site = z.infer<typeof siteSchema>
+export const sitesSchema = z.object({ sites: z.array(siteSchema) })
+export type Sites = z.infer<typeof sitesSchema>
+
+export const writeSiteSchema = siteFieldsSchema.extend({
+  branchId: idSchema,
+  /** Null for a new one. */
+  version: z.number().int().nullable(),
+})
+export type WriteSite = z.infer<typeof writeSiteSchema>

@@ -1,0 +1,274 @@
+import type { DrawnPath } from './solid.ts'
+
+/** Joints enlarged in a circle: sections and views in their own small frame, 0 in the middle, 50 to the edge. The part in
+ * question is filled, cut metal hatched, turning arrows seen from slightly above: tightening runs right to left in front. */
+
+export const closeUps = [
+  'tray',
+  'head-bolt',
+  'latitude',
+  'rod-flat',
+  'slug',
+  'ring-clamp',
+  'pull-tab',
+  'caps',
+  'eyepiece',
+  'rods-locked',
+  'rocker-bolt',
+] as const
+export type CloseUp = (typeof closeUps)[number]
+
+type Stroke = readonly [look: string, d: string]
+
+const rect = (x: number, y: number, w: number, h: number) => `M${x} ${y}h${w}v${h}h${-w}Z`
+const disc = (x: number, y: number, r: number, ry = r) =>
+  `M${x - r} ${y}a${r} ${ry} 0 1 0 ${2 * r} 0a${r} ${ry} 0 1 0 ${-2 * r} 0Z`
+/** Slanted lines across a box, for what is cut. */
+function hatch(x: number, y: number, w: number, h: number): string {
+  const step = 5
+  const lines: string[] = []
+  for (let from = x - h + step; from < x + w; from += step) {
+    const [x1, x2] = [Math.max(from, x), Math.min(from + h, x + w)]
+    if (x2 > x1) lines.push(`M${x1} ${y + h - (x1 - from)}L${x2} ${y + h - (x2 - from)}`)
+  }
+  return lines.join('')
+}
+const cut = (x: number, y: number, w: number, h: number): readonly Stroke[] => [
+  ['outline', rect(x, y, w, h)],
+  ['hatch', hatch(x, y, w, h)],
+]
+const knurl = (x: number, y: number, w: number, h: number): readonly Stroke[] => [
+  ['fill', rect(x, y, w, h)],
+  [
+    'fill-inner',
+    Array.from({ length: Math.floor(w / 4) - 1 }, (_each, index) => `M${x + 4 * (index + 1)} ${y + 2}v${h - 4}`).join(
+      '',
+    ),
+  ],
+]
+/** Tightening: right to left in front of a knob that points up. */
+const tighten = (x: number, y: number, r = 13): readonly Stroke[] => [
+  ['move', `M${x + r} ${y}a${r} ${r * 0.35} 0 0 1 ${-2 * r} 3`],
+  ['move-head', `M${x - r - 4} ${y - 1}l9 0l-5 8Z`],
+]
+const arrow = (x1: number, y1: number, x2: number, y2: number): readonly Stroke[] => {
+  const length = Math.hypot(x2 - x1, y2 - y1)
+  const [ux, uy] = [(x2 - x1) / length, (y2 - y1) / length]
+  const [bx, by] = [x2 - 9 * ux, y2 - 9 * uy]
+  return [
+    ['move', `M${x1} ${y1}L${bx} ${by}`],
+    ['move-head', `M${x2} ${y2}L${bx - 5 * uy} ${by + 5 * ux}L${bx + 5 * uy} ${by - 5 * ux}Z`],
+  ]
+}
+const axis = (x1: number, y1: number, x2: number, y2: number): Stroke => ['axis', `M${x1} ${y1}L${x2} ${y2}`]
+const tick = (x: number, y: number): Stroke => ['so', `M${x} ${y}l4 5l7 -12`]
+const notSo = (x: number, y: number): Stroke => ['not-so', `M${x} ${y}l8 -16`]
+
+const strokes: Readonly<Record<CloseUp, readonly Stroke[]>> = {
+  // Pin through the middle, three studs under their slots' narrow ends.
+  tray: [
+    ['outline', 'M-50 -14L-30 -6M-50 -6L-32 2M50 -14L30 -6M50 -6L32 2M-5 20v30M5 20v30'],
+    ['fill', disc(0, 4, 37, 21)],
+    ['fill-inner', disc(0, 2, 33, 18)],
+    ...[
+      [-18, -6],
+      [20, -3],
+      [-4, 15],
+    ].flatMap(([x = 0, y = 0]): Stroke[] => [
+      ['outline', `M${x - 6} ${y + 2}a4 2.6 0 0 1 6 -2l8 -2a1.6 1.2 0 0 1 1 3l-8 2a4 2.6 0 0 1 -7 -1Z`],
+      ['outline', disc(x + 8, y - 1, 2.6, 1.8)],
+    ]),
+    ['outline', 'M-2.6 4v-11a2.6 1.5 0 0 1 5.2 0v11Z'],
+    ...arrow(0, -44, 0, -16),
+    ['move', 'M36 14a38 22 0 0 1 -22 13'],
+    ['move-head', 'M8 28l9 -6l1 9Z'],
+  ],
+  // The bolt comes from below; the peg stands between its two screws on the pole side.
+  'head-bolt': [
+    ['outline', 'M-18 -50L-22 -14H22L18 -50'],
+    ['outline', rect(-26, -14, 52, 9)],
+    ...cut(-34, -5, 68, 12),
+    ['outline', rect(26, -22, 17, 12)],
+    ['outline', disc(34.5, -16, 4)],
+    ['outline', 'M31.5 -13L37.5 -19'],
+    ['fill', rect(-5, -14, 10, 34)],
+    ['fill-inner', 'M-5 -9h10M-5 -4h10M-5 1h10M-5 6h10M-5 11h10'],
+    ...knurl(-16, 20, 32, 11),
+    ...tighten(0, 38, 16),
+    axis(0, -40, 0, 46),
+  ],
+  // Pointer fixed under the pivot, scale on the moving housing, bolts opposed.
+  latitude: [
+    ['outline', 'M-34 8L14 -44L36 -26L-10 28Z'],
+    ['outline', disc(2, -8, 8)],
+    ['outline', disc(2, -8, 3)],
+    ['outline', 'M-24 16A34 34 0 0 0 24 18L18 28A24 24 0 0 1 -16 26Z'],
+    ['inner', 'M-15 22l-3 5M-8 25l-2 5M0 26v6M8 25l2 5M15 22l3 5'],
+    ['fill', 'M-5 42L0 31L5 42Z'],
+    axis(2, -8, 42, -8),
+    axis(-28, 24, 36, -44),
+    ['outline', rect(-44, 38, 24, 7)],
+    ['outline', rect(20, 38, 24, 7)],
+    ['outline', 'M-20 41.5H20'],
+    ['move', 'M-40 35a6 10 0 0 0 0 -10'],
+    ['move-head', 'M-44 27l4 -7l5 6Z'],
+    ['move', 'M40 35a6 10 0 0 1 0 -10'],
+    ['move-head', 'M44 27l-4 -7l-5 6Z'],
+  ],
+  // A gap to the housing, the screw on the flat; below, the shaft's end with its flat, and without.
+  'rod-flat': [
+    ...cut(-50, -40, 14, 50),
+    ['outline', rect(-36, -19, 46, 12)],
+    ['inner', 'M-14 -19v4h24'],
+    ...cut(-20, -27, 54, 8),
+    ...cut(-20, -7, 54, 8),
+    ['outline', rect(34, -27, 8, 28)],
+    ['fill', rect(-4, -34, 8, 19)],
+    ...knurl(-8, -46, 16, 12),
+    axis(-50, -13, 46, -13),
+    ['move', 'M-36 6v8M-20 6v8'],
+    ...arrow(-6, 10, 18, 10),
+    ['outline', disc(-14, 32, 12)],
+    ['outline', disc(-14, 32, 7)],
+    ['fill', rect(-18, 15, 8, 12)],
+    ['outline', disc(22, 32, 12)],
+    ['recede', disc(22, 32, 7)],
+    ['recede', rect(18, 15, 8, 10)],
+    tick(-40, 30),
+    notSo(19, 40),
+  ],
+  // The slug lies between screw and shaft, clear of the bore.
+  slug: [
+    ...cut(-25, -22, 50, 38),
+    ['outline', rect(-8, -22, 16, 40)],
+    ['outline', rect(-50, 16, 100, 18)],
+    axis(-50, 25, 50, 25),
+    ...cut(-25, 34, 50, 16),
+    ['outline', rect(-5, -22, 10, 22)],
+    ['inner', 'M-5 -17h10M-5 -12h10M-5 -7h10M-5 -2h10'],
+    ['outline', rect(-15, -38, 30, 16)],
+    ['inner', 'M-9 -36v12M-3 -36v12M3 -36v12M9 -36v12'],
+    ['fill', rect(-6, 1, 12, 15)],
+    ...tighten(0, -42, 18),
+  ],
+  // Hinge opposite, felt against the tube, swing bolt between the lugs.
+  'ring-clamp': [
+    ['recede', 'M-50 -40A58 58 0 0 1 -50 40'],
+    ['outline', 'M-20 -50A62 62 0 0 1 -20 50'],
+    ['felt', 'M-26 -50A60 60 0 0 1 -26 50'],
+    ['outline', 'M-14 -50A68 68 0 0 1 -14 50'],
+    ['outline', rect(10, -14, 18, 9)],
+    ['outline', rect(10, 5, 18, 9)],
+    ['fill', rect(16, -20, 6, 30)],
+    ...knurl(10, -36, 18, 16),
+    ['fill', disc(19, 10, 4)],
+    ['next', 'M21 14L40 34M25 9L44 29'],
+    ['move', 'M44 22a24 24 0 0 0 -10 -32'],
+    ['move-head', 'M38 -14l-10 2l5 -9Z'],
+  ],
+  // The tab lies between contact and cell; the door stays screwed.
+  'pull-tab': [
+    ...cut(-20, -30, 70, 9),
+    ['outline', 'M-20 -21H26L34 -14H50'],
+    ['outline', 'M-16 -8q14 -8 30 -4'],
+    ['outline', rect(-14, -6, 40, 9)],
+    ['fill', rect(-46, -10, 44, 3)],
+    ['outline', rect(-18, 3, 52, 5)],
+    ...arrow(-14, 18, -44, 18),
+    ['outline', disc(14, 34, 13)],
+    ['outline', 'M14 28v6M11 31h6'],
+    ['fill', rect(-34, 29, 44, 10)],
+  ],
+  // The large one, not only the little one in it; its hole is off the middle.
+  caps: [
+    ['outline', disc(-24, 0, 20, 34)],
+    ['open', disc(-24, 0, 17, 30)],
+    ['inner', 'M-37 -18L-11 18M-11 -18L-37 18'],
+    ['outline', disc(-24, 0, 4)],
+    ['fill', disc(20, 4, 20, 34)],
+    ['fill-inner', disc(22, 4, 17, 30)],
+    ['open', disc(14, 14, 6, 10)],
+    ['fill', disc(38, 20, 5, 8)],
+    ['fill-inner', disc(38, 20, 3.5, 6)],
+    ...arrow(-14, -42, 14, -34),
+    ...arrow(16, 34, 36, 40),
+  ],
+  // Shoulder on the rim, screw in the undercut.
+  eyepiece: [
+    ['outline', 'M-22 6h6v44M22 6h-6v44'],
+    ...cut(-24, 6, 8, 44),
+    ...cut(16, 6, 8, 44),
+    ['fill', 'M-17 -46h34v8l-4 6v10h4v28h-34v-28h4v-10l-4 -6Z'],
+    ['fill', rect(-15, 6, 30, 26)],
+    ['fill-inner', 'M-11 -18v20M-5 -18v20M1 -18v20M7 -18v20M13 -18v20'],
+    ['outline', rect(16, 16, 14, 6)],
+    ['outline', rect(30, 11, 10, 16)],
+    ...arrow(-36, -44, -36, -6),
+    ['move', 'M46 28a5 12 0 0 0 0 -18'],
+    ['move-head', 'M41 12l4 -8l5 6Z'],
+    axis(0, -50, 0, 50),
+  ],
+  // The stop touches the collar, the lock screw stands on the rod.
+  'rods-locked': [
+    ['fill', rect(-46, -15, 84, 10)],
+    ...cut(-26, -24, 26, 9),
+    ...cut(-26, -5, 26, 9),
+    ['outline', rect(28, -20, 8, 20)],
+    ['outline', rect(-16, -30, 6, 15)],
+    ...knurl(-21, -44, 16, 14),
+    ...tighten(-13, -48, 14),
+    ['outline', 'M-26 4V50M0 4V50M36 -10H50V50M36 0V50'],
+    ...arrow(2, 26, 32, 26),
+  ],
+  // A hair's gap under the washer; the pads carry.
+  'rocker-bolt': [
+    ...cut(-50, -18, 100, 15),
+    ...cut(-50, 4, 100, 15),
+    ['outline', rect(-40, -3, 14, 7)],
+    ['outline', rect(26, -3, 14, 7)],
+    ['outline', rect(-12, -22, 24, 3)],
+    ['fill', rect(-5, -19, 10, 50)],
+    ['fill', rect(-11, -31, 22, 8)],
+    ['outline', rect(-10, 22, 20, 4)],
+    ['outline', rect(-8, 26, 16, 8)],
+    ['move', 'M-24 -36a26 8 0 0 1 48 0'],
+    ['move-head', 'M-28 -32l1 -9l8 5Z'],
+    ['move-head', 'M28 -32l-1 -9l-8 5Z'],
+  ],
+}
+
+/** What stands in a circle, cut off at its rim. */
+export interface DrawnCircle {
+  readonly kind: 'circle'
+  readonly x: number
+  readonly y: number
+  readonly radiusPx: number
+  readonly items: readonly DrawnPath[]
+}
+
+/** A close-up in its circle on the page. */
+export function closeUp(name: CloseUp, [x, y]: readonly [number, number], radiusPx: number): DrawnCircle {
+  const by = radiusPx / 50
+  const items = strokes[name].map(([look, d]): DrawnPath => ({ kind: 'path', d: transform(d, [x, y], by), look }))
+  return { kind: 'circle', x, y, radiusPx, items }
+}
+
+/** Moves and scales a path of M L H V h v l a A q Z commands. */
+function transform(d: string, [cx, cy]: readonly [number, number], by: number): string {
+  return d.replace(/([MLHVhvlaAqZ])([^MLHVhvlaAqZ]*)/g, (_all, command: string, rest: string) => {
+    const numbers = (rest.match(/-?\d*\.?\d+/g) ?? []).map(Number)
+    const scale = (index: number, value: number): number => {
+      if (command === 'H') return value * by + cx
+      if (command === 'V') return value * by + cy
+      if (command === 'M' || command === 'L') return value * by + (index % 2 === 0 ? cx : cy)
+      if (command === 'A' || command === 'a') {
+        const place = index % 7
+        if (place >= 2 && place <= 4) return value
+        const offset = command === 'A' ? (place === 5 ? cx : place === 6 ? cy : 0) : 0
+        return value * by + offset
+      }
+      return value * by
+    }
+    return command + numbers.map((value, index) => +scale(index, value).toFixed(2)).join(' ')
+  })
+}

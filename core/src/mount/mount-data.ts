@@ -1,0 +1,66 @@
+/** What a model's mount and tube measure; all lengths in mm. Null where a model has no such thing or nobody measured it. */
+export interface MountData {
+  readonly ratedLoadG: number | null
+  readonly use: 'visual' | 'exposure'
+  readonly equatorial: EquatorialHead | null
+  readonly tube: TubeFigures | null
+  /** Height of the legs' hinge, or of the base's upper board, for drawings. */
+  readonly standHeightMm: number | null
+  readonly controller: HandController | null
+  /** The model's own home position; never the family's. */
+  readonly home: HomePosition | null
+}
+
+export interface EquatorialHead {
+  /** Bare shaft, from the right-ascension axis: where it leaves the housing, and where the end stop begins. */
+  readonly shaftStartMm: number
+  readonly shaftEndMm: number
+  readonly weightThicknessMm: number
+  /** From the right-ascension axis to the tube's. */
+  readonly tubeAxisMm: number
+  readonly latitudeScale: { readonly minDeg: number; readonly maxDeg: number; readonly stepDeg: number }
+  readonly sightingScope: 'none' | 'upright' | 'turned'
+}
+
+export interface TubeFigures {
+  readonly lengthMm: number
+  readonly diameterMm: number
+  /** Middle of the front ring, or of the clamp where one holds it, from the low end. */
+  readonly frontRingMm: number
+  /** Where the finder sits, and where eyepiece and diagonal sit. */
+  readonly finder: TubePlace
+  readonly eyepiece: TubePlace
+}
+
+/** A place on the tube: along it from the balance point, + towards the sky; beside its axis; and its direction about the
+ * axis, 0° straight away from the head, clockwise seen from behind. */
+export interface TubePlace {
+  readonly alongMm: number
+  readonly radiusMm: number
+  readonly angleDeg: number
+}
+
+export const controllerFields = [
+  'date',
+  'time',
+  'zone',
+  'daylight-saving',
+  'longitude',
+  'latitude',
+  'elevation',
+] as const
+export type ControllerField = (typeof controllerFields)[number]
+
+/** How a model's hand controller asks. */
+export interface HandController {
+  readonly dateOrder: 'day-first' | 'month-first' | 'year-first'
+  readonly clock: '24h' | '12h'
+  readonly asks: readonly ControllerField[]
+}
+
+export const homeDrawings = ['equatorial', 'fork', 'marks'] as const
+
+export interface HomePosition {
+  readonly steps: readonly string[]
+  readonly drawing: (typeof homeDrawings)[number]
+}

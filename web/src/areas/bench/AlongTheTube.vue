@@ -1,0 +1,118 @@
+<script setup lang="ts">
+import type { KitSheet } from '@binoculum/contract'
+import { setUpWords, tapeMarkMm, tubeAdvice, type SetUpBalance, type SetUpName } from '@binoculum/core'
+import { computed } from 'vue'
+
+/** The tube from the side with its lines of tape at the front ring, and where each set-up puts its line. */
+const { kit, rows } = defineProps<{ kit: KitSheet; rows: readonly (SetUpBalance & { name: SetUpName })[] }>()
+const tube = computed(() => kit.mount?.tube ?? null)
+const marks = computed(() =>
+  rows.flatMap(({ name, tubeShiftMm }) =>
+    tubeShiftMm === null ? [] : [{ name, shiftMm: tubeShiftMm, mm: tapeMarkMm(tubeShiftMm) }],
+  ),
+)
+const WIDTH = 400
+const scale = computed(() => (WIDTH - 30) / (tube.value?.lengthMm ?? 600))
+const at = (mm: number) => 15 + mm * scale.value
+const height = computed(() => Math.min((tube.value?.diameterMm ?? 100) * scale.value, 110))
+/** Lines nearer to each other than their words are wide stand in rows. */
+const worded = computed(() =>
+  [...marks.value].sort((a, b) => a.mm - b.mm).map((mark, index) => ({ ...mark, row: index })),
+)
+const signed = (mm: number) => (Math.abs(mm) < 0.5 ? '0' : `${mm > 0 ? '+' : '−'}${Math.round(Math.abs(mm))}`)
+</script>
+
+<template>
+  <section>
+    <h2>Along the tube <em>lines of tape at the front ring</em></h2>
+    <template v-if="tube && marks.length > 0">
+      <svg :viewBox="`0 0 ${WIDTH} ${height + 66}`" class="along" role="img" aria-label="The tube from the side">
+        <rect x="15" y="14" :width="tube.lengthMm * scale" :height="height" class="part" />
+        <rect x="9" y="11" width="10" :height="height + 6" class="ring" />
+        <rect :x="at(tube.lengthMm) - 4" y="11" width="10" :height="height + 6" class="ring" />
+        <rect :x="at(tube.frontRingMm) - 7" y="9" width="14" :height="height + 10" class="ring" />
+        <circle :cx="at(tube.frontRingMm + tube.eyepiece.alongMm)" :cy="14 + height / 2" r="14" class="part" />
+        <text :x="at(tube.lengthMm)" y="9" class="sky">sky →</text>
+        <g v-for="mark in worded" :key="mark.name">
+          <line
+            :x1="at(tube.frontRingMm + mark.mm)"
+            :x2="at(tube.frontRingMm + mark.mm)"
+            y1="14"
+            :y2="14 + height + 6"
+            :class="['tape', { usual: mark.name === 'usual' }]"
+          />
+        </g>
+        <text
+          v-for="(mark, index) in worded"
+          :key="mark.name"
+          :x="[20, WIDTH / 2, WIDTH - 20][index]"
+          :y="height + 46"
+          :class="['word', ['start', 'middle', 'end'][index], { usual: mark.name === 'usual' }]"
+        >
+          {{ setUpWords[mark.name].toLowerCase() }} {{ signed(mark.mm) }} mm
+        </text>
+      </svg>
+      <p v-for="mark in marks.filter(({ name }) => name !== 'usual')" :key="mark.name" class="second">
+        {{ setUpWords[mark.name] }}: {{ tubeAdvice(mark.shiftMm).replace(/\.$/, '') }}; its line lies
+        {{
+          Math.abs(mark.mm) < 0.5 ? 'on the usual one' : mark.mm > 0 ? 'towards the sky' : 'towards the mirror end'
+        }}.
+      </p>
+      <RouterLink :to="{ path: '/setup/labels', query: { sheet: 'tape', kit: kit.code } }">Print the tape</RouterLink>
+    </template>
+    <p v-else class="quiet">
+      Nobody measured this model’s tube.
+      <RouterLink :to="`/setup/models/${kit.modelId}/mount`">Measure it</RouterLink>
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.along {
+  width: 100%;
+}
+
+.part {
+  fill: var(--card);
+  stroke: var(--ink);
+  stroke-width: 1.35;
+}
+
+.ring {
+  fill: var(--well);
+  stroke: var(--ink);
+  stroke-width: 1.1;
+}
+
+.sky {
+  fill: var(--quiet);
+  font: italic 400 15px var(--serif);
+  text-anchor: end;
+}
+
+.tape {
+  stroke: var(--brass);
+  stroke-width: 1.6;
+}
+
+.tape.usual {
+  stroke-width: 3.4;
+}
+
+.word {
+  fill: var(--ink);
+  font: 400 14px var(--sans);
+}
+
+.word.usual {
+  font-weight: 640;
+}
+
+.middle {
+  text-anchor: middle;
+}
+
+.end {
+  text-anchor: end;
+}
+</style>

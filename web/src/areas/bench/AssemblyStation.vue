@@ -1,0 +1,319 @@
+<script setup lang="ts">
+import type { KitSheet } from '@binoculum/contract'
+import { judgeAnswers, levelAnswer, stepQuestions, type Phase } from '@binoculum/core'
+import { computed, onScopeDispose, ref } from 'vue'
+import PencilMark from '../../shared/drawings/PencilMark.vue'
+import StepDrawing from '../../shared/drawings/StepDrawing.vue'
+import KeyCap from '../../shared/keys/KeyCap.vue'
+import { useKeys } from '../../shared/keys/use-keys.ts'
+import SerifText from '../../shared/SerifText.vue'
+import FeelScale from '../guides/FeelScale.vue'
+import BigChoice from './BigChoice.vue'
+import { assemblySteps, type CheckDraft, type StepDraft } from './check-draft.ts'
+import { useTilt } from './use-tilt.ts'
+
+const { kit } = defineProps<{ kit: KitSheet }>()
+const draft = defineModel<CheckDraft['assembly']>({ required: true })
+const emit = defineEmits<{ over: [] }>()
+
+const phaseWords: Readonly<Record<Phase, string>> = {
+  unpack: 'Unpack',
+  stand: 'Stand',
+  mount: 'Mount',
+  tube: 'Tube',
+  'fit-out': 'Fit-out',
+}
+const steps = computed(() => assemblySteps(kit))
+const phasesHere = computed(() => [...new Set(steps.value.map(({ phase }) => phase))])
+const firstOpen = () => steps.value.findIndex(({ key }) => !draft.value.steps[key]?.found)
+const at = ref(Math.max(firstOpen(), 0))
+const step = computed(() => steps.value[at.value])
+const empty = (): StepDraft => ({ found: null, left: null, said: [], seconds: 0 })
+const now = computed(() => (step.value && draft.value.steps[step.value.key]) ?? empty())
+const questions = computed(() => (step.value?.test ? stepQuestions[step.value.test] : []))
+const judged = computed(() => (step.value?.test ? judgeAnswers(step.value.test, now.value.said) : null))
+const { available, tilt, running, refused, start } = useTilt()
+
+/** A step takes from when it is opened until it is answered; a tablet laid aside for long is no measure. */
+const LONGEST_SECONDS = 600
+let openedMs = performance.now()
+function takeTime(key: string) {
+  const seconds = (performance.now() - openedMs) / 1000
+  openedMs = performance.now()
+  if (seconds > LONGEST_SECONDS || document.visibilityState === 'hidden') return
+  const kept = draft.value.steps[key]
+  if (kept) kept.seconds = Math.round((kept.seconds + seconds) * 10) / 10
+}
+onScopeDispose(() => step.value && takeTime(step.value.key))
+
+function set(change: Partial<StepDraft>) {
+  const key = step.value?.key
+  if (key) draft.value.steps[key] = { ...now.value, ...change }
+}
+function go(to: number) {
+  if (step.value) takeTime(step.value.key)
+  if (to >= steps.value.length) return emit('over')
+  at.value = Math.max(to, 0)
+}
+/** The first answer of each question is the good one. */
+function fine() {
+  const said = questions.value.map(({ answers }, index) => now.value.said[index] ?? answers[0]?.value ?? null)
+  const allFine = !step.value?.test || judgeAnswers(step.value.test, said)?.fine !== false
+  set({ found: allFine ? 'fine' : 'not-fine', left: null, said })
+  if (allFine) go(at.value + 1)
+}
+const notFine = () => set({ found: 'not-fine', left: null })
+function putRight() {
+  set({ found: 'not-fine', left: 'fine' })
+  go(at.value + 1)
+}
+function say(index: number, value: string | null) {
+  const said = questions.value.map((_each, other) => (other === index ? value : (now.value.said[other] ?? null)))
+  set({ said })
+  const verdict = step.value?.test ? judgeAnswers(step.value.test, said) : null
+  if (verdict) set({ found: verdict.fine ? 'fine' : 'not-fine', left: null })
+}
+const takeTilt = () => tilt.value !== null && say(0, levelAnswer(tilt.value))
+const markOf = (key: string) => {
+  const kept = draft.value.steps[key]
+  if (!kept?.found) return 'unseen'
+  return kept.found === 'fine' || kept.left === 'fine' ? 'present' : 'damaged'
+}
+const doneCount = computed(() => steps.value.filter(({ key }) => draft.value.steps[key]?.found).length)
+const usual = (key: string) => {
+  const seconds = kit.stepSeconds[key]
+  return seconds === undefined ? '' : seconds < 90 ? `${Math.round(seconds)} s` : `${Math.round(seconds / 60)} min`
+}
+const heavy = computed(() => {
+  const part = kit.parts.find(({ role }) => role === step.value?.part)
+  return (part?.massG ?? 0) > 10_000
+})
+
+useKeys(() => ({
+  Space: fine,
+  x: notFine,
+  p: () => now.value.found === 'not-fine' && putRight(),
+  ArrowDown: () => go(Math.min(at.value + 1, steps.value.length - 1)),
+  ArrowUp: () => go(at.value - 1),
+}))
+</script>
+
+<template>
+  <div v-if="step" class="assembly">
+    <nav aria-label="Steps">
+      <section v-for="phase in phasesHere" :key="phase">
+        <h3>{{ phaseWords[phase] }}</h3>
+        <ol>
+          <template v-for="(each, index) in steps" :key="each.key">
+            <li v-if="each.phase === phase">
+              <button
+                type="button"
+                :class="{ here: index === at }"
+                :aria-current="index === at ? 'step' : undefined"
+                @click="go(index)"
+              >
+                <PencilMark :mark="markOf(each.key)" :size="18" />
+                <span class="words">{{ each.title }}</span>
+                <span class="second">{{ usual(each.key) }}</span>
+              </button>
+            </li>
+          </template>
+        </ol>
+      </section>
+      <p class="second">{{ doneCount }} of {{ steps.length }} · minutes: half of this model’s checks took less</p>
+    </nav>
+    <section class="step" :aria-label="step.title">
+      <h2><SerifText :text="step.title" /></h2>
+      <div class="what">
+        <div>
+          <ul>
+            <li v-for="line in step.lines" :key="line">{{ line }}</li>
+          </ul>
+          <p v-if="step.check" class="check"><em>right when</em> {{ step.check }}</p>
+          <FeelScale v-if="step.feel" :feel="step.feel" />
+          <p v-if="step.caution || heavy" class="caution">
+            {{ step.caution
+            }}<template v-if="heavy"> Over 10 kg: two people lift, or a trolley. Toes clear.</template>
+          </p>
+          <div v-for="(question, index) in questions" :key="question.question" class="question">
+            <p>
+              {{ question.question }}
+              <strong v-if="question.caution" class="rust">{{ question.caution }}</strong>
+            </p>
+            <BigChoice
+              :model-value="now.said[index] ?? null"
+              :options="question.answers.map(({ value, words, fine: good }) => ({ value, words, bad: !good }))"
+              :label="question.question"
+              @update:model-value="say(index, $event)"
+            />
+          </div>
+          <p v-if="step.test === 'level' && available" class="tilt">
+            <button v-if="!running" type="button" class="button" @click="start">Use this tablet as a level</button>
+            <template v-else-if="tilt === null">Lay the tablet flat on the tray or the base.</template>
+            <template v-else>
+              <b>{{ tilt.toFixed(1) }}°</b> from level
+              <button type="button" class="button" @click="takeTilt">Take it</button>
+            </template>
+            <span v-if="refused" class="rust">The tablet doesn’t let its sensors be read. Use the bubble.</span>
+          </p>
+        </div>
+        <StepDrawing v-if="step.drawing" :kit="kit" :drawing="step.drawing" class="drawing" />
+      </div>
+      <p v-for="remedy in judged?.remedies ?? []" :key="remedy" class="advice"><SerifText :text="remedy" /></p>
+      <p v-if="now.found === 'not-fine'" class="found">
+        Found not fine<template v-if="now.left === 'fine'">, put right</template>.
+      </p>
+      <div class="marks">
+        <button type="button" class="button big" :class="{ main: now.found !== 'not-fine' }" @click="fine">
+          Fine <KeyCap name="Space" />
+        </button>
+        <button type="button" class="button big" @click="notFine">Not fine <KeyCap name="x" /></button>
+        <button
+          type="button"
+          class="button big"
+          :class="{ main: now.found === 'not-fine' }"
+          :disabled="now.found !== 'not-fine'"
+          @click="putRight"
+        >
+          Put right <KeyCap name="p" />
+        </button>
+      </div>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.assembly {
+  display: grid;
+  grid-template-columns: 290px minmax(0, 1fr);
+  gap: 20px 36px;
+}
+
+nav h3 {
+  border-bottom: 1px solid var(--rule-strong);
+  font-style: italic;
+  color: var(--quiet);
+}
+
+ol {
+  margin: 0 0 8px;
+  padding: 0;
+  list-style: none;
+}
+
+nav button {
+  display: grid;
+  grid-template-columns: 22px minmax(0, 1fr) auto;
+  gap: 6px;
+  align-items: center;
+  width: 100%;
+  min-height: 32px;
+  padding: 2px 8px 2px 4px;
+  border: 0;
+  border-bottom: 1px solid var(--rule);
+  background: none;
+  color: var(--ink);
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+
+@media (pointer: coarse) {
+  nav button {
+    min-height: 42px;
+  }
+}
+
+.here {
+  background: var(--wash);
+  font-weight: 640;
+}
+
+.words {
+  overflow-wrap: anywhere;
+}
+
+.step {
+  display: grid;
+  gap: 12px;
+  align-content: start;
+}
+
+.step h2 {
+  font-size: 31px;
+  line-height: 36px;
+}
+
+.what {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 380px);
+  gap: 12px 28px;
+}
+
+.what > div {
+  display: grid;
+  gap: 10px;
+  align-content: start;
+}
+
+ul {
+  margin: 0;
+  padding-left: 18px;
+  font-size: 17px;
+  line-height: 25px;
+}
+
+.check {
+  font-size: 16px;
+}
+
+.caution {
+  padding: 6px 12px;
+  border-left: 5px double var(--rust);
+  color: var(--rust);
+}
+
+.question {
+  display: grid;
+  gap: 6px;
+}
+
+.question p {
+  font-size: 16px;
+}
+
+.tilt {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  align-items: center;
+}
+
+.advice {
+  font-size: 22px;
+  line-height: 28px;
+}
+
+.found {
+  color: var(--rust);
+  font-weight: 640;
+}
+
+.marks {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+}
+
+.marks .button {
+  min-width: 150px;
+  min-height: 52px;
+}
+
+@media (max-width: 1000px) {
+  .assembly,
+  .what {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

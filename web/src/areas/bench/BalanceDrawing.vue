@@ -1,0 +1,382 @@
+<script setup lang="ts">
+import { ironWeightMm, type EquatorialHead, type TubeFigures } from '@binoculum/core'
+import { computed, useTemplateRef } from 'vue'
+
+/** Across the head with the shaft level, seen along the right-ascension axis from the pole, open end to the eye; a millimetre is a unit, so the drawing is
+ * the scale. The dashed weight is where it stands and can be dragged, the filled one where it belongs. */
+const { head, tube, massG, thicknessMm, nowMm, rightMm, slackMm, falls } = defineProps<{
+  head: EquatorialHead
+  tube: TubeFigures | null
+  massG: number
+  thicknessMm: number
+  nowMm: number | null
+  /** Null where it can't be reached or isn't known. */
+  rightMm: number | null
+  slackMm: number
+  falls: 'tube' | 'weight' | null
+}>()
+const emit = defineEmits<{ move: [positionMm: number] }>()
+
+const AXIS_X = 350
+const AXIS_Y = 190
+const radius = computed(() => (tube?.diameterMm ?? 130) / 2)
+const weight = computed(() => ironWeightMm(massG))
+const minMm = computed(() => head.shaftStartMm + thicknessMm / 2)
+const maxMm = computed(() => head.shaftEndMm - thicknessMm / 2)
+const x = (positionMm: number) => AXIS_X - positionMm
+const tubeX = computed(() => AXIS_X + head.tubeAxisMm)
+const rulerEnd = computed(() => Math.ceil(head.shaftEndMm / 50) * 50)
+const ticks = computed(() => Array.from({ length: rulerEnd.value / 10 + 1 }, (_each, index) => index * 10))
+const viewWidth = computed(() => tubeX.value + radius.value + 150)
+const viewX = computed(() => Math.min(AXIS_X - head.shaftEndMm - 46, 20))
+/** Room above for what stands highest: finder, eyepiece, or the line of the bare shaft. */
+const top = computed(() => {
+  const rise = (place: TubeFigures['finder']) => (place.radiusMm + 44) * Math.sin((place.angleDeg * Math.PI) / 180)
+  const highest = Math.max(
+    radius.value,
+    weight.value.radiusMm + 52,
+    tube ? rise(tube.finder) : 0,
+    tube ? rise(tube.eyepiece) : 0,
+  )
+  return Math.max(0, AXIS_Y - highest - 8)
+})
+const bareMm = computed(() => (nowMm === null ? null : head.shaftEndMm - nowMm - thicknessMm / 2))
+const rulerY = computed(() => AXIS_Y + weight.value.radiusMm + 24)
+const placed = (place: TubeFigures['finder']) => `rotate(${-place.angleDeg} ${tubeX.value} ${AXIS_Y})`
+
+const svg = useTemplateRef('svg')
+let grabbed = false
+function drag(event: PointerEvent) {
+  const matrix = svg.value?.getScreenCTM()
+  if (!grabbed || !matrix) return
+  const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse())
+  emit('move', Math.min(Math.max(AXIS_X - at.x, minMm.value), maxMm.value))
+}
+function grab(event: PointerEvent) {
+  grabbed = true
+  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
+  drag(event)
+}
+function step(byMm: number) {
+  if (nowMm !== null) emit('move', Math.min(Math.max(nowMm + byMm, minMm.value), maxMm.value))
+}
+</script>
+
+<template>
+  <svg
+    ref="svg"
+    :viewBox="`${viewX} ${top} ${viewWidth - viewX} ${390 - top}`"
+    class="balance-drawing"
+    role="img"
+    aria-label="The head from its axis: weight on its shaft to the left, tube to the right, to scale"
+  >
+    <!-- stand -->
+    <path
+      :d="`M${AXIS_X - 38} ${AXIS_Y + 28}L${AXIS_X - 46} 340H${AXIS_X + 46}L${AXIS_X + 38} ${AXIS_Y + 28}Z`"
+      class="stand"
+    />
+    <rect :x="AXIS_X - 58" y="340" width="116" height="13" class="stand" />
+    <path :d="`M${AXIS_X - 50} 353L${AXIS_X - 62} 388M${AXIS_X + 50} 353L${AXIS_X + 62} 388`" class="stand" />
+    <!-- shaft and end stop -->
+    <rect :x="x(head.shaftEndMm)" :y="AXIS_Y - 7" :width="head.shaftEndMm" height="14" class="part" />
+    <rect :x="x(head.shaftEndMm) - 12" :y="AXIS_Y - 17" width="12" height="34" class="part" />
+    <!-- head -->
+    <rect
+      :x="AXIS_X - head.shaftStartMm"
+      :y="AXIS_Y - 28"
+      :width="head.shaftStartMm + head.tubeAxisMm - radius - 26"
+      height="56"
+      rx="4"
+      class="part"
+    />
+    <rect :x="tubeX - radius - 26" :y="AXIS_Y - 36" width="14" height="72" class="part" />
+    <rect :x="tubeX - radius - 12" :y="AXIS_Y - 22" width="16" height="44" class="part" />
+    <circle :cx="AXIS_X" :cy="AXIS_Y" r="40" class="part" />
+    <rect :x="AXIS_X - 6" :y="AXIS_Y - 62" width="12" height="26" rx="3" class="part" />
+    <path :d="`M${AXIS_X - 9} ${AXIS_Y}h18M${AXIS_X} ${AXIS_Y - 9}v18`" class="cross" />
+    <!-- tube, finder and eyepiece at their own places -->
+    <template v-if="tube">
+      <g :transform="placed(tube.eyepiece)">
+        <rect
+          :x="tubeX + radius - 4"
+          :y="AXIS_Y - 22"
+          :width="tube.eyepiece.radiusMm - radius - 22"
+          height="44"
+          class="part"
+        />
+        <rect :x="tubeX + tube.eyepiece.radiusMm - 30" :y="AXIS_Y - 16" width="64" height="32" rx="2" class="part" />
+      </g>
+      <g :transform="placed(tube.finder)">
+        <rect
+          :x="tubeX + radius - 4"
+          :y="AXIS_Y - 6"
+          :width="tube.finder.radiusMm - radius - 10"
+          height="12"
+          class="part"
+        />
+        <circle :cx="tubeX + tube.finder.radiusMm" :cy="AXIS_Y" r="17" class="part" />
+        <circle :cx="tubeX + tube.finder.radiusMm" :cy="AXIS_Y" r="9" class="inner" />
+      </g>
+    </template>
+    <circle :cx="tubeX" :cy="AXIS_Y" :r="radius" class="part" />
+    <circle :cx="tubeX" :cy="AXIS_Y" :r="radius - 9" class="inner" />
+    <circle :cx="tubeX" :cy="AXIS_Y" :r="radius * 0.26" class="screw" />
+    <path :d="`M${tubeX - 5} ${AXIS_Y}h10M${tubeX} ${AXIS_Y - 5}v10`" class="mark" />
+    <path
+      :d="`M${AXIS_X} ${AXIS_Y + radius + 12}v18M${tubeX} ${AXIS_Y}V${AXIS_Y + radius + 30}M${AXIS_X} ${AXIS_Y + radius + 24}H${tubeX}`"
+      class="measure"
+    />
+    <text :x="(AXIS_X + tubeX) / 2" :y="AXIS_Y + radius + 18" class="figure middle">
+      {{ Math.round(head.tubeAxisMm) }} mm
+    </text>
+    <!-- weights: filled where it belongs, dashed where it stands -->
+    <g v-if="rightMm !== null">
+      <rect
+        :x="x(rightMm) - thicknessMm / 2"
+        :y="AXIS_Y - weight.radiusMm"
+        :width="thicknessMm"
+        :height="2 * weight.radiusMm"
+        rx="4"
+        class="weight"
+      />
+      <text :x="x(rightMm)" :y="AXIS_Y - 6" class="on-weight">{{ (massG / 1000).toFixed(2) }}</text>
+      <text :x="x(rightMm)" :y="AXIS_Y + 12" class="on-weight light">kg</text>
+    </g>
+    <rect
+      v-if="nowMm !== null"
+      :x="x(nowMm) - thicknessMm / 2"
+      :y="AXIS_Y - weight.radiusMm"
+      :width="thicknessMm"
+      :height="2 * weight.radiusMm"
+      rx="4"
+      class="stands"
+      :class="{ alone: rightMm === null }"
+    />
+    <!-- ruler with the slack -->
+    <path :d="`M${x(rulerEnd)} ${rulerY}H${AXIS_X}`" class="ruler" />
+    <template v-for="tick in ticks" :key="tick">
+      <line :x1="x(tick)" :x2="x(tick)" :y1="rulerY" :y2="rulerY + (tick % 50 === 0 ? 9 : 5)" class="ruler" />
+      <text v-if="tick % 50 === 0 && tick > 0" :x="x(tick)" :y="rulerY + 24" class="number">{{ tick }}</text>
+    </template>
+    <line :x1="x(maxMm)" :x2="x(maxMm)" :y1="rulerY - 9" :y2="rulerY + 12" class="limit" />
+    <text :x="x(maxMm)" :y="rulerY - 13" class="figure middle">end</text>
+    <path
+      v-if="rightMm !== null"
+      :d="`M${x(rightMm + slackMm)} ${rulerY - 8}v8H${x(rightMm - slackMm)}v-8`"
+      class="slack"
+    />
+    <circle v-if="nowMm !== null" :cx="x(nowMm)" :cy="rulerY" r="5" class="stands-dot" />
+    <text v-if="rightMm !== null" :x="x(rightMm)" :y="rulerY + 44" class="right-place">
+      {{ Math.round(rightMm) }} ± {{ Math.max(1, Math.round(slackMm)) }}
+    </text>
+    <text v-if="nowMm !== null" :x="x(nowMm)" :y="rulerY + 62" class="now-place">now {{ Math.round(nowMm) }}</text>
+    <template v-if="bareMm !== null && bareMm >= 0 && nowMm !== null">
+      <path
+        :d="`M${x(head.shaftEndMm)} ${AXIS_Y - 20}V${AXIS_Y - weight.radiusMm - 24}M${x(nowMm) - thicknessMm / 2} ${AXIS_Y - weight.radiusMm - 4}v-20M${x(head.shaftEndMm)} ${AXIS_Y - weight.radiusMm - 18}H${x(nowMm) - thicknessMm / 2}`"
+        class="measure"
+      />
+      <text :x="x(head.shaftEndMm) - 2" :y="AXIS_Y - weight.radiusMm - 32" class="figure">
+        {{ Math.round(bareMm) }} mm of bare shaft
+      </text>
+    </template>
+    <!-- which side sinks -->
+    <g v-if="falls" class="falls">
+      <path
+        v-if="falls === 'tube'"
+        :d="`M${tubeX + radius + 22} ${AXIS_Y - 46}q16 46 -4 92`"
+        marker-end="url(#balance-arrow)"
+      />
+      <path v-else :d="`M${x(head.shaftEndMm) - 20} ${AXIS_Y - 46}q-14 46 4 92`" marker-end="url(#balance-arrow)" />
+      <text
+        :x="falls === 'tube' ? tubeX + radius + 46 : x(head.shaftEndMm) - 24"
+        :y="AXIS_Y + 78"
+        class="falls-word"
+        :class="{ middle: falls !== 'tube' }"
+      >
+        falls if let go
+      </text>
+    </g>
+    <defs>
+      <marker
+        id="balance-arrow"
+        viewBox="0 0 11 11"
+        refX="6"
+        refY="5.5"
+        markerWidth="11"
+        markerHeight="11"
+        markerUnits="userSpaceOnUse"
+        orient="auto"
+      >
+        <path d="M0 0L11 5.5L0 11Z" class="head" />
+      </marker>
+    </defs>
+    <!-- what a hand or the arrow keys move -->
+    <rect
+      :x="x(head.shaftEndMm)"
+      :y="AXIS_Y - weight.radiusMm - 6"
+      :width="head.shaftEndMm - head.shaftStartMm"
+      :height="2 * weight.radiusMm + 40"
+      class="touch"
+      tabindex="0"
+      role="slider"
+      aria-label="Where the weight stands, mm from the axis"
+      :aria-valuenow="nowMm === null ? undefined : Math.round(nowMm)"
+      :aria-valuemin="Math.round(minMm)"
+      :aria-valuemax="Math.round(maxMm)"
+      @pointerdown="grab"
+      @pointermove="drag"
+      @pointerup="grabbed = false"
+      @pointercancel="grabbed = false"
+      @keydown.left.prevent.stop="step(1)"
+      @keydown.right.prevent.stop="step(-1)"
+    />
+  </svg>
+</template>
+
+<style scoped>
+.balance-drawing {
+  display: block;
+  width: 100%;
+  max-height: 400px;
+  touch-action: none;
+}
+
+.part {
+  fill: var(--card);
+  stroke: var(--ink);
+  stroke-width: 1.35;
+}
+
+.inner {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 0.7;
+}
+
+.stand {
+  fill: var(--well);
+  stroke: var(--quiet);
+  stroke-width: 0.95;
+}
+
+.screw {
+  fill: var(--well);
+  stroke: var(--ink);
+  stroke-width: 0.7;
+}
+
+.cross,
+.mark {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 2;
+}
+
+.mark,
+.measure {
+  fill: none;
+  stroke: var(--brass);
+  stroke-width: 1.3;
+}
+
+.weight {
+  fill: var(--night);
+  stroke: var(--deep);
+}
+
+.on-weight {
+  fill: var(--on-night);
+  font: 640 14px var(--sans);
+  text-anchor: middle;
+}
+
+.light {
+  font-weight: 400;
+}
+
+.stands {
+  fill: none;
+  stroke: var(--rust);
+  stroke-dasharray: 5 4;
+  stroke-width: 1.6;
+}
+
+.stands.alone {
+  fill: var(--card);
+  stroke: var(--ink);
+  stroke-dasharray: none;
+}
+
+.stands-dot {
+  fill: var(--paper);
+  stroke: var(--rust);
+  stroke-width: 2;
+}
+
+.ruler {
+  fill: none;
+  stroke: var(--quiet);
+}
+
+.slack {
+  fill: none;
+  stroke: var(--night);
+  stroke-width: 2.4;
+}
+
+.limit {
+  stroke: var(--brass);
+  stroke-width: 3;
+}
+
+.number {
+  fill: var(--quiet);
+  font: 400 13px var(--sans);
+  text-anchor: middle;
+}
+
+.figure {
+  fill: var(--brass-text);
+  font: 640 14px var(--sans);
+}
+
+.middle {
+  text-anchor: middle;
+}
+
+.right-place {
+  fill: var(--night);
+  font: 640 15px var(--sans);
+  text-anchor: middle;
+}
+
+.now-place,
+.falls-word {
+  fill: var(--rust);
+  font: 640 15px var(--sans);
+}
+
+.now-place {
+  text-anchor: middle;
+}
+
+.falls path {
+  fill: none;
+  stroke: var(--rust);
+  stroke-width: 2.6;
+}
+
+.falls-word {
+  text-anchor: middle;
+}
+
+.head {
+  fill: var(--rust);
+  stroke: none;
+}
+
+.touch {
+  fill: transparent;
+  cursor: ew-resize;
+}
+</style>

@@ -1,0 +1,423 @@
+<script setup lang="ts">
+import type { Drawer, KitSheet } from '@binoculum/contract'
+import {
+  bareShaftMm,
+  balanceOf,
+  massText,
+  setUpNames,
+  setUpParts,
+  setUpWords,
+  spareThatWouldDo,
+} from '@binoculum/core'
+import { computed, ref } from 'vue'
+import { api } from '../../shared/api/client.ts'
+import { useLoaded } from '../../shared/api/use-loaded.ts'
+import { useSending } from '../../shared/api/use-sending.ts'
+import ScaleBar from '../../shared/drawings/ScaleBar.vue'
+import KeyCap from '../../shared/keys/KeyCap.vue'
+import { useKeys } from '../../shared/keys/use-keys.ts'
+import ProblemNote from '../../shared/ProblemNote.vue'
+import SerifText from '../../shared/SerifText.vue'
+import AlongTheTube from './AlongTheTube.vue'
+import BalanceDrawing from './BalanceDrawing.vue'
+import BigFigure from './BigFigure.vue'
+import { balancesInClamp, onMountOf, type CheckDraft } from './check-draft.ts'
+import ClampBalance from './ClampBalance.vue'
+import RollDrawing from './RollDrawing.vue'
+import { BALANCE_LIMIT_MM, useBalance } from './use-balance.ts'
+
+const { kit } = defineProps<{ kit: KitSheet }>()
+const draft = defineModel<CheckDraft['balance']>({ required: true })
+const emit = defineEmits<{ changed: [kit: KitSheet]; reload: [] }>()
+
+const { data: drawer } = useLoaded<Drawer>('/api/spares')
+const { sending, problem, run } = useSending()
+const onMount = computed(() => onMountOf(kit))
+const head = computed(() => kit.mount?.equatorial ?? null)
+const choosing = ref(false)
+const balance = useBalance(draft, () => kit)
+const { report, nowMm, rightMm, errorMm, riding, on, falls, advice, learnt, thicknessMm, massG } = balance
+
+const rows = computed(() => {
+  const known = onMount.value
+  return known && head.value
+    ? setUpNames.map((name) => ({
+        name,
+        ...balanceOf({ ...known, headMomentGmm: learnt.value }, setUpParts(kit.parts, name)),
+      }))
+    : []
+})
+/** The first set-up that the weight can't balance, with what the drawer holds against it. */
+const short = computed(() => {
+  const known = onMount.value
+  const row = rows.value.find(({ shaft }) => shaft?.reason === 'too-light')
+  if (!known || !row?.shaft) return null
+  const spares = (drawer.value?.spares ?? []).filter(
+    ({ role, count, branchId }) => role === 'counterweight' && count > 0 && branchId === kit.branchId,
+  )
+  const choice = spareThatWouldDo({ ...known, headMomentGmm: learnt.value }, setUpParts(kit.parts, row.name), spares)
+  return { name: row.name, extraMassG: row.shaft.extraMassG, choice, some: spares.length > 0 }
+})
+const tooHeavy = computed(() => rows.value.find(({ shaft }) => shaft?.reason === 'too-heavy') ?? null)
+const shaftEnd = computed(() => (head.value ? head.value.shaftEndMm - thicknessMm.value / 2 : 0))
+const overloaded = computed(() => rows.value.find(({ load }) => load?.verdict === 'over') ?? null)
+const bareOf = (positionMm: number) => (head.value ? bareShaftMm(head.value, kit.parts, positionMm) : 0)
+const typed = computed({
+  get: () => draft.value.leftMm ?? draft.value.foundMm,
+  set: (mm: number | null) => balance.setBare(mm),
+})
+const clean = (text: string) => (text.trim() === '' ? null : Number(text))
+const badLength = computed(() => {
+  const mm = typed.value
+  if (mm === null || !head.value) return ''
+  const most = head.value.shaftEndMm - head.value.shaftStartMm - thicknessMm.value
+  if (!(mm >= 0)) return 'a length is 0 mm or more'
+  return mm > most ? `the bare shaft is ${Math.round(most)} mm long with the weight on` : ''
+})
+const field = ref<HTMLInputElement | null>(null)
+
+async function addSpare(spareId: string) {
+  await run(async (idempotencyKey) => {
+    const body = { idempotencyKey, kitId: kit.id, kitVersion: kit.version }
+    const answer = await api.post<{ kit: KitSheet; drawer: Drawer }>(`/api/spares/${spareId}/add`, body)
+    drawer.value = answer.drawer
+    emit('changed', answer.kit)
+  })
+  if (problem.value?.code === 'KIT_CHANGED') emit('reload')
+}
+useKeys(() => ({
+  Space: balance.moved,
+  y: balance.stays,
+  s: balance.nextSetUp,
+  t: () => field.value?.focus(),
+}))
+</script>
+
+<template>
+  <ClampBalance v-if="balancesInClamp(kit)" v-model="draft" :kit="kit" />
+  <div v-else-if="!head || !onMount" class="missing">
+    <p>Nobody has measured this model’s mount yet, so there is nothing to reckon with.</p>
+    <RouterLink :to="`/setup/models/${kit.modelId}/mount`">Measure it once: shaft, weight and tube</RouterLink>
+    <p class="quiet">Until then balance it by hand: shaft level, clutch open, a hand on the tube.</p>
+  </div>
+  <div v-else-if="massG === 0" class="missing">
+    <p>This kit has no weight whose mass is known. Count it in, weigh it once, and the rest follows.</p>
+    <RouterLink :to="`/kits/${encodeURIComponent(kit.code)}`">To the kit’s sheet</RouterLink>
+  </div>
+  <div v-else class="balance">
+    <section class="across">
+      <h2>Across the head, shaft level <em>seen from the pole along the right-ascension axis, to scale</em></h2>
+      <BalanceDrawing
+        :head="head"
+        :tube="kit.mount?.tube ?? null"
+        :mass-g="massG"
+        :thickness-mm="thicknessMm"
+        :now-mm="nowMm"
+        :right-mm="rightMm"
+        :slack-mm="report?.shaft?.slackMm ?? 0"
+        :falls="falls"
+        @move="balance.moveTo"
+      />
+      <p class="typed">
+        <label class="labelled"
+          ><span>bare shaft before the end stop, mm</span
+          ><input
+            ref="field"
+            class="field big"
+            type="number"
+            min="0"
+            step="1"
+            name="bare-shaft-mm"
+            :value="typed === null ? '' : Math.round(typed)"
+            @input="typed = clean(($event.target as HTMLInputElement).value)"
+        /></label>
+        <span v-if="badLength" class="rust">{{ badLength }}</span>
+        <span class="caution">One clutch at a time, a hand on the tube. Toes clear of the weight; end stop on.</span>
+      </p>
+    </section>
+    <section class="judgement">
+      <BigFigure :value="errorMm" :limit="BALANCE_LIMIT_MM" unit="mm" />
+      <p class="set-up">
+        <strong>{{
+          learnt === null
+            ? 'the head’s own moment isn’t known yet'
+            : falls === null && errorMm !== null
+              ? 'weight in its right place'
+              : 'weight from its right place'
+        }}</strong>
+        <button type="button" class="link-button" @click="choosing = !choosing">
+          {{ draft.setUp === 'own' ? 'own set-up' : `${setUpWords[draft.setUp].toLowerCase()} set-up` }}
+        </button>
+      </p>
+      <p class="advice"><SerifText :text="advice" /></p>
+      <fieldset v-if="choosing" class="riding">
+        <legend>What is on the tube</legend>
+        <label v-for="part in riding" :key="part.id">
+          <input type="checkbox" :checked="on.includes(part.id)" @change="balance.toggle(part.id)" />
+          {{ part.name }} <span class="second">{{ part.massG === null ? 'not weighed' : massText(part.massG) }}</span>
+        </label>
+      </fieldset>
+      <p v-if="report && report.unweighed.length > 0" class="rust">
+        Not weighed yet: {{ report.unweighed.join(', ') }}. The figure is too small by what it weighs.
+      </p>
+      <div class="acts">
+        <button type="button" class="button big main" :disabled="draft.foundMm === null" @click="balance.moved">
+          Moved it: look again <KeyCap name="Space" />
+        </button>
+        <button
+          type="button"
+          class="button big"
+          :class="{ main: draft.stays }"
+          :disabled="typed === null || badLength !== ''"
+          @click="balance.stays"
+        >
+          It stays <KeyCap name="y" />
+        </button>
+        <button type="button" class="button big" @click="balance.nextSetUp">Other set-up <KeyCap name="s" /></button>
+      </div>
+      <table aria-label="Three set-ups">
+        <caption>
+          weight’s middle, mm · tick: end of the shaft
+        </caption>
+        <tbody>
+          <tr v-for="row in rows" :key="row.name" :class="{ here: row.name === draft.setUp }">
+            <th>
+              {{ setUpWords[row.name] }}
+              <span class="second">{{ row.names.slice(0, 3).join(', ') || 'tube alone' }}</span>
+            </th>
+            <td :class="{ rust: row.shaft && !row.shaft.possible }">
+              <b>{{ row.wantedMm === null ? '–' : Math.round(row.wantedMm) }}</b>
+            </td>
+            <td>
+              <ScaleBar
+                v-if="row.wantedMm !== null"
+                :value="Math.max(row.wantedMm, 0)"
+                :limit="shaftEnd"
+                :label="`${setUpWords[row.name]}: weight’s middle at ${Math.round(row.wantedMm)} mm; the shaft ends at ${Math.round(shaftEnd)} mm`"
+              />
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <p v-if="learnt === null" class="second">
+        The head pulls on one side with a moment nobody can read off. Balance it once by hand, type the bare shaft,
+        say
+        <i>it stays</i>: it is learnt, and every other set-up follows.
+      </p>
+    </section>
+    <div class="strip">
+      <AlongTheTube :kit="kit" :rows="rows" />
+      <RollDrawing :kit="kit" :report="report" v-model="draft.magnetsG" />
+      <section>
+        <h2>
+          {{
+            short
+              ? `${setUpWords[short.name]}: the weight is too light`
+              : tooHeavy
+                ? `${setUpWords[tooHeavy.name]}: the weight is too heavy`
+                : overloaded
+                  ? 'More than the mount is rated for'
+                  : 'The weight reaches, the mount carries it'
+          }}
+        </h2>
+        <template v-if="short">
+          <p>
+            <strong class="rust">{{ massText(short.extraMassG) }} too little</strong> at the end of the shaft.
+            <template v-if="short.choice">
+              Drawer: <strong>{{ short.choice.spare.name }}</strong> would do; both at
+              {{ Math.round(short.choice.positionMm) }}, {{ Math.round(bareOf(short.choice.positionMm)) }} mm bare
+              with one.
+            </template>
+            <template v-else-if="short.some">No weight in the drawer would do.</template>
+            <template v-else>The drawer holds no weight.</template>
+          </p>
+          <button
+            v-if="short.choice"
+            type="button"
+            class="button"
+            :disabled="sending"
+            @click="addSpare(short.choice.spare.id)"
+          >
+            Add it from the drawer
+          </button>
+        </template>
+        <p v-else-if="tooHeavy?.shaft">
+          Even close to the axis it pulls too much: {{ massText(tooHeavy.shaft.tubeSideExtraMassG) }} are missing on
+          the tube, {{ Math.round(tooHeavy.shaft.distanceMm ?? 0) }} mm from the axis. Take a lighter weight.
+        </p>
+        <ProblemNote :problem="problem" @retry="emit('reload')" />
+        <div v-if="rows[0]?.load" class="loads">
+          <em>load on the mount; tick: what it is rated for</em>
+          <template v-for="row in rows" :key="row.name">
+            <template v-if="row.load">
+              <span>{{ setUpWords[row.name].toLowerCase() }}</span>
+              <b :class="{ rust: row.load.verdict === 'over' }">{{ massText(row.load.loadG) }}</b>
+              <ScaleBar
+                :value="row.load.loadG"
+                :limit="row.load.ratedLoadG"
+                :label="`${massText(row.load.loadG)} of ${massText(row.load.ratedLoadG)} rated`"
+              />
+            </template>
+          </template>
+          <template v-if="draft.magnetsG > 0 && report?.load">
+            <span>with magnets</span>
+            <b :class="{ rust: report.load.verdict === 'over' }">{{ massText(report.load.loadG) }}</b>
+            <ScaleBar
+              :value="report.load.loadG"
+              :limit="report.load.ratedLoadG"
+              :label="`${massText(report.load.loadG)} of ${massText(report.load.ratedLoadG)} rated`"
+            />
+          </template>
+        </div>
+        <p v-else class="second">
+          What the mount is rated for isn’t written down:
+          <RouterLink :to="`/setup/models/${kit.modelId}/mount`">write it in</RouterLink>.
+        </p>
+      </section>
+    </div>
+  </div>
+</template>
+
+<style scoped src="./measuring-station.css"></style>
+
+<style scoped>
+.missing {
+  display: grid;
+  gap: 10px;
+  justify-items: start;
+  max-width: 560px;
+  font-size: 17px;
+  line-height: 25px;
+}
+
+.balance {
+  display: grid;
+  grid-template-columns: minmax(0, 62fr) minmax(0, 38fr);
+  gap: 16px 28px;
+}
+
+h2 em {
+  margin-left: 8px;
+}
+
+.typed {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 20px;
+  align-items: center;
+}
+
+.typed .labelled {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+}
+
+.typed .field {
+  width: 96px;
+}
+
+.caution {
+  flex: 1 1 220px;
+  padding-left: 10px;
+  border-left: 5px double var(--rust);
+  color: var(--rust);
+  font-size: 14px;
+}
+
+.set-up {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  align-items: baseline;
+}
+
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+
+.acts .button {
+  padding: 8px 14px;
+}
+
+.riding {
+  display: grid;
+  gap: 2px;
+  width: 100%;
+  margin: 0;
+  border: 1px solid var(--rule-strong);
+}
+
+.riding label {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  min-height: 32px;
+}
+
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+
+caption {
+  font: italic 400 15px var(--serif);
+  color: var(--quiet);
+  text-align: right;
+}
+
+th,
+td {
+  padding: 4px 0;
+  border-bottom: 1px solid var(--rule);
+  text-align: left;
+}
+
+th .second {
+  font-weight: 400;
+}
+
+.here th {
+  color: var(--night);
+}
+
+td:last-child {
+  width: 96px;
+}
+
+.strip {
+  display: grid;
+  grid-column: 1 / -1;
+  grid-template-columns: minmax(0, 1.25fr) minmax(0, 0.95fr) minmax(0, 1.2fr);
+  gap: 16px 28px;
+  padding-top: 12px;
+  border-top: 1px solid var(--rule-strong);
+}
+
+.strip > * {
+  display: grid;
+  gap: 8px;
+  align-content: start;
+  justify-items: start;
+}
+
+.loads {
+  display: grid;
+  grid-template-columns: auto auto 1fr;
+  gap: 2px 14px;
+  align-items: center;
+}
+
+.loads em {
+  grid-column: 1 / -1;
+}
+
+@media (max-width: 1000px) {
+  .balance,
+  .strip {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,117 @@
+<script setup lang="ts">
+import type { KitSheet } from '@binoculum/contract'
+import { collapsibleBalance, massText, tubeAdvice } from '@binoculum/core'
+import { computed } from 'vue'
+import SerifText from '../../shared/SerifText.vue'
+import BigFigure from './BigFigure.vue'
+import { onMountOf, type CheckDraft } from './check-draft.ts'
+import { BALANCE_LIMIT_MM } from './use-balance.ts'
+
+/** A tabletop tube that slides open: level with everything on, so a little tail-heavy when it is empty. */
+const { kit } = defineProps<{ kit: KitSheet }>()
+const draft = defineModel<CheckDraft['balance']>({ required: true })
+const hangG = computed(() => draft.value.leftHangG ?? draft.value.foundHangG)
+const figures = computed(() => {
+  const kitOnMount = onMountOf(kit)
+  return kitOnMount && collapsibleBalance(kitOnMount, hangG.value ?? 0)
+})
+const clean = (text: string) => (text.trim() === '' ? null : Number(text))
+function set(value: number | null) {
+  if (draft.value.leftHangG === null) draft.value.foundHangG = value
+  else draft.value.leftHangG = value
+}
+</script>
+
+<template>
+  <div v-if="figures" class="clamp">
+    <section>
+      <h2>Slid open, rods locked, everything on</h2>
+      <ol>
+        <li>Finder and lowest power in, caps off. Open the tension knob, a hand on the tube.</li>
+        <li>Level it and let go gently. It stays? Then type 0.</li>
+        <li>The tail sinks? Hang small weights at the open end until it stays, and type their grams.</li>
+        <li>The open end sinks? Hang them at the mirror end, and type the grams with a minus.</li>
+      </ol>
+      <label class="labelled"
+        ><span>grams at the open end that level it</span
+        ><input
+          class="field big"
+          type="number"
+          step="5"
+          name="hang-g"
+          :value="hangG"
+          @input="set(clean(($event.target as HTMLInputElement).value))"
+      /></label>
+      <button
+        v-if="draft.leftHangG === null"
+        type="button"
+        class="button big"
+        :disabled="draft.foundHangG === null"
+        @click="draft.leftHangG = 0"
+      >
+        Slid it: it stays now
+      </button>
+      <button v-else type="button" class="link-button" @click="draft.leftHangG = null">
+        left as found after all
+      </button>
+    </section>
+    <section class="judgement">
+      <BigFigure :value="hangG === null ? null : Math.abs(figures.shiftMm)" :limit="BALANCE_LIMIT_MM" unit="mm" />
+      <p><strong>tube from its right place in the clamp</strong></p>
+      <p class="advice">
+        <SerifText :text="hangG === null ? 'Let go, and see which end sinks.' : tubeAdvice(figures.shiftMm)" />
+      </p>
+      <table aria-label="Both states">
+        <tbody>
+          <tr>
+            <th>Fitted</th>
+            <td>finder and lowest power on: level</td>
+          </tr>
+          <tr>
+            <th>Empty</th>
+            <td>
+              tail-heavy: {{ massText(Math.abs(figures.emptyHangG)) }} at the
+              {{ figures.emptyHangG >= 0 ? 'open' : 'mirror' }} end would level it. So it should be.
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
+  </div>
+</template>
+
+<style scoped src="./measuring-station.css"></style>
+
+<style scoped>
+.clamp {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(320px, 1fr));
+  gap: 24px 44px;
+}
+
+.clamp section {
+  display: grid;
+  gap: 12px;
+  align-content: start;
+  justify-items: start;
+}
+
+ol {
+  margin: 0;
+  padding-left: 20px;
+  font-size: 17px;
+  line-height: 26px;
+}
+
+table {
+  border-collapse: collapse;
+}
+
+th,
+td {
+  padding: 6px 16px 6px 0;
+  border-bottom: 1px solid var(--rule);
+  font-size: 16px;
+  text-align: left;
+}
+</style>

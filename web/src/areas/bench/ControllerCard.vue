@@ -1,0 +1,78 @@
+<script setup lang="ts">
+import type { ControllerLine } from '@binoculum/core'
+import PencilMark from '../../shared/drawings/PencilMark.vue'
+
+/** What to key in, in this controller's own order; a tick for each line that is in. */
+defineProps<{ lines: readonly ControllerLine[]; ticked: readonly string[] }>()
+defineEmits<{ tick: [field: string] }>()
+</script>
+
+<template>
+  <div class="card">
+    <button
+      v-for="line in lines"
+      :key="line.field"
+      type="button"
+      :class="{ careful: line.careful }"
+      :aria-pressed="ticked.includes(line.field)"
+      @click="$emit('tick', line.field)"
+    >
+      <span>{{ line.words }}</span>
+      <b>{{ line.entry }}</b>
+      <span class="second">{{ line.hint }}</span>
+      <PencilMark v-if="ticked.includes(line.field)" mark="present" :size="18" /><i v-else></i>
+    </button>
+  </div>
+</template>
+
+<style scoped>
+.card {
+  border: 1px solid var(--rule-strong);
+  border-radius: 4px;
+  background: var(--card);
+}
+
+button {
+  display: grid;
+  grid-template-columns: 112px minmax(0, 1fr) auto 20px;
+  gap: 10px;
+  align-items: center;
+  width: 100%;
+  min-height: 28px;
+  padding: 3px 12px;
+  border: 0;
+  border-top: 1px solid var(--rule);
+  background: none;
+  color: var(--ink);
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+
+@media (pointer: coarse) {
+  button {
+    min-height: 42px;
+  }
+}
+
+button:first-child {
+  border-top: 0;
+}
+
+b {
+  font-size: 17px;
+}
+
+.careful {
+  border-left: 5px solid var(--rust);
+  color: var(--rust);
+}
+
+.careful b {
+  color: var(--ink);
+}
+
+i {
+  width: 18px;
+}
+</style>

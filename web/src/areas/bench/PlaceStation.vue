@@ -1,0 +1,480 @@
+<script setup lang="ts">
+import type { KitSheet } from '@binoculum/contract'
+import { clockText, degText, signedHours } from '@binoculum/core'
+import { computed, ref } from 'vue'
+import KeyCap from '../../shared/keys/KeyCap.vue'
+import { useKeys } from '../../shared/keys/use-keys.ts'
+import ProblemNote from '../../shared/ProblemNote.vue'
+import SerifText from '../../shared/SerifText.vue'
+import AxisDrawing from './AxisDrawing.vue'
+import BigChoice from './BigChoice.vue'
+import { isEquatorial, type CheckDraft } from './check-draft.ts'
+import ControllerCard from './ControllerCard.vue'
+import HomeDrawing from './HomeDrawing.vue'
+import RingDial from './RingDial.vue'
+import SideDial from './SideDial.vue'
+import StarHorizon from './StarHorizon.vue'
+import { usePlace } from './use-place.ts'
+
+const { kit } = defineProps<{ kit: KitSheet }>()
+const draft = defineModel<CheckDraft['place']>({ required: true })
+const place = usePlace(draft, () => kit)
+const {
+  sites,
+  problem,
+  reload,
+  site,
+  local,
+  entries,
+  head,
+  setting,
+  pole,
+  scope,
+  ringSeen,
+  lines,
+  stars,
+  pair,
+  apartDeg,
+  sides,
+} = place
+
+const equatorial = computed(() => isEquatorial(kit))
+const south = computed(() => (site.value?.latitudeDeg ?? 0) < 0)
+const ambiguous = computed(() => (entries.value && 'ambiguous' in entries.value ? entries.value.ambiguous : null))
+const noSuchTime = computed(() => !!entries.value && 'reason' in entries.value)
+const note = computed(() => (entries.value && 'note' in entries.value ? entries.value.note : null))
+const ticked = ref<string[]>([])
+const choosing = ref(false)
+const setNow = computed(() => draft.value.leftDeg ?? draft.value.foundDeg)
+const offDeg = computed(() =>
+  setNow.value === null || !setting.value ? null : Math.abs(setNow.value - setting.value.setDeg),
+)
+const badScale = computed(() => setNow.value !== null && !(setNow.value >= 0 && setNow.value <= 90))
+const clean = (text: string) => (text.trim() === '' ? null : Number(text))
+function setScale(value: number | null) {
+  if (draft.value.leftDeg === null) draft.value.foundDeg = value
+  else draft.value.leftDeg = value
+}
+const markWords = computed(() => {
+  const given = setting.value
+  if (!given) return ''
+  if (!given.reaches)
+    return `This head’s scale doesn’t reach ${degText(given.setDeg)}: it can’t be set for this place.`
+  const past = given.pastMarkDeg
+  if (Math.abs(past) < 0.05) return `At its mark ${given.nearestMarkDeg}.`
+  return `Nearest mark ${given.nearestMarkDeg}, then ${degText(Math.abs(past))} ${past > 0 ? 'more' : 'less'}.`
+})
+const needle = computed(() => {
+  const found = site.value?.needle
+  if (!found) return ''
+  if (found.declinationDeg === null)
+    return found.reason === 'NEAR_MAGNETIC_POLE'
+      ? 'So near the magnetic pole a needle is no guide.'
+      : 'Needle’s declination isn’t known here: write it into the place.'
+  const deg = found.declinationDeg
+  if (Math.abs(deg) < 0.25) return 'The needle points true here, within a quarter of a degree.'
+  const other = deg > 0 ? 'west' : 'east'
+  return `The needle points ${degText(Math.abs(deg))} ${deg > 0 ? 'east' : 'west'} of true north: turn the axis ${degText(Math.abs(deg))} ${other} of where it points${south.value ? ', south end' : ''}.`
+})
+const advice = computed(() => {
+  if (!site.value) return ''
+  if (equatorial.value && scope.value !== 'none')
+    return 'Turn the two side bolts and the latitude bolt until the star sits there.'
+  if (equatorial.value)
+    return setting.value
+      ? `Set ${degText(setting.value.setDeg)} on the head’s scale, close its clamp, point the axis ${south.value ? 'south' : 'north'}.`
+      : ''
+  return 'Bring it to its home position, then key in line by line.'
+})
+const flips = computed(() => {
+  const [first, second] = sides.value
+  if (!first || !second) return ''
+  return first.tubeSide === second.tubeSide
+    ? 'Both on one side: the head needn’t turn over between them.'
+    : 'In between the head turns over: a hand at the cable.'
+})
+const meridianWords = computed(() => {
+  const near = sides.value.find(({ nearMeridian }) => nearMeridian)
+  if (!near || near.hoursToMeridian === null) return ''
+  const minutes = Math.round(near.hoursToMeridian * 60)
+  const when = minutes > 0 ? `in ${minutes} min` : minutes < 0 ? `${-minutes} min ago` : 'now'
+  return `${near.star.name} crosses the meridian ${when}: either start with the tube on the ${near.options[0]?.tubeSide} side, the weight a little high, or follow up to it and turn the head round afterwards.`
+})
+const standInWords = computed(() =>
+  (stars.value?.standIns ?? []).map(({ hidden, star }) => `${star.name} for ${hidden}`).join(', '),
+)
+function hide(name: string) {
+  draft.value.hidden = draft.value.hidden.includes(name) ? [] : [name]
+}
+const tick = (field: string) =>
+  (ticked.value = ticked.value.includes(field)
+    ? ticked.value.filter((each) => each !== field)
+    : [...ticked.value, field])
+const judged = [
+  { value: 'fine', words: 'Keyed in and lined up' },
+  { value: 'not-fine', words: 'Doesn’t line up', bad: true },
+] as const
+const star = (name: string) => stars.value?.stars.find((each) => each.name === name)
+
+function settled() {
+  if (!equatorial.value) {
+    draft.value.keyed.asFound ??= 'fine'
+    return
+  }
+  if (!setting.value || draft.value.foundDeg === null) return
+  draft.value.leftDeg = Math.round(setting.value.setDeg * 10) / 10
+}
+useKeys(() => ({
+  Space: settled,
+  e: () => (ticked.value = lines.value.map(({ field }) => field)),
+  h: () => {
+    const first = stars.value?.stars.find(({ name }) => !draft.value.hidden.includes(name))
+    if (first) hide(first.name)
+  },
+  o: () => (choosing.value = !choosing.value),
+}))
+</script>
+
+<template>
+  <div class="place">
+    <ProblemNote :problem="problem" @retry="reload" />
+    <div v-if="sites.length === 0 && !problem" class="none">
+      <p>No place is written down yet. Latitude, zone and needle come from it.</p>
+      <RouterLink to="/setup/places">Write down where you observe</RouterLink>
+    </div>
+    <template v-if="site">
+      <p class="for">
+        <em>for</em>
+        <button type="button" class="link-button" @click="choosing = !choosing">
+          {{ site.name }}, {{ local.slice(0, 10) }} {{ local.slice(11) }} <KeyCap name="o" />
+        </button>
+        <span class="second"
+          >{{ site.zone }} · {{ degText(Math.abs(site.latitudeDeg)) }} {{ south ? 'south' : 'north' }}</span
+        >
+      </p>
+      <div v-if="choosing || noSuchTime || ambiguous" class="choose">
+        <label class="labelled"
+          ><span>place</span
+          ><select class="field" :value="site.id" @change="place.choose(($event.target as HTMLSelectElement).value)">
+            <option v-for="each in sites" :key="each.id" :value="each.id">{{ each.name }}</option>
+          </select></label
+        >
+        <label class="labelled"
+          ><span>date and time there</span
+          ><input
+            class="field"
+            type="datetime-local"
+            name="local"
+            :value="local"
+            @change="((draft.local = ($event.target as HTMLInputElement).value || null), (draft.occurrence = null))"
+        /></label>
+        <p v-if="noSuchTime" class="rust" role="alert">
+          Clocks skip this hour that night: {{ local.slice(11) }} doesn’t exist. Choose an hour earlier or later.
+        </p>
+        <p v-if="ambiguous" class="rust" role="alert">
+          Clocks show {{ local.slice(11) }} twice that night. Which one?
+          <button
+            v-for="(each, index) in ambiguous"
+            :key="each.utcOffsetHours"
+            type="button"
+            class="button"
+            @click="draft.occurrence = index === 0 ? 'earlier' : 'later'"
+          >
+            the {{ index === 0 ? 'first' : 'second' }}, UTC {{ each.utcOffsetHours >= 0 ? '+' : '−'
+            }}{{ Math.abs(each.utcOffsetHours) }}
+          </button>
+        </p>
+      </div>
+      <div class="columns">
+        <section v-if="equatorial">
+          <h2>The axis to the pole</h2>
+          <div class="axis">
+            <AxisDrawing v-if="head" :latitude-deg="site.latitudeDeg" :scale="head.latitudeScale" class="tilt" />
+            <div v-if="pole" class="rings">
+              <figure>
+                <em>as the eye sees it</em>
+                <b>{{ clockText(pole.ringClock) }}</b>
+                <RingDial :clock="pole.ringClock" dashed label="as the eye sees it" />
+              </figure>
+              <figure v-if="ringSeen !== null">
+                <em>as this sighting scope shows it{{ scope === 'turned' ? ', turned by half' : '' }}</em>
+                <b>{{ clockText(ringSeen) }}</b>
+                <RingDial :clock="ringSeen" label="in the scope" />
+              </figure>
+            </div>
+            <p v-if="pole && south" class="second">
+              {{ pole.star }} is faint, magnitude 5.4: sighting scope or compass only.
+            </p>
+            <p class="second">
+              Each degree off lets a star drift {{ place.driftPerDegree.toFixed(2) }}′ an hour at most: fine for
+              looking, not for long exposures. From now on the stand isn’t moved.
+            </p>
+          </div>
+        </section>
+        <section class="judgement">
+          <p v-if="equatorial && ringSeen !== null && pole" class="figure">
+            {{ clockText(ringSeen)
+            }}<span><b>pole star on the ring</b>in this scope; by eye {{ clockText(pole.ringClock) }}</span>
+          </p>
+          <p v-else-if="equatorial && setting" :class="['figure', { off: !setting.reaches }]">
+            {{ setting.setDeg.toFixed(1) }}°<span><b>on the head’s scale</b>{{ markWords }}</span>
+          </p>
+          <p class="advice"><SerifText :text="advice" /></p>
+          <p v-if="equatorial && ringSeen !== null && setting">
+            <b>{{ setting.setDeg.toFixed(1) }}°</b> on the head’s scale. {{ markWords }}
+          </p>
+          <p v-if="equatorial" class="quiet">{{ needle }}</p>
+          <div v-if="equatorial" class="found">
+            <label class="labelled"
+              ><span>the scale stands at, °</span
+              ><input
+                class="field big"
+                type="number"
+                min="0"
+                max="90"
+                step="0.5"
+                name="latitude-set"
+                :value="setNow"
+                @input="setScale(clean(($event.target as HTMLInputElement).value))"
+            /></label>
+            <button
+              v-if="draft.leftDeg === null"
+              type="button"
+              class="button big main"
+              :disabled="draft.foundDeg === null"
+              @click="settled"
+            >
+              Set it: right now <KeyCap name="Space" />
+            </button>
+            <button v-else type="button" class="link-button" @click="draft.leftDeg = null">
+              left as found after all
+            </button>
+          </div>
+          <p v-if="badScale" class="rust">A latitude scale goes from 0 to 90°.</p>
+          <p v-else-if="offDeg !== null && offDeg > 0.05" :class="{ rust: offDeg > 2 }">
+            {{ degText(offDeg) }} off<template v-if="offDeg > 2">: still the last borrower’s place?</template>
+          </p>
+          <template v-if="kit.mount?.controller">
+            <h2>What to key in <em>controller, in its own order</em></h2>
+            <ControllerCard :lines="lines" :ticked="ticked" @tick="tick" />
+            <p v-if="note" class="rust">{{ note }}</p>
+            <p><strong class="rust">A wrong answer to daylight saving</strong> puts every star 15° aside.</p>
+          </template>
+          <div v-if="!equatorial" class="found">
+            <BigChoice v-model="draft.keyed.asFound" :options="judged" label="as found" />
+            <template v-if="draft.keyed.asFound === 'not-fine'">
+              <em>as left</em><BigChoice v-model="draft.keyed.asLeft" :options="judged" label="as left" />
+            </template>
+          </div>
+        </section>
+        <section v-if="kit.mount?.home" :class="{ home: !equatorial }">
+          <h2>Home position <em>this model’s own</em></h2>
+          <div class="home-steps">
+            <HomeDrawing :drawing="kit.mount.home.drawing" :latitude-deg="site.latitudeDeg" />
+            <ol>
+              <li v-for="step in kit.mount.home.steps" :key="step">{{ step }}</li>
+            </ol>
+          </div>
+        </section>
+        <p v-else-if="!equatorial || kit.mount?.controller" class="quiet">
+          No home position is written down for this model.
+          <RouterLink :to="`/setup/models/${kit.modelId}/mount`">Write it in</RouterLink>
+        </p>
+      </div>
+      <div v-if="kit.mount?.controller" class="night">
+        <section>
+          <h2>Two stars <em>25 to 70° high, well apart; the brightest in that part of the sky is the one</em></h2>
+          <p v-if="stars?.reason === 'SUN_UP'">
+            Too light: no lining up before the Sun is 6° down. Choose a later hour.
+          </p>
+          <p v-else-if="stars?.reason === 'TOO_FEW'">
+            No good pair stands in the sky at that hour. Choose another one, or line up on what is bright and high.
+          </p>
+          <template v-else-if="stars">
+            <StarHorizon :pair="pair" :others="stars.others" :apart-deg="apartDeg" :latitude-deg="site.latitudeDeg" />
+            <p>
+              <strong>One hidden?</strong> Take {{ standInWords || 'another hour' }}.
+              <span class="quiet">Quick way: {{ stars.stars[0]?.name }} alone.</span>
+              <button
+                v-for="each in stars.stars"
+                :key="each.name"
+                type="button"
+                class="link-button hide"
+                :aria-pressed="draft.hidden.includes(each.name)"
+                @click="hide(each.name)"
+              >
+                {{
+                  draft.hidden.includes(each.name)
+                    ? `${each.name} is there again`
+                    : `${star(each.name)?.name} is hidden`
+                }}
+              </button>
+            </p>
+          </template>
+        </section>
+        <section v-if="equatorial && sides.length > 0">
+          <h2>Which side the tube hangs <em>seen from the pole</em></h2>
+          <div class="sides">
+            <figure v-for="(side, index) in sides" :key="side.star.name">
+              <SideDial
+                :hour-angle-hours="side.star.hourAngleHours"
+                :tube-side="side.tubeSide"
+                :latitude-deg="site.latitudeDeg"
+              />
+              <figcaption>
+                <b>{{ index + 1 }} {{ side.star.name }}</b
+                >, {{ signedHours(side.star.hourAngleHours) > 0 ? '+' : '−'
+                }}{{ Math.abs(signedHours(side.star.hourAngleHours)).toFixed(1) }} h<br /><b
+                  >tube on the {{ side.tubeSide }} side</b
+                >
+              </figcaption>
+            </figure>
+          </div>
+          <p class="second">{{ meridianWords || flips }}</p>
+        </section>
+      </div>
+    </template>
+  </div>
+</template>
+
+<style scoped src="./measuring-station.css"></style>
+
+<style scoped>
+.none {
+  display: grid;
+  gap: 10px;
+  font-size: 17px;
+}
+
+.for {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+  align-items: baseline;
+  margin-bottom: 10px;
+}
+
+.choose {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px 20px;
+  align-items: end;
+  margin-bottom: 16px;
+}
+
+.choose .labelled {
+  width: 230px;
+}
+
+.columns {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(340px, 1fr));
+  gap: 20px 40px;
+}
+
+.axis {
+  display: grid;
+  gap: 10px;
+}
+
+.tilt {
+  width: 100%;
+  max-width: 360px;
+}
+
+.rings {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 16px;
+}
+
+figure {
+  display: grid;
+  gap: 2px;
+  justify-items: center;
+  margin: 0;
+  text-align: center;
+}
+
+.figure {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 16px;
+  align-items: flex-end;
+  color: var(--night);
+  font-size: 84px;
+  font-weight: 660;
+  line-height: 80px;
+}
+
+.figure.off {
+  color: var(--rust);
+}
+
+.figure span {
+  display: grid;
+  color: var(--quiet);
+  font: 400 15px/20px var(--sans);
+}
+
+.figure span b {
+  color: var(--ink);
+}
+
+.found {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+  align-items: end;
+}
+
+.found .labelled {
+  width: 170px;
+}
+
+.home-steps {
+  display: grid;
+  grid-template-columns: 150px minmax(0, 1fr);
+  gap: 14px;
+  margin-top: 8px;
+}
+
+ol {
+  margin: 0;
+  padding-left: 20px;
+  font-size: 16px;
+  line-height: 24px;
+}
+
+.night {
+  display: grid;
+  grid-template-columns: minmax(0, 1.8fr) minmax(0, 1fr);
+  gap: 16px 32px;
+  margin-top: 20px;
+  padding-top: 14px;
+  border-top: 1px solid var(--rule-strong);
+}
+
+.night section:only-child {
+  grid-column: 1 / -1;
+}
+
+.hide {
+  margin-left: 12px;
+}
+
+.sides {
+  display: flex;
+  gap: 20px;
+}
+
+.sides svg {
+  width: 132px;
+}
+
+@media (max-width: 1000px) {
+  .night {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

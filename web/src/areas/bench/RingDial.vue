@@ -1,0 +1,89 @@
+<script setup lang="ts">
+import { clockText } from '@binoculum/core'
+
+/** The pole's star on its ring: 12 above the pole, as the eye sees it or as a scope shows it. */
+const {
+  clock,
+  size = 150,
+  dashed = false,
+  label,
+} = defineProps<{
+  clock: number
+  size?: number
+  dashed?: boolean
+  label: string
+}>()
+const R = 42
+const at = (hours: number, radius = R) => ({
+  x: 75 + radius * Math.sin((hours * Math.PI) / 6),
+  y: 75 - radius * Math.cos((hours * Math.PI) / 6),
+})
+</script>
+
+<template>
+  <svg
+    viewBox="0 0 150 150"
+    :width="size"
+    :height="size"
+    role="img"
+    :aria-label="`${label}: ${clockText(clock)} on the ring`"
+  >
+    <circle cx="75" cy="75" r="70" :class="dashed ? 'edge dashed' : 'edge'" />
+    <circle cx="75" cy="75" :r="R" class="ring" />
+    <line
+      v-for="tick in 24"
+      :key="tick"
+      :x1="at(tick / 2, tick % 6 === 0 ? R - 7 : R - 4).x"
+      :y1="at(tick / 2, tick % 6 === 0 ? R - 7 : R - 4).y"
+      :x2="at(tick / 2, tick % 6 === 0 ? R + 7 : R + 4).x"
+      :y2="at(tick / 2, tick % 6 === 0 ? R + 7 : R + 4).y"
+      class="ring"
+    />
+    <text v-for="hour in [12, 3, 6, 9]" :key="hour" :x="at(hour, 59).x" :y="at(hour, 59).y + 5">{{ hour }}</text>
+    <path d="M69 75h12M75 69v12" class="pole" />
+    <line x1="75" y1="75" :x2="at(clock).x" :y2="at(clock).y" class="arm" />
+    <circle :cx="at(clock).x" :cy="at(clock).y" r="8" class="star" />
+  </svg>
+</template>
+
+<style scoped>
+.edge {
+  fill: var(--card);
+  stroke: var(--ink);
+  stroke-width: 2;
+}
+
+.dashed {
+  fill: none;
+  stroke: var(--quiet);
+  stroke-dasharray: 2 3;
+  stroke-width: 1;
+}
+
+.ring {
+  fill: none;
+  stroke: var(--brass);
+  stroke-width: 1.8;
+}
+
+.pole {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.5;
+}
+
+.arm {
+  stroke: var(--night);
+  stroke-dasharray: 3 3;
+}
+
+.star {
+  fill: var(--night);
+}
+
+text {
+  fill: var(--quiet);
+  font: 400 13px var(--sans);
+  text-anchor: middle;
+}
+</style>

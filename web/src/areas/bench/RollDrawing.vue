@@ -1,0 +1,125 @@
+<script setup lang="ts">
+import type { KitSheet } from '@binoculum/contract'
+import { massText, type SetUpBalance } from '@binoculum/core'
+import { computed } from 'vue'
+
+/** The tube from behind: which way it wants to turn in its rings, and the magnet opposite. */
+const { kit, report } = defineProps<{ kit: KitSheet; report: SetUpBalance | null }>()
+const magnetsG = defineModel<number>({ required: true })
+const tube = computed(() => kit.mount?.tube ?? null)
+const roll = computed(() => report?.roll ?? null)
+const R = 44
+const CX = 92
+const CY = 92
+const scale = computed(() => R / ((tube.value?.diameterMm ?? 100) / 2))
+/** Seen from behind with the head to the right: away from it is to the left. */
+const onScreen = (angleDeg: number) => 180 + angleDeg
+const MAGNET_G = 200
+const magnets = computed(() => Math.round((roll.value?.counterMassG ?? 0) / MAGNET_G))
+</script>
+
+<template>
+  <section>
+    <h2>Roll <em>from behind</em></h2>
+    <div v-if="tube && roll && roll.counterMassG !== null" class="roll">
+      <svg viewBox="0 0 184 184" role="img" aria-label="The tube from behind">
+        <g
+          v-for="(place, name) in { finder: tube.finder, eyepiece: tube.eyepiece }"
+          :key="name"
+          :transform="`rotate(${onScreen(place.angleDeg)} ${CX} ${CY})`"
+        >
+          <rect
+            :x="CX + R - 2"
+            :y="CY - (name === 'finder' ? 4 : 9)"
+            :width="Math.max(place.radiusMm * scale - R + (name === 'finder' ? 0 : 8), 8)"
+            :height="name === 'finder' ? 8 : 18"
+            class="part"
+          />
+          <circle v-if="name === 'finder'" :cx="CX + place.radiusMm * scale + 4" :cy="CY" r="8" class="part" />
+        </g>
+        <circle :cx="CX" :cy="CY" :r="R" class="part" />
+        <line
+          :x1="CX"
+          :y1="CY"
+          :x2="CX + R * Math.cos((onScreen(roll.counterAngleDeg) * Math.PI) / 180)"
+          :y2="CY + R * Math.sin((onScreen(roll.counterAngleDeg) * Math.PI) / 180)"
+          class="line"
+        />
+        <g :transform="`rotate(${onScreen(roll.counterAngleDeg)} ${CX} ${CY})`">
+          <rect
+            :x="CX + R - 2"
+            :y="CY - 12"
+            width="10"
+            height="24"
+            rx="2"
+            class="magnet"
+            :class="{ on: magnetsG > 0 }"
+          />
+        </g>
+        <circle :cx="CX" :cy="CY" r="3" class="dot" />
+      </svg>
+      <div>
+        <p>
+          Turns towards the focuser. <strong>{{ massText(roll.counterMassG) }} opposite, at the skin</strong>, stop
+          it: {{ magnets <= 1 ? 'one magnet' : `${magnets} magnets` }} of {{ MAGNET_G }} g on a steel tube.
+        </p>
+        <label class="labelled"
+          ><span>magnets on, g</span
+          ><input
+            class="field"
+            type="number"
+            min="0"
+            step="50"
+            name="magnets-g"
+            :value="magnetsG"
+            @input="magnetsG = Math.max(0, Number(($event.target as HTMLInputElement).value) || 0)"
+        /></label>
+        <p v-if="magnetsG > 0 && report?.wantedMm !== null && report?.wantedMm !== undefined" class="second">
+          The weight then belongs at {{ Math.round(report.wantedMm) }} mm.
+        </p>
+      </div>
+    </div>
+    <p v-else class="quiet">Known once the tube is measured.</p>
+  </section>
+</template>
+
+<style scoped>
+.roll {
+  display: grid;
+  grid-template-columns: 150px minmax(0, 1fr);
+  gap: 12px;
+}
+
+.roll > div {
+  display: grid;
+  gap: 8px;
+  align-content: start;
+}
+
+.part {
+  fill: var(--card);
+  stroke: var(--ink);
+  stroke-width: 1.35;
+}
+
+.line {
+  stroke: var(--brass);
+  stroke-dasharray: 4 4;
+}
+
+.magnet {
+  fill: none;
+  stroke: var(--brass);
+  stroke-dasharray: 4 3;
+}
+
+.magnet.on {
+  fill: var(--night);
+  stroke: var(--deep);
+  stroke-dasharray: none;
+}
+
+.dot {
+  fill: var(--brass);
+}
+</style>

@@ -1,0 +1,167 @@
+<script setup lang="ts">
+import type { AlignmentStar, AlignmentStars } from '@binoculum/core'
+import { computed } from 'vue'
+
+/** The alignment stars on a plain horizon, the band 25 to 70° shaded; the chosen ones ringed. */
+const { pair, others, apartDeg, latitudeDeg } = defineProps<{
+  pair: readonly AlignmentStar[]
+  others: AlignmentStars['others']
+  apartDeg: number | null
+  latitudeDeg: number
+}>()
+const WIDTH = 690
+const HORIZON = 158
+const DEG = 1.9
+/** The middle of the drawing: halfway between the stars, so that none is cut in two. */
+const middle = computed(() => {
+  const x = pair.reduce((sum, { azimuthDeg }) => sum + Math.cos((azimuthDeg * Math.PI) / 180), 0)
+  const y = pair.reduce((sum, { azimuthDeg }) => sum + Math.sin((azimuthDeg * Math.PI) / 180), 0)
+  return pair.length === 0 ? (latitudeDeg < 0 ? 0 : 180) : (Math.atan2(y, x) * 180) / Math.PI
+})
+const aside = (azimuthDeg: number) => ((azimuthDeg - middle.value + 540) % 360) - 180
+const x = (azimuthDeg: number) => WIDTH / 2 + aside(azimuthDeg) * DEG
+const y = (altitudeDeg: number) => HORIZON - altitudeDeg * DEG
+const directions = [
+  ['north', 0],
+  ['north-east', 45],
+  ['east', 90],
+  ['south-east', 135],
+  ['south', 180],
+  ['south-west', 225],
+  ['west', 270],
+  ['north-west', 315],
+] as const
+const visible = (azimuthDeg: number) => x(azimuthDeg) > 20 && x(azimuthDeg) < WIDTH - 20
+const shown = computed(() =>
+  [...others]
+    .filter(({ azimuthDeg, magnitude }) => magnitude < 1.7 && visible(azimuthDeg))
+    .sort((a, b) => a.magnitude - b.magnitude)
+    .slice(0, 7),
+)
+const why = { 'too-low': ', too low', 'too-high': ', too high', 'near-moon': ', near the Moon' } as const
+const beside = (azimuthDeg: number) => x(azimuthDeg) > WIDTH - 150
+</script>
+
+<template>
+  <svg :viewBox="`0 0 ${WIDTH} 200`" class="horizon" role="img" aria-label="Alignment stars above the horizon">
+    <rect x="0" :y="y(70)" :width="WIDTH" :height="(70 - 25) * DEG" class="band" />
+    <line x1="0" :x2="WIDTH" :y1="y(70)" :y2="y(70)" class="edge" />
+    <line x1="0" :x2="WIDTH" :y1="y(25)" :y2="y(25)" class="edge" />
+    <text x="4" :y="y(70) + 16" class="deg">70°</text>
+    <text x="4" :y="y(25) - 5" class="deg">25°</text>
+    <path :d="`M0 ${HORIZON}h${WIDTH}v10H0z`" class="ground" />
+    <g v-for="[name, azimuth] in directions" :key="name">
+      <template v-if="visible(azimuth)">
+        <line :x1="x(azimuth)" :x2="x(azimuth)" :y1="HORIZON + 10" :y2="HORIZON + 16" class="tick" />
+        <text :x="x(azimuth)" :y="HORIZON + 32" class="way">{{ name }}</text>
+      </template>
+    </g>
+    <path
+      v-if="pair.length > 1 && pair[0] && pair[1]"
+      :d="`M${x(pair[0].azimuthDeg)} ${y(pair[0].altitudeDeg)}Q${(x(pair[0].azimuthDeg) + x(pair[1].azimuthDeg)) / 2} ${y(70) + 4} ${x(pair[1].azimuthDeg)} ${y(pair[1].altitudeDeg)}`"
+      class="apart"
+    />
+    <text
+      v-if="apartDeg !== null && pair[0] && pair[1]"
+      :x="(x(pair[0].azimuthDeg) + x(pair[1].azimuthDeg)) / 2"
+      :y="y(70) + 22"
+      class="between"
+    >
+      {{ Math.round(apartDeg) }}° apart
+    </text>
+    <g v-for="star in shown" :key="star.name">
+      <circle :cx="x(star.azimuthDeg)" :cy="y(star.altitudeDeg)" r="3.6" class="other" />
+      <text
+        :x="x(star.azimuthDeg) + (beside(star.azimuthDeg) ? -8 : 8)"
+        :y="y(star.altitudeDeg) + 5"
+        :class="['name', { left: beside(star.azimuthDeg) }]"
+      >
+        {{ star.name }}{{ star.out ? why[star.out] : '' }}
+      </text>
+    </g>
+    <g v-for="(star, index) in pair" :key="star.name">
+      <circle :cx="x(star.azimuthDeg)" :cy="y(star.altitudeDeg)" r="12" class="chosen" />
+      <circle :cx="x(star.azimuthDeg)" :cy="y(star.altitudeDeg)" r="5.5" class="star" />
+      <text
+        :x="x(star.azimuthDeg) + (beside(star.azimuthDeg) ? -18 : 18)"
+        :y="y(star.altitudeDeg) + 22"
+        :class="['picked', { left: beside(star.azimuthDeg) }]"
+      >
+        {{ index + 1 }} {{ star.name }} {{ Math.round(star.altitudeDeg) }}° up
+      </text>
+    </g>
+  </svg>
+</template>
+
+<style scoped>
+.horizon {
+  display: block;
+  width: 100%;
+}
+
+.band {
+  fill: var(--well);
+}
+
+.edge,
+.tick {
+  stroke: var(--brass);
+  stroke-width: 1;
+}
+
+.ground {
+  fill: var(--deep);
+}
+
+.deg,
+.way,
+.name {
+  fill: var(--quiet);
+  font: 400 14px var(--sans);
+}
+
+.way {
+  text-anchor: middle;
+}
+
+.apart {
+  fill: none;
+  stroke: var(--night);
+  stroke-dasharray: 4 4;
+}
+
+.between {
+  fill: var(--ink);
+  font: 400 14px var(--sans);
+  text-anchor: middle;
+  paint-order: stroke;
+  stroke: var(--well);
+  stroke-width: 8px;
+}
+
+.other {
+  fill: var(--quiet);
+}
+
+.chosen {
+  fill: none;
+  stroke: var(--night);
+  stroke-width: 1.8;
+}
+
+.star {
+  fill: var(--night);
+}
+
+.picked {
+  fill: var(--night);
+  font: 640 15px var(--sans);
+  paint-order: stroke;
+  stroke: var(--card);
+  stroke-width: 4px;
+}
+
+.left {
+  text-anchor: end;
+}
+</style>

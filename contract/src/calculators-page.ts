@@ -38,7 +38,12 @@ function typeWords(schema: JsonSchema): string {
   return [String(schema.type ?? 'anything'), ...limits].join(' ')
 }
 
+/** A schema of several shapes has one row for each. */
 function table(title: string, schema: JsonSchema): string[] {
+  if (schema.anyOf) {
+    const shapes = schema.anyOf.map((each, index) => `| ${index === 0 ? 'either' : 'or'} | ${typeWords(each)} |`)
+    return [`| ${title} | |`, '|---|---|', ...shapes, '']
+  }
   const required = new Set(schema.required)
   const rows = Object.entries(schema.properties ?? {}).map(
     ([name, field]) => `| ${name}${required.has(name) ? '' : '?'} | ${typeWords(field).replaceAll('|', '\\|')} |`,

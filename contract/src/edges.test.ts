@@ -67,8 +67,8 @@ it.each([
 it.each([
   { station: { station: 'glass', asFound: 'fine', asLeft: 'so-so' }, path: 'asLeft' },
   {
-    station: { station: 'stand', asFound: { up: true, free: true }, asLeft: { up: true, free: true, stays: true } },
-    path: 'asFound.stays',
+    station: { station: 'assembly', steps: [{ key: 'legs', title: 'Legs', phase: 'stand', asFound: 'fine' }] },
+    path: 'steps.0.asLeft',
   },
   {
     station: {

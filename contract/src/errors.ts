@@ -50,6 +50,10 @@ export const errorCatalogue = {
   NOT_A_PICTURE: { status: 400, message: 'This file is not a picture we can read. Send a JPEG, PNG or WebP.' },
   NOT_AN_ARCHIVE: { status: 400, message: 'This file is not one of our archives, or it is of a later version.' },
   MODEL_CHANGED: { status: 409, message: 'Someone else changed this model meanwhile. Look at it again.' },
+  NOT_MEASURED: {
+    status: 422,
+    message: 'The tube of this model isn’t measured yet. Measure it once in Set-up, under its mount and tube.',
+  },
   SITE_CHANGED: { status: 409, message: 'Someone else changed this place meanwhile. Look at it again.' },
   JOB_CHANGED: { status: 409, message: 'Someone else settled or changed this meanwhile.' },
   TOO_LONG: { status: 422, message: 'This would take too long. Make it smaller and try again.' },

@@ -292,3 +292,4 @@ export {
 } from './drawings/step.ts'
 export { closeUps, closeUp, type CloseUp } from './drawings/close-ups.ts'
 export type { DrawnKit } from './drawings/dimensions.ts'
+export { tapePages, type Tape } from './printing/tape.ts'

@@ -11,7 +11,18 @@ beforeAll(async () => {
 afterAll(() => server.close())
 
 const fine = { asFound: 'fine', asLeft: 'fine' }
-const moves = { up: true, free: true, stays: true }
+const step = (key: string, phase: string) => ({
+  key,
+  title: key,
+  phase,
+  asFound: 'fine',
+  asLeft: 'fine',
+  seconds: 20,
+})
+const assembled = {
+  station: 'assembly',
+  steps: [step('legs', 'stand'), step('head', 'mount'), step('tube', 'tube'), step('moves', 'fit-out')],
+}
 const mirror = (found: number, left: number) => ({
   station: 'collimation',
   asFound: { offsetMm: found, clockHours: 4 },
@@ -61,7 +72,7 @@ it('a finder left off keeps the kit at the bench', async () => {
 it('a job stays open unless the check did it', async () => {
   const open = (await check('M-13', [{ station: 'glass', ...fine }], { doneJobIds: [] })).body.kit
   expect(open.jobs.map(({ code }) => code)).toEqual(['reported-trouble', 'bench-wanted'])
-  const done = (await check('M-13', [finder(5), { station: 'stand', asFound: moves, asLeft: moves }])).body.kit
+  const done = (await check('M-13', [finder(5), assembled])).body.kit
   expect([done.jobs, done.condition]).toEqual([[], 'full'])
 })
 

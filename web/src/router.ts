@@ -91,6 +91,21 @@ export function makeRouter(): Router {
             component: () => import('./areas/setup/models/ModelPage.vue'),
           },
           {
+            path: 'setup/models/:id/steps',
+            meta: { title: 'Steps' },
+            component: () => import('./areas/setup/models/StepsPage.vue'),
+          },
+          {
+            path: 'setup/models/:id/mount',
+            meta: { title: 'Mount and tube' },
+            component: () => import('./areas/setup/models/MountPage.vue'),
+          },
+          {
+            path: 'setup/places',
+            meta: { title: 'Places' },
+            component: () => import('./areas/setup/places/PlacesPage.vue'),
+          },
+          {
             path: 'setup/drawer',
             meta: { title: 'Drawer' },
             component: () => import('./areas/setup/DrawerPage.vue'),

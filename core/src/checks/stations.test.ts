@@ -1,4 +1,6 @@
-import { readingFromStation, type CheckedKit } from './stations.ts'
+import { templateProcedure } from '../procedures/templates.ts'
+import { kitOnMount } from '../testing/kit-on-mount.ts'
+import { learnFrom, readingsFromStation, type CheckedKit, type StationReading } from './stations.ts'
 
 const kit: CheckedKit = {
   apertureMm: 114,
@@ -7,6 +9,14 @@ const kit: CheckedKit = {
   peepholeOutsideFocusMm: 0,
   finderOffsetMm: { x: -70, y: 96 },
   lowestFieldDeg: 1,
+  onMount: null,
+}
+
+/** The one figure of a station that gives one. */
+function readingFromStation(station: StationReading, of: CheckedKit) {
+  const [reading] = readingsFromStation(station, of)
+  if (!reading) throw new Error('no reading')
+  return reading
 }
 
 it('keeps as found and as left apart', () => {
@@ -38,12 +48,96 @@ it('a landmark reading allows for the finder’s place beside the tube', () => {
   expect(reading).toMatchObject({ asLeft: 0, limit: 30, good: 15, source: 'measured', unit: 'arcmin' })
 })
 
-it.each([
-  { moves: { up: true, free: true, stays: true }, value: 0 },
-  { moves: { up: true, free: true, stays: false }, value: 1 },
-])('three moves $moves count as $value', ({ moves, value }) => {
-  const reading = readingFromStation({ station: 'stand', asFound: moves, asLeft: moves }, kit)
-  expect(reading).toMatchObject({ kind: 'stand', asLeft: value, limit: 0 })
+describe('putting together', () => {
+  const { setUp } = templateProcedure({ family: 'equatorial-reflector', collapsible: false, parts: ['tray'] })
+  const run = (bad: string | null, left: 'fine' | 'not-fine') =>
+    setUp
+      .filter(({ phase }) => phase !== 'unpack')
+      .map(({ key, phase }) => ({
+        key,
+        phase,
+        asFound: key === bad ? ('not-fine' as const) : ('fine' as const),
+        asLeft: key === bad ? left : ('fine' as const),
+      }))
+
+  it('gives one figure for each of its four parts', () => {
+    const readings = readingsFromStation({ station: 'assembly', steps: run(null, 'fine') }, kit)
+    expect(readings.map(({ kind, asLeft }) => [kind, asLeft])).toEqual([
+      ['stand', 0],
+      ['mount', 0],
+      ['tube', 0],
+      ['fit-out', 0],
+    ])
+  })
+  it.each([
+    { left: 'fine' as const, asLeft: 0 },
+    { left: 'not-fine' as const, asLeft: 1 },
+  ])('one bad step makes its part so: left $left', ({ left, asLeft }) => {
+    const readings = readingsFromStation({ station: 'assembly', steps: run('tray', left) }, kit)
+    expect(readings.find(({ kind }) => kind === 'stand')).toMatchObject({ asFound: 1, asLeft, limit: 0 })
+    expect(readings.find(({ kind }) => kind === 'tube')).toMatchObject({ asFound: 0, asLeft: 0 })
+  })
+  it('says nothing of a part that nobody looked at', () => {
+    const steps = run(null, 'fine').filter(({ phase }) => phase === 'stand')
+    expect(readingsFromStation({ station: 'assembly', steps }, kit).map(({ kind }) => kind)).toEqual(['stand'])
+  })
+})
+
+describe('balance', () => {
+  const on = ['tube', 'low-eyepiece']
+  const shaft = (found: number, left: number, stays: boolean) =>
+    ({
+      station: 'balance',
+      way: 'shaft',
+      on,
+      asFound: { bareShaftMm: found },
+      asLeft: { bareShaftMm: left },
+      stays,
+    }) as const
+
+  it('claims nothing while the head’s own moment isn’t known', () => {
+    expect(readingsFromStation(shaft(60, 46, false), { ...kit, onMount: kitOnMount() })).toEqual([])
+    expect(readingsFromStation(shaft(60, 46, true), kit)).toEqual([])
+  })
+  it('what stayed is right, and what was found is off by as much as it was moved', () => {
+    const reading = readingFromStation(shaft(60, 46, true), { ...kit, onMount: kitOnMount() })
+    expect(reading).toMatchObject({ kind: 'balance', limit: 10, unit: 'mm', source: 'measured' })
+    expect([reading.asFound, reading.asLeft]).toEqual([expect.closeTo(14, 9), expect.closeTo(0, 9)])
+  })
+  it('with the learnt moment every later look is measured against the right place', () => {
+    const headMomentGmm = learnFrom(shaft(60, 46, true), kitOnMount())
+    expect(headMomentGmm).not.toBeNull()
+    const known = { ...kit, onMount: { ...kitOnMount(), headMomentGmm } }
+    expect(readingFromStation(shaft(87, 87, false), known).asLeft).toBeCloseTo(41, 9)
+  })
+  it('an open end that wants 50 g is that much of the tube’s way', () => {
+    const hang = { station: 'balance', way: 'tube', asFound: { hangG: 50 }, asLeft: { hangG: 0 } } as const
+    const reading = readingFromStation(hang, { ...kit, onMount: kitOnMount() })
+    // 50 g at 620 − 330 = 290 mm, against all that rides: tube 3000, eyepiece 100.
+    expect([reading.asFound, reading.asLeft]).toEqual([expect.closeTo((50 * 290) / 3100, 9), 0])
+  })
+})
+
+describe('place', () => {
+  it('is the scale against the latitude, either side of the equator', () => {
+    const read = (latitudeDeg: number) =>
+      readingFromStation(
+        { station: 'place', way: 'latitude', latitudeDeg, asFound: { setDeg: 48 }, asLeft: { setDeg: 52 } },
+        kit,
+      )
+    for (const latitudeDeg of [52.3, -52.3])
+      expect(read(latitudeDeg)).toMatchObject({
+        kind: 'place',
+        unit: 'deg',
+        limit: 2,
+        asFound: expect.closeTo(4.3, 9),
+        asLeft: expect.closeTo(0.3, 9),
+      })
+  })
+  it('of a controller is a judgement', () => {
+    const station = { station: 'place', way: 'keyed', asFound: 'not-fine', asLeft: 'fine' } as const
+    expect(readingFromStation(station, kit)).toMatchObject({ kind: 'place', asFound: 1, asLeft: 0, limit: 0 })
+  })
 })
 
 it('judged stations keep their word', () => {

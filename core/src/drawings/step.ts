@@ -430,7 +430,7 @@ function tabletopMoves(
       return arcArrow(view, {
         centre: at.pivot,
         axis: [0, 0, 1],
-        start: scaled(tube, tubeLengthMm * 0.72),
+        start: scaled(tube, tubeLengthMm * 0.98),
         fromDeg: -20,
         toDeg: 14,
         both: true,

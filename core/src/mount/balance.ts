@@ -85,10 +85,10 @@ export interface BalancedPosition extends Omit<BalanceInput, 'headMomentGmm'> {
 
 /** The head's own moment, + on the tube's side, from one position that was seen to balance. Every later set-up of the same
  * head follows from it: M_head = M·x + m_s·c − Σ mᵢ·dᵢ. @throws RangeError as mountBalance does */
-export function headMomentGmm(balanced: BalancedPosition): number {
-  requireShaft(balanced.shaft)
-  requireFinite({ positionMm: balanced.positionMm })
-  return stackMassG(balanced.counterweights) * balanced.positionMm - neededMomentGmm(balanced)
+export function headMomentGmm({ counterweights, shaft, tubeSide, positionMm }: BalancedPosition): number {
+  requireShaft(shaft)
+  requireFinite({ positionMm })
+  return stackMassG(counterweights) * positionMm - neededMomentGmm({ shaft, tubeSide })
 }
 
 /** What the stack has to hold up: tube side and head, less the bare shaft. */

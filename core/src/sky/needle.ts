@@ -1,6 +1,14 @@
-/// <reference path="./magvar.d.ts" />
-import { magvar } from 'magvar'
+// @ts-expect-error -- the package ships no types; what is used of it is said below
+import { magvar as untypedModel } from 'magvar'
 import { almanacTime, requirePlace, type SkyMoment } from './positions.ts'
+
+/** Declination in degrees, east +; altitude in km above the sea, `when` a decimal year. */
+const worldModel = untypedModel as (
+  latitudeDeg: number,
+  longitudeDeg: number,
+  altitudeKm: number,
+  when: number,
+) => number
 
 /** The World Magnetic Model 2025 holds from 2025.0 to 2030.0; outside it nothing is said. */
 export const NEEDLE_MODEL_YEARS = { first: 2025, last: 2029 } as const
@@ -14,7 +22,13 @@ export type NeedleAnswer =
     }
   | { readonly declinationDeg: null; readonly reason: 'OUTSIDE_MODEL' | 'NEAR_MAGNETIC_POLE' }
 
-const DAYS_PER_YEAR = 365.25
+/** 2025.5 in the middle of 2025. */
+function decimalYear(date: Date): number {
+  const year = date.getUTCFullYear()
+  const [from, until] = [Date.UTC(year, 0, 1), Date.UTC(year + 1, 0, 1)]
+  return year + (date.getTime() - from) / (until - from)
+}
+
 /** Where the needle hardly lies level, the model's own report warns of compasses. */
 const NEAREST_POLE_LATITUDE_DEG = 80
 
@@ -25,12 +39,12 @@ const NEAREST_POLE_LATITUDE_DEG = 80
  * values. Local iron, a car or the mount itself turns a needle more than the model's half degree. */
 export function needleDeclination(input: SkyMoment & { readonly heightM?: number | undefined }): NeedleAnswer {
   requirePlace(input)
-  const year = 2000 + (almanacTime(input.atUtc).ut + 0.5) / DAYS_PER_YEAR
+  const year = decimalYear(almanacTime(input.atUtc).date)
   if (year < NEEDLE_MODEL_YEARS.first || year >= NEEDLE_MODEL_YEARS.last + 1)
     return { declinationDeg: null, reason: 'OUTSIDE_MODEL' }
   if (Math.abs(input.latitudeDeg) > NEAREST_POLE_LATITUDE_DEG)
     return { declinationDeg: null, reason: 'NEAR_MAGNETIC_POLE' }
-  const at = (when: number) => magvar(input.latitudeDeg, input.longitudeDeg, (input.heightM ?? 0) / 1000, when)
+  const at = (when: number) => worldModel(input.latitudeDeg, input.longitudeDeg, (input.heightM ?? 0) / 1000, when)
   // Within the model's years the change is the same in each.
   const change = at(NEEDLE_MODEL_YEARS.last) - at(NEEDLE_MODEL_YEARS.first)
   return {

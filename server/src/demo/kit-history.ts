@@ -432,11 +432,11 @@ export class KitHistory {
     return { station: 'assembly', steps, note: '', minutes: Math.round(seconds / 6) / 10 }
   }
 
-  /** At the first check the kit is balanced until it stays, and set for the place. */
+  /** At the second check, with its own masses known, the kit is balanced until it stays, and set for the place. */
   private firstSetting(): Station[] {
     const kit = this.onMount
     const head = this.model.mount?.equatorial
-    if (!kit || !head || this.rows.checks.length > 0) return []
+    if (!kit || !head || this.rows.checks.length !== 1) return []
     const on = [...setUpParts(kit.parts, 'usual')]
     const { shaft } = balanceOf({ ...kit, headMomentGmm: this.trueHeadGmm }, on)
     const latitude = { setDeg: 52 + this.times.whole(0, 1) }

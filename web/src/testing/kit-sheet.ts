@@ -41,6 +41,29 @@ const reading = (kind: KitSheet['readings'][number]['kind'], rest: Partial<KitSh
   ...rest,
 })
 
+export const testMount: NonNullable<KitSheet['mount']> = {
+  ratedLoadG: 4500,
+  use: 'visual',
+  equatorial: {
+    shaftStartMm: 60,
+    shaftEndMm: 320,
+    weightThicknessMm: 40,
+    tubeAxisMm: 160,
+    latitudeScale: { minDeg: 20, maxDeg: 70, stepDeg: 2 },
+    sightingScope: 'none',
+  },
+  tube: {
+    lengthMm: 620,
+    diameterMm: 160,
+    frontRingMm: 330,
+    finder: { alongMm: 150, radiusMm: 110, angleDeg: 96 },
+    eyepiece: { alongMm: 200, radiusMm: 160, angleDeg: 38 },
+  },
+  standHeightMm: 760,
+  controller: null,
+  home: null,
+}
+
 export const testKit = (rest: Partial<KitSheet> = {}): KitSheet => ({
   id: 'kit',
   branchId: 'library',

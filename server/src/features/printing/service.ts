@@ -1,5 +1,18 @@
 import type { KitSheet, PrintQuery, Session } from '@binoculum/contract'
-import { contentsCardPages, dateText, labelPages, type Label, type PrintedPage } from '@binoculum/core'
+import {
+  balanceOf,
+  contentsCardPages,
+  dateText,
+  labelPages,
+  setUpNames,
+  setUpParts,
+  setUpWords,
+  tapeMarkMm,
+  tapePages,
+  type Label,
+  type PrintedPage,
+  type Tape,
+} from '@binoculum/core'
 import { DateTime } from 'luxon'
 import type { Context } from '../../platform/context.ts'
 import { Problem } from '../../platform/errors.ts'
@@ -24,6 +37,11 @@ export class Printing {
     const sheets = new Map<string, KitSheet>()
     for (const [code] of wanted) if (!sheets.has(code)) sheets.set(code, await this.kits.sheet(session, code))
     if (query.kind === 'cards') return [...sheets.values()].flatMap((kit) => this.card(kit, query))
+    if (query.kind === 'tapes') {
+      const tapes = [...sheets.values()].flatMap(tapeOf)
+      if (tapes.length === 0) throw new Problem('NOT_MEASURED')
+      return onPaper('codes', () => tapePages(tapes, query.paper, printer))
+    }
     const labels = wanted.flatMap(([code, number]) => {
       const kit = sheets.get(code)
       return kit ? labelsOf(kit, query.kind, number) : []
@@ -33,12 +51,7 @@ export class Printing {
       const message = `${labels.length} labels are too many at once; choose kits for ${MOST_LABELS} at most`
       throw new Problem('BAD_INPUT', { issues: [{ path: 'codes', message }] })
     }
-    try {
-      return labelPages(labels, { paper: query.paper, firstCell: query.first }, printer)
-    } catch (error) {
-      if (!(error instanceof RangeError)) throw error
-      throw new Problem('BAD_INPUT', { issues: [{ path: 'first', message: error.message }] })
-    }
+    return onPaper('first', () => labelPages(labels, { paper: query.paper, firstCell: query.first }, printer))
   }
 
   async pdf(session: Session, query: PrintQuery): Promise<Buffer> {
@@ -51,6 +64,29 @@ export class Printing {
     const printedOn = `${dateText(today.toISODate() ?? '')} ${today.year}`
     return contentsCardPages({ ...kit, printedOn }, paper, printer)
   }
+}
+
+/** What doesn't fit on the paper is the asker's to change. */
+function onPaper<T>(path: string, make: () => T): T {
+  try {
+    return make()
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error
+    throw new Problem('BAD_INPUT', { issues: [{ path, message: error.message }] })
+  }
+}
+
+/** The lines of tape of a kit whose tube is measured and rides in rings or a clamp. */
+function tapeOf(kit: KitSheet): readonly Tape[] {
+  const { mount, headMomentGmm, parts, name, code } = kit
+  if (!mount?.tube || !mount.equatorial) return []
+  const onMount = { mount, headMomentGmm, parts }
+  const marks = setUpNames.map((setUp) => ({
+    name: setUpWords[setUp].toLowerCase(),
+    mm: tapeMarkMm(balanceOf(onMount, setUpParts(parts, setUp)).tubeShiftMm ?? 0),
+    usual: setUp === 'usual',
+  }))
+  return [{ kit: name, code, marks }]
 }
 
 function labelsOf(kit: KitSheet, kind: PrintQuery['kind'], number: string | undefined): readonly Label[] {

@@ -58,7 +58,9 @@ const signed = (mm: number) => (Math.abs(mm) < 0.5 ? '0' : `${mm > 0 ? '+' : 'âˆ
           Math.abs(mark.mm) < 0.5 ? 'on the usual one' : mark.mm > 0 ? 'towards the sky' : 'towards the mirror end'
         }}.
       </p>
-      <RouterLink :to="{ path: '/setup/labels', query: { sheet: 'tape', kit: kit.code } }">Print the tape</RouterLink>
+      <RouterLink :to="{ path: '/setup/labels', query: { kind: 'tapes', kits: kit.code } }"
+        >Print the tape</RouterLink
+      >
     </template>
     <p v-else class="quiet">
       Nobody measured this modelâ€™s tube.

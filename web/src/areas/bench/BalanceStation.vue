@@ -207,7 +207,7 @@ useKeys(() => ({
     </section>
     <div class="strip">
       <AlongTheTube :kit="kit" :rows="rows" />
-      <RollDrawing :kit="kit" :report="report" v-model="draft.magnetsG" />
+      <RollDrawing v-model="draft.magnetsG" :kit="kit" :report="report" />
       <section>
         <h2>
           {{

@@ -1,4 +1,4 @@
-import { testKit } from '../../testing/kit-sheet.ts'
+import { testKit, testMount } from '../../testing/kit-sheet.ts'
 import {
   checkedKitOf,
   doneStations,
@@ -11,26 +11,79 @@ import {
 
 it('a station is complete when its as-found is, and as left is as found until something is put right', () => {
   const draft = emptyCheck()
-  expect(stationOf(draft, 'glass')).toBeNull()
+  expect(stationOf(draft, 'glass', testKit())).toBeNull()
   draft.glass.asFound = 'fine'
-  expect(stationOf(draft, 'glass')).toMatchObject({ asFound: 'fine', asLeft: 'fine' })
+  expect(stationOf(draft, 'glass', testKit())).toMatchObject({ asFound: 'fine', asLeft: 'fine' })
 })
 
 it('a half-typed second look doesn’t pass for a reading', () => {
   const draft = emptyCheck()
   draft.collimation.asFound = { offsetMm: 3.8, clockHours: 4 }
   draft.collimation.asLeft = { offsetMm: null, clockHours: 4 }
-  expect(stationOf(draft, 'collimation')).toBeNull()
+  expect(stationOf(draft, 'collimation', testKit())).toBeNull()
   draft.collimation.asLeft.offsetMm = 0.2
-  expect(stationOf(draft, 'collimation')).toMatchObject({ asFound: { offsetMm: 3.8 }, asLeft: { offsetMm: 0.2 } })
+  expect(stationOf(draft, 'collimation', testKit())).toMatchObject({
+    asFound: { offsetMm: 3.8 },
+    asLeft: { offsetMm: 0.2 },
+  })
 })
 
-it('the three-move test needs all three answers', () => {
+it('assembly holds the steps that were answered, and put right means found not fine', () => {
   const draft = emptyCheck()
-  draft.stand.asFound = { up: true, free: true, stays: null }
-  expect(stationOf(draft, 'stand')).toBeNull()
-  draft.stand.asFound.stays = false
-  expect(stationOf(draft, 'stand')).toMatchObject({ asFound: { stays: false } })
+  expect(stationOf(draft, 'assembly', testKit())).toBeNull()
+  draft.assembly.steps.legs = { found: 'fine', left: null, said: ['in-ring'], seconds: 12.5 }
+  draft.assembly.steps.head = { found: 'not-fine', left: 'fine', said: ['sticky', null], seconds: 40 }
+  draft.assembly.steps.tube = { found: null, left: null, said: [], seconds: 3 }
+  expect(stationOf(draft, 'assembly', testKit())).toMatchObject({
+    station: 'assembly',
+    steps: [
+      { key: 'legs', phase: 'stand', asFound: 'fine', asLeft: 'fine', said: ['in-ring'], seconds: 12.5 },
+      { key: 'head', phase: 'mount', asFound: 'not-fine', asLeft: 'fine', said: ['sticky'] },
+    ],
+  })
+})
+
+describe('balance and place', () => {
+  const measured = testKit({ mount: testMount })
+  it('a half-typed length is no reading, nor one below 0', () => {
+    const draft = emptyCheck()
+    expect(stationOf(draft, 'balance', measured)).toBeNull()
+    draft.balance.foundMm = -1
+    expect(stationOf(draft, 'balance', measured)).toBeNull()
+    draft.balance.foundMm = 60
+    expect(stationOf(draft, 'balance', measured)).toMatchObject({
+      way: 'shaft',
+      on: ['tube', 'eyepiece'],
+      asFound: { bareShaftMm: 60 },
+      asLeft: { bareShaftMm: 60 },
+      stays: false,
+    })
+    draft.balance.leftMm = 46
+    expect(stationOf(draft, 'balance', measured)).toMatchObject({ asLeft: { bareShaftMm: 46 } })
+  })
+  it('needs a measured mount', () => {
+    const draft = emptyCheck()
+    draft.balance.foundMm = 60
+    expect(stationOf(draft, 'balance', testKit())).toBeNull()
+  })
+  it('a scale at 95° is no reading', () => {
+    const draft = emptyCheck()
+    draft.place.latitudeDeg = 52.7
+    draft.place.foundDeg = 95
+    expect(stationOf(draft, 'place', measured)).toBeNull()
+    draft.place.foundDeg = 48
+    expect(stationOf(draft, 'place', measured)).toMatchObject({ way: 'latitude', asFound: { setDeg: 48 } })
+  })
+  it('which kits have which stations', () => {
+    const slides = { ...testKit().optics, collapsible: true }
+    expect(stationsOf(measured)).toEqual(['glass', 'assembly', 'balance', 'place', 'collimation', 'finder', 'pack'])
+    expect(stationsOf(testKit({ family: 'computer-driven' }))).not.toContain('balance')
+    expect(stationsOf(testKit({ family: 'computer-driven' }))).toContain('place')
+    expect(stationsOf(testKit({ family: 'floor-reflector' }))).not.toContain('place')
+    expect(stationsOf(testKit({ family: 'tabletop-reflector', optics: slides, mount: testMount }))).toContain(
+      'balance',
+    )
+  })
 })
 
 it.each([
@@ -40,14 +93,14 @@ it.each([
 ])('a landmark reading of $distanceM m, $seenXMm, $seenYMm is none', (given) => {
   const draft = emptyCheck()
   draft.finder.asFound = { way: 'landmark', misalignmentArcmin: null, ...given }
-  expect(stationOf(draft, 'finder')).toBeNull()
+  expect(stationOf(draft, 'finder', testKit())).toBeNull()
 })
 
 it('minutes come from the clock', () => {
   const draft = emptyCheck()
   draft.pack.asFound = 'fine'
   draft.seconds.pack = 90
-  expect(stationOf(draft, 'pack')?.minutes).toBe(1.5)
+  expect(stationOf(draft, 'pack', testKit())?.minutes).toBe(1.5)
 })
 
 describe('what a check would lead to', () => {
@@ -60,7 +113,7 @@ describe('what a check would lead to', () => {
     expect(stationsOf(testKit())).toContain('collimation')
     const kit = testKit()
     const judged = { ...kit, optics: { ...kit.optics, collimatable: false } }
-    expect(stationsOf(judged)).toEqual(['glass', 'stand', 'star', 'finder', 'pack'])
+    expect(stationsOf(judged)).toEqual(['glass', 'assembly', 'balance', 'place', 'star', 'finder', 'pack'])
   })
 
   it('keeps older readings of stations that are left out', () => {

@@ -15,6 +15,7 @@ const kinds: readonly { kind: PrintKind; words: string; aside: string }[] = [
   { kind: 'kits', words: 'kit labels', aside: 'QR and bars' },
   { kind: 'parts', words: 'part labels', aside: 'one for each part' },
   { kind: 'pouches', words: 'pouch labels', aside: 'what belongs inside' },
+  { kind: 'tapes', words: 'tapes for the tube', aside: 'where the front ring belongs' },
 ]
 const route = useRoute()
 const asked = (name: string) => (typeof route.query[name] === 'string' ? route.query[name] : null)
@@ -36,7 +37,7 @@ const query = computed(() => {
     kind: kind.value,
     codes: [...chosen.value].join(','),
     paper: paper.value,
-    first: String(kind.value === 'cards' ? 1 : first.value),
+    first: String(sheet.value ? first.value : 1),
   })
   return set.toString()
 })
@@ -47,7 +48,9 @@ const {
   slow,
 } = useLoaded<Printed>(() => query.value && `/api/prints?${query.value}`)
 const sheet = computed(() =>
-  kind.value === 'cards' ? null : labelSheet(paper.value, kind.value === 'pouches' ? 'pouch' : 'code'),
+  kind.value === 'cards' || kind.value === 'tapes'
+    ? null
+    : labelSheet(paper.value, kind.value === 'pouches' ? 'pouch' : 'code'),
 )
 const pages = computed(() => (query.value ? (printed.value?.pages ?? []) : []))
 const SHOWN_PAGES = 6

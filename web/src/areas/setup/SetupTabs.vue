@@ -4,6 +4,7 @@ import PageTabs from '../../shared/PageTabs.vue'
 const places = [
   { path: '/setup/bring-in', words: 'Bring in a list' },
   { path: '/setup/models', words: 'Models' },
+  { path: '/setup/places', words: 'Places' },
   { path: '/setup/drawer', words: 'Spares drawer' },
   { path: '/setup/labels', words: 'Labels and cards' },
   { path: '/setup/devices', words: 'Devices' },

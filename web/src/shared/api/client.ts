@@ -98,5 +98,6 @@ export const api = {
   post: <T>(path: string, body?: unknown) => call<T>('POST', path, body ?? {}),
   upload: <T>(path: string, file: Blob) => call<T>('POST', path, file),
   lines,
-  delete: (path: string) => call<void>('DELETE', path),
+  put: <T>(path: string, body: unknown) => call<T>('PUT', path, body),
+  delete: <T = void>(path: string) => call<T>('DELETE', path),
 }

@@ -1,13 +1,11 @@
 <script setup lang="ts">
-import type { KitSheet } from '@binoculum/contract'
-import { drawStep, type StepDrawing } from '@binoculum/core'
+import { drawStep, type DrawnKit, type StepDrawing } from '@binoculum/core'
 import { computed, useId } from 'vue'
 
 /** A step of this kit's set-up as a drawing, made from its model's own dimensions. Words stand beside it, not in it. */
 const { kit, drawing } = defineProps<{
-  kit: Pick<KitSheet, 'family' | 'optics' | 'mount' | 'parts'>
+  kit: DrawnKit
   drawing: StepDrawing
-  latitudeDeg?: number | null
 }>()
 const ids = useId()
 const WIDTH = 358

@@ -28,6 +28,7 @@ import {
   type DraftPart,
   type ModelDraft,
 } from './model-draft.ts'
+import ModelTabs from './ModelTabs.vue'
 import PartFields from './PartFields.vue'
 
 const route = useRoute()
@@ -212,6 +213,7 @@ useKeys((): KeyMap =>
           </p>
           <RouterLink to="/setup/models" class="all">All models</RouterLink>
         </header>
+        <ModelTabs :model-id="id" />
         <ProblemNote :problem="problem" @retry="save" />
         <p v-if="!mayChange" class="quiet">Only a coordinator of every branch with such kits may change it.</p>
         <div class="columns">

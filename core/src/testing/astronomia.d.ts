@@ -1,0 +1,11 @@
+/** What the tests use of the second almanac, which ships no types. */
+declare module 'astronomia' {
+  interface Equatorial {
+    ra: number
+    dec: number
+  }
+  export const apparent: {
+    position(from: Equatorial, epochFrom: number, epochTo: number, motionRa: number, motionDec: number): Equatorial
+  }
+  export const solar: { apparentEquatorial(jde: number): Equatorial }
+}

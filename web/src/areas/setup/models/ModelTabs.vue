@@ -1,0 +1,23 @@
+<script setup lang="ts">
+import PageTabs from '../../../shared/PageTabs.vue'
+
+/** The three sheets of one model. */
+const { modelId, name = '' } = defineProps<{ modelId: string; name?: string }>()
+const places = [
+  { path: `/setup/models/${modelId}`, words: 'Parts' },
+  { path: `/setup/models/${modelId}/steps`, words: 'Steps' },
+  { path: `/setup/models/${modelId}/mount`, words: 'Mount and tube' },
+]
+</script>
+
+<template>
+  <h1 v-if="name" class="name">{{ name }}</h1>
+  <PageTabs :places="places" label="Sheets of this model" />
+</template>
+
+<style scoped>
+.name {
+  font-size: 28px;
+  line-height: 34px;
+}
+</style>

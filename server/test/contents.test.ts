@@ -296,7 +296,7 @@ describe('the archive', () => {
       [target],
     )
     const reply = await there.post(`/api/archive?branchId=${target}`, written)
-    expect(reply.body).toMatchObject({ kits: ['F-01', 'F-02', 'F-03', 'F-04', 'F-05'], spares: 3 })
+    expect(reply.body).toMatchObject({ kits: ['F-01', 'F-02', 'F-03', 'F-04', 'F-05'], spares: 4 })
     const again = (await there.get<Archive>(`/api/archive?branchId=${target}`)).body
     expect({ ...again, writtenAtUtc: '' }).toEqual({ ...written, writtenAtUtc: '' })
     const twice = await there.post<Refusal>(`/api/archive?branchId=${target}`, written)

@@ -1,3 +1,4 @@
+import { calculators } from '@binoculum/contract/calculators'
 import { shelfSchema, type Found, type KitSheet, type Shelf } from '@binoculum/contract'
 import { addKits } from '../src/demo/many-kits.ts'
 import { kitOf, startTestServer, type Agent } from './support.ts'
@@ -84,7 +85,9 @@ describe('calculators over HTTP', () => {
       magnification: 15,
       verdict: 'good',
     })
-    expect((await ines.get<{ calculators: object[] }>('/api/calculators')).body.calculators).toHaveLength(6)
+    expect((await ines.get<{ calculators: object[] }>('/api/calculators')).body.calculators).toHaveLength(
+      calculators.size,
+    )
   })
   it.each([
     { name: 'optics.view', body: { ...input, eyepieceMm: 0 }, code: 'BAD_INPUT', path: 'eyepieceMm' },

@@ -77,7 +77,8 @@ export async function startTestServer(options: Partial<AppOptions> & { demo?: bo
       cookie,
       get: <T>(url: string) => send<T>({ method: 'GET', url, ...from }),
       post: <T>(url: string, payload: object = {}) => send<T>({ method: 'POST', url, ...from, payload }),
-      delete: (url: string) => send({ method: 'DELETE', url, ...from }),
+      put: <T>(url: string, payload: object = {}) => send<T>({ method: 'PUT', url, ...from, payload }),
+      delete: <T>(url: string) => send<T>({ method: 'DELETE', url, ...from }),
     }
   }
   const signIn = async (name: 'ines' | 'kofi' | 'petra' | 'jun') => {

@@ -53,7 +53,7 @@ describe('balance and place', () => {
     draft.balance.foundMm = 60
     expect(stationOf(draft, 'balance', measured)).toMatchObject({
       way: 'shaft',
-      on: ['tube', 'eyepiece'],
+      on: ['tube', 'cell', 'eyepiece'],
       asFound: { bareShaftMm: 60 },
       asLeft: { bareShaftMm: 60 },
       stays: false,

@@ -274,6 +274,7 @@ export { judgeAnswers, levelAnswer, stepQuestions, tiltDeg, type TestQuestion } 
 export {
   controllerLines,
   dmsText,
+  needleSentence,
   setUpWords,
   tubeAdvice,
   weightAdvice,

@@ -80,3 +80,7 @@ export async function bringIn(context: BrowserContext, code: string, parts: numb
   }).catch(() => undefined)
   expect((await kitOf(context, code)).parts).toHaveLength(parts)
 }
+
+/** Writes something anew as a whole. */
+export const replace = async <T>(context: BrowserContext, path: string, data: unknown): Promise<T> =>
+  answered<T>(await context.request.put(`${baseUrl()}${path}`, { data }))

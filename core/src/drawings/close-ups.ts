@@ -249,7 +249,12 @@ export interface DrawnCircle {
 /** A close-up in its circle on the page. */
 export function closeUp(name: CloseUp, [x, y]: readonly [number, number], radiusPx: number): DrawnCircle {
   const by = radiusPx / 50
-  const items = strokes[name].map(([look, d]): DrawnPath => ({ kind: 'path', d: transform(d, [x, y], by), look }))
+  const items = strokes[name].map(([look, d]): DrawnPath => ({
+    kind: 'path',
+    d: transform(d, [x, y], by),
+    // What isn't closed is an edge, not an area.
+    look: look === 'outline' && !d.endsWith('Z') ? 'line' : look,
+  }))
   return { kind: 'circle', x, y, radiusPx, items }
 }
 

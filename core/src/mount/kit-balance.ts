@@ -227,6 +227,8 @@ export interface SpareChoice<T> {
   readonly spare: T
   /** Middle of both weights together. */
   readonly positionMm: number
+  /** Bare shaft that is left before the end stop, with both on. */
+  readonly bareMm: number
 }
 
 /** The lightest weight from the drawer that would balance a set-up; null when none would, or the shaft is too short for it. */
@@ -243,7 +245,10 @@ export function spareThatWouldDo<T extends { readonly massG: number | null }>(
     const lever = leverOf(kit, riding, { magnetsG: 0, roll: null, spare: { massG } })
     if (!lever || lever.shaft.minMm > lever.shaft.maxMm) continue
     const { positionMm } = mountBalance(lever)
-    if (positionMm !== null) return { spare, positionMm }
+    const head = kit.mount.equatorial
+    if (positionMm === null || !head) continue
+    const thicknessMm = stackThicknessMm(head, [...stackMassesG(kit.parts), massG])
+    return { spare, positionMm, bareMm: head.shaftEndMm - positionMm - thicknessMm / 2 }
   }
   return null
 }

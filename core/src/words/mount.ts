@@ -2,7 +2,7 @@ import type { Balance } from '../mount/balance.ts'
 import type { HandController } from '../mount/mount-data.ts'
 import type { ControllerEntries, Dms } from '../mount/controller-entries.ts'
 import type { SetUpName } from '../mount/kit-balance.ts'
-import { massText } from './figures.ts'
+import { degText, massText } from './figures.ts'
 
 /** Plain English for balance and place. Another language is one more file like this one. */
 
@@ -121,4 +121,19 @@ export function controllerLines(
     ),
   }
   return controller.asks.map((field) => lines[field])
+}
+
+/** Nobody reads a compass finer than this. */
+const NEEDLE_TRUE_DEG = 0.25
+
+/** How to come from the needle to the pole. `declinationDeg`: north end from true north, east +. Its south end then lies as
+ * far to the *other* side of true south, so the way back is named from the end one looks along. */
+export function needleSentence(declinationDeg: number, southern: boolean): string {
+  const deg = degText(Math.abs(declinationDeg))
+  if (Math.abs(declinationDeg) < NEEDLE_TRUE_DEG) return 'The needle points true here, within a quarter of a degree.'
+  const north = declinationDeg > 0 ? 'east' : 'west'
+  const back = declinationDeg > 0 === southern ? 'east' : 'west'
+  return southern
+    ? `The needle points ${deg} ${north} of true north: turn the axis ${deg} ${back} of where its south end points.`
+    : `The needle points ${deg} ${north} of true north: turn the axis ${deg} ${back} of where it points.`
 }

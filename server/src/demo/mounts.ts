@@ -72,7 +72,7 @@ export const demoMounts: Readonly<Record<string, MountDataView>> = {
   'eq-150': {
     ...noMount,
     ratedLoadG: 9000,
-    equatorial: head({ start: 74, end: 400, weight: 48, tubeAxis: 190 }),
+    equatorial: head({ start: 74, end: 420, weight: 48, tubeAxis: 168 }),
     tube: tube(700, 182, { ring: 370, finder: place(170, 140, 96), eyepiece: place(230, 172, 38) }),
     standHeightMm: 800,
     home: equatorialHome,

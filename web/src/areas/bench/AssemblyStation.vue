@@ -71,7 +71,10 @@ function say(index: number, value: string | null) {
   const said = questions.value.map((_each, other) => (other === index ? value : (now.value.said[other] ?? null)))
   set({ said })
   const verdict = step.value?.test ? judgeAnswers(step.value.test, said) : null
-  if (verdict) set({ found: verdict.fine ? 'fine' : 'not-fine', left: null })
+  if (!verdict) return
+  set({ found: verdict.fine ? 'fine' : 'not-fine', left: null })
+  // All answered and all well: on to the next, as after the key.
+  if (verdict.fine) go(at.value + 1)
 }
 const takeTilt = () => tilt.value !== null && say(0, levelAnswer(tilt.value))
 const markOf = (key: string) => {

@@ -15,7 +15,7 @@ const { head, tube, massG, thicknessMm, nowMm, rightMm, slackMm, falls } = defin
   slackMm: number
   falls: 'tube' | 'weight' | null
 }>()
-const emit = defineEmits<{ move: [positionMm: number] }>()
+const emit = defineEmits<{ move: [positionMm: number]; drop: [] }>()
 
 const AXIS_X = 350
 const AXIS_Y = 190
@@ -26,7 +26,13 @@ const maxMm = computed(() => head.shaftEndMm - thicknessMm / 2)
 const x = (positionMm: number) => AXIS_X - positionMm
 const tubeX = computed(() => AXIS_X + head.tubeAxisMm)
 const rulerEnd = computed(() => Math.ceil(head.shaftEndMm / 50) * 50)
-const ticks = computed(() => Array.from({ length: rulerEnd.value / 10 + 1 }, (_each, index) => index * 10))
+const numbers = computed(() => Array.from({ length: rulerEnd.value / 50 }, (_each, index) => (index + 1) * 50))
+/** One path for all its lines: a hand moves the weight sixty times a second. */
+const ruler = computed(() => {
+  const ticks = Array.from({ length: rulerEnd.value / 10 + 1 }, (_each, index) => index * 10)
+  const lines = ticks.map((tick) => `M${x(tick)} ${rulerY.value}v${tick % 50 === 0 ? 9 : 5}`)
+  return `M${x(rulerEnd.value)} ${rulerY.value}H${AXIS_X}${lines.join('')}`
+})
 const viewWidth = computed(() => tubeX.value + radius.value + 150)
 const viewX = computed(() => Math.min(AXIS_X - head.shaftEndMm - 46, 20))
 /** Room above for what stands highest: finder, eyepiece, or the line of the bare shaft. */
@@ -57,8 +63,15 @@ function grab(event: PointerEvent) {
   ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
   drag(event)
 }
+function drop() {
+  if (!grabbed) return
+  grabbed = false
+  emit('drop')
+}
 function step(byMm: number) {
-  if (nowMm !== null) emit('move', Math.min(Math.max(nowMm + byMm, minMm.value), maxMm.value))
+  if (nowMm === null) return
+  emit('move', Math.min(Math.max(nowMm + byMm, minMm.value), maxMm.value))
+  emit('drop')
 }
 </script>
 
@@ -70,65 +83,75 @@ function step(byMm: number) {
     role="img"
     aria-label="The head from its axis: weight on its shaft to the left, tube to the right, to scale"
   >
-    <!-- stand -->
-    <path
-      :d="`M${AXIS_X - 38} ${AXIS_Y + 28}L${AXIS_X - 46} 340H${AXIS_X + 46}L${AXIS_X + 38} ${AXIS_Y + 28}Z`"
-      class="stand"
-    />
-    <rect :x="AXIS_X - 58" y="340" width="116" height="13" class="stand" />
-    <path :d="`M${AXIS_X - 50} 353L${AXIS_X - 62} 388M${AXIS_X + 50} 353L${AXIS_X + 62} 388`" class="stand" />
-    <!-- shaft and end stop -->
-    <rect :x="x(head.shaftEndMm)" :y="AXIS_Y - 7" :width="head.shaftEndMm" height="14" class="part" />
-    <rect :x="x(head.shaftEndMm) - 12" :y="AXIS_Y - 17" width="12" height="34" class="part" />
-    <!-- head -->
-    <rect
-      :x="AXIS_X - head.shaftStartMm"
-      :y="AXIS_Y - 28"
-      :width="head.shaftStartMm + head.tubeAxisMm - radius - 26"
-      height="56"
-      rx="4"
-      class="part"
-    />
-    <rect :x="tubeX - radius - 26" :y="AXIS_Y - 36" width="14" height="72" class="part" />
-    <rect :x="tubeX - radius - 12" :y="AXIS_Y - 22" width="16" height="44" class="part" />
-    <circle :cx="AXIS_X" :cy="AXIS_Y" r="40" class="part" />
-    <rect :x="AXIS_X - 6" :y="AXIS_Y - 62" width="12" height="26" rx="3" class="part" />
-    <path :d="`M${AXIS_X - 9} ${AXIS_Y}h18M${AXIS_X} ${AXIS_Y - 9}v18`" class="cross" />
-    <!-- tube, finder and eyepiece at their own places -->
-    <template v-if="tube">
-      <g :transform="placed(tube.eyepiece)">
-        <rect
-          :x="tubeX + radius - 4"
-          :y="AXIS_Y - 22"
-          :width="tube.eyepiece.radiusMm - radius - 22"
-          height="44"
-          class="part"
-        />
-        <rect :x="tubeX + tube.eyepiece.radiusMm - 30" :y="AXIS_Y - 16" width="64" height="32" rx="2" class="part" />
-      </g>
-      <g :transform="placed(tube.finder)">
-        <rect
-          :x="tubeX + radius - 4"
-          :y="AXIS_Y - 6"
-          :width="tube.finder.radiusMm - radius - 10"
-          height="12"
-          class="part"
-        />
-        <circle :cx="tubeX + tube.finder.radiusMm" :cy="AXIS_Y" r="17" class="part" />
-        <circle :cx="tubeX + tube.finder.radiusMm" :cy="AXIS_Y" r="9" class="inner" />
-      </g>
-    </template>
-    <circle :cx="tubeX" :cy="AXIS_Y" :r="radius" class="part" />
-    <circle :cx="tubeX" :cy="AXIS_Y" :r="radius - 9" class="inner" />
-    <circle :cx="tubeX" :cy="AXIS_Y" :r="radius * 0.26" class="screw" />
-    <path :d="`M${tubeX - 5} ${AXIS_Y}h10M${tubeX} ${AXIS_Y - 5}v10`" class="mark" />
-    <path
-      :d="`M${AXIS_X} ${AXIS_Y + radius + 12}v18M${tubeX} ${AXIS_Y}V${AXIS_Y + radius + 30}M${AXIS_X} ${AXIS_Y + radius + 24}H${tubeX}`"
-      class="measure"
-    />
-    <text :x="(AXIS_X + tubeX) / 2" :y="AXIS_Y + radius + 18" class="figure middle">
-      {{ Math.round(head.tubeAxisMm) }} mm
-    </text>
+    <!-- What doesn't move with the weight is made once. -->
+    <g v-memo="[head, tube]">
+      <!-- stand -->
+      <path
+        :d="`M${AXIS_X - 38} ${AXIS_Y + 28}L${AXIS_X - 46} 340H${AXIS_X + 46}L${AXIS_X + 38} ${AXIS_Y + 28}Z`"
+        class="stand"
+      />
+      <rect :x="AXIS_X - 58" y="340" width="116" height="13" class="stand" />
+      <path :d="`M${AXIS_X - 50} 353L${AXIS_X - 62} 388M${AXIS_X + 50} 353L${AXIS_X + 62} 388`" class="stand" />
+      <!-- shaft and end stop -->
+      <rect :x="x(head.shaftEndMm)" :y="AXIS_Y - 7" :width="head.shaftEndMm" height="14" class="part" />
+      <rect :x="x(head.shaftEndMm) - 12" :y="AXIS_Y - 17" width="12" height="34" class="part" />
+      <!-- head -->
+      <rect
+        :x="AXIS_X - head.shaftStartMm"
+        :y="AXIS_Y - 28"
+        :width="head.shaftStartMm + head.tubeAxisMm - radius - 26"
+        height="56"
+        rx="4"
+        class="part"
+      />
+      <rect :x="tubeX - radius - 26" :y="AXIS_Y - 36" width="14" height="72" class="part" />
+      <rect :x="tubeX - radius - 12" :y="AXIS_Y - 22" width="16" height="44" class="part" />
+      <circle :cx="AXIS_X" :cy="AXIS_Y" r="40" class="part" />
+      <rect :x="AXIS_X - 6" :y="AXIS_Y - 62" width="12" height="26" rx="3" class="part" />
+      <path :d="`M${AXIS_X - 9} ${AXIS_Y}h18M${AXIS_X} ${AXIS_Y - 9}v18`" class="cross" />
+      <!-- tube, finder and eyepiece at their own places -->
+      <template v-if="tube">
+        <g :transform="placed(tube.eyepiece)">
+          <rect
+            :x="tubeX + radius - 4"
+            :y="AXIS_Y - 22"
+            :width="Math.max(tube.eyepiece.radiusMm - radius - 22, 0)"
+            height="44"
+            class="part"
+          />
+          <rect
+            :x="tubeX + tube.eyepiece.radiusMm - 30"
+            :y="AXIS_Y - 16"
+            width="64"
+            height="32"
+            rx="2"
+            class="part"
+          />
+        </g>
+        <g :transform="placed(tube.finder)">
+          <rect
+            :x="tubeX + radius - 4"
+            :y="AXIS_Y - 6"
+            :width="Math.max(tube.finder.radiusMm - radius - 10, 0)"
+            height="12"
+            class="part"
+          />
+          <circle :cx="tubeX + tube.finder.radiusMm" :cy="AXIS_Y" r="17" class="part" />
+          <circle :cx="tubeX + tube.finder.radiusMm" :cy="AXIS_Y" r="9" class="inner" />
+        </g>
+      </template>
+      <circle :cx="tubeX" :cy="AXIS_Y" :r="radius" class="part" />
+      <circle :cx="tubeX" :cy="AXIS_Y" :r="radius - 9" class="inner" />
+      <circle :cx="tubeX" :cy="AXIS_Y" :r="radius * 0.26" class="screw" />
+      <path :d="`M${tubeX - 5} ${AXIS_Y}h10M${tubeX} ${AXIS_Y - 5}v10`" class="mark" />
+      <path
+        :d="`M${AXIS_X} ${AXIS_Y + radius + 12}v18M${tubeX} ${AXIS_Y}V${AXIS_Y + radius + 30}M${AXIS_X} ${AXIS_Y + radius + 24}H${tubeX}`"
+        class="measure"
+      />
+      <text :x="(AXIS_X + tubeX) / 2" :y="AXIS_Y + radius + 18" class="figure middle">
+        {{ Math.round(head.tubeAxisMm) }} mm
+      </text>
+    </g>
     <!-- weights: filled where it belongs, dashed where it stands -->
     <g v-if="rightMm !== null">
       <rect
@@ -152,12 +175,10 @@ function step(byMm: number) {
       class="stands"
       :class="{ alone: rightMm === null }"
     />
-    <!-- ruler with the slack -->
-    <path :d="`M${x(rulerEnd)} ${rulerY}H${AXIS_X}`" class="ruler" />
-    <template v-for="tick in ticks" :key="tick">
-      <line :x1="x(tick)" :x2="x(tick)" :y1="rulerY" :y2="rulerY + (tick % 50 === 0 ? 9 : 5)" class="ruler" />
-      <text v-if="tick % 50 === 0 && tick > 0" :x="x(tick)" :y="rulerY + 24" class="number">{{ tick }}</text>
-    </template>
+    <g v-memo="[head, rulerY]">
+      <path :d="ruler" class="ruler" />
+      <text v-for="tick in numbers" :key="tick" :x="x(tick)" :y="rulerY + 24" class="number">{{ tick }}</text>
+    </g>
     <line :x1="x(maxMm)" :x2="x(maxMm)" :y1="rulerY - 9" :y2="rulerY + 12" class="limit" />
     <text :x="x(maxMm)" :y="rulerY - 13" class="figure middle">end</text>
     <path
@@ -225,8 +246,8 @@ function step(byMm: number) {
       :aria-valuemax="Math.round(maxMm)"
       @pointerdown="grab"
       @pointermove="drag"
-      @pointerup="grabbed = false"
-      @pointercancel="grabbed = false"
+      @pointerup="drop"
+      @pointercancel="drop"
       @keydown.left.prevent.stop="step(1)"
       @keydown.right.prevent.stop="step(-1)"
     />

@@ -1,15 +1,7 @@
 <script setup lang="ts">
 import type { Drawer, KitSheet } from '@binoculum/contract'
-import {
-  bareShaftMm,
-  balanceOf,
-  massText,
-  setUpNames,
-  setUpParts,
-  setUpWords,
-  spareThatWouldDo,
-} from '@binoculum/core'
-import { computed, ref } from 'vue'
+import { balanceOf, massText, setUpNames, setUpParts, setUpWords, spareThatWouldDo } from '@binoculum/core'
+import { computed, ref, useTemplateRef } from 'vue'
 import { api } from '../../shared/api/client.ts'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import { useSending } from '../../shared/api/use-sending.ts'
@@ -17,14 +9,13 @@ import ScaleBar from '../../shared/drawings/ScaleBar.vue'
 import KeyCap from '../../shared/keys/KeyCap.vue'
 import { useKeys } from '../../shared/keys/use-keys.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
-import SerifText from '../../shared/SerifText.vue'
 import AlongTheTube from './AlongTheTube.vue'
-import BalanceDrawing from './BalanceDrawing.vue'
-import BigFigure from './BigFigure.vue'
+import BalanceHand from './BalanceHand.vue'
+import BalanceVerdict from './BalanceVerdict.vue'
 import { balancesInClamp, onMountOf, type CheckDraft } from './check-draft.ts'
 import ClampBalance from './ClampBalance.vue'
 import RollDrawing from './RollDrawing.vue'
-import { BALANCE_LIMIT_MM, useBalance } from './use-balance.ts'
+import { useBalance } from './use-balance.ts'
 
 const { kit } = defineProps<{ kit: KitSheet }>()
 const draft = defineModel<CheckDraft['balance']>({ required: true })
@@ -36,7 +27,7 @@ const onMount = computed(() => onMountOf(kit))
 const head = computed(() => kit.mount?.equatorial ?? null)
 const choosing = ref(false)
 const balance = useBalance(draft, () => kit)
-const { report, nowMm, rightMm, errorMm, riding, on, falls, advice, learnt, thicknessMm, massG } = balance
+const { report, riding, on, learnt, thicknessMm, massG } = balance
 
 const rows = computed(() => {
   const known = onMount.value
@@ -61,20 +52,9 @@ const short = computed(() => {
 const tooHeavy = computed(() => rows.value.find(({ shaft }) => shaft?.reason === 'too-heavy') ?? null)
 const shaftEnd = computed(() => (head.value ? head.value.shaftEndMm - thicknessMm.value / 2 : 0))
 const overloaded = computed(() => rows.value.find(({ load }) => load?.verdict === 'over') ?? null)
-const bareOf = (positionMm: number) => (head.value ? bareShaftMm(head.value, kit.parts, positionMm) : 0)
-const typed = computed({
-  get: () => draft.value.leftMm ?? draft.value.foundMm,
-  set: (mm: number | null) => balance.setBare(mm),
-})
-const clean = (text: string) => (text.trim() === '' ? null : Number(text))
-const badLength = computed(() => {
-  const mm = typed.value
-  if (mm === null || !head.value) return ''
-  const most = head.value.shaftEndMm - head.value.shaftStartMm - thicknessMm.value
-  if (!(mm >= 0)) return 'a length is 0 mm or more'
-  return mm > most ? `the bare shaft is ${Math.round(most)} mm long with the weight on` : ''
-})
-const field = ref<HTMLInputElement | null>(null)
+const hand = useTemplateRef('hand')
+/** Whether there is a length to say it stays at; the length itself moves too often to be read here. */
+const mayStay = computed(() => balance.bare.value !== null && balance.badLength.value === '')
 
 async function addSpare(spareId: string) {
   await run(async (idempotencyKey) => {
@@ -89,7 +69,7 @@ useKeys(() => ({
   Space: balance.moved,
   y: balance.stays,
   s: balance.nextSetUp,
-  t: () => field.value?.focus(),
+  t: () => hand.value?.focus(),
 }))
 </script>
 
@@ -107,49 +87,10 @@ useKeys(() => ({
   <div v-else class="balance">
     <section class="across">
       <h2>Across the head, shaft level <em>seen from the pole along the right-ascension axis, to scale</em></h2>
-      <BalanceDrawing
-        :head="head"
-        :tube="kit.mount?.tube ?? null"
-        :mass-g="massG"
-        :thickness-mm="thicknessMm"
-        :now-mm="nowMm"
-        :right-mm="rightMm"
-        :slack-mm="report?.shaft?.slackMm ?? 0"
-        :falls="falls"
-        @move="balance.moveTo"
-      />
-      <p class="typed">
-        <label class="labelled"
-          ><span>bare shaft before the end stop, mm</span
-          ><input
-            ref="field"
-            class="field big"
-            type="number"
-            min="0"
-            step="1"
-            name="bare-shaft-mm"
-            :value="typed === null ? '' : Math.round(typed)"
-            @input="typed = clean(($event.target as HTMLInputElement).value)"
-        /></label>
-        <span v-if="badLength" class="rust">{{ badLength }}</span>
-        <span class="caution">One clutch at a time, a hand on the tube. Toes clear of the weight; end stop on.</span>
-      </p>
+      <BalanceHand ref="hand" :balance="balance" :head="head" :tube="kit.mount?.tube ?? null" />
     </section>
     <section class="judgement">
-      <BigFigure :value="errorMm" :limit="BALANCE_LIMIT_MM" unit="mm" />
-      <p class="set-up">
-        <strong>{{
-          learnt === null
-            ? 'the head’s own moment isn’t known yet'
-            : falls === null && errorMm !== null
-              ? 'weight in its right place'
-              : 'weight from its right place'
-        }}</strong>
-        <button type="button" class="link-button" @click="choosing = !choosing">
-          {{ draft.setUp === 'own' ? 'own set-up' : `${setUpWords[draft.setUp].toLowerCase()} set-up` }}
-        </button>
-      </p>
-      <p class="advice"><SerifText :text="advice" /></p>
+      <BalanceVerdict :balance="balance" :set-up="draft.setUp" @choose="choosing = !choosing" />
       <fieldset v-if="choosing" class="riding">
         <legend>What is on the tube</legend>
         <label v-for="part in riding" :key="part.id">
@@ -162,13 +103,13 @@ useKeys(() => ({
       </p>
       <div class="acts">
         <button type="button" class="button big main" :disabled="draft.foundMm === null" @click="balance.moved">
-          Moved it: look again <KeyCap name="Space" />
+          Moved it <KeyCap name="Space" />
         </button>
         <button
           type="button"
           class="button big"
           :class="{ main: draft.stays }"
-          :disabled="typed === null || badLength !== ''"
+          :disabled="!mayStay"
           @click="balance.stays"
         >
           It stays <KeyCap name="y" />
@@ -225,8 +166,7 @@ useKeys(() => ({
             <strong class="rust">{{ massText(short.extraMassG) }} too little</strong> at the end of the shaft.
             <template v-if="short.choice">
               Drawer: <strong>{{ short.choice.spare.name }}</strong> would do; both at
-              {{ Math.round(short.choice.positionMm) }}, {{ Math.round(bareOf(short.choice.positionMm)) }} mm bare
-              with one.
+              {{ Math.round(short.choice.positionMm) }}, {{ Math.round(short.choice.bareMm) }} mm of bare shaft left.
             </template>
             <template v-else-if="short.some">No weight in the drawer would do.</template>
             <template v-else>The drawer holds no weight.</template>
@@ -290,6 +230,11 @@ useKeys(() => ({
   line-height: 25px;
 }
 
+.across,
+.judgement {
+  contain: layout;
+}
+
 .balance {
   display: grid;
   grid-template-columns: minmax(0, 62fr) minmax(0, 38fr);
@@ -300,38 +245,6 @@ h2 em {
   margin-left: 8px;
 }
 
-.typed {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 20px;
-  align-items: center;
-}
-
-.typed .labelled {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-}
-
-.typed .field {
-  width: 96px;
-}
-
-.caution {
-  flex: 1 1 220px;
-  padding-left: 10px;
-  border-left: 5px double var(--rust);
-  color: var(--rust);
-  font-size: 14px;
-}
-
-.set-up {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 14px;
-  align-items: baseline;
-}
-
 .acts {
   display: flex;
   flex-wrap: wrap;
@@ -339,7 +252,8 @@ h2 em {
 }
 
 .acts .button {
-  padding: 8px 14px;
+  padding: 8px 12px;
+  gap: 8px;
 }
 
 .riding {
@@ -381,6 +295,10 @@ th .second {
 
 .here th {
   color: var(--night);
+}
+
+td {
+  padding-left: 12px;
 }
 
 td:last-child {

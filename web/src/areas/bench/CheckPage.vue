@@ -2,7 +2,7 @@
 import type { KitSheet, StationName } from '@binoculum/contract'
 import { arcminText, conditionWords, degText, isBenchJob, kindWords, mmText, reasonSentence } from '@binoculum/core'
 import { useIntervalFn } from '@vueuse/core'
-import { computed, ref, watch } from 'vue'
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api } from '../../shared/api/client.ts'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
@@ -38,6 +38,9 @@ const { data: kit, problem: unreadable, reload } = useLoaded<KitSheet>(`/api/kit
 const { draft, wasKept, discard } = useDraft<CheckDraft>(`check ${code}`, emptyCheck, { shape: 2 })
 const { sending, problem, run } = useSending()
 const station = ref<StationName | 'end'>('glass')
+const bench = useTemplateRef('bench')
+// Keys belong to the station from now on, not to the button that opened it.
+watch(station, () => nextTick(() => bench.value?.focus({ preventScroll: true })))
 const openedAtUtc = new Date().toISOString()
 
 const benchJobs = computed(() => kit.value?.jobs.filter(({ code: job }) => isBenchJob(job)) ?? [])
@@ -119,81 +122,83 @@ useKeys(() => ({ Enter: next, ArrowRight: next, ArrowLeft: back }))
         </header>
         <p v-if="kit.loan" class="problem">{{ kit.name }} is out. Take it back first, then check it.</p>
 
-        <AssemblyStation v-if="station === 'assembly'" v-model="draft.assembly" :kit="kit" @over="next" />
-        <BalanceStation
-          v-else-if="station === 'balance'"
-          v-model="draft.balance"
-          :kit="kit"
-          @changed="kit = $event"
-          @reload="reload"
-        />
-        <PlaceStation v-else-if="station === 'place'" v-model="draft.place" :kit="kit" />
-        <CollimationStation v-else-if="station === 'collimation'" v-model="draft.collimation" :kit="kit" />
-        <FinderStation v-else-if="station === 'finder'" v-model="draft.finder" :kit="kit" />
-        <JudgedStation
-          v-else-if="station !== 'end'"
-          :key="station"
-          v-model="draft[station]"
-          :station="station"
-          :lines="station === 'glass' ? unpackLines : []"
-        />
-        <div v-else class="end">
-          <section>
-            <h2>This check</h2>
-            <p v-if="readings.length === 0">No station is done yet.</p>
-            <table v-else>
-              <thead>
-                <tr>
-                  <th></th>
-                  <th>as found</th>
-                  <th>as left</th>
-                  <th>limit</th>
-                </tr>
-              </thead>
-              <tbody>
-                <tr v-for="reading in readings" :key="reading.kind">
-                  <td>{{ kindWords[reading.kind] }}</td>
-                  <td>{{ text(reading.unit, reading.asFound) }}</td>
-                  <td>
-                    <strong :class="{ rust: reading.asLeft > reading.limit }">{{
-                      text(reading.unit, reading.asLeft)
-                    }}</strong>
-                  </td>
-                  <td class="quiet">{{ reading.unit === 'judged' ? '' : text(reading.unit, reading.limit) }}</td>
-                </tr>
-              </tbody>
-            </table>
-            <template v-if="benchJobs.length > 0">
-              <h2>Asked for</h2>
-              <label v-for="job in benchJobs" :key="job.id" class="job">
-                <input
-                  type="checkbox"
-                  :checked="!draft.openJobIds.includes(job.id)"
-                  @change="
-                    draft.openJobIds = ($event.target as HTMLInputElement).checked
-                      ? draft.openJobIds.filter((id) => id !== job.id)
-                      : [...draft.openJobIds, job.id]
-                  "
-                />
-                seen to: {{ job.text || job.code.replaceAll('-', ' ') }}
-              </label>
-            </template>
-          </section>
-          <section v-if="after">
-            <h2>Then</h2>
-            <p class="then">
-              <ConditionMoon :condition="after.condition" :size="44" />
-              <span><ReasonText :condition="after.condition" :reasons="after.reasons" remedy /></span>
-            </p>
-            <p v-for="(reason, index) in after.reasons.slice(1)" :key="index" class="second">
-              {{ reasonSentence(reason) }}
-            </p>
-            <label class="job"
-              ><input v-model="backToShelf" type="checkbox" /> it goes back to
-              {{ kit.place === 'bench' ? 'the shelf' : kit.place }}</label
-            >
-            <ProblemNote :problem="problem" @retry="finish" />
-          </section>
+        <div ref="bench" class="bench" tabindex="-1">
+          <AssemblyStation v-if="station === 'assembly'" v-model="draft.assembly" :kit="kit" @over="next" />
+          <BalanceStation
+            v-else-if="station === 'balance'"
+            v-model="draft.balance"
+            :kit="kit"
+            @changed="kit = $event"
+            @reload="reload"
+          />
+          <PlaceStation v-else-if="station === 'place'" v-model="draft.place" :kit="kit" />
+          <CollimationStation v-else-if="station === 'collimation'" v-model="draft.collimation" :kit="kit" />
+          <FinderStation v-else-if="station === 'finder'" v-model="draft.finder" :kit="kit" />
+          <JudgedStation
+            v-else-if="station !== 'end'"
+            :key="station"
+            v-model="draft[station]"
+            :station="station"
+            :lines="station === 'glass' ? unpackLines : []"
+          />
+          <div v-else class="end">
+            <section>
+              <h2>This check</h2>
+              <p v-if="readings.length === 0">No station is done yet.</p>
+              <table v-else>
+                <thead>
+                  <tr>
+                    <th></th>
+                    <th>as found</th>
+                    <th>as left</th>
+                    <th>limit</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  <tr v-for="reading in readings" :key="reading.kind">
+                    <td>{{ kindWords[reading.kind] }}</td>
+                    <td>{{ text(reading.unit, reading.asFound) }}</td>
+                    <td>
+                      <strong :class="{ rust: reading.asLeft > reading.limit }">{{
+                        text(reading.unit, reading.asLeft)
+                      }}</strong>
+                    </td>
+                    <td class="quiet">{{ reading.unit === 'judged' ? '' : text(reading.unit, reading.limit) }}</td>
+                  </tr>
+                </tbody>
+              </table>
+              <template v-if="benchJobs.length > 0">
+                <h2>Asked for</h2>
+                <label v-for="job in benchJobs" :key="job.id" class="job">
+                  <input
+                    type="checkbox"
+                    :checked="!draft.openJobIds.includes(job.id)"
+                    @change="
+                      draft.openJobIds = ($event.target as HTMLInputElement).checked
+                        ? draft.openJobIds.filter((id) => id !== job.id)
+                        : [...draft.openJobIds, job.id]
+                    "
+                  />
+                  seen to: {{ job.text || job.code.replaceAll('-', ' ') }}
+                </label>
+              </template>
+            </section>
+            <section v-if="after">
+              <h2>Then</h2>
+              <p class="then">
+                <ConditionMoon :condition="after.condition" :size="44" />
+                <span><ReasonText :condition="after.condition" :reasons="after.reasons" remedy /></span>
+              </p>
+              <p v-for="(reason, index) in after.reasons.slice(1)" :key="index" class="second">
+                {{ reasonSentence(reason) }}
+              </p>
+              <label class="job"
+                ><input v-model="backToShelf" type="checkbox" /> it goes back to
+                {{ kit.place === 'bench' ? 'the shelf' : kit.place }}</label
+              >
+              <ProblemNote :problem="problem" @retry="finish" />
+            </section>
+          </div>
         </div>
       </template>
     </div>
@@ -236,6 +241,10 @@ header {
   gap: 14px;
   align-items: center;
   margin-bottom: 22px;
+}
+
+.bench:focus {
+  outline: none;
 }
 
 .end {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { KitSheet } from '@binoculum/contract'
-import { clockText, degText, signedHours } from '@binoculum/core'
+import { clockText, degText, needleSentence, signedHours } from '@binoculum/core'
 import { computed, ref } from 'vue'
 import KeyCap from '../../shared/keys/KeyCap.vue'
 import { useKeys } from '../../shared/keys/use-keys.ts'
@@ -62,7 +62,7 @@ const markWords = computed(() => {
     return `This head’s scale doesn’t reach ${degText(given.setDeg)}: it can’t be set for this place.`
   const past = given.pastMarkDeg
   if (Math.abs(past) < 0.05) return `At its mark ${given.nearestMarkDeg}.`
-  return `Nearest mark ${given.nearestMarkDeg}, then ${degText(Math.abs(past))} ${past > 0 ? 'more' : 'less'}.`
+  return `Nearest mark ${given.nearestMarkDeg}, then ${Math.abs(past).toFixed(1)}° ${past > 0 ? 'more' : 'less'}.`
 })
 const needle = computed(() => {
   const found = site.value?.needle
@@ -71,10 +71,7 @@ const needle = computed(() => {
     return found.reason === 'NEAR_MAGNETIC_POLE'
       ? 'So near the magnetic pole a needle is no guide.'
       : 'Needle’s declination isn’t known here: write it into the place.'
-  const deg = found.declinationDeg
-  if (Math.abs(deg) < 0.25) return 'The needle points true here, within a quarter of a degree.'
-  const other = deg > 0 ? 'west' : 'east'
-  return `The needle points ${degText(Math.abs(deg))} ${deg > 0 ? 'east' : 'west'} of true north: turn the axis ${degText(Math.abs(deg))} ${other} of where it points${south.value ? ', south end' : ''}.`
+  return needleSentence(found.declinationDeg, south.value)
 })
 const advice = computed(() => {
   if (!site.value) return ''
@@ -186,30 +183,76 @@ useKeys(() => ({
         </p>
       </div>
       <div class="columns">
-        <section v-if="equatorial">
-          <h2>The axis to the pole</h2>
-          <div class="axis">
-            <AxisDrawing v-if="head" :latitude-deg="site.latitudeDeg" :scale="head.latitudeScale" class="tilt" />
-            <div v-if="pole" class="rings">
-              <figure>
+        <section class="setting">
+          <template v-if="equatorial">
+            <h2>The axis to the pole</h2>
+            <div class="axis">
+              <AxisDrawing v-if="head" :latitude-deg="site.latitudeDeg" :scale="head.latitudeScale" />
+              <figure v-if="pole">
                 <em>as the eye sees it</em>
                 <b>{{ clockText(pole.ringClock) }}</b>
                 <RingDial :clock="pole.ringClock" dashed label="as the eye sees it" />
               </figure>
               <figure v-if="ringSeen !== null">
-                <em>as this sighting scope shows it{{ scope === 'turned' ? ', turned by half' : '' }}</em>
+                <em>as this scope shows it</em>
                 <b>{{ clockText(ringSeen) }}</b>
                 <RingDial :clock="ringSeen" label="in the scope" />
               </figure>
+            </div>
+            <div class="scale">
+              <p v-if="setting && ringSeen !== null">
+                <b class="deg">{{ setting.setDeg.toFixed(1) }}°</b> on the head’s scale. {{ markWords }}
+              </p>
+              <label class="labelled"
+                ><span>the scale stands at, °</span
+                ><input
+                  class="field big"
+                  type="number"
+                  min="0"
+                  max="90"
+                  step="0.5"
+                  name="latitude-set"
+                  :value="setNow"
+                  @input="setScale(clean(($event.target as HTMLInputElement).value))"
+              /></label>
+              <button
+                v-if="draft.leftDeg === null"
+                type="button"
+                class="button big"
+                :disabled="draft.foundDeg === null || badScale"
+                @click="settled"
+              >
+                Set it: right now <KeyCap name="Space" />
+              </button>
+              <button v-else type="button" class="link-button" @click="draft.leftDeg = null">
+                left as found after all
+              </button>
+              <p v-if="badScale" class="rust">A latitude scale goes from 0 to 90°.</p>
+              <p v-else-if="offDeg !== null && offDeg > 0.05" :class="{ rust: offDeg > 2 }">
+                {{ offDeg.toFixed(1) }}° off<template v-if="offDeg > 2">: still the last borrower’s place?</template>
+              </p>
             </div>
             <p v-if="pole && south" class="second">
               {{ pole.star }} is faint, magnitude 5.4: sighting scope or compass only.
             </p>
             <p class="second">
-              Each degree off lets a star drift {{ place.driftPerDegree.toFixed(2) }}′ an hour at most: fine for
-              looking, not for long exposures. From now on the stand isn’t moved.
+              {{ needle }} Each degree off lets a star drift {{ place.driftPerDegree.toFixed(2) }}′ an hour at most:
+              fine for looking, not for long exposures. From now on the stand isn’t moved.
             </p>
-          </div>
+          </template>
+          <template v-if="kit.mount?.home">
+            <h2>Home position <em>this model’s own</em></h2>
+            <div class="home-steps">
+              <HomeDrawing :drawing="kit.mount.home.drawing" :latitude-deg="site.latitudeDeg" />
+              <ol>
+                <li v-for="step in kit.mount.home.steps" :key="step">{{ step }}</li>
+              </ol>
+            </div>
+          </template>
+          <p v-else-if="!equatorial || kit.mount?.controller" class="quiet">
+            No home position is written down for this model.
+            <RouterLink :to="`/setup/models/${kit.modelId}/mount`">Write it in</RouterLink>
+          </p>
         </section>
         <section class="judgement">
           <p v-if="equatorial && ringSeen !== null && pole" class="figure">
@@ -220,46 +263,16 @@ useKeys(() => ({
             {{ setting.setDeg.toFixed(1) }}°<span><b>on the head’s scale</b>{{ markWords }}</span>
           </p>
           <p class="advice"><SerifText :text="advice" /></p>
-          <p v-if="equatorial && ringSeen !== null && setting">
-            <b>{{ setting.setDeg.toFixed(1) }}°</b> on the head’s scale. {{ markWords }}
-          </p>
-          <p v-if="equatorial" class="quiet">{{ needle }}</p>
-          <div v-if="equatorial" class="found">
-            <label class="labelled"
-              ><span>the scale stands at, °</span
-              ><input
-                class="field big"
-                type="number"
-                min="0"
-                max="90"
-                step="0.5"
-                name="latitude-set"
-                :value="setNow"
-                @input="setScale(clean(($event.target as HTMLInputElement).value))"
-            /></label>
-            <button
-              v-if="draft.leftDeg === null"
-              type="button"
-              class="button big main"
-              :disabled="draft.foundDeg === null"
-              @click="settled"
-            >
-              Set it: right now <KeyCap name="Space" />
-            </button>
-            <button v-else type="button" class="link-button" @click="draft.leftDeg = null">
-              left as found after all
-            </button>
-          </div>
-          <p v-if="badScale" class="rust">A latitude scale goes from 0 to 90°.</p>
-          <p v-else-if="offDeg !== null && offDeg > 0.05" :class="{ rust: offDeg > 2 }">
-            {{ degText(offDeg) }} off<template v-if="offDeg > 2">: still the last borrower’s place?</template>
-          </p>
           <template v-if="kit.mount?.controller">
             <h2>What to key in <em>controller, in its own order</em></h2>
             <ControllerCard :lines="lines" :ticked="ticked" @tick="tick" />
             <p v-if="note" class="rust">{{ note }}</p>
             <p><strong class="rust">A wrong answer to daylight saving</strong> puts every star 15° aside.</p>
           </template>
+          <p v-else-if="!equatorial" class="quiet">
+            How this model’s controller asks isn’t written down.
+            <RouterLink :to="`/setup/models/${kit.modelId}/mount`">Write it in</RouterLink>
+          </p>
           <div v-if="!equatorial" class="found">
             <BigChoice v-model="draft.keyed.asFound" :options="judged" label="as found" />
             <template v-if="draft.keyed.asFound === 'not-fine'">
@@ -267,19 +280,6 @@ useKeys(() => ({
             </template>
           </div>
         </section>
-        <section v-if="kit.mount?.home" :class="{ home: !equatorial }">
-          <h2>Home position <em>this model’s own</em></h2>
-          <div class="home-steps">
-            <HomeDrawing :drawing="kit.mount.home.drawing" :latitude-deg="site.latitudeDeg" />
-            <ol>
-              <li v-for="step in kit.mount.home.steps" :key="step">{{ step }}</li>
-            </ol>
-          </div>
-        </section>
-        <p v-else-if="!equatorial || kit.mount?.controller" class="quiet">
-          No home position is written down for this model.
-          <RouterLink :to="`/setup/models/${kit.modelId}/mount`">Write it in</RouterLink>
-        </p>
       </div>
       <div v-if="kit.mount?.controller" class="night">
         <section>
@@ -368,24 +368,43 @@ useKeys(() => ({
 
 .columns {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(340px, 1fr));
-  gap: 20px 40px;
+  grid-template-columns: minmax(0, 62fr) minmax(0, 38fr);
+  gap: 20px 32px;
+}
+
+.setting {
+  display: grid;
+  gap: 10px;
+  align-content: start;
 }
 
 .axis {
   display: grid;
-  gap: 10px;
+  grid-template-columns: minmax(0, 290px) auto auto;
+  gap: 8px 16px;
+  align-items: start;
+  justify-content: start;
 }
 
-.tilt {
-  width: 100%;
-  max-width: 360px;
-}
-
-.rings {
+.scale {
   display: flex;
   flex-wrap: wrap;
-  gap: 16px;
+  gap: 8px 20px;
+  align-items: center;
+}
+
+.scale .labelled {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+}
+
+.scale .field {
+  width: 96px;
+}
+
+.deg {
+  font-size: 26px;
 }
 
 figure {
@@ -413,6 +432,7 @@ figure {
 
 .figure span {
   display: grid;
+  flex: 1 1 150px;
   color: var(--quiet);
   font: 400 15px/20px var(--sans);
 }
@@ -425,18 +445,17 @@ figure {
   display: flex;
   flex-wrap: wrap;
   gap: 12px;
-  align-items: end;
+  align-items: center;
 }
 
-.found .labelled {
-  width: 170px;
+.judgement :deep(.card) {
+  width: 100%;
 }
 
 .home-steps {
   display: grid;
-  grid-template-columns: 150px minmax(0, 1fr);
+  grid-template-columns: 120px minmax(0, 1fr);
   gap: 14px;
-  margin-top: 8px;
 }
 
 ol {
@@ -450,8 +469,8 @@ ol {
   display: grid;
   grid-template-columns: minmax(0, 1.8fr) minmax(0, 1fr);
   gap: 16px 32px;
-  margin-top: 20px;
-  padding-top: 14px;
+  margin-top: 16px;
+  padding-top: 12px;
   border-top: 1px solid var(--rule-strong);
 }
 
@@ -465,6 +484,7 @@ ol {
 
 .sides {
   display: flex;
+  flex-wrap: wrap;
   gap: 20px;
 }
 
@@ -473,8 +493,13 @@ ol {
 }
 
 @media (max-width: 1000px) {
+  .columns,
   .night {
     grid-template-columns: minmax(0, 1fr);
+  }
+
+  .axis {
+    grid-template-columns: minmax(0, 290px);
   }
 }
 </style>

@@ -32,14 +32,30 @@ const directions = [
   ['north-west', 315],
 ] as const
 const visible = (azimuthDeg: number) => x(azimuthDeg) > 20 && x(azimuthDeg) < WIDTH - 20
-const shown = computed(() =>
-  [...others]
-    .filter(({ azimuthDeg, magnitude }) => magnitude < 1.7 && visible(azimuthDeg))
-    .sort((a, b) => a.magnitude - b.magnitude)
-    .slice(0, 7),
-)
 const why = { 'too-low': ', too low', 'too-high': ', too high', 'near-moon': ', near the Moon' } as const
 const beside = (azimuthDeg: number) => x(azimuthDeg) > WIDTH - 150
+/** The room a star and its words take on the page. */
+const box = (azimuthDeg: number, altitudeDeg: number, widthPx: number): [number, number, number, number] => {
+  const [px, py] = [x(azimuthDeg), y(altitudeDeg)]
+  return beside(azimuthDeg)
+    ? [px - widthPx - 12, py - 10, px + 8, py + 26]
+    : [px - 8, py - 10, px + widthPx + 12, py + 26]
+}
+/** Bright ones besides the pair, as far as their names find room: the brighter one keeps its place. */
+const shown = computed(() => {
+  const taken = pair.map(({ azimuthDeg, altitudeDeg }) => box(azimuthDeg, altitudeDeg, 170))
+  return [...others]
+    .filter(({ azimuthDeg, magnitude }) => magnitude < 1.7 && visible(azimuthDeg))
+    .sort((a, b) => Number(a.out !== null) - Number(b.out !== null) || a.magnitude - b.magnitude)
+    .filter(({ azimuthDeg, altitudeDeg, name, out }) => {
+      const own = box(azimuthDeg, altitudeDeg, (name.length + (out ? why[out].length : 0)) * 7.5)
+      if (taken.some((other) => own[0] < other[2] && other[0] < own[2] && own[1] < other[3] && other[1] < own[3]))
+        return false
+      taken.push(own)
+      return true
+    })
+    .slice(0, 6)
+})
 </script>
 
 <template>
@@ -97,6 +113,7 @@ const beside = (azimuthDeg: number) => x(azimuthDeg) > WIDTH - 150
 .horizon {
   display: block;
   width: 100%;
+  max-width: 760px;
 }
 
 .band {

@@ -157,10 +157,17 @@ export const stationsOf = (kit: KitSheet): readonly StationName[] => [
   'pack',
 ]
 
-/** Steps of putting this kit together, what its case lacks left out. Unpacking belongs to the glass. */
+const knownSteps = new WeakMap<KitSheet, ReturnType<typeof stepsForKit>>()
+
+/** Steps of putting this kit together, what its case lacks left out. Unpacking belongs to the glass. Read once for a sheet:
+ * every move of a hand asks for them. */
 export function stepsOf(kit: KitSheet) {
+  const known = knownSteps.get(kit)
+  if (known) return known
   const nameOf = (role: Role) => kit.parts.find((part) => part.role === role && part.mark !== 'missing')?.name ?? null
-  return stepsForKit(kit.procedure.setUp, nameOf)
+  const steps = stepsForKit(kit.procedure.setUp, nameOf)
+  knownSteps.set(kit, steps)
+  return steps
 }
 export const assemblySteps = (kit: KitSheet) => stepsOf(kit).filter(({ phase }) => phase !== 'unpack')
 

@@ -10,7 +10,7 @@ import {
   weightAdvice,
   whatFalls,
 } from '@binoculum/core'
-import { computed, type Ref } from 'vue'
+import { computed, ref, type Ref } from 'vue'
 import { onMountOf, ridingIds, type BalanceDraft } from './check-draft.ts'
 
 /** Default policy: within 10 mm of the shaft's right place. */
@@ -31,7 +31,12 @@ export function useBalance(draft: Ref<BalanceDraft>, kit: () => KitSheet) {
     const [, ...others] = masses.sort((a, b) => b - a)
     return others.reduce((sum, mass) => sum + ironWeightMm(mass).thicknessMm, given)
   })
-  const bare = computed(() => draft.value.leftMm ?? draft.value.foundMm)
+  /** Bare shaft while the weight is in somebody's hand: kept only when it is let go, so that a hand's every millimetre
+   * isn't written down. */
+  const inHandMm = ref<number | null>(null)
+  const bare = computed(() => inHandMm.value ?? draft.value.leftMm ?? draft.value.foundMm)
+  /** As it stands in the form; a weight in the hand shows its length in the drawing. */
+  const keptMm = computed(() => draft.value.leftMm ?? draft.value.foundMm)
   const nowMm = computed(() =>
     head.value && bare.value !== null && bare.value >= 0
       ? positionFromBareShaft(head.value, kit().parts, bare.value)
@@ -43,7 +48,7 @@ export function useBalance(draft: Ref<BalanceDraft>, kit: () => KitSheet) {
     if (!mounted) return null
     const { stays, foundMm, leftMm } = draft.value
     const bareShaft = leftMm ?? foundMm
-    if (!stays || bareShaft === null) return kit().headMomentGmm
+    if (!stays || bareShaft === null || inHandMm.value !== null) return kit().headMomentGmm
     const asLeft = { bareShaftMm: bareShaft }
     return learnFrom({ station: 'balance', way: 'shaft', on: on.value, asFound: asLeft, asLeft, stays }, mounted)
   })
@@ -73,13 +78,28 @@ export function useBalance(draft: Ref<BalanceDraft>, kit: () => KitSheet) {
     return weightAdvice(shaft, nowMm.value, bareRight)
   })
 
+  /** What keeps a typed length from being one. */
+  const badLength = computed(() => {
+    const mm = bare.value
+    if (mm === null || !head.value) return ''
+    if (!(mm >= 0)) return 'a length is 0 mm or more'
+    const most = head.value.shaftEndMm - head.value.shaftStartMm - thicknessMm.value
+    return mm > most ? `the bare shaft is ${Math.round(most)} mm long with the weight on` : ''
+  })
+
   function setBare(mm: number | null) {
     draft.value.stays = false
     if (draft.value.leftMm === null) draft.value.foundMm = mm
     else draft.value.leftMm = mm
   }
-  const moveTo = (positionMm: number) =>
-    head.value && setBare(Math.max(0, bareShaftMm(head.value, kit().parts, positionMm)))
+  function moveTo(positionMm: number) {
+    if (head.value) inHandMm.value = Math.max(0, bareShaftMm(head.value, kit().parts, positionMm))
+  }
+  function letGo() {
+    if (inHandMm.value === null) return
+    setBare(inHandMm.value)
+    inHandMm.value = null
+  }
   /** From now on it is as left that changes; as found stays. */
   function moved() {
     if (draft.value.foundMm === null || !head.value) return
@@ -117,9 +137,15 @@ export function useBalance(draft: Ref<BalanceDraft>, kit: () => KitSheet) {
     advice,
     setBare,
     moveTo,
+    letGo,
+    bare,
+    keptMm,
+    badLength,
     moved,
     stays,
     nextSetUp,
     toggle,
   }
 }
+
+export type KitBalance = ReturnType<typeof useBalance>

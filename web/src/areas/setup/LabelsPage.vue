@@ -31,6 +31,11 @@ const kits = computed(() => {
   const all = shelf.value?.kits ?? []
   return all.filter(({ name, code, modelName }) => `${name} ${code} ${modelName}`.toLowerCase().includes(wanted))
 })
+const sheet = computed(() =>
+  kind.value === 'cards' || kind.value === 'tapes'
+    ? null
+    : labelSheet(paper.value, kind.value === 'pouches' ? 'pouch' : 'code'),
+)
 const query = computed(() => {
   if (chosen.value.size === 0) return null
   const set = new URLSearchParams({
@@ -47,11 +52,6 @@ const {
   reload,
   slow,
 } = useLoaded<Printed>(() => query.value && `/api/prints?${query.value}`)
-const sheet = computed(() =>
-  kind.value === 'cards' || kind.value === 'tapes'
-    ? null
-    : labelSheet(paper.value, kind.value === 'pouches' ? 'pouch' : 'code'),
-)
 const pages = computed(() => (query.value ? (printed.value?.pages ?? []) : []))
 const SHOWN_PAGES = 6
 

@@ -47,6 +47,12 @@ path {
   stroke-width: 1.35;
 }
 
+.line {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.35;
+}
+
 .inner {
   fill: none;
   stroke: var(--ink);

@@ -452,7 +452,7 @@ aside {
 }
 
 .drawing {
-  max-width: 330px;
+  max-width: 240px;
 }
 
 fieldset {

@@ -1,0 +1,216 @@
+import type { Page } from '@playwright/test'
+import { expect, goTo, press, signIn, test } from '../support/people.ts'
+import { openStation, steps } from '../support/bench.ts'
+import { kitOf, read } from '../support/loans.ts'
+
+const keep = (page: Page) => page.getByRole('button', { name: /Keep this check/ })
+
+test('an equatorial reflector: weight too small, one more from the drawer, balanced', async ({ page, context }) => {
+  await signIn(context, 'kofi')
+  await openStation(page, 'F-01', /^Balance/)
+
+  // Too light in every set-up, with what is missing, and what the drawer holds against it.
+  await expect(page.getByRole('heading', { name: 'Lightest: the weight is too light' })).toBeVisible()
+  await expect(page.getByText(/\d+ g too little/)).toBeVisible()
+  await expect(page.getByText('Counterweight 0.6 kg')).toBeVisible()
+  await page.getByRole('button', { name: 'Add it from the drawer' }).click()
+  await expect(page.getByRole('heading', { name: 'The weight reaches, the mount carries it' })).toBeVisible()
+  const kit = await kitOf(context, 'F-01')
+  expect(kit.parts.filter(({ name }) => /^Counterweight($| \d)/.test(name))).toHaveLength(2)
+
+  // The head's own moment isn't known yet: balanced once by hand, it is.
+  await expect(page.getByText('the head’s own moment isn’t known yet')).toBeVisible()
+  const bare = page.locator('[name=bare-shaft-mm]')
+  await bare.fill('9999')
+  await expect(page.getByText(/the bare shaft is \d+ mm long/)).toBeVisible()
+  await bare.fill('-3')
+  await expect(page.getByText('a length is 0 mm or more')).toBeVisible()
+  await bare.fill('40')
+  await page.getByRole('button', { name: /It stays/ }).click()
+  await expect(page.locator('.big-figure .number')).toHaveText('0 mm')
+  await expect(page.locator('.advice')).toHaveText('The weight stands right. Let go: it stays.')
+
+  // Moved away again it says which side falls, and how far which way.
+  await bare.fill('70')
+  await expect(page.getByText('falls if let go')).toHaveCount(0)
+  await bare.fill('40')
+  await page.getByRole('button', { name: /It stays/ }).click()
+  await page.getByRole('button', { name: 'End' }).click()
+  await keep(page).click()
+  await expect(page.locator('.glance .sentence')).toBeVisible()
+
+  await openStation(page, 'F-01', /^Balance/)
+  await page.locator('[name=bare-shaft-mm]').fill('70')
+  await expect(page.locator('.big-figure .number')).toHaveText('30 mm')
+  await expect(page.locator('.advice')).toHaveText('Slide the weight outward by 30 mm.')
+  await expect(page.getByText('falls if let go')).toBeVisible()
+  await press(page, 'Escape')
+})
+
+test('a tabletop reflector goes through its stations by keyboard', async ({ page, context }) => {
+  await signIn(context, 'kofi')
+  await openStation(page, 'M-07', /^Assembly/)
+  await expect(page.getByRole('heading', { name: 'Find a sturdy table' })).toBeVisible()
+  await press(page, 'Space')
+  // The base sticks: said, put right, and both are kept.
+  await page.getByRole('radio', { name: 'sticks, then jumps' }).click()
+  await expect(page.locator('.advice')).toContainText('Undo the centre bolt by an eighth of a turn')
+  await press(page, 'p')
+  await expect(page.getByRole('heading', { name: 'Slide the tube open' })).toBeVisible()
+  while ((await page.getByRole('heading', { name: 'Try three moves' }).count()) === 0) await press(page, 'Space')
+  for (const answer of ['yes', 'yes', 'yes'].keys())
+    await page.getByRole('radiogroup').nth(answer).getByRole('radio', { name: 'yes' }).click()
+  // A tube that slides open balances in its clamp.
+  await page.locator('[name=hang-g]').fill('60')
+  await expect(page.locator('.advice')).toContainText(/Slide the tube \d+ mm towards the sky/)
+  await page.getByRole('button', { name: 'Slid it: it stays now' }).click()
+  await expect(page.locator('.big-figure .number')).toHaveText('0 mm')
+  await expect(page.getByText(/tail-heavy: \d+ g at the open end/)).toBeVisible()
+  await page.getByRole('button', { name: 'End' }).click()
+  const row = (name: string) => page.getByRole('row', { name: new RegExp(`^${name}`) })
+  await expect(row('mount')).toContainText('not fine')
+  await expect(row('mount').locator('strong')).toHaveText('fine')
+  await keep(page).click()
+  await expect(page.locator('.glance .sentence')).toBeVisible()
+})
+
+test('a computer-driven arm: what to key in, hours that don’t exist, stars, home position', async ({
+  page,
+  context,
+}) => {
+  await signIn(context, 'kofi')
+  await openStation(page, 'M-13', /^Place/)
+  await expect(
+    page.getByText('Turn the arm against its stop, then back until it stands over the side marked N.'),
+  ).toBeVisible()
+  await page.getByRole('button', { name: /Library yard/ }).click()
+  const when = page.locator('[name=local]')
+  await when.fill('2026-07-17T23:30')
+  const card = page.locator('.card')
+  await expect(card.getByRole('button')).toHaveText([
+    /latitude\s*52° 42′ N/,
+    /longitude\s*008° 12′ W/,
+    /zone\s*00\s*standard, never \+01/,
+    /date\s*17\/07\/2026\s*day first/,
+    /time\s*11:30:00 PM/,
+    /daylight saving\s*YES\s*asked separately/,
+  ])
+  // Two stars, and another when one is hidden.
+  const first = page.locator('text.picked').first()
+  const name = (await first.textContent())?.replace(/^\s*1 (.+) \d+° up\s*$/, '$1').trim() ?? ''
+  await page.getByRole('button', { name: `${name} is hidden` }).click()
+  await expect(first).not.toContainText(name)
+  // Too light at noon.
+  await when.fill('2026-07-17T12:00')
+  await expect(page.getByText('no lining up before the Sun is 6° down')).toBeVisible()
+  // Clocks skip an hour in March, and show one twice in October.
+  await when.fill('2027-03-28T01:30')
+  await expect(page.getByText('01:30 doesn’t exist')).toBeVisible()
+  await when.fill('2026-10-25T01:30')
+  await expect(page.getByText('Clocks show 01:30 twice')).toBeVisible()
+  await page.getByRole('button', { name: /the second, UTC \+0/ }).click()
+  await expect(card.getByRole('button', { name: /daylight saving/ })).toContainText('NO')
+  await page.getByRole('radio', { name: 'Keyed in and lined up' }).click()
+  await page.getByRole('button', { name: 'End' }).click()
+  await expect(page.getByRole('row', { name: /^setting for the place fine fine/ })).toBeVisible()
+})
+
+test('a large mount: star on the ring, both hemispheres, which side the tube hangs', async ({ page, context }) => {
+  await signIn(context, 'ines')
+  await openStation(page, 'F-02', /^Place/)
+  await page.getByRole('button', { name: /Ferncliff field/ }).click()
+  await page.locator('[name=local]').fill('2026-04-17T22:00')
+  await expect(page.getByText('pole star on the ring')).toBeVisible()
+  const clocks = await page.locator('figure > b').allTextContents()
+  const hours = clocks.map((text) => Number(text.split(':')[0]) % 12)
+  expect(((hours[1] ?? 0) - (hours[0] ?? 0) + 12) % 12).toBe(6)
+  await expect(page.getByText(/tube on the (west|east) side/)).toHaveCount(2)
+  await page.locator('[name=latitude-set]').fill('48')
+  await expect(page.getByText('still the last borrower’s place?')).toBeVisible()
+  await page.locator('[name=latitude-set]').fill('91')
+  await expect(page.getByText('A latitude scale goes from 0 to 90°.')).toBeVisible()
+  await page.locator('[name=latitude-set]').fill('48')
+  await page.getByRole('button', { name: /Set it: right now/ }).click()
+  await expect(page.locator('[name=latitude-set]')).toHaveValue('52.9')
+})
+
+test('every family’s kit can be taken through its stations', async ({ page, context }) => {
+  await signIn(context, 'kofi')
+  for (const code of ['M-07', 'F-05', 'F-04', 'M-06', 'M-10', 'M-09', 'M-11', 'F-02']) {
+    await goTo(page, `/bench/${code}`)
+    const stations = page.getByRole('navigation', { name: 'Stations' }).getByRole('button')
+    await expect(stations.first()).toBeVisible()
+    for (const station of await stations.all()) {
+      await station.click()
+      await expect(page.locator('.bench')).not.toBeEmpty()
+    }
+    await page
+      .getByRole('navigation', { name: 'Stations' })
+      .getByRole('button', { name: /^Assembly/ })
+      .click()
+    for (let left = await steps(page).count(); left > 0; left -= 1) await press(page, 'Space')
+    await page.getByRole('navigation', { name: 'Stations' }).getByRole('button', { name: 'End' }).click()
+    await expect(page.getByRole('row', { name: /^stand fine fine/ })).toBeVisible()
+  }
+})
+
+test('steps are reordered by drag, and an order that can hurt is warned of, not refused', async ({
+  page,
+  context,
+}) => {
+  await signIn(context, 'ines')
+  const { modelId } = await read<{ modelId: string }>(context, '/api/kits/M-09')
+  await goTo(page, `/setup/models/${modelId}/steps`)
+  const list = page.locator('ol[data-way=setUp] li')
+  await expect(list.first()).toBeVisible()
+  const row = (title: string) => list.filter({ hasText: title })
+  const grip = async (title: string) => {
+    const box = await row(title).locator('.grip').boundingBox()
+    if (!box) throw new Error(`no row ${title}`)
+    return { x: box.x + box.width / 2, y: box.y + box.height / 2 }
+  }
+  const from = await grip('Put the tube on')
+  const to = await grip('Slide the slow-motion rods on')
+  await page.mouse.move(from.x, from.y)
+  await page.mouse.down()
+  await page.mouse.move(from.x, (from.y + to.y) / 2, { steps: 8 })
+  await page.mouse.move(to.x, to.y - 8, { steps: 8 })
+  await expect(page.locator('li.landing')).toBeVisible()
+  await page.mouse.up()
+  await expect(page.getByText('the stand can tip over on somebody’s feet')).toBeVisible()
+  await expect(page.getByText('One order that can hurt')).toBeVisible()
+  await page.getByRole('button', { name: /Use these steps/ }).click()
+  await expect(page.getByRole('button', { name: /Use these steps/ })).toBeDisabled()
+  // Taking apart follows when asked to, and the family's order comes back.
+  await page.getByRole('button', { name: 'in reverse again' }).click()
+  await page.getByRole('button', { name: 'Back to the family’s steps' }).click()
+  await expect(page.getByText('that can hurt')).toHaveCount(0)
+  await page.getByRole('button', { name: /Use these steps/ }).click()
+  await expect(page.getByText('the stand can tip over')).toHaveCount(0)
+})
+
+test('figures that can’t be are named by their field, and nothing typed is lost', async ({ page, context }) => {
+  await signIn(context, 'ines')
+  const { modelId } = await read<{ modelId: string }>(context, '/api/kits/M-09')
+  await goTo(page, `/setup/models/${modelId}/mount`)
+  await page.locator('[name=shaftStartMm]').fill('500')
+  await page.locator('[name=rated-load]').fill('0')
+  await page.getByRole('button', { name: 'Keep these figures' }).click()
+  await expect(page.getByText('the shaft must leave its housing before its end')).toBeVisible()
+  await expect(page.getByText('a rated load is above 0')).toBeVisible()
+  await expect(page.locator('[name=shaftStartMm]')).toHaveValue('500')
+
+  await goTo(page, '/setup/places')
+  await page.getByRole('button', { name: 'Another place' }).click()
+  await page.locator('[name=name]').fill('Behind the barn, where the long wall keeps the village lamps away')
+  await page.locator('[name=latitude]').fill('91')
+  await page.locator('[name=longitude]').fill('-8.1')
+  await page.locator('[name=zone]').fill('Mars/Olympus')
+  await page.getByRole('button', { name: 'Keep it' }).click()
+  await expect(page.getByText('a latitude lies between −90 and 90°')).toBeVisible()
+  await expect(page.getByText('is no IANA zone')).toBeVisible()
+  await page.locator('[name=latitude]').fill('-33.9')
+  await page.locator('[name=zone]').fill('Australia/Sydney')
+  await page.getByRole('button', { name: 'Keep it' }).click()
+  await expect(page.getByText('33.90° S')).toBeVisible()
+})

@@ -1,0 +1,40 @@
+<script setup lang="ts">
+import { setUpWords } from '@binoculum/core'
+import SerifText from '../../shared/SerifText.vue'
+import BigFigure from './BigFigure.vue'
+import type { BalanceDraft } from './check-draft.ts'
+import { BALANCE_LIMIT_MM, type KitBalance } from './use-balance.ts'
+
+/** The figure, its limit, and the next thing to do. */
+const { balance, setUp } = defineProps<{ balance: KitBalance; setUp: BalanceDraft['setUp'] }>()
+defineEmits<{ choose: [] }>()
+const { errorMm, learnt, falls, advice } = balance
+</script>
+
+<template>
+  <BigFigure :value="errorMm" :limit="BALANCE_LIMIT_MM" unit="mm" />
+  <p class="set-up">
+    <strong>{{
+      learnt === null
+        ? 'the head’s own moment isn’t known yet'
+        : falls === null && errorMm !== null
+          ? 'weight in its right place'
+          : 'weight from its right place'
+    }}</strong>
+    <button type="button" class="link-button" @click="$emit('choose')">
+      {{ setUp === 'own' ? 'own set-up' : `${setUpWords[setUp].toLowerCase()} set-up` }}
+    </button>
+  </p>
+  <p class="advice"><SerifText :text="advice" /></p>
+</template>
+
+<style scoped src="./measuring-station.css"></style>
+
+<style scoped>
+.set-up {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  align-items: baseline;
+}
+</style>

@@ -96,6 +96,7 @@ export {
   kindWords,
   outcomeWords,
   reasonClause,
+  readingFigureText,
   reasonSentence,
   remedySentence,
 } from './words/readiness.ts'
@@ -216,7 +217,7 @@ export { tubeShift } from './mount/tube-shift.ts'
 export { tubeRoll, type Roll } from './mount/roll.ts'
 export { goodLoadFraction, mountLoad, type LoadVerdict } from './mount/load.ts'
 export { sideOfMount, signedHours, type SideOfMount, type TubeSide } from './mount/side.ts'
-export { polarDrift } from './mount/polar-drift.ts'
+export { polarDrift, polarErrorForDriftDeg } from './mount/polar-drift.ts'
 export { clockText, poleStar, ringInScope, type PoleStar, type SightingScope } from './mount/pole-star.ts'
 export {
   controllerEntries,

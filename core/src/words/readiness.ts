@@ -1,3 +1,4 @@
+import type { KeptReading } from '../checks/stations.ts'
 import { jobFacts, type JobCode } from '../readiness/jobs.ts'
 import type { Condition } from '../readiness/condition.ts'
 import type { HazardCode, Reason, ReadingKind, Remedy } from '../readiness/judge.ts'
@@ -128,6 +129,14 @@ function jobClause(reason: Reason): string {
   if (said === '') return words
   if (reason.figures.job === 'bench-wanted') return said
   return reason.figures.job === 'reported-trouble' ? `${words}: “${said}”` : `${words}: ${said}`
+}
+
+/** A reading's figure with its unit; a judged one is a word. */
+export function readingFigureText(unit: KeptReading['unit'], value: number): string {
+  if (unit === 'mm') return mmText(value)
+  if (unit === 'arcmin') return arcminText(value)
+  if (unit === 'deg') return degText(value)
+  return value === 0 ? 'fine' : 'not fine'
 }
 
 export const remedySentence = (reason: Reason): string => remedyWords[reason.remedy]

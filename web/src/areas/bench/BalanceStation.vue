@@ -51,6 +51,12 @@ const short = computed(() => {
 })
 const tooHeavy = computed(() => rows.value.find(({ shaft }) => shaft?.reason === 'too-heavy') ?? null)
 const shaftEnd = computed(() => (head.value ? head.value.shaftEndMm - thicknessMm.value / 2 : 0))
+const usualMargin = computed(() => {
+  const load = rows.value.find(({ name }) => name === 'usual')?.load
+  if (!load) return ''
+  const margin = load.ratedLoadG - load.loadG
+  return margin >= 0 ? `${massText(margin)} to spare` : `${massText(-margin)} too much`
+})
 const overloaded = computed(() => rows.value.find(({ load }) => load?.verdict === 'over') ?? null)
 const hand = useTemplateRef('hand')
 /** Whether there is a length to say it stays at; the length itself moves too often to be read here. */
@@ -116,6 +122,10 @@ useKeys(() => ({
         </button>
         <button type="button" class="button big" @click="balance.nextSetUp">Other set-up <KeyCap name="s" /></button>
       </div>
+      <p v-if="draft.moved" class="second">
+        Found with {{ Math.round(draft.foundMm ?? 0) }} mm of bare shaft. Now measure what is left.
+        <button type="button" class="link-button" @click="balance.forget">left as found after all</button>
+      </p>
       <table aria-label="Three set-ups">
         <caption>
           weight’s middle, mm · tick: end of the shaft
@@ -187,7 +197,11 @@ useKeys(() => ({
         </p>
         <ProblemNote :problem="problem" @retry="emit('reload')" />
         <div v-if="rows[0]?.load" class="loads">
-          <em>load on the mount; tick: what it is rated for</em>
+          <em
+            >load on the mount; tick: what it is rated for<template v-if="usualMargin"
+              >, {{ usualMargin }}</template
+            ></em
+          >
           <template v-for="row in rows" :key="row.name">
             <template v-if="row.load">
               <span>{{ setUpWords[row.name].toLowerCase() }}</span>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { KitSheet, StationName } from '@binoculum/contract'
-import { arcminText, conditionWords, degText, isBenchJob, kindWords, mmText, reasonSentence } from '@binoculum/core'
+import { conditionWords, isBenchJob, kindWords, readingFigureText, reasonSentence } from '@binoculum/core'
 import { useIntervalFn } from '@vueuse/core'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -56,16 +56,7 @@ const backToShelf = computed({
 const unpackLines = computed(() =>
   kit.value ? stepsOf(kit.value).flatMap(({ phase, lines }) => (phase === 'unpack' ? lines : [])) : [],
 )
-const text = (unit: string, value: number) =>
-  unit === 'mm'
-    ? mmText(value)
-    : unit === 'arcmin'
-      ? arcminText(value)
-      : unit === 'deg'
-        ? degText(value)
-        : value === 0
-          ? 'fine'
-          : 'not fine'
+const text = readingFigureText
 
 watch(kit, () => {
   if (wasKept) station.value = stations.value.find((name) => !done.value.includes(name)) ?? 'end'

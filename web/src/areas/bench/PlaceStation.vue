@@ -13,8 +13,8 @@ import ControllerCard from './ControllerCard.vue'
 import HomeDrawing from './HomeDrawing.vue'
 import RingDial from './RingDial.vue'
 import SideDial from './SideDial.vue'
-import StarHorizon from './StarHorizon.vue'
-import { usePlace } from './use-place.ts'
+import TwoStars from './TwoStars.vue'
+import { LOOKING_MINUTES, usePlace } from './use-place.ts'
 
 const { kit } = defineProps<{ kit: KitSheet }>()
 const draft = defineModel<CheckDraft['place']>({ required: true })
@@ -35,6 +35,7 @@ const {
   stars,
   pair,
   apartDeg,
+  byEyeDeg,
   sides,
 } = place
 
@@ -97,9 +98,6 @@ const meridianWords = computed(() => {
   const when = minutes > 0 ? `in ${minutes} min` : minutes < 0 ? `${-minutes} min ago` : 'now'
   return `${near.star.name} crosses the meridian ${when}: either start with the tube on the ${near.options[0]?.tubeSide} side, the weight a little high, or follow up to it and turn the head round afterwards.`
 })
-const standInWords = computed(() =>
-  (stars.value?.standIns ?? []).map(({ hidden, star }) => `${star.name} for ${hidden}`).join(', '),
-)
 function hide(name: string) {
   draft.value.hidden = draft.value.hidden.includes(name) ? [] : [name]
 }
@@ -111,7 +109,13 @@ const judged = [
   { value: 'fine', words: 'Keyed in and lined up' },
   { value: 'not-fine', words: 'Doesn’t line up', bad: true },
 ] as const
-const star = (name: string) => stars.value?.stars.find((each) => each.name === name)
+const starProps = computed(() => ({
+  stars: stars.value,
+  pair: pair.value,
+  apartDeg: apartDeg.value,
+  latitudeDeg: site.value?.latitudeDeg ?? 0,
+  hidden: draft.value.hidden,
+}))
 
 function settled() {
   if (!equatorial.value) {
@@ -237,7 +241,9 @@ useKeys(() => ({
             </p>
             <p class="second">
               {{ needle }} Each degree off lets a star drift {{ place.driftPerDegree.toFixed(2) }}′ an hour at most:
-              fine for looking, not for long exposures. From now on the stand isn’t moved.
+              fine for looking: by eye it may be {{ byEyeDeg.toFixed(1) }}° off, and a star stays in the lowest
+              power’s field for {{ LOOKING_MINUTES }} minutes. Not for long exposures. From now on the stand isn’t
+              moved.
             </p>
           </template>
           <template v-if="kit.mount?.home">
@@ -253,6 +259,7 @@ useKeys(() => ({
             No home position is written down for this model.
             <RouterLink :to="`/setup/models/${kit.modelId}/mount`">Write it in</RouterLink>
           </p>
+          <TwoStars v-if="!equatorial && kit.mount?.controller" v-bind="starProps" @hide="hide" />
         </section>
         <section class="judgement">
           <p v-if="equatorial && ringSeen !== null && pole" class="figure">
@@ -281,37 +288,8 @@ useKeys(() => ({
           </div>
         </section>
       </div>
-      <div v-if="kit.mount?.controller" class="night">
-        <section>
-          <h2>Two stars <em>25 to 70° high, well apart; the brightest in that part of the sky is the one</em></h2>
-          <p v-if="stars?.reason === 'SUN_UP'">
-            Too light: no lining up before the Sun is 6° down. Choose a later hour.
-          </p>
-          <p v-else-if="stars?.reason === 'TOO_FEW'">
-            No good pair stands in the sky at that hour. Choose another one, or line up on what is bright and high.
-          </p>
-          <template v-else-if="stars">
-            <StarHorizon :pair="pair" :others="stars.others" :apart-deg="apartDeg" :latitude-deg="site.latitudeDeg" />
-            <p>
-              <strong>One hidden?</strong> Take {{ standInWords || 'another hour' }}.
-              <span class="quiet">Quick way: {{ stars.stars[0]?.name }} alone.</span>
-              <button
-                v-for="each in stars.stars"
-                :key="each.name"
-                type="button"
-                class="link-button hide"
-                :aria-pressed="draft.hidden.includes(each.name)"
-                @click="hide(each.name)"
-              >
-                {{
-                  draft.hidden.includes(each.name)
-                    ? `${each.name} is there again`
-                    : `${star(each.name)?.name} is hidden`
-                }}
-              </button>
-            </p>
-          </template>
-        </section>
+      <div v-if="kit.mount?.controller && equatorial" class="night">
+        <TwoStars v-bind="starProps" @hide="hide" />
         <section v-if="equatorial && sides.length > 0">
           <h2>Which side the tube hangs <em>seen from the pole</em></h2>
           <div class="sides">
@@ -476,10 +454,6 @@ ol {
 
 .night section:only-child {
   grid-column: 1 / -1;
-}
-
-.hide {
-  margin-left: 12px;
 }
 
 .sides {

@@ -58,6 +58,8 @@ describe('balance and place', () => {
       asLeft: { bareShaftMm: 60 },
       stays: false,
     })
+    draft.balance.moved = true
+    expect(stationOf(draft, 'balance', measured)).toBeNull()
     draft.balance.leftMm = 46
     expect(stationOf(draft, 'balance', measured)).toMatchObject({ asLeft: { bareShaftMm: 46 } })
   })

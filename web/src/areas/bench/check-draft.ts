@@ -32,7 +32,8 @@ export interface BalanceDraft {
   /** What rides on the tube in a set-up of one's own. */
   own: string[]
   foundMm: number | null
-  /** Null as long as nothing was moved. */
+  /** The weight was moved since, so as left is looked at anew. */
+  moved: boolean
   leftMm: number | null
   stays: boolean
   magnetsG: number
@@ -102,6 +103,7 @@ export const emptyCheck = (): CheckDraft => ({
     setUp: 'usual',
     own: [],
     foundMm: null,
+    moved: false,
     leftMm: null,
     stays: false,
     magnetsG: 0,
@@ -220,14 +222,15 @@ function balanceReading(draft: BalanceDraft, kit: KitSheet) {
     const asFound = { hangG: found }
     return { station: 'balance' as const, way: 'tube' as const, asFound, asLeft: { hangG: left ?? found } }
   }
-  const { foundMm, leftMm, stays } = draft
-  if (!kit.mount?.equatorial || !isLength(foundMm) || (leftMm !== null && !isLength(leftMm))) return null
+  const { foundMm, moved, leftMm, stays } = draft
+  const asLeftMm = moved ? leftMm : foundMm
+  if (!kit.mount?.equatorial || !isLength(foundMm) || !isLength(asLeftMm)) return null
   return {
     station: 'balance' as const,
     way: 'shaft' as const,
     on: [...ridingIds(draft, kit)],
     asFound: { bareShaftMm: foundMm },
-    asLeft: { bareShaftMm: leftMm ?? foundMm },
+    asLeft: { bareShaftMm: asLeftMm },
     stays,
   }
 }

@@ -31,12 +31,12 @@ export function useBalance(draft: Ref<BalanceDraft>, kit: () => KitSheet) {
     const [, ...others] = masses.sort((a, b) => b - a)
     return others.reduce((sum, mass) => sum + ironWeightMm(mass).thicknessMm, given)
   })
+  /** As it stands in the form; a weight in the hand shows its length in the drawing. */
+  const keptMm = computed(() => (draft.value.moved ? draft.value.leftMm : draft.value.foundMm))
   /** Bare shaft while the weight is in somebody's hand: kept only when it is let go, so that a hand's every millimetre
    * isn't written down. */
   const inHandMm = ref<number | null>(null)
-  const bare = computed(() => inHandMm.value ?? draft.value.leftMm ?? draft.value.foundMm)
-  /** As it stands in the form; a weight in the hand shows its length in the drawing. */
-  const keptMm = computed(() => draft.value.leftMm ?? draft.value.foundMm)
+  const bare = computed(() => inHandMm.value ?? keptMm.value)
   const nowMm = computed(() =>
     head.value && bare.value !== null && bare.value >= 0
       ? positionFromBareShaft(head.value, kit().parts, bare.value)
@@ -46,8 +46,8 @@ export function useBalance(draft: Ref<BalanceDraft>, kit: () => KitSheet) {
   const learnt = computed(() => {
     const mounted = onMountOf(kit())
     if (!mounted) return null
-    const { stays, foundMm, leftMm } = draft.value
-    const bareShaft = leftMm ?? foundMm
+    const { stays } = draft.value
+    const bareShaft = keptMm.value
     if (!stays || bareShaft === null || inHandMm.value !== null) return kit().headMomentGmm
     const asLeft = { bareShaftMm: bareShaft }
     return learnFrom({ station: 'balance', way: 'shaft', on: on.value, asFound: asLeft, asLeft, stays }, mounted)
@@ -89,8 +89,8 @@ export function useBalance(draft: Ref<BalanceDraft>, kit: () => KitSheet) {
 
   function setBare(mm: number | null) {
     draft.value.stays = false
-    if (draft.value.leftMm === null) draft.value.foundMm = mm
-    else draft.value.leftMm = mm
+    if (draft.value.moved) draft.value.leftMm = mm
+    else draft.value.foundMm = mm
   }
   function moveTo(positionMm: number) {
     if (head.value) inHandMm.value = Math.max(0, bareShaftMm(head.value, kit().parts, positionMm))
@@ -100,15 +100,16 @@ export function useBalance(draft: Ref<BalanceDraft>, kit: () => KitSheet) {
     setBare(inHandMm.value)
     inHandMm.value = null
   }
-  /** From now on it is as left that changes; as found stays. */
+  /** As found stays; what is left is measured anew, never taken for what was advised. */
   function moved() {
-    if (draft.value.foundMm === null || !head.value) return
-    const right = report.value?.shaft?.positionMm ?? null
+    if (draft.value.foundMm === null) return
     draft.value.stays = false
-    draft.value.leftMm =
-      right !== null && learnt.value !== null
-        ? Math.round(bareShaftMm(head.value, kit().parts, right))
-        : (draft.value.leftMm ?? draft.value.foundMm)
+    draft.value.moved = true
+    draft.value.leftMm = null
+  }
+  function forget() {
+    draft.value.moved = false
+    draft.value.leftMm = null
   }
   function stays() {
     if (bare.value !== null) draft.value.stays = !draft.value.stays
@@ -142,6 +143,7 @@ export function useBalance(draft: Ref<BalanceDraft>, kit: () => KitSheet) {
     keptMm,
     badLength,
     moved,
+    forget,
     stays,
     nextSetUp,
     toggle,

@@ -5,6 +5,7 @@ import {
   controllerEntries,
   controllerLines,
   polarDrift,
+  polarErrorForDriftDeg,
   poleStar,
   ringInScope,
   scaleSetting,
@@ -15,9 +16,11 @@ import {
 import { useLocalStorage } from '@vueuse/core'
 import { computed, watch, type Ref } from 'vue'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
-import type { PlaceDraft } from './check-draft.ts'
+import { checkedKitOf, type PlaceDraft } from './check-draft.ts'
 
 const HOUR_MS = 3_600_000
+/** A long look, or a line of people at the eyepiece. */
+export const LOOKING_MINUTES = 30
 
 /** Tonight at ten on the place's own clock. */
 export function tonight(zone: string, nowMs: number): string {
@@ -60,6 +63,10 @@ export function usePlace(draft: Ref<PlaceDraft>, kit: () => KitSheet, nowMs = Da
   const scope = computed(() => head.value?.sightingScope ?? 'none')
   const ringSeen = computed(() =>
     pole.value && scope.value !== 'none' ? ringInScope(pole.value.ringClock, scope.value) : null,
+  )
+  /** How far off the axis may be for a star in the middle of the lowest power's field to stay in it. */
+  const byEyeDeg = computed(() =>
+    polarErrorForDriftDeg({ driftArcmin: checkedKitOf(kit()).lowestFieldDeg * 30, minutes: LOOKING_MINUTES }),
   )
   const driftPerDegree = polarDrift({ errorDeg: 1 }).maxDeclinationDriftArcminPerHour
   const lines = computed(() => {
@@ -108,6 +115,7 @@ export function usePlace(draft: Ref<PlaceDraft>, kit: () => KitSheet, nowMs = Da
     scope,
     ringSeen,
     driftPerDegree,
+    byEyeDeg,
     lines,
     stars,
     pair,

@@ -19,7 +19,9 @@ const mayAct = computed(() => session.may(kit.branchId, 'coordinator', 'voluntee
 const never = computed(() => kit.reasons.some(({ overrule }) => overrule === 'never'))
 const otherReasons = computed(() => kit.reasons.slice(1))
 const figures = computed(() => kit.readings.filter(({ unit }) => unit !== 'judged'))
-const judged = computed(() => kit.readings.filter(({ unit }) => unit === 'judged'))
+/** What isn't fine stands by itself; the rest is one line. */
+const notFine = computed(() => kit.readings.filter(({ unit, asLeft }) => unit === 'judged' && asLeft !== 0))
+const fine = computed(() => kit.readings.filter(({ unit, asLeft }) => unit === 'judged' && asLeft === 0))
 const lastCheck = computed(() =>
   kit.readings
     .map(({ atUtc }) => atUtc)
@@ -84,13 +86,17 @@ const code = computed(() => encodeURIComponent(kit.code))
             <span class="second">{{ sourceWords[reading.source] }}</span>
           </dd>
         </template>
-        <template v-for="reading in judged" :key="reading.kind">
+        <template v-for="reading in notFine" :key="reading.kind">
           <dt>{{ kindWords[reading.kind] }}</dt>
           <dd>
-            <b :class="{ rust: reading.asLeft !== 0 }">{{ readingText(reading) }}</b><span class="second last">{{
+            <b class="rust">{{ readingText(reading) }}</b><span class="second last">{{
               sourceWords[reading.source]
             }}</span>
           </dd>
+        </template>
+        <template v-if="fine.length > 0">
+          <dt>fine</dt>
+          <dd class="all">{{ fine.map(({ kind }) => kindWords[kind]).join(', ') }}</dd>
         </template>
       </dl>
     </section>
@@ -172,5 +178,9 @@ dd .second {
   display: flex;
   gap: 20px;
   margin-top: auto;
+}
+
+.all {
+  grid-template-columns: minmax(0, 1fr);
 }
 </style>

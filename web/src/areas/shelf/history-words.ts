@@ -2,12 +2,13 @@ import type { RecordLine } from '@binoculum/contract'
 import {
   conditionWords,
   dateText,
+  kindWords,
   massText,
-  mmText,
-  arcminText,
   outcomeWords,
+  readingFigureText,
   type Condition,
   type Outcome,
+  type ReadingKind,
 } from '@binoculum/core'
 
 const list = (value: unknown): Record<string, unknown>[] =>
@@ -17,9 +18,10 @@ const text = (value: unknown): string => (typeof value === 'string' || typeof va
 const readingWords = (reading: Record<string, unknown>): string | null => {
   const { kind, asFound, asLeft, unit } = reading
   if (typeof asFound !== 'number' || typeof asLeft !== 'number') return null
-  if (unit === 'mm') return `mirror ${mmText(asFound)} → ${mmText(asLeft)}`
-  if (unit === 'arcmin') return `finder ${arcminText(asFound)} → ${arcminText(asLeft)}`
-  return asLeft === 0 ? null : `${text(kind)} not fine`
+  const words = kindWords[kind as ReadingKind] ?? text(kind)
+  if (unit === 'mm' || unit === 'arcmin' || unit === 'deg')
+    return `${words} ${readingFigureText(unit, asFound)} → ${readingFigureText(unit, asLeft)}`
+  return asLeft === 0 ? null : `${words} not fine`
 }
 
 /** One line of the record in plain words. */
@@ -69,7 +71,9 @@ export function recordSentence({ act, before, after }: RecordLine): string {
       return `${text(is.part)} ${way}; ${text(is.drawer)} there now`
     }
     case 'model-changed':
-      return `model changed: ${text(is.model)}`
+      return is.changed === undefined
+        ? `model changed: ${text(is.model)}`
+        : `model changed: ${text(is.changed) === 'mount' ? 'mount and tube' : 'steps'} of ${text(is.model)}`
     case 'job-opened':
       return `${text(is.job) || 'to do'}: ${text(is.text)}${is.dueOn ? `, by ${dateText(text(is.dueOn))}` : ''}`
     case 'job-settled': {

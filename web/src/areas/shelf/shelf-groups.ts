@@ -1,5 +1,5 @@
 import type { ReadingView, ShelfKit } from '@binoculum/contract'
-import { arcminText, mmText } from '@binoculum/core'
+import { readingFigureText } from '@binoculum/core'
 
 export interface ShelfGroup {
   readonly key: ShelfKit['group']
@@ -50,12 +50,7 @@ export function filterKits(kits: readonly ShelfKit[], { text, branchId, conditio
 export const readingOf = (kit: { readings: readonly ReadingView[] }, kind: ReadingView['kind']): ReadingView | null =>
   kit.readings.find((reading) => reading.kind === kind) ?? null
 
-/** A reading's figure with its unit; judged ones are a word. */
-export function readingText(reading: ReadingView): string {
-  if (reading.unit === 'mm') return mmText(reading.asLeft)
-  if (reading.unit === 'arcmin') return arcminText(reading.asLeft)
-  return reading.asLeft === 0 ? 'fine' : 'not fine'
-}
+export const readingText = ({ unit, asLeft }: ReadingView): string => readingFigureText(unit, asLeft)
 
 export const sourceWords: Readonly<Record<ReadingView['source'], string>> = {
   measured: 'measured',

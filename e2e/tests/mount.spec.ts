@@ -1,6 +1,7 @@
 import type { Page } from '@playwright/test'
 import { expect, goTo, press, signIn, test } from '../support/people.ts'
 import { openStation, steps } from '../support/bench.ts'
+import { hurdles } from '../support/hurdles.ts'
 import { kitOf, read } from '../support/loans.ts'
 
 const keep = (page: Page) => page.getByRole('button', { name: /Keep this check/ })
@@ -213,4 +214,45 @@ test('figures that can’t be are named by their field, and nothing typed is los
   await page.locator('[name=zone]').fill('Australia/Sydney')
   await page.getByRole('button', { name: 'Keep it' }).click()
   await expect(page.getByText('33.90° S')).toBeVisible()
+})
+
+test('the new stations and pages have no serious hurdle for screen readers or weak eyes', async ({
+  page,
+  context,
+}) => {
+  await signIn(context, 'ines')
+  await openStation(page, 'F-02', /^Assembly/)
+  expect(await hurdles(page)).toEqual([])
+  const stations = page.getByRole('navigation', { name: 'Stations' })
+  await stations.getByRole('button', { name: /^Balance/ }).click()
+  await page.locator('[name=bare-shaft-mm]').fill('120')
+  expect(await hurdles(page)).toEqual([])
+  await stations.getByRole('button', { name: /^Place/ }).click()
+  await page.getByRole('button', { name: /Ferncliff field/ }).click()
+  await page.locator('[name=local]').fill('2026-04-17T22:00')
+  await expect(page.locator('.picked').first()).toBeVisible()
+  expect(await hurdles(page)).toEqual([])
+  const { modelId } = await read<{ modelId: string }>(context, '/api/kits/F-02')
+  for (const path of [`/setup/models/${modelId}/steps`, `/setup/models/${modelId}/mount`, '/setup/places']) {
+    await goTo(page, path)
+    await page.waitForLoadState('networkidle')
+    expect(await hurdles(page)).toEqual([])
+  }
+})
+
+test('a set-up without a place or a measured mount says what to do next', async ({ page, context }) => {
+  await signIn(context, 'kofi')
+  await page.route('**/api/sites', (route) => route.fulfill({ json: { sites: [] } }))
+  await page.route('**/api/kits/M-09', async (route) => {
+    const reply = await route.fetch()
+    const kit = (await reply.json()) as object
+    await route.fulfill({ response: reply, json: { ...kit, mount: null } })
+  })
+  await openStation(page, 'M-09', /^Balance/)
+  await expect(page.getByRole('link', { name: /Measure it once/ })).toBeVisible()
+  await page
+    .getByRole('navigation', { name: 'Stations' })
+    .getByRole('button', { name: /^Place/ })
+    .click()
+  await expect(page.getByRole('link', { name: 'Write down where you observe' })).toBeVisible()
 })

@@ -1,5 +1,5 @@
-import { AxeBuilder } from '@axe-core/playwright'
 import type { BrowserContext } from '@playwright/test'
+import { hurdles } from '../support/hurdles.ts'
 import { read } from '../support/loans.ts'
 import { expect, goTo, press, signIn, test } from '../support/people.ts'
 
@@ -71,11 +71,7 @@ for (const path of [
     await signIn(context, 'ines')
     await goTo(page, path === '/desk/take-back' ? await takeBackPath(context) : path)
     await page.waitForLoadState('networkidle')
-    const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa']).analyze()
-    const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')
-    expect(
-      serious.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 120)).join(' | ')}`),
-    ).toEqual([])
+    expect(await hurdles(page)).toEqual([])
   })
 }
 

@@ -10,6 +10,18 @@ const followUp = [
   ['n', 'didn’t help: the next step'],
   ['x', 'done'],
 ] as const
+const bench = [
+  ['Space', 'a step is fine; the weight was moved; the scale is set'],
+  ['x', 'a step is not fine'],
+  ['p', 'put right'],
+  ['y', 'balanced: it stays'],
+  ['s', 'another set-up on the tube'],
+  ['t', 'type the bare shaft'],
+  ['e', 'all keyed in'],
+  ['h', 'a star is hidden'],
+  ['o', 'another hour or place'],
+  ['Enter', 'next station'],
+] as const
 const card = [
   ['Space', 'present'],
   ['m', 'missing'],
@@ -42,6 +54,13 @@ const card = [
       <h2>In a contents card</h2>
       <dl>
         <template v-for="[key, words] in card" :key="key">
+          <dt><KeyCap :name="key" /></dt>
+          <dd>{{ words }}</dd>
+        </template>
+      </dl>
+      <h2>At the bench</h2>
+      <dl>
+        <template v-for="[key, words] in bench" :key="key">
           <dt><KeyCap :name="key" /></dt>
           <dd>{{ words }}</dd>
         </template>

@@ -34,7 +34,7 @@ const ruler = computed(() => {
   return `M${x(rulerEnd.value)} ${rulerY.value}H${AXIS_X}${lines.join('')}`
 })
 const viewWidth = computed(() => tubeX.value + radius.value + 150)
-const viewX = computed(() => Math.min(AXIS_X - head.shaftEndMm - 46, 20))
+const viewX = computed(() => AXIS_X - head.shaftEndMm - 56)
 /** Room above for what stands highest: finder, eyepiece, or the line of the bare shaft. */
 const top = computed(() => {
   const rise = (place: TubeFigures['finder']) => (place.radiusMm + 44) * Math.sin((place.angleDeg * Math.PI) / 180)
@@ -80,7 +80,7 @@ function step(byMm: number) {
     ref="svg"
     :viewBox="`${viewX} ${top} ${viewWidth - viewX} ${390 - top}`"
     class="balance-drawing"
-    role="img"
+    role="group"
     aria-label="The head from its axis: weight on its shaft to the left, tube to the right, to scale"
   >
     <!-- What doesn't move with the weight is made once. -->
@@ -208,12 +208,10 @@ function step(byMm: number) {
         marker-end="url(#balance-arrow)"
       />
       <path v-else :d="`M${x(head.shaftEndMm) - 20} ${AXIS_Y - 46}q-14 46 4 92`" marker-end="url(#balance-arrow)" />
-      <text
-        :x="falls === 'tube' ? tubeX + radius + 46 : x(head.shaftEndMm) - 24"
-        :y="AXIS_Y + 78"
-        class="falls-word"
-        :class="{ middle: falls !== 'tube' }"
-      >
+      <text v-if="falls === 'tube'" :x="tubeX + radius + 46" :y="AXIS_Y + 78" class="falls-word">
+        falls if let go
+      </text>
+      <text v-else :x="x(head.shaftEndMm) - 40" :y="AXIS_Y + weight.radiusMm + 4" class="falls-word start">
         falls if let go
       </text>
     </g>
@@ -389,6 +387,10 @@ function step(byMm: number) {
 
 .falls-word {
   text-anchor: middle;
+}
+
+.start {
+  text-anchor: start;
 }
 
 .head {

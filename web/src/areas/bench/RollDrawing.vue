@@ -86,8 +86,14 @@ const magnets = computed(() => Math.round((roll.value?.counterMassG ?? 0) / MAGN
 <style scoped>
 .roll {
   display: grid;
-  grid-template-columns: 150px minmax(0, 1fr);
+  grid-template-columns: repeat(auto-fit, minmax(140px, 1fr));
   gap: 12px;
+  width: 100%;
+}
+
+.roll svg {
+  width: 100%;
+  max-width: 170px;
 }
 
 .roll > div {

@@ -59,6 +59,7 @@ test('fewer of many: a count short by one is a part missing, with its number', a
   await press(page, '+')
   await expect(caps).toHaveAttribute('data-mark', 'present')
   await press(page, 'n')
+  await expect(page.getByLabel('Note on this part')).toBeFocused()
   await page.keyboard.type('one cracked, m and d are no keys here')
   await press(page, 'Enter')
   await expect(caps).toContainText('one cracked')

@@ -4,6 +4,11 @@ import { openStation, steps } from '../support/bench.ts'
 import { hurdles } from '../support/hurdles.ts'
 import { kitOf, read } from '../support/loans.ts'
 
+/** Opens the choice of place and hour, and takes this one, whichever was proposed. */
+const choosePlace = async (page: Page, name: string) => {
+  await page.locator('.for button').click()
+  await page.locator('.choose select').selectOption({ label: name })
+}
 const keep = (page: Page) => page.getByRole('button', { name: /Keep this check/ })
 
 test('an equatorial reflector: weight too small, one more from the drawer, balanced', async ({ page, context }) => {
@@ -52,7 +57,20 @@ test('a tabletop reflector goes through its stations by keyboard', async ({ page
   await signIn(context, 'kofi')
   await openStation(page, 'M-07', /^Assembly/)
   await expect(page.getByRole('heading', { name: 'Find a sturdy table' })).toBeVisible()
-  await press(page, 'Space')
+  // The tablet is the level: its own sensors say how far from level the table is.
+  await page.getByRole('button', { name: 'Use this tablet as a level' }).click()
+  const lies = (beta: number, gamma: number) =>
+    page.evaluate((angles) => window.dispatchEvent(new DeviceOrientationEvent('deviceorientation', angles)), {
+      beta,
+      gamma,
+    })
+  await lies(1.6, 0)
+  await expect(page.getByText('1.6° from level')).toBeVisible()
+  await page.getByRole('button', { name: 'Take it' }).click()
+  await expect(page.locator('.advice')).toContainText('The bubble runs to the high side')
+  await lies(0, 0.3)
+  await page.getByRole('button', { name: 'Take it' }).click()
+  await expect(page.getByRole('heading', { name: 'Lift it by its base' })).toBeVisible()
   // The base sticks: said, put right, and both are kept.
   await page.getByRole('radio', { name: 'sticks, then jumps' }).click()
   await expect(page.locator('.advice')).toContainText('Undo the centre bolt by an eighth of a turn')
@@ -84,7 +102,7 @@ test('a computer-driven arm: what to key in, hours that don’t exist, stars, ho
   await expect(
     page.getByText('Turn the arm against its stop, then back until it stands over the side marked N.'),
   ).toBeVisible()
-  await page.getByRole('button', { name: /Library yard/ }).click()
+  await choosePlace(page, 'Library yard')
   const when = page.locator('[name=local]')
   await when.fill('2026-07-17T23:30')
   const card = page.locator('.card')
@@ -119,7 +137,7 @@ test('a computer-driven arm: what to key in, hours that don’t exist, stars, ho
 test('a large mount: star on the ring, both hemispheres, which side the tube hangs', async ({ page, context }) => {
   await signIn(context, 'ines')
   await openStation(page, 'F-02', /^Place/)
-  await page.getByRole('button', { name: /Ferncliff field/ }).click()
+  await choosePlace(page, 'Ferncliff field')
   await page.locator('[name=local]').fill('2026-04-17T22:00')
   await expect(page.getByText('pole star on the ring')).toBeVisible()
   const clocks = await page.locator('figure > b').allTextContents()
@@ -228,7 +246,7 @@ test('the new stations and pages have no serious hurdle for screen readers or we
   await page.locator('[name=bare-shaft-mm]').fill('120')
   expect(await hurdles(page)).toEqual([])
   await stations.getByRole('button', { name: /^Place/ }).click()
-  await page.getByRole('button', { name: /Ferncliff field/ }).click()
+  await choosePlace(page, 'Ferncliff field')
   await page.locator('[name=local]').fill('2026-04-17T22:00')
   await expect(page.locator('.picked').first()).toBeVisible()
   expect(await hurdles(page)).toEqual([])

@@ -67,16 +67,18 @@ function putRight() {
   set({ found: 'not-fine', left: 'fine' })
   go(at.value + 1)
 }
-function say(index: number, value: string | null) {
-  const said = questions.value.map((_each, other) => (other === index ? value : (now.value.said[other] ?? null)))
-  set({ said })
-  const verdict = step.value?.test ? judgeAnswers(step.value.test, said) : null
+function say(index: number, value: string | null, besides: readonly string[] = []) {
+  const answers = questions.value.map((_each, other) => (other === index ? value : (now.value.said[other] ?? null)))
+  set({ said: [...answers, ...besides] })
+  const verdict = step.value?.test ? judgeAnswers(step.value.test, answers) : null
   if (!verdict) return
   set({ found: verdict.fine ? 'fine' : 'not-fine', left: null })
   // All answered and all well: on to the next, as after the key.
   if (verdict.fine) go(at.value + 1)
 }
-const takeTilt = () => tilt.value !== null && say(0, levelAnswer(tilt.value))
+/** The figure is kept beside what it comes to. */
+const takeTilt = () =>
+  tilt.value !== null && say(0, levelAnswer(tilt.value), [`${tilt.value.toFixed(1)}° from level`])
 const markOf = (key: string) => {
   const kept = draft.value.steps[key]
   if (!kept?.found) return 'unseen'

@@ -284,14 +284,7 @@ export {
   type ControllerLine,
 } from './words/mount.ts'
 export { scaleSetting, type ScaleSetting } from './mount/latitude-scale.ts'
-export {
-  drawStep,
-  isDrawn,
-  STEP_HEIGHT_PX,
-  STEP_WIDTH_PX,
-  type DrawnItem,
-  type StepPicture,
-} from './drawings/step.ts'
+export { drawStep, STEP_HEIGHT_PX, STEP_WIDTH_PX, type DrawnItem, type StepPicture } from './drawings/step.ts'
 export { closeUps, closeUp, type CloseUp } from './drawings/close-ups.ts'
 export type { DrawnKit } from './drawings/dimensions.ts'
 export { tapePages, type Tape } from './printing/tape.ts'

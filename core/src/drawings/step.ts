@@ -37,7 +37,7 @@ export const STEP_WIDTH_PX = 358
 export const STEP_HEIGHT_PX = 344
 const GROUND_PX = 330
 const DEFAULT_LATITUDE_DEG = 52
-/** Above this a scale's reading and its arc run into the head's own figures. */
+/** Radius of a close-up's circle. */
 const CIRCLE_PX = 58
 
 interface Scene {
@@ -135,10 +135,6 @@ const tableScenes: Readonly<Partial<Record<StepDrawing, Scene>>> = {
   },
   moves: { on: without('cap'), fill: [], frame: 'table', closeUp: [] },
 }
-
-/** Whether this kit's steps can be drawn yet: reflectors on an equatorial head, and tabletop reflectors. */
-export const isDrawn = (kit: Pick<DrawnKit, 'family'>): boolean =>
-  kit.family === 'equatorial-reflector' || kit.family === 'tabletop-reflector'
 
 /** A step's drawing from the model's own dimensions; null where there is none for this family or step. */
 export function drawStep(

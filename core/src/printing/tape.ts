@@ -12,7 +12,7 @@ const MARGIN_MM = 15
 const TAPE_HEIGHT_MM = 24
 const PITCH_MM = 30
 const CHECK_BAR_MM = 100
-/** How near to the middle words may stand before they take another row. */
+/** Room above the first tape for the bar that checks the printer. */
 const TOP_MM = 34
 
 const line = (x1: number, y1: number, x2: number, y2: number, strokeMm: number): PageItem => ({

@@ -1,24 +1,43 @@
 import {
   alignmentStars,
   collimationQuality,
+  collimationRepeat,
+  collimationTurns,
   controllerEntries,
   explainWeight,
   finderParallax,
   finderVerdict,
   headMomentGmm,
   judgeReadiness,
+  measurePhoto,
   mountBalance,
   mountLoad,
   needleDeclination,
   opticalView,
   polarDrift,
   poleStar,
+  secondaryTurns,
+  secondaryTurnSentences,
   sideOfMount,
+  starTest,
+  sunSafety,
   tubeRoll,
   tubeShift,
   type Judgement,
 } from '@binoculum/core'
 import { z } from 'zod'
+import {
+  measuredPhotoSchema,
+  measurePhotoInputSchema,
+  repeatInputSchema,
+  repeatSchema,
+  secondaryInputSchema,
+  secondarySchema,
+  starTestedSchema,
+  starTestInputSchema,
+  turnsInputSchema,
+  turnsSchema,
+} from './collimation-calculators.ts'
 import {
   balanceInputSchema,
   balanceSchema,
@@ -39,6 +58,8 @@ export interface Calculator {
   readonly run: (input: never) => unknown
   /** May take seconds: the server runs it in a worker with a time limit. */
   readonly heavy?: true
+  /** Fields that hold a picture: base64 over HTTP, `path` besides on the command line; decoded before the schema sees them. */
+  readonly pictures?: readonly string[]
 }
 
 const calculator = <Input, Output>(entry: {
@@ -49,6 +70,7 @@ const calculator = <Input, Output>(entry: {
   output: z.ZodType<Output>
   run: (input: Input) => Output
   heavy?: true
+  pictures?: readonly string[]
 }): Calculator => entry as unknown as Calculator
 
 const point = z.object({ x: z.number(), y: z.number() })
@@ -112,6 +134,76 @@ const register: readonly Calculator[] = [
       verdict: z.enum(['good', 'usable', 'poor']),
     }),
     run: collimationQuality,
+  }),
+  calculator({
+    name: 'collimation.turns',
+    summary: 'which screw of the primary’s cell, which way from behind, and how far',
+    sources: ['geometry of a plane on screws; checked against an exact ray trace', 'ISO 261/262 pitches'],
+    input: turnsInputSchema,
+    output: turnsSchema,
+    run: (input) => collimationTurns(input) as z.infer<typeof turnsSchema>,
+  }),
+  calculator({
+    name: 'collimation.secondaryTurns',
+    summary: 'which screw of the secondary’s holder, looking into the open end, and whether it comes first',
+    sources: ['law of reflection; derivation in core/src/collimation/secondary.ts'],
+    input: secondaryInputSchema,
+    output: secondarySchema,
+    run: (input) => {
+      const answer = secondaryTurns(input)
+      return { ...answer, words: secondaryTurnSentences(answer) } as unknown as z.infer<typeof secondarySchema>
+    },
+  }),
+  calculator({
+    name: 'collimation.measurePhoto',
+    summary: 'how far a primary is off, from a picture through the peephole',
+    sources: ['exact geometry; checked against ray-traced pictures of known truth'],
+    input: measurePhotoInputSchema,
+    output: measuredPhotoSchema,
+    run: (input) => measurePhoto(input) as z.infer<typeof measuredPhotoSchema>,
+    heavy: true,
+    pictures: ['image'],
+  }),
+  calculator({
+    name: 'collimation.starTest',
+    summary: 'how far a primary is off, from a star a little out of focus',
+    sources: ['third-order coma, Born & Wolf §5.3', 'checked against wave-optical pictures of known truth'],
+    input: starTestInputSchema,
+    output: starTestedSchema,
+    run: (input) => starTest(input) as z.infer<typeof starTestedSchema>,
+    heavy: true,
+    pictures: ['image', 'otherSide'],
+  }),
+  calculator({
+    name: 'collimation.repeat',
+    summary: 'how well a tube that slides open comes back to its line-up',
+    sources: ['χ² interval of a spread, Abramowitz & Stegun §26.4', 'Rice distribution'],
+    input: repeatInputSchema,
+    output: repeatSchema,
+    run: collimationRepeat,
+  }),
+  calculator({
+    name: 'sky.sunSafety',
+    summary: 'whether a tube may point there by day, and when on that date it may',
+    sources: [
+      'astronomy-engine, checked against a second almanac',
+      'Saemundsson 1986, in Meeus ch. 16 (from memory)',
+    ],
+    input: z.strictObject({
+      ...skyMoment,
+      zone: z.string().min(1),
+      target: z.strictObject({ azimuthDeg: z.number(), altitudeDeg: z.number().min(-90).max(90) }),
+      marginDeg: z.number().min(20, 'under 20° is never safe').max(180).optional(),
+    }),
+    output: z.object({
+      sunAzimuthDeg: z.number(),
+      sunAltitudeDeg: z.number(),
+      separationDeg: z.number(),
+      safe: z.boolean(),
+      safeWindows: z.array(z.object({ fromUtc: z.string(), untilUtc: z.string() })),
+    }),
+    run: (input) =>
+      sunSafety(input) as ReturnType<typeof sunSafety> & { safeWindows: { fromUtc: string; untilUtc: string }[] },
   }),
   calculator({
     name: 'mount.balance',

@@ -100,7 +100,23 @@ export {
   reasonSentence,
   remedySentence,
 } from './words/readiness.ts'
-export { clockHourOf, primaryAdvice } from './words/collimation.ts'
+export {
+  cellResponseSentence,
+  clockHourOf,
+  noticedSentence,
+  photoRefusalWords,
+  photoWarningWords,
+  primaryAdvice,
+  primaryTurnsSentence,
+  repeatVerdictWords,
+  secondaryTurnSentences,
+  starRefusalWords,
+  starWarningWords,
+  stepResponseSentence,
+  turnFraction,
+  turnsClause,
+  wayWord,
+} from './words/collimation.ts'
 export { answerWords, problemSentence, questionWords } from './words/contents-list.ts'
 export {
   axisErrorMm,
@@ -288,3 +304,55 @@ export { drawStep, STEP_HEIGHT_PX, STEP_WIDTH_PX, type DrawnItem, type StepPictu
 export { closeUps, closeUp, type CloseUp } from './drawings/close-ups.ts'
 export type { DrawnKit } from './drawings/dimensions.ts'
 export { tapePages, type Tape } from './printing/tape.ts'
+export {
+  axisErrorAfter,
+  axisPerTurn,
+  collimationTurns,
+  roundedTurns,
+  type CellScrew,
+  type PrimaryCell,
+  type ScrewTurn,
+  type TurnsAdvice,
+} from './collimation/screws.ts'
+export {
+  SECONDARY_LIMIT_SHARE,
+  secondaryErrorAfter,
+  secondaryTurns,
+  type HolderScrew,
+  type SecondaryTurns,
+} from './collimation/secondary.ts'
+export { collimationRepeat, type Repeatability, type RepeatVerdict } from './collimation/repeat.ts'
+export {
+  cellAsLearnt,
+  learntResponse,
+  stepResponse,
+  type CellResponse,
+  type StepResponse,
+  type TurnedStep,
+} from './collimation/cell-response.ts'
+export {
+  foldedFrame,
+  peepholeView,
+  type Alignment,
+  type PeepholeTube,
+  type PeepholeView,
+} from './collimation/peephole-view.ts'
+export { MOST_PIXELS, type Picture } from './collimation/picture/planes.ts'
+export { figuresFromCircles, type PhotoFigures } from './collimation/picture/figures.ts'
+export {
+  measurePhoto,
+  verdictWithDoubt,
+  type MeasuredPhoto,
+  type MeasurePhotoInput,
+  type PhotoRefusal,
+  type PhotoWarning,
+  type SeenCircle,
+} from './collimation/picture/measure-photo.ts'
+export {
+  starTest,
+  type StarRefusal,
+  type StarTested,
+  type StarTestInput,
+  type StarWarning,
+} from './collimation/picture/star-test.ts'
+export { apparentSun, refractionDeg, sunSafety, type SunSafety } from './sky/sun-safety.ts'

@@ -1,21 +1,23 @@
 import { readFileSync } from 'node:fs'
-import { calculate, calculators } from '@binoculum/contract'
+import { readFile } from 'node:fs/promises'
+import { calculate, calculators, type CalculatorAnswer } from '@binoculum/contract'
+import { calculateWithPictures } from './platform/calculate-pictures.ts'
 
 /** The register on the command line: JSON in, JSON out, nothing else; exit 2 for bad input. */
-function main(name: string | undefined): number {
+async function main(name: string | undefined): Promise<number> {
   if (name === undefined) {
     for (const { name, summary } of calculators.values()) process.stdout.write(`${name}  ${summary}\n`)
     return 0
   }
-  const answer = answerTo(name, readFileSync(0, 'utf8'))
+  const answer = await answerTo(name, readFileSync(0, 'utf8'))
   process.stdout.write(`${JSON.stringify(answer.ok ? answer.output : { error: answer.error })}\n`)
   return answer.ok ? 0 : 2
 }
 
-function answerTo(name: string, text: string): ReturnType<typeof calculate> {
+async function answerTo(name: string, text: string): Promise<CalculatorAnswer> {
   if (!calculators.has(name)) return calculate(name, null)
   try {
-    return calculate(name, JSON.parse(text))
+    return await calculateWithPictures(name, JSON.parse(text), bytesFromFile)
   } catch (error) {
     if (!(error instanceof SyntaxError)) throw error
     const issues = [{ path: '', message: `The input is not JSON: ${error.message}` }]
@@ -23,4 +25,17 @@ function answerTo(name: string, text: string): ReturnType<typeof calculate> {
   }
 }
 
-process.exitCode = main(process.argv[2])
+/** Pictures are named by their place: `path` for the first one, the field itself, or its `path`, for another. */
+async function bytesFromFile(fields: Record<string, unknown>, field: string): Promise<Uint8Array | null> {
+  if (field === 'image' && typeof fields.path === 'string') {
+    const { path } = fields
+    delete fields.path
+    return readFile(path)
+  }
+  const given = fields[field]
+  if (typeof given === 'string') return readFile(given)
+  const inner = typeof given === 'object' && given !== null && 'path' in given ? given.path : null
+  return typeof inner === 'string' ? readFile(inner) : null
+}
+
+process.exitCode = await main(process.argv[2])

@@ -1,0 +1,176 @@
+/** Taken out of the global object once: inner loops ask for them millions of times. */
+const { abs, ceil, exp, floor, max, min, sqrt } = Math
+
+/** Pixels as a decoder hands them over: four bytes each (red, green, blue, alpha), row by row from the top-left. */
+export interface Picture {
+  readonly widthPx: number
+  readonly heightPx: number
+  readonly rgba: Uint8Array | Uint8ClampedArray
+}
+
+/** A single brightness per pixel, 0 to 1. */
+export interface Plane {
+  readonly width: number
+  readonly height: number
+  readonly values: Float32Array
+}
+
+/** A picture made smaller by a whole factor, with its three colours apart. */
+export interface Planes {
+  readonly width: number
+  readonly height: number
+  /** Pixels of the picture that make one here, along a side. */
+  readonly reducedBy: number
+  readonly colours: readonly Plane[]
+  readonly grey: Plane
+}
+
+/** Luma of ITU-R BT.601. */
+const LUMA = [0.299, 0.587, 0.114] as const
+const BYTE = 255
+
+/** More pixels than any phone's usual picture has; a file that claims more is refused before it is decoded. */
+export const MOST_PIXELS = 64_000_000
+
+/**
+ * The picture with its longer side at `longestPx` at most, by averaging whole squares of pixels: no pixel is left out, so
+ * noise falls and edges stay where they are.
+ * @throws RangeError for sides that are no whole positive numbers, or bytes that don't make four for each pixel
+ */
+export function reducedPlanes(picture: Picture, longestPx: number): Planes {
+  const { widthPx, heightPx, rgba } = picture
+  if (!(Number.isInteger(widthPx) && Number.isInteger(heightPx) && widthPx > 0 && heightPx > 0))
+    throw new RangeError(`picture sides must be whole and positive; got ${widthPx} × ${heightPx}`)
+  if (rgba.length !== widthPx * heightPx * 4)
+    throw new RangeError(`picture has ${rgba.length} bytes; ${widthPx} × ${heightPx} needs four for each pixel`)
+  const reducedBy = max(1, ceil(max(widthPx, heightPx) / longestPx))
+  const width = max(1, floor(widthPx / reducedBy))
+  const height = max(1, floor(heightPx / reducedBy))
+  const red = new Float32Array(width * height)
+  const green = new Float32Array(width * height)
+  const blue = new Float32Array(width * height)
+  const grey = new Float32Array(width * height)
+  const share = 1 / (reducedBy * reducedBy * BYTE)
+  for (let row = 0; row < height; row++) {
+    for (let column = 0; column < width; column++) {
+      let r = 0
+      let g = 0
+      let b = 0
+      for (let v = 0; v < reducedBy; v++) {
+        let at = ((row * reducedBy + v) * widthPx + column * reducedBy) * 4
+        for (let u = 0; u < reducedBy; u++, at += 4) {
+          r += rgba[at] ?? 0
+          g += rgba[at + 1] ?? 0
+          b += rgba[at + 2] ?? 0
+        }
+      }
+      const to = row * width + column
+      red[to] = r * share
+      green[to] = g * share
+      blue[to] = b * share
+      grey[to] = (LUMA[0] * r + LUMA[1] * g + LUMA[2] * b) * share
+    }
+  }
+  const plane = (values: Float32Array): Plane => ({ width, height, values })
+  return { width, height, reducedBy, colours: [plane(red), plane(green), plane(blue)], grey: plane(grey) }
+}
+
+/** A plane made smaller by a whole factor. */
+export function smaller({ width, height, values }: Plane, by: number): Plane {
+  const across = max(1, floor(width / by))
+  const down = max(1, floor(height / by))
+  const out = new Float32Array(across * down)
+  for (let row = 0; row < down; row++)
+    for (let column = 0; column < across; column++) {
+      let sum = 0
+      for (let v = 0; v < by; v++)
+        for (let u = 0; u < by; u++) sum += values[(row * by + v) * width + column * by + u] ?? 0
+      out[row * across + column] = sum / (by * by)
+    }
+  return { width: across, height: down, values: out }
+}
+
+/** Gaussian blur; the border repeats its last pixel. */
+export function blurred({ width, height, values }: Plane, sigmaPx: number): Plane {
+  const reach = max(1, ceil(2.8 * sigmaPx))
+  const weights = Array.from({ length: reach + 1 }, (_, k) => exp(-(k ** 2) / (2 * sigmaPx ** 2)))
+  const total = weights.reduce((sum, weight, k) => sum + (k === 0 ? weight : 2 * weight), 0)
+  const kernel = Float64Array.from(weights, (weight) => weight / total)
+  const middle = kernel[0] ?? 1
+  const rows = new Float32Array(values.length)
+  const padded = new Float32Array(width + 2 * reach)
+  for (let start = 0; start < values.length; start += width) {
+    padded.set(values.subarray(start, start + width), reach)
+    padded.fill(values[start] ?? 0, 0, reach)
+    padded.fill(values[start + width - 1] ?? 0, width + reach)
+    for (let column = 0; column < width; column++) {
+      const at = column + reach
+      let sum = middle * (padded[at] ?? 0)
+      for (let k = 1; k <= reach; k++) sum += (kernel[k] ?? 0) * ((padded[at - k] ?? 0) + (padded[at + k] ?? 0))
+      rows[start + column] = sum
+    }
+  }
+  const out = new Float32Array(values.length)
+  for (let row = 0; row < height; row++) {
+    const to = row * width
+    for (let column = 0; column < width; column++) out[to + column] = middle * (rows[to + column] ?? 0)
+    for (let k = 1; k <= reach; k++) {
+      const weight = kernel[k] ?? 0
+      const above = max(row - k, 0) * width
+      const below = min(row + k, height - 1) * width
+      for (let column = 0; column < width; column++) {
+        const both = (rows[above + column] ?? 0) + (rows[below + column] ?? 0)
+        out[to + column] = (out[to + column] ?? 0) + weight * both
+      }
+    }
+  }
+  return { width, height, values: out }
+}
+
+/** Brightness at a place between pixels; (0.5, 0.5) is the middle of the first. Outside, the border's. */
+export function sampled({ width, height, values }: Plane, x: number, y: number): number {
+  const u = min(max(x - 0.5, 0), width - 1)
+  const v = min(max(y - 0.5, 0), height - 1)
+  const column = min(floor(u), width - 2 < 0 ? 0 : width - 2)
+  const row = min(floor(v), height - 2 < 0 ? 0 : height - 2)
+  const a = u - column
+  const b = v - row
+  const at = row * width + column
+  const right = width > 1 ? 1 : 0
+  const below = height > 1 ? width : 0
+  const top = (values[at] ?? 0) * (1 - a) + (values[at + right] ?? 0) * a
+  const bottom = (values[at + below] ?? 0) * (1 - a) + (values[at + below + right] ?? 0) * a
+  return top * (1 - b) + bottom * b
+}
+
+/** Spread of the noise, from differences of neighbours that are mostly on even ground: the median of |Laplacian|. */
+export function noiseOf({ width, height, values }: Plane): number {
+  const found: number[] = []
+  const stride = max(1, floor((width * height) / 20_000))
+  for (let at = width + 1; at < values.length - width - 1; at += stride) {
+    const value =
+      4 * (values[at] ?? 0) -
+      (values[at - 1] ?? 0) -
+      (values[at + 1] ?? 0) -
+      (values[at - width] ?? 0) -
+      (values[at + width] ?? 0)
+    found.push(abs(value))
+  }
+  found.sort((a, b) => a - b)
+  // |N(0, 1)| has its median at 0.6745; five samples add up to √20 of one's spread.
+  return (found[found.length >> 1] ?? 0) / 0.6745 / sqrt(20)
+}
+
+/** A square cut out of a plane, with where its corner lies. */
+export function cut({ width, height, values }: Plane, about: { x: number; y: number; reach: number }) {
+  const left = max(0, floor(about.x - about.reach))
+  const top = max(0, floor(about.y - about.reach))
+  const right = min(width, ceil(about.x + about.reach))
+  const bottom = min(height, ceil(about.y + about.reach))
+  const across = max(right - left, 1)
+  const down = max(bottom - top, 1)
+  const out = new Float32Array(across * down)
+  for (let row = 0; row < down; row++)
+    out.set(values.subarray((top + row) * width + left, (top + row) * width + left + across), row * across)
+  return { plane: { width: across, height: down, values: out } satisfies Plane, left, top }
+}

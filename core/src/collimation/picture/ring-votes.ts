@@ -1,0 +1,148 @@
+import type { Circle } from './circle-fit.ts'
+import type { Plane } from './planes.ts'
+import type { Polarity } from './rim.ts'
+
+/** Taken out of the global object once: inner loops ask for them millions of times. */
+const { abs, ceil, floor, hypot, max, round, sqrt } = Math
+
+export interface VotedRing extends Circle {
+  /** Edge pixels that point at the centre, as a share of the circle's length. */
+  readonly share: number
+}
+
+interface Edges {
+  readonly xs: Float32Array
+  readonly ys: Float32Array
+  /** Unit vector towards the brighter side. */
+  readonly us: Float32Array
+  readonly vs: Float32Array
+  readonly count: number
+}
+
+/** Ridges of the gradient: each crossing of an edge once. Of several colours the one with the steepest slope speaks. */
+export function edgesOf(planes: readonly Plane[], leastSlope: number): Edges {
+  const { width = 0, height = 0 } = planes[0] ?? {}
+  const gx = new Float32Array(width * height)
+  const gy = new Float32Array(width * height)
+  const size = new Float32Array(width * height)
+  for (const { values } of planes) {
+    for (let row = 1; row < height - 1; row++)
+      for (let column = 1; column < width - 1; column++) {
+        const at = row * width + column
+        const nw = values[at - width - 1] ?? 0
+        const n = values[at - width] ?? 0
+        const ne = values[at - width + 1] ?? 0
+        const w = values[at - 1] ?? 0
+        const e = values[at + 1] ?? 0
+        const sw = values[at + width - 1] ?? 0
+        const s = values[at + width] ?? 0
+        const se = values[at + width + 1] ?? 0
+        // Scharr's weights: the direction is right to a tenth of a degree.
+        const x = (3 * (ne - nw) + 10 * (e - w) + 3 * (se - sw)) / 32
+        const y = (3 * (sw - nw) + 10 * (s - n) + 3 * (se - ne)) / 32
+        const slope = sqrt(x * x + y * y)
+        if (slope <= (size[at] ?? 0)) continue
+        gx[at] = x
+        gy[at] = y
+        size[at] = slope
+      }
+  }
+  const xs: number[] = []
+  const ys: number[] = []
+  const us: number[] = []
+  const vs: number[] = []
+  for (let row = 2; row < height - 2; row++)
+    for (let column = 2; column < width - 2; column++) {
+      const at = row * width + column
+      const here = size[at] ?? 0
+      if (here < leastSlope) continue
+      const u = (gx[at] ?? 0) / here
+      const v = (gy[at] ?? 0) / here
+      const ahead = at + round(u) + round(v) * width
+      const behind = at - round(u) - round(v) * width
+      if (here < (size[ahead] ?? 0) || here <= (size[behind] ?? 0)) continue
+      xs.push(column + 0.5)
+      ys.push(row + 0.5)
+      us.push(u)
+      vs.push(v)
+    }
+  return {
+    xs: Float32Array.from(xs),
+    ys: Float32Array.from(ys),
+    us: Float32Array.from(us),
+    vs: Float32Array.from(vs),
+    count: xs.length,
+  }
+}
+
+interface Votes {
+  readonly polarity: Polarity
+  readonly radii: readonly number[]
+  /** Where a centre may be. */
+  readonly within: { readonly x: number; readonly y: number; readonly reach: number }
+  readonly cell: number
+  readonly most: number
+}
+
+/**
+ * Circles that many edges point at, best first: each edge votes, along its own gradient, for the centres it could belong to,
+ * one radius after the other. Peaks near a better one are left out.
+ */
+export function votedRings(edges: Edges, { polarity, radii, within, cell, most }: Votes): VotedRing[] {
+  const side = max(3, ceil((2 * within.reach) / cell))
+  const left = within.x - within.reach
+  const top = within.y - within.reach
+  const signs = polarity === 'bright-inside' ? [1] : polarity === 'dark-inside' ? [-1] : [1, -1]
+  const votes = new Float32Array(side * side)
+  const found: VotedRing[] = []
+  for (const r of radii) {
+    votes.fill(0)
+    for (let i = 0; i < edges.count; i++) {
+      for (const sign of signs) {
+        const column = floor(((edges.xs[i] ?? 0) + sign * r * (edges.us[i] ?? 0) - left) / cell)
+        const row = floor(((edges.ys[i] ?? 0) + sign * r * (edges.vs[i] ?? 0) - top) / cell)
+        if (column < 0 || row < 0 || column >= side || row >= side) continue
+        const at = row * side + column
+        votes[at] = (votes[at] ?? 0) + 1
+      }
+    }
+    const length = 2 * Math.PI * r
+    for (let row = 1; row < side - 1; row++)
+      for (let column = 1; column < side - 1; column++) {
+        const at = row * side + column
+        if ((votes[at] ?? 0) === 0) continue
+        let sum = 0
+        let sumX = 0
+        let sumY = 0
+        for (let v = -1; v <= 1; v++)
+          for (let u = -1; u <= 1; u++) {
+            const vote = votes[at + v * side + u] ?? 0
+            sum += vote
+            sumX += vote * u
+            sumY += vote * v
+          }
+        const share = sum / length
+        if (share < 0.12) continue
+        const x = left + (column + 0.5 + sumX / sum) * cell
+        const y = top + (row + 0.5 + sumY / sum) * cell
+        found.push({ x, y, r, share })
+      }
+  }
+  found.sort((a, b) => b.share - a.share)
+  const kept: VotedRing[] = []
+  for (const ring of found) {
+    const near = kept.some(
+      (other) =>
+        hypot(other.x - ring.x, other.y - ring.y) < max(3 * cell, 0.05 * ring.r) &&
+        abs(other.r - ring.r) < max(2 * cell, 0.06 * ring.r),
+    )
+    if (!near) kept.push(ring)
+    if (kept.length >= most) break
+  }
+  return kept
+}
+
+export const radiiBetween = (from: number, to: number, step: number): number[] => {
+  const count = max(1, round((to - from) / step) + 1)
+  return Array.from({ length: count }, (_, i) => from + i * step)
+}

@@ -1,0 +1,68 @@
+import { seeded } from '../shared/seeded.ts'
+import { collimationRepeat } from './repeat.ts'
+
+const normals = (seed: number) => {
+  const next = seeded(seed)
+  return () => Math.sqrt(-2 * Math.log(next() + 1e-12)) * Math.cos(2 * Math.PI * next())
+}
+
+describe('the interval is honest', () => {
+  it('holds the true spread in about 90 of 100 made-up tests of five openings', () => {
+    const draw = normals(3)
+    let held = 0
+    for (let i = 0; i < 600; i++) {
+      const readings = Array.from({ length: 5 }, () => ({ x: 0.3 + 0.4 * draw(), y: 0.4 * draw() }))
+      const { low, high } = collimationRepeat({ readings }).spreadMm
+      if (low <= 0.4 && 0.4 <= high) held++
+    }
+    expect(held / 600).toBeGreaterThan(0.87)
+    expect(held / 600).toBeLessThan(0.93)
+  })
+
+  // χ² with 8 degrees of freedom: 5 % point 2.733, 95 % point 15.507 [Abramowitz & Stegun, table 26.8].
+  it('five readings: the table’s quantiles', () => {
+    const readings = [-2, -1, 0, 1, 2].map((x) => ({ x, y: 0 }))
+    const { value, low, high } = collimationRepeat({ readings }).spreadMm
+    expect(value ** 2).toBeCloseTo(10 / 8, 9)
+    expect(10 / low ** 2).toBeCloseTo(15.507, 2)
+    expect(10 / high ** 2).toBeCloseTo(2.733, 2)
+  })
+
+  it('nine of ten openings of a tube without a mean stay within 2.146 spreads (Rayleigh)', () => {
+    const readings = [
+      { x: 1, y: 0 },
+      { x: -1, y: 0 },
+      { x: 0, y: 1 },
+      { x: 0, y: -1 },
+    ]
+    const { nineOfTenMm, spreadMm } = collimationRepeat({ readings })
+    expect(nineOfTenMm / spreadMm.value).toBeCloseTo(Math.sqrt(-2 * Math.log(0.1)), 2)
+  })
+})
+
+describe('verdicts', () => {
+  const spreadOut = (by: number, count = 8) => {
+    const draw = normals(11)
+    return Array.from({ length: count }, () => ({ x: by * draw(), y: by * draw() }))
+  }
+  it.each([
+    { what: 'a tenth of the limit', readings: spreadOut(0.13), verdict: 'holds' },
+    { what: 'half the limit', readings: spreadOut(0.65), verdict: 'check-each-time' },
+    { what: 'three times the limit', readings: spreadOut(4), verdict: 'mend' },
+    {
+      what: 'two readings that happen to agree well enough',
+      readings: spreadOut(0.2, 2),
+      verdict: 'check-each-time',
+    },
+  ])('$what: $verdict', ({ readings, verdict }) => {
+    expect(collimationRepeat({ readings, limitMm: 1.33 }).verdict).toBe(verdict)
+  })
+  it('readings that are all the same spread by nothing', () => {
+    const readings = [1, 2, 3].map(() => ({ x: 0.4, y: 0.3 }))
+    const answer = collimationRepeat({ readings })
+    expect(answer.spreadMm).toEqual({ value: 0, low: 0, high: 0 })
+    expect(answer.nineOfTenMm).toBeCloseTo(0.5, 9)
+  })
+  it('one opening tells nothing', () =>
+    expect(() => collimationRepeat({ readings: [{ x: 1, y: 1 }] })).toThrow('two'))
+})

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { modelOpticsSchema, partOpticsSchema } from './kits.ts'
+import { mirrorDataSchema } from './mirror-data.ts'
 import { mountDataSchema, procedureSchema } from './mount-data.ts'
 import { consumableSchema, weighGroupSchema } from './models.ts'
 import { criticalitySchema, familySchema, hazardSchema, jobCodeSchema, markSchema, roleSchema } from './readiness.ts'
@@ -33,6 +34,7 @@ const modelSchema = z.object({
   family: familySchema,
   optics: modelOpticsSchema,
   mount: mountDataSchema.nullable().default(null),
+  mirror: mirrorDataSchema.nullable().default(null),
   procedure: procedureSchema.nullable().default(null),
   weighGroups: z.array(weighGroupSchema),
   parts: z.array(z.object({ key, ...templateFields, picture: key.nullable() })).max(300),

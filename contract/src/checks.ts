@@ -1,6 +1,7 @@
-import { phases } from '@binoculum/core'
+import { eyePlaces, phases } from '@binoculum/core'
 import { z } from 'zod'
 import { kitSheetSchema } from './kits.ts'
+import { turnedStepSchema } from './mirror-data.ts'
 import { idSchema } from './people.ts'
 
 const judged = z.enum(['fine', 'not-fine'])
@@ -25,11 +26,20 @@ const setDeg = z.object({
   setDeg: z.number().min(0, 'scales go from 0 to 90°').max(90, 'scales go from 0 to 90°'),
 })
 
-/** Offset of the mark from the peephole's reflection on the primary, and its clock direction, open end at 12. */
-export const offsetReadingSchema = z.object({
-  offsetMm: z.number().nonnegative().max(60),
-  clockHours: z.number().gt(0).lte(12),
-})
+const atFocus = z.object({ x: z.number().min(-100).max(100), y: z.number().min(-100).max(100) })
+const doubtMm = z.number().nonnegative().max(100)
+const clockHours = z.number().gt(0).lte(12)
+
+/**
+ * How the primary was looked at: offset of the mark from the peephole's reflection on the primary with its clock direction,
+ * open end at 12; or by eye on a coarse scale; or from a picture, then the axis error in the cell's frame.
+ */
+export const offsetReadingSchema = z.union([
+  z.object({ way: z.literal('photo'), axisErrorMm: atFocus, uncertaintyMm: doubtMm, byHand: z.boolean() }),
+  z.object({ way: z.literal('star'), axisErrorMm: atFocus, uncertaintyMm: doubtMm }),
+  z.object({ way: z.literal('eye'), place: z.enum(eyePlaces), clockHours }),
+  z.object({ way: z.literal('typed').default('typed'), offsetMm: z.number().nonnegative().max(60), clockHours }),
+])
 
 export const finderReadingSchema = z.discriminatedUnion('way', [
   z.object({ way: z.literal('typed'), misalignmentArcmin: z.number().nonnegative().max(600) }),
@@ -73,6 +83,12 @@ export const stationSchema = z.discriminatedUnion('station', [
     station: z.literal('collimation'),
     asFound: offsetReadingSchema,
     asLeft: offsetReadingSchema,
+    /** Screws turned between two readings. */
+    turned: z.array(turnedStepSchema).max(60).default([]),
+    /** Locked, and looked at again: as left is what the locks left. */
+    lookedAfterLocking: z.boolean().default(false),
+    /** One reading after each opening of a tube that slides. */
+    openings: z.array(atFocus).max(50).default([]),
     minutes,
     note,
   }),

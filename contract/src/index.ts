@@ -228,7 +228,28 @@ export {
   type MountDataView,
   type ProcedureView,
 } from './mount-data.ts'
-export { writeMountSchema, writeProcedureSchema, type WriteMount, type WriteProcedure } from './models.ts'
+export {
+  writeMirrorSchema,
+  writeMountSchema,
+  writeProcedureSchema,
+  type WriteMirror,
+  type WriteMount,
+  type WriteProcedure,
+} from './models.ts'
+export {
+  mirrorDataSchema,
+  mirrorOpticsSchema,
+  practiceLevels,
+  practiceLogSchema,
+  practiceResultSchema,
+  turnedStepSchema,
+  type MirrorDataView,
+  type MirrorOptics,
+  type PracticeLog,
+  type PracticeResult,
+  type TurnedStepView,
+} from './mirror-data.ts'
+export { collimationPolicySchema, type CollimationPolicy } from './kits.ts'
 export {
   siteFieldsSchema,
   siteSchema,

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { mirrorDataSchema, turnedStepSchema } from './mirror-data.ts'
 import { mountDataSchema, procedureSchema } from './mount-data.ts'
 import { idSchema } from './people.ts'
 import {
@@ -77,6 +78,8 @@ export const readingViewSchema = z.object({
   source: readingSourceSchema,
   atUtc: z.string(),
   by: z.string(),
+  /** Half-width of what it may be wrong by; null where nobody reckoned it. */
+  uncertainty: z.number().nullable().default(null),
 })
 export type ReadingView = z.infer<typeof readingViewSchema>
 
@@ -136,6 +139,7 @@ export const acts = [
   'message-sent',
   'cells-changed',
   'brought-up-to-date',
+  'collimation-policy-set',
 ] as const
 
 export const recordLineSchema = z.object({
@@ -159,6 +163,10 @@ export const kitSheetSchema = shelfKitSchema.extend({
   modelId: idSchema,
   /** Null while nobody measured the model's mount. */
   mount: mountDataSchema.nullable(),
+  /** Null while nobody measured the model's mirrors. */
+  mirror: mirrorDataSchema.nullable(),
+  /** What turned screws did to this kit's primary, oldest first. */
+  turned: z.array(turnedStepSchema),
   /** The head's own moment, learnt from a balanced position; null before. */
   headMomentGmm: z.number().nullable(),
   /** The model's own steps, or its family's. */
@@ -187,6 +195,12 @@ export const kitSheetSchema = shelfKitSchema.extend({
   past: z.array(readingViewSchema),
 })
 export type KitSheet = z.infer<typeof kitSheetSchema>
+
+export const collimationPolicySchema = z.object({
+  kitVersion: z.number().int(),
+  policy: z.enum(['leave-it-to-us', 'with-help-sheet']),
+})
+export type CollimationPolicy = z.infer<typeof collimationPolicySchema>
 
 export const markPartSchema = z.object({
   kitVersion: z.number().int(),

@@ -1,5 +1,6 @@
 import { roles, type Role } from '@binoculum/core'
 import { z } from 'zod'
+import { mirrorDataSchema, mirrorOpticsSchema } from './mirror-data.ts'
 import { mountDataSchema, procedureSchema } from './mount-data.ts'
 import { modelOpticsSchema, partOpticsSchema } from './kits.ts'
 import { idSchema } from './people.ts'
@@ -73,6 +74,7 @@ export const modelSheetSchema = modelHeadSchema.extend({
   weighGroups: z.array(weighGroupSchema),
   mayChange: z.boolean(),
   mount: mountDataSchema.nullable(),
+  mirror: mirrorDataSchema.nullable(),
   procedure: procedureSchema,
   /** The steps are the family's, not yet the model's own. */
   procedureIsTemplate: z.boolean(),
@@ -140,6 +142,14 @@ export const moveSpareSchema = z.object({
 export const addSpareSchema = z.object({ idempotencyKey: z.uuid(), kitId: idSchema, kitVersion: z.number().int() })
 export type AddSpare = z.infer<typeof addSpareSchema>
 export type MoveSpare = z.infer<typeof moveSpareSchema>
+
+/** Mirrors, cell and cap, with the optics that lining up goes by. */
+export const writeMirrorSchema = z.object({
+  version: z.number().int(),
+  mirror: mirrorDataSchema.nullable(),
+  optics: mirrorOpticsSchema,
+})
+export type WriteMirror = z.infer<typeof writeMirrorSchema>
 
 export const writeMountSchema = z.object({ version: z.number().int(), mount: mountDataSchema.nullable() })
 export type WriteMount = z.infer<typeof writeMountSchema>

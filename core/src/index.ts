@@ -120,6 +120,7 @@ export {
 export { answerWords, problemSentence, questionWords } from './words/contents-list.ts'
 export {
   axisErrorMm,
+  axisErrorOf,
   learnFrom,
   misalignmentArcmin,
   readingsFromStation,
@@ -321,6 +322,17 @@ export {
   type HolderScrew,
   type SecondaryTurns,
 } from './collimation/secondary.ts'
+export {
+  cellThreads,
+  eyeOffsetMm,
+  eyePlaces,
+  inView,
+  peepholeTubeOf,
+  primaryCellOf,
+  screwPlace,
+  type EyePlace,
+  type MirrorData,
+} from './collimation/mirror-data.ts'
 export { collimationRepeat, type Repeatability, type RepeatVerdict } from './collimation/repeat.ts'
 export {
   cellAsLearnt,
@@ -356,3 +368,20 @@ export {
   type StarWarning,
 } from './collimation/picture/star-test.ts'
 export { apparentSun, refractionDeg, sunSafety, type SunSafety } from './sky/sun-safety.ts'
+export {
+  lockPractice,
+  practiceAlignment,
+  practiceErrorMm,
+  practiceLimits,
+  practiceStage,
+  practiceTube,
+  shortestWay,
+  sixteenthsUsed,
+  startedPractice,
+  turnPracticeScrew,
+  undoPractice,
+  type PracticeLevel,
+  type PracticeState,
+  type PracticeTube,
+} from './practice/practice-tube.ts'
+export { PRACTICE_HELP_LINES, practiceHelp } from './words/practice.ts'

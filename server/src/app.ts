@@ -17,6 +17,8 @@ import { Kits } from './features/kits/service.ts'
 import { loanRoutes } from './features/loans/routes.ts'
 import { Loans } from './features/loans/service.ts'
 import { printingRoutes } from './features/printing/routes.ts'
+import { Practice } from './features/practice/service.ts'
+import { practiceRoutes } from './features/practice/routes.ts'
 import { Printing } from './features/printing/service.ts'
 import { peopleRoutes } from './features/people/routes.ts'
 import { People } from './features/people/service.ts'
@@ -102,6 +104,7 @@ export async function buildApp(options: AppOptions): Promise<App> {
   await typed.register(draftRoutes, { drafts: new Drafts(context, loans), live })
   await typed.register(followUpRoutes, { followUps: new FollowUps(context, kits), letters: new Letters(context) })
   await typed.register(printingRoutes, { printing: new Printing(context, kits) })
+  await typed.register(practiceRoutes, { practice: new Practice(context) })
   await typed.register(siteRoutes, { sites: new Sites(context) })
   await typed.register(calculatorRoutes)
   await app.ready()

@@ -65,6 +65,11 @@ export function makeRouter(): Router {
           { path: 'bench/:code', meta: { title: 'Check' }, component: () => import('./areas/bench/CheckPage.vue') },
           { path: 'guides', meta: { title: 'Guides' }, component: () => import('./areas/guides/GuidesPage.vue') },
           {
+            path: 'guides/help-sheet/:code',
+            meta: { title: 'Help sheet' },
+            component: () => import('./areas/guides/HelpSheetPage.vue'),
+          },
+          {
             path: 'guides/:loanId',
             meta: { title: 'Guide' },
             component: () => import('./areas/guides/GuidePreviewPage.vue'),
@@ -73,6 +78,11 @@ export function makeRouter(): Router {
             path: 'practice',
             meta: { title: 'Practice' },
             component: () => import('./areas/practice/PracticeCasePage.vue'),
+          },
+          {
+            path: 'practice/telescope',
+            meta: { title: 'Practice' },
+            component: () => import('./areas/practice/PracticeTubePage.vue'),
           },
           { path: 'setup', redirect: '/setup/bring-in' },
           {
@@ -94,6 +104,11 @@ export function makeRouter(): Router {
             path: 'setup/models/:id/steps',
             meta: { title: 'Steps' },
             component: () => import('./areas/setup/models/StepsPage.vue'),
+          },
+          {
+            path: 'setup/models/:id/mirror',
+            meta: { title: 'Mirrors and cell' },
+            component: () => import('./areas/setup/models/MirrorPage.vue'),
           },
           {
             path: 'setup/models/:id/mount',

@@ -1,3 +1,4 @@
+import { eyeOffsetMm, type EyePlace } from '../collimation/mirror-data.ts'
 import { axisErrorFromOffset, offsetInCellFrame } from '../collimation/offset.ts'
 import { collimationQuality, type MirrorFigure } from '../collimation/quality.ts'
 import {
@@ -19,7 +20,11 @@ export type StationReading =
   | { readonly station: 'assembly'; readonly steps: readonly StepFinding[] }
   | BalanceReading
   | PlaceReading
-  | { readonly station: 'collimation'; readonly asFound: OffsetReading; readonly asLeft: OffsetReading }
+  | {
+      readonly station: 'collimation'
+      readonly asFound: OffsetReading
+      readonly asLeft: OffsetReading
+    }
   | { readonly station: 'finder'; readonly asFound: FinderReading; readonly asLeft: FinderReading }
 
 export type Judged = 'fine' | 'not-fine'
@@ -61,11 +66,16 @@ export type PlaceReading =
     }
   | { readonly station: 'place'; readonly way: 'keyed'; readonly asFound: Judged; readonly asLeft: Judged }
 
-/** Mark from the peephole's reflection, mm on the primary, and its clock direction with the open end at 12. */
-export interface OffsetReading {
-  readonly offsetMm: number
-  readonly clockHours: number
-}
+/** How the primary was looked at. Typed: mark from the peephole's reflection, mm on the primary, and its clock direction with
+ * the open end at 12. By eye: the same on a coarse scale. From a picture: the axis error in the cell's frame. */
+export type OffsetReading =
+  | { readonly way?: 'typed' | undefined; readonly offsetMm: number; readonly clockHours: number }
+  | { readonly way: 'eye'; readonly place: EyePlace; readonly clockHours: number }
+  | {
+      readonly way: 'photo' | 'star'
+      readonly axisErrorMm: PointXY
+      readonly uncertaintyMm: number
+    }
 
 export type FinderReading =
   | { readonly way: 'typed'; readonly misalignmentArcmin: number }
@@ -78,6 +88,8 @@ export interface CheckedKit {
   readonly mirrorFigure: MirrorFigure
   readonly peepholeOutsideFocusMm: number
   readonly finderOffsetMm: PointXY
+  /** Outer diameter of the centre mark, the measure of a look by eye; null: an ordinary one. */
+  readonly markOuterDiameterMm?: number | null | undefined
   /** True field of the lowest power, which sets the finder's limits. */
   readonly lowestFieldDeg: number
   /** Null for a model whose mount nobody measured. */
@@ -93,6 +105,11 @@ export interface KeptReading {
   readonly good: number | null
   readonly unit: 'mm' | 'arcmin' | 'deg' | 'judged'
   readonly source: ReadingSource
+  /** Half-width of what it may be wrong by. */
+  readonly uncertainty?: number | undefined
+  /** Where the figure is a length with a direction, cell frame. */
+  readonly asFoundAt?: PointXY | undefined
+  readonly asLeftAt?: PointXY | undefined
 }
 
 /** Balance within 10 mm of the shaft's right place (INTERFACE, default policy). */
@@ -195,25 +212,54 @@ function placeReading(reading: PlaceReading): KeptReading {
   }
 }
 
-/** Axis error in mm at the focal plane from an offset reading. */
-export function axisErrorMm(reading: OffsetReading, kit: CheckedKit): number {
-  const offset = offsetInCellFrame({ lengthMm: reading.offsetMm, clockHours: reading.clockHours })
+/** A mark of ordinary size, for looks by eye at a model nobody measured. Common practice, no source. */
+const ORDINARY_MARK_MM = 6.5
+/** A hand reads a ruler through a peephole to about this, mm on the primary. Common practice, no source. */
+const TYPED_DOUBT_MM = 0.5
+
+/** Axis error at the focal plane from a look at the primary, cell frame, with the half-width of its doubt. */
+export function axisErrorOf(
+  reading: OffsetReading,
+  kit: CheckedKit,
+): { readonly axisErrorMm: PointXY; readonly uncertaintyMm: number } {
+  if ('axisErrorMm' in reading) return reading
   const { primaryFocalLengthMm: focalLengthMm, peepholeOutsideFocusMm } = kit
-  return lengthOf(axisErrorFromOffset({ offsetAtPrimaryMm: offset, focalLengthMm, peepholeOutsideFocusMm }))
+  const seen =
+    reading.way === 'eye'
+      ? eyeOffsetMm(reading.place, kit.markOuterDiameterMm ?? ORDINARY_MARK_MM)
+      : { offsetMm: reading.offsetMm, doubtMm: TYPED_DOUBT_MM }
+  const offset = offsetInCellFrame({ lengthMm: seen.offsetMm, clockHours: reading.clockHours })
+  return {
+    axisErrorMm: axisErrorFromOffset({ offsetAtPrimaryMm: offset, focalLengthMm, peepholeOutsideFocusMm }),
+    uncertaintyMm: seen.doubtMm / 2,
+  }
 }
+
+/** Length of the axis error in mm at the focal plane. */
+export const axisErrorMm = (reading: OffsetReading, kit: CheckedKit): number =>
+  lengthOf(axisErrorOf(reading, kit).axisErrorMm)
+
+/** A typed figure is taken at its word, as ever; a look by eye or a picture says how sure it is. */
+const sourceOf = (reading: OffsetReading): ReadingSource =>
+  reading.way === 'photo' || reading.way === 'star' ? 'photo' : reading.way === 'eye' ? 'judged' : 'typed'
 
 function collimationReading(asFound: OffsetReading, asLeft: OffsetReading, kit: CheckedKit): KeptReading {
   const { apertureMm, primaryFocalLengthMm: focalLengthMm, mirrorFigure } = kit
-  const leftMm = axisErrorMm(asLeft, kit)
+  const found = axisErrorOf(asFound, kit)
+  const left = axisErrorOf(asLeft, kit)
+  const leftMm = lengthOf(left.axisErrorMm)
   const quality = collimationQuality({ apertureMm, focalLengthMm, mirrorFigure, axisErrorMm: leftMm })
   return {
     kind: 'collimation',
-    asFound: axisErrorMm(asFound, kit),
+    asFound: lengthOf(found.axisErrorMm),
     asLeft: leftMm,
     limit: quality.limitMm,
     good: quality.goodMm,
     unit: 'mm',
-    source: 'typed',
+    source: sourceOf(asLeft),
+    ...(sourceOf(asLeft) === 'typed' ? {} : { uncertainty: left.uncertaintyMm }),
+    asFoundAt: found.axisErrorMm,
+    asLeftAt: left.axisErrorMm,
   }
 }
 

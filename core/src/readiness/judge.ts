@@ -43,7 +43,7 @@ export interface Reading {
   readonly kind: ReadingKind
   readonly value: number
   readonly limit: number
-  readonly uncertainty?: number | undefined
+  readonly uncertainty?: number | null | undefined
   readonly source: ReadingSource
   readonly atUtc: string
 }
@@ -260,7 +260,8 @@ function judgeReadings(input: JudgeInput): readonly Reason[] {
 
 function judgeReading(reading: Reading, input: JudgeInput, nowMs: number): readonly Reason[] {
   const limit = input.policies.limits?.[reading.kind] ?? reading.limit
-  const { kind, value, uncertainty = 0, source } = reading
+  const { kind, value, source } = reading
+  const uncertainty = reading.uncertainty ?? 0
   const ageDays = (nowMs - instantMs(reading.atUtc)) / MILLISECONDS_PER_DAY
   const { maxAgeDays } = input.policies
   const oldestDays = typeof maxAgeDays === 'number' ? maxAgeDays : (maxAgeDays[kind] ?? Infinity)

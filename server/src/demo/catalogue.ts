@@ -1,5 +1,6 @@
-import type { ModelOptics, MountDataView, PartOptics } from '@binoculum/contract'
+import type { ModelOptics, MirrorDataView, MountDataView, PartOptics } from '@binoculum/contract'
 import { inCaseOrder, families, type Family, type Role } from '@binoculum/core'
+import { demoMirrors } from './mirrors.ts'
 import { demoMounts } from './mounts.ts'
 
 /** Invented models of ordinary dimensions, with full contents. Masses are of one piece. */
@@ -21,6 +22,7 @@ export interface DemoModel {
   readonly family: Family
   readonly optics: ModelOptics
   readonly mount: MountDataView | null
+  readonly mirror: MirrorDataView | null
   readonly parts: readonly DemoPart[]
 }
 
@@ -190,6 +192,7 @@ function model(key: string, family: Family, data: ModelOptics, parts: readonly D
     family,
     optics: data,
     mount: demoMounts[key] ?? null,
+    mirror: demoMirrors[key] ?? null,
     parts: inCaseOrder(parts),
     name: `${families[family]} ${data.apertureMm}/${data.focalLengthMm}`,
   }

@@ -484,7 +484,16 @@ export class KitHistory {
       (readingsFromStation({ station: 'collimation', asFound, asLeft: asFound }, this.checked)[0]?.good ?? 0) * 2
     const touch = !leaveOff && !this.story.worsens && lengthOf(this.markMm) > good
     if (touch) this.markMm = { x: this.chance.normal(0.25), y: this.chance.normal(0.25) }
-    return { station: 'collimation', asFound, asLeft: writtenDown(this.markMm), note: '', minutes }
+    return {
+      station: 'collimation',
+      asFound,
+      asLeft: writtenDown(this.markMm),
+      turned: [],
+      lookedAfterLocking: touch,
+      openings: [],
+      note: '',
+      minutes,
+    }
   }
 
   private finderStation(leaveOff: boolean, minutes: number): Station {
@@ -497,6 +506,7 @@ export class KitHistory {
 
 /** As a person writes it: tenths of a millimetre and a clock hour. */
 const writtenDown = (markMm: PointXY) => ({
+  way: 'typed' as const,
   offsetMm: Math.round(lengthOf(markMm) * 10) / 10,
   clockHours: clockHourOf(markMm),
 })

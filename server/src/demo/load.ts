@@ -112,12 +112,13 @@ export async function fillDemo(
   await insertMany(
     tx,
     Model,
-    models.map(({ id, name, family, optics, mount, parts }) => ({
+    models.map(({ id, name, family, optics, mount, mirror, parts }) => ({
       id,
       name,
       family,
       optics,
       mount,
+      mirror,
       procedure: null,
       weighGroups: demoWeighGroups.filter((group) => parts.some(({ weighGroup }) => weighGroup === group.name)),
       version: 1,

@@ -1,6 +1,12 @@
 import { RoundTrip1764000000000 } from './0001-round-trip.ts'
 import { Contents1764100000000 } from './0002-contents.ts'
 import { Mount1764200000000 } from './0003-mount.ts'
+import { Collimation1764300000000 } from './0004-collimation.ts'
 
 /** In order, named one by one: leftover build output is never taken for a migration. */
-export const migrations = [RoundTrip1764000000000, Contents1764100000000, Mount1764200000000]
+export const migrations = [
+  RoundTrip1764000000000,
+  Contents1764100000000,
+  Mount1764200000000,
+  Collimation1764300000000,
+]

@@ -1,4 +1,4 @@
-import { BenchCheck, ReadingRow, StepTimeRow } from '../features/checks/entities.ts'
+import { BenchCheck, ReadingRow, StepTimeRow, TurnedStepRow } from '../features/checks/entities.ts'
 import { Picture, Remembered, Spare, WeighingRow } from '../features/contents/entities.ts'
 import { TakeBackDraftRow } from '../features/drafts/entities.ts'
 import { MessageRow, Notice } from '../features/follow-up/entities.ts'
@@ -6,6 +6,7 @@ import { GuideRow } from '../features/guides/entities.ts'
 import { Job, Kit, Model, ModelPartRow, PartRow } from '../features/kits/entities.ts'
 import { Agreement, BorrowerRow, Loan, TakeBackRow } from '../features/loans/entities.ts'
 import { Branch, InvitationRow, Membership, SessionRow, Staff } from '../features/people/entities.ts'
+import { PracticeRun } from '../features/practice/entities.ts'
 import { SiteRow } from '../features/sites/entities.ts'
 import { ActRecord, SentOnce } from './record-entities.ts'
 
@@ -28,6 +29,7 @@ export const entities = [
   BenchCheck,
   ReadingRow,
   StepTimeRow,
+  TurnedStepRow,
   Spare,
   WeighingRow,
   Picture,
@@ -36,6 +38,7 @@ export const entities = [
   MessageRow,
   TakeBackDraftRow,
   SiteRow,
+  PracticeRun,
   ActRecord,
   SentOnce,
 ]

@@ -18,7 +18,7 @@ const contentSecurityPolicy = {
     scriptSrc: [...self, "'wasm-unsafe-eval'"],
     styleSrc: self,
     styleSrcAttr: ["'unsafe-inline'"],
-    imgSrc: [...self, 'data:'],
+    imgSrc: [...self, 'data:', 'blob:'],
     mediaSrc: self,
     fontSrc: self,
     connectSrc: self,

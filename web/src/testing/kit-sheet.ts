@@ -38,6 +38,7 @@ const reading = (kind: KitSheet['readings'][number]['kind'], rest: Partial<KitSh
   source: 'judged' as const,
   atUtc: '2026-03-10T15:00:00.000Z',
   by: 'Kofi Arden',
+  uncertainty: null,
   ...rest,
 })
 
@@ -104,6 +105,8 @@ export const testKit = (rest: Partial<KitSheet> = {}): KitSheet => ({
   hazards: [],
   modelId: 'model',
   mount: null,
+  mirror: null,
+  turned: [],
   headMomentGmm: null,
   procedure: structuredClone(
     templateProcedure({ family: 'equatorial-reflector', collapsible: false, parts: ['tray', 'counterweight'] }),

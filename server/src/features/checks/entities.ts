@@ -26,10 +26,30 @@ export class ReadingRow {
   @Column('double precision') limitValue: number
   @Column('double precision', { nullable: true }) good: number | null
   @Column('text') unit: string
+  /** Half-width of what it may be wrong by; null where nobody reckoned it. */
+  @Column('double precision', { nullable: true }) uncertainty: number | null
+  /** Where the figure is a length with a direction: {x, y} in the cell's frame. */
+  @Column('jsonb', { nullable: true }) asFoundAt: object | null
+  @Column('jsonb', { nullable: true }) asLeftAt: object | null
   @Column('text') source: string
   @ForeignKey('Staff') @Column('uuid') byStaffId: string
   @Column('timestamptz') at: Date
   @Column('boolean') current: boolean
+}
+
+/** Screws that were turned between two readings, and what that did: a kit's own cell is learnt from them. */
+@Entity('turned_step')
+@Index(['kitId', 'at'])
+export class TurnedStepRow {
+  @PrimaryColumn('uuid') id: string
+  @ForeignKey('Kit') @Column('uuid') kitId: string
+  @ForeignKey('BenchCheck') @Column('uuid') checkId: string
+  @Column('jsonb') before: object
+  @Column('jsonb') turns: object
+  @Column('jsonb') after: object
+  @Column('double precision') uncertaintyMm: number
+  @Column('timestamptz') at: Date
+  @Column('integer') position: number
 }
 
 /** How long one step took, once. */

@@ -1,17 +1,21 @@
 import { benchJobCodes } from '@binoculum/core'
 import { changedRows, type Tx } from '../../platform/database.ts'
-import { BenchCheck, ReadingRow, StepTimeRow } from './entities.ts'
+import { BenchCheck, ReadingRow, StepTimeRow, TurnedStepRow } from './entities.ts'
 
 /** Keeps new readings as the current ones of their kinds. The older ones stay, as history. */
 export async function keepReadings(tx: Tx, kitId: string, readings: readonly ReadingRow[]): Promise<void> {
   const kinds = readings.map(({ kind }) => kind)
   const sql = 'UPDATE reading SET current = false WHERE kit_id = $1 AND kind = ANY($2) AND current RETURNING id'
   await changedRows(tx, sql, [kitId, kinds])
-  await tx.insert(ReadingRow, [...readings])
+  await tx.insert(ReadingRow, readings as never)
 }
 
 export const keepStepTimes = async (tx: Tx, rows: readonly StepTimeRow[]): Promise<void> => {
   if (rows.length > 0) await tx.insert(StepTimeRow, [...rows])
+}
+
+export const keepTurnedSteps = async (tx: Tx, rows: readonly TurnedStepRow[]): Promise<void> => {
+  if (rows.length > 0) await tx.insert(TurnedStepRow, rows as never)
 }
 
 export const insertCheck = (tx: Tx, check: BenchCheck) => tx.insert(BenchCheck, check)

@@ -15,8 +15,8 @@ import { Problem } from '../../platform/errors.ts'
 import { appendRecord } from '../../platform/record.ts'
 import { once } from '../../platform/sent-once.ts'
 import { fieldOfRow, judgeRow, opticsOf, type Kits, type ShelfRow } from '../kits/service.ts'
-import type { ReadingRow, StepTimeRow } from './entities.ts'
-import { closeJobs, insertCheck, keepReadings, keepStepTimes, placeOnShelf } from './queries.ts'
+import type { ReadingRow, StepTimeRow, TurnedStepRow } from './entities.ts'
+import { closeJobs, insertCheck, keepReadings, keepStepTimes, keepTurnedSteps, placeOnShelf } from './queries.ts'
 
 const checkedKit = (row: ShelfRow, onMount: KitOnMount | null): CheckedKit => ({
   ...opticsOf(row),
@@ -77,6 +77,7 @@ export class Checks {
     const kept = stations.flatMap((station) => readingsFromStation(station, checkedKit(row, onMount)))
     if (learnt !== undefined) await this.kits.learnHeadMoment(tx, row.id, learnt)
     await keepStepTimes(tx, stepTimes(stations, { modelId: row.modelId, kitId: row.id, checkId }))
+    await keepTurnedSteps(tx, turnedSteps(stations, { kitId: row.id, checkId, at }))
     await keepReadings(
       tx,
       row.id,
@@ -106,17 +107,28 @@ function readingRow(
   reading: KeptReading,
   from: { row: ShelfRow; checkId: string; session: Session; at: Date },
 ): ReadingRow {
-  const { limit, ...rest } = reading
+  const { limit, uncertainty = null, asFoundAt = null, asLeftAt = null, ...rest } = reading
   return {
     id: randomUUID(),
     kitId: from.row.id,
     checkId: from.checkId,
     ...rest,
+    uncertainty,
+    asFoundAt,
+    asLeftAt,
     limitValue: limit,
     byStaffId: from.session.staffId,
     at: from.at,
     current: true,
   }
+}
+
+function turnedSteps(
+  stations: readonly Station[],
+  ids: { readonly kitId: string; readonly checkId: string; readonly at: Date },
+): TurnedStepRow[] {
+  const steps = stations.flatMap((station) => (station.station === 'collimation' ? station.turned : []))
+  return steps.map((step, position) => ({ id: randomUUID(), ...ids, ...step, position }))
 }
 
 /** Shorter than this nobody did a step: it was ticked off in passing, and would make the estimates dishonest. */

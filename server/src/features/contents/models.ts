@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import {
+  mirrorDataSchema,
   modelOpticsSchema,
   mountDataSchema,
   procedureSchema,
@@ -7,6 +8,7 @@ import {
   type ModelPart,
   type ModelSheet,
   type Session,
+  type WriteMirror,
   type WriteModel,
   type WriteMount,
   type WriteProcedure,
@@ -56,6 +58,7 @@ export class Models {
       family,
       optics,
       mount: mountDataSchema.nullable().parse(model.mount),
+      mirror: mirrorDataSchema.nullable().parse(model.mirror),
       procedure: own ?? wireProcedure(templateProcedure(template)),
       procedureIsTemplate: own === null,
       stepTimes: [...(await stepTimesOfModel(tx, modelId))],
@@ -122,6 +125,14 @@ export class Models {
     return this.change(session, modelId, given.version, { mount: given.mount })
   }
 
+  /** Writes what mirrors, cell and cap measure, and the optics that lining up goes by. */
+  async writeMirror(session: Session, modelId: string, given: WriteMirror): Promise<ModelSheet> {
+    const before = await queries.modelById(this.context.database.reader, modelId)
+    if (!before) throw new Problem('NOT_FOUND')
+    const optics = { ...(before.optics as object), ...given.optics }
+    return this.change(session, modelId, given.version, { mirror: given.mirror, optics })
+  }
+
   /** Writes the model's own steps; null goes back to the family's. */
   async writeProcedure(session: Session, modelId: string, given: WriteProcedure): Promise<ModelSheet> {
     return this.change(session, modelId, given.version, { procedure: given.procedure })
@@ -131,7 +142,10 @@ export class Models {
     session: Session,
     modelId: string,
     version: number,
-    fields: { readonly mount: WriteMount['mount'] } | { readonly procedure: WriteProcedure['procedure'] },
+    fields:
+      | { readonly mount: WriteMount['mount'] }
+      | { readonly mirror: WriteMirror['mirror']; readonly optics: object }
+      | { readonly procedure: WriteProcedure['procedure'] },
   ): Promise<ModelSheet> {
     return this.context.database.inTransaction(async (tx) => {
       const model = await queries.modelById(tx, modelId, true)
@@ -205,9 +219,9 @@ export class Models {
     const sheet = await this.sheet(session, modelId)
     return this.context.database.inTransaction(async (tx) => {
       const id = randomUUID()
-      const { family, optics, weighGroups, parts, mount } = sheet
+      const { family, optics, weighGroups, parts, mount, mirror } = sheet
       const procedure = sheet.procedureIsTemplate ? null : sheet.procedure
-      await tx.insert(Model, { id, name, family, optics, weighGroups, mount, procedure, version: 1 } as never)
+      await tx.insert(Model, { id, name, family, optics, weighGroups, mount, mirror, procedure, version: 1 } as never)
       for (const part of parts) await tx.insert(ModelPartRow, { ...part, id: randomUUID(), modelId: id } as never)
       return this.sheet(session, id, tx)
     })

@@ -15,6 +15,7 @@ import {
   previewListSchema,
   weighCompleteSchema,
   writeModelSchema,
+  writeMirrorSchema,
   writeMountSchema,
   writeProcedureSchema,
   writeSpareSchema,
@@ -113,6 +114,11 @@ export async function contentsRoutes(app: App, services: ContentsServices) {
     '/api/models/:id/mount',
     { config: { access: coordinatorOnly }, schema: { params, body: writeMountSchema, response: model } },
     async (request) => models.writeMount(signedIn(request), request.params.id, request.body),
+  )
+  app.put(
+    '/api/models/:id/mirror',
+    { config: { access: coordinatorOnly }, schema: { params, body: writeMirrorSchema, response: model } },
+    async (request) => models.writeMirror(signedIn(request), request.params.id, request.body),
   )
   app.put(
     '/api/models/:id/procedure',

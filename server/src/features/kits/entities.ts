@@ -12,6 +12,8 @@ export class Model {
   @Column('jsonb', { nullable: true }) mount: object | null
   /** The model's own steps; null for its family's. */
   @Column('jsonb', { nullable: true }) procedure: object | null
+  /** What mirrors, cell and cap measure; null while nobody did. */
+  @Column('jsonb', { nullable: true }) mirror: object | null
   @Column('integer', { default: 1 }) version: number
 }
 

@@ -1,4 +1,4 @@
-import type { Found, Part, ReadingView, RecordLine } from '@binoculum/contract'
+import type { Found, Part, ReadingView, RecordLine, TurnedStepView } from '@binoculum/contract'
 import { followUpCodes, type TemplatePart } from '@binoculum/core'
 import { changedRows, selectRows, type Tx } from '../../platform/database.ts'
 import { announce } from '../../platform/live.ts'
@@ -100,7 +100,7 @@ const readingsSql = (where: string) => `
   SELECT r.kit_id AS "kitId", string_agg(concat_ws('${FIELD}', r.kind, coalesce(r.as_found::text, ''), r.as_left,
     r.limit_value, coalesce(r.good::text, ''), r.unit, r.source,
     to_char(r.at AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'),
-    translate(s.name, '${FIELD}${RECORD}', '')), '${RECORD}') AS packed
+    translate(s.name, '${FIELD}${RECORD}', ''), coalesce(r.uncertainty::text, '')), '${RECORD}') AS packed
   FROM reading r JOIN kit k ON k.id = r.kit_id JOIN staff s ON s.id = r.by_staff_id
   WHERE r.current AND ${where} GROUP BY r.kit_id`
 
@@ -111,7 +111,8 @@ interface PackedReadings {
 
 const unpacked = (packed: string): readonly ReadingView[] =>
   packed.split(RECORD).map((record) => {
-    const [kind, asFound = '', asLeft, limit, good = '', unit, source, atUtc = '', by = ''] = record.split(FIELD)
+    const [kind, asFound = '', asLeft, limit, good = '', unit, source, atUtc = '', by = '', doubt = ''] =
+      record.split(FIELD)
     return {
       kind: kind as ReadingView['kind'],
       asFound: asFound === '' ? null : Number(asFound),
@@ -122,6 +123,7 @@ const unpacked = (packed: string): readonly ReadingView[] =>
       source: source as ReadingView['source'],
       atUtc,
       by,
+      uncertainty: doubt === '' ? null : Number(doubt),
     }
   })
 
@@ -199,6 +201,8 @@ export async function modelOfKit(
   kitId: string,
 ): Promise<{
   readonly mount: unknown
+  readonly mirror: unknown
+  readonly turned: readonly TurnedStepView[]
   readonly procedure: unknown
   readonly headMomentGmm: number | null
   readonly stepTimes: readonly StepTimes[]
@@ -206,15 +210,16 @@ export async function modelOfKit(
   readonly parts: (TemplatePart & { id: string })[]
   readonly baselines: { group: string; measuredG: number; scaleStepG: number; containerG: number; at: Date }[]
 }> {
-  const [model, parts, stepTimes, baselines] = await Promise.all([
+  const [model, parts, stepTimes, baselines, turned] = await Promise.all([
     selectRows<{
       weighGroups: { name: string; scaleStepG: number }[]
       mount: unknown
+      mirror: unknown
       procedure: unknown
       headMomentGmm: number | null
     }>(
       tx,
-      `SELECT m.weigh_groups AS "weighGroups", m.mount, m.procedure, k.head_moment_gmm AS "headMomentGmm"
+      `SELECT m.weigh_groups AS "weighGroups", m.mount, m.mirror, m.procedure, k.head_moment_gmm AS "headMomentGmm"
        FROM kit k JOIN model m ON m.id = k.model_id WHERE k.id = $1`,
       [kitId],
     ),
@@ -233,9 +238,16 @@ export async function modelOfKit(
        FROM weighing WHERE kit_id = $1 AND complete AND NOT outdated ORDER BY weigh_group, at DESC`,
       [kitId],
     ),
+    selectRows<TurnedStepView>(
+      tx,
+      `SELECT before, turns, after, uncertainty_mm AS "uncertaintyMm" FROM (
+         SELECT * FROM turned_step WHERE kit_id = $1 ORDER BY at DESC, position DESC LIMIT 20
+       ) newest ORDER BY at, position`,
+      [kitId],
+    ),
   ])
-  const { weighGroups = [], mount = null, procedure = null, headMomentGmm = null } = model[0] ?? {}
-  return { weighGroups, mount, procedure, headMomentGmm, parts, stepTimes, baselines }
+  const { weighGroups = [], mount = null, mirror = null, procedure = null, headMomentGmm = null } = model[0] ?? {}
+  return { weighGroups, mount, mirror, turned, procedure, headMomentGmm, parts, stepTimes, baselines }
 }
 
 export const historyOf = (
@@ -260,7 +272,7 @@ export const pastReadings = (
     tx,
     `SELECT * FROM (
        SELECT r.kind, r.as_found AS "asFound", r.as_left AS "asLeft", r.limit_value AS "limit", r.good, r.unit,
-         r.source, r.at, s.name AS by
+         r.source, r.at, s.name AS by, r.uncertainty
        FROM reading r JOIN staff s ON s.id = r.by_staff_id
        WHERE r.kit_id = $1 AND r.kind IN ('collimation', 'finder') ORDER BY r.at DESC LIMIT $2
      ) latest ORDER BY at`,

@@ -1,4 +1,5 @@
 import {
+  collimationPolicySchema,
   countRestSchema,
   cureHazardSchema,
   foundSchema,
@@ -8,7 +9,7 @@ import {
   shelfSchema,
 } from '@binoculum/contract'
 import { z } from 'zod'
-import { anyRole, deskRoles, signedIn } from '../../platform/access.ts'
+import { anyRole, coordinatorOnly, deskRoles, signedIn } from '../../platform/access.ts'
 import type { App } from '../../platform/app-type.ts'
 import type { Kits } from './service.ts'
 
@@ -60,6 +61,18 @@ export async function kitRoutes(app: App, { kits }: { kits: Kits }) {
       schema: { params: z.object({ id: idSchema }), body: cureHazardSchema, response: { 200: kitSheetSchema } },
     },
     async (request) => kits.cureHazard(signedIn(request), request.params.id, request.body),
+  )
+  app.post(
+    '/api/kits/:id/collimation-policy',
+    {
+      config: { access: coordinatorOnly },
+      schema: {
+        params: z.object({ id: idSchema }),
+        body: collimationPolicySchema,
+        response: { 200: kitSheetSchema },
+      },
+    },
+    async (request) => kits.setCollimationPolicy(signedIn(request), request.params.id, request.body),
   )
   app.get(
     '/api/find',

@@ -1,10 +1,12 @@
 import { randomUUID } from 'node:crypto'
 import {
+  mirrorDataSchema,
   modelOpticsSchema,
   mountDataSchema,
   partOpticsSchema,
   policiesSchema,
   procedureSchema,
+  type CollimationPolicy,
   type Found,
   type KitSheet,
   type MarkPart,
@@ -105,6 +107,7 @@ export function judgeRow(
       kind: reading.kind,
       value: reading.asLeft,
       limit: reading.limit,
+      uncertainty: reading.uncertainty,
       source: reading.source,
       atUtc: reading.atUtc,
     })),
@@ -169,6 +172,8 @@ function modelsOwn(row: queries.ShelfRow, model: Awaited<ReturnType<typeof queri
   const parts = model.parts.map(({ role }) => role)
   return {
     mount: mountDataSchema.nullable().parse(model.mount),
+    mirror: mirrorDataSchema.nullable().parse(model.mirror),
+    turned: [...model.turned],
     headMomentGmm: model.headMomentGmm,
     procedure:
       procedureSchema.nullable().parse(model.procedure) ??
@@ -374,6 +379,16 @@ export class Kits {
     })
   }
 
+  /** Whether borrowers may line it up themselves, with their help sheet. */
+  async setCollimationPolicy(session: Session, kitId: string, given: CollimationPolicy): Promise<KitSheet> {
+    return this.changeKit(session, kitId, given.kitVersion, async (tx, row) => {
+      requireRole(session, row.branchId, ['coordinator'])
+      await tx.update(Kit, { id: kitId }, { collimationPolicy: given.policy })
+      const before = { policy: row.collimationPolicy }
+      await this.append(tx, session, row, 'collimation-policy-set', { before, after: { policy: given.policy } })
+    })
+  }
+
   /** Takes a hazard off a kit, inside an act that records why. */
   async removeHazard(tx: Tx, kitId: string, hazard: HazardCode): Promise<void> {
     const { hazards } = await this.rowById(tx, kitId)
@@ -405,7 +420,7 @@ export class Kits {
     tx: Tx,
     session: Session,
     row: queries.ShelfRow,
-    act: 'part-marked' | 'hazard-cured',
+    act: 'part-marked' | 'hazard-cured' | 'collimation-policy-set',
     change: { before: object; after: object },
   ) {
     const at = this.context.clock()

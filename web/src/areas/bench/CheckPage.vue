@@ -25,7 +25,7 @@ import {
 } from './check-draft.ts'
 import AssemblyStation from './AssemblyStation.vue'
 import BalanceStation from './BalanceStation.vue'
-import CollimationStation from './CollimationStation.vue'
+import CollimationStation from './collimation/CollimationStation.vue'
 import FinderStation from './FinderStation.vue'
 import JudgedStation from './JudgedStation.vue'
 import PlaceStation from './PlaceStation.vue'
@@ -35,7 +35,7 @@ const route = useRoute()
 const router = useRouter()
 const code = String(route.params.code)
 const { data: kit, problem: unreadable, reload } = useLoaded<KitSheet>(`/api/kits/${encodeURIComponent(code)}`)
-const { draft, wasKept, discard } = useDraft<CheckDraft>(`check ${code}`, emptyCheck, { shape: 2 })
+const { draft, wasKept, discard } = useDraft<CheckDraft>(`check ${code}`, emptyCheck, { shape: 3 })
 const { sending, problem, run } = useSending()
 const station = ref<StationName | 'end'>('glass')
 const bench = useTemplateRef('bench')

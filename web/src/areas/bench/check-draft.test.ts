@@ -8,6 +8,9 @@ import {
   stationOf,
   stationsOf,
 } from './check-draft.ts'
+import { newLook } from './collimation/collimation-draft.ts'
+
+const typedLook = (offsetMm: number | null, clockHours: number) => ({ ...newLook(), offsetMm, clockHours })
 
 it('a station is complete when its as-found is, and as left is as found until something is put right', () => {
   const draft = emptyCheck()
@@ -18,10 +21,10 @@ it('a station is complete when its as-found is, and as left is as found until so
 
 it('a half-typed second look doesn’t pass for a reading', () => {
   const draft = emptyCheck()
-  draft.collimation.asFound = { offsetMm: 3.8, clockHours: 4 }
-  draft.collimation.asLeft = { offsetMm: null, clockHours: 4 }
+  draft.collimation.looks = [typedLook(3.8, 4), typedLook(null, 4)]
+  draft.collimation.between = [{ did: 'turned', turns: [] }]
   expect(stationOf(draft, 'collimation', testKit())).toBeNull()
-  draft.collimation.asLeft.offsetMm = 0.2
+  draft.collimation.looks[1] = typedLook(0.2, 4)
   expect(stationOf(draft, 'collimation', testKit())).toMatchObject({
     asFound: { offsetMm: 3.8 },
     asLeft: { offsetMm: 0.2 },
@@ -130,7 +133,8 @@ describe('what a check would lead to', () => {
 
   it('a mirror put right makes the kit fit', () => {
     const draft = emptyCheck()
-    draft.collimation = { asFound: { offsetMm: 4.8, clockHours: 2 }, asLeft: { offsetMm: 0.5, clockHours: 2 } }
+    draft.collimation.looks = [typedLook(4.8, 2), typedLook(0.5, 2)]
+    draft.collimation.between = [{ did: 'turned', turns: [] }]
     expect(judgeAfter(draft, off, now).condition).toBe('full')
     const [kept] = readingsOf(draft, off)
     expect(kept).toMatchObject({ asFound: expect.closeTo(2.4, 9), asLeft: expect.closeTo(0.25, 9) })

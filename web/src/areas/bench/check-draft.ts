@@ -16,6 +16,7 @@ import {
   type Role,
   type SetUpName,
 } from '@binoculum/core'
+import { collimationStation, emptyCollimation, type CollimationDraft } from './collimation/collimation-draft.ts'
 
 type Judged = 'fine' | 'not-fine'
 
@@ -53,10 +54,6 @@ export interface PlaceDraft {
   hidden: string[]
 }
 
-export interface OffsetDraft {
-  offsetMm: number | null
-  clockHours: number
-}
 export interface FinderDraft {
   way: 'typed' | 'landmark'
   misalignmentArcmin: number | null
@@ -76,7 +73,7 @@ export interface CheckDraft {
   assembly: { steps: Record<string, StepDraft> }
   balance: BalanceDraft
   place: PlaceDraft
-  collimation: Pair<OffsetDraft>
+  collimation: CollimationDraft
   star: Pair<Judged | null>
   finder: Pair<FinderDraft>
   pack: Pair<Judged | null>
@@ -87,7 +84,6 @@ export interface CheckDraft {
   backToShelf: boolean | null
 }
 
-const noOffset = (): OffsetDraft => ({ offsetMm: null, clockHours: 12 })
 const noFinder = (): FinderDraft => ({
   way: 'typed',
   misalignmentArcmin: null,
@@ -120,7 +116,7 @@ export const emptyCheck = (): CheckDraft => ({
     keyed: { asFound: null, asLeft: null },
     hidden: [],
   },
-  collimation: { asFound: noOffset(), asLeft: null },
+  collimation: emptyCollimation(),
   star: { asFound: null, asLeft: null },
   finder: { asFound: noFinder(), asLeft: null },
   pack: { asFound: null, asLeft: null },
@@ -184,13 +180,10 @@ export function checkedKitOf(kit: KitSheet): CheckedKit {
   const optical = kit.parts.filter(({ mark }) => mark !== 'missing').map(({ name, optics }) => ({ name, ...optics }))
   return {
     ...kit.optics,
+    markOuterDiameterMm: kit.mirror?.mark?.outerDiameterMm ?? null,
     lowestFieldDeg: lowestPowerFieldDeg(powersOf(kit.optics, optical)) ?? 1,
     onMount: onMountOf(kit),
   }
-}
-
-function offsetReading({ offsetMm, clockHours }: OffsetDraft) {
-  return offsetMm === null || !(offsetMm >= 0) ? null : { offsetMm, clockHours }
 }
 
 function finderReading(draft: FinderDraft) {
@@ -278,8 +271,8 @@ export function stationOf(draft: CheckDraft, station: StationName, kit: KitSheet
     return read && { ...read, ...rest }
   }
   if (station === 'collimation') {
-    const read = both(draft.collimation, offsetReading)
-    return read && { station, ...read, ...rest }
+    const read = collimationStation(draft.collimation, checkedKitOf(kit))
+    return read && { ...read, ...rest }
   }
   if (station === 'finder') {
     const read = both(draft.finder, finderReading)

@@ -8,6 +8,7 @@ import { dayText, ownZone } from '../../shared/words.ts'
 import ContentsCard from '../desk/ContentsCard.vue'
 import { emptyTakeBack } from '../desk/take-back-state.ts'
 import CloseUp from './CloseUp.vue'
+import PracticeTabs from './PracticeTabs.vue'
 import { usePractice } from './use-practice.ts'
 
 const practice = usePractice()
@@ -45,6 +46,7 @@ useKeys(() => ({
 <template>
   <main class="practice">
     <div class="page">
+      <PracticeTabs />
       <header>
         <h1>Practice</h1>
         <p class="quiet">a made-up kit comes back, and not all is well;<br />nothing here is written to a kit</p>

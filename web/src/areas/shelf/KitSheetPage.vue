@@ -81,6 +81,15 @@ async function countRest() {
   })
 }
 
+async function setPolicy(policy: string) {
+  const sheet = kit.value
+  if (!sheet) return
+  await run(async () => {
+    const target = `/api/kits/${sheet.id}/collimation-policy`
+    kit.value = await api.post<KitSheet>(target, { kitVersion: sheet.version, policy })
+  })
+}
+
 async function cureHazard(hazard: HazardCode) {
   const sheet = kit.value
   if (!sheet) return
@@ -167,6 +176,28 @@ async function cureHazard(hazard: HazardCode) {
           </dd>
           <dt>mirror</dt>
           <dd>{{ kit.optics.collimatable ? 'lined up at the bench' : 'judged on a star only' }}</dd>
+          <template v-if="kit.optics.collimatable">
+            <dt>borrowers and its screws</dt>
+            <dd>
+              <select
+                v-if="mayEnd"
+                class="field"
+                aria-label="May borrowers line it up?"
+                :value="kit.policies.collimation"
+                :disabled="sending"
+                @change="setPolicy(($event.target as HTMLSelectElement).value)"
+              >
+                <option value="leave-it-to-us">leave it to us</option>
+                <option value="with-help-sheet">with the help sheet</option>
+              </select>
+              <template v-else>{{
+                kit.policies.collimation === 'leave-it-to-us' ? 'leave it to us' : 'with the help sheet'
+              }}</template>
+              <RouterLink v-if="kit.policies.collimation === 'with-help-sheet'" :to="`/guides/help-sheet/${kit.code}`"
+                >Help sheet</RouterLink
+              >
+            </dd>
+          </template>
         </dl>
 
         <template v-if="kit.differences.length > 0">

@@ -73,7 +73,7 @@ export function recordSentence({ act, before, after }: RecordLine): string {
     case 'model-changed':
       return is.changed === undefined
         ? `model changed: ${text(is.model)}`
-        : `model changed: ${text(is.changed) === 'mount' ? 'mount and tube' : 'steps'} of ${text(is.model)}`
+        : `model changed: ${{ mount: 'mount and tube', mirror: 'mirrors and cell' }[text(is.changed)] ?? 'steps'} of ${text(is.model)}`
     case 'job-opened':
       return `${text(is.job) || 'to do'}: ${text(is.text)}${is.dueOn ? `, by ${dateText(text(is.dueOn))}` : ''}`
     case 'job-settled': {
@@ -88,6 +88,10 @@ export function recordSentence({ act, before, after }: RecordLine): string {
       return `cells changed: ${text(is.part)}`
     case 'brought-up-to-date':
       return `brought up to date from ${text(is.file) || 'a list'}`
+    case 'collimation-policy-set':
+      return is.policy === 'with-help-sheet'
+        ? 'borrowers may line it up, with the help sheet'
+        : 'lining up is left to us'
     case 'link-renewed':
       return 'new link to the guide'
     default:

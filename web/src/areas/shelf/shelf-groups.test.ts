@@ -55,7 +55,15 @@ it('filters by all words, branch and condition together', () => {
 })
 
 it('shows figures with their unit and judged ones as a word', () => {
-  const reading = { asFound: null, limit: 1, good: null, source: 'typed' as const, atUtc: '', by: '' }
+  const reading = {
+    asFound: null,
+    limit: 1,
+    good: null,
+    source: 'typed' as const,
+    atUtc: '',
+    by: '',
+    uncertainty: null,
+  }
   expect(readingText({ ...reading, kind: 'collimation', asLeft: 0.44, unit: 'mm' })).toBe('0.4 mm')
   expect(readingText({ ...reading, kind: 'finder', asLeft: 12.4, unit: 'arcmin' })).toBe('12′')
   expect(readingText({ ...reading, kind: 'glass', asLeft: 1, unit: 'judged' })).toBe('not fine')

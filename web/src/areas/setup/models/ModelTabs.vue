@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import PageTabs from '../../../shared/PageTabs.vue'
 
-/** The three sheets of one model. */
+/** The sheets of one model. */
 const { modelId, name = '' } = defineProps<{ modelId: string; name?: string }>()
 const places = [
   { path: `/setup/models/${modelId}`, words: 'Parts' },
   { path: `/setup/models/${modelId}/steps`, words: 'Steps' },
   { path: `/setup/models/${modelId}/mount`, words: 'Mount and tube' },
+  { path: `/setup/models/${modelId}/mirror`, words: 'Mirrors and cell' },
 ]
 </script>
 

@@ -1,0 +1,389 @@
+<script setup lang="ts">
+import type { KitSheet } from '@binoculum/contract'
+import {
+  axisErrorMm,
+  cellResponseSentence,
+  lengthOf,
+  mmText,
+  offsetInCellFrame,
+  primaryAdvice,
+  primaryTurnsSentence,
+  secondaryTurnSentences,
+  stepResponseSentence,
+} from '@binoculum/core'
+import { computed } from 'vue'
+import KeyCap from '../../../shared/keys/KeyCap.vue'
+import { useKeys } from '../../../shared/keys/use-keys.ts'
+import SerifText from '../../../shared/SerifText.vue'
+import BigFigure from '../BigFigure.vue'
+import BenchLight from './BenchLight.vue'
+import CellDrawing from './CellDrawing.vue'
+import type { CollimationDraft } from './collimation-draft.ts'
+import LookForm from './LookForm.vue'
+import MirrorHistory from './MirrorHistory.vue'
+import PeepholePicture from './PeepholePicture.vue'
+import RepeatTest from './RepeatTest.vue'
+import { useCollimation } from './use-collimation.ts'
+
+const { kit } = defineProps<{ kit: KitSheet }>()
+const draft = defineModel<CollimationDraft>({ required: true })
+
+const {
+  checked,
+  now,
+  seen,
+  found,
+  error,
+  uncertaintyMm,
+  quality,
+  verdict,
+  noticed,
+  cell,
+  screws,
+  learnt,
+  chosen,
+  secondary,
+  answer,
+  tube,
+  alignment,
+  lookAgain,
+  takeBack,
+  setMeasured,
+} = useCollimation(draft, () => kit)
+
+/** Offset on the primary that stands for the limit, for the rings about the hole. */
+const limitOffsetMm = computed(
+  () => quality.value.limitMm / axisErrorMm({ offsetMm: 1, clockHours: 12 }, checked.value),
+)
+const doing = computed<'secondary' | 'primary' | 'lock' | 'fine' | 'look'>(() => {
+  if (!seen.value || error.value === null) return 'look'
+  if (secondary.value?.due && secondaryFirst.value) return 'secondary'
+  if (verdict.value !== 'good') return 'primary'
+  const touched = draft.value.between.length > 0
+  return touched && cellHasLocks.value && draft.value.between.at(-1)?.did !== 'locked' ? 'lock' : 'fine'
+})
+const cellHasLocks = computed(() => kit.mirror?.cell?.locks ?? false)
+/** A secondary's doubt is a millimetre or two: it comes first only where it is clearly off. */
+const secondaryFirst = computed(() => {
+  const e = now.value.measured?.secondaryErrorMm
+  return !!e && !!secondary.value && lengthOf(e) > secondary.value.limitMm * 1.25
+})
+const advice = computed(() => {
+  if (doing.value === 'look') return 'Look through the cap, or take a picture through its hole.'
+  if (doing.value === 'lock') return 'Well lined up. Tighten the locks evenly, then look again: locking shifts it.'
+  if (doing.value === 'fine') return 'Well lined up. Leave it.'
+  if (doing.value === 'secondary')
+    return secondaryTurnSentences(secondary.value as NonNullable<typeof secondary.value>)[1]
+  if (verdict.value === 'unsure')
+    return `Can’t tell: the limit lies inside the doubt. Take another look${chosen.value ? ', or turn all the same' : ''}.`
+  if (chosen.value) return primaryTurnsSentence(chosen.value.turns, chosen.value.residualMm)
+  const { offsetMm, clockHours } = now.value
+  return offsetMm === null || now.value.way !== 'typed'
+    ? 'The side towards which the mark stands must go towards the sky.'
+    : primaryAdvice(offsetInCellFrame({ lengthMm: offsetMm, clockHours }))
+})
+const canTurn = computed(() => (doing.value === 'primary' || doing.value === 'fine') && seen.value !== null)
+const strehl = computed(() => {
+  const { strehl: value } = quality.value
+  if (error.value === null) return ''
+  if (value !== null)
+    return `A perfect mirror of this size would keep ${(value * 100).toFixed(0)} % of a star’s peak (Strehl).`
+  return kit.optics.mirrorFigure === 'paraboloid'
+    ? 'Too far off for a Strehl to mean anything.'
+    : 'Here the mirror itself sets the sharpness, so no Strehl is given.'
+})
+const highlight = computed(() => (doing.value === 'primary' ? (chosen.value?.turns[0]?.name ?? null) : null))
+const secondaryMm = computed(() => {
+  const e = now.value.way === 'photo' ? now.value.measured?.secondaryErrorMm : null
+  return e ? lengthOf(e) : null
+})
+const secondaryLimitMm = computed(() => 0.03 * kit.optics.apertureMm)
+const allowed = computed(() => draft.value.shaded !== false)
+const isDone = computed(() => draft.value.between.length > 0)
+const ways = [
+  { key: 'fewest', words: 'fewest screws' },
+  { key: 'all', words: 'all three' },
+  { key: 'single', words: 'one screw' },
+] as const
+
+useKeys(() => ({
+  ...(canTurn.value && doing.value === 'primary' ? { Space: () => lookAgain('turned') } : {}),
+  t: () => (now.value.way = 'typed'),
+}))
+</script>
+
+<template>
+  <div class="collimation">
+    <div class="view">
+      <em v-if="tube && now.way !== 'photo'">open end of the tube ↑</em>
+      <PeepholePicture
+        v-if="tube && now.way !== 'photo'"
+        class="drawn"
+        :tube="tube"
+        :alignment="alignment"
+        :screws="screws"
+        :highlight="highlight"
+        :limit-mm="limitOffsetMm"
+        :good-mm="limitOffsetMm / 2"
+      />
+      <BenchLight v-model="draft.shaded" :branch-id="kit.branchId" />
+      <p v-if="kit.mirror?.correctorLens" class="problem">
+        The lens in the drawtube comes out first, or judge this tube on a star only.
+      </p>
+      <LookForm
+        v-model:draft="draft"
+        v-model:look="draft.looks[draft.looks.length - 1]!"
+        :kit="kit"
+        :limit-offset-mm="limitOffsetMm"
+        :allowed="allowed"
+        @measured="setMeasured"
+      />
+    </div>
+    <div class="judgement">
+      <BigFigure :value="error" :limit="quality.limitMm" :good="quality.goodMm" unit="mm" />
+      <p>
+        <strong>primary’s axis off, at the focal plane</strong>
+        <span v-if="uncertaintyMm > 0" class="quiet"> · give or take {{ mmText(uncertaintyMm) }}</span>
+        <span v-else-if="now.offsetMm !== null" class="quiet">
+          · seen as {{ mmText(now.offsetMm) }} between mark and reflection</span
+        >
+      </p>
+      <p class="advice"><SerifText :text="advice ?? ''" /></p>
+      <p v-if="answer" class="answer" role="status">
+        <strong>{{ stepResponseSentence(answer.verdict) }}</strong>
+        Expected {{ mmText(lengthOf(answer.expectedMm)) }}, now {{ mmText(lengthOf(answer.after)) }}.
+      </p>
+      <div class="hands">
+        <div v-if="cell" class="cell-side">
+          <em class="corner">from behind</em><em class="corner right">focuser side ↑</em>
+          <CellDrawing
+            :screws="screws"
+            :locks="cellHasLocks"
+            :turns="doing === 'primary' ? (chosen?.turns ?? []) : []"
+          />
+        </div>
+        <div class="order">
+          <ol>
+            <li :class="{ here: doing === 'secondary' }">
+              Secondary
+              <span v-if="secondaryMm !== null">
+                {{ mmText(secondaryMm) }} of {{ mmText(secondaryLimitMm) }}{{ secondaryFirst ? ', first' : '' }}</span
+              >
+              <span v-else class="quiet">by eye: round, centred</span>
+            </li>
+            <li :class="{ here: doing === 'primary' }">
+              Primary <span v-if="error !== null">{{ mmText(error) }} of {{ mmText(quality.limitMm) }}</span>
+            </li>
+            <li :class="{ here: doing === 'lock' }">Lock, and look again</li>
+          </ol>
+          <template v-if="doing === 'primary' && cell">
+            <p class="ways" role="group" aria-label="Which screws">
+              <label v-for="way in ways" :key="way.key">
+                <input v-model="draft.advice" type="radio" name="advice" :value="way.key" /> {{ way.words }}
+              </label>
+            </p>
+            <p class="second">
+              <template v-if="chosen">Leaves {{ mmText(chosen.residualMm) }}. </template>
+              <template v-if="cellHasLocks">Loosen the small locks first. </template>
+              Never undo a screw completely.
+            </p>
+            <details class="second">
+              <summary>a screw is at its end</summary>
+              <label v-for="screw in screws" :key="screw.name" class="blocked">
+                {{ screw.name }}
+                <select v-model="draft.blocked[screw.name]" class="field" :name="`blocked-${screw.name}`">
+                  <option :value="undefined">turns both ways</option>
+                  <option value="clockwise">can’t go clockwise</option>
+                  <option value="anticlockwise">can’t go anticlockwise</option>
+                </select>
+              </label>
+            </details>
+          </template>
+          <ul v-if="doing === 'secondary' && secondary" class="second steps">
+            <li v-for="sentence in secondaryTurnSentences(secondary)" :key="sentence">{{ sentence }}</li>
+          </ul>
+          <p v-if="doing !== 'look' && !cell" class="second">
+            This model’s cell isn’t measured yet: with its screws in Set-up, this names the screw and how far.
+          </p>
+          <p v-if="learnt && learnt.steps > 0" class="second">{{ cellResponseSentence(learnt) }}</p>
+        </div>
+      </div>
+      <div class="row">
+        <button v-if="doing === 'secondary'" type="button" class="button big" @click="lookAgain('secondary')">
+          Turned the secondary: look again
+        </button>
+        <button v-else-if="doing === 'lock'" type="button" class="button big" @click="lookAgain('locked')">
+          Locked: look again
+        </button>
+        <button v-else type="button" class="button big" :disabled="seen === null" @click="lookAgain('turned')">
+          Turned it: look again <KeyCap name="Space" />
+        </button>
+        <button v-if="isDone" type="button" class="link-button" @click="takeBack">take the last look back</button>
+      </div>
+      <p class="second">
+        Tube level for the secondary’s screws, never over the mirror; let one go before the next; never undo its
+        centre bolt.
+      </p>
+    </div>
+    <div class="strip">
+      <dl>
+        <dt>as found</dt>
+        <dd>{{ found === null ? '–' : mmText(lengthOf(found.axisErrorMm)) }}</dd>
+        <dt>as left</dt>
+        <dd>{{ !isDone ? 'as found' : error === null ? '–' : mmText(error) }}</dd>
+      </dl>
+      <section>
+        <h3>the last loans, as found ● and as left ○</h3>
+        <MirrorHistory :past="kit.past" :limit-mm="quality.limitMm" />
+      </section>
+      <section>
+        <h3>what that means</h3>
+        <p class="second">{{ error === null ? '' : noticed }} {{ strehl }}</p>
+      </section>
+    </div>
+    <RepeatTest
+      v-if="kit.optics.collapsible"
+      v-model="draft.openings"
+      class="wide"
+      :current="seen?.axisErrorMm ?? null"
+      :limit-mm="quality.limitMm"
+    />
+  </div>
+</template>
+
+<style scoped src="../measuring-station.css"></style>
+
+<style scoped>
+.collimation {
+  display: grid;
+  grid-template-columns: minmax(320px, 440px) minmax(0, 1fr);
+  gap: 20px 40px;
+}
+
+.drawn {
+  max-width: 330px;
+}
+
+.view {
+  display: grid;
+  gap: 8px;
+  align-content: start;
+}
+
+.hands {
+  display: grid;
+  grid-template-columns: 250px minmax(0, 1fr);
+  gap: 20px;
+  width: 100%;
+}
+
+.cell-side {
+  position: relative;
+}
+
+.corner {
+  position: absolute;
+  top: -6px;
+  left: 0;
+  color: var(--quiet);
+}
+
+.corner.right {
+  right: 0;
+  left: auto;
+}
+
+.order {
+  display: grid;
+  gap: 8px;
+  align-content: start;
+}
+
+.order ol {
+  margin: 0;
+  padding: 0;
+  list-style-position: inside;
+}
+
+.order li {
+  padding: 7px 0;
+  border-bottom: 1px solid var(--rule);
+}
+
+.order li.here {
+  color: var(--night);
+  font-weight: 640;
+}
+
+.steps {
+  margin: 0;
+  padding-left: 18px;
+}
+
+.steps li {
+  padding: 2px 0;
+  border: 0;
+}
+
+.ways {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+}
+
+.ways label,
+.blocked {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  min-height: 32px;
+}
+
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+  align-items: center;
+}
+
+.strip,
+.wide {
+  grid-column: 1 / -1;
+}
+
+.strip {
+  display: grid;
+  grid-template-columns: auto minmax(260px, 400px) minmax(0, 1fr);
+  gap: 12px 36px;
+  padding-top: 12px;
+  border-top: 1px solid var(--rule-strong);
+}
+
+.strip dl {
+  margin: 0;
+}
+
+.strip dd {
+  margin-bottom: 8px;
+  font-size: 20px;
+}
+
+h3 {
+  margin: 0 0 6px;
+  font: italic 400 16px var(--serif);
+  color: var(--quiet);
+}
+
+@media (max-width: 1100px) {
+  .hands {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+
+@media (max-width: 900px) {
+  .collimation,
+  .strip {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

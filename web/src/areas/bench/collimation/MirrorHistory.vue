@@ -1,0 +1,104 @@
+<script setup lang="ts">
+import type { ReadingView } from '@binoculum/contract'
+import { dateText, mmText } from '@binoculum/core'
+import { computed } from 'vue'
+
+/** Earlier readings of one kit's mirror: filled as found, open as left, the limit across; and how well it holds, in words. */
+const { past, limitMm } = defineProps<{ past: readonly ReadingView[]; limitMm: number }>()
+
+const SHOWN = 11
+const W = 380
+const H = 78
+const own = computed(() => past.filter(({ kind }) => kind === 'collimation').slice(-SHOWN))
+const top = computed(() =>
+  Math.max(limitMm * 1.5, ...own.value.map(({ asFound, asLeft }) => Math.max(asFound ?? 0, asLeft))),
+)
+const x = (index: number) => 10 + (index * (W - 20)) / Math.max(own.value.length - 1, 1)
+const y = (mm: number) => H - (mm / top.value) * (H - 8)
+const holds = computed(() => {
+  const found = own.value.flatMap(({ asFound }) => (asFound === null ? [] : [asFound]))
+  if (found.length < 3) return 'Too few readings yet to say how well it holds.'
+  const within = found.filter((mm) => mm <= limitMm).length
+  const sorted = [...found].sort((a, b) => a - b)
+  const middle = sorted[sorted.length >> 1] ?? 0
+  const share = `${within} of ${found.length} times it came back within the limit, half of them under ${mmText(middle)}`
+  if (within === found.length) return `It holds well: ${share}.`
+  return within >= 0.6 * found.length
+    ? `It holds fairly: ${share}.`
+    : `It doesn’t hold: ${share}. Look at its locks and cell.`
+})
+</script>
+
+<template>
+  <div class="history">
+    <template v-if="own.length > 0">
+      <svg :viewBox="`0 0 ${W} ${H + 20}`" role="img" :aria-label="`The last ${own.length} checks of the mirror`">
+        <line :x2="W" :y1="y(limitMm)" :y2="y(limitMm)" class="limit" />
+        <line :x2="W" :y1="H" :y2="H" class="line" />
+        <g v-for="(reading, i) in own" :key="i">
+          <line
+            v-if="reading.asFound !== null"
+            :x1="x(i)"
+            :x2="x(i)"
+            :y1="y(reading.asFound)"
+            :y2="y(reading.asLeft)"
+            class="stem"
+          />
+          <circle
+            v-if="reading.asFound !== null"
+            :cx="x(i)"
+            :cy="y(reading.asFound)"
+            r="4"
+            :class="reading.asFound > limitMm ? 'found off' : 'found'"
+          />
+          <circle :cx="x(i)" :cy="y(reading.asLeft)" r="3.2" class="left" />
+        </g>
+        <text x="0" :y="H + 16">{{ dateText(own[0]?.atUtc ?? '') }}</text>
+        <text :x="W" :y="H + 16" class="end">{{ dateText(own.at(-1)?.atUtc ?? '') }}</text>
+      </svg>
+      <p class="second">{{ holds }}</p>
+    </template>
+    <p v-else class="second">No reading kept yet: the first one begins its history.</p>
+  </div>
+</template>
+
+<style scoped>
+svg {
+  display: block;
+  width: 100%;
+  max-width: 400px;
+}
+
+.limit {
+  stroke: var(--brass);
+  stroke-width: 1.4;
+}
+
+.line,
+.stem {
+  stroke: var(--rule-strong);
+}
+
+.found {
+  fill: var(--ink);
+}
+
+.found.off {
+  fill: var(--rust);
+}
+
+.left {
+  fill: var(--card);
+  stroke: var(--ink);
+  stroke-width: 1.3;
+}
+
+text {
+  fill: var(--quiet);
+  font: 12px var(--sans);
+}
+
+.end {
+  text-anchor: end;
+}
+</style>

@@ -1,0 +1,308 @@
+<script setup lang="ts">
+import type { KitSheet } from '@binoculum/contract'
+import { computed, ref, useTemplateRef } from 'vue'
+import KeyCap from '../../../shared/keys/KeyCap.vue'
+import { useKeys } from '../../../shared/keys/use-keys.ts'
+import type { CollimationDraft, Measured } from './collimation-draft.ts'
+import { circleNames, circleWords, usePhotoReading, type CircleName } from './use-photo-reading.ts'
+
+/** A phone's picture through the peephole with its circles on it. Any circle can be moved; the figure follows. */
+const { kit, allowed } = defineProps<{ kit: KitSheet; allowed: boolean }>()
+const draft = defineModel<CollimationDraft>({ required: true })
+const emit = defineEmits<{ measured: [measured: Measured | null] }>()
+
+const {
+  progress,
+  problem,
+  stop,
+  source,
+  size,
+  circles,
+  byHand,
+  refusal,
+  warnings,
+  take,
+  layByHand,
+  move,
+  turnOpenEnd,
+  setMirrored,
+} = usePhotoReading(
+  draft,
+  () => kit,
+  (measured) => emit('measured', measured),
+)
+
+const input = useTemplateRef('input')
+const svg = useTemplateRef('svg')
+const held = ref<{ name: CircleName | 'open-end'; what: 'centre' | 'edge' } | null>(null)
+const chosen = ref<CircleName>('centreMark')
+
+function choose(event: Event) {
+  const [file] = (event.target as HTMLInputElement).files ?? []
+  if (file) void take(file)
+}
+const box = computed(() => {
+  const { widthPx, heightPx } = size.value
+  const about = circles.value.drawtube ?? circles.value.primaryEdge
+  if (!about) return { x: 0, y: 0, w: widthPx, h: heightPx }
+  const r = circles.value.drawtube ? about.r * 1.02 : about.r * 1.5
+  return { x: about.x - r, y: about.y - r, w: 2 * r, h: 2 * r }
+})
+const unit = computed(() => box.value.w / 400)
+const arrow = computed(() => {
+  const { x, y, w, h } = box.value
+  const rad = (draft.value.openEndDeg * Math.PI) / 180
+  const r = Math.min(w, h) * 0.44
+  return { x: x + w / 2 + r * Math.sin(rad), y: y + h / 2 - r * Math.cos(rad) }
+})
+
+function pictureAt(event: PointerEvent) {
+  const frame = (svg.value as SVGSVGElement).getBoundingClientRect()
+  const { x, y, w, h } = box.value
+  const scale = Math.max(w / frame.width, h / frame.height)
+  return {
+    x: x + w / 2 + (event.clientX - frame.left - frame.width / 2) * scale,
+    y: y + h / 2 + (event.clientY - frame.top - frame.height / 2) * scale,
+  }
+}
+function grab(name: CircleName | 'open-end', what: 'centre' | 'edge', event: PointerEvent) {
+  held.value = { name, what }
+  if (name !== 'open-end') chosen.value = name
+  ;(svg.value as SVGSVGElement).setPointerCapture(event.pointerId)
+}
+function drag(event: PointerEvent) {
+  if (!held.value) return
+  const at = pictureAt(event)
+  const { name, what } = held.value
+  if (name === 'open-end') {
+    const { x, y, w, h } = box.value
+    turnOpenEnd((Math.atan2(at.x - x - w / 2, -(at.y - y - h / 2)) * 180) / Math.PI)
+  } else if (what === 'centre') move(name, at)
+  else {
+    const circle = circles.value[name]
+    if (circle) move(name, { r: Math.hypot(at.x - circle.x, at.y - circle.y) })
+  }
+}
+/** Arrows move the chosen circle by a pixel, with Shift by ten; + and − change its size. */
+function nudge(event: KeyboardEvent) {
+  const circle = circles.value[chosen.value]
+  const by = event.shiftKey ? 10 : 1
+  const steps: Record<string, Partial<{ x: number; y: number; r: number }>> = circle
+    ? {
+        ArrowLeft: { x: circle.x - by },
+        ArrowRight: { x: circle.x + by },
+        ArrowUp: { y: circle.y - by },
+        ArrowDown: { y: circle.y + by },
+        '+': { r: circle.r + by },
+        '-': { r: circle.r - by },
+      }
+    : {}
+  const step = steps[event.key]
+  if (!step) return
+  event.preventDefault()
+  event.stopPropagation()
+  move(chosen.value, step)
+}
+useKeys(() => ({ p: () => void (allowed && input.value?.click()) }))
+</script>
+
+<template>
+  <div class="photo">
+    <div
+      v-if="source"
+      class="frame"
+      tabindex="0"
+      role="application"
+      aria-label="Circles on the picture; arrows move the chosen one"
+      @keydown="nudge"
+    >
+      <svg
+        ref="svg"
+        :viewBox="`${box.x} ${box.y} ${box.w} ${box.h}`"
+        @pointermove="drag"
+        @pointerup="held = null"
+        @pointercancel="held = null"
+      >
+        <image :href="source" :width="size.widthPx" :height="size.heightPx" />
+        <template v-for="name in circleNames" :key="name">
+          <g v-if="circles[name]" :class="['laid', name, { chosen: name === chosen }]">
+            <circle
+              :cx="circles[name].x"
+              :cy="circles[name].y"
+              :r="circles[name].r"
+              class="edge"
+              :stroke-width="unit * (name === chosen ? 2.2 : 1.4)"
+              @pointerdown="grab(name, 'edge', $event)"
+            />
+            <circle
+              :cx="circles[name].x"
+              :cy="circles[name].y"
+              :r="unit * 5"
+              class="handle"
+              :stroke-width="unit * 1.5"
+              @pointerdown="grab(name, 'centre', $event)"
+            />
+          </g>
+        </template>
+        <g class="open-end" @pointerdown="grab('open-end', 'centre', $event)">
+          <circle :cx="arrow.x" :cy="arrow.y" :r="unit * 15" />
+          <path
+            :transform="`translate(${arrow.x} ${arrow.y}) rotate(${draft.openEndDeg}) scale(${unit})`"
+            d="M-6 4L0 -8L6 4"
+          />
+        </g>
+      </svg>
+    </div>
+    <p v-if="source" class="second">
+      Arrow: where the tube’s open end is. Hold a hand there and see from which side it comes in; drag the arrow to
+      that side.
+    </p>
+    <div v-if="source" class="tools">
+      <label v-for="name in circleNames" :key="name" class="which">
+        <input v-model="chosen" type="radio" name="circle" :value="name" :disabled="!circles[name]" />
+        {{ circleWords[name] }}{{ circles[name] ? '' : ' – not found' }}
+      </label>
+      <label class="which">
+        open end
+        <input
+          class="field"
+          type="number"
+          name="open-end"
+          min="0"
+          max="359"
+          :value="draft.openEndDeg"
+          @change="turnOpenEnd(Number(($event.target as HTMLInputElement).value))"
+        />° clockwise from up
+      </label>
+      <label class="which">
+        <input
+          type="checkbox"
+          name="mirrored"
+          :checked="draft.mirrored"
+          @change="setMirrored(($event.target as HTMLInputElement).checked)"
+        />
+        turned over like in a mirror (front camera)
+      </label>
+    </div>
+    <p v-if="progress !== null" class="progress" role="status">
+      <progress :value="progress" max="1" /> looking for the circles
+      <button type="button" class="link-button" @click="stop">stop</button>
+    </p>
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <p v-if="refusal" class="problem" role="alert">{{ refusal }}</p>
+    <ul v-if="warnings.length > 0" class="second warnings">
+      <li v-for="warning in warnings" :key="warning">{{ warning }}</li>
+    </ul>
+    <p v-if="byHand" class="second">Circles laid by hand.</p>
+    <div class="row">
+      <button type="button" class="button" :disabled="!allowed" @click="input?.click()">
+        {{ source ? 'Another picture' : 'Take or choose a picture' }} <KeyCap name="p" />
+      </button>
+      <button v-if="source" type="button" class="button" @click="layByHand">Lay the circles by hand</button>
+    </div>
+    <input
+      ref="input"
+      type="file"
+      accept="image/jpeg,image/png,image/webp"
+      class="hidden"
+      name="photo"
+      @change="choose"
+    />
+  </div>
+</template>
+
+<style scoped>
+.photo {
+  display: grid;
+  gap: 8px;
+}
+
+.frame svg {
+  display: block;
+  width: 100%;
+  max-height: 420px;
+  background: var(--deep);
+  touch-action: none;
+}
+
+.edge {
+  fill: none;
+  cursor: ew-resize;
+  pointer-events: stroke;
+}
+
+.handle {
+  fill: transparent;
+  cursor: move;
+}
+
+.laid circle {
+  stroke: #9fd0ff;
+}
+
+.laid.centreMark circle {
+  stroke: #ffb347;
+}
+
+.laid.reflection circle {
+  stroke: #fff2b0;
+}
+
+.laid.chosen .edge {
+  stroke-dasharray: none;
+}
+
+.open-end {
+  cursor: grab;
+}
+
+.open-end circle {
+  fill: var(--deep);
+  fill-opacity: 0.75;
+  stroke: #fffdf7;
+}
+
+.open-end path {
+  fill: none;
+  stroke: #fffdf7;
+  stroke-width: 2.6;
+}
+
+.tools {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 16px;
+}
+
+.which {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  min-height: 30px;
+}
+
+.which .field {
+  width: 76px;
+}
+
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+
+.progress {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+}
+
+.warnings {
+  margin: 0;
+  padding-left: 18px;
+}
+
+.hidden {
+  display: none;
+}
+</style>

@@ -1,0 +1,73 @@
+<script setup lang="ts">
+import { collimationRepeat, lengthOf, mmText, repeatVerdictWords, type PointXY } from '@binoculum/core'
+import { computed } from 'vue'
+
+/** A tube that slides: open and close it, look, keep; five times or so. */
+const { current, limitMm } = defineProps<{ current: PointXY | null; limitMm: number }>()
+const openings = defineModel<PointXY[]>({ required: true })
+const WANTED = 5
+
+const answer = computed(() =>
+  openings.value.length >= 2 ? collimationRepeat({ readings: openings.value, limitMm }) : null,
+)
+const spread = computed(() => {
+  if (!answer.value) return ''
+  const { value, low, high } = answer.value.spreadMm
+  return `${value.toFixed(2)} mm along either axis (${low.toFixed(2)} to ${high.toFixed(2)} in nine of ten such tests)`
+})
+</script>
+
+<template>
+  <div class="repeat">
+    <h3>How well it comes back</h3>
+    <p class="second">
+      Slide the tube shut and open it again, lock both rods, look, keep the reading. {{ WANTED }} openings tell most.
+    </p>
+    <ol v-if="openings.length > 0">
+      <li v-for="(opening, i) in openings" :key="i">
+        {{ mmText(lengthOf(opening)) }}
+        <button
+          type="button"
+          class="link-button"
+          :aria-label="`Take opening ${i + 1} off`"
+          @click="openings.splice(i, 1)"
+        >
+          take off
+        </button>
+      </li>
+    </ol>
+    <button
+      type="button"
+      class="button"
+      :disabled="current === null"
+      @click="current && openings.push({ x: current.x, y: current.y })"
+    >
+      Keep this as opening {{ openings.length + 1 }}
+    </button>
+    <template v-if="answer">
+      <p>
+        <strong>{{ repeatVerdictWords[answer.verdict] }}</strong>
+      </p>
+      <p class="second">
+        Mean {{ mmText(lengthOf(answer.meanMm)) }}, spread {{ spread }}. Nine of ten openings stay within
+        {{ mmText(answer.nineOfTenMm) }} (limit {{ mmText(limitMm) }}).
+      </p>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.repeat {
+  display: grid;
+  gap: 8px;
+  justify-items: start;
+  padding-top: 12px;
+  border-top: 1px solid var(--rule-strong);
+}
+
+ol {
+  margin: 0;
+  padding-left: 22px;
+  columns: 2;
+}
+</style>

@@ -1,0 +1,114 @@
+import type { KitSheet, Station } from '@binoculum/contract'
+import {
+  axisErrorOf,
+  type CheckedKit,
+  type EyePlace,
+  type OffsetReading,
+  type PointXY,
+  type ScrewTurn,
+  type TurnedStep,
+} from '@binoculum/core'
+
+export type LookWay = 'typed' | 'photo' | 'star' | 'eye'
+
+/** One look at the primary, in whichever way. What another way had stays, so that changing one's mind loses nothing. */
+export interface Look {
+  way: LookWay
+  offsetMm: number | null
+  clockHours: number
+  place: EyePlace | null
+  measured: Measured | null
+}
+
+/** What a picture told. */
+export interface Measured {
+  axisErrorMm: PointXY
+  uncertaintyMm: number
+  /** From a peephole view with the drawtube in it. */
+  secondaryErrorMm: PointXY | null
+  byHand: boolean
+}
+
+/** What was done between one look and the next. */
+export type Between = { did: 'turned'; turns: ScrewTurn[] } | { did: 'secondary' } | { did: 'locked' }
+
+export interface CollimationDraft {
+  /** As found first, as left last; one more than `between`. */
+  looks: Look[]
+  between: Between[]
+  blocked: Record<string, 'clockwise' | 'anticlockwise'>
+  advice: 'fewest' | 'all' | 'single'
+  /** Direction of the open end in pictures, degrees clockwise from up. */
+  openEndDeg: number
+  mirrored: boolean
+  /** In shade, or turned away from the Sun; null before anybody said. */
+  shaded: boolean | null
+  openings: PointXY[]
+}
+
+export const newLook = (from?: Look): Look => ({
+  way: from?.way ?? 'typed',
+  offsetMm: null,
+  clockHours: from?.clockHours ?? 12,
+  place: null,
+  measured: null,
+})
+
+export const emptyCollimation = (): CollimationDraft => ({
+  looks: [newLook()],
+  between: [],
+  blocked: {},
+  advice: 'fewest',
+  openEndDeg: 0,
+  mirrored: false,
+  shaded: null,
+  openings: [],
+})
+
+/** The look as it would be sent; null while it is not complete. */
+export function readingOfLook(look: Look | undefined) {
+  if (!look) return null
+  const { way, offsetMm, clockHours, place, measured } = look
+  if (way === 'typed')
+    return offsetMm === null || !(offsetMm >= 0) ? null : { way: 'typed' as const, offsetMm, clockHours }
+  if (way === 'eye') return place === null ? null : { way: 'eye' as const, place, clockHours }
+  if (measured === null) return null
+  const { axisErrorMm, uncertaintyMm, byHand } = measured
+  return way === 'photo'
+    ? { way: 'photo' as const, axisErrorMm, uncertaintyMm, byHand }
+    : { way: 'star' as const, axisErrorMm, uncertaintyMm }
+}
+
+/** Steps whose looks on both sides are complete. */
+export function turnedStepsOf(draft: CollimationDraft, kit: CheckedKit): TurnedStep[] {
+  return draft.between.flatMap((each, i) => {
+    const before = readingOfLook(draft.looks[i])
+    const after = readingOfLook(draft.looks[i + 1])
+    if (each.did !== 'turned' || !before || !after || each.turns.length === 0) return []
+    const from = axisErrorOf(before as OffsetReading, kit)
+    const to = axisErrorOf(after as OffsetReading, kit)
+    const uncertaintyMm = Math.hypot(from.uncertaintyMm, to.uncertaintyMm)
+    return [{ before: from.axisErrorMm, turns: each.turns, after: to.axisErrorMm, uncertaintyMm }]
+  })
+}
+
+/** The station as it would be sent; null while as found, or a look that was begun, is not complete. */
+export function collimationStation(
+  draft: CollimationDraft,
+  kit: CheckedKit,
+): Omit<Extract<Station, { station: 'collimation' }>, 'note' | 'minutes'> | null {
+  const asFound = readingOfLook(draft.looks[0])
+  const asLeft = readingOfLook(draft.looks.at(-1))
+  if (!asFound || !asLeft) return null
+  return {
+    station: 'collimation',
+    asFound,
+    asLeft,
+    turned: turnedStepsOf(draft, kit).map((step) => ({ ...step, turns: step.turns.map((turn) => ({ ...turn })) })),
+    lookedAfterLocking: draft.between.at(-1)?.did === 'locked',
+    openings: draft.openings,
+  }
+}
+
+/** Holders aren't measured for every kit: what the peephole view needs, or null. */
+export const hasMirrorData = (kit: KitSheet): boolean => kit.mirror !== null

@@ -1,0 +1,376 @@
+<script setup lang="ts">
+import { PRACTICE_HELP_LINES, screwPlace, turnFraction, wayWord, type PracticeLevel } from '@binoculum/core'
+import { computed, onMounted } from 'vue'
+import KeyCap from '../../shared/keys/KeyCap.vue'
+import { useKeys } from '../../shared/keys/use-keys.ts'
+import SerifText from '../../shared/SerifText.vue'
+import { dayText, ownZone } from '../../shared/words.ts'
+import BigFigure from '../bench/BigFigure.vue'
+import PeepholePicture from '../bench/collimation/PeepholePicture.vue'
+import PracticeTabs from './PracticeTabs.vue'
+import TurningScrews from './TurningScrews.vue'
+import { usePracticeTube } from './use-practice-tube.ts'
+
+const practice = usePracticeTube()
+const { state, stage, screw, screws, limits, errorMm, secondaryMm, alignment, used, least, toGo, help, helpLine } =
+  practice
+const { result, log, shown, level, startMm, problem } = practice
+onMounted(practice.load)
+
+const levels: readonly { readonly key: PracticeLevel; readonly words: string }[] = [
+  { key: 'one-screw', words: 'One screw' },
+  { key: 'both-mirrors', words: 'Both mirrors' },
+  { key: 'fast-tube', words: 'Fast tube' },
+]
+const levelWords = Object.fromEntries(levels.map(({ key, words }) => [key, words]))
+const figure = computed(() => (stage.value === 'secondary' ? secondaryMm.value : errorMm.value))
+const limit = computed(() => (stage.value === 'secondary' ? limits.value.secondaryMm : limits.value.limitMm))
+const tube = computed(() => practice.practice.value.tube)
+const recent = computed(() =>
+  state.value.moves
+    .slice(-6)
+    .map((move, i) => ({ ...move, at: state.value.moves.length - Math.min(6, state.value.moves.length) + i + 1 })),
+)
+const scaleTop = computed(() => Math.max(least.value * 1.5, used.value + toGo.value.sixteenths, 1))
+const at = (sixteenths: number) => (sixteenths / scaleTop.value) * 240
+const nextWay = computed(() => [...toGo.value.secondary, ...toGo.value.primary])
+const others = computed(() => log.value.filter(({ mine }) => !mine))
+
+useKeys(() => ({
+  a: () => (screw.value = 'A'),
+  b: () => (screw.value = 'B'),
+  c: () => (screw.value = 'C'),
+  ArrowRight: ({ shiftKey }) => practice.turn(shiftKey ? 1 : 2),
+  ArrowLeft: ({ shiftKey }) => practice.turn(shiftKey ? -1 : -2),
+  Space: () => void practice.lock(),
+  h: practice.nextHelp,
+  u: practice.undo,
+  w: () => (shown.value = !shown.value),
+  n: () => practice.another(),
+}))
+</script>
+
+<template>
+  <main class="practice">
+    <div class="page">
+      <PracticeTabs />
+      <header>
+        <h1>Practice</h1>
+        <p class="quiet">
+          a made-up {{ tube.apertureMm }}/{{ tube.focalLengthMm }}, f/{{
+            (tube.focalLengthMm / tube.apertureMm).toFixed(1)
+          }};<br />nothing here is written to a kit
+        </p>
+        <p class="levels" role="group" aria-label="Which telescope">
+          <button
+            v-for="each in levels"
+            :key="each.key"
+            type="button"
+            :class="['button', { main: each.key === level }]"
+            :aria-pressed="each.key === level"
+            @click="practice.another(each.key)"
+          >
+            {{ each.words }}
+          </button>
+        </p>
+      </header>
+      <div class="columns">
+        <div>
+          <em>open end of the tube ↑</em>
+          <PeepholePicture
+            class="drawn"
+            :tube="tube"
+            :alignment="alignment"
+            :screws="stage === 'primary' ? practice.practice.value.cell.screws : []"
+            :highlight="stage === 'primary' ? screw : null"
+            :limit-mm="limits.limitMm * 2"
+            :good-mm="limits.goodMm * 2"
+            :trail="state.trail"
+          />
+        </div>
+        <div class="figures">
+          <BigFigure
+            :value="figure"
+            :limit="limit"
+            :good="stage === 'primary' ? limits.goodMm : undefined"
+            unit="mm"
+          />
+          <p>
+            <strong>{{
+              stage === 'secondary' ? 'left over, secondary, at the primary' : 'left over, primary at the focal plane'
+            }}</strong>
+            <span v-if="stage === 'primary'" class="quiet"> · it began at {{ startMm.toFixed(1) }}</span>
+          </p>
+          <div class="hands">
+            <div class="cell-side">
+              <em>{{ stage === 'secondary' ? 'into the open end' : 'from behind' }}</em>
+              <em class="right">focuser side ↑</em>
+              <TurningScrews
+                :places="screws.map(({ name, angleDeg }) => ({ name, ...screwPlace(angleDeg, 78) }))"
+                :in-hand="screw"
+                :disabled="result !== null"
+                @pick="screw = $event"
+                @turn="practice.turn($event.sixteenths, $event.name)"
+              />
+            </div>
+            <div>
+              <ol class="order">
+                <li :class="{ here: stage === 'secondary' }">
+                  Secondary, its three screws <span v-if="stage !== 'secondary'">✓</span>
+                </li>
+                <li :class="{ here: stage === 'primary' && !state.locked }">
+                  Primary<template v-if="stage === 'primary'">: {{ screw }} is in your hand</template>
+                </li>
+                <li :class="{ here: state.locked }">Lock, and look again {{ result ? '✓' : '' }}</li>
+              </ol>
+              <table v-if="recent.length > 0">
+                <thead>
+                  <tr>
+                    <th></th>
+                    <th>your turns</th>
+                    <th>turn</th>
+                    <th>left, mm</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  <tr v-for="move in recent" :key="move.at">
+                    <td>{{ move.at }}</td>
+                    <td>
+                      <b>{{ move.name }}</b> {{ wayWord(move.sixteenths) }}
+                    </td>
+                    <td>{{ turnFraction(move.sixteenths / 16) }}</td>
+                    <td>{{ move.leftMm.toFixed(1) }}</td>
+                  </tr>
+                </tbody>
+              </table>
+              <h3>turns so far, and the least that would do</h3>
+              <svg viewBox="-6 -12 260 24" class="turns" aria-hidden="true">
+                <line x2="248" class="line" />
+                <line :x1="at(least)" :x2="at(least)" y1="-9" y2="9" class="least" />
+                <line v-if="used > least" :x1="at(least)" :x2="at(used)" class="over" />
+                <circle :cx="at(used)" r="5" :class="used > least ? 'off' : ''" />
+                <circle :cx="at(used + toGo.sixteenths)" r="4" class="to-go" />
+              </svg>
+              <p class="second">
+                <b>{{ used }}</b> sixteenths used, {{ toGo.sixteenths }} to go; <b>{{ least }}</b> would do
+              </p>
+            </div>
+          </div>
+        </div>
+      </div>
+      <div class="strip">
+        <section>
+          <h3>{{ helpLine === 0 ? 'help' : `help, line ${helpLine} of ${PRACTICE_HELP_LINES}` }}</h3>
+          <p v-if="result" class="words" role="status">
+            <SerifText
+              :text="`Lined up to ${result.leftMm.toFixed(1)} mm with ${result.sixteenthsUsed} sixteenths; ${result.sixteenthsLeast} would have done.`"
+            />
+          </p>
+          <p v-else-if="state.locked && errorMm > limits.limitMm" class="words" role="status">
+            <SerifText
+              :text="`Locking shifted it: ${errorMm.toFixed(1)} mm are left, limit ${limits.limitMm.toFixed(1)}. Loosen it, and turn on.`"
+            />
+          </p>
+          <p v-else class="words"><SerifText :text="help || 'One line at a time, when you want it.'" /></p>
+          <p v-if="shown && nextWay.length > 0" class="second">
+            Shortest way from here:
+            {{
+              nextWay
+                .map(({ name, sixteenths }) => `${name} ${wayWord(sixteenths)} ${turnFraction(sixteenths / 16)}`)
+                .join(', ')
+            }}.
+          </p>
+          <p v-if="problem" class="problem">{{ problem }}</p>
+        </section>
+        <section>
+          <h3>how to turn</h3>
+          <p class="second">
+            <KeyCap name="a" /> <KeyCap name="b" /> <KeyCap name="c" /> choose · <KeyCap name="←" /> anticlockwise ·
+            <KeyCap name="→" /> clockwise, an eighth at a time, with <KeyCap name="Shift" /> half of that; or the
+            wheel on a screw, or drag its ring
+          </p>
+        </section>
+        <section v-if="log.length > 0">
+          <h3>kept, for you and your coordinator</h3>
+          <p v-for="(run, i) in log.slice(0, 4)" :key="i" class="second">
+            {{ dayText(run.atUtc, ownZone) }} {{ run.mine ? '' : `${run.by}, ` }}{{ levelWords[run.level] }}:
+            <b>{{ run.sixteenthsUsed }}</b> of {{ run.sixteenthsLeast }} sixteenths, {{ run.leftMm.toFixed(1) }} mm
+            left
+          </p>
+          <p v-if="others.length > 0" class="second">Others see only their own.</p>
+        </section>
+      </div>
+    </div>
+    <footer class="action-bar">
+      <button v-if="result" type="button" class="button main big" @click="practice.another()">
+        Another tube <KeyCap name="n" />
+      </button>
+      <button v-else type="button" class="button main big" :disabled="stage === 'secondary'" @click="practice.lock()">
+        {{ state.locked ? 'Loosen the locks' : 'Lock and look again' }} <KeyCap name="Space" />
+      </button>
+      <button type="button" class="button big" :disabled="result !== null" @click="practice.nextHelp()">
+        Next help line <KeyCap name="h" />
+      </button>
+      <button
+        type="button"
+        class="button big"
+        :disabled="state.moves.length === 0 || result !== null"
+        @click="practice.undo()"
+      >
+        Undo a turn <KeyCap name="u" />
+      </button>
+      <button type="button" class="button big" @click="shown = !shown">
+        Show the shortest way <KeyCap name="w" />
+      </button>
+      <button v-if="!result" type="button" class="button big" @click="practice.another()">
+        Another tube <KeyCap name="n" />
+      </button>
+    </footer>
+  </main>
+</template>
+
+<style scoped>
+.practice {
+  display: flex;
+  flex: 1;
+  flex-direction: column;
+}
+
+.page {
+  flex: 1;
+}
+
+header {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 14px;
+  align-items: center;
+  margin-bottom: 10px;
+}
+
+.levels {
+  display: flex;
+  gap: 8px;
+  margin-left: auto;
+}
+
+.columns {
+  display: grid;
+  grid-template-columns: minmax(280px, 400px) minmax(0, 1fr);
+  gap: 16px 40px;
+}
+
+.drawn {
+  max-width: 370px;
+}
+
+.hands {
+  display: grid;
+  grid-template-columns: 250px minmax(0, 1fr);
+  gap: 20px;
+}
+
+.cell-side {
+  position: relative;
+}
+
+em {
+  color: var(--quiet);
+}
+
+.cell-side .right {
+  position: absolute;
+  right: 0;
+}
+
+.order {
+  margin: 0 0 8px;
+  padding: 0;
+  list-style-position: inside;
+}
+
+.order li {
+  padding: 4px 0;
+  border-bottom: 1px solid var(--rule);
+}
+
+.order .here {
+  color: var(--night);
+  font-weight: 640;
+}
+
+table {
+  width: 100%;
+  font-size: 14px;
+  font-variant-numeric: tabular-nums;
+  border-collapse: collapse;
+}
+
+th {
+  font: italic 400 15px var(--serif);
+  color: var(--quiet);
+  text-align: left;
+}
+
+h3 {
+  margin: 6px 0 4px;
+  font: italic 400 16px var(--serif);
+  color: var(--quiet);
+}
+
+.turns {
+  display: block;
+  width: 100%;
+  max-width: 300px;
+}
+
+.line {
+  stroke: var(--quiet);
+}
+
+.least {
+  stroke: var(--brass);
+  stroke-width: 2.4;
+}
+
+.over {
+  stroke: var(--rust);
+  stroke-width: 3;
+}
+
+.turns circle {
+  fill: var(--ink);
+}
+
+.turns .off {
+  fill: var(--rust);
+}
+
+.turns .to-go {
+  fill: var(--card);
+  stroke: var(--rust);
+  stroke-width: 1.4;
+}
+
+.strip {
+  display: grid;
+  grid-template-columns: minmax(0, 1.5fr) minmax(0, 1fr) minmax(0, 1fr);
+  gap: 8px 32px;
+  margin-top: 12px;
+  padding-top: 8px;
+  border-top: 1px solid var(--rule-strong);
+}
+
+.words {
+  font-size: 22px;
+  line-height: 28px;
+}
+
+@media (max-width: 900px) {
+  .columns,
+  .hands,
+  .strip {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

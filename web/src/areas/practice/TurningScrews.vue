@@ -1,0 +1,159 @@
+<script setup lang="ts">
+import { ref, useTemplateRef } from 'vue'
+
+/** Three screws to be turned by wheel, or by dragging the ring about the one in hand: each tick is a sixteenth of a turn. */
+const {
+  places,
+  inHand,
+  disabled = false,
+} = defineProps<{
+  places: readonly { readonly name: string; readonly x: number; readonly y: number }[]
+  inHand: string
+  disabled?: boolean
+}>()
+const emit = defineEmits<{ pick: [name: string]; turn: [turned: { name: string; sixteenths: number }] }>()
+
+const DEG_PER_SIXTEENTH = 22.5
+const BOX = 264
+const svg = useTemplateRef('svg')
+/** Degrees that the hand has gone beyond the last whole sixteenth, and where it was. */
+const drag = ref<{ name: string; lastDeg: number; restDeg: number } | null>(null)
+const turnedDeg = ref<Record<string, number>>({})
+
+function angleAt(event: PointerEvent, name: string) {
+  const frame = (svg.value as SVGSVGElement).getBoundingClientRect()
+  const scale = BOX / frame.width
+  const place = places.find((each) => each.name === name) ?? { x: 0, y: 0 }
+  const x = (event.clientX - frame.left) * scale - BOX / 2 - place.x
+  const y = (event.clientY - frame.top) * scale - BOX / 2 - place.y
+  return (Math.atan2(x, -y) * 180) / Math.PI
+}
+function turn(name: string, sixteenths: number) {
+  if (disabled || sixteenths === 0) return
+  turnedDeg.value[name] = (turnedDeg.value[name] ?? 0) + sixteenths * DEG_PER_SIXTEENTH
+  emit('turn', { name, sixteenths })
+}
+function grab(name: string, event: PointerEvent) {
+  emit('pick', name)
+  drag.value = { name, lastDeg: angleAt(event, name), restDeg: 0 }
+  ;(svg.value as SVGSVGElement).setPointerCapture(event.pointerId)
+}
+function move(event: PointerEvent) {
+  if (!drag.value) return
+  const { name, lastDeg } = drag.value
+  const now = angleAt(event, name)
+  const step = ((now - lastDeg + 540) % 360) - 180
+  const gone = drag.value.restDeg + step
+  const whole = Math.trunc(gone / DEG_PER_SIXTEENTH)
+  drag.value = { name, lastDeg: now, restDeg: gone - whole * DEG_PER_SIXTEENTH }
+  turn(name, whole)
+}
+const ticks = Array.from({ length: 8 }, (_, i) => i * 45)
+</script>
+
+<template>
+  <svg
+    ref="svg"
+    viewBox="-132 -132 264 264"
+    class="screws"
+    role="group"
+    aria-label="Screws to turn"
+    @pointermove="move"
+    @pointerup="drag = null"
+    @pointercancel="drag = null"
+  >
+    <circle r="122" class="rim" />
+    <g
+      v-for="place in places"
+      :key="place.name"
+      :transform="`translate(${place.x} ${place.y})`"
+      :class="['screw', { held: place.name === inHand }]"
+      :aria-label="`Screw ${place.name}`"
+      role="button"
+      @pointerdown="grab(place.name, $event)"
+      @wheel.prevent="turn(place.name, ($event as WheelEvent).deltaY > 0 ? 1 : -1)"
+    >
+      <circle r="40" class="touch" />
+      <g v-if="place.name === inHand">
+        <circle r="36" class="ring" />
+        <line v-for="tick in ticks" :key="tick" y1="-40" y2="-33" :transform="`rotate(${tick})`" class="tick" />
+        <circle r="8" cy="-36" :transform="`rotate(${turnedDeg[place.name] ?? 0})`" class="grip" />
+      </g>
+      <circle r="22" class="head" />
+      <line y1="-21" y2="-14" :transform="`rotate(${turnedDeg[place.name] ?? 0})`" class="slot" />
+      <text y="7">{{ place.name }}</text>
+    </g>
+  </svg>
+</template>
+
+<style scoped>
+.screws {
+  display: block;
+  width: 100%;
+  max-width: 264px;
+  touch-action: none;
+}
+
+.rim {
+  fill: var(--card);
+  stroke: var(--ink);
+  stroke-width: 1.4;
+}
+
+.screw {
+  cursor: grab;
+}
+
+.touch {
+  fill: transparent;
+}
+
+.ring {
+  fill: none;
+  stroke: var(--night);
+  stroke-dasharray: 1.5 3;
+  stroke-width: 1.6;
+}
+
+.tick {
+  stroke: var(--night);
+}
+
+.grip {
+  fill: var(--card);
+  stroke: var(--night);
+  stroke-width: 2.4;
+}
+
+.head {
+  fill: var(--card);
+  stroke: var(--ink);
+  stroke-width: 2;
+  stroke-dasharray: 2.2 1;
+}
+
+.slot {
+  stroke: var(--ink);
+  stroke-width: 3;
+}
+
+.held .head {
+  fill: var(--night);
+  stroke: var(--night);
+}
+
+.held .slot {
+  stroke: var(--on-night);
+}
+
+text {
+  fill: var(--ink);
+  font: 660 20px var(--sans);
+  text-anchor: middle;
+  pointer-events: none;
+}
+
+.held text {
+  fill: var(--on-night);
+}
+</style>

@@ -58,6 +58,8 @@ export interface PeepholeView {
 }
 
 const CORNERS = 48
+/** Enough for what is small in the view. */
+const FEW_CORNERS = 24
 
 export interface FoldedFrame {
   /** Tilt of the primary's axis from the tube's, rad. */
@@ -128,7 +130,7 @@ export function peepholeView(tube: PeepholeTube, alignment: Alignment): Peephole
   const sagOf = (at: PointXY) => (at.x * at.x + at.y * at.y) / (4 * f)
   const metAt = (object: PointXY, heightMm: number): PointXY => {
     let y: PointXY = { x: 0, y: 0 }
-    for (let round = 0; round < 4; round++) {
+    for (let round = 0; round < 2; round++) {
       const sag = sagOf(y)
       const toObject = heightMm - sag
       const toHole = holeDistanceMm - sag
@@ -140,9 +142,9 @@ export function peepholeView(tube: PeepholeTube, alignment: Alignment): Peephole
     }
     return y
   }
-  const circle = (radiusMm: number, at: PointXY = { x: 0, y: 0 }): PointXY[] =>
-    Array.from({ length: CORNERS }, (_, i) => {
-      const angle = (2 * Math.PI * i) / CORNERS
+  const circle = (radiusMm: number, at: PointXY = { x: 0, y: 0 }, corners = FEW_CORNERS): PointXY[] =>
+    Array.from({ length: corners }, (_, i) => {
+      const angle = (2 * Math.PI * i) / corners
       return { x: at.x + radiusMm * Math.cos(angle), y: at.y + radiusMm * Math.sin(angle) }
     })
   const onPrimary = (points: readonly PointXY[]) => points.map((point) => seen(point, sagOf(point)))
@@ -207,12 +209,12 @@ export function peepholeView(tube: PeepholeTube, alignment: Alignment): Peephole
   const capAt = (radiusMm: number) => circle(radiusMm, hole).map((point) => reflected(point, holeDistanceMm))
   const flatCentre = { x: -secondaryOffsetMm, y: shift.across }
   return {
-    drawtube: circle(tube.drawtubeInnerDiameterMm / 2).map(({ x, y }) =>
+    drawtube: circle(tube.drawtubeInnerDiameterMm / 2, { x: 0, y: 0 }, CORNERS).map(({ x, y }) =>
       seenDirectly(x, y, tube.drawtubeEndToFocusMm),
     ),
     holder: holder(),
     secondary: flat(a),
-    primary: onPrimary(circle(apertureMm / 2)),
+    primary: onPrimary(circle(apertureMm / 2, { x: 0, y: 0 }, CORNERS)),
     clips: spread(tube.clips.count, tube.clips.firstAngleDeg).map((angle) => onPrimary(clipCorners(angle))),
     vanes: spread(tube.vanes.count, tube.vanes.firstAngleDeg).map(vane),
     // Seen from the primary the flat's outline is a circle; its near end hangs a below its middle, its far end a above.

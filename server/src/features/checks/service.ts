@@ -18,8 +18,9 @@ import { fieldOfRow, judgeRow, opticsOf, type Kits, type ShelfRow } from '../kit
 import type { ReadingRow, StepTimeRow, TurnedStepRow } from './entities.ts'
 import { closeJobs, insertCheck, keepReadings, keepStepTimes, keepTurnedSteps, placeOnShelf } from './queries.ts'
 
-const checkedKit = (row: ShelfRow, onMount: KitOnMount | null): CheckedKit => ({
+const checkedKit = (row: ShelfRow, onMount: KitOnMount | null, markOuterDiameterMm: number | null): CheckedKit => ({
   ...opticsOf(row),
+  markOuterDiameterMm,
   lowestFieldDeg: fieldOfRow(row),
   onMount,
 })
@@ -71,10 +72,11 @@ export class Checks {
     const stations = given.stations
     await insertCheck(tx, { id: checkId, kitId: row.id, byStaffId: session.staffId, at, stations })
     const onMount = await this.kits.onMount(tx, row.id)
+    const kit = checkedKit(row, onMount, await this.kits.markDiameterMm(tx, row.id))
     const learnt = stations.flatMap((station) =>
       station.station === 'balance' && onMount ? (learnFrom(station, onMount) ?? []) : [],
     )[0]
-    const kept = stations.flatMap((station) => readingsFromStation(station, checkedKit(row, onMount)))
+    const kept = stations.flatMap((station) => readingsFromStation(station, kit))
     if (learnt !== undefined) await this.kits.learnHeadMoment(tx, row.id, learnt)
     await keepStepTimes(tx, stepTimes(stations, { modelId: row.modelId, kitId: row.id, checkId }))
     await keepTurnedSteps(tx, turnedSteps(stations, { kitId: row.id, checkId, at }))

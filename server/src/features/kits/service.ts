@@ -261,6 +261,12 @@ export class Kits {
     return data && { mount: data, headMomentGmm, parts: await this.parts(tx, kitId) }
   }
 
+  /** Outer diameter of the centre mark on the kit's model; null where nobody measured it, or there is none. */
+  async markDiameterMm(tx: Tx, kitId: string): Promise<number | null> {
+    const { mirror } = await queries.modelOfKit(tx, kitId)
+    return mirrorDataSchema.nullable().parse(mirror)?.mark?.outerDiameterMm ?? null
+  }
+
   async learnHeadMoment(tx: Tx, kitId: string, headMomentGmm: number): Promise<void> {
     await tx.update(Kit, { id: kitId }, { headMomentGmm })
   }

@@ -36,6 +36,8 @@ const digits = computed(() => (limit < 10 ? 1 : 0))
 
 <style scoped>
 .big-figure {
+  /* Its digits change at every frame of a live view, its size never. */
+  contain: layout;
   width: 100%;
 }
 

@@ -12,11 +12,28 @@ import TurningScrews from './TurningScrews.vue'
 import { usePracticeTube } from './use-practice-tube.ts'
 
 const practice = usePracticeTube()
-const { state, stage, screw, screws, limits, errorMm, secondaryMm, alignment, used, least, toGo, help, helpLine } =
-  practice
+const {
+  state,
+  rested,
+  stage,
+  screw,
+  screws,
+  limits,
+  errorMm,
+  secondaryMm,
+  alignment,
+  used,
+  least,
+  toGo,
+  help,
+  helpLine,
+} = practice
 const { result, log, shown, level, startMm, problem } = practice
 onMounted(practice.load)
 
+/** A longer trail says no more, and a live view has to draw it at every frame. */
+const TRAIL_SHOWN = 24
+const MOVES_SHOWN = 6
 const levels: readonly { readonly key: PracticeLevel; readonly words: string }[] = [
   { key: 'one-screw', words: 'One screw' },
   { key: 'both-mirrors', words: 'Both mirrors' },
@@ -26,11 +43,12 @@ const levelWords = Object.fromEntries(levels.map(({ key, words }) => [key, words
 const figure = computed(() => (stage.value === 'secondary' ? secondaryMm.value : errorMm.value))
 const limit = computed(() => (stage.value === 'secondary' ? limits.value.secondaryMm : limits.value.limitMm))
 const tube = computed(() => practice.practice.value.tube)
-const recent = computed(() =>
-  state.value.moves
-    .slice(-6)
-    .map((move, i) => ({ ...move, at: state.value.moves.length - Math.min(6, state.value.moves.length) + i + 1 })),
-)
+const recent = computed(() => {
+  const { moves } = rested.value
+  return moves
+    .slice(-MOVES_SHOWN)
+    .map((move, i) => ({ ...move, at: Math.max(moves.length - MOVES_SHOWN, 0) + i + 1 }))
+})
 const scaleTop = computed(() => Math.max(least.value * 1.5, used.value + toGo.value.sixteenths, 1))
 const at = (sixteenths: number) => (sixteenths / scaleTop.value) * 240
 const nextWay = computed(() => [...toGo.value.secondary, ...toGo.value.primary])
@@ -54,7 +72,7 @@ useKeys(() => ({
   <main class="practice">
     <div class="page">
       <PracticeTabs />
-      <header>
+      <header v-memo="[level, tube]">
         <h1>Practice</h1>
         <p class="quiet">
           a made-up {{ tube.apertureMm }}/{{ tube.focalLengthMm }}, f/{{
@@ -85,7 +103,7 @@ useKeys(() => ({
             :highlight="stage === 'primary' ? screw : null"
             :limit-mm="limits.limitMm * 2"
             :good-mm="limits.goodMm * 2"
-            :trail="state.trail"
+            :trail="state.trail.slice(-TRAIL_SHOWN)"
           />
         </div>
         <div class="figures">
@@ -113,7 +131,7 @@ useKeys(() => ({
                 @turn="practice.turn($event.sixteenths, $event.name)"
               />
             </div>
-            <div>
+            <div v-memo="[rested, screw, state.locked, stage, result]">
               <ol class="order">
                 <li :class="{ here: stage === 'secondary' }">
                   Secondary, its three screws <span v-if="stage !== 'secondary'">✓</span>
@@ -123,26 +141,20 @@ useKeys(() => ({
                 </li>
                 <li :class="{ here: state.locked }">Lock, and look again {{ result ? '✓' : '' }}</li>
               </ol>
-              <table v-if="recent.length > 0">
-                <thead>
-                  <tr>
-                    <th></th>
-                    <th>your turns</th>
-                    <th>turn</th>
-                    <th>left, mm</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  <tr v-for="move in recent" :key="move.at">
-                    <td>{{ move.at }}</td>
-                    <td>
-                      <b>{{ move.name }}</b> {{ wayWord(move.sixteenths) }}
-                    </td>
-                    <td>{{ turnFraction(move.sixteenths / 16) }}</td>
-                    <td>{{ move.leftMm.toFixed(1) }}</td>
-                  </tr>
-                </tbody>
-              </table>
+              <div v-if="recent.length > 0" class="moves" role="table" aria-label="Your turns">
+                <p role="row" class="head">
+                  <span role="columnheader"></span><em role="columnheader">your turns</em
+                  ><em role="columnheader">turn</em><em role="columnheader">left, mm</em>
+                </p>
+                <p v-for="(move, row) in recent" :key="row" role="row" class="move">
+                  <span role="cell">{{ move.at }}</span>
+                  <span role="cell"
+                    ><b>{{ move.name }}</b> {{ wayWord(move.sixteenths) }}</span
+                  >
+                  <span role="cell">{{ turnFraction(move.sixteenths / 16) }}</span>
+                  <span role="cell">{{ move.leftMm.toFixed(1) }}</span>
+                </p>
+              </div>
               <h3>turns so far, and the least that would do</h3>
               <svg viewBox="-6 -12 260 24" class="turns" aria-hidden="true">
                 <line x2="248" class="line" />
@@ -158,7 +170,7 @@ useKeys(() => ({
           </div>
         </div>
       </div>
-      <div class="strip">
+      <div v-memo="[rested, helpLine, state.locked, result, log, shown, problem]" class="strip">
         <section>
           <h3>{{ helpLine === 0 ? 'help' : `help, line ${helpLine} of ${PRACTICE_HELP_LINES}` }}</h3>
           <p v-if="result" class="words" role="status">
@@ -201,7 +213,7 @@ useKeys(() => ({
         </section>
       </div>
     </div>
-    <footer class="action-bar">
+    <footer v-memo="[state.locked, result, state.moves.length > 0, stage]" class="action-bar">
       <button v-if="result" type="button" class="button main big" @click="practice.another()">
         Another tube <KeyCap name="n" />
       </button>
@@ -264,6 +276,11 @@ header {
   max-width: 370px;
 }
 
+.figures,
+.strip > section {
+  contain: layout;
+}
+
 .hands {
   display: grid;
   grid-template-columns: 250px minmax(0, 1fr);
@@ -272,6 +289,7 @@ header {
 
 .cell-side {
   position: relative;
+  contain: layout;
 }
 
 em {
@@ -299,17 +317,18 @@ em {
   font-weight: 640;
 }
 
-table {
-  width: 100%;
+.moves {
   font-size: 14px;
   font-variant-numeric: tabular-nums;
-  border-collapse: collapse;
 }
 
-th {
-  font: italic 400 15px var(--serif);
-  color: var(--quiet);
-  text-align: left;
+.moves p {
+  display: grid;
+  grid-template-columns: 28px minmax(0, 1fr) 56px 64px;
+
+  /* Of fixed height, so that a turned screw lays out its own line and nothing about it. */
+  contain: strict;
+  height: 22px;
 }
 
 h3 {

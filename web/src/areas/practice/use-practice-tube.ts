@@ -15,16 +15,20 @@ import {
   undoPractice,
   type PracticeLevel,
 } from '@binoculum/core'
+import { refDebounced } from '@vueuse/core'
 import { computed, ref, shallowRef } from 'vue'
 import { api } from '../../shared/api/client.ts'
 
 const MS_PER_SECOND = 1000
+/** The view and its figure follow the hand at every frame; what is only read follows when the hand rests. */
+const RESTS_MS = 120
 
 /** A made-up telescope as it is being lined up; a finished one is told to the practice log. */
 export function usePracticeTube(seedOf: () => number = () => Math.floor(Math.random() * 1e9)) {
   const level = ref<PracticeLevel>('one-screw')
   const practice = shallowRef(practiceTube(level.value, seedOf()))
   const state = shallowRef(startedPractice(practice.value))
+  const rested = refDebounced(state, RESTS_MS)
   const screw = ref('A')
   const helpLine = ref(0)
   const helpsUsed = ref(0)
@@ -41,12 +45,14 @@ export function usePracticeTube(seedOf: () => number = () => Math.floor(Math.ran
   const errorMm = computed(() => practiceErrorMm(practice.value, state.value))
   const secondaryMm = computed(() => Math.hypot(state.value.secondaryErrorMm.x, state.value.secondaryErrorMm.y))
   const alignment = computed(() => practiceAlignment(practice.value, state.value))
-  const used = computed(() => sixteenthsUsed(state.value))
-  const toGo = computed(() => shortestWay(practice.value, state.value))
+  const used = computed(() => sixteenthsUsed(rested.value))
+  const toGo = computed(() => shortestWay(practice.value, rested.value))
   const screws = computed(() =>
     stage.value === 'secondary' ? practice.value.holder.screws : practice.value.cell.screws,
   )
-  const help = computed(() => (helpLine.value === 0 ? '' : practiceHelp(practice.value, state.value, helpLine.value)))
+  const help = computed(() =>
+    helpLine.value === 0 ? '' : practiceHelp(practice.value, rested.value, helpLine.value),
+  )
 
   function another(at: PracticeLevel = level.value) {
     level.value = at
@@ -81,7 +87,7 @@ export function usePracticeTube(seedOf: () => number = () => Math.floor(Math.ran
     if (!state.value.locked || errorMm.value > limits.value.limitMm) return
     result.value = {
       level: level.value,
-      sixteenthsUsed: used.value,
+      sixteenthsUsed: sixteenthsUsed(state.value),
       sixteenthsLeast: least.value,
       startMm: startMm.value,
       leftMm: errorMm.value,
@@ -107,6 +113,7 @@ export function usePracticeTube(seedOf: () => number = () => Math.floor(Math.ran
     level,
     practice,
     state,
+    rested,
     stage,
     screw,
     screws,

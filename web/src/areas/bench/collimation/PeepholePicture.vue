@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { inView, peepholeView, type Alignment, type PeepholeTube, type PointXY } from '@binoculum/core'
 import { computed, useId } from 'vue'
+import MiddleOfView from './MiddleOfView.vue'
 
 /**
  * The view through the peephole, drawn from the kit's own tube, open end up; and the middle of it through a loupe. The same
@@ -35,13 +36,40 @@ const R = computed(() => tube.apertureMm / 2)
 const reach = computed(() =>
   Math.min(Math.max(...view.value.drawtube.map(({ x, y }) => Math.hypot(x, y))), 1.75 * R.value),
 )
-const path = (points: readonly PointXY[]) =>
-  `M${points
-    .map((point) => {
-      const { x, y } = inView(point)
-      return `${x.toFixed(2)} ${y.toFixed(2)}`
-    })
-    .join('L')}Z`
+/** Hundredths of a millimetre; `toFixed` costs ten times as much, and a live view writes a thousand numbers a frame. */
+const short = (mm: number) => Math.round(mm * 100) / 100
+function path(points: readonly PointXY[]): string {
+  let text = 'M'
+  for (const point of points) {
+    const { x, y } = inView(point)
+    text += `${text === 'M' ? '' : 'L'}${short(x)} ${short(y)}`
+  }
+  return `${text}Z`
+}
+/** What a turned primary leaves as it is: only the reflections in it move. */
+const still = computed(() => [
+  alignment.secondaryErrorMm.x,
+  alignment.secondaryErrorMm.y,
+  alignment.secondaryShiftMm,
+  tube,
+])
+/** The cap and its hole stay circles in the reflection, to a thousandth: two numbers instead of an outline. */
+const radiusOf = (points: readonly PointXY[]) => {
+  const { reflection } = view.value.centres
+  return short(Math.hypot((points[0]?.x ?? 0) - reflection.x, (points[0]?.y ?? 0) - reflection.y))
+}
+const markPath = computed(() => {
+  const ring = (radius: number) =>
+    `M${-radius} 0A${radius} ${radius} 0 1 0 ${radius} 0A${radius} ${radius} 0 1 0 ${-radius} 0Z`
+  return tube.markOuterDiameterMm > 0 ? ring(tube.markOuterDiameterMm / 2) + ring(tube.markInnerDiameterMm / 2) : ''
+})
+const middle = computed(() => ({
+  silhouette: path(view.value.silhouette),
+  centre: hole.value,
+  capMm: radiusOf(view.value.capRing),
+  holeMm: radiusOf(view.value.peephole),
+  mark: markPath.value,
+}))
 const at = (point: PointXY) => inView(point)
 const mark = computed(() => at(view.value.centres.mark))
 const hole = computed(() => at(view.value.centres.reflection))
@@ -72,32 +100,30 @@ const trailPath = computed(() =>
 
 <template>
   <svg :viewBox="box" class="peephole" role="img" aria-label="The view through the peephole, open end up">
-    <defs>
+    <defs v-memo="still">
       <clipPath :id="`${clip}-tube`"><path :d="path(view.drawtube)" /></clipPath>
       <clipPath :id="`${clip}-flat`"><path :d="path(view.secondary)" /></clipPath>
       <clipPath :id="`${clip}-primary`"><path :d="path(view.primary)" /></clipPath>
       <clipPath :id="`${clip}-loupe`"><circle :cx="loupe.x" :cy="loupe.y" :r="loupe.r" /></clipPath>
-      <g :id="`${clip}-middle`">
-        <path :d="path(view.silhouette)" class="dark" />
-        <path :d="path(view.capRing)" class="cap" />
-        <path :d="path(view.peephole)" class="hole" />
-        <path v-if="tube.markOuterDiameterMm > 0" :d="path(view.markOuter) + path(view.markInner)" class="mark" />
-      </g>
     </defs>
     <circle :r="reach * 1.5" class="wall" />
-    <path :d="path(view.drawtube)" class="tube" />
+    <path v-memo="still" :d="path(view.drawtube)" class="tube" />
     <g :clip-path="`url(#${clip}-tube)`">
-      <path :d="path(view.holder)" class="holder" />
-      <path :d="path(view.secondary)" class="flat" />
+      <g v-memo="still">
+        <path :d="path(view.holder)" class="holder" />
+        <path :d="path(view.secondary)" class="flat" />
+      </g>
       <g :clip-path="`url(#${clip}-flat)`">
-        <path :d="path(view.primary)" class="sky" />
+        <path v-memo="still" :d="path(view.primary)" class="sky" />
         <g :clip-path="`url(#${clip}-primary)`">
           <path v-for="(vane, i) in view.vanes" :key="i" :d="path(vane)" class="dark" />
-          <use :href="`#${clip}-middle`" />
+          <MiddleOfView v-bind="middle" />
         </g>
-        <path v-for="(one, i) in view.clips" :key="`c${i}`" :d="path(one)" class="clip" />
+        <g v-memo="still">
+          <path v-for="(one, i) in view.clips" :key="`c${i}`" :d="path(one)" class="clip" />
+        </g>
       </g>
-      <path :d="path(view.secondary)" class="edge" />
+      <path v-memo="still" :d="path(view.secondary)" class="edge" />
     </g>
     <g v-for="screw in screws" :key="screw.name" :class="['letter', { lit: screw.name === highlight }]">
       <circle :cx="letterAt(screw.angleDeg).x" :cy="letterAt(screw.angleDeg).y" :r="R * 0.105" />
@@ -110,7 +136,7 @@ const trailPath = computed(() =>
       <g
         :transform="`translate(${loupe.x} ${loupe.y}) scale(${scale}) translate(${-loupeCentre.x} ${-loupeCentre.y})`"
       >
-        <use :href="`#${clip}-middle`" />
+        <MiddleOfView v-bind="middle" />
         <circle v-if="limitMm !== null" :cx="hole.x" :cy="hole.y" :r="limitMm" class="limit" />
         <circle v-if="goodMm !== null" :cx="hole.x" :cy="hole.y" :r="goodMm" class="limit thin" />
         <polyline v-if="trail.length > 1" :points="trailPath" class="trail" />
@@ -124,6 +150,9 @@ const trailPath = computed(() =>
 <style scoped>
 .peephole {
   display: block;
+
+  /* A turned screw redraws this and nothing about it. */
+  contain: layout paint;
   width: 100%;
   aspect-ratio: 1 / 1.02;
 }
@@ -156,19 +185,6 @@ const trailPath = computed(() =>
 
 .dark {
   fill: #24384f;
-}
-
-.cap {
-  fill: #ccd3d6;
-}
-
-.hole {
-  fill: #0a1420;
-}
-
-.mark {
-  fill: #dc9a2e;
-  fill-rule: evenodd;
 }
 
 .clip {

@@ -1,6 +1,7 @@
 import { fileURLToPath } from 'node:url'
 import type { Page } from '@playwright/test'
 import { fillHandOut, goTo, press, signIn, test } from '../support/people.ts'
+import { peepholePhoto } from '../support/peephole-photo.ts'
 
 /** One picture of each main view, from the demo: docs/screenshots. */
 const folder = fileURLToPath(new URL('../../docs/screenshots/', import.meta.url))
@@ -52,9 +53,10 @@ test('main views', async ({ page, context, browser }) => {
   await goTo(page, '/desk/follow-up')
   await page.waitForSelector('li.current')
   await keep(page, 'follow-up')
-  await goTo(page, '/practice')
-  await page.waitForSelector('.part-row')
-  for (const key of ['Space', 'Space', 'Space']) await press(page, key)
+  await goTo(page, '/practice/telescope')
+  await page.getByRole('button', { name: 'Screw B' }).waitFor()
+  for (const key of ['b', 'ArrowRight', 'ArrowRight', 'c', 'ArrowLeft', 'h', 'h']) await press(page, key)
+  await page.waitForTimeout(400)
   await keep(page, 'practice')
 
   await goTo(page, '/bench')
@@ -84,8 +86,13 @@ test('main views', async ({ page, context, browser }) => {
   await page.setViewportSize({ width: 1280, height: 800 })
   await goTo(page, '/bench/M-07')
   await page.getByRole('button', { name: 'Collimation' }).click()
-  await page.locator('[name=offset-mm]').fill('5.1')
-  await page.locator('[name=clock]').selectOption('1')
+  await page.getByLabel('a picture', { exact: true }).check()
+  const inShade = page.getByRole('group', { name: 'Is the tube in shade?' }).getByLabel('yes')
+  if (await inShade.isVisible()) await inShade.check()
+  const photo = await peepholePhoto({ model: 'slide-130', axisErrorMm: { x: 2.1, y: 1.5 }, px: 1100 })
+  await page.locator('[name=photo]').setInputFiles({ name: 'photo.jpg', mimeType: 'image/jpeg', buffer: photo })
+  await page.locator('.frame image').waitFor()
+  await page.waitForTimeout(500)
   await keep(page, 'check-collimation')
   await page.getByRole('button', { name: 'Finder' }).click()
   await page.getByRole('radio', { name: 'At a landmark' }).click()

@@ -13,13 +13,13 @@ import { turnFraction, wayWord } from './collimation.ts'
 
 /** Help for a made-up telescope, a sentence about the telescope at a time. */
 
-/** “to the upper right” of a direction in the view, x right, y down. */
+/** “to the upper right of”, or “above”, for a direction in the view, x right, y down. */
 function whereWords({ x, y }: PointXY): string {
   const length = Math.hypot(x, y) || 1
   const across = Math.abs(x) / length > 0.38 ? (x > 0 ? 'right' : 'left') : ''
   const along = Math.abs(y) / length > 0.38 ? (y > 0 ? 'lower' : 'upper') : ''
-  if (across && along) return `to the ${along} ${across}`
-  if (across) return `to the ${across}`
+  if (across && along) return `to the ${along} ${across} of`
+  if (across) return `to the ${across} of`
   return along === 'upper' ? 'above' : 'below'
 }
 
@@ -40,7 +40,7 @@ export function practiceHelp(practice: PracticeTube, state: PracticeState, line:
   if (line === 1)
     return `The primary is off by ${leftMm.toFixed(1)} mm (limit ${limitMm.toFixed(1)}): the mark must come to lie round the hole’s reflection.`
   if (line === 2)
-    return `The mark lies ${where} of the peephole’s reflection: that side must go towards the sky, the other side away from it.`
+    return `The mark lies ${where} the peephole’s reflection: that side must go towards the sky, the other side away from it.`
   const moves = practice.cell.clockwise === 'towards-sky' ? 'towards the sky' : 'away from the sky'
   if (line === 3)
     return `On this cell turning clockwise, from behind, moves the mirror ${moves}. Turn the screw nearest to that line.`
@@ -60,7 +60,7 @@ function secondaryHelp(practice: PracticeTube, state: PracticeState, line: numbe
   if (line === 1)
     return `The secondary comes first: it is off by ${off.toFixed(1)} mm at the primary (limit ${secondaryMm.toFixed(1)}). The whole primary must stand in the middle of the drawtube.`
   if (line === 2)
-    return `The primary stands ${where} of the drawtube’s middle: tilt the secondary so that it comes back.`
+    return `The primary stands ${where} the drawtube’s middle: tilt the secondary so that it comes back.`
   if (line === 3)
     return 'Looking into the open end, clockwise pushes that side of the holder towards the primary. Let one screw go before the next.'
   const [first] = [...shortestWay(practice, state).secondary].sort(

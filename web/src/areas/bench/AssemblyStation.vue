@@ -59,7 +59,8 @@ function go(to: number) {
 function fine() {
   const said = questions.value.map(({ answers }, index) => now.value.said[index] ?? answers[0]?.value ?? null)
   const allFine = !step.value?.test || judgeAnswers(step.value.test, said)?.fine !== false
-  set({ found: allFine ? 'fine' : 'not-fine', left: null, said })
+  // What was put right stays put right, whatever its answer was.
+  set({ found: allFine ? 'fine' : 'not-fine', left: allFine ? null : now.value.left, said })
   if (allFine) go(at.value + 1)
 }
 const notFine = () => set({ found: 'not-fine', left: null })

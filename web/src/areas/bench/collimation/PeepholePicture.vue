@@ -89,7 +89,29 @@ const letterAt = (angleDeg: number) => {
 }
 const box = computed(() => `${-reach.value} ${-reach.value * 1.02} ${reach.value * 2} ${reach.value * 2.04}`)
 const scale = computed(() => (0.38 * reach.value) / loupeMm.value)
-const loupe = computed(() => ({ x: reach.value * 0.6, y: -reach.value * 0.62, r: reach.value * 0.38 }))
+/** In the corner that hides no letter, the upper right where all are alike. */
+const corners = [
+  { x: 0.6, y: -0.62 },
+  { x: -0.6, y: -0.62 },
+  { x: 0.6, y: 0.62 },
+  { x: -0.6, y: 0.62 },
+] as const
+const corner = computed(() => {
+  const nearest = ({ x, y }: { x: number; y: number }) =>
+    Math.min(
+      ...screws.map(({ angleDeg }) => {
+        const letter = letterAt(angleDeg)
+        return Math.hypot(x * reach.value - letter.x, y * reach.value - letter.y)
+      }),
+    )
+  const clear = corners.find((each) => nearest(each) > 0.38 * reach.value + 0.12 * R.value)
+  return clear ?? [...corners].sort((a, b) => nearest(b) - nearest(a))[0] ?? corners[0]
+})
+const loupe = computed(() => ({
+  x: reach.value * corner.value.x,
+  y: reach.value * corner.value.y,
+  r: reach.value * 0.38,
+}))
 const trailPath = computed(() =>
   trail
     .map((point) => at(point))

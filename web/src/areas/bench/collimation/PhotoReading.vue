@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import type { KitSheet } from '@binoculum/contract'
+import { peepholeTubeOf } from '@binoculum/core'
 import { computed, ref, useTemplateRef } from 'vue'
 import KeyCap from '../../../shared/keys/KeyCap.vue'
 import { useKeys } from '../../../shared/keys/use-keys.ts'
 import type { CollimationDraft, Measured } from './collimation-draft.ts'
+import ViewOverlay from './ViewOverlay.vue'
 import { circleNames, circleWords, usePhotoReading, type CircleName } from './use-photo-reading.ts'
 
 /** A phone's picture through the peephole with its circles on it. Any circle can be moved; the figure follows. */
@@ -19,6 +21,7 @@ const {
   size,
   circles,
   byHand,
+  figures: figuresNow,
   refusal,
   warnings,
   take,
@@ -47,6 +50,24 @@ const box = computed(() => {
   if (!about) return { x: 0, y: 0, w: widthPx, h: heightPx }
   const r = circles.value.drawtube ? about.r * 1.02 : about.r * 1.5
   return { x: about.x - r, y: about.y - r, w: 2 * r, h: 2 * r }
+})
+const overlaid = ref(false)
+const overlay = computed(() => {
+  const { primaryEdge, centreMark } = circles.value
+  const figures = figuresNow.value
+  if (!kit.mirror || !primaryEdge || !figures?.cell) return null
+  const { apertureMm } = kit.optics
+  return {
+    tube: peepholeTubeOf(kit.mirror, kit.optics),
+    alignment: {
+      axisErrorMm: figures.cell.axisErrorMm,
+      secondaryErrorMm: figures.cell.secondaryErrorMm ?? { x: 0, y: 0 },
+    },
+    markPx: centreMark ?? primaryEdge,
+    pxPerMm: primaryEdge.r / (apertureMm / 2),
+    openEndDeg: draft.value.openEndDeg,
+    mirrored: draft.value.mirrored,
+  }
 })
 const unit = computed(() => box.value.w / 400)
 const arrow = computed(() => {
@@ -144,6 +165,7 @@ useKeys(() => ({ p: () => void (allowed && input.value?.click()) }))
             />
           </g>
         </template>
+        <ViewOverlay v-if="overlaid && overlay" v-bind="overlay" />
         <g class="open-end" @pointerdown="grab('open-end', 'centre', $event)">
           <circle :cx="arrow.x" :cy="arrow.y" :r="unit * 15" />
           <path
@@ -182,6 +204,9 @@ useKeys(() => ({ p: () => void (allowed && input.value?.click()) }))
           @change="setMirrored(($event.target as HTMLInputElement).checked)"
         />
         turned over like in a mirror (front camera)
+      </label>
+      <label v-if="overlay" class="which">
+        <input v-model="overlaid" type="checkbox" name="overlay" /> lay the model’s drawing over it
       </label>
     </div>
     <p v-if="progress !== null" class="progress" role="status">

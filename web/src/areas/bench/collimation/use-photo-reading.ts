@@ -156,6 +156,7 @@ export function usePhotoReading(
     size,
     circles,
     byHand,
+    figures,
     answer,
     refusal,
     warnings,

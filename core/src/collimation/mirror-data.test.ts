@@ -1,0 +1,30 @@
+import { cellThreads, eyeOffsetMm, eyePlaces, inView, screwPlace } from './mirror-data.ts'
+
+// ISO 261 and 262, coarse pitches of M3 to M6; inch threads are 25.4 mm over their number of turns.
+it.each([
+  ['M3', 0.5],
+  ['M4', 0.7],
+  ['M5', 0.8],
+  ['M6', 1],
+  ['8-32', 0.79375],
+  ['10-32', 0.79375],
+  ['1/4-20', 1.27],
+])('%s has a pitch of %f mm', (name, pitchMm) => {
+  expect(cellThreads.find((thread) => thread.name === name)?.pitchMm).toBeCloseTo(pitchMm, 9)
+})
+
+it('the focuser’s side is up in the view and at the cell, a quarter clockwise is right in both', () => {
+  expect(inView({ x: 1, y: 0 })).toEqual({ x: 0, y: -1 })
+  expect(inView({ x: 0, y: 1 })).toEqual({ x: 1, y: 0 })
+  expect(screwPlace(0, 10)).toMatchObject({ x: 0, y: -10 })
+  expect(screwPlace(90, 10).x).toBeCloseTo(10, 9)
+})
+
+it('what an eye sees farther off counts for more, and is less sure', () => {
+  const seen = eyePlaces.map((place) => eyeOffsetMm(place, 8))
+  for (const [i, each] of seen.entries())
+    if (i > 0) {
+      expect(each.offsetMm).toBeGreaterThan(seen[i - 1]?.offsetMm ?? 0)
+      expect(each.doubtMm).toBeGreaterThanOrEqual(seen[i - 1]?.doubtMm ?? 0)
+    }
+})

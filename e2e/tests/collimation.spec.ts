@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs'
+import { fileURLToPath } from 'node:url'
 import type { Page } from '@playwright/test'
 import { demoMirrors } from '../../server/src/demo/mirrors.ts'
 import { axisErrorAfter } from '../../core/src/collimation/screws.ts'
@@ -91,6 +92,8 @@ test('circles are moved by keys, and the figure follows; the open end turns the 
   await photograph(page, await peepholePhoto({ model: 'table-114', axisErrorMm: { x: 1.5, y: 0 } }))
   await expect(figure(page)).toHaveText(/^1\.[45]/)
   const advised = await page.locator('.advice').innerText()
+  await page.locator('[name=overlay]').check()
+  await expect(page.locator('.overlay path').first()).toBeVisible()
   await page.locator('[name=open-end]').fill('120')
   await page.locator('[name=open-end]').press('Tab')
   await expect(page.locator('.advice')).not.toHaveText(advised)
@@ -117,6 +120,23 @@ test('what is no picture is refused, and the reading that was there stays', asyn
   await expect(figure(page)).toHaveText(/^1\.[45]/)
   await page.getByRole('button', { name: 'Lay the circles by hand' }).click()
   await expect(page.getByText('Circles laid by hand.')).toBeVisible()
+})
+
+test('a star on both sides of focus: a figure without the secondary’s own offset', async ({ page, context }) => {
+  await signIn(context, 'kofi')
+  await openStation(page, 'M-07', /^Collimation/)
+  await page.getByLabel('a star', { exact: true }).check()
+  const star = (name: string) => fileURLToPath(new URL(`../../server/test/pictures/star/${name}`, import.meta.url))
+  await page.locator('[name=star]').setInputFiles(star('pub_star_02.png'))
+  await expect(page.getByText('Without the defocus there is a direction')).toBeVisible()
+  await page.locator('[name=side]').selectOption('inside')
+  await page.locator('[name=defocus]').fill('8')
+  await page.locator('[name=defocus]').press('Tab')
+  await expect(page.getByText('One side of focus only')).toBeVisible()
+  await page.locator('[name=other-star]').setInputFiles(star('pub_star_03.jpg'))
+  await expect(page.getByText('One side of focus only')).toBeHidden()
+  // The truth of the pair is 0.83 mm; a fifth of doubt.
+  await expect(figure(page)).toHaveText(/^0\.[789]/)
 })
 
 test('by eye: a doubt that holds the limit is said', async ({ page, context }) => {

@@ -65,6 +65,8 @@ for (const path of [
   '/desk/letters',
   '/kits/M-04/weigh',
   '/practice',
+  '/practice/telescope',
+  '/guides/help-sheet/M-01',
   '/desk/take-back',
 ]) {
   test(`${path} has no serious hurdle for screen readers or weak eyes`, async ({ page, context }) => {

@@ -152,7 +152,7 @@ function primaryCandidates(ground: Ground): Rim[] {
     radii: radiiBetween(PRIMARY_SHARE.least * shorter, PRIMARY_SHARE.most * shorter, 2),
     within: { x: coarse.width / 2, y: coarse.height / 2, reach: Math.max(coarse.width, coarse.height) / 2 },
     cell: 3,
-    most: 12,
+    most: 9,
   })
   const rims: Rim[] = []
   for (const ring of rings) {
@@ -370,7 +370,7 @@ function lookOutside(primary: Rim, ground: Ground): Pick<FoundCircles, 'secondar
     radii: radiiBetween((1.02 * primary.r) / by, Math.min(4.5 * primary.r, 0.8 * reach) / by, 1.5),
     within: { x: primary.x / by, y: primary.y / by, reach: (0.5 * primary.r) / by },
     cell: 3,
-    most: 14,
+    most: 10,
   })
   const rims = rings.flatMap((ring) => {
     const about = { x: ring.x * by, y: ring.y * by, r: ring.r * by }

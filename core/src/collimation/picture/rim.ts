@@ -33,7 +33,7 @@ interface RimSearch {
 
 const RAYS = 180
 const EDGES_PER_RAY = 3
-const TRIPLES = 100
+const TRIPLES = 64
 /** Half-width of what is compared across an edge, px: wide enough for a soft picture, narrow enough for a small mark. */
 const SPAN_PX = 1.5
 

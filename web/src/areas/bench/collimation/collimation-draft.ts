@@ -1,4 +1,4 @@
-import type { KitSheet, Station } from '@binoculum/contract'
+import type { Station } from '@binoculum/contract'
 import {
   axisErrorOf,
   type CheckedKit,
@@ -109,6 +109,3 @@ export function collimationStation(
     openings: draft.openings,
   }
 }
-
-/** Holders aren't measured for every kit: what the peephole view needs, or null. */
-export const hasMirrorData = (kit: KitSheet): boolean => kit.mirror !== null

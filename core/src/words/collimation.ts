@@ -140,7 +140,6 @@ export const photoWarningWords: Readonly<Record<PhotoWarning, string>> = {
   soft: 'The picture is soft.',
   noisy: 'The picture is grainy: more light would help.',
   small: 'The mirror is small in this picture: go closer or zoom in.',
-  'cap-size-differs': 'The ring is not as large as the model’s cap says: is this its own cap?',
   'no-drawtube': 'The drawtube’s end was not found: no figure for the secondary.',
   'open-end-unknown': 'Say where the tube’s open end is in the picture.',
   'too-near-limit': 'The limit lies inside the doubt: take another picture.',

@@ -36,7 +36,6 @@ export type PhotoWarning =
   | 'soft'
   | 'noisy'
   | 'small'
-  | 'cap-size-differs'
   | 'no-drawtube'
   | 'open-end-unknown'
   | 'too-near-limit'

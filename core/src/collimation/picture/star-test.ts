@@ -59,7 +59,6 @@ const SMALLEST_RADIUS_PX = 12
 /** Directions to either side that are averaged over: vanes are narrow, coma is wide. */
 const NEIGHBOURS = 10
 const RAYS = 180
-/** Defocus beyond which the geometric picture holds. */
 const WAVELENGTH_MM = VISUAL_WAVELENGTH_NM * 1e-6
 
 /**

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import type { Site, Sites } from '@binoculum/contract'
 import { sunSafety } from '@binoculum/core'
-import { computed, onMounted, ref } from 'vue'
+import { computed, onMounted, ref, watch } from 'vue'
 import { api } from '../../../shared/api/client.ts'
 
 /** Before anything is looked at by day: where the Sun stands, and the one question that no clock can answer. */
 const { branchId } = defineProps<{ branchId: string }>()
 const shaded = defineModel<boolean | null>({ required: true })
+const emit = defineEmits<{ sunDown: [isDown: boolean] }>()
 const site = ref<Site | null>(null)
 const atUtc = new Date().toISOString()
 
@@ -28,6 +29,7 @@ const sun = computed(() => {
   return { ...answer, place: name, from: wind(answer.sunAzimuthDeg), away: wind(answer.sunAzimuthDeg + 180) }
 })
 const isDown = computed(() => sun.value !== null && sun.value.sunAltitudeDeg < -1)
+watch(isDown, (down) => emit('sunDown', down), { immediate: true })
 </script>
 
 <template>

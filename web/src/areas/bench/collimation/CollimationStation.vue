@@ -11,7 +11,7 @@ import {
   secondaryTurnSentences,
   stepResponseSentence,
 } from '@binoculum/core'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import KeyCap from '../../../shared/keys/KeyCap.vue'
 import { useKeys } from '../../../shared/keys/use-keys.ts'
 import SerifText from '../../../shared/SerifText.vue'
@@ -98,7 +98,9 @@ const secondaryMm = computed(() => {
   return e ? lengthOf(e) : null
 })
 const secondaryLimitMm = computed(() => 0.03 * kit.optics.apertureMm)
-const allowed = computed(() => draft.value.shaded !== false)
+/** By day nobody points a phone through it before the question of the Sun is answered with yes. */
+const sunDown = ref(false)
+const allowed = computed(() => draft.value.shaded === true || (sunDown.value && draft.value.shaded !== false))
 const isDone = computed(() => draft.value.between.length > 0)
 const ways = [
   { key: 'fewest', words: 'fewest screws' },
@@ -126,7 +128,7 @@ useKeys(() => ({
         :limit-mm="limitOffsetMm"
         :good-mm="limitOffsetMm / 2"
       />
-      <BenchLight v-model="draft.shaded" :branch-id="kit.branchId" />
+      <BenchLight v-model="draft.shaded" :branch-id="kit.branchId" @sun-down="sunDown = $event" />
       <p v-if="kit.mirror?.correctorLens" class="problem">
         The lens in the drawtube comes out first, or judge this tube on a star only.
       </p>

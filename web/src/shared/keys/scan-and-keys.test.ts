@@ -73,6 +73,21 @@ it('35 ms apart is a scanner, 40 ms a quick hand', () => {
   expect(acted).toEqual(['m', 'd', 'm', '1'])
 })
 
+it('on a busy page a letter acts before the next is looked up, late as its timer may be', () => {
+  const inner = effectScope()
+  let went = ''
+  let isPending = false
+  inner.run(() =>
+    useKeys(() => ({ g: () => (isPending = true), ...(isPending ? { b: () => (went = 'bench') } : {}) })),
+  )
+  const nowMs = performance.now()
+  pressKey('g', { atMs: nowMs })
+  pressKey('b', { atMs: nowMs + 60 })
+  settle()
+  expect(went).toBe('bench')
+  inner.stop()
+})
+
 it('two letters in one stroke are no scan, and do nothing rather than something wrong', () => {
   type(['m', 'd'], 10)
   settle()

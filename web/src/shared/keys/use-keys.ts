@@ -30,14 +30,25 @@ const isPrintable = (key: string) => key.length === 1 && key !== ' '
  * a scanner: a letter waits for 35 ms whether another one follows, and the keys of a burst do nothing.
  */
 export function useKeys(keys: () => KeyMap): void {
-  let waiting: ReturnType<typeof setTimeout> | undefined
+  let waiting: { timer: ReturnType<typeof setTimeout>; act: () => void } | undefined
   let lastMs = -Infinity
-  onScopeDispose(() => clearTimeout(waiting))
+  const forget = () => {
+    clearTimeout(waiting?.timer)
+    waiting = undefined
+  }
+  const actNow = () => {
+    const act = waiting?.act
+    forget()
+    act?.()
+  }
+  onScopeDispose(forget)
   useEventListener(document, 'keydown', (event: KeyboardEvent) => {
     if (event.ctrlKey || event.altKey || event.metaKey) return
     const inBurst = event.timeStamp - lastMs <= BURST_GAP_MS
     if (isPrintable(event.key)) lastMs = event.timeStamp
-    if (inBurst) clearTimeout(waiting)
+    // A busy page may come round to the next key before the timer of the last: that one is a hand's all the same.
+    if (inBurst) forget()
+    else actNow()
     if (inBurst || event.defaultPrevented || takesText(event.target)) return
     if (answersItself(event.target, event.key)) return
     if (isPrintable(event.key) && !singleKeysOn.value) return
@@ -47,6 +58,6 @@ export function useKeys(keys: () => KeyMap): void {
     if (!isPrintable(event.key)) return act(event)
     // From the key itself, not from when this page came round to it.
     const heldMs = BURST_GAP_MS + 1 - (performance.now() - event.timeStamp)
-    waiting = setTimeout(() => act(event), Math.max(heldMs, SETTLE_MS))
+    waiting = { timer: setTimeout(actNow, Math.max(heldMs, SETTLE_MS)), act: () => act(event) }
   })
 }

@@ -2,7 +2,7 @@ import type { Circle } from './circle-fit.ts'
 import { blurred, cut, noiseOf, reducedPlanes, smaller, type Picture, type Plane } from './planes.ts'
 import { fitMark } from './fit-mark.ts'
 import { matchMark } from './mark-match.ts'
-import { traceRim, type Polarity, type Rim } from './rim.ts'
+import { flattened, traceRim, type Polarity, type Rim } from './rim.ts'
 import { edgesOf, radiiBetween, votedRings } from './ring-votes.ts'
 
 /** What the circles of a peephole view measure against the primary's; whatever isn't known is searched wider. */
@@ -12,6 +12,8 @@ export interface KnownSizes {
   readonly peepholeOutsideFocusMm: number
   readonly markOuterDiameterMm: number | null
   readonly capRingDiameterMm: number | null
+  readonly drawtubeInnerDiameterMm: number | null
+  readonly secondaryMinorAxisMm: number | null
 }
 
 /** Rims in a peephole view, in pixels of the picture as it was given. */
@@ -32,7 +34,7 @@ export interface FoundCircles {
 }
 
 /** Longest side at which a picture is measured: a pixel there is a fraction of a millimetre on any primary. */
-const MEASURED_PX = 1500
+const MEASURED_PX = 1250
 /** Longest side at which circles are looked for. */
 const SEARCHED_PX = 420
 /** Below this even an expert sees no edge. */
@@ -62,6 +64,9 @@ const BEYOND_DOUBT = 3.3
 interface Ground {
   /** Blurred a little. */
   readonly grey: Plane
+  /** The same, small enough that circles are looked for in all of it, and how many pixels make one of its own. */
+  readonly coarse: Plane
+  readonly coarseBy: number
   /** As they were taken: only the part that a mark can lie in is ever blurred. */
   readonly colours: readonly Plane[]
   readonly sigmaPx: number
@@ -86,8 +91,12 @@ export function findCircles(
   // Noisy pictures are looked at through a wider window; what the edges lose in sharpness they gain in certainty.
   const sigmaPx = noise > 0.012 ? 1.4 : 1
   const leastStep = Math.max(LEAST_STEP * Math.min(1, range * 1.5), (NOISE_STEPS * noise) / (2 * sigmaPx * sigmaPx))
+  const softened = blurred(grey, sigmaPx)
+  const coarseBy = Math.max(1, Math.ceil(Math.max(grey.width, grey.height) / SEARCHED_PX))
   const ground: Ground = {
-    grey: blurred(grey, sigmaPx),
+    grey: softened,
+    coarse: blurred(smaller(softened, coarseBy), 1),
+    coarseBy,
     colours,
     sigmaPx,
     leastStep,
@@ -106,13 +115,13 @@ export function findCircles(
   const mark = best && centreMark(best, ground, known)
   const peephole = best?.cap ? peepholeOf(best.cap, mark, ground) : null
   onProgress(0.9)
-  const outside = best ? lookOutside(best.primary, ground) : { secondaryEdge: null, drawtube: null }
+  const outside = best ? lookOutside(best.primary, ground, known) : { secondaryEdge: null, drawtube: null }
   const full = <T extends Rim | null>(rim: T): T => (rim ? scaledRim(rim, reducedBy) : rim) as T
   onProgress(1)
   return {
-    primaryEdge: full(best?.primary ?? null),
-    secondaryEdge: full(outside.secondaryEdge),
-    drawtube: full(outside.drawtube),
+    primaryEdge: full(shaped(best?.primary ?? null, 'bright-inside', ground)),
+    secondaryEdge: full(shaped(outside.secondaryEdge, 'either', ground)),
+    drawtube: full(shaped(outside.drawtube, 'either', ground)),
     centreMark: full(mark),
     capRing: full(best?.cap ?? null),
     peepholeReflection: full(peephole),
@@ -122,6 +131,9 @@ export function findCircles(
     reducedBy,
   }
 }
+
+const shaped = (rim: Rim | null, polarity: Polarity, ground: Ground): Rim | null =>
+  rim && flattened([ground.grey], rim, { polarity, leastStep: ground.leastStep })
 
 const scaledRim = (rim: Rim, by: number): Rim => ({
   ...rim,
@@ -142,9 +154,7 @@ function rangeOf({ values }: Plane): { range: number; brightest: number } {
 }
 
 function primaryCandidates(ground: Ground): Rim[] {
-  const { grey } = ground
-  const by = Math.max(1, Math.ceil(Math.max(grey.width, grey.height) / SEARCHED_PX))
-  const coarse = blurred(smaller(grey, by), 1)
+  const { grey, coarse, coarseBy: by } = ground
   const shorter = Math.min(coarse.width, coarse.height)
   const edges = edgesOf([coarse], ground.leastSlope * 1.5)
   const rings = votedRings(edges, {
@@ -360,10 +370,12 @@ function peepholeOf(cap: Rim, mark: Rim | null, ground: Ground): Rim | null {
 }
 
 /** What lies about the primary: the secondary's edge and the drawtube's end. Neither is needed for the axis error. */
-function lookOutside(primary: Rim, ground: Ground): Pick<FoundCircles, 'secondaryEdge' | 'drawtube'> {
-  const { grey } = ground
-  const by = Math.max(1, Math.ceil(Math.max(grey.width, grey.height) / SEARCHED_PX))
-  const coarse = blurred(smaller(grey, by), 1)
+function lookOutside(
+  primary: Rim,
+  ground: Ground,
+  known: KnownSizes,
+): Pick<FoundCircles, 'secondaryEdge' | 'drawtube'> {
+  const { grey, coarse, coarseBy: by } = ground
   const reach = Math.hypot(grey.width, grey.height) / 2
   const rings = votedRings(edgesOf([coarse], ground.leastSlope), {
     polarity: 'either',
@@ -383,11 +395,41 @@ function lookOutside(primary: Rim, ground: Ground): Pick<FoundCircles, 'secondar
   // The drawtube's end is the last circle with much of it seen; beyond it are only its own faint threads.
   const worth = (rim: Rim) => rim.coverage * Math.min(rim.contrast, 0.15)
   const outerWorth = (rim: Rim) => rim.coverage * Math.min(rim.contrast, 0.06) * rim.r
-  const outer = rims.filter((rim) => rim.r > 1.35 * primary.r)
+  const bounds = outsideBounds(known)
+  const fits = (rim: Rim, [least, most]: Bounds) => rim.r > least * primary.r && rim.r < most * primary.r
+  const outer = rims.filter((rim) => rim.r > 1.35 * primary.r && fits(rim, bounds.drawtube))
   const drawtube = outer.sort((a, b) => outerWorth(b) - outerWorth(a))[0] ?? null
   const between = rims.filter((rim) => rim.r < (drawtube ? 0.93 * drawtube.r : 1.8 * primary.r))
-  const secondaryEdge = between.filter((rim) => encloses(rim, primary)).sort((a, b) => worth(b) - worth(a))[0] ?? null
+  const secondaryEdge =
+    between
+      .filter((rim) => encloses(rim, primary) && fits(rim, bounds.secondary))
+      .sort((a, b) => worth(b) - worth(a))[0] ?? null
   return { secondaryEdge, drawtube }
+}
+
+type Bounds = readonly [least: number, most: number]
+
+/** Inner end of a drawtube to the focal plane, and a tube's wall to it, mm: what is on sale. Common practice, no source. */
+const DRAWTUBE_END_MM: Bounds = [22, 150]
+const WALL_TO_FOCUS_MM: Bounds = [15, 160]
+
+/** What sizes typed say of the circles about the primary, as multiples of its radius in the picture: how far a thing lies
+ * from the eye isn't known, but it lies within what can be built. */
+export function outsideBounds(known: KnownSizes): { readonly drawtube: Bounds; readonly secondary: Bounds } {
+  const { apertureMm, focalLengthMm, peepholeOutsideFocusMm, drawtubeInnerDiameterMm, secondaryMinorAxisMm } = known
+  const seenPrimary = apertureMm / (focalLengthMm + peepholeOutsideFocusMm)
+  const seen = (diameterMm: number | null, nearestMm: number, farthestMm: number): Bounds =>
+    diameterMm === null
+      ? [0, Infinity]
+      : [
+          diameterMm / (farthestMm + peepholeOutsideFocusMm) / seenPrimary,
+          diameterMm / Math.max(nearestMm + peepholeOutsideFocusMm, 1) / seenPrimary,
+        ]
+  const [near, far] = WALL_TO_FOCUS_MM
+  return {
+    drawtube: seen(drawtubeInnerDiameterMm, ...DRAWTUBE_END_MM),
+    secondary: seen(secondaryMinorAxisMm, apertureMm / 2 + near, apertureMm / 2 + far),
+  }
 }
 
 const isClose = (a: Circle, b: Circle): boolean =>

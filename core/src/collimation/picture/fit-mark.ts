@@ -26,6 +26,7 @@ const DOT_SHARE = 0.2
 /** A blurred picture's neighbours tell the same: this many count as one. */
 const PIXELS_TOGETHER = 8
 const ROUNDS = 6
+const MOST_STRIDE = 4
 
 interface Fit {
   readonly squares: number
@@ -41,8 +42,8 @@ interface Fit {
  */
 export function fitMark(planes: readonly Plane[], cap: Circle | null, start: MarkStart): Rim | null {
   const about = { x: start.x, y: start.y, reach: start.most + MARGIN_PX }
-  // Every other pixel is enough as long as the steps are coarse.
-  let stride = start.r > 8 ? 2 : 1
+  // Some of the pixels are enough as long as the steps are coarse.
+  let stride = min(MOST_STRIDE, max(1, ceil(start.r / 8)))
   const unexplained = (model: MarkModel) => explained(planes, cap, { ...about, stride }, model)
   let best: MarkModel = { x: start.x, y: start.y, r: start.r, hole: 0.5 }
   let fit = unexplained(best)

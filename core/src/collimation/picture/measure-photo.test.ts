@@ -92,6 +92,57 @@ describe('pictures traced ray by ray, of tubes and lights that are not in the pu
   })
 })
 
+describe('sizes of what lies outside the primary, where they are typed', () => {
+  const alignment = { axisErrorMm: { x: 1.4, y: 0.6 }, secondaryErrorMm: { x: 2, y: -1.5 } }
+  const image = renderPeephole(tube, alignment, light, camera)
+  const outside = (sizes: { drawtubeInnerDiameterMm?: number; secondaryMinorAxisMm?: number }) =>
+    measurePhoto({ image, ...given, ...sizes, openEndDeg: 0 })
+
+  it('the right ones leave the answer as it is, and the secondary’s error within its doubt', () => {
+    const measured = outside({ drawtubeInnerDiameterMm: 31.8, secondaryMinorAxisMm: 41 })
+    expect(measured.drawtube).toEqual(outside({}).drawtube)
+    const error = measured.cell?.secondaryErrorMm ?? { x: 99, y: 99 }
+    const off = Math.hypot(error.x - 2, error.y + 1.5)
+    expect(off).toBeLessThan(measured.secondaryUncertaintyMm ?? 0)
+  })
+
+  it('a circle that no tube of this size can show is not taken for it', () => {
+    const measured = outside({ drawtubeInnerDiameterMm: 250, secondaryMinorAxisMm: 4 })
+    expect(measured.drawtube).toBeNull()
+    expect(measured.secondaryEdge).toBeNull()
+    expect(measured.secondaryErrorMm).toBeNull()
+    expect(measured.warnings).toContain('no-drawtube')
+    expect(measured.offsetAtPrimaryMm).toEqual(outside({}).offsetAtPrimaryMm)
+  })
+})
+
+it('a picture squeezed by two hundredths, as a lens held 11° askew makes it, still tells the same', () => {
+  const alignment = { axisErrorMm: { x: 2.4, y: -1.6 }, secondaryErrorMm: { x: 0, y: 0 } }
+  const whole = renderPeephole(tube, alignment, light, camera)
+  const squeezed = squeezedAcross(whole, Math.cos((11 * Math.PI) / 180))
+  const measured = measurePhoto({ image: squeezed, ...given, openEndDeg: 0 })
+  expect(measured.refused).toBeNull()
+  const found = measured.cell?.axisErrorMm ?? { x: 99, y: 99 }
+  expect(Math.hypot(found.x - 2.4, found.y + 1.6)).toBeLessThan(0.35)
+})
+
+/** The picture made narrower, by mixing neighbours. */
+function squeezedAcross({ widthPx, heightPx, rgba }: Picture, by: number): Picture {
+  const narrow = Math.round(widthPx * by)
+  const out = new Uint8ClampedArray(narrow * heightPx * 4)
+  for (let row = 0; row < heightPx; row++)
+    for (let column = 0; column < narrow; column++) {
+      const at = (column + 0.5) / by - 0.5
+      const left = Math.min(Math.max(Math.floor(at), 0), widthPx - 2)
+      for (let k = 0; k < 4; k++) {
+        const from = 4 * (row * widthPx + left) + k
+        out[4 * (row * narrow + column) + k] =
+          (rgba[from] ?? 0) * (1 - at + left) + (rgba[from + 4] ?? 0) * (at - left)
+      }
+    }
+  return { widthPx: narrow, heightPx, rgba: out }
+}
+
 const picture = (widthPx: number, heightPx: number, level: (x: number, y: number) => number): Picture => {
   const rgba = new Uint8ClampedArray(widthPx * heightPx * 4).fill(255)
   for (let y = 0; y < heightPx; y++)

@@ -61,6 +61,8 @@ const LEAST_RANGE = 0.06
 const LEAST_EDGE = { withMark: 0.3, withoutMark: 0.5 }
 /** Centre of a fitted edge as the mark's stand-in: perspective and a cell that hides one side, mm per mm of aperture. */
 const STAND_IN_SHARE = 0.003
+/** A mark farther off the edge's centre than this share of the radius is told, and doubted. */
+const MARK_OFF_SHARE = 0.035
 /** Jaggedness that a fit's own spread doesn't know of, px of the measured picture. */
 const SYSTEMATIC_PX = 0.25
 
@@ -93,6 +95,8 @@ export function measurePhoto(
       peepholeOutsideFocusMm,
       markOuterDiameterMm: input.markOuterDiameterMm ?? null,
       capRingDiameterMm: input.capRingDiameterMm ?? null,
+      drawtubeInnerDiameterMm: input.drawtubeInnerDiameterMm ?? null,
+      secondaryMinorAxisMm: input.secondaryMinorAxisMm ?? null,
     },
     onProgress,
   )
@@ -116,7 +120,11 @@ export function measurePhoto(
     },
     {
       markPx: found.centreMark
-        ? Math.hypot(found.centreMark.centreSigma, SYSTEMATIC_PX * found.reducedBy)
+        ? Math.hypot(
+            found.centreMark.centreSigma,
+            SYSTEMATIC_PX * found.reducedBy,
+            markDoubtPx(found.centreMark, primaryEdge),
+          )
         : Math.hypot(primaryEdge.centreSigma, (STAND_IN_SHARE * apertureMm) / mmPerPx),
       reflectionPx: Math.hypot(reflection.centreSigma, reflection.rms * 0.25, SYSTEMATIC_PX * found.reducedBy),
       drawtubePx: found.drawtube ? Math.hypot(found.drawtube.centreSigma, 1) : 0,
@@ -138,6 +146,12 @@ export function measurePhoto(
     verdict,
     limitMm,
   }
+}
+
+/** A mark far off the middle is stuck on badly, or is some speck; half of the way to the middle says which may be wrong. */
+const markDoubtPx = (mark: Rim, primaryEdge: Rim): number => {
+  const off = Math.hypot(mark.x - primaryEdge.x, mark.y - primaryEdge.y)
+  return off > MARK_OFF_SHARE * primaryEdge.r ? off / 2 : 0
 }
 
 /** A verdict that is honest about its doubt: *unsure* as long as the limit lies inside it. */
@@ -181,7 +195,7 @@ function warningsOf(found: FoundCircles, input: MeasurePhotoInput, unsure: boole
   if (primaryEdge && primaryEdge.r < 90) warnings.push('small')
   if (primaryEdge && centreMark) {
     const off = Math.hypot(centreMark.x - primaryEdge.x, centreMark.y - primaryEdge.y)
-    if (off > 0.035 * primaryEdge.r) warnings.push('mark-off-centre')
+    if (off > MARK_OFF_SHARE * primaryEdge.r) warnings.push('mark-off-centre')
   }
   if (noise > 0.015) warnings.push('noisy')
   if (capRing && capRing.rms > 1.2 * reducedBy) warnings.push('soft')

@@ -1,5 +1,6 @@
 import { seeded } from '../../shared/seeded.ts'
 import { circleThrough, fitCircle, type Circle, type EdgePoint, type FittedCircle } from './circle-fit.ts'
+import { fitEllipse } from './ellipse-fit.ts'
 import { sampled, type Plane } from './planes.ts'
 
 /** Taken out of the global object once: inner loops ask for them millions of times. */
@@ -32,6 +33,10 @@ interface RimSearch {
 }
 
 const RAYS = 180
+/** Less of a rim doesn't say how flat it is. */
+const LEAST_ROUND_SEEN = 0.5
+/** An ellipse has two more figures than a circle: it must fit this much better. */
+const LEAST_GAIN = 0.9
 const EDGES_PER_RAY = 3
 const TRIPLES = 64
 /** Half-width of what is compared across an edge, px: wide enough for a soft picture, narrow enough for a small mark. */
@@ -103,6 +108,20 @@ export function traceRim(planes: readonly Plane[], about: Circle, search: RimSea
   const fitted = fitCircle(points, start, { tolerancePx: tolerance })
   if (!fitted || abs(fitted.r - about.r) > search.bandPx * 1.3) return null
   return qualified(points, fitted, rays)
+}
+
+/**
+ * A traced rim as the nearly round ellipse it is: a lens held askew, or a hole's slanted edge, is no circle. `r` is the mean
+ * of the half axes. What can't be told from a circle stays one.
+ */
+export function flattened(planes: readonly Plane[], rim: Rim, search: Omit<RimSearch, 'bandPx'>): Rim {
+  if (rim.coverage < LEAST_ROUND_SEEN) return rim
+  const bandPx = max(4, 0.025 * rim.r)
+  const fit = fitEllipse(rimPoints(planes, rim, { ...search, bandPx }), rim, max(1, 0.012 * rim.r))
+  if (!fit || fit.inliers < rim.inliers * 0.8 || hypot(fit.x - rim.x, fit.y - rim.y) > bandPx) return rim
+  return fit.rms < rim.rms * LEAST_GAIN
+    ? { ...rim, x: fit.x, y: fit.y, r: fit.r, rms: fit.rms, centreSigma: fit.centreSigma }
+    : rim
 }
 
 function qualified(points: readonly RimPoint[], circle: FittedCircle, rays: number): Rim {

@@ -8,6 +8,34 @@ const stepSchema = z.object({
   caution: z.string().nullable(),
 })
 
+const positive = z.number().positive()
+
+/** The tube's sizes as its drawings need them, and the steps: all frozen with the guide. */
+export const helpSheetSchema = z.object({
+  tube: z.object({
+    apertureMm: positive,
+    focalLengthMm: positive,
+    secondaryMinorAxisMm: positive,
+    secondaryOffsetMm: z.number(),
+    secondaryToFocusMm: positive,
+    peepholeOutsideFocusMm: z.number(),
+    drawtubeInnerDiameterMm: positive,
+    drawtubeEndToFocusMm: positive,
+    capRingDiameterMm: positive,
+    peepholeDiameterMm: positive,
+    markOuterDiameterMm: z.number().nonnegative(),
+    markInnerDiameterMm: z.number().nonnegative(),
+    tubeInnerDiameterMm: positive,
+    vanes: z.object({ count: z.number().int(), firstAngleDeg: z.number(), thicknessMm: positive }),
+    clips: z.object({ count: z.number().int(), firstAngleDeg: z.number(), lengthMm: positive, widthMm: positive }),
+  }),
+  screws: z.array(z.object({ name: z.string(), angleDeg: z.number() })),
+  locks: z.boolean(),
+  shownErrorMm: positive,
+  caution: z.string(),
+  steps: z.array(z.string()),
+})
+
 /** A guide as issued and stored. Older versions stay readable: a new shape gets a new version number. */
 export const guideSchema = z.object({
   version: z.literal(1),
@@ -41,6 +69,8 @@ export const guideSchema = z.object({
   trouble: z.array(z.object({ sign: z.string(), tries: z.array(z.string()) })),
   putAway: z.array(stepSchema),
   collimation: z.array(z.string()),
+  /** Guides from before there were help sheets have none. */
+  helpSheet: helpSheetSchema.nullable().default(null),
 })
 
 export type IssuedGuide = z.infer<typeof guideSchema>

@@ -89,7 +89,25 @@ export const practiceResultSchema = z.object({
 })
 export type PracticeResult = z.infer<typeof practiceResultSchema>
 
+/** How somebody is getting on at one level, over all of their tubes. */
+const practiceSummarySchema = z.object({
+  by: z.string(),
+  mine: z.boolean(),
+  level: z.enum(practiceLevels),
+  tubes: z.number().int(),
+  /** Tubes that ended within their limit. */
+  within: z.number().int(),
+  /** Turns used against the least that would have done, over all of them; null where nothing was to be turned. */
+  timesLeast: z.number().nullable(),
+  middleLeftMm: z.number(),
+  /** Without a line of help. */
+  unaided: z.number().int(),
+  lastAtUtc: z.string(),
+})
+export type PracticeSummary = z.infer<typeof practiceSummarySchema>
+
 export const practiceLogSchema = z.object({
+  summaries: z.array(practiceSummarySchema),
   results: z.array(practiceResultSchema.extend({ by: z.string(), mine: z.boolean(), atUtc: z.string() })),
 })
 export type PracticeLog = z.infer<typeof practiceLogSchema>

@@ -89,6 +89,7 @@ export {
   type TakeBackAnswers,
 } from './loans/take-back.ts'
 export { composeGuide, sunWarning } from './guides/compose.ts'
+export { helpSheet, type HelpSheet } from './guides/help-sheet.ts'
 export { type Guide, type GuideInput, type GuidePart, type GuidePower, type GuideStep } from './guides/guide.ts'
 export { arcminText, dateText, daysText, degText, massText, mmText, moneyText, powerText } from './words/figures.ts'
 export {
@@ -384,4 +385,5 @@ export {
   type PracticeState,
   type PracticeTube,
 } from './practice/practice-tube.ts'
+export { practiceVerdict, practiceVerdictWords, type PracticeProgress } from './practice/progress.ts'
 export { PRACTICE_HELP_LINES, practiceHelp } from './words/practice.ts'

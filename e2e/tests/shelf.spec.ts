@@ -66,6 +66,7 @@ for (const path of [
   '/kits/M-04/weigh',
   '/practice',
   '/practice/telescope',
+  '/practice/results',
   '/guides/help-sheet/M-01',
   '/desk/take-back',
 ]) {

@@ -126,8 +126,15 @@ it('practice is private: one’s own, and the coordinator’s', async () => {
   expect((await coordinator.get<PracticeLog>('/api/practice')).body.results).toEqual([
     expect.objectContaining({ sixteenthsUsed: 9, mine: false }),
   ])
+  await kofi.post('/api/practice', { ...run, sixteenthsUsed: 15, leftMm: 1.6, helpLines: 0 })
+  const { body: later } = await kofi.post<PracticeLog>('/api/practice', { ...run, sixteenthsLeast: 16, leftMm: 0.4 })
+  const summed = { level: 'one-screw', tubes: 3, within: 2, timesLeast: 33 / 32, middleLeftMm: 0.4, unaided: 1 }
+  expect(later.summaries).toEqual([expect.objectContaining({ ...summed, mine: true })])
+  expect((await coordinator.get<PracticeLog>('/api/practice')).body.summaries).toEqual([
+    expect.objectContaining({ ...summed, mine: false }),
+  ])
   const petra = await server.signIn('petra')
-  expect((await petra.get<PracticeLog>('/api/practice')).body.results).toEqual([])
+  expect((await petra.get<PracticeLog>('/api/practice')).body).toEqual({ results: [], summaries: [] })
   expect((await kofi.post('/api/practice', { ...run, leftMm: -1 })).status).toBe(400)
 })
 

@@ -1,4 +1,4 @@
-import { guideSchema, type GuideList, type IssuedGuide } from '@binoculum/contract'
+import { guideSchema, type GuideList, type IssuedGuide, type KitSheet } from '@binoculum/contract'
 import { handOutBody, shelfOf, startTestServer, testNow, type Agent } from './support.ts'
 
 let server: Awaited<ReturnType<typeof startTestServer>>
@@ -15,7 +15,11 @@ it('every kit that may go out gets a guide of its own that names nobody', async 
     ({ group, condition }) => group === 'shelf' && condition !== 'new' && condition !== 'crescent',
   )
   expect(fit.length).toBeGreaterThan(4)
+  const allowed = await ines.get<KitSheet>('/api/kits/M-01')
+  const policy = { policy: 'with-help-sheet', kitVersion: allowed.body.version }
+  expect((await ines.post(`/api/kits/${allowed.body.id}/collimation-policy`, policy)).status).toBe(200)
   const texts = new Set<string>()
+  const withSheet: string[] = []
   for (const kit of fit) {
     const { kitId, body } = await handOutBody(ines, kit.code)
     const slip = (await ines.post<{ loanId: string; borrower: string }>(`/api/kits/${kitId}/hand-out`, body)).body
@@ -24,9 +28,11 @@ it('every kit that may go out gets a guide of its own that names nobody', async 
     expect(guide.powers.filter(({ start }) => start)).toHaveLength(1)
     expect(guide.setUp.length).toBeGreaterThan(5)
     expect(JSON.stringify(guide)).not.toContain(slip.borrower)
+    if (guide.helpSheet) withSheet.push(kit.code)
     texts.add(JSON.stringify({ ...guide, kitName: '', kitCode: '' }))
   }
   expect(texts.size).toBe(fit.length)
+  expect(withSheet).toEqual(['M-01'])
 })
 
 it('lists the guides of kits that are out, newest first, without their links', async () => {

@@ -84,6 +84,11 @@ export function makeRouter(): Router {
             meta: { title: 'Practice' },
             component: () => import('./areas/practice/PracticeTubePage.vue'),
           },
+          {
+            path: 'practice/results',
+            meta: { title: 'Practice' },
+            component: () => import('./areas/practice/PracticeResultsPage.vue'),
+          },
           { path: 'setup', redirect: '/setup/bring-in' },
           {
             path: 'setup/bring-in',

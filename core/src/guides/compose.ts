@@ -2,6 +2,7 @@ import { families } from '../contents/roles.ts'
 import { powersOf, type Power } from '../optics/powers.ts'
 import { massText } from '../words/figures.ts'
 import type { Guide, GuideInput, GuidePart, GuidePower } from './guide.ts'
+import { helpSheet, type HelpSheet } from './help-sheet.ts'
 import { kitInHand, putAwaySteps, setUpSteps, type KitInHand } from './set-up-steps.ts'
 
 /** Above this two people carry. Common practice, no source; local manual-handling rules apply. */
@@ -39,6 +40,7 @@ export function composeGuide(input: GuideInput): Guide {
     trouble: trouble(kit),
     putAway: putAwaySteps(kit),
     collimation: collimation(input),
+    helpSheet: allowedSheet(input),
   }
 }
 
@@ -175,11 +177,14 @@ function trouble(kit: KitInHand): Guide['trouble'] {
   ]
 }
 
-function collimation({ optics, collimationPolicy }: GuideInput): string[] {
-  if (!optics.collimatable) return ['Leave the glass and its screws to us. Stars look odd? Tell us.']
-  return collimationPolicy === 'leave-it-to-us'
-    ? ['Leave the mirrors and their screws to us. Stars look like little comets? Tell us.']
-    : [
-        'You may line up the mirror with the help sheet in the lid. Small turns; never over the mirror. Unsure? Tell us.',
-      ]
+function collimation(input: GuideInput): string[] {
+  if (!input.optics.collimatable) return ['Leave the glass and its screws to us. Stars look odd? Tell us.']
+  if (input.collimationPolicy === 'leave-it-to-us')
+    return ['Leave the mirrors and their screws to us. Stars look like little comets? Tell us.']
+  const sheet = allowedSheet(input) ? 'the help sheet in this guide' : 'the help sheet in the lid'
+  return [`You may line up the mirror with ${sheet}. Small turns; never over the mirror. Unsure? Tell us.`]
+}
+
+function allowedSheet({ optics, collimationPolicy, mirror = null }: GuideInput): HelpSheet | null {
+  return optics.collimatable && collimationPolicy === 'with-help-sheet' ? helpSheet(mirror, optics) : null
 }

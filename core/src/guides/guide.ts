@@ -1,6 +1,8 @@
 import type { Family, Mark, Role } from '../contents/roles.ts'
 import type { PowerVerdict } from '../optics/view.ts'
 import type { OpticalPart } from '../optics/powers.ts'
+import type { MirrorData } from '../collimation/mirror-data.ts'
+import type { HelpSheet } from './help-sheet.ts'
 import type { Feel, Procedure } from '../procedures/procedure.ts'
 import type { JudgedModel } from '../readiness/judge.ts'
 
@@ -18,11 +20,17 @@ export interface GuideInput {
   readonly kitCode: string
   readonly modelName: string
   readonly family: Family
-  readonly optics: JudgedModel['optics'] & { readonly collapsible: boolean }
+  readonly optics: JudgedModel['optics'] & {
+    readonly collapsible: boolean
+    readonly primaryFocalLengthMm?: number
+    readonly peepholeOutsideFocusMm?: number
+  }
   readonly parts: readonly GuidePart[]
   /** The model's own steps; left out, its family's. */
   readonly procedure?: Procedure | undefined
   readonly collimationPolicy: 'leave-it-to-us' | 'with-help-sheet'
+  /** What its mirrors measure; left out, nobody did. */
+  readonly mirror?: MirrorData | null | undefined
   readonly branchName: string
   readonly emergencyLine: string
   readonly issuedOn: string
@@ -69,4 +77,6 @@ export interface Guide {
   readonly trouble: readonly { readonly sign: string; readonly tries: readonly string[] }[]
   readonly putAway: readonly GuideStep[]
   readonly collimation: readonly string[]
+  /** Only where this kit's borrowers may line it up, and its mirrors are measured. */
+  readonly helpSheet: HelpSheet | null
 }

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { guideSchema, type GuideList, type IssuedGuide, type Part, type Session } from '@binoculum/contract'
-import { composeGuide, type Guide, type Procedure } from '@binoculum/core'
+import { composeGuide, type Guide, type GuideInput } from '@binoculum/core'
 import { branchIdsOf } from '../../platform/access.ts'
 import type { Context } from '../../platform/context.ts'
 import type { Tx } from '../../platform/database.ts'
@@ -19,14 +19,14 @@ export class Guides {
     given: {
       loanId: string
       row: ShelfRow
-      procedure: Procedure
+      model: Pick<GuideInput, 'procedure' | 'mirror'>
       parts: readonly Part[]
       issuedOn: string
       dueOn: string
       at: Date
     },
   ): Promise<Guide> {
-    const { row, procedure, parts, issuedOn, dueOn } = given
+    const { row, model, parts, issuedOn, dueOn } = given
     const content = composeGuide({
       kitName: row.name,
       kitCode: row.code,
@@ -34,7 +34,7 @@ export class Guides {
       family: row.family as Parameters<typeof composeGuide>[0]['family'],
       optics: opticsOf(row),
       parts: parts.map((part) => ({ ...part, ...part.optics })),
-      procedure,
+      ...model,
       collimationPolicy: row.collimationPolicy,
       branchName: row.branchName,
       emergencyLine: row.emergencyLine,

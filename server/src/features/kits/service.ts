@@ -26,6 +26,7 @@ import {
   roleFacts,
   templateProcedure,
   type Family,
+  type GuideInput,
   type HazardCode,
   type JobCode,
   type Judgement,
@@ -271,9 +272,10 @@ export class Kits {
     await tx.update(Kit, { id: kitId }, { headMomentGmm })
   }
 
-  /** The steps of a kit's model: its own, else its family's. */
-  async procedure(tx: Tx, row: queries.ShelfRow): Promise<Procedure> {
-    return modelsOwn(row, await queries.modelOfKit(tx, row.id)).procedure
+  /** What a guide takes from a kit's model: its steps, its own or its family's, and its mirrors. */
+  async guideModel(tx: Tx, row: queries.ShelfRow): Promise<Pick<GuideInput, 'procedure' | 'mirror'>> {
+    const { procedure, mirror } = modelsOwn(row, await queries.modelOfKit(tx, row.id))
+    return { procedure, mirror }
   }
 
   async parts(tx: Tx, kitId: string): Promise<Part[]> {

@@ -137,8 +137,8 @@ export class Loans {
     })
     const parts = await this.kits.parts(tx, kitId)
     const issuedOn = DateTime.fromJSDate(at, { zone: row.zone }).toISODate() ?? ''
-    const procedure = await this.kits.procedure(tx, row)
-    const guide = await this.guides.issue(tx, { loanId, row, procedure, parts, issuedOn, dueOn: given.dueOn, at })
+    const model = await this.kits.guideModel(tx, row)
+    const guide = await this.guides.issue(tx, { loanId, row, model, parts, issuedOn, dueOn: given.dueOn, at })
     await appendRecord(tx, {
       act: 'handed-out',
       at,

@@ -8,6 +8,7 @@ import ProblemNote from '../../shared/ProblemNote.vue'
 import SerifText from '../../shared/SerifText.vue'
 import ProgressLine from './ProgressLine.vue'
 import GuidePrint from './GuidePrint.vue'
+import HelpSheetView from './HelpSheetView.vue'
 import GuideStepView from './GuideStepView.vue'
 import SunSign from '../../shared/drawings/SunSign.vue'
 import PowerTable from './PowerTable.vue'
@@ -145,6 +146,10 @@ const print = () => window.print()
           </template>
           <p v-for="line in guide.collimation" :key="line" class="quiet">{{ line }}</p>
         </div>
+        <template v-else-if="page.chapter === 'mirror' && guide.helpSheet">
+          <p>Only if stars look like little comets at high power. In doubt leave it, and tell us: nobody minds.</p>
+          <HelpSheetView :sheet="guide.helpSheet" />
+        </template>
       </article>
 
       <footer>

@@ -3,6 +3,7 @@ import type { IssuedGuide } from '@binoculum/contract'
 import { dateText } from '@binoculum/core'
 import SunSign from '../../shared/drawings/SunSign.vue'
 import SerifText from '../../shared/SerifText.vue'
+import HelpSheetView from './HelpSheetView.vue'
 import GuideStepView from './GuideStepView.vue'
 import PowerTable from './PowerTable.vue'
 
@@ -59,6 +60,10 @@ defineProps<{ guide: IssuedGuide }>()
       <p>{{ sign.tries.join(' ') }}</p>
     </section>
     <p v-for="line in guide.collimation" :key="line">{{ line }}</p>
+    <section v-if="guide.helpSheet" class="own-page">
+      <h2>Line up the mirror, only if you want to</h2>
+      <HelpSheetView :sheet="guide.helpSheet" />
+    </section>
     <h2>Put it away</h2>
     <section v-for="(step, index) in guide.putAway" :key="step.title" class="step">
       <h3><SerifText :text="`${index + 1} · ${step.title}`" /></h3>
@@ -104,6 +109,10 @@ header {
 h2 {
   margin: 20px 0 8px;
   border-bottom: 1px solid currentcolor;
+}
+
+.own-page {
+  break-inside: avoid;
 }
 
 .step {

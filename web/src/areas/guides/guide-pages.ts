@@ -1,7 +1,7 @@
 import type { IssuedGuide } from '@binoculum/contract'
 
 /** Parts of a guide in the order borrowers need them. */
-export type Chapter = 'sun' | 'case' | 'set-up' | 'look' | 'powers' | 'trouble' | 'away'
+export type Chapter = 'sun' | 'case' | 'set-up' | 'look' | 'powers' | 'trouble' | 'mirror' | 'away'
 
 export const chapterTitles: Readonly<Record<Chapter, string>> = {
   sun: 'Before anything else',
@@ -10,6 +10,7 @@ export const chapterTitles: Readonly<Record<Chapter, string>> = {
   look: 'Your first look',
   powers: 'Which eyepiece',
   trouble: 'It doesn’t work',
+  mirror: 'Line up the mirror',
   away: 'Put it away',
 }
 
@@ -28,6 +29,7 @@ export function pagesOf(guide: IssuedGuide): readonly GuidePage[] {
     { chapter: 'look', step: null },
     { chapter: 'powers', step: null },
     { chapter: 'trouble', step: null },
+    ...(guide.helpSheet ? [{ chapter: 'mirror' as const, step: null }] : []),
     ...steps('away', guide.putAway.length),
   ]
 }

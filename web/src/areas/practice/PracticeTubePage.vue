@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { PRACTICE_HELP_LINES, screwPlace, turnFraction, wayWord, type PracticeLevel } from '@binoculum/core'
+import { PRACTICE_HELP_LINES, screwPlace, turnFraction, wayWord } from '@binoculum/core'
 import { computed, onMounted } from 'vue'
 import KeyCap from '../../shared/keys/KeyCap.vue'
 import { useKeys } from '../../shared/keys/use-keys.ts'
@@ -7,6 +7,7 @@ import SerifText from '../../shared/SerifText.vue'
 import { dayText, ownZone } from '../../shared/words.ts'
 import BigFigure from '../bench/BigFigure.vue'
 import PeepholePicture from '../bench/collimation/PeepholePicture.vue'
+import { levels, levelWords } from './levels.ts'
 import PracticeTabs from './PracticeTabs.vue'
 import TurningScrews from './TurningScrews.vue'
 import { usePracticeTube } from './use-practice-tube.ts'
@@ -34,12 +35,6 @@ onMounted(practice.load)
 /** A longer trail says no more, and a live view has to draw it at every frame. */
 const TRAIL_SHOWN = 24
 const MOVES_SHOWN = 6
-const levels: readonly { readonly key: PracticeLevel; readonly words: string }[] = [
-  { key: 'one-screw', words: 'One screw' },
-  { key: 'both-mirrors', words: 'Both mirrors' },
-  { key: 'fast-tube', words: 'Fast tube' },
-]
-const levelWords = Object.fromEntries(levels.map(({ key, words }) => [key, words]))
 const figure = computed(() => (stage.value === 'secondary' ? secondaryMm.value : errorMm.value))
 const limit = computed(() => (stage.value === 'secondary' ? limits.value.secondaryMm : limits.value.limitMm))
 const tube = computed(() => practice.practice.value.tube)
@@ -52,7 +47,6 @@ const recent = computed(() => {
 const scaleTop = computed(() => Math.max(least.value * 1.5, used.value + toGo.value.sixteenths, 1))
 const at = (sixteenths: number) => (sixteenths / scaleTop.value) * 240
 const nextWay = computed(() => [...toGo.value.secondary, ...toGo.value.primary])
-const others = computed(() => log.value.filter(({ mine }) => !mine))
 
 useKeys(() => ({
   a: () => (screw.value = 'A'),
@@ -209,7 +203,7 @@ useKeys(() => ({
             <b>{{ run.sixteenthsUsed }}</b> of {{ run.sixteenthsLeast }} sixteenths, {{ run.leftMm.toFixed(1) }} mm
             left
           </p>
-          <p v-if="others.length > 0" class="second">Others see only their own.</p>
+          <p class="second"><RouterLink to="/practice/results">How it goes, all of it</RouterLink></p>
         </section>
       </div>
     </div>

@@ -28,6 +28,8 @@ const setDeg = z.object({
 
 const atFocus = z.object({ x: z.number().min(-100).max(100), y: z.number().min(-100).max(100) })
 const doubtMm = z.number().nonnegative().max(100)
+/** The picture as it was kept beside its figure; null where it was not, or the line was down. */
+const keptPicture = idSchema.nullable().default(null)
 const clockHours = z.number().gt(0).lte(12)
 
 /**
@@ -35,8 +37,14 @@ const clockHours = z.number().gt(0).lte(12)
  * open end at 12; or by eye on a coarse scale; or from a picture, then the axis error in the cell's frame.
  */
 export const offsetReadingSchema = z.union([
-  z.object({ way: z.literal('photo'), axisErrorMm: atFocus, uncertaintyMm: doubtMm, byHand: z.boolean() }),
-  z.object({ way: z.literal('star'), axisErrorMm: atFocus, uncertaintyMm: doubtMm }),
+  z.object({
+    way: z.literal('photo'),
+    axisErrorMm: atFocus,
+    uncertaintyMm: doubtMm,
+    byHand: z.boolean(),
+    pictureId: keptPicture,
+  }),
+  z.object({ way: z.literal('star'), axisErrorMm: atFocus, uncertaintyMm: doubtMm, pictureId: keptPicture }),
   z.object({ way: z.literal('eye'), place: z.enum(eyePlaces), clockHours }),
   z.object({ way: z.literal('typed').default('typed'), offsetMm: z.number().nonnegative().max(60), clockHours }),
 ])

@@ -362,7 +362,9 @@ export {
   type SeenCircle,
 } from './collimation/picture/measure-photo.ts'
 export {
+  starFigures,
   starTest,
+  type StarFigures,
   type StarRefusal,
   type StarTested,
   type StarTestInput,

@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs'
+import { crc32 } from 'node:zlib'
 import { fileURLToPath } from 'node:url'
 import type { Page } from '@playwright/test'
 import { demoMirrors } from '../../server/src/demo/mirrors.ts'
@@ -9,6 +10,17 @@ import { peepholePhoto } from '../support/peephole-photo.ts'
 import { expect, goTo, press, signIn, test } from '../support/people.ts'
 
 const file = (buffer: Buffer, name = 'photo.jpg') => ({ name, mimeType: 'image/jpeg', buffer })
+/** A PNG's signature and header chunk, as its standard lays them out, with next to nothing behind. */
+function pngThatClaims(widthPx: number, heightPx: number): Buffer {
+  const chunk = Buffer.alloc(25)
+  chunk.writeUInt32BE(13, 0)
+  chunk.write('IHDR', 4, 'ascii')
+  chunk.writeUInt32BE(widthPx, 8)
+  chunk.writeUInt32BE(heightPx, 12)
+  chunk.set([8, 2, 0, 0, 0], 16)
+  chunk.writeUInt32BE(crc32(chunk.subarray(4, 21)), 21)
+  return Buffer.concat([Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]), chunk])
+}
 /** By day the tube has to be in shade; by night nobody asks. */
 async function inShade(page: Page) {
   const yes = page.getByRole('group', { name: 'Is the tube in shade?' }).getByLabel('yes')
@@ -113,6 +125,10 @@ test('what is no picture is refused, and the reading that was there stays', asyn
   await page.locator('[name=photo]').setInputFiles(file(Buffer.from('no picture at all')))
   await expect(page.getByRole('alert')).toContainText('not a picture that can be read')
   await expect(figure(page)).toHaveText(/^1\.[45]/)
+  // A few bytes that claim a hundred megapixels: refused by the header, never unpacked.
+  await page.locator('[name=photo]').setInputFiles(file(pngThatClaims(10_000, 10_001), 'bomb.png'))
+  await expect(page.getByRole('alert')).toContainText('more than 64 megapixels')
+  await expect(figure(page)).toHaveText(/^1\.[45]/)
   // A star is a picture, but not of a mirror: by hand it can go on.
   const star = readFileSync(new URL('../../server/test/pictures/star/pub_star_06.jpg', import.meta.url))
   await page.locator('[name=photo]').setInputFiles(file(star))
@@ -137,6 +153,13 @@ test('a star on both sides of focus: a figure without the secondary’s own offs
   await expect(page.getByText('One side of focus only')).toBeHidden()
   // The truth of the pair is 0.83 mm; a fifth of doubt.
   await expect(figure(page)).toHaveText(/^0\.[789]/)
+  // A hand that moves the dark middle has the figure follow, and it can be kept all the same.
+  await page.getByRole('radio', { name: 'its dark middle' }).check()
+  const frame = page.getByRole('application', { name: /Disc and dark middle/ })
+  await frame.focus()
+  for (let i = 0; i < 3; i++) await frame.press('Shift+ArrowLeft')
+  await expect(page.getByText('by circles laid by hand')).toBeVisible()
+  await expect(figure(page)).not.toHaveText(/^0\.[789]/)
 })
 
 test('by eye: a doubt that holds the limit is said', async ({ page, context }) => {
@@ -209,6 +232,9 @@ test('practice: one screw with the keys and the help, kept for oneself', async (
   await press(page, 'Space')
   await expect(help).toContainText('Lined up to')
   await expect(page.getByText('kept, for you and your coordinator')).toBeVisible()
+  await page.getByRole('link', { name: 'How it goes, all of it' }).click()
+  const row = page.getByRole('table', { name: /^Practice of Kofi/ }).getByRole('row', { name: /One screw/ })
+  await expect(row).toContainText('2 more telescopes within the limit, of 3.')
 })
 
 test('practice: the wheel and a finger turn a screw, undo takes it back', async ({ page, context }) => {

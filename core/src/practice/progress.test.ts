@@ -15,6 +15,7 @@ it.each([
 
 it('says what to do next, with its limit', () => {
   expect(practiceVerdictWords(done)).toBe('Ready for a kit’s own screws.')
+  expect(practiceVerdictWords({ ...done, level: 'one-screw' })).toBe('Ready for both mirrors.')
   expect(practiceVerdictWords({ ...done, within: 1 })).toBe('2 more telescopes within the limit, of 3.')
   expect(practiceVerdictWords({ ...done, unaided: 1 })).toBe('One more telescope without a line of help, of 2.')
   expect(practiceVerdictWords({ ...done, timesLeast: 3.26 })).toContain('3.3 times the turns that would do; 2 times')

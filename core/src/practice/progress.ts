@@ -27,10 +27,16 @@ export function practiceVerdict({ within, unaided, timesLeast }: PracticeProgres
   return { ready: true, lacks: null }
 }
 
+const readyFor: Readonly<Record<PracticeLevel, string>> = {
+  'one-screw': 'Ready for both mirrors.',
+  'both-mirrors': 'Ready for a kit’s own screws.',
+  'fast-tube': 'Ready for any kit of the shelf.',
+}
+
 /** The verdict in words, and the next thing to do. */
 export function practiceVerdictWords(progress: PracticeProgress): string {
   const verdict = practiceVerdict(progress)
-  if (verdict.ready) return 'Ready for a kit’s own screws.'
+  if (verdict.ready) return readyFor[progress.level]
   const telescopes = verdict.more === 1 ? 'One more telescope' : `${verdict.more} more telescopes`
   if (verdict.lacks === 'within') return `${telescopes} within the limit, of ${READY.within}.`
   if (verdict.lacks === 'unaided') return `${telescopes} without a line of help, of ${READY.unaided}.`

@@ -92,27 +92,49 @@ export function starTest(input: StarTestInput): StarTested {
   if (first.noisy) warnings.push('noisy')
   if (first.ragged) warnings.push('ragged')
 
-  const offset = other
-    ? { x: (first.offset.x + other.offset.x) / 2, y: (first.offset.y + other.offset.y) / 2 }
-    : first.offset
-  const fixed = other ? null : staticOffset(input)
-  if (!other && !fixed) warnings.push('static-unknown')
+  const figures = starFigures([first, ...(other ? [other] : [])], input)
+  if (!other && !figures.staticOffsetFraction) warnings.push('static-unknown')
+  if (figures.comaWaves === null) warnings.push('defocus-unknown')
+  return {
+    disc: seen(first.disc),
+    shadow: seen(first.shadow),
+    ...figures,
+    confidence: min(first.confidence, other?.confidence ?? 1) * (other || figures.staticOffsetFraction ? 1 : 0.5),
+    refused: null,
+    warnings,
+  }
+}
+
+export type StarFigures = Pick<StarTested, 'offsetFraction' | 'staticOffsetFraction' | 'comaWaves' | 'axisErrorMm'>
+
+/**
+ * What a star's disc and dark middle mean, wherever the circles come from: a fit, or a hand.
+ * @param stars circles at their geometric edges, px; a second one from as far on the other side of focus
+ */
+export function starFigures(
+  stars: readonly { readonly disc: Circle; readonly shadow: Circle }[],
+  input: Omit<StarTestInput, 'image' | 'otherSide'>,
+): StarFigures {
+  const { apertureMm, focalLengthMm, defocusWaves, secondaryMinorAxisMm } = input
+  const [first] = stars
+  if (!first) throw new RangeError('stars: one at least is needed')
+  const offsets = stars.map(({ disc, shadow }) => ({
+    x: (shadow.x - disc.x) / disc.r,
+    y: (shadow.y - disc.y) / disc.r,
+  }))
+  const mean = (axis: 'x' | 'y') => offsets.reduce((sum, offset) => sum + offset[axis], 0) / offsets.length
+  const offset = { x: mean('x'), y: mean('y') }
+  const fixed = stars.length > 1 ? null : staticOffset(input)
   const coma = { x: offset.x - (fixed?.x ?? 0), y: offset.y - (fixed?.y ?? 0) }
   const obstruction =
     secondaryMinorAxisMm === undefined ? first.shadow.r / first.disc.r : secondaryMinorAxisMm / apertureMm
   const clear = 1 - min(obstruction, 0.9) ** 2
   const comaWaves = defocusWaves === undefined ? null : (hypot(coma.x, coma.y) * defocusWaves) / (1.5 * clear)
-  if (comaWaves === null) warnings.push('defocus-unknown')
   return {
-    disc: seen(first.disc),
-    shadow: seen(first.shadow),
     offsetFraction: offset,
     staticOffsetFraction: fixed,
     comaWaves,
     axisErrorMm: comaWaves === null ? null : comaWaves * WAVELENGTH_MM * 32 * (focalLengthMm / apertureMm) ** 3,
-    confidence: min(first.confidence, other?.confidence ?? 1) * (other || fixed ? 1 : 0.5),
-    refused: null,
-    warnings,
   }
 }
 
@@ -131,7 +153,12 @@ const refusal = (refused: StarRefusal): StarTested => ({
 })
 
 /** Where the design alone puts the dark middle, as a share of the radius; null where side, direction or offset is unknown. */
-function staticOffset({ apertureMm, secondaryOffsetMm, side, openEndDeg }: StarTestInput): PointXY | null {
+function staticOffset({
+  apertureMm,
+  secondaryOffsetMm,
+  side,
+  openEndDeg,
+}: Omit<StarTestInput, 'image' | 'otherSide'>): PointXY | null {
   if (secondaryOffsetMm === undefined) return null
   if (secondaryOffsetMm === 0) return { x: 0, y: 0 }
   if (side === undefined || openEndDeg === undefined) return null
@@ -143,7 +170,6 @@ function staticOffset({ apertureMm, secondaryOffsetMm, side, openEndDeg }: StarT
 interface ReadStar {
   readonly disc: Circle
   readonly shadow: Circle
-  readonly offset: PointXY
   readonly noisy: boolean
   readonly ragged: boolean
   readonly confidence: number
@@ -177,7 +203,6 @@ function readStar(
   return {
     disc: scaled(disc, reducedBy),
     shadow: scaled(shadow, reducedBy),
-    offset: { x: (shadow.x - disc.x) / disc.r, y: (shadow.y - disc.y) / disc.r },
     noisy: noise > 0.25 * (ring - ground),
     ragged: jagged > 0.08,
     confidence: exp(-jagged * 6) * min(1, (ring - ground) / (4 * noise + 1e-6)),

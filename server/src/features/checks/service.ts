@@ -98,11 +98,24 @@ export class Checks {
       after: {
         condition: after.condition,
         readings: kept,
+        ...picturesOf(stations),
         jobsDone: given.doneJobIds.length,
         ...(learnt === undefined ? {} : { headMomentGmm: learnt }),
       },
     })
   }
+}
+
+/** Pictures that a figure was read from, as found and as left, in order. */
+function picturesOf(stations: readonly Station[]): { pictures?: string[] } {
+  const pictures = stations.flatMap((station) =>
+    station.station === 'collimation'
+      ? [station.asFound, station.asLeft].flatMap((look) =>
+          (look.way === 'photo' || look.way === 'star') && look.pictureId ? [look.pictureId] : [],
+        )
+      : [],
+  )
+  return pictures.length > 0 ? { pictures: [...new Set(pictures)] } : {}
 }
 
 function readingRow(

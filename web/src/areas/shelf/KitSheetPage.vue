@@ -12,7 +12,7 @@ import ProblemNote from '../../shared/ProblemNote.vue'
 import { dayText, hourText, whenText } from '../../shared/words.ts'
 import { groupWords } from '../../shared/weigh-in/use-weigh-in.ts'
 import { useSession } from '../people/session.ts'
-import { recordSentence } from './history-words.ts'
+import { recordPictures, recordSentence } from './history-words.ts'
 import { differenceWords } from '../../shared/difference-words.ts'
 import KitGlance from './KitGlance.vue'
 import LossForm from './LossForm.vue'
@@ -279,7 +279,17 @@ async function cureHazard(hazard: HazardCode) {
         <ol class="history">
           <li v-for="line in kit.history" :key="line.id">
             <span class="quiet">{{ dayText(line.atUtc, kit.zone) }}, {{ hourText(line.atUtc, kit.zone) }}</span>
-            <span>{{ recordSentence(line) }}</span>
+            <span
+              >{{ recordSentence(line) }}
+              <a
+                v-for="(id, index) in recordPictures(line)"
+                :key="id"
+                :href="`/api/pictures/${id}`"
+                target="_blank"
+                rel="noopener"
+                >picture {{ index + 1 }}</a
+              ></span
+            >
             <span class="quiet">{{ line.by }}</span>
           </li>
         </ol>

@@ -24,6 +24,10 @@ const readingWords = (reading: Record<string, unknown>): string | null => {
   return asLeft === 0 ? null : `${words} not fine`
 }
 
+/** Pictures that a check's figures were read from. */
+export const recordPictures = ({ after }: RecordLine): string[] =>
+  Array.isArray(after?.pictures) ? after.pictures.filter((id): id is string => typeof id === 'string') : []
+
 /** One line of the record in plain words. */
 export function recordSentence({ act, before, after }: RecordLine): string {
   const was = before ?? {}

@@ -1,15 +1,19 @@
 <script setup lang="ts">
 import type { Site, Sites } from '@binoculum/contract'
 import { sunSafety } from '@binoculum/core'
+import { useIntervalFn } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { api } from '../../../shared/api/client.ts'
+
+const MINUTE_MS = 60_000
 
 /** Before anything is looked at by day: where the Sun stands, and the one question that no clock can answer. */
 const { branchId } = defineProps<{ branchId: string }>()
 const shaded = defineModel<boolean | null>({ required: true })
 const emit = defineEmits<{ sunDown: [isDown: boolean] }>()
 const site = ref<Site | null>(null)
-const atUtc = new Date().toISOString()
+const atUtc = ref(new Date().toISOString())
+useIntervalFn(() => (atUtc.value = new Date().toISOString()), MINUTE_MS)
 
 onMounted(async () => {
   try {
@@ -24,7 +28,7 @@ const sun = computed(() => {
   if (!site.value) return null
   const { latitudeDeg, longitudeDeg, zone, name } = site.value
   const opposite = { azimuthDeg: 0, altitudeDeg: 30 }
-  const answer = sunSafety({ latitudeDeg, longitudeDeg, zone, atUtc, target: opposite })
+  const answer = sunSafety({ latitudeDeg, longitudeDeg, zone, atUtc: atUtc.value, target: opposite })
   const wind = (deg: number) => winds[Math.round((((deg % 360) + 360) % 360) / 45) % 8]
   return { ...answer, place: name, from: wind(answer.sunAzimuthDeg), away: wind(answer.sunAzimuthDeg + 180) }
 })

@@ -5,6 +5,7 @@ import { computed, ref, useTemplateRef } from 'vue'
 import KeyCap from '../../../shared/keys/KeyCap.vue'
 import { useKeys } from '../../../shared/keys/use-keys.ts'
 import type { CollimationDraft, Measured } from './collimation-draft.ts'
+import { useLaidCircles } from './use-laid-circles.ts'
 import ViewOverlay from './ViewOverlay.vue'
 import { circleNames, circleWords, usePhotoReading, type CircleName } from './use-photo-reading.ts'
 
@@ -21,6 +22,7 @@ const {
   size,
   circles,
   byHand,
+  notKept,
   figures: figuresNow,
   refusal,
   warnings,
@@ -36,9 +38,7 @@ const {
 )
 
 const input = useTemplateRef('input')
-const svg = useTemplateRef('svg')
-const held = ref<{ name: CircleName | 'open-end'; what: 'centre' | 'edge' } | null>(null)
-const chosen = ref<CircleName>('centreMark')
+const svg = useTemplateRef<SVGSVGElement>('svg')
 
 function choose(event: Event) {
   const [file] = (event.target as HTMLInputElement).files ?? []
@@ -77,52 +77,26 @@ const arrow = computed(() => {
   return { x: x + w / 2 + r * Math.sin(rad), y: y + h / 2 - r * Math.cos(rad) }
 })
 
-function pictureAt(event: PointerEvent) {
-  const frame = (svg.value as SVGSVGElement).getBoundingClientRect()
-  const { x, y, w, h } = box.value
-  const scale = Math.max(w / frame.width, h / frame.height)
-  return {
-    x: x + w / 2 + (event.clientX - frame.left - frame.width / 2) * scale,
-    y: y + h / 2 + (event.clientY - frame.top - frame.height / 2) * scale,
-  }
+const { chosen, pictureAt, grab, drag, letGo, nudge } = useLaidCircles<CircleName>(svg, {
+  first: 'centreMark',
+  box: () => box.value,
+  circle: (name) => circles.value[name],
+  move,
+})
+const turning = ref(false)
+function grabOpenEnd(event: PointerEvent) {
+  turning.value = true
+  svg.value?.setPointerCapture(event.pointerId)
 }
-function grab(name: CircleName | 'open-end', what: 'centre' | 'edge', event: PointerEvent) {
-  held.value = { name, what }
-  if (name !== 'open-end') chosen.value = name
-  ;(svg.value as SVGSVGElement).setPointerCapture(event.pointerId)
-}
-function drag(event: PointerEvent) {
-  if (!held.value) return
+function follow(event: PointerEvent) {
+  if (!turning.value) return drag(event)
   const at = pictureAt(event)
-  const { name, what } = held.value
-  if (name === 'open-end') {
-    const { x, y, w, h } = box.value
-    turnOpenEnd((Math.atan2(at.x - x - w / 2, -(at.y - y - h / 2)) * 180) / Math.PI)
-  } else if (what === 'centre') move(name, at)
-  else {
-    const circle = circles.value[name]
-    if (circle) move(name, { r: Math.hypot(at.x - circle.x, at.y - circle.y) })
-  }
+  const { x, y, w, h } = box.value
+  turnOpenEnd((Math.atan2(at.x - x - w / 2, -(at.y - y - h / 2)) * 180) / Math.PI)
 }
-/** Arrows move the chosen circle by a pixel, with Shift by ten; + and − change its size. */
-function nudge(event: KeyboardEvent) {
-  const circle = circles.value[chosen.value]
-  const by = event.shiftKey ? 10 : 1
-  const steps: Record<string, Partial<{ x: number; y: number; r: number }>> = circle
-    ? {
-        ArrowLeft: { x: circle.x - by },
-        ArrowRight: { x: circle.x + by },
-        ArrowUp: { y: circle.y - by },
-        ArrowDown: { y: circle.y + by },
-        '+': { r: circle.r + by },
-        '-': { r: circle.r - by },
-      }
-    : {}
-  const step = steps[event.key]
-  if (!step) return
-  event.preventDefault()
-  event.stopPropagation()
-  move(chosen.value, step)
+function release() {
+  turning.value = false
+  letGo()
 }
 useKeys(() => ({ p: () => void (allowed && input.value?.click()) }))
 </script>
@@ -140,9 +114,9 @@ useKeys(() => ({ p: () => void (allowed && input.value?.click()) }))
       <svg
         ref="svg"
         :viewBox="`${box.x} ${box.y} ${box.w} ${box.h}`"
-        @pointermove="drag"
-        @pointerup="held = null"
-        @pointercancel="held = null"
+        @pointermove="follow"
+        @pointerup="release"
+        @pointercancel="release"
       >
         <image :href="source" :width="size.widthPx" :height="size.heightPx" />
         <template v-for="name in circleNames" :key="name">
@@ -166,7 +140,7 @@ useKeys(() => ({ p: () => void (allowed && input.value?.click()) }))
           </g>
         </template>
         <ViewOverlay v-if="overlaid && overlay" v-bind="overlay" />
-        <g class="open-end" @pointerdown="grab('open-end', 'centre', $event)">
+        <g class="open-end" @pointerdown="grabOpenEnd">
           <circle :cx="arrow.x" :cy="arrow.y" :r="unit * 15" />
           <path
             :transform="`translate(${arrow.x} ${arrow.y}) rotate(${draft.openEndDeg}) scale(${unit})`"
@@ -219,6 +193,7 @@ useKeys(() => ({ p: () => void (allowed && input.value?.click()) }))
       <li v-for="warning in warnings" :key="warning">{{ warning }}</li>
     </ul>
     <p v-if="byHand" class="second">Circles laid by hand.</p>
+    <p v-if="notKept" class="second">The picture itself was not kept beside the figure; the figure counts.</p>
     <div class="row">
       <button type="button" class="button" :disabled="!allowed" @click="input?.click()">
         {{ source ? 'Another picture' : 'Take or choose a picture' }} <KeyCap name="p" />

@@ -1,69 +1,110 @@
 <script setup lang="ts">
 import type { KitSheet } from '@binoculum/contract'
-import { starRefusalWords, starWarningWords, type StarTested } from '@binoculum/core'
-import { computed, ref, shallowRef } from 'vue'
+import { computed, useTemplateRef } from 'vue'
 import type { CollimationDraft, Measured } from './collimation-draft.ts'
-import { usePhotoWork } from './use-photo-work.ts'
+import { useLaidCircles } from './use-laid-circles.ts'
+import { starRingNames, useStarReading, type StarRingName } from './use-star-reading.ts'
 
-/** A star a little out of focus, best on both sides of it. */
+/** A star a little out of focus, best on both sides of it. Disc and dark middle can be moved; the figure follows. */
 const { kit } = defineProps<{ kit: KitSheet }>()
 const draft = defineModel<CollimationDraft>({ required: true })
 const emit = defineEmits<{ measured: [measured: Measured | null] }>()
 
-const { progress, problem, run } = usePhotoWork()
-const first = shallowRef<File | null>(null)
-const other = shallowRef<File | null>(null)
-const side = ref<'inside' | 'outside'>('outside')
-const defocusWaves = ref<number | null>(null)
-const tested = shallowRef<StarTested | null>(null)
+const {
+  progress,
+  problem,
+  side,
+  defocusWaves,
+  source,
+  size,
+  rings,
+  byHand,
+  figures,
+  refusal,
+  warnings,
+  notKept,
+  measure,
+  take,
+  takeOther,
+  layByHand,
+  move,
+} = useStarReading(
+  draft,
+  () => kit,
+  (measured) => emit('measured', measured),
+)
+const ringWords: Readonly<Record<StarRingName, string>> = { disc: 'the disc', shadow: 'its dark middle' }
 
+const svg = useTemplateRef<SVGSVGElement>('svg')
+const box = computed(() => {
+  const { widthPx, heightPx } = size.value
+  const disc = rings.value?.disc
+  if (!disc || byHand.value) return { x: 0, y: 0, w: widthPx, h: heightPx }
+  const reach = disc.r * 1.6
+  return { x: disc.x - reach, y: disc.y - reach, w: 2 * reach, h: 2 * reach }
+})
+const unit = computed(() => box.value.w / 400)
+const { chosen, grab, drag, letGo, nudge } = useLaidCircles<StarRingName>(svg, {
+  first: 'shadow',
+  box: () => box.value,
+  circle: (name) => rings.value?.[name],
+  move,
+})
 const fileOf = (event: Event) => (event.target as HTMLInputElement).files?.[0] ?? null
-/** One side alone: from half to nearly three times the truth. Both: a fifth. Common practice for the latter, no source. */
-const DOUBT_SHARE = { one: 0.6, both: 0.2 }
-
-async function measure() {
-  if (!first.value) return
-  const { apertureMm, primaryFocalLengthMm } = kit.optics
-  const { mirror } = kit
-  const given = {
-    apertureMm,
-    focalLengthMm: primaryFocalLengthMm,
-    side: side.value,
-    openEndDeg: draft.value.openEndDeg,
-    ...(defocusWaves.value && defocusWaves.value > 0 ? { defocusWaves: defocusWaves.value } : {}),
-    ...(mirror
-      ? { secondaryMinorAxisMm: mirror.secondary.minorAxisMm, secondaryOffsetMm: mirror.secondary.offsetMm }
-      : {}),
-  }
-  const [star, otherStar] = [first.value, other.value]
-  const done = await run((worker) => worker.star(star, otherStar, given))
-  if (!done) return
-  tested.value = done.value
-  const { axisErrorMm, offsetFraction, staticOffsetFraction, refused } = done.value
-  if (refused !== null || axisErrorMm === null) return
-  const fixed = staticOffsetFraction ?? { x: 0, y: 0 }
-  const coma = { x: offsetFraction.x - fixed.x, y: offsetFraction.y - fixed.y }
-  const length = Math.hypot(coma.x, coma.y) || 1
-  const angle = (draft.value.openEndDeg * Math.PI) / 180
-  // Coma points the way the axis is off, and the picture is turned into the cell's frame by its open end.
-  const along = (coma.x * Math.sin(angle) - coma.y * Math.cos(angle)) / length
-  const across = (coma.x * Math.cos(angle) + coma.y * Math.sin(angle)) / length
-  emit('measured', {
-    axisErrorMm: { x: along * axisErrorMm, y: across * axisErrorMm },
-    uncertaintyMm: axisErrorMm * (other.value ? DOUBT_SHARE.both : DOUBT_SHARE.one),
-    secondaryErrorMm: null,
-    byHand: false,
-  })
-}
-const said = computed(() => (tested.value?.refused ? starRefusalWords[tested.value.refused] : null))
 </script>
 
 <template>
   <div class="star">
     <label class="labelled">
       <span>picture of a star, a little out of focus</span>
-      <input type="file" name="star" accept="image/*" @change="((first = fileOf($event)), measure())" />
+      <input type="file" name="star" accept="image/*" @change="take(fileOf($event))" />
     </label>
+    <div
+      v-if="source && size.widthPx > 0"
+      class="frame"
+      tabindex="0"
+      role="application"
+      aria-label="Disc and dark middle on the picture; arrows move the chosen one"
+      @keydown="nudge"
+    >
+      <svg
+        ref="svg"
+        :viewBox="`${box.x} ${box.y} ${box.w} ${box.h}`"
+        @pointermove="drag"
+        @pointerup="letGo"
+        @pointercancel="letGo"
+      >
+        <image :href="source" :width="size.widthPx" :height="size.heightPx" />
+        <template v-if="rings">
+          <g v-for="name in starRingNames" :key="name" :class="name">
+            <circle
+              :cx="rings[name].x"
+              :cy="rings[name].y"
+              :r="rings[name].r"
+              class="edge"
+              :stroke-width="unit * (name === chosen ? 2.4 : 1.4)"
+              @pointerdown="grab(name, 'edge', $event)"
+            />
+            <circle
+              :cx="rings[name].x"
+              :cy="rings[name].y"
+              :r="unit * 6"
+              class="handle"
+              :stroke-width="unit * 1.5"
+              @pointerdown="grab(name, 'centre', $event)"
+            />
+          </g>
+        </template>
+      </svg>
+    </div>
+    <div v-if="source && size.widthPx > 0" class="tools">
+      <template v-if="rings">
+        <label v-for="name in starRingNames" :key="name" class="which">
+          <input v-model="chosen" type="radio" name="star-ring" :value="name" /> {{ ringWords[name] }}
+        </label>
+      </template>
+      <button type="button" class="link-button" @click="layByHand">Lay the circles by hand</button>
+    </div>
     <div class="row">
       <label class="labelled">
         <span>that was</span>
@@ -92,20 +133,22 @@ const said = computed(() => (tested.value?.refused ? starRefusalWords[tested.val
     </div>
     <label class="labelled">
       <span>the same star as far on the other side of focus</span>
-      <input type="file" name="other-star" accept="image/*" @change="((other = fileOf($event)), measure())" />
+      <input type="file" name="other-star" accept="image/*" @change="takeOther(fileOf($event))" />
     </label>
     <p v-if="progress !== null" role="status">measuring…</p>
-    <p v-if="problem || said" class="problem" role="alert">{{ problem ?? said }}</p>
-    <template v-if="tested && !tested.refused">
-      <p>
+    <p v-if="problem || refusal" class="problem" role="alert">{{ problem ?? refusal }}</p>
+    <template v-if="figures">
+      <p role="status">
         Dark middle off by
-        <strong>{{ (Math.hypot(tested.offsetFraction.x, tested.offsetFraction.y) * 100).toFixed(0) }} %</strong>
-        of the disc’s radius.
+        <strong>{{ (Math.hypot(figures.offsetFraction.x, figures.offsetFraction.y) * 100).toFixed(0) }} %</strong>
+        of the disc’s radius{{ byHand ? ', by circles laid by hand' : '' }}.
+        <template v-if="figures.axisErrorMm === null">With the defocus in waves it becomes millimetres.</template>
       </p>
       <ul class="second">
-        <li v-for="code in tested.warnings" :key="code">{{ starWarningWords[code] }}</li>
+        <li v-for="warning in warnings" :key="warning">{{ warning }}</li>
       </ul>
     </template>
+    <p v-if="notKept" class="second">The picture itself was not kept beside the figure; the figure counts.</p>
   </div>
 </template>
 
@@ -113,6 +156,47 @@ const said = computed(() => (tested.value?.refused ? starRefusalWords[tested.val
 .star {
   display: grid;
   gap: 10px;
+}
+
+.frame svg {
+  display: block;
+  width: 100%;
+  max-height: 320px;
+  background: var(--deep);
+  touch-action: none;
+}
+
+.edge {
+  fill: none;
+  cursor: ew-resize;
+  pointer-events: stroke;
+}
+
+.handle {
+  fill: transparent;
+  cursor: move;
+}
+
+.disc circle {
+  stroke: #9fd0ff;
+}
+
+.shadow circle {
+  stroke: #ffb347;
+}
+
+.tools {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 16px;
+  align-items: center;
+}
+
+.which {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  min-height: 32px;
 }
 
 .row {

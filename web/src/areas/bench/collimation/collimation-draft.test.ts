@@ -14,7 +14,7 @@ const typed = (offsetMm: number | null, clockHours = 12): Look => ({ ...newLook(
 const photo = (x: number, y: number): Look => ({
   ...newLook(),
   way: 'photo',
-  measured: { axisErrorMm: { x, y }, uncertaintyMm: 0.2, secondaryErrorMm: null, byHand: false },
+  measured: { axisErrorMm: { x, y }, uncertaintyMm: 0.2, secondaryErrorMm: null, byHand: false, pictureId: null },
 })
 const turns = [{ name: 'A', turns: 0.25 }]
 

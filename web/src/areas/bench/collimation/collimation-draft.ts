@@ -27,6 +27,8 @@ export interface Measured {
   /** From a peephole view with the drawtube in it. */
   secondaryErrorMm: PointXY | null
   byHand: boolean
+  /** The picture as the server keeps it; null while it is not there. */
+  pictureId: string | null
 }
 
 /** What was done between one look and the next. */
@@ -73,10 +75,10 @@ export function readingOfLook(look: Look | undefined) {
     return offsetMm === null || !(offsetMm >= 0) ? null : { way: 'typed' as const, offsetMm, clockHours }
   if (way === 'eye') return place === null ? null : { way: 'eye' as const, place, clockHours }
   if (measured === null) return null
-  const { axisErrorMm, uncertaintyMm, byHand } = measured
+  const { axisErrorMm, uncertaintyMm, byHand, pictureId } = measured
   return way === 'photo'
-    ? { way: 'photo' as const, axisErrorMm, uncertaintyMm, byHand }
-    : { way: 'star' as const, axisErrorMm, uncertaintyMm }
+    ? { way: 'photo' as const, axisErrorMm, uncertaintyMm, byHand, pictureId }
+    : { way: 'star' as const, axisErrorMm, uncertaintyMm, pictureId }
 }
 
 /** Steps whose looks on both sides are complete. */

@@ -8,6 +8,7 @@ import {
 } from '@binoculum/core'
 import { computed, onScopeDispose, ref, shallowRef, type Ref } from 'vue'
 import type { CollimationDraft, Measured } from './collimation-draft.ts'
+import { useKeptPicture } from './use-kept-picture.ts'
 import { usePhotoWork } from './use-photo-work.ts'
 
 export const circleNames = ['primaryEdge', 'reflection', 'centreMark', 'drawtube'] as const
@@ -41,6 +42,10 @@ export function usePhotoReading(
   const answer = shallowRef<MeasuredPhoto | null>(null)
   const circles = ref<Laid>({})
   const byHand = ref(false)
+  const keptPicture = useKeptPicture(
+    () => kit().branchId,
+    () => hasFigure() && tell(),
+  )
   const release = () => source.value && URL.revokeObjectURL(source.value)
   onScopeDispose(release)
 
@@ -67,6 +72,9 @@ export function usePhotoReading(
     )
   })
 
+  /** A refused picture without circles says nothing, and takes nothing back. */
+  const hasFigure = () => answer.value?.refused === null || byHand.value
+
   function tell() {
     const { cell, axisErrorUncertaintyMm = 0 } = figures.value ?? {}
     if (!cell) return keep(null)
@@ -77,6 +85,7 @@ export function usePhotoReading(
       uncertaintyMm: uncertaintyMm || axisErrorUncertaintyMm,
       secondaryErrorMm: cell.secondaryErrorMm,
       byHand: byHand.value,
+      pictureId: keptPicture.pictureId.value,
     })
   }
 
@@ -106,8 +115,9 @@ export function usePhotoReading(
     answer.value = done.value
     byHand.value = false
     circles.value = fromAnswer(done.value)
+    void keptPicture.keep(file)
     // A refusal keeps what was read before: the picture alone is shown, for a hand to go on with.
-    if (done.value.refused === null) tell()
+    if (hasFigure()) tell()
   }
 
   /** Circles where the program found none, to be dragged into place. */
@@ -152,6 +162,7 @@ export function usePhotoReading(
   )
   return {
     ...work,
+    notKept: keptPicture.problem,
     source,
     size,
     circles,

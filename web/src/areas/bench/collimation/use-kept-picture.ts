@@ -1,0 +1,24 @@
+import { ref } from 'vue'
+import { api } from '../../../shared/api/client.ts'
+
+/** The newest picture as the server keeps it beside its figure. A figure never waits for it, and stands without it. */
+export function useKeptPicture(branchId: () => string, kept: () => void) {
+  const pictureId = ref<string | null>(null)
+  const problem = ref(false)
+  let asked = 0
+
+  async function keep(file: File) {
+    const own = ++asked
+    pictureId.value = null
+    problem.value = false
+    try {
+      const { id } = await api.upload<{ id: string }>(`/api/pictures?branchId=${branchId()}`, file)
+      if (own !== asked) return
+      pictureId.value = id
+      kept()
+    } catch {
+      if (own === asked) problem.value = true
+    }
+  }
+  return { pictureId, problem, keep }
+}

@@ -1,0 +1,164 @@
+import type { KitSheet } from '@binoculum/contract'
+import { starFigures, starRefusalWords, starWarningWords, type PointXY, type StarTested } from '@binoculum/core'
+import { computed, onScopeDispose, ref, shallowRef, type Ref } from 'vue'
+import type { CollimationDraft, Measured } from './collimation-draft.ts'
+import { useKeptPicture } from './use-kept-picture.ts'
+import { usePhotoWork } from './use-photo-work.ts'
+
+export interface StarRing {
+  x: number
+  y: number
+  r: number
+}
+export const starRingNames = ['disc', 'shadow'] as const
+export type StarRingName = (typeof starRingNames)[number]
+
+/** One side alone: from half to nearly three times the truth. Both: a fifth. Common practice for the latter, no source. */
+const DOUBT_SHARE = { one: 0.6, both: 0.2 }
+/** A hand lays a circle to a pixel or two; on a small disc that is a larger share. Common practice, no source. */
+const HAND_PX = 1.5
+
+/**
+ * A star a little out of focus: measured by the program, laid by hand where it refuses or errs; the figure follows. Moving a
+ * circle takes the second picture out: a hand knows only the side it sees.
+ */
+export function useStarReading(
+  draft: Ref<CollimationDraft>,
+  kit: () => KitSheet,
+  keep: (measured: Measured | null) => void,
+) {
+  const work = usePhotoWork()
+  const first = shallowRef<File | null>(null)
+  const other = shallowRef<File | null>(null)
+  const side = ref<'inside' | 'outside'>('outside')
+  const defocusWaves = ref<number | null>(null)
+  const tested = shallowRef<StarTested | null>(null)
+  const source = ref<string | null>(null)
+  const size = ref({ widthPx: 0, heightPx: 0 })
+  const rings = ref<Record<StarRingName, StarRing> | null>(null)
+  const byHand = ref(false)
+  const keptPicture = useKeptPicture(() => kit().branchId, tell)
+  const release = () => source.value && URL.revokeObjectURL(source.value)
+  onScopeDispose(release)
+
+  const given = computed(() => {
+    const { apertureMm, primaryFocalLengthMm } = kit().optics
+    const { mirror } = kit()
+    return {
+      apertureMm,
+      focalLengthMm: primaryFocalLengthMm,
+      side: side.value,
+      openEndDeg: draft.value.openEndDeg,
+      ...(defocusWaves.value && defocusWaves.value > 0 ? { defocusWaves: defocusWaves.value } : {}),
+      ...(mirror
+        ? { secondaryMinorAxisMm: mirror.secondary.minorAxisMm, secondaryOffsetMm: mirror.secondary.offsetMm }
+        : {}),
+    }
+  })
+  const figures = computed(() => {
+    if (byHand.value && rings.value) return starFigures([rings.value], given.value)
+    return tested.value && tested.value.refused === null ? tested.value : null
+  })
+
+  function tell() {
+    if (!figures.value) return
+    const { axisErrorMm, offsetFraction, staticOffsetFraction } = figures.value
+    if (axisErrorMm === null) return
+    const share = byHand.value || !other.value ? DOUBT_SHARE.one : DOUBT_SHARE.both
+    const hand = byHand.value && rings.value ? handDoubt(rings.value, offsetFraction) : 0
+    keep({
+      axisErrorMm: comaInCell(offsetFraction, staticOffsetFraction, draft.value.openEndDeg, axisErrorMm),
+      uncertaintyMm: axisErrorMm * Math.hypot(share, hand),
+      secondaryErrorMm: null,
+      byHand: byHand.value,
+      pictureId: keptPicture.pictureId.value,
+    })
+  }
+
+  async function measure() {
+    if (!first.value) return
+    const [star, otherStar] = [first.value, other.value]
+    const done = await work.run((worker) => worker.star(star, otherStar, given.value))
+    if (!done) return
+    tested.value = done.value
+    size.value = { widthPx: done.widthPx, heightPx: done.heightPx }
+    byHand.value = false
+    const { disc, shadow } = done.value
+    rings.value = disc && shadow ? { disc: laid(disc), shadow: laid(shadow) } : null
+    tell()
+  }
+  async function take(file: File | null) {
+    first.value = file
+    if (!file) return
+    release()
+    source.value = URL.createObjectURL(file)
+    // Kept only once it is measured: a picture must never be told beside the figure of another.
+    keptPicture.pictureId.value = null
+    await measure()
+    void keptPicture.keep(file)
+  }
+  async function takeOther(file: File | null) {
+    other.value = file
+    await measure()
+  }
+  function layByHand() {
+    const { widthPx, heightPx } = size.value
+    const r = 0.25 * Math.min(widthPx, heightPx)
+    const middle = { x: widthPx / 2, y: heightPx / 2 }
+    rings.value ??= { disc: { ...middle, r }, shadow: { ...middle, r: r * 0.35 } }
+    byHand.value = true
+    tell()
+  }
+  function move(name: StarRingName, change: Partial<StarRing>) {
+    const ring = rings.value?.[name]
+    if (!ring) return
+    Object.assign(ring, change)
+    ring.r = Math.max(ring.r, 1)
+    byHand.value = true
+    tell()
+  }
+
+  const refusal = computed(() =>
+    tested.value?.refused && !byHand.value ? starRefusalWords[tested.value.refused] : null,
+  )
+  const warnings = computed(() =>
+    tested.value && !tested.value.refused ? tested.value.warnings.map((code) => starWarningWords[code]) : [],
+  )
+  return {
+    ...work,
+    side,
+    defocusWaves,
+    source,
+    size,
+    rings,
+    byHand,
+    figures,
+    refusal,
+    warnings,
+    notKept: keptPicture.problem,
+    measure,
+    take,
+    takeOther,
+    layByHand,
+    move,
+  }
+}
+
+const laid = ({ xPx, yPx, radiusPx }: { xPx: number; yPx: number; radiusPx: number }): StarRing => ({
+  x: xPx,
+  y: yPx,
+  r: radiusPx,
+})
+
+const handDoubt = ({ disc }: Record<StarRingName, StarRing>, offset: PointXY) =>
+  (HAND_PX * Math.SQRT2) / disc.r / Math.max(Math.hypot(offset.x, offset.y), 0.02)
+
+/** Coma points the way the axis is off; the picture is turned into the cell's frame by its open end. */
+export function comaInCell(offset: PointXY, fixed: PointXY | null, openEndDeg: number, axisErrorMm: number): PointXY {
+  const coma = { x: offset.x - (fixed?.x ?? 0), y: offset.y - (fixed?.y ?? 0) }
+  const length = Math.hypot(coma.x, coma.y) || 1
+  const angle = (openEndDeg * Math.PI) / 180
+  const along = (coma.x * Math.sin(angle) - coma.y * Math.cos(angle)) / length
+  const across = (coma.x * Math.cos(angle) + coma.y * Math.sin(angle)) / length
+  return { x: along * axisErrorMm, y: across * axisErrorMm }
+}

@@ -26,12 +26,12 @@ export interface SunSafety {
   readonly safeWindows: readonly { readonly fromUtc: string; readonly untilUtc: string }[]
 }
 
-const USUAL_MARGIN_DEG = 45
+export const USUAL_MARGIN_DEG = 45
 /** Nearer than this no margin makes it safe: a tube is bumped, a bearing is misread. */
 const LEAST_MARGIN_DEG = 20
 /** The Sun's upper edge has gone, refraction and a low horizon allowed for. */
-const SUN_DOWN_DEG = -1
-const STEP_MS = 5 * 60_000
+export const SUN_DOWN_DEG = -1
+export const STEP_MS = 5 * 60_000
 const MS_PER_HOUR = 3_600_000
 const EXACT_MS = 1000
 
@@ -65,8 +65,7 @@ export function sunSafety(input: SunSafetyInput): SunSafety {
   requireFinite({ 'target.azimuthDeg': target.azimuthDeg, 'target.altitudeDeg': target.altitudeDeg, marginDeg })
   if (Math.abs(target.altitudeDeg) > 90)
     throw new RangeError(`target.altitudeDeg must lie between -90 and 90; got ${target.altitudeDeg}`)
-  if (!(marginDeg >= LEAST_MARGIN_DEG && marginDeg <= 180))
-    throw new RangeError(`marginDeg must lie between ${LEAST_MARGIN_DEG} and 180; got ${marginDeg}`)
+  requireMargin(marginDeg)
   const now = apparentSun(input.atUtc, input)
   const isSafe = (sun: HorizontalPlace) => sun.altitudeDeg < SUN_DOWN_DEG || separationDeg(sun, target) >= marginDeg
   const safeAt = (ms: number) => isSafe(apparentSun(new Date(ms).toISOString(), input))
@@ -80,8 +79,14 @@ export function sunSafety(input: SunSafetyInput): SunSafety {
   }
 }
 
+/** @throws RangeError for less than 20°: nobody may set it lower */
+export function requireMargin(marginDeg: number): void {
+  if (!(marginDeg >= LEAST_MARGIN_DEG && marginDeg <= 180))
+    throw new RangeError(`marginDeg must lie between ${LEAST_MARGIN_DEG} and 180; got ${marginDeg}`)
+}
+
 /** First and last instant of the local date; a midnight that the clocks skip begins when they go on. */
-function localDay(zone: string, atMs: number): { fromMs: number; untilMs: number } {
+export function localDay(zone: string, atMs: number): { fromMs: number; untilMs: number } {
   const local = new Date(atMs + zoneOffsetHours(zone, atMs) * MS_PER_HOUR)
   const startOf = (days: number) => {
     const midnight = Date.UTC(local.getUTCFullYear(), local.getUTCMonth(), local.getUTCDate() + days)
@@ -91,6 +96,7 @@ function localDay(zone: string, atMs: number): { fromMs: number; untilMs: number
   return { fromMs: startOf(0), untilMs: startOf(1) }
 }
 
+/** Times between two instants at which something is so, to the second; what is so for less than five minutes may be missed. */
 function windowsOf(safeAt: (ms: number) => boolean, fromMs: number, untilMs: number) {
   const windows: { fromUtc: string; untilUtc: string }[] = []
   const iso = (ms: number) => new Date(Math.round(ms / EXACT_MS) * EXACT_MS).toISOString()

@@ -8,4 +8,7 @@ declare module 'astronomia' {
     position(from: Equatorial, epochFrom: number, epochTo: number, motionRa: number, motionDec: number): Equatorial
   }
   export const solar: { apparentEquatorial(jde: number): Equatorial }
+  export const julian: { DateToJD(date: Date): number }
+  /** Seconds of time. */
+  export const sidereal: { apparent(jd: number): number }
 }

@@ -52,7 +52,7 @@ export function turnFraction(turns: number): string {
   return `${whole === 0 ? '' : whole}${sixteenths[total % 16] ?? ''}` || '0'
 }
 
-function turnWords(turns: number): string {
+export function turnWords(turns: number): string {
   const total = Math.round(Math.abs(turns) * 16)
   if (total === 16) return 'one turn'
   if (total === 8) return 'half a turn'

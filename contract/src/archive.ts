@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { modelOpticsSchema, partOpticsSchema } from './kits.ts'
+import { finderDataSchema } from './finder-data.ts'
 import { mirrorDataSchema } from './mirror-data.ts'
 import { mountDataSchema, procedureSchema } from './mount-data.ts'
 import { consumableSchema, weighGroupSchema } from './models.ts'
@@ -35,6 +36,7 @@ const modelSchema = z.object({
   optics: modelOpticsSchema,
   mount: mountDataSchema.nullable().default(null),
   mirror: mirrorDataSchema.nullable().default(null),
+  finder: finderDataSchema.nullable().default(null),
   procedure: procedureSchema.nullable().default(null),
   weighGroups: z.array(weighGroupSchema),
   parts: z.array(z.object({ key, ...templateFields, picture: key.nullable() })).max(300),

@@ -41,6 +41,11 @@ const good: Record<string, object> = {
     target: { azimuthDeg: 20, altitudeDeg: 1 },
   },
   'finder.parallax': { offsetMm: { x: 0, y: 120 }, distanceM: 60 },
+  'finder.nearFocus': { focalLengthMm: 650, focusing: 'drawtube', spareTravelMm: 30, distanceM: 60 },
+  'finder.knobs': {
+    misalignment: { x: 19, y: -11 },
+    knobs: [{ name: 'side', angleDeg: 90, arcminPerTurn: 38, clockwise: 'towards' }],
+  },
   'finder.verdict': { misalignmentArcmin: 20, trueFieldDeg: 1 },
   'readiness.judge': judge,
   'mount.balance': {

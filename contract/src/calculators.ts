@@ -5,12 +5,14 @@ import {
   collimationTurns,
   controllerEntries,
   explainWeight,
+  finderKnobs,
   finderParallax,
   finderVerdict,
   headMomentGmm,
   judgeReadiness,
   measurePhoto,
   mountBalance,
+  nearFocus,
   mountLoad,
   needleDeclination,
   opticalView,
@@ -73,6 +75,7 @@ const calculator = <Input, Output>(entry: {
   pictures?: readonly string[]
 }): Calculator => entry as unknown as Calculator
 
+const knobTurn = z.object({ name: z.string(), turns: z.number() })
 const point = z.object({ x: z.number(), y: z.number() })
 const positive = z.number().positive()
 const latitude = z.number().min(-90).max(90)
@@ -366,6 +369,54 @@ const register: readonly Calculator[] = [
     }),
     output: z.object({ fractionOfHalfField: z.number(), verdict: z.enum(['good', 'usable', 'off']) }),
     run: finderVerdict,
+  }),
+  calculator({
+    name: 'finder.nearFocus',
+    summary: 'how near a telescope comes sharp, and how much farther out its drawtube goes',
+    sources: ['thin-lens conjugates'],
+    input: z.strictObject({
+      focalLengthMm: positive,
+      focusing: z.enum(['drawtube', 'moving-mirror']),
+      spareTravelMm: z.number().nonnegative().optional(),
+      knownNearestM: positive.optional(),
+      distanceM: positive.optional(),
+    }),
+    output: z.object({
+      nearestM: z.number().nullable(),
+      extraTravelMm: z.number().nullable(),
+      reason: z.enum(['formula', 'known', 'travel-unknown', 'trial-needed', 'inside-focal-length']),
+      reaches: z.boolean().nullable(),
+    }),
+    run: nearFocus,
+  }),
+  calculator({
+    name: 'finder.knobs',
+    summary: 'which of a finder’s knobs to turn, which way and how far, and what is left',
+    sources: ['linear algebra: the turns of least squares'],
+    input: z.strictObject({
+      misalignment: point,
+      knobs: z
+        .array(
+          z.strictObject({
+            name: z.string().min(1),
+            angleDeg: z.number(),
+            arcminPerTurn: positive,
+            clockwise: z.enum(['towards', 'away']),
+          }),
+        )
+        .min(1)
+        .max(6),
+    }),
+    output: z.object({
+      turns: z.array(knobTurn),
+      residualArcmin: z.number(),
+      rounded: z.array(knobTurn),
+      roundedResidualArcmin: z.number(),
+    }),
+    run: (input) => {
+      const { turns, rounded, ...rest } = finderKnobs(input)
+      return { ...rest, turns: [...turns], rounded: [...rounded] }
+    },
   }),
   calculator({
     name: 'contents.explainWeight',

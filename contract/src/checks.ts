@@ -1,5 +1,6 @@
 import { eyePlaces, phases } from '@binoculum/core'
 import { z } from 'zod'
+import { dotCareSchema, knobStepSchema } from './finder-data.ts'
 import { kitSheetSchema } from './kits.ts'
 import { turnedStepSchema } from './mirror-data.ts'
 import { idSchema } from './people.ts'
@@ -49,7 +50,33 @@ export const offsetReadingSchema = z.union([
   z.object({ way: z.literal('typed').default('typed'), offsetMm: z.number().nonnegative().max(60), clockHours }),
 ])
 
+const arcmin = z.object({ x: z.number().min(-2000).max(2000), y: z.number().min(-2000).max(2000) })
+const targetName = z.string().trim().min(1).max(80)
+
+/** What a finder was lined up on. By day nothing is accepted before somebody answered that the tube is in shade, or that their
+ * own shadow points where it points. */
+export const finderTargetSchema = z.discriminatedUnion('kind', [
+  z.object({
+    kind: z.enum(['landmark', 'moon']),
+    name: targetName,
+    distanceM: z.number().positive().max(200_000).nullable(),
+    shaded: z.literal(true, 'the question of the Sun must be answered with yes'),
+  }),
+  z.object({
+    kind: z.enum(['star', 'sheet']),
+    name: targetName,
+    distanceM: z.number().positive().max(200_000).nullable(),
+  }),
+])
+
 export const finderReadingSchema = z.discriminatedUnion('way', [
+  z.object({
+    way: z.literal('seen'),
+    how: z.enum(['finder', 'field', 'scale']),
+    misalignmentArcmin: arcmin,
+    uncertaintyArcmin: z.number().nonnegative().max(600),
+    target: finderTargetSchema,
+  }),
   z.object({ way: z.literal('typed'), misalignmentArcmin: z.number().nonnegative().max(600) }),
   z.object({ way: z.literal('landmark'), distanceM: z.number().positive().max(100_000), seenMm: point }),
 ])
@@ -105,6 +132,8 @@ export const stationSchema = z.discriminatedUnion('station', [
     station: z.literal('finder'),
     asFound: finderReadingSchema,
     asLeft: finderReadingSchema,
+    turned: z.array(knobStepSchema).max(60).default([]),
+    care: dotCareSchema.nullable().default(null),
     minutes,
     note,
   }),

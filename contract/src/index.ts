@@ -259,3 +259,30 @@ export {
   type Sites,
   type WriteSite,
 } from './sites.ts'
+export {
+  dotCareSchema,
+  finderDataSchema,
+  finderKnobSchema,
+  finderOffsetGivenSchema,
+  finderOffsetSchema,
+  knobStepSchema,
+  writeFinderSchema,
+  type DotCare,
+  type FinderDataView,
+  type FinderDrift,
+  type FinderOffsetGiven,
+  type KnobStepView,
+  type OwnFinder,
+  type WriteFinder,
+} from './finder-data.ts'
+export {
+  landmarkFieldsSchema,
+  landmarkFileSchema,
+  landmarksSchema,
+  writeLandmarkSchema,
+  type Landmark,
+  type LandmarkFields,
+  type LandmarkFile,
+  type Landmarks,
+  type WriteLandmark,
+} from './landmarks.ts'

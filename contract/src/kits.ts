@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { finderDataSchema, finderDriftSchema, knobStepSchema, ownFinderSchema } from './finder-data.ts'
 import { mirrorDataSchema, turnedStepSchema } from './mirror-data.ts'
 import { mountDataSchema, procedureSchema } from './mount-data.ts'
 import { idSchema } from './people.ts'
@@ -140,6 +141,7 @@ export const acts = [
   'cells-changed',
   'brought-up-to-date',
   'collimation-policy-set',
+  'finder-offset-measured',
 ] as const
 
 export const recordLineSchema = z.object({
@@ -167,6 +169,14 @@ export const kitSheetSchema = shelfKitSchema.extend({
   mirror: mirrorDataSchema.nullable(),
   /** What turned screws did to this kit's primary, oldest first. */
   turned: z.array(turnedStepSchema),
+  /** The model's finder; null while nobody described it. */
+  finder: finderDataSchema.nullable(),
+  /** Its place as somebody measured it on this kit; the optics' offset is then that one. */
+  ownFinder: ownFinderSchema.nullable(),
+  /** What turned knobs did to this kit's finder, oldest first. */
+  knobSteps: z.array(knobStepSchema),
+  /** How finders of its kind come back here; null while too few loans tell. */
+  finderDrift: finderDriftSchema.nullable(),
   /** The head's own moment, learnt from a balanced position; null before. */
   headMomentGmm: z.number().nullable(),
   /** The model's own steps, or its family's. */

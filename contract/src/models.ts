@@ -1,5 +1,6 @@
 import { roles, type Role } from '@binoculum/core'
 import { z } from 'zod'
+import { finderDataSchema, finderOffsetSchema } from './finder-data.ts'
 import { mirrorDataSchema, mirrorOpticsSchema } from './mirror-data.ts'
 import { mountDataSchema, procedureSchema } from './mount-data.ts'
 import { modelOpticsSchema, partOpticsSchema } from './kits.ts'
@@ -75,6 +76,8 @@ export const modelSheetSchema = modelHeadSchema.extend({
   mayChange: z.boolean(),
   mount: mountDataSchema.nullable(),
   mirror: mirrorDataSchema.nullable(),
+  finder: finderDataSchema.nullable(),
+  finderOffsetMm: finderOffsetSchema,
   procedure: procedureSchema,
   /** The steps are the family's, not yet the model's own. */
   procedureIsTemplate: z.boolean(),

@@ -389,3 +389,47 @@ export {
 } from './practice/practice-tube.ts'
 export { practiceVerdict, practiceVerdictWords, type PracticeProgress } from './practice/progress.ts'
 export { PRACTICE_HELP_LINES, practiceHelp } from './words/practice.ts'
+export { nearFocus, type Focusing, type NearFocus } from './finder/near-focus.ts'
+export {
+  afterKnobTurns,
+  arcminPerTurn,
+  finderKnobs,
+  learnKnobs,
+  type FinderKnob,
+  type KnobStep,
+  type KnobTurn,
+} from './finder/knobs.ts'
+export {
+  aimArcmin,
+  fromField,
+  fromFinder,
+  fromScale,
+  toView,
+  type Misaligned,
+  type OpticalTrain,
+  type Train,
+} from './finder/seen.ts'
+export { shareOfFirstLooks } from './finder/first-looks.ts'
+export {
+  finderKinds,
+  finderKindWords,
+  finderTrain,
+  usualFinder,
+  usualKnobs,
+  type FinderData,
+  type FinderKind,
+} from './finder/finder-data.ts'
+export { dotBattery, type DotBrightness } from './finder/battery.ts'
+export {
+  distanceAndBearing,
+  distanceDoubt,
+  landmarkSources,
+  NEAREST_LANDMARK_M,
+  pacedM,
+  placeAt,
+  type LandmarkSource,
+} from './finder/landmark.ts'
+export { dayStrip, sunDay, sunOfDay, type DayKind, type DaySpan, type SunDay } from './sky/sun-day.ts'
+export { dayMoon, nightTarget, type DayMoon, type NightTarget } from './sky/finder-targets.ts'
+export { aimWords, besideWords, firstLooksWords, knobLines, nearFocusWords, type KnobLine } from './words/finder.ts'
+export { alignmentSheetPage, type AlignmentSheet } from './printing/alignment-sheet.ts'

@@ -23,6 +23,7 @@ import { Printing } from './features/printing/service.ts'
 import { peopleRoutes } from './features/people/routes.ts'
 import { People } from './features/people/service.ts'
 import { siteRoutes } from './features/sites/routes.ts'
+import { Landmarks } from './features/sites/landmarks.ts'
 import { Sites } from './features/sites/service.ts'
 import { accessRules } from './platform/access.ts'
 import type { App } from './platform/app-type.ts'
@@ -105,7 +106,7 @@ export async function buildApp(options: AppOptions): Promise<App> {
   await typed.register(followUpRoutes, { followUps: new FollowUps(context, kits), letters: new Letters(context) })
   await typed.register(printingRoutes, { printing: new Printing(context, kits) })
   await typed.register(practiceRoutes, { practice: new Practice(context) })
-  await typed.register(siteRoutes, { sites: new Sites(context) })
+  await typed.register(siteRoutes, { sites: new Sites(context), landmarks: new Landmarks(context) })
   await typed.register(calculatorRoutes)
   await app.ready()
   return typed

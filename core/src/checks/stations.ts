@@ -80,6 +80,8 @@ export type OffsetReading =
 export type FinderReading =
   | { readonly way: 'typed'; readonly misalignmentArcmin: number }
   | { readonly way: 'landmark'; readonly distanceM: number; readonly seenMm: PointXY }
+  /** Seen in the finder or the eyepiece and turned into misalignment at infinity already. */
+  | { readonly way: 'seen'; readonly misalignmentArcmin: PointXY; readonly uncertaintyArcmin: number }
 
 /** What the stations need to know of the kit. */
 export interface CheckedKit {
@@ -266,6 +268,7 @@ function collimationReading(asFound: OffsetReading, asLeft: OffsetReading, kit: 
 /** Misalignment in arcminutes from a finder reading. */
 export function misalignmentArcmin(reading: FinderReading, kit: CheckedKit): number {
   if (reading.way === 'typed') return reading.misalignmentArcmin
+  if (reading.way === 'seen') return lengthOf(reading.misalignmentArcmin)
   const { distanceM, seenMm } = reading
   return misalignmentAtLandmark({ offsetMm: kit.finderOffsetMm, seenMm, distanceM }).lengthArcmin
 }
@@ -279,6 +282,8 @@ function finderReading(asFound: FinderReading, asLeft: FinderReading, kit: Check
     limit,
     good: limit / 2,
     unit: 'arcmin',
-    source: asLeft.way === 'landmark' ? 'measured' : 'typed',
+    source: asLeft.way === 'typed' ? 'typed' : 'measured',
+    ...(asLeft.way === 'seen' ? { uncertainty: asLeft.uncertaintyArcmin, asLeftAt: asLeft.misalignmentArcmin } : {}),
+    ...(asFound.way === 'seen' ? { asFoundAt: asFound.misalignmentArcmin } : {}),
   }
 }

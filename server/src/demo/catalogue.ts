@@ -1,5 +1,6 @@
-import type { ModelOptics, MirrorDataView, MountDataView, PartOptics } from '@binoculum/contract'
+import type { FinderDataView, ModelOptics, MirrorDataView, MountDataView, PartOptics } from '@binoculum/contract'
 import { inCaseOrder, families, type Family, type Role } from '@binoculum/core'
+import { demoFinder } from './finders.ts'
 import { demoMirrors } from './mirrors.ts'
 import { demoMounts } from './mounts.ts'
 
@@ -23,6 +24,7 @@ export interface DemoModel {
   readonly optics: ModelOptics
   readonly mount: MountDataView | null
   readonly mirror: MirrorDataView | null
+  readonly finder: FinderDataView
   readonly parts: readonly DemoPart[]
 }
 
@@ -193,6 +195,7 @@ function model(key: string, family: Family, data: ModelOptics, parts: readonly D
     optics: data,
     mount: demoMounts[key] ?? null,
     mirror: demoMirrors[key] ?? null,
+    finder: demoFinder(key, data),
     parts: inCaseOrder(parts),
     name: `${families[family]} ${data.apertureMm}/${data.focalLengthMm}`,
   }

@@ -500,7 +500,7 @@ export class KitHistory {
     const typed = () => ({ way: 'typed' as const, misalignmentArcmin: Math.round(this.finderArcmin) })
     const asFound = typed()
     if (!leaveOff && this.finderArcmin > 15) this.finderArcmin = this.chance.between(3, 11)
-    return { station: 'finder', asFound, asLeft: typed(), note: '', minutes }
+    return { station: 'finder', asFound, asLeft: typed(), turned: [], care: null, note: '', minutes }
   }
 }
 

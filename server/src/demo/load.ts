@@ -9,11 +9,12 @@ import { Job, Kit, Model, ModelPartRow, PartRow } from '../features/kits/entitie
 import { Agreement, BorrowerRow, Loan, TakeBackRow } from '../features/loans/entities.ts'
 import { Branch, Membership, Staff } from '../features/people/entities.ts'
 import { defaultAgreementText, defaultPolicies } from '../features/people/service.ts'
-import { SiteRow } from '../features/sites/entities.ts'
+import { LandmarkRow, SiteRow } from '../features/sites/entities.ts'
 import type { Database, Tx } from '../platform/database.ts'
 import { insertMany, isEmpty } from '../platform/bulk.ts'
 import { ActRecord } from '../platform/record-entities.ts'
 import { hashPassword, readablePassword } from '../platform/secrets.ts'
+import { demoLandmarks } from './finders.ts'
 import { demoModels, demoWeighGroups } from './catalogue.ts'
 import { KitHistory } from './kit-history.ts'
 import { demoSites } from './mounts.ts'
@@ -112,13 +113,14 @@ export async function fillDemo(
   await insertMany(
     tx,
     Model,
-    models.map(({ id, name, family, optics, mount, mirror, parts }) => ({
+    models.map(({ id, name, family, optics, mount, mirror, finder, parts }) => ({
       id,
       name,
       family,
       optics,
       mount,
       mirror,
+      finder,
       procedure: null,
       weighGroups: demoWeighGroups.filter((group) => parts.some(({ weighGroup }) => weighGroup === group.name)),
       version: 1,
@@ -152,10 +154,19 @@ export async function fillDemo(
     ),
   )
 
+  const sites = demoSites.map(({ branch, ...site }) => ({
+    ...site,
+    id: chance.id(),
+    branchId: idOf(branch),
+    version: 1,
+  }))
+  await insertMany(tx, SiteRow, sites)
   await insertMany(
     tx,
-    SiteRow,
-    demoSites.map(({ branch, ...site }) => ({ ...site, id: chance.id(), branchId: idOf(branch), version: 1 })),
+    LandmarkRow,
+    sites.flatMap(({ id: siteId, name }) =>
+      (demoLandmarks[name] ?? []).map((landmark) => ({ ...landmark, id: chance.id(), siteId, version: 1 })),
+    ),
   )
 
   const histories = kits.map((story) => {
@@ -259,6 +270,7 @@ async function writeHistories(
     place: story.place,
     standsAt: history.standsAt,
     collimationPolicy: 'leave-it-to-us',
+    ownFinder: null,
     hazards: history.hazards,
     headMomentGmm: history.headMomentGmm,
     version: 1,

@@ -2,6 +2,7 @@ import { RoundTrip1764000000000 } from './0001-round-trip.ts'
 import { Contents1764100000000 } from './0002-contents.ts'
 import { Mount1764200000000 } from './0003-mount.ts'
 import { Collimation1764300000000 } from './0004-collimation.ts'
+import { Finders1764400000000 } from './0005-finders.ts'
 
 /** In order, named one by one: leftover build output is never taken for a migration. */
 export const migrations = [
@@ -9,4 +10,5 @@ export const migrations = [
   Contents1764100000000,
   Mount1764200000000,
   Collimation1764300000000,
+  Finders1764400000000,
 ]

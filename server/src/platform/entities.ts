@@ -1,4 +1,4 @@
-import { BenchCheck, ReadingRow, StepTimeRow, TurnedStepRow } from '../features/checks/entities.ts'
+import { BenchCheck, KnobStepRow, ReadingRow, StepTimeRow, TurnedStepRow } from '../features/checks/entities.ts'
 import { Picture, Remembered, Spare, WeighingRow } from '../features/contents/entities.ts'
 import { TakeBackDraftRow } from '../features/drafts/entities.ts'
 import { MessageRow, Notice } from '../features/follow-up/entities.ts'
@@ -7,7 +7,7 @@ import { Job, Kit, Model, ModelPartRow, PartRow } from '../features/kits/entitie
 import { Agreement, BorrowerRow, Loan, TakeBackRow } from '../features/loans/entities.ts'
 import { Branch, InvitationRow, Membership, SessionRow, Staff } from '../features/people/entities.ts'
 import { PracticeRun } from '../features/practice/entities.ts'
-import { SiteRow } from '../features/sites/entities.ts'
+import { LandmarkRow, SiteRow } from '../features/sites/entities.ts'
 import { ActRecord, SentOnce } from './record-entities.ts'
 
 export const entities = [
@@ -30,6 +30,8 @@ export const entities = [
   ReadingRow,
   StepTimeRow,
   TurnedStepRow,
+  KnobStepRow,
+  LandmarkRow,
   Spare,
   WeighingRow,
   Picture,

@@ -52,6 +52,18 @@ export class TurnedStepRow {
   @Column('integer') position: number
 }
 
+/** Knobs of a finder that were turned between two looks, and what that did: a kit's own knobs are learnt from them. */
+@Entity('knob_step')
+@Index(['kitId', 'at'])
+export class KnobStepRow {
+  @PrimaryColumn('uuid') id: string
+  @ForeignKey('Kit') @Column('uuid') kitId: string
+  @ForeignKey('BenchCheck') @Column('uuid') checkId: string
+  @Column('jsonb') step: object
+  @Column('timestamptz') at: Date
+  @Column('integer') position: number
+}
+
 /** How long one step took, once. */
 @Entity('step_time')
 @Check('ck_step_time_seconds', `"seconds" > 0`)

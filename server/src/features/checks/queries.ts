@@ -1,6 +1,6 @@
 import { benchJobCodes } from '@binoculum/core'
 import { changedRows, type Tx } from '../../platform/database.ts'
-import { BenchCheck, ReadingRow, StepTimeRow, TurnedStepRow } from './entities.ts'
+import { BenchCheck, KnobStepRow, ReadingRow, StepTimeRow, TurnedStepRow } from './entities.ts'
 
 /** Keeps new readings as the current ones of their kinds. The older ones stay, as history. */
 export async function keepReadings(tx: Tx, kitId: string, readings: readonly ReadingRow[]): Promise<void> {
@@ -16,6 +16,10 @@ export const keepStepTimes = async (tx: Tx, rows: readonly StepTimeRow[]): Promi
 
 export const keepTurnedSteps = async (tx: Tx, rows: readonly TurnedStepRow[]): Promise<void> => {
   if (rows.length > 0) await tx.insert(TurnedStepRow, rows as never)
+}
+
+export const keepKnobSteps = async (tx: Tx, rows: readonly KnobStepRow[]): Promise<void> => {
+  if (rows.length > 0) await tx.insert(KnobStepRow, rows as never)
 }
 
 export const insertCheck = (tx: Tx, check: BenchCheck) => tx.insert(BenchCheck, check)

@@ -1,13 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { type Bench, type FinishCheck, type KitSheet, type Session, type Station } from '@binoculum/contract'
-import {
-  learnFrom,
-  reasonSentence,
-  readingsFromStation,
-  type CheckedKit,
-  type KeptReading,
-  type KitOnMount,
-} from '@binoculum/core'
+import { learnFrom, reasonSentence, readingsFromStation, type CheckedKit, type KeptReading } from '@binoculum/core'
 import { deskRoles, requireRole } from '../../platform/access.ts'
 import type { Context } from '../../platform/context.ts'
 import type { Tx } from '../../platform/database.ts'
@@ -15,14 +8,25 @@ import { Problem } from '../../platform/errors.ts'
 import { appendRecord } from '../../platform/record.ts'
 import { once } from '../../platform/sent-once.ts'
 import { fieldOfRow, judgeRow, opticsOf, type Kits, type ShelfRow } from '../kits/service.ts'
-import type { ReadingRow, StepTimeRow, TurnedStepRow } from './entities.ts'
-import { closeJobs, insertCheck, keepReadings, keepStepTimes, keepTurnedSteps, placeOnShelf } from './queries.ts'
+import type { KnobStepRow, ReadingRow, StepTimeRow, TurnedStepRow } from './entities.ts'
+import {
+  closeJobs,
+  insertCheck,
+  keepKnobSteps,
+  keepReadings,
+  keepStepTimes,
+  keepTurnedSteps,
+  placeOnShelf,
+} from './queries.ts'
 
-const checkedKit = (row: ShelfRow, onMount: KitOnMount | null, markOuterDiameterMm: number | null): CheckedKit => ({
-  ...opticsOf(row),
-  markOuterDiameterMm,
+const checkedKit = (
+  row: ShelfRow,
+  of: Pick<CheckedKit, 'onMount' | 'markOuterDiameterMm'> & { readonly optics: ReturnType<typeof opticsOf> },
+): CheckedKit => ({
+  ...of.optics,
+  markOuterDiameterMm: of.markOuterDiameterMm,
   lowestFieldDeg: fieldOfRow(row),
-  onMount,
+  onMount: of.onMount,
 })
 
 export class Checks {
@@ -72,7 +76,11 @@ export class Checks {
     const stations = given.stations
     await insertCheck(tx, { id: checkId, kitId: row.id, byStaffId: session.staffId, at, stations })
     const onMount = await this.kits.onMount(tx, row.id)
-    const kit = checkedKit(row, onMount, await this.kits.markDiameterMm(tx, row.id))
+    const kit = checkedKit(row, {
+      onMount,
+      markOuterDiameterMm: await this.kits.markDiameterMm(tx, row.id),
+      optics: await this.kits.opticsOfKit(tx, row),
+    })
     const learnt = stations.flatMap((station) =>
       station.station === 'balance' && onMount ? (learnFrom(station, onMount) ?? []) : [],
     )[0]
@@ -80,6 +88,10 @@ export class Checks {
     if (learnt !== undefined) await this.kits.learnHeadMoment(tx, row.id, learnt)
     await keepStepTimes(tx, stepTimes(stations, { modelId: row.modelId, kitId: row.id, checkId }))
     await keepTurnedSteps(tx, turnedSteps(stations, { kitId: row.id, checkId, at }))
+    await keepKnobSteps(tx, knobSteps(stations, { kitId: row.id, checkId, at }))
+    // A door that isn't screwed shut lets a child at the cell: it holds the kit until somebody cures it.
+    if (stations.some((each) => each.station === 'finder' && each.care?.doorScrewed === false))
+      await this.kits.addHazard(tx, row.id, 'battery-door-open')
     await keepReadings(
       tx,
       row.id,
@@ -136,6 +148,11 @@ function readingRow(
     at: from.at,
     current: true,
   }
+}
+
+function knobSteps(stations: readonly Station[], from: { kitId: string; checkId: string; at: Date }): KnobStepRow[] {
+  const steps = stations.flatMap((station) => (station.station === 'finder' ? station.turned : []))
+  return steps.map((step, position) => ({ id: randomUUID(), ...from, step, position }))
 }
 
 function turnedSteps(

@@ -18,7 +18,7 @@ export async function archiveRows(tx: Tx, branchId: string) {
   return {
     branch,
     models: await rows<Row>(
-      `SELECT id, name, family, optics, mount, mirror, procedure, weigh_groups AS "weighGroups" FROM model WHERE id IN (${ofModels}) ORDER BY name, id`,
+      `SELECT id, name, family, optics, mount, mirror, finder, procedure, weigh_groups AS "weighGroups" FROM model WHERE id IN (${ofModels}) ORDER BY name, id`,
     ),
     modelParts: await rows<Row & { modelId: string; pictureId: string | null }>(
       `SELECT p.id, p.model_id AS "modelId", p.picture_id AS "pictureId", ${templateColumns('p')}

@@ -153,6 +153,7 @@ export async function bringKitIn(
     place: 'not shelved yet',
     standsAt: 'bench' as const,
     collimationPolicy: 'leave-it-to-us',
+    ownFinder: null,
     hazards: [],
     headMomentGmm: null,
     version: 1,

@@ -10,11 +10,12 @@ export interface ModelRow {
   readonly weighGroups: WeighGroup[]
   readonly mount: unknown
   readonly mirror: unknown
+  readonly finder: unknown
   readonly procedure: unknown
   readonly version: number
 }
 
-const modelColumns = `m.id, m.name, m.family, m.optics, m.weigh_groups AS "weighGroups", m.mount, m.mirror, m.procedure,
+const modelColumns = `m.id, m.name, m.family, m.optics, m.weigh_groups AS "weighGroups", m.mount, m.mirror, m.finder, m.procedure,
   m.version`
 
 /** Models that kits of these branches have, or that nobody's kit has yet. */

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import {
+  finderDataSchema,
   mirrorDataSchema,
   modelOpticsSchema,
   mountDataSchema,
@@ -8,6 +9,7 @@ import {
   type ModelPart,
   type ModelSheet,
   type Session,
+  type WriteFinder,
   type WriteMirror,
   type WriteModel,
   type WriteMount,
@@ -59,6 +61,8 @@ export class Models {
       optics,
       mount: mountDataSchema.nullable().parse(model.mount),
       mirror: mirrorDataSchema.nullable().parse(model.mirror),
+      finder: finderDataSchema.nullable().parse(model.finder),
+      finderOffsetMm: optics.finderOffsetMm,
       procedure: own ?? wireProcedure(templateProcedure(template)),
       procedureIsTemplate: own === null,
       stepTimes: [...(await stepTimesOfModel(tx, modelId))],
@@ -133,6 +137,14 @@ export class Models {
     return this.change(session, modelId, given.version, { mirror: given.mirror, optics })
   }
 
+  /** Writes what the finder is, how the tube focuses, and where the finder sits on kits that weren't measured themselves. */
+  async writeFinder(session: Session, modelId: string, given: WriteFinder): Promise<ModelSheet> {
+    const before = await queries.modelById(this.context.database.reader, modelId)
+    if (!before) throw new Problem('NOT_FOUND')
+    const optics = { ...(before.optics as object), finderOffsetMm: given.finderOffsetMm }
+    return this.change(session, modelId, given.version, { finder: given.finder, optics })
+  }
+
   /** Writes the model's own steps; null goes back to the family's. */
   async writeProcedure(session: Session, modelId: string, given: WriteProcedure): Promise<ModelSheet> {
     return this.change(session, modelId, given.version, { procedure: given.procedure })
@@ -145,6 +157,7 @@ export class Models {
     fields:
       | { readonly mount: WriteMount['mount'] }
       | { readonly mirror: WriteMirror['mirror']; readonly optics: object }
+      | { readonly finder: WriteFinder['finder']; readonly optics: object }
       | { readonly procedure: WriteProcedure['procedure'] },
   ): Promise<ModelSheet> {
     return this.context.database.inTransaction(async (tx) => {
@@ -219,9 +232,11 @@ export class Models {
     const sheet = await this.sheet(session, modelId)
     return this.context.database.inTransaction(async (tx) => {
       const id = randomUUID()
-      const { family, optics, weighGroups, parts, mount, mirror } = sheet
+      const { family, optics, weighGroups, parts, mount, mirror, finder } = sheet
       const procedure = sheet.procedureIsTemplate ? null : sheet.procedure
-      await tx.insert(Model, { id, name, family, optics, weighGroups, mount, mirror, procedure, version: 1 } as never)
+      await tx.insert(Model, {
+        ...{ id, name, family, optics, weighGroups, mount, mirror, finder, procedure, version: 1 },
+      } as never)
       for (const part of parts) await tx.insert(ModelPartRow, { ...part, id: randomUUID(), modelId: id } as never)
       return this.sheet(session, id, tx)
     })

@@ -15,6 +15,7 @@ import {
   previewListSchema,
   weighCompleteSchema,
   writeModelSchema,
+  writeFinderSchema,
   writeMirrorSchema,
   writeMountSchema,
   writeProcedureSchema,
@@ -119,6 +120,11 @@ export async function contentsRoutes(app: App, services: ContentsServices) {
     '/api/models/:id/mirror',
     { config: { access: coordinatorOnly }, schema: { params, body: writeMirrorSchema, response: model } },
     async (request) => models.writeMirror(signedIn(request), request.params.id, request.body),
+  )
+  app.put(
+    '/api/models/:id/finder',
+    { config: { access: coordinatorOnly }, schema: { params, body: writeFinderSchema, response: model } },
+    async (request) => models.writeFinder(signedIn(request), request.params.id, request.body),
   )
   app.put(
     '/api/models/:id/procedure',

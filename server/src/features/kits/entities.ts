@@ -14,6 +14,8 @@ export class Model {
   @Column('jsonb', { nullable: true }) procedure: object | null
   /** What mirrors, cell and cap measure; null while nobody did. */
   @Column('jsonb', { nullable: true }) mirror: object | null
+  /** Finder, its knobs, and how the tube focuses; null while nobody described them. */
+  @Column('jsonb', { nullable: true }) finder: object | null
   @Column('integer', { default: 1 }) version: number
 }
 
@@ -54,6 +56,8 @@ export class Kit {
   @Column('text') place: string
   @Column('text') standsAt: 'shelf' | 'bench'
   @Column('text', { default: 'leave-it-to-us' }) collimationPolicy: string
+  /** Where its finder sits, as somebody measured it: offset, when, by whom; null leaves it to the model. */
+  @Column('jsonb', { nullable: true }) ownFinder: object | null
   /** Codes of hazards found and not yet cured. */
   @Column('text', { array: true, default: () => "'{}'" }) hazards: string[]
   /** The head's own moment about its right-ascension axis, + on the tube's side; learnt from a balanced position. */

@@ -1,4 +1,13 @@
-import type { Found, Part, ReadingView, RecordLine, TurnedStepView } from '@binoculum/contract'
+import type {
+  FinderDrift,
+  Found,
+  KnobStepView,
+  OwnFinder,
+  Part,
+  ReadingView,
+  RecordLine,
+  TurnedStepView,
+} from '@binoculum/contract'
 import { followUpCodes, type TemplatePart } from '@binoculum/core'
 import { changedRows, selectRows, type Tx } from '../../platform/database.ts'
 import { announce } from '../../platform/live.ts'
@@ -203,6 +212,9 @@ export async function modelOfKit(
   readonly mount: unknown
   readonly mirror: unknown
   readonly turned: readonly TurnedStepView[]
+  readonly finder: unknown
+  readonly ownFinder: OwnFinder | null
+  readonly knobSteps: readonly KnobStepView[]
   readonly procedure: unknown
   readonly headMomentGmm: number | null
   readonly stepTimes: readonly StepTimes[]
@@ -210,16 +222,18 @@ export async function modelOfKit(
   readonly parts: (TemplatePart & { id: string })[]
   readonly baselines: { group: string; measuredG: number; scaleStepG: number; containerG: number; at: Date }[]
 }> {
-  const [model, parts, stepTimes, baselines, turned] = await Promise.all([
+  const [model, parts, stepTimes, baselines, turned, knobSteps] = await Promise.all([
     selectRows<{
       weighGroups: { name: string; scaleStepG: number }[]
       mount: unknown
       mirror: unknown
+      finder: unknown
+      ownFinder: OwnFinder | null
       procedure: unknown
       headMomentGmm: number | null
     }>(
       tx,
-      `SELECT m.weigh_groups AS "weighGroups", m.mount, m.mirror, m.procedure, k.head_moment_gmm AS "headMomentGmm"
+      `SELECT m.weigh_groups AS "weighGroups", m.mount, m.mirror, m.finder, k.own_finder AS "ownFinder", m.procedure, k.head_moment_gmm AS "headMomentGmm"
        FROM kit k JOIN model m ON m.id = k.model_id WHERE k.id = $1`,
       [kitId],
     ),
@@ -245,9 +259,29 @@ export async function modelOfKit(
        ) newest ORDER BY at, position`,
       [kitId],
     ),
+    selectRows<{ step: KnobStepView }>(
+      tx,
+      `SELECT step FROM (
+         SELECT * FROM knob_step WHERE kit_id = $1 ORDER BY at DESC, position DESC LIMIT 20
+       ) newest ORDER BY at, position`,
+      [kitId],
+    ),
   ])
-  const { weighGroups = [], mount = null, mirror = null, procedure = null, headMomentGmm = null } = model[0] ?? {}
-  return { weighGroups, mount, mirror, turned, procedure, headMomentGmm, parts, stepTimes, baselines }
+  const [own] = model
+  return {
+    weighGroups: own?.weighGroups ?? [],
+    mount: own?.mount ?? null,
+    mirror: own?.mirror ?? null,
+    finder: own?.finder ?? null,
+    ownFinder: own?.ownFinder ?? null,
+    knobSteps: knobSteps.map(({ step }) => step),
+    turned,
+    procedure: own?.procedure ?? null,
+    headMomentGmm: own?.headMomentGmm ?? null,
+    parts,
+    stepTimes,
+    baselines,
+  }
 }
 
 export const historyOf = (
@@ -278,6 +312,30 @@ export const pastReadings = (
      ) latest ORDER BY at`,
     [kitId, limit],
   )
+
+const LEAST_LOANS = 3
+
+/** How finders of this kit's kind come back, over the branch's kits: the middle of what was found. */
+export async function finderDrift(tx: Tx, kitId: string): Promise<FinderDrift | null> {
+  const [row] = await selectRows<FinderDrift & { kind: FinderDrift['kind'] | null }>(
+    tx,
+    `WITH own AS (
+       SELECT k.id, k.branch_id, m.finder->>'kind' AS kind FROM kit k JOIN model m ON m.id = k.model_id WHERE k.id = $1
+     ), found AS (
+       SELECT r.kit_id, r.as_found FROM own
+       JOIN model m ON m.finder->>'kind' = own.kind
+       JOIN kit k ON k.model_id = m.id AND k.branch_id = own.branch_id
+       JOIN reading r ON r.kit_id = k.id AND r.kind = 'finder' AND r.as_found IS NOT NULL
+     )
+     SELECT own.kind, count(found.as_found)::int AS loans,
+       percentile_cont(0.5) WITHIN GROUP (ORDER BY found.as_found) AS "medianArcmin",
+       (count(*) FILTER (WHERE found.kit_id = own.id))::int AS "ownLoans",
+       percentile_cont(0.5) WITHIN GROUP (ORDER BY found.as_found) FILTER (WHERE found.kit_id = own.id) AS "ownMedianArcmin"
+     FROM own LEFT JOIN found ON true GROUP BY own.kind`,
+    [kitId],
+  )
+  return row?.kind && row.loans >= LEAST_LOANS ? row : null
+}
 
 interface Bumped {
   readonly id: string

@@ -1,5 +1,6 @@
 import {
   collimationPolicySchema,
+  finderOffsetGivenSchema,
   countRestSchema,
   cureHazardSchema,
   foundSchema,
@@ -73,6 +74,18 @@ export async function kitRoutes(app: App, { kits }: { kits: Kits }) {
       },
     },
     async (request) => kits.setCollimationPolicy(signedIn(request), request.params.id, request.body),
+  )
+  app.post(
+    '/api/kits/:id/finder-offset',
+    {
+      config: { access: deskRoles },
+      schema: {
+        params: z.object({ id: idSchema }),
+        body: finderOffsetGivenSchema,
+        response: { 200: kitSheetSchema },
+      },
+    },
+    async (request) => kits.measureFinder(signedIn(request), request.params.id, request.body),
   )
   app.get(
     '/api/find',

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import {
+  finderDataSchema,
   mirrorDataSchema,
   modelOpticsSchema,
   mountDataSchema,
@@ -7,9 +8,11 @@ import {
   policiesSchema,
   procedureSchema,
   type CollimationPolicy,
+  type FinderOffsetGiven,
   type Found,
   type KitSheet,
   type MarkPart,
+  type OwnFinder,
   type Part,
   type ProcedureView,
   type Session,
@@ -167,6 +170,12 @@ export function shelfKit(row: queries.ShelfRow, now: Date): ShelfKit {
   }
 }
 
+/** A kit's optics: its finder sits where somebody measured it, else where its model says. */
+const ownOptics = (row: queries.ShelfRow, own: OwnFinder | null) => {
+  const optics = opticsOf(row)
+  return own ? { ...optics, finderOffsetMm: own.offsetMm } : optics
+}
+
 /** What a kit has from its model: mount, steps, and how long they take. */
 function modelsOwn(row: queries.ShelfRow, model: Awaited<ReturnType<typeof queries.modelOfKit>>) {
   const { collapsible } = opticsOf(row)
@@ -174,6 +183,9 @@ function modelsOwn(row: queries.ShelfRow, model: Awaited<ReturnType<typeof queri
   return {
     mount: mountDataSchema.nullable().parse(model.mount),
     mirror: mirrorDataSchema.nullable().parse(model.mirror),
+    finder: finderDataSchema.nullable().parse(model.finder),
+    ownFinder: model.ownFinder,
+    knobSteps: [...model.knobSteps],
     turned: [...model.turned],
     headMomentGmm: model.headMomentGmm,
     procedure:
@@ -223,6 +235,7 @@ export class Kits {
     const parts = await this.parts(tx, row.id)
     const model = await queries.modelOfKit(tx, row.id)
     const history = await queries.historyOf(tx, row.id, HISTORY_LINES)
+    const finderDrift = await queries.finderDrift(tx, row.id)
     const past = await queries.pastReadings(tx, row.id, PAST_READINGS)
     return {
       ...shelfKit(row, this.context.clock()),
@@ -230,7 +243,8 @@ export class Kits {
       zone: row.zone,
       emergencyLine: row.emergencyLine,
       currency: row.currency,
-      optics: opticsOf(row),
+      optics: ownOptics(row, model.ownFinder),
+      finderDrift,
       policies: policiesOf(row),
       hazards: row.hazards as HazardCode[],
       modelId: row.modelId,
@@ -260,6 +274,29 @@ export class Kits {
     const { mount, headMomentGmm } = await queries.modelOfKit(tx, kitId)
     const data = mountDataSchema.nullable().parse(mount)
     return data && { mount: data, headMomentGmm, parts: await this.parts(tx, kitId) }
+  }
+
+  /** Optics with the finder's place as measured on this kit. */
+  async opticsOfKit(tx: Tx, row: queries.ShelfRow) {
+    return ownOptics(row, (await queries.modelOfKit(tx, row.id)).ownFinder)
+  }
+
+  /** Where this kit's finder sits, as somebody measured it. */
+  async measureFinder(session: Session, kitId: string, given: FinderOffsetGiven): Promise<KitSheet> {
+    return this.changeKit(session, kitId, given.kitVersion, async (tx, row) => {
+      requireRole(session, row.branchId, deskRoles)
+      const before = { offsetMm: (await this.opticsOfKit(tx, row)).finderOffsetMm }
+      const { offsetMm } = given
+      const ownFinder = { offsetMm, measuredAtUtc: this.context.clock().toISOString(), by: session.name }
+      await tx.update(Kit, { id: kitId }, { ownFinder })
+      await this.append(tx, session, row, 'finder-offset-measured', { before, after: { offsetMm } })
+    })
+  }
+
+  /** Puts a hazard on a kit, inside an act that records why. */
+  async addHazard(tx: Tx, kitId: string, hazard: HazardCode): Promise<void> {
+    const { hazards } = await this.rowById(tx, kitId)
+    if (!hazards.includes(hazard)) await tx.update(Kit, { id: kitId }, { hazards: [...hazards, hazard] })
   }
 
   /** Outer diameter of the centre mark on the kit's model; null where nobody measured it, or there is none. */
@@ -428,7 +465,7 @@ export class Kits {
     tx: Tx,
     session: Session,
     row: queries.ShelfRow,
-    act: 'part-marked' | 'hazard-cured' | 'collimation-policy-set',
+    act: 'part-marked' | 'hazard-cured' | 'collimation-policy-set' | 'finder-offset-measured',
     change: { before: object; after: object },
   ) {
     const at = this.context.clock()

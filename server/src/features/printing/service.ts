@@ -1,14 +1,20 @@
 import type { KitSheet, PrintQuery, Session } from '@binoculum/contract'
 import {
+  alignmentSheetPage,
   balanceOf,
   contentsCardPages,
   dateText,
   labelPages,
+  lowestPowerFieldDeg,
+  nearFocus,
+  powersOf,
   setUpNames,
   setUpParts,
   setUpWords,
   tapeMarkMm,
   tapePages,
+  usualFinder,
+  type AlignmentSheet,
   type Label,
   type PrintedPage,
   type Tape,
@@ -37,6 +43,10 @@ export class Printing {
     const sheets = new Map<string, KitSheet>()
     for (const [code] of wanted) if (!sheets.has(code)) sheets.set(code, await this.kits.sheet(session, code))
     if (query.kind === 'cards') return [...sheets.values()].flatMap((kit) => this.card(kit, query))
+    if (query.kind === 'finders') {
+      const kits = [...sheets.values()]
+      return onPaper('codes', () => kits.map((kit) => alignmentSheetPage(twoMarks(kit), query.paper, printer)))
+    }
     if (query.kind === 'tapes') {
       const tapes = [...sheets.values()].flatMap(tapeOf)
       if (tapes.length === 0) throw new Problem('NOT_MEASURED')
@@ -63,6 +73,37 @@ export class Printing {
     const today = DateTime.fromJSDate(this.context.clock(), { zone: kit.zone })
     const printedOn = `${dateText(today.toISODate() ?? '')} ${today.year}`
     return contentsCardPages({ ...kit, printedOn }, paper, printer)
+  }
+}
+
+/** What a kit's sheet of two marks says. */
+function twoMarks(kit: KitSheet): AlignmentSheet {
+  const { optics, ownFinder, zone } = kit
+  const finder = kit.finder ?? usualFinder(optics)
+  const { spareTravelMm, knownNearestM, focusing } = finder
+  const { nearestM } = nearFocus({
+    focalLengthMm: optics.focalLengthMm,
+    focusing,
+    ...(spareTravelMm === null ? {} : { spareTravelMm }),
+    ...(knownNearestM === null ? {} : { knownNearestM }),
+  })
+  const optical = kit.parts
+    .filter(({ mark }) => mark !== 'missing')
+    .map(({ name, optics: own }) => ({ name, ...own }))
+  const fieldDeg = lowestPowerFieldDeg(powersOf(optics, optical)) ?? 1
+  const day = ownFinder && DateTime.fromISO(ownFinder.measuredAtUtc, { zone })
+  return {
+    kit: kit.name,
+    code: kit.code,
+    branch: kit.branchName,
+    offsetMm: optics.finderOffsetMm,
+    measured: day
+      ? `Offset measured ${dateText(day.toISODate() ?? '')} ${day.year}, ${ownFinder.by}`
+      : 'Offset of its model; measure it on this kit at the bench',
+    nearestM,
+    focusing,
+    goodArcmin: (fieldDeg * 60) / 4,
+    dot: finder.kind === 'red-dot' ? 'dot' : 'cross',
   }
 }
 

@@ -16,3 +16,23 @@ export class SiteRow {
   @Column('date', { nullable: true }) needleOn: string | null
   @Column('integer', { default: 1 }) version: number
 }
+
+/** Something that stands still and far away, to line finders up on by day. Bearings are from true north. */
+@Entity('landmark')
+@Check('ck_landmark_distance', `"distance_m" >= 5`)
+@Check('ck_landmark_bearing', `"bearing_deg" BETWEEN 0 AND 360`)
+@Index(['siteId', 'name'], { unique: true })
+export class LandmarkRow {
+  @PrimaryColumn('uuid') id: string
+  @ForeignKey('SiteRow', { onDelete: 'CASCADE' }) @Column('uuid') siteId: string
+  @Column('text') name: string
+  @Column('text') what: string
+  @Column('double precision') distanceM: number
+  @Column('double precision') bearingDeg: number
+  @Column('double precision') heightDeg: number
+  @Column('text') source: string
+  @Column('double precision', { nullable: true }) latitudeDeg: number | null
+  @Column('double precision', { nullable: true }) longitudeDeg: number | null
+  @ForeignKey('Picture') @Column('uuid', { nullable: true }) pictureId: string | null
+  @Column('integer', { default: 1 }) version: number
+}

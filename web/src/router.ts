@@ -116,6 +116,11 @@ export function makeRouter(): Router {
             component: () => import('./areas/setup/models/MirrorPage.vue'),
           },
           {
+            path: 'setup/models/:id/finder',
+            meta: { title: 'Finder and focuser' },
+            component: () => import('./areas/setup/models/FinderPage.vue'),
+          },
+          {
             path: 'setup/models/:id/mount',
             meta: { title: 'Mount and tube' },
             component: () => import('./areas/setup/models/MountPage.vue'),
@@ -124,6 +129,11 @@ export function makeRouter(): Router {
             path: 'setup/places',
             meta: { title: 'Places' },
             component: () => import('./areas/setup/places/PlacesPage.vue'),
+          },
+          {
+            path: 'setup/places/:id/landmarks',
+            meta: { title: 'Landmarks' },
+            component: () => import('./areas/setup/places/LandmarksPage.vue'),
           },
           {
             path: 'setup/drawer',

@@ -107,6 +107,10 @@ export const testKit = (rest: Partial<KitSheet> = {}): KitSheet => ({
   mount: null,
   mirror: null,
   turned: [],
+  finder: null,
+  ownFinder: null,
+  knobSteps: [],
+  finderDrift: null,
   headMomentGmm: null,
   procedure: structuredClone(
     templateProcedure({ family: 'equatorial-reflector', collapsible: false, parts: ['tray', 'counterweight'] }),

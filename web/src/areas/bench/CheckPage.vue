@@ -14,6 +14,7 @@ import KeyCap from '../../shared/keys/KeyCap.vue'
 import { useKeys } from '../../shared/keys/use-keys.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import ReasonText from '../../shared/ReasonText.vue'
+import { useScheme } from '../../shared/use-scheme.ts'
 import {
   doneStations,
   emptyCheck,
@@ -26,7 +27,7 @@ import {
 import AssemblyStation from './AssemblyStation.vue'
 import BalanceStation from './BalanceStation.vue'
 import CollimationStation from './collimation/CollimationStation.vue'
-import FinderStation from './FinderStation.vue'
+import FinderStation from './finder/FinderStation.vue'
 import JudgedStation from './JudgedStation.vue'
 import PlaceStation from './PlaceStation.vue'
 import StationLine from './StationLine.vue'
@@ -35,9 +36,11 @@ const route = useRoute()
 const router = useRouter()
 const code = String(route.params.code)
 const { data: kit, problem: unreadable, reload } = useLoaded<KitSheet>(`/api/kits/${encodeURIComponent(code)}`)
-const { draft, wasKept, discard } = useDraft<CheckDraft>(`check ${code}`, emptyCheck, { shape: 4 })
+const { draft, wasKept, discard } = useDraft<CheckDraft>(`check ${code}`, emptyCheck, { shape: 5 })
 const { sending, problem, run } = useSending()
 const station = ref<StationName | 'end'>('glass')
+/** In the dark, red on black: white light costs the eyes twenty minutes. */
+const { scheme, toggle } = useScheme()
 const bench = useTemplateRef('bench')
 // Keys belong to the station from now on, not to the button that opened it.
 watch(station, () => nextTick(() => bench.value?.focus({ preventScroll: true })))
@@ -109,6 +112,9 @@ useKeys(() => ({ Enter: next, ArrowRight: next, ArrowLeft: back }))
             {{ kit.modelName }}, f/{{ (kit.optics.focalLengthMm / kit.optics.apertureMm).toFixed(1) }}
             <template v-if="wasKept"><br />Taken up where it was left.</template>
           </p>
+          <button type="button" class="link-button" @click="toggle">
+            {{ scheme === 'ember' ? 'Paper' : 'Ember' }}
+          </button>
           <StationLine :stations="stations" :current="station" :done="done" @go="station = $event" />
         </header>
         <p v-if="kit.loan" class="problem">{{ kit.name }} is out. Take it back first, then check it.</p>
@@ -124,7 +130,13 @@ useKeys(() => ({ Enter: next, ArrowRight: next, ArrowLeft: back }))
           />
           <PlaceStation v-else-if="station === 'place'" v-model="draft.place" :kit="kit" />
           <CollimationStation v-else-if="station === 'collimation'" v-model="draft.collimation" :kit="kit" />
-          <FinderStation v-else-if="station === 'finder'" v-model="draft.finder" :kit="kit" />
+          <FinderStation
+            v-else-if="station === 'finder'"
+            v-model="draft.finder"
+            :kit="kit"
+            @changed="kit = $event"
+            @reload="reload"
+          />
           <JudgedStation
             v-else-if="station !== 'end'"
             :key="station"

@@ -91,16 +91,6 @@ describe('balance and place', () => {
   })
 })
 
-it.each([
-  { distanceM: 0, seenXMm: 1, seenYMm: 1 },
-  { distanceM: 100, seenXMm: null, seenYMm: 1 },
-  { distanceM: -5, seenXMm: 1, seenYMm: 1 },
-])('a landmark reading of $distanceM m, $seenXMm, $seenYMm is none', (given) => {
-  const draft = emptyCheck()
-  draft.finder.asFound = { way: 'landmark', misalignmentArcmin: null, ...given }
-  expect(stationOf(draft, 'finder', testKit())).toBeNull()
-})
-
 it('minutes come from the clock', () => {
   const draft = emptyCheck()
   draft.pack.asFound = 'fine'

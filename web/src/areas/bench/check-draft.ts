@@ -17,6 +17,7 @@ import {
   type SetUpName,
 } from '@binoculum/core'
 import { collimationStation, emptyCollimation, type CollimationDraft } from './collimation/collimation-draft.ts'
+import { emptyFinder, finderStation, type FinderDraft } from './finder/finder-draft.ts'
 
 type Judged = 'fine' | 'not-fine'
 
@@ -54,14 +55,6 @@ export interface PlaceDraft {
   hidden: string[]
 }
 
-export interface FinderDraft {
-  way: 'typed' | 'landmark'
-  misalignmentArcmin: number | null
-  distanceM: number | null
-  seenXMm: number | null
-  seenYMm: number | null
-}
-
 /** Each station holds what was found and, once something was put right, what was left. */
 export interface Pair<T> {
   asFound: T
@@ -75,7 +68,7 @@ export interface CheckDraft {
   place: PlaceDraft
   collimation: CollimationDraft
   star: Pair<Judged | null>
-  finder: Pair<FinderDraft>
+  finder: FinderDraft
   pack: Pair<Judged | null>
   notes: Partial<Record<StationName, string>>
   seconds: Partial<Record<StationName, number>>
@@ -83,14 +76,6 @@ export interface CheckDraft {
   /** Null as long as nobody chose. */
   backToShelf: boolean | null
 }
-
-const noFinder = (): FinderDraft => ({
-  way: 'typed',
-  misalignmentArcmin: null,
-  distanceM: null,
-  seenXMm: null,
-  seenYMm: null,
-})
 
 export const emptyCheck = (): CheckDraft => ({
   glass: { asFound: null, asLeft: null },
@@ -118,7 +103,7 @@ export const emptyCheck = (): CheckDraft => ({
   },
   collimation: emptyCollimation(),
   star: { asFound: null, asLeft: null },
-  finder: { asFound: noFinder(), asLeft: null },
+  finder: emptyFinder(),
   pack: { asFound: null, asLeft: null },
   notes: {},
   seconds: {},
@@ -184,16 +169,6 @@ export function checkedKitOf(kit: KitSheet): CheckedKit {
     lowestFieldDeg: lowestPowerFieldDeg(powersOf(kit.optics, optical)) ?? 1,
     onMount: onMountOf(kit),
   }
-}
-
-function finderReading(draft: FinderDraft) {
-  if (draft.way === 'typed')
-    return draft.misalignmentArcmin === null || !(draft.misalignmentArcmin >= 0)
-      ? null
-      : { way: 'typed' as const, misalignmentArcmin: draft.misalignmentArcmin }
-  const { distanceM, seenXMm, seenYMm } = draft
-  if (distanceM === null || !(distanceM > 0) || seenXMm === null || seenYMm === null) return null
-  return { way: 'landmark' as const, distanceM, seenMm: { x: seenXMm, y: seenYMm } }
 }
 
 function assemblyOf(draft: CheckDraft['assembly'], kit: KitSheet) {
@@ -275,8 +250,8 @@ export function stationOf(draft: CheckDraft, station: StationName, kit: KitSheet
     return read && { ...read, ...rest }
   }
   if (station === 'finder') {
-    const read = both(draft.finder, finderReading)
-    return read && { station, ...read, ...rest }
+    const read = finderStation(draft.finder, kit, checkedKitOf(kit))
+    return read && { ...read, ...rest }
   }
   const read = both(draft[station], (value) => value)
   return read && { station, ...read, ...rest }

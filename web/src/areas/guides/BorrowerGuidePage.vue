@@ -13,7 +13,7 @@ import GuideStepView from './GuideStepView.vue'
 import SunSign from '../../shared/drawings/SunSign.vue'
 import PowerTable from './PowerTable.vue'
 import { chapterTitles, pagesOf, type Chapter } from './guide-pages.ts'
-import { useScheme } from './use-scheme.ts'
+import { useScheme } from '../../shared/use-scheme.ts'
 
 const route = useRoute()
 const { scheme, toggle } = useScheme()

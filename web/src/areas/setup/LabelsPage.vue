@@ -16,6 +16,7 @@ const kinds: readonly { kind: PrintKind; words: string; aside: string }[] = [
   { kind: 'parts', words: 'part labels', aside: 'one for each part' },
   { kind: 'pouches', words: 'pouch labels', aside: 'what belongs inside' },
   { kind: 'tapes', words: 'tapes for the tube', aside: 'where the front ring belongs' },
+  { kind: 'finders', words: 'sheets of two marks', aside: 'to line a finder up indoors' },
 ]
 const route = useRoute()
 const asked = (name: string) => (typeof route.query[name] === 'string' ? route.query[name] : null)
@@ -32,7 +33,7 @@ const kits = computed(() => {
   return all.filter(({ name, code, modelName }) => `${name} ${code} ${modelName}`.toLowerCase().includes(wanted))
 })
 const sheet = computed(() =>
-  kind.value === 'cards' || kind.value === 'tapes'
+  kind.value === 'cards' || kind.value === 'tapes' || kind.value === 'finders'
     ? null
     : labelSheet(paper.value, kind.value === 'pouches' ? 'pouch' : 'code'),
 )

@@ -64,6 +64,8 @@ export function recordSentence({ act, before, after }: RecordLine): string {
       const condition = is.condition ? conditionWords[is.condition as Condition].toLowerCase() : ''
       return [`checked: ${condition}`, ...readings].join(', ')
     }
+    case 'finder-offset-measured':
+      return 'finder’s place measured'
     case 'weighed': {
       const groups = list(is.groups).map(({ group, measuredG }) =>
         typeof measuredG === 'number' ? `${text(group) || 'whole kit'} ${massText(measuredG)}` : text(group),

@@ -16,11 +16,11 @@ import KeyCap from '../../../shared/keys/KeyCap.vue'
 import { useKeys } from '../../../shared/keys/use-keys.ts'
 import SerifText from '../../../shared/SerifText.vue'
 import BigFigure from '../BigFigure.vue'
+import ReadingHistory from '../ReadingHistory.vue'
 import BenchLight from './BenchLight.vue'
 import CellDrawing from './CellDrawing.vue'
 import type { CollimationDraft } from './collimation-draft.ts'
 import LookForm from './LookForm.vue'
-import MirrorHistory from './MirrorHistory.vue'
 import PeepholePicture from './PeepholePicture.vue'
 import RepeatTest from './RepeatTest.vue'
 import { useCollimation } from './use-collimation.ts'
@@ -236,7 +236,7 @@ useKeys(() => ({
       </dl>
       <section>
         <h3>the last loans, as found ● and as left ○</h3>
-        <MirrorHistory :past="kit.past" :limit-mm="quality.limitMm" />
+        <ReadingHistory kind="collimation" :past="kit.past" :limit="quality.limitMm" />
       </section>
       <section>
         <h3>what that means</h3>

@@ -8,6 +8,7 @@ const places = [
   { path: `/setup/models/${modelId}/steps`, words: 'Steps' },
   { path: `/setup/models/${modelId}/mount`, words: 'Mount and tube' },
   { path: `/setup/models/${modelId}/mirror`, words: 'Mirrors and cell' },
+  { path: `/setup/models/${modelId}/finder`, words: 'Finder and focuser' },
 ]
 </script>
 

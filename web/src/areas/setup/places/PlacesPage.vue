@@ -105,14 +105,17 @@ function needleWords({ needle }: Site): string {
         <span>{{ side(site.longitudeDeg, 'E', 'W') }}</span>
         <span>{{ site.zone }}</span>
         <span>{{ needleWords(site) }}</span>
-        <button
-          v-if="session.may(site.branchId, 'coordinator')"
-          type="button"
-          class="link-button"
-          @click="open(site)"
-        >
-          change
-        </button>
+        <span class="last">
+          <RouterLink :to="`/setup/places/${site.id}/landmarks`">landmarks</RouterLink>
+          <button
+            v-if="session.may(site.branchId, 'coordinator')"
+            type="button"
+            class="link-button"
+            @click="open(site)"
+          >
+            change
+          </button>
+        </span>
       </div>
     </div>
     <button v-if="branches.length > 0 && !form" type="button" class="button main" @click="open(null)">
@@ -215,7 +218,7 @@ header {
 
 .row {
   display: grid;
-  grid-template-columns: minmax(0, 1.6fr) 100px 100px minmax(0, 1fr) minmax(0, 1.4fr) 70px;
+  grid-template-columns: minmax(0, 1.6fr) 100px 100px minmax(0, 1fr) minmax(0, 1.4fr) 160px;
   gap: 14px;
   align-items: center;
   min-height: 46px;
@@ -227,6 +230,11 @@ header {
 .head {
   min-height: 28px;
   border-bottom-color: var(--rule-strong);
+}
+
+.last {
+  display: flex;
+  gap: 14px;
 }
 
 .row .serif {

@@ -1,9 +1,9 @@
-import { ref, watch } from 'vue'
+import { onScopeDispose, ref, watch } from 'vue'
 
 export type Scheme = 'paper' | 'ember'
 const KEY = 'binoculum scheme'
 
-/** Paper by day, ember in the dark; kept on this phone. */
+/** Paper by day, ember in the dark; kept on this device. */
 export function useScheme() {
   const scheme = ref<Scheme>(localStorage.getItem(KEY) === 'ember' ? 'ember' : 'paper')
   watch(
@@ -15,6 +15,8 @@ export function useScheme() {
     },
     { immediate: true },
   )
+  // Pages without a dark sheet of their own stay as they are.
+  onScopeDispose(() => delete document.documentElement.dataset.scheme)
   const toggle = () => (scheme.value = scheme.value === 'ember' ? 'paper' : 'ember')
   return { scheme, toggle }
 }

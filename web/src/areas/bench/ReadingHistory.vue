@@ -1,39 +1,53 @@
 <script setup lang="ts">
 import type { ReadingView } from '@binoculum/contract'
-import { dateText, mmText } from '@binoculum/core'
+import { arcminText, dateText, mmText } from '@binoculum/core'
 import { computed } from 'vue'
 
-/** Earlier readings of one kit's mirror: filled as found, open as left, the limit across; and how well it holds, in words. */
-const { past, limitMm } = defineProps<{ past: readonly ReadingView[]; limitMm: number }>()
+/** Earlier readings of one kit's mirror or finder: filled as found, open as left, the limit across; and how well it holds, in words. */
+const { kind, past, limit } = defineProps<{
+  kind: 'collimation' | 'finder'
+  past: readonly ReadingView[]
+  limit: number
+}>()
+const text = computed(() => (kind === 'finder' ? arcminText : mmText))
+const words = computed(() =>
+  kind === 'finder'
+    ? { thing: 'finder', cure: 'Look at its bracket and screws.' }
+    : { thing: 'mirror', cure: 'Look at its locks and cell.' },
+)
 
 const SHOWN = 11
 const W = 380
 const H = 78
-const own = computed(() => past.filter(({ kind }) => kind === 'collimation').slice(-SHOWN))
+const own = computed(() => past.filter((reading) => reading.kind === kind).slice(-SHOWN))
 const top = computed(() =>
-  Math.max(limitMm * 1.5, ...own.value.map(({ asFound, asLeft }) => Math.max(asFound ?? 0, asLeft))),
+  Math.max(limit * 1.5, ...own.value.map(({ asFound, asLeft }) => Math.max(asFound ?? 0, asLeft))),
 )
 const x = (index: number) => 10 + (index * (W - 20)) / Math.max(own.value.length - 1, 1)
 const y = (mm: number) => H - (mm / top.value) * (H - 8)
 const holds = computed(() => {
   const found = own.value.flatMap(({ asFound }) => (asFound === null ? [] : [asFound]))
   if (found.length < 3) return 'Too few readings yet to say how well it holds.'
-  const within = found.filter((mm) => mm <= limitMm).length
+  const within = found.filter((mm) => mm <= limit).length
   const sorted = [...found].sort((a, b) => a - b)
   const middle = sorted[sorted.length >> 1] ?? 0
-  const share = `${within} of ${found.length} times it came back within the limit, half of them under ${mmText(middle)}`
+  const share = `${within} of ${found.length} times it came back within the limit, half of them under ${text.value(middle)}`
   if (within === found.length) return `It holds well: ${share}.`
   return within >= 0.6 * found.length
     ? `It holds fairly: ${share}.`
-    : `It doesn’t hold: ${share}. Look at its locks and cell.`
+    : `It doesn’t hold: ${share}. ${words.value.cure}`
 })
 </script>
 
 <template>
   <div class="history">
     <template v-if="own.length > 0">
-      <svg :viewBox="`0 0 ${W} ${H + 20}`" role="img" :aria-label="`The last ${own.length} checks of the mirror`">
-        <line :x2="W" :y1="y(limitMm)" :y2="y(limitMm)" class="limit" />
+      <svg
+        :viewBox="`0 0 ${W} ${H + 20}`"
+        role="img"
+        :aria-label="`The last ${own.length} checks of the ${words.thing}`"
+      >
+        <line :x2="W" :y1="y(limit)" :y2="y(limit)" class="limit" />
         <line :x2="W" :y1="H" :y2="H" class="line" />
         <g v-for="(reading, i) in own" :key="i">
           <line
@@ -49,7 +63,7 @@ const holds = computed(() => {
             :cx="x(i)"
             :cy="y(reading.asFound)"
             r="4"
-            :class="reading.asFound > limitMm ? 'found off' : 'found'"
+            :class="reading.asFound > limit ? 'found off' : 'found'"
           />
           <circle :cx="x(i)" :cy="y(reading.asLeft)" r="3.2" class="left" />
         </g>

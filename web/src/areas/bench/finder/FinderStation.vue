@@ -1,0 +1,386 @@
+<script setup lang="ts">
+import type { KitSheet } from '@binoculum/contract'
+import {
+  aimWords,
+  arcminText,
+  finderKindWords,
+  finderParallax,
+  finderTrain,
+  firstLooksWords,
+  lengthOf,
+  mmText,
+  nearFocusWords,
+  toView,
+  type PointXY,
+} from '@binoculum/core'
+import { computed, nextTick, ref, useTemplateRef } from 'vue'
+import KeyCap from '../../../shared/keys/KeyCap.vue'
+import { useKeys } from '../../../shared/keys/use-keys.ts'
+import SerifText from '../../../shared/SerifText.vue'
+import BigFigure from '../BigFigure.vue'
+import ReadingHistory from '../ReadingHistory.vue'
+import DotCareForm from './DotCareForm.vue'
+import type { FinderDraft } from './finder-draft.ts'
+import FinderLookForm from './FinderLookForm.vue'
+import KnobDial from './KnobDial.vue'
+import OffsetForm from './OffsetForm.vue'
+import PlanView from './PlanView.vue'
+import SunStrip from './SunStrip.vue'
+import TargetChoice from './TargetChoice.vue'
+import { useFinder } from './use-finder.ts'
+
+const { kit } = defineProps<{ kit: KitSheet }>()
+const draft = defineModel<FinderDraft>({ required: true })
+const emit = defineEmits<{ changed: [kit: KitSheet]; reload: [] }>()
+
+const station = useFinder(draft, () => kit)
+const { site, sites, now, day, isNight, landmarks, star, moon, target, chosen, finder, offset, offsetKnown } = station
+const { fieldDeg, limit, look, misaligned, arcmin, found, foundAt, verdict, share, learnt, advice, lines } = station
+const { thing, aim, focus, asksShade, barred, allowed, choose, lookAgain, takeBack } = station
+
+const choosing = ref(false)
+const root = useTemplateRef('root')
+const view = computed(() => finderTrain(finder.value))
+/** The aim mark, and what was found, as the finder itself shows them. */
+const aimSeen = computed(() => toView(aim.value, view.value))
+const foundSeen = computed<PointXY | null>(() =>
+  foundAt.value && draft.value.between.length > 0
+    ? toView({ x: foundAt.value.x + aim.value.x, y: foundAt.value.y + aim.value.y }, view.value)
+    : null,
+)
+const hasFinder = computed(() =>
+  kit.parts.some(({ role, mark }) => role === 'finder' && mark !== 'missing' && mark !== 'wrong'),
+)
+const parallax = computed(() =>
+  target.value?.distanceM && offsetKnown.value
+    ? finderParallax({ offsetMm: offset.value, distanceM: target.value.distanceM })
+    : null,
+)
+const lead = computed(() => {
+  if (!target.value) return 'Choose what to line it up on.'
+  if (barred.value) return `${target.value.name}: ${barred.value}.`
+  if (arcmin.value === null) {
+    if (look.value.how === 'finder')
+      return `${target.value.name} in the middle of the eyepiece, locked? Then touch where the ${thing.value} stands.`
+    if (look.value.how === 'field')
+      return `Put the ${thing.value} on ${aimSentence.value}, and look into the eyepiece: where does it stand?`
+    return 'Lowest power in, focused small, in the middle, locked; then look through the finder.'
+  }
+  if (verdict.value === 'good') return 'Lined up well: what stands in the finder stands in the eyepiece.'
+  if (finder.value.knobs.length === 0)
+    return 'A peep sight has nothing to turn: loosen its screws, shift it, look again.'
+  if (lines.value.length === 0) return 'Nearer than a sixteenth of a turn brings it. Leave it.'
+  return null
+})
+const aimSentence = computed(() => target.value?.name ?? 'it')
+const spotSentence = computed(() => {
+  if (!parallax.value || !target.value) return ''
+  return `A ${thing.value} put on the same spot would be ${arcminText(parallax.value.angleArcmin)} out for the stars. Keep it ${aimWords(offset.value)} of the spot, ${mmText(lengthOf(offset.value))} aside: the two lines then run side by side.`
+})
+const focusSentence = computed(() => {
+  const { extraTravelMm, reaches } = focus.value
+  if (!target.value?.distanceM) return ''
+  if (reaches === false) return nearFocusWords(focus.value)
+  if (extraTravelMm === null)
+    return finder.value.focusing === 'moving-mirror' ? 'Turn the focus knob until it is sharp.' : ''
+  return extraTravelMm < 0.5 ? '' : `Rack the focuser ${mmText(extraTravelMm)} farther out than for a star.`
+})
+const starNow = computed(() => {
+  if (target.value?.kind !== 'star' || !star.value) return null
+  const name = target.value.name
+  return [star.value.target, ...star.value.others].find((each) => each?.name === name) ?? null
+})
+const drift = computed(() => kit.finderDrift)
+async function toPad() {
+  look.value.how = 'finder'
+  await nextTick()
+  root.value?.querySelector<HTMLElement>('.pad [role=application]')?.focus()
+}
+const printPath = computed(() => `/setup/labels?kind=finders&kits=${encodeURIComponent(kit.code)}`)
+const onlyStar = computed(() => isNight.value && target.value?.kind === 'star')
+/** In the dark nothing else wants the large side. */
+const padLeft = computed(() => target.value !== null && !choosing.value && !parallax.value)
+const form = computed(() => ({
+  finder: finder.value,
+  thing: thing.value,
+  targetName: target.value?.name ?? 'it',
+  aim: aimSeen.value,
+  found: foundSeen.value,
+  limit: limit.value,
+  asideMm: parallax.value ? lengthOf(offset.value) : null,
+  allowed: allowed.value,
+}))
+
+useKeys(() => ({
+  ...(misaligned.value ? { Space: lookAgain } : {}),
+  m: () => void toPad(),
+  l: () => (choosing.value = !choosing.value),
+}))
+</script>
+
+<template>
+  <p v-if="!hasFinder" class="none">
+    <strong>No finder is on this kit now.</strong> Put it on its card in Set-up, Models, or mark it as found; until
+    then this station is left out.
+  </p>
+  <div v-else ref="root" class="finder">
+    <div class="left">
+      <header class="target-line">
+        <h2>
+          {{ target ? target.name : 'No target yet' }}
+          <em v-if="target?.distanceM">{{
+            target.distanceM >= 1000
+              ? `${(target.distanceM / 1000).toFixed(1)} km`
+              : `${Math.round(target.distanceM)} m`
+          }}</em>
+        </h2>
+        <button type="button" class="button small" :aria-expanded="choosing" @click="choosing = !choosing">
+          {{ choosing ? 'Keep this one' : 'Another target' }} <KeyCap name="l" />
+        </button>
+      </header>
+      <TargetChoice
+        v-if="choosing || !target"
+        :site="site"
+        :sites="sites"
+        :landmarks="landmarks"
+        :star="star"
+        :moon="moon"
+        :nearest-m="focus.nearestM"
+        :target="target"
+        :offset-known="offsetKnown"
+        @choose="(choose($event), (choosing = false))"
+        @site="draft.siteId = $event"
+      />
+      <template v-if="target && !choosing">
+        <p v-if="barred" class="problem" role="alert">{{ target.name }}: {{ barred }}. Take another target.</p>
+        <p v-if="asksShade" class="ask" role="group" aria-label="Is the tube in shade?">
+          <strong>Is the tube in shade, or does your shadow point towards {{ target.name }}?</strong>
+          <label><input v-model="draft.shaded" type="radio" name="finder-shaded" :value="true" /> yes</label>
+          <label><input v-model="draft.shaded" type="radio" name="finder-shaded" :value="false" /> no</label>
+        </p>
+        <p v-if="asksShade && draft.shaded === false" class="problem" role="alert">
+          Caps on now, finder too. A bearing or a clock can be wrong; your shadow isn’t. Nobody looks through it: the
+          Sun blinds in a moment. Move into shade, or take another target.
+        </p>
+        <PlanView
+          v-if="target.distanceM && parallax && target.distanceM < 20000"
+          :offset-mm="offset"
+          :distance-m="target.distanceM"
+          :name="target.name"
+          :misalignment="misaligned?.misalignmentArcmin ?? null"
+          :parallax-arcmin="parallax.angleArcmin"
+          :tube="`${kit.optics.kind}, f ${kit.optics.focalLengthMm}`"
+          :thing="thing"
+        />
+        <p v-if="parallax">
+          {{ spotSentence }} <b>{{ focusSentence }}</b>
+        </p>
+        <template v-if="starNow">
+          <p>
+            {{
+              starNow.still
+                ? 'It stands still.'
+                : `The sky carries it from the middle of ${Math.round(fieldDeg * 60)}′ to the edge in ${starNow.minutesInField.toFixed(1)} minutes: centre it again before each look.`
+            }}
+            A star needs no aim mark.
+          </p>
+          <p class="second hint">
+            <svg width="74" height="30" viewBox="0 0 74 30" aria-hidden="true">
+              <circle cx="14" cy="15" r="11" class="blob" />
+              <circle cx="14" cy="15" r="4" class="hole" />
+              <path d="M34 15h12m-4 -4l4 4l-4 4" class="to" />
+              <circle cx="60" cy="15" r="2" class="point" />
+            </svg>
+            A splotch or a ring is a star out of focus: make it as small as it gets first.
+          </p>
+        </template>
+        <FinderLookForm v-if="padLeft" v-model="draft.looks[draft.looks.length - 1]!" large v-bind="form" />
+        <section v-if="day && chosen && site && !onlyStar">
+          <h3>
+            The Sun today <em>hatched: nearer than 45° to {{ target.name }}, never look there</em>
+          </h3>
+          <SunStrip
+            :day="day"
+            :strip="chosen.strip"
+            :target="{ azimuthDeg: chosen.landmark.bearingDeg, altitudeDeg: chosen.landmark.heightDeg }"
+            :name="target.name"
+            :zone="site.zone"
+            :now="now"
+          />
+        </section>
+      </template>
+      <OffsetForm :kit="kit" :known="offsetKnown" @changed="emit('changed', $event)" @reload="emit('reload')" />
+      <p class="second">
+        {{ finderKindWords[finder.kind] }}{{ kit.finder ? '' : ' (a usual one: nobody described this model’s yet)' }}.
+        {{ nearFocusWords(focus) }}
+        <RouterLink v-if="offsetKnown" :to="printPath">Print its sheet of two marks</RouterLink>
+      </p>
+    </div>
+    <div class="judgement">
+      <BigFigure :value="arcmin" :limit="limit" :good="limit / 2" unit="′" />
+      <p>
+        <strong>{{ thing }} against tube, at the stars</strong>
+        <span class="quiet">
+          · lowest power shows {{ Math.round(limit * 2) }}′<template v-if="misaligned">
+            · give or take {{ arcminText(misaligned.uncertaintyArcmin) }}</template
+          ></span
+        >
+      </p>
+      <p v-if="lead" class="advice"><SerifText :text="lead" /></p>
+      <div v-else class="knobs">
+        <p v-for="line in lines" :key="line.name" class="knob">
+          <KnobDial :turns="line.turns" />
+          <span
+            ><span class="advice"><SerifText :text="`${line.name}: ${line.howFar}`" /></span
+            ><span class="quiet">{{ line.what }}</span></span
+          >
+        </p>
+        <p class="second">
+          Leave the tube where it is. Leaves {{ arcminText(advice?.roundedResidualArcmin ?? 0) }}.
+          <template v-if="learnt.reversed.length > 0"
+            >Learnt from the last turns: {{ learnt.reversed.join(' and ') }} works the other way on this
+            kit.</template
+          >
+          <template v-if="learnt.slipping.length > 0"
+            >{{ learnt.slipping.join(' and ') }} hardly moves it: look at its thread or spring.</template
+          >
+        </p>
+      </div>
+      <FinderLookForm v-if="!padLeft" v-model="draft.looks[draft.looks.length - 1]!" v-bind="form" />
+      <p class="row">
+        <button type="button" class="button big" :disabled="arcmin === null" @click="lookAgain">
+          Turned them: look again <KeyCap name="Space" />
+        </button>
+        <button v-if="draft.between.length > 0" type="button" class="link-button" @click="takeBack">
+          take the last look back
+        </button>
+      </p>
+      <dl class="kept">
+        <dt>as found</dt>
+        <dd>{{ found === null ? '–' : arcminText(found) }}</dd>
+        <dt>as left</dt>
+        <dd>{{ draft.between.length === 0 ? 'as found' : arcmin === null ? '–' : arcminText(arcmin) }}</dd>
+      </dl>
+      <p v-if="share !== null" class="second">{{ firstLooksWords(share) }}</p>
+      <section class="wide">
+        <h3>the last loans, as found ● and as left ○</h3>
+        <ReadingHistory kind="finder" :past="kit.past" :limit="limit" />
+        <p v-if="drift" class="second">
+          {{
+            drift.ownMedianArcmin === null
+              ? 'Not checked yet'
+              : `Comes back ${arcminText(drift.ownMedianArcmin)} off, half of the times less`
+          }}; finders of its kind here {{ arcminText(drift.medianArcmin) }}, over {{ drift.loans }} checks.
+        </p>
+      </section>
+      <DotCareForm v-if="finder.kind === 'red-dot'" v-model="draft.care" :kit="kit" />
+    </div>
+  </div>
+</template>
+
+<style scoped src="../measuring-station.css"></style>
+
+<style scoped>
+.finder {
+  display: grid;
+  grid-template-columns: minmax(0, 1.15fr) minmax(0, 1fr);
+  gap: 20px 36px;
+}
+
+.left {
+  display: grid;
+  gap: 10px;
+  align-content: start;
+  min-width: 0;
+}
+
+.target-line {
+  display: flex;
+  gap: 14px;
+  justify-content: space-between;
+  align-items: center;
+}
+
+h2,
+.left h3 {
+  overflow: hidden;
+  margin: 0;
+  font: 400 23px/28px var(--serif);
+  text-overflow: ellipsis;
+}
+
+h2 em,
+h3 em {
+  color: var(--quiet);
+  font-size: 17px;
+}
+
+.wide h3 {
+  font: italic 400 16px var(--serif);
+  color: var(--quiet);
+}
+
+.ask {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 14px;
+  align-items: center;
+  padding: 8px 12px;
+  border: 2px solid var(--brass);
+}
+
+.ask label,
+.hint {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+}
+
+.blob {
+  fill: var(--crescent);
+  stroke: var(--brass);
+}
+
+.hole {
+  fill: var(--paper);
+}
+
+.to {
+  fill: none;
+  stroke: var(--quiet);
+}
+
+.point {
+  fill: var(--ink);
+}
+
+.knobs {
+  display: grid;
+  gap: 4px;
+}
+
+.knob {
+  display: grid;
+  grid-template-columns: 80px minmax(0, 1fr);
+  gap: 12px;
+  align-items: center;
+}
+
+.knob > span > span {
+  display: block;
+}
+
+.ways label {
+  color: var(--quiet);
+}
+
+.wide {
+  width: 100%;
+}
+
+@media (max-width: 900px) {
+  .finder {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

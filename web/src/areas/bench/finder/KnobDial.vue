@@ -1,0 +1,58 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+
+/** A knob as the hand sees it, with the way it is to be turned. */
+const { turns } = defineProps<{ turns: number }>()
+const R = 25
+const sweep = computed(() => Math.min(Math.abs(turns) * 360, 340) * Math.sign(turns))
+const at = (deg: number, radius: number) => ({
+  x: radius * Math.sin((deg * Math.PI) / 180),
+  y: -radius * Math.cos((deg * Math.PI) / 180),
+})
+const arc = computed(() => {
+  const end = at(sweep.value, R + 7)
+  const large = Math.abs(sweep.value) > 180 ? 1 : 0
+  return `M0 ${-(R + 7)}A${R + 7} ${R + 7} 0 ${large} ${sweep.value > 0 ? 1 : 0} ${end.x} ${end.y}`
+})
+const head = computed(() => {
+  const { x, y } = at(sweep.value, R + 7)
+  return `translate(${x} ${y}) rotate(${sweep.value + (sweep.value > 0 ? 90 : -90)})`
+})
+</script>
+
+<template>
+  <svg width="76" height="76" viewBox="-38 -38 76 76" aria-hidden="true">
+    <circle :r="R" class="rim" />
+    <circle :r="R - 3" class="grip" />
+    <line :y1="-R + 6" y2="-8" class="notch" />
+    <path :d="arc" class="way" />
+    <path :transform="head" d="M-6 5L0 -6L6 5Z" class="head" />
+  </svg>
+</template>
+
+<style scoped>
+circle {
+  fill: var(--card);
+  stroke: var(--ink);
+}
+
+.grip {
+  stroke-width: 4;
+  stroke-dasharray: 1.6 3;
+}
+
+.notch {
+  stroke: var(--ink);
+  stroke-width: 2.6;
+}
+
+.way {
+  fill: none;
+  stroke: var(--rust);
+  stroke-width: 3.2;
+}
+
+.head {
+  fill: var(--rust);
+}
+</style>

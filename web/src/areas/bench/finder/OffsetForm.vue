@@ -1,0 +1,130 @@
+<script setup lang="ts">
+import { finderOffsetGivenSchema, type KitSheet } from '@binoculum/contract'
+import { aimWords, dateText } from '@binoculum/core'
+import { computed, ref } from 'vue'
+import { api } from '../../../shared/api/client.ts'
+import { useSending } from '../../../shared/api/use-sending.ts'
+import { fieldProblems } from '../../../shared/field-problems.ts'
+import ProblemNote from '../../../shared/ProblemNote.vue'
+
+/** Where the finder sits on this very kit: measured once with a ruler, asked for where nobody knows. */
+const { kit, known } = defineProps<{ kit: KitSheet; known: boolean }>()
+const emit = defineEmits<{ changed: [kit: KitSheet]; reload: [] }>()
+const { sending, problem, run } = useSending()
+const open = ref(!known)
+const x = ref<number | null>(null)
+const y = ref<number | null>(null)
+const tried = ref(false)
+const body = computed(() => ({ kitVersion: kit.version, offsetMm: { x: x.value, y: y.value } }))
+const wrong = computed<Record<string, string>>(() =>
+  tried.value ? fieldProblems(finderOffsetGivenSchema, body.value) : {},
+)
+const number = (event: Event) => {
+  const { value } = event.target as HTMLInputElement
+  return value === '' ? null : Number(value)
+}
+async function keep() {
+  tried.value = true
+  if (Object.keys(fieldProblems(finderOffsetGivenSchema, body.value)).length > 0) return
+  const went = await run(async () =>
+    emit('changed', await api.post<KitSheet>(`/api/kits/${kit.id}/finder-offset`, body.value)),
+  )
+  if (went) open.value = false
+  else if (problem.value?.code === 'KIT_CHANGED') emit('reload')
+}
+</script>
+
+<template>
+  <div class="offset">
+    <p class="second">
+      <template v-if="known">
+        The finder sits {{ aimWords(kit.optics.finderOffsetMm) }} of the tube’s middle, seen from behind;
+        {{
+          kit.ownFinder
+            ? `measured ${dateText(kit.ownFinder.measuredAtUtc)}, ${kit.ownFinder.by}`
+            : 'that is the model’s, not measured on this kit'
+        }}.
+      </template>
+      <strong v-else>Where the finder sits isn’t known: measure it, or use a star.</strong>
+      <button type="button" class="link-button" @click="open = !open">
+        {{ open ? 'not now' : 'measure it on this kit' }}
+      </button>
+    </p>
+    <form v-if="open" novalidate @submit.prevent="keep">
+      <svg viewBox="-90 -88 180 150" width="150" aria-hidden="true">
+        <circle r="52" class="tube" />
+        <circle r="2.4" class="centre" />
+        <rect x="-46" y="-82" width="24" height="18" rx="4" class="finder" />
+        <path d="M0 0H-34M-34 0V-73" class="measure" />
+        <text x="-17" y="14">right +</text>
+        <text x="-38" y="-30" class="end">up +</text>
+      </svg>
+      <div class="fields">
+        <p class="second">
+          From behind the tube, with a ruler: from the middle of the tube to the middle of the finder, across and up.
+          To 2 mm is enough.
+        </p>
+        <label class="labelled"
+          ><span>across, mm, right +</span
+          ><input class="field" type="number" step="any" name="offset-x" @input="x = number($event)" /><i
+            v-if="wrong['offsetMm.x']"
+            class="rust"
+            >{{ wrong['offsetMm.x'] }}</i
+          ></label
+        >
+        <label class="labelled"
+          ><span>up, mm, down −</span
+          ><input class="field" type="number" step="any" name="offset-y" @input="y = number($event)" /><i
+            v-if="wrong['offsetMm.y']"
+            class="rust"
+            >{{ wrong['offsetMm.y'] }}</i
+          ></label
+        >
+        <button type="submit" class="button" :disabled="sending">Keep its offset</button>
+        <ProblemNote :problem="problem" />
+      </div>
+    </form>
+  </div>
+</template>
+
+<style scoped>
+form {
+  display: flex;
+  gap: 16px;
+  margin-top: 6px;
+  padding: 10px;
+  border: 1px solid var(--rule-strong);
+  background: var(--card);
+}
+
+.fields {
+  display: grid;
+  gap: 8px;
+}
+
+.tube,
+.finder {
+  fill: var(--paper);
+  stroke: var(--ink);
+}
+
+.centre {
+  fill: var(--ink);
+}
+
+.measure {
+  fill: none;
+  stroke: var(--brass);
+  stroke-width: 2;
+}
+
+text {
+  fill: var(--brass-text);
+  font: 640 13px var(--sans);
+  text-anchor: middle;
+}
+
+.end {
+  text-anchor: end;
+}
+</style>

@@ -1,0 +1,227 @@
+<script setup lang="ts">
+import { arcminText, type PointXY } from '@binoculum/core'
+import { computed, ref, useTemplateRef } from 'vue'
+
+/** What the finder shows: the thing in the middle, as the eyepiece has it; touch where dot or cross stands. */
+const { seen, aim, found, limit, good, thing, targetName, disabled } = defineProps<{
+  seen: PointXY | null
+  /** Where it belongs, in the same view. */
+  aim: PointXY
+  found: PointXY | null
+  limit: number
+  good: number
+  thing: string
+  targetName: string
+  disabled: boolean
+}>()
+const emit = defineEmits<{ mark: [at: PointXY] }>()
+
+const SIDE = 400
+const svg = useTemplateRef<SVGSVGElement>('svg')
+const held = ref(false)
+const reach = computed(() => {
+  const far = Math.max(limit * 1.35, ...[seen, found].map((at) => (at ? Math.hypot(at.x, at.y) * 1.15 : 0)))
+  return far + Math.hypot(aim.x, aim.y)
+})
+const px = (arcmin: number) => (arcmin / reach.value) * (SIDE / 2)
+const step = computed(() => (reach.value > 60 ? 2 : 1))
+
+function touched(event: PointerEvent) {
+  if (disabled || !svg.value) return
+  const frame = svg.value.getBoundingClientRect()
+  const scale = (2 * reach.value) / frame.width
+  emit('mark', {
+    x: Math.round((event.clientX - frame.left - frame.width / 2) * scale),
+    y: Math.round(-(event.clientY - frame.top - frame.height / 2) * scale),
+  })
+}
+function begin(event: PointerEvent) {
+  held.value = true
+  svg.value?.setPointerCapture(event.pointerId)
+  touched(event)
+}
+function nudge(x: number, y: number) {
+  if (disabled) return
+  const at = seen ?? { x: 0, y: 0 }
+  emit('mark', { x: at.x + x * step.value, y: at.y + y * step.value })
+}
+const ways: readonly { key: string; x: number; y: number; words: string; arrow: string }[] = [
+  { key: 'ArrowUp', x: 0, y: 1, words: 'up', arrow: 'M-6 5L0 -6L6 5Z' },
+  { key: 'ArrowLeft', x: -1, y: 0, words: 'left', arrow: 'M5 -6L-6 0L5 6Z' },
+  { key: 'ArrowRight', x: 1, y: 0, words: 'right', arrow: 'M-5 -6L6 0L-5 6Z' },
+  { key: 'ArrowDown', x: 0, y: -1, words: 'down', arrow: 'M-6 -5L0 6L6 -5Z' },
+]
+function keyed(event: KeyboardEvent) {
+  const way = ways.find(({ key }) => key === event.key)
+  if (!way || disabled) return
+  event.preventDefault()
+  event.stopPropagation()
+  const by = event.shiftKey ? 10 : 1
+  nudge(way.x * by, way.y * by)
+}
+</script>
+
+<template>
+  <div class="pad">
+    <div
+      class="view"
+      tabindex="0"
+      role="application"
+      :aria-label="`Where the ${thing} stands beside ${targetName}; arrows move it by ${step} arcminutes, with Shift by ten times that`"
+      @keydown="keyed"
+    >
+      <svg
+        ref="svg"
+        :viewBox="`${-SIDE / 2} ${-SIDE / 2} ${SIDE} ${SIDE}`"
+        :class="{ disabled }"
+        @pointerdown="begin"
+        @pointermove="held && touched($event)"
+        @pointerup="held = false"
+        @pointercancel="held = false"
+      >
+        <g :transform="`translate(${px(aim.x)} ${-px(aim.y)})`">
+          <circle :r="px(limit)" class="limit" />
+          <circle :r="px(good)" class="good" />
+          <text :x="-px(good) * 0.7" :y="-px(good) * 0.7 - 4" class="end">good {{ arcminText(good) }}</text>
+          <text :x="-px(limit) * 0.7" :y="-px(limit) * 0.7 - 4" class="end">usable {{ arcminText(limit) }}</text>
+          <circle v-if="Math.hypot(aim.x, aim.y) > 0.1" r="7" class="aim" />
+        </g>
+        <path d="M-13 0H-3M3 0H13M0 -13V-3M0 3V13" class="middle" />
+        <template v-if="found && seen">
+          <circle :cx="px(found.x)" :cy="-px(found.y)" r="5" class="found" />
+        </template>
+        <template v-if="seen">
+          <path :d="`M${px(seen.x)} ${-px(seen.y)}H${px(aim.x)}V${-px(aim.y)}`" class="way" />
+          <circle :cx="px(seen.x)" :cy="-px(seen.y)" r="9" class="now" />
+        </template>
+      </svg>
+    </div>
+    <div class="arrows" role="group" :aria-label="`Move the ${thing} by ${step}′`">
+      <button
+        v-for="way in ways"
+        :key="way.key"
+        type="button"
+        :class="['button', way.words]"
+        :disabled="disabled"
+        :aria-label="way.words"
+        @click="nudge(way.x, way.y)"
+      >
+        <svg width="16" height="16" viewBox="-8 -8 16 16" aria-hidden="true"><path :d="way.arrow" /></svg>
+      </button>
+      <span class="step">{{ step }}′</span>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.pad {
+  position: relative;
+  max-width: 400px;
+}
+
+.view svg {
+  display: block;
+  width: 100%;
+  border: 1px solid var(--rule-strong);
+  background: var(--card);
+  cursor: crosshair;
+  touch-action: none;
+}
+
+.view .disabled {
+  cursor: not-allowed;
+  opacity: 0.55;
+}
+
+circle {
+  fill: none;
+}
+
+.limit {
+  stroke: var(--brass);
+}
+
+.good {
+  stroke: var(--brass);
+  stroke-width: 2.4;
+}
+
+text {
+  fill: var(--brass-text);
+  font: 640 13px var(--sans);
+}
+
+.end {
+  text-anchor: end;
+}
+
+.aim {
+  fill: var(--card);
+  stroke: var(--night);
+  stroke-width: 2.6;
+}
+
+.middle {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 2.4;
+}
+
+.found {
+  stroke: var(--rust);
+  stroke-width: 1.6;
+}
+
+.now {
+  fill: var(--rust);
+}
+
+.way {
+  fill: none;
+  stroke: var(--rust);
+  stroke-width: 1.6;
+  stroke-dasharray: 6 5;
+}
+
+.arrows {
+  display: grid;
+  position: absolute;
+  bottom: 10px;
+  left: 10px;
+  grid-template-areas: '. up .' 'left step right' '. down .';
+  grid-template-columns: repeat(3, 40px);
+  grid-auto-rows: 40px;
+  place-items: center;
+}
+
+.arrows .button {
+  width: 40px;
+  min-height: 40px;
+  padding: 0;
+}
+
+.arrows path {
+  fill: currentcolor;
+}
+
+.up {
+  grid-area: up;
+}
+
+.left {
+  grid-area: left;
+}
+
+.right {
+  grid-area: right;
+}
+
+.down {
+  grid-area: down;
+}
+
+.step {
+  grid-area: step;
+  color: var(--quiet);
+}
+</style>

@@ -1,0 +1,190 @@
+<script setup lang="ts">
+import type { Site } from '@binoculum/contract'
+import type { DayMoon, NightTarget } from '@binoculum/core'
+import { computed, ref } from 'vue'
+import { hourText } from '../../../shared/words.ts'
+import type { FinderTarget } from './finder-draft.ts'
+import { landmarkTarget, moonTarget, sheetTarget, starTarget, type JudgedLandmark } from './use-finder.ts'
+
+/** What to line it up on, here and now: what may be used first, what may not with its reason. */
+const { site, sites, landmarks, star, moon, nearestM, target, offsetKnown } = defineProps<{
+  site: Site | null
+  sites: readonly Site[]
+  landmarks: readonly JudgedLandmark[]
+  star: {
+    readonly target: NightTarget | null
+    readonly others: readonly NightTarget[]
+    readonly reason: string | null
+  } | null
+  moon: DayMoon | null
+  nearestM: number | null
+  target: FinderTarget | null
+  offsetKnown: boolean
+}>()
+const emit = defineEmits<{ choose: [target: FinderTarget]; site: [id: string] }>()
+const sheetM = ref<number | null>(null)
+const inOrder = computed(() => [...landmarks].sort((a, b) => Number(a.barred !== null) - Number(b.barred !== null)))
+const far = (m: number) => (m >= 1000 ? `${(m / 1000).toFixed(1)} km` : `${Math.round(m)} m`)
+const stars = computed(() => (star?.target ? [star.target, ...star.others] : []))
+const moonWords: Readonly<Record<NonNullable<DayMoon['reason']>, string>> = {
+  BELOW: 'not up',
+  NEAR_SUN: 'nearer to the Sun than 45°',
+  TOO_THIN: 'too thin to find',
+}
+const sheetProblem = computed(() => {
+  if (sheetM.value === null) return null
+  if (!(sheetM.value > 0)) return 'type how far away it hangs'
+  return nearestM !== null && sheetM.value < nearestM ? `it comes sharp from ${nearestM.toFixed(1)} m on` : null
+})
+</script>
+
+<template>
+  <div class="targets">
+    <label v-if="sites.length > 1" class="where"
+      >at
+      <select
+        class="field"
+        name="finder-site"
+        :value="site?.id"
+        @change="emit('site', ($event.target as HTMLSelectElement).value)"
+      >
+        <option v-for="each in sites" :key="each.id" :value="each.id">{{ each.name }}</option>
+      </select></label
+    >
+    <p v-if="!site" class="second">
+      No place is written down yet: without one nobody knows where the Sun stands. Set-up, Places. A sheet of two
+      marks indoors works all the same.
+    </p>
+    <button
+      v-for="{ landmark, barred, until } in inOrder"
+      :key="landmark.id"
+      type="button"
+      :class="['target', { on: target?.landmarkId === landmark.id }]"
+      :disabled="barred !== null"
+      :aria-pressed="target?.landmarkId === landmark.id"
+      @click="emit('choose', landmarkTarget(landmark))"
+    >
+      <span class="name">{{ landmark.name }}</span>
+      <span class="second">
+        {{ far(landmark.distanceM) }}<template v-if="landmark.what">, {{ landmark.what }}</template>
+        <template v-if="barred"
+          >: <b>{{ barred }}</b>{{ until && site ? `, until ${hourText(until, site.zone)}` : '' }}</template
+        >
+        <template v-else-if="until && site">, until {{ hourText(until, site.zone) }}</template>
+      </span>
+    </button>
+    <button
+      v-for="each in stars"
+      :key="each.name"
+      type="button"
+      :class="['target', { on: target?.kind === 'star' && target.name === each.name }]"
+      :aria-pressed="target?.kind === 'star' && target.name === each.name"
+      @click="emit('choose', starTarget(each.name))"
+    >
+      <span class="name">{{ each.name }}</span>
+      <span class="second"
+        >{{ Math.round(each.altitudeDeg) }}° high;
+        {{
+          each.still ? 'it stands still' : `drifts to the field’s edge in ${each.minutesInField.toFixed(1)} min`
+        }}</span
+      >
+    </button>
+    <button
+      v-if="moon"
+      type="button"
+      :class="['target', { on: target?.kind === 'moon' }]"
+      :disabled="!moon.usable"
+      :aria-pressed="target?.kind === 'moon'"
+      @click="emit('choose', moonTarget)"
+    >
+      <span class="name">The Moon</span>
+      <span class="second">{{
+        moon.reason
+          ? moonWords[moon.reason]
+          : `${Math.round(moon.altitudeDeg)}° high, ${Math.round(moon.sunSeparationDeg)}° from the Sun`
+      }}</span>
+    </button>
+    <div v-if="offsetKnown" class="sheet">
+      <label
+        >its sheet of two marks, hung up
+        <input
+          class="field"
+          type="number"
+          min="1"
+          name="sheet-distance"
+          :value="sheetM"
+          @input="sheetM = ($event.target as HTMLInputElement).valueAsNumber || null"
+        />
+        m away</label
+      >
+      <button
+        type="button"
+        class="button small"
+        :disabled="sheetM === null || sheetProblem !== null"
+        @click="sheetM && emit('choose', sheetTarget(sheetM))"
+      >
+        Use it
+      </button>
+      <i v-if="sheetProblem" class="rust">{{ sheetProblem }}</i>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.targets {
+  display: grid;
+  gap: 4px;
+}
+
+.where,
+.sheet,
+.sheet label {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+}
+
+.sheet .field {
+  width: 70px;
+}
+
+.target {
+  display: grid;
+  grid-template-columns: minmax(0, 200px) minmax(0, 1fr);
+  gap: 10px;
+  align-items: baseline;
+  min-height: 38px;
+  padding: 5px 10px;
+  border: 1px solid var(--rule);
+  border-radius: 4px;
+  background: none;
+  color: var(--ink);
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+
+.target:disabled {
+  border-style: dashed;
+  color: var(--quiet);
+  cursor: not-allowed;
+}
+
+.target:disabled b {
+  color: var(--rust);
+  font-weight: 640;
+}
+
+.target.on {
+  border: 2px solid var(--night);
+  background: var(--card);
+}
+
+.name {
+  overflow: hidden;
+  font-weight: 640;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+</style>

@@ -1,0 +1,164 @@
+import type { DotCare, KitSheet, Station } from '@binoculum/contract'
+import {
+  distanceDoubt,
+  finderTrain,
+  fromField,
+  fromFinder,
+  fromScale,
+  lengthOf,
+  usualFinder,
+  type CheckedKit,
+  type FinderData,
+  type KnobStep,
+  type KnobTurn,
+  type LandmarkSource,
+  type Misaligned,
+  type PointXY,
+} from '@binoculum/core'
+
+export type FinderHow = 'finder' | 'field' | 'scale' | 'typed'
+
+/** One look, in whichever way. What another way had stays, so that changing one's mind loses nothing. */
+export interface FinderLook {
+  how: FinderHow
+  /** Where dot or cross stands from the thing in the eyepiece’s middle, arcminutes right and up in the finder’s own view. */
+  seen: PointXY | null
+  /** Dot or cross on the thing; where it then stands in the eyepiece. */
+  fraction: number | null
+  clockHours: number
+  marks: { x: number | null; y: number | null }
+  misalignmentArcmin: number | null
+}
+
+/** What it is lined up on. */
+export interface FinderTarget {
+  kind: 'landmark' | 'moon' | 'star' | 'sheet'
+  name: string
+  landmarkId: string | null
+  /** Null for what stands at infinity. */
+  distanceM: number | null
+  source: LandmarkSource
+}
+
+export interface FinderDraft {
+  siteId: string | null
+  target: FinderTarget | null
+  /** In shade, or the shadow points the same way; null before anybody said. */
+  shaded: boolean | null
+  /** As found first, as left last; one more than `between`. */
+  looks: FinderLook[]
+  between: { turns: KnobTurn[] }[]
+  care: DotCare | null
+}
+
+export const newFinderLook = (from?: FinderLook): FinderLook => ({
+  how: from?.how ?? 'finder',
+  seen: null,
+  fraction: null,
+  clockHours: from?.clockHours ?? 12,
+  marks: { x: null, y: null },
+  misalignmentArcmin: null,
+})
+
+export const emptyFinder = (): FinderDraft => ({
+  siteId: null,
+  target: null,
+  shaded: null,
+  looks: [newFinderLook()],
+  between: [],
+  care: null,
+})
+
+export const finderOf = (kit: KitSheet): FinderData => kit.finder ?? usualFinder(kit.optics)
+export const isByDay = (target: FinderTarget) => target.kind === 'landmark' || target.kind === 'moon'
+
+/** What a look says at infinity; null while it, or its target, is not complete. */
+export function misalignedBy(
+  look: FinderLook | undefined,
+  target: FinderTarget | null,
+  kit: KitSheet,
+  trueFieldDeg: number,
+): Misaligned | null {
+  if (!look || !target || look.how === 'typed') return null
+  const finder = finderOf(kit)
+  const of = {
+    offsetMm: kit.optics.finderOffsetMm,
+    distanceM: target.distanceM,
+    distanceDoubt: target.kind === 'sheet' ? 0 : distanceDoubt(target.source),
+  }
+  if (look.how === 'finder') return look.seen && fromFinder(look.seen, finderTrain(finder), of)
+  if (look.how === 'field') {
+    const { fraction, clockHours } = look
+    if (fraction === null || !(fraction >= 0)) return null
+    return fromField({ fraction, clockHours, trueFieldDeg }, finder.tube, of)
+  }
+  const { x, y } = look.marks
+  if (x === null || y === null || finder.arcminPerMark === null) return null
+  return fromScale({ x, y }, { arcminPerMark: finder.arcminPerMark }, finderTrain(finder), of)
+}
+
+/** How far off a look says it is; null while it is not complete. */
+export function arcminOf(
+  look: FinderLook | undefined,
+  target: FinderTarget | null,
+  kit: KitSheet,
+  trueFieldDeg: number,
+): number | null {
+  if (look?.how === 'typed') {
+    const typed = look.misalignmentArcmin
+    return typed !== null && typed >= 0 ? typed : null
+  }
+  const misaligned = misalignedBy(look, target, kit, trueFieldDeg)
+  return misaligned && lengthOf(misaligned.misalignmentArcmin)
+}
+
+function readingOf(look: FinderLook | undefined, draft: FinderDraft, kit: KitSheet, trueFieldDeg: number) {
+  const { target, shaded } = draft
+  if (look?.how === 'typed') {
+    const misalignmentArcmin = arcminOf(look, target, kit, trueFieldDeg)
+    return misalignmentArcmin === null ? null : { way: 'typed' as const, misalignmentArcmin }
+  }
+  const misaligned = misalignedBy(look, target, kit, trueFieldDeg)
+  if (!look || !misaligned || !target) return null
+  // By day nothing counts before the question of the Sun is answered with yes.
+  if (isByDay(target) && shaded !== true) return null
+  const { kind, name, distanceM } = target
+  const of =
+    kind === 'landmark' || kind === 'moon'
+      ? { kind, name, distanceM, shaded: true as const }
+      : { kind, name, distanceM }
+  return { way: 'seen' as const, how: look.how as 'finder' | 'field' | 'scale', ...misaligned, target: of }
+}
+
+/** Steps whose looks on both sides are complete. */
+export function knobStepsOf(draft: FinderDraft, kit: KitSheet, trueFieldDeg: number): KnobStep[] {
+  return draft.between.flatMap(({ turns }, i) => {
+    const before = misalignedBy(draft.looks[i], draft.target, kit, trueFieldDeg)
+    const after = misalignedBy(draft.looks[i + 1], draft.target, kit, trueFieldDeg)
+    if (!before || !after || turns.length === 0) return []
+    return [
+      {
+        before: before.misalignmentArcmin,
+        turns,
+        after: after.misalignmentArcmin,
+        uncertaintyArcmin: Math.hypot(before.uncertaintyArcmin, after.uncertaintyArcmin),
+      },
+    ]
+  })
+}
+
+/** The station as it would be sent; null while as found, or a look that was begun, is not complete. */
+export function finderStation(
+  draft: FinderDraft,
+  kit: KitSheet,
+  { lowestFieldDeg }: Pick<CheckedKit, 'lowestFieldDeg'>,
+): Omit<Extract<Station, { station: 'finder' }>, 'note' | 'minutes'> | null {
+  const asFound = readingOf(draft.looks[0], draft, kit, lowestFieldDeg)
+  const asLeft = readingOf(draft.looks.at(-1), draft, kit, lowestFieldDeg)
+  if (!asFound || !asLeft) return null
+  const turned = knobStepsOf(draft, kit, lowestFieldDeg).map((step) => ({
+    ...step,
+    turns: step.turns.map((turn) => ({ ...turn })),
+  }))
+  return { station: 'finder', asFound, asLeft, turned, care: draft.care }
+}

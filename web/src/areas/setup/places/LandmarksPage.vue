@@ -1,0 +1,358 @@
+<script setup lang="ts">
+import { landmarkFieldsSchema, type Landmark, type Landmarks, type Sites } from '@binoculum/contract'
+import { dayStrip, distanceAndBearing, pacedM, sunDay, type LandmarkSource } from '@binoculum/core'
+import { computed, ref, useTemplateRef } from 'vue'
+import { useRoute } from 'vue-router'
+import { api } from '../../../shared/api/client.ts'
+import { useLoaded } from '../../../shared/api/use-loaded.ts'
+import { useSending } from '../../../shared/api/use-sending.ts'
+import { fieldProblems } from '../../../shared/field-problems.ts'
+import ProblemNote from '../../../shared/ProblemNote.vue'
+import SunStrip from '../../bench/finder/SunStrip.vue'
+import { useSession } from '../../people/session.ts'
+import SetupTabs from '../SetupTabs.vue'
+
+/** What stands still and far away about a place, and when the Sun allows it. */
+const route = useRoute()
+const siteId = String(route.params.id)
+const path = `/api/sites/${siteId}/landmarks`
+const session = useSession()
+const { data: places, problem: unreadable } = useLoaded<Sites>('/api/sites')
+const { data, problem, reload } = useLoaded<Landmarks>(path)
+const { sending, problem: refusal, run } = useSending()
+const site = computed(() => places.value?.sites.find(({ id }) => id === siteId) ?? null)
+const mayChange = computed(() => site.value !== null && session.may(site.value.branchId, 'coordinator'))
+const now = new Date()
+const day = computed(() => {
+  if (!site.value) return null
+  const { latitudeDeg, longitudeDeg, zone } = site.value
+  return sunDay({ latitudeDeg, longitudeDeg, zone, atUtc: now.toISOString() })
+})
+const rows = computed(() =>
+  (data.value?.landmarks ?? []).map((landmark) => ({
+    landmark,
+    target: { azimuthDeg: landmark.bearingDeg % 360, altitudeDeg: landmark.heightDeg },
+    strip: day.value
+      ? dayStrip(day.value, { azimuthDeg: landmark.bearingDeg % 360, altitudeDeg: landmark.heightDeg })
+      : [],
+  })),
+)
+
+type Form = { [K in keyof Omit<Landmark, 'siteId'>]: Landmark[K] | null } & {
+  paces: number | null
+  paceM: number | null
+}
+const blank = (): Form => ({
+  id: null,
+  version: null,
+  name: '',
+  what: '',
+  distanceM: null,
+  bearingDeg: null,
+  heightDeg: 0,
+  source: 'typed',
+  latitudeDeg: null,
+  longitudeDeg: null,
+  pictureId: null,
+  paces: null,
+  paceM: 0.75,
+})
+const form = ref<Form | null>(null)
+const tried = ref(false)
+const reckoning = ref('')
+const wrong = computed<Record<string, string>>(() =>
+  form.value && tried.value ? fieldProblems(landmarkFieldsSchema, form.value) : {},
+)
+function open(landmark: Landmark | null) {
+  tried.value = false
+  reckoning.value = ''
+  form.value = landmark ? { ...blank(), ...landmark } : blank()
+}
+const sources: readonly { key: LandmarkSource; words: string }[] = [
+  { key: 'typed', words: 'from a map, typed' },
+  { key: 'coordinates', words: 'from its coordinates' },
+  { key: 'paced', words: 'paced out' },
+  { key: 'phone', words: 'a phone’s range' },
+]
+/** What paces or coordinates come to is written into the fields, to be seen and changed. */
+function reckon() {
+  const given = form.value
+  if (!given || !site.value) return
+  reckoning.value = ''
+  try {
+    if (given.source === 'paced' && given.paces !== null && given.paceM !== null)
+      given.distanceM = pacedM(given.paces, given.paceM)
+    if (given.source === 'coordinates' && given.latitudeDeg !== null && given.longitudeDeg !== null) {
+      const { latitudeDeg, longitudeDeg } = given
+      const seen = distanceAndBearing(site.value, { latitudeDeg, longitudeDeg })
+      given.distanceM = Math.round(seen.distanceM * 10) / 10
+      given.bearingDeg = Math.round(seen.bearingDeg * 10) / 10
+    }
+  } catch (error) {
+    reckoning.value = error instanceof RangeError ? error.message : String(error)
+  }
+}
+async function save() {
+  tried.value = true
+  const given = form.value
+  if (!given) return
+  const read = landmarkFieldsSchema.safeParse(given)
+  if (!read.success) return
+  const body = { ...read.data, version: given.version }
+  const went = await run(async () => {
+    data.value = given.id
+      ? await api.put<Landmarks>(`${path}/${given.id}`, body)
+      : await api.post<Landmarks>(path, body)
+  })
+  if (went) form.value = null
+}
+async function remove(id: string) {
+  const went = await run(async () => void (data.value = await api.delete<Landmarks>(`${path}/${id}`)))
+  if (went) form.value = null
+}
+async function takePicture(event: Event) {
+  const [file] = (event.target as HTMLInputElement).files ?? []
+  const [given, where] = [form.value, site.value]
+  if (!file || !given || !where) return
+  await run(async () => {
+    given.pictureId = (await api.upload<{ id: string }>(`/api/pictures?branchId=${where.branchId}`, file)).id
+  })
+}
+const input = useTemplateRef('input')
+const fileProblem = ref('')
+async function bringIn(event: Event) {
+  const [file] = (event.target as HTMLInputElement).files ?? []
+  if (!file) return
+  fileProblem.value = ''
+  try {
+    const read: unknown = JSON.parse(await file.text())
+    await run(async () => void (data.value = await api.post<Landmarks>(`${path}.geojson`, read)))
+  } catch (error) {
+    if (!(error instanceof SyntaxError)) throw error
+    fileProblem.value = `${file.name} is no GeoJSON: it can’t be read as JSON. Nothing was changed.`
+  }
+}
+const number = (event: Event) => {
+  const text = (event.target as HTMLInputElement).value.trim()
+  return text === '' ? null : Number(text)
+}
+const far = (m: number) => (m >= 1000 ? `${(m / 1000).toFixed(1)} km` : `${Math.round(m)} m`)
+const fields = [
+  ['distanceM', 'how far, m'],
+  ['bearingDeg', 'direction, ° from true north through east'],
+  ['heightDeg', 'how high above level, °'],
+] as const
+</script>
+
+<template>
+  <main class="page">
+    <SetupTabs />
+    <ProblemNote :problem="unreadable" />
+    <ProblemNote :problem="problem" @retry="reload" />
+    <header v-if="site">
+      <h1>Landmarks of {{ site.name }}</h1>
+      <p class="quiet">
+        The farther the better. Hatched hours are never: the Sun then stands nearer than 45°. No margin under 20° can
+        be set, here or anywhere.
+      </p>
+    </header>
+    <p v-if="data && rows.length === 0">
+      <strong>No landmark yet.</strong> A mast, a chimney, a tree top on a hill: what stands still, a few hundred
+      metres away or more. Nearer than 5 m a sheet of two marks does better.
+    </p>
+    <div v-if="rows.length > 0" class="rows">
+      <div v-for="{ landmark, strip, target } in rows" :key="landmark.id" class="row">
+        <p>
+          <b class="serif" :title="landmark.name">{{ landmark.name }}</b><br /><span class="second"
+            >{{ landmark.what }} · {{ far(landmark.distanceM) }} at {{ Math.round(landmark.bearingDeg) }}°,
+            {{ landmark.heightDeg.toFixed(0) }}° high</span
+          >
+        </p>
+        <SunStrip
+          v-if="day && site"
+          :day="day"
+          :strip="strip"
+          :target="target"
+          :name="landmark.name"
+          :zone="site.zone"
+          :now="now"
+          :tall="false"
+        />
+        <a v-if="landmark.pictureId" :href="`/api/pictures/${landmark.pictureId}`" target="_blank" rel="noopener"
+          ><img
+            :src="`/api/pictures/${landmark.pictureId}`"
+            :alt="`Picture of ${landmark.name}`"
+            width="60"
+            height="44"
+        /></a>
+        <span v-else />
+        <button v-if="mayChange" type="button" class="link-button" @click="open(landmark)">change</button>
+      </div>
+    </div>
+    <p v-if="!form" class="acts">
+      <button v-if="mayChange" type="button" class="button main" @click="open(null)">Another landmark</button>
+      <a class="button" :href="`${path}.geojson`">Take them along (GeoJSON)</a>
+      <button v-if="mayChange" type="button" class="button" :disabled="sending" @click="input?.click()">
+        Bring some in (GeoJSON)
+      </button>
+      <input
+        ref="input"
+        type="file"
+        name="geojson"
+        accept=".geojson,.json,application/geo+json"
+        class="hidden"
+        @change="bringIn"
+      />
+    </p>
+    <p v-if="fileProblem" class="problem" role="alert">{{ fileProblem }}</p>
+    <ProblemNote :problem="refusal" @retry="reload" />
+    <form v-if="form" novalidate @submit.prevent="save">
+      <h2>{{ form.id ? `Change ${form.name}` : 'Another landmark' }}</h2>
+      <label class="labelled"
+        ><span>name</span><input v-model="form.name" class="field" maxlength="80" name="name" /><i
+          v-if="wrong.name"
+          class="rust"
+          >{{ wrong.name }}</i
+        ></label
+      >
+      <label class="labelled"
+        ><span>what it is</span
+        ><input v-model="form.what" class="field" maxlength="80" name="what" placeholder="chimney, mast, tree top"
+      /></label>
+      <label class="labelled"
+        ><span>how its distance is known</span
+        ><select v-model="form.source" class="field" name="source" @change="reckon">
+          <option v-for="each in sources" :key="each.key" :value="each.key">{{ each.words }}</option>
+        </select></label
+      >
+      <template v-if="form.source === 'paced'">
+        <label class="labelled"
+          ><span>paces</span
+          ><input
+            class="field"
+            type="number"
+            name="paces"
+            :value="form.paces"
+            @input="((form.paces = number($event)), reckon())"
+        /></label>
+        <label class="labelled"
+          ><span>one pace, m</span
+          ><input
+            class="field"
+            type="number"
+            step="0.01"
+            name="pace"
+            :value="form.paceM"
+            @input="((form.paceM = number($event)), reckon())"
+        /></label>
+      </template>
+      <template v-if="form.source === 'coordinates'">
+        <label class="labelled"
+          ><span>its latitude, °</span
+          ><input
+            class="field"
+            type="number"
+            step="any"
+            name="latitude"
+            :value="form.latitudeDeg"
+            @input="((form.latitudeDeg = number($event)), reckon())"
+          /><i v-if="wrong.latitudeDeg" class="rust">{{ wrong.latitudeDeg }}</i></label
+        >
+        <label class="labelled"
+          ><span>its longitude, °</span
+          ><input
+            class="field"
+            type="number"
+            step="any"
+            name="longitude"
+            :value="form.longitudeDeg"
+            @input="((form.longitudeDeg = number($event)), reckon())"
+          /><i v-if="wrong.longitudeDeg" class="rust">{{ wrong.longitudeDeg }}</i></label
+        >
+      </template>
+      <label v-for="[key, words] in fields" :key="key" class="labelled"
+        ><span>{{ words }}</span
+        ><input
+          class="field"
+          type="number"
+          step="any"
+          :name="key"
+          :value="form[key]"
+          @input="form[key] = number($event)"
+        /><i v-if="wrong[key]" class="rust">{{ wrong[key] }}</i></label
+      >
+      <label class="labelled"
+        ><span>picture{{ form.pictureId ? ', kept' : '' }}</span
+        ><input type="file" name="picture" accept="image/*" @change="takePicture"
+      /></label>
+      <p v-if="reckoning" class="problem" role="alert">{{ reckoning }}</p>
+      <p class="acts">
+        <button type="submit" class="button main" :disabled="sending">Keep it</button>
+        <button type="button" class="button" @click="form = null">Leave it</button>
+        <button v-if="form.id" type="button" class="link-button" @click="remove(form.id)">
+          Take it off the list
+        </button>
+      </p>
+      <p class="second">
+        A compass shows magnetic north: take the needle’s declination into account. Whoever uses a landmark is asked
+        for their own shadow first: a typed bearing can be wrong.
+      </p>
+    </form>
+  </main>
+</template>
+
+<style scoped>
+.row {
+  display: grid;
+  grid-template-columns: minmax(0, 300px) minmax(0, 1fr) 64px 70px;
+  gap: 16px;
+  align-items: center;
+  padding: 6px 0;
+  border-bottom: 1px solid var(--rule);
+}
+
+.row p {
+  overflow: hidden;
+  min-width: 0;
+  text-overflow: ellipsis;
+}
+
+.row .serif {
+  font-size: 19px;
+  white-space: nowrap;
+}
+
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  align-items: center;
+  margin-top: 14px;
+}
+
+form {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
+  gap: 14px 20px;
+  align-items: start;
+  margin-top: 16px;
+  padding: 16px 20px;
+  border: 1px solid var(--rule-strong);
+  background: var(--card);
+}
+
+form h2,
+form > p {
+  grid-column: 1 / -1;
+}
+
+.hidden {
+  display: none;
+}
+
+@media (max-width: 900px) {
+  .row {
+    grid-template-columns: minmax(0, 1fr) 70px;
+  }
+}
+</style>

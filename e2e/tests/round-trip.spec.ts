@@ -114,6 +114,7 @@ test('a kit goes out, comes back a part short, is held, made whole, checked, and
   await page.locator('[name=offset-mm]').fill('0.4')
   await expect(page.getByText('Well lined up. Leave it.')).toBeVisible()
   await page.getByRole('button', { name: /Next station/ }).click()
+  await page.getByLabel('I know the angle').check()
   await page.locator('[name=misalignment]').fill('9')
   await page.getByRole('button', { name: /Next station/ }).click()
   await fine.click()

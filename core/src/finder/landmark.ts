@@ -60,7 +60,8 @@ export function distanceAndBearing(place: PlaceAt, thing: PlaceAt) {
   if (distanceM < 0.01) throw new RangeError('the thing stands at the place itself: check both coordinates')
   return {
     distanceM,
-    bearingDeg: (radToDeg(Math.atan2(east, north)) + 360) % 360,
+    // What is a hair west of north is north: 0, not 360 less a hair.
+    bearingDeg: (Math.round((radToDeg(Math.atan2(east, north)) + 360) * 1e9) / 1e9) % 360,
     heightDeg: radToDeg(Math.atan2(up, Math.hypot(east, north))),
   }
 }

@@ -7,7 +7,7 @@ import { usualFinder, usualKnobs } from '@binoculum/core'
 const own: Readonly<Record<string, Partial<FinderDataView>>> = {
   'table-114': { spareTravelMm: 24, tube: { train: 'newtonian', outDeg: 60 } },
   'slide-130': { spareTravelMm: 30, tube: { train: 'newtonian', outDeg: 75 } },
-  'dob-203': { kind: 'four-screws', view: 'turned', knobs: usualKnobs('four-screws'), spareTravelMm: 38 },
+  'floor-203': { kind: 'four-screws', view: 'turned', knobs: usualKnobs('four-screws'), spareTravelMm: 38 },
   'mak-102': { knownNearestM: 6 },
   'photo-50': { kind: 'peep', knobs: [], spareTravelMm: 60 },
 }

@@ -54,8 +54,19 @@ export function runsOf(text: string, font: PageFont): readonly Run[] {
   return runs
 }
 
-export const runWidth = ({ face, text }: Run, size: number): number =>
-  (face.face.layout(text).advanceWidth / face.face.unitsPerEm) * size
+/** Widths in ems already laid out: sheets of many kits say the same words over and over. */
+const widths = new Map<string, number>()
+const MOST_WIDTHS = 20_000
+
+export function runWidth({ face, text }: Run, size: number): number {
+  const key = `${face.name}\n${text}`
+  const known = widths.get(key)
+  if (known !== undefined) return known * size
+  if (widths.size >= MOST_WIDTHS) widths.clear()
+  const ems = face.face.layout(text).advanceWidth / face.face.unitsPerEm
+  widths.set(key, ems)
+  return ems * size
+}
 
 export const measure: Measure = (text, font, sizeMm) =>
   runsOf(text, font).reduce((sum, run) => sum + runWidth(run, sizeMm), 0)

@@ -1,6 +1,14 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
-import { contentsCardPages, labelPages, type Label, type PageItem } from '@binoculum/core'
+import { inflateSync } from 'node:zlib'
+import {
+  alignmentSheetPage,
+  contentsCardPages,
+  labelPages,
+  type AlignmentSheet,
+  type Label,
+  type PageItem,
+} from '@binoculum/core'
 import jsQR from 'jsqr'
 import sharp from 'sharp'
 import { prepareZXingModule, readBarcodes } from 'zxing-wasm/reader'
@@ -111,4 +119,113 @@ it('the PDF is one page for each sheet, of the paper’s size, with its fonts in
   expect(pdf.match(/\/Type \/Page\b/g)).toHaveLength(1)
   expect(pdf).toMatch(/\/MediaBox \[0 0 595\.2\d* 841\.8\d*\]/)
   expect(pdf.match(/\/FontFile/g)?.length).toBeGreaterThanOrEqual(4)
+})
+
+describe('a sheet of two marks, measured in the file itself', () => {
+  const sheet: AlignmentSheet = {
+    kit: 'Sorrel',
+    code: 'M-03',
+    branch: 'Marrowdale Library',
+    offsetMm: { x: -86, y: 81 },
+    measured: 'Offset measured Mon 2 Mar 2026, Kofi Arden',
+    nearestM: 9,
+    focusing: 'drawtube',
+    goodArcmin: 15,
+    dot: 'dot',
+  }
+
+  /** The page's own operators: its content stream, unpacked (ISO 32000-1, 8.2 to 8.5). */
+  async function operators(pages: Parameters<typeof pdfOf>[0]) {
+    const bytes = await pdfOf(pages, 'sheets')
+    const text = bytes.toString('latin1')
+    const streams = [...text.matchAll(/\/FlateDecode\s*>>\s*stream\r?\n/g)].flatMap((match) => {
+      const from = match.index + match[0].length
+      try {
+        return [inflateSync(bytes.subarray(from, text.indexOf('endstream', from))).toString('latin1')]
+      } catch {
+        return []
+      }
+    })
+    return streams.filter((stream) => / re\b/.test(stream) && / cm\b/.test(stream))
+  }
+  /** Middles of the circles of a radius: four curves each, begun at the leftmost or rightmost place. */
+  function middles(stream: string, r: number) {
+    const lines = stream.split('\n')
+    return lines.flatMap((line, i) => {
+      const [, x = '', y = ''] = /^([\d.]+) ([\d.]+) m$/.exec(line) ?? []
+      const ends = lines.slice(i + 1, i + 5).map((each) => /([\d.]+) ([\d.]+) c$/.exec(each))
+      if (x === '' || ends.some((end) => !end)) return []
+      const xs = [Number(x), ...ends.map((end) => Number(end?.[1]))]
+      const ys = [Number(y), ...ends.map((end) => Number(end?.[2]))]
+      const half = (Math.max(...xs) - Math.min(...xs)) / 2
+      if (Math.abs(half - r) > 0.01) return []
+      return [{ x: (Math.max(...xs) + Math.min(...xs)) / 2, y: (Math.max(...ys) + Math.min(...ys)) / 2 }]
+    })
+  }
+
+  it.each(['a4', 'letter'] as const)('on %s both marks and the bar are true within 0.3 mm', async (paper) => {
+    const [stream = ''] = await operators([alignmentSheetPage(sheet, paper, printer)])
+    // One scale for all: a unit is a millimetre, 72 points to the inch.
+    const scales = [...stream.matchAll(/^([\d.]+) 0 0 ([\d.]+) 0 0 cm$/gm)].map(([, sx, sy]) => [
+      Number(sx),
+      Number(sy),
+    ])
+    const mm = (units: number) => (units * (scales[0]?.[0] ?? 0) * 25.4) / 72
+    expect(scales[0]?.[0]).toBeCloseTo(scales[0]?.[1] ?? 0, 9)
+    const [ring] = middles(stream, 13)
+    const [cross] = middles(stream, 11)
+    expect(Math.abs(mm((ring?.x ?? 0) - (cross?.x ?? 0)) + 86)).toBeLessThan(0.3)
+    expect(Math.abs(mm((cross?.y ?? 0) - (ring?.y ?? 0)) - 81)).toBeLessThan(0.3)
+    const boxes = [...stream.matchAll(/^([\d.]+) [\d.]+ 10 4 re$/gm)].map(([, x]) => Number(x))
+    expect(boxes).toHaveLength(10)
+    expect(Math.abs(mm(Math.max(...boxes) + 10 - Math.min(...boxes)) - 100)).toBeLessThan(0.3)
+  })
+
+  it('the dots of what is good from 9 m lie 39.3 mm from the ring’s middle (15′)', () => {
+    const { items } = alignmentSheetPage(sheet, 'a4', printer)
+    const circles = items.flatMap((item) => (item.kind === 'circle' ? [item] : []))
+    const ring = circles.find(({ r }) => r === 13)
+    const dotted = items.flatMap((item) => (item.kind === 'path' && item.strokeMm === 0.6 ? [item.d] : []))
+    const ends = [...(dotted[0] ?? '').matchAll(/[ML]([\d.]+) ([\d.]+)/g)]
+    expect(ends.length).toBeGreaterThan(60)
+    for (const [, x, y] of ends) {
+      const away = Math.hypot(Number(x) - (ring?.x ?? 0), Number(y) - (ring?.y ?? 0))
+      expect(away).toBeCloseTo(9000 * Math.tan(Math.PI / 720), 2)
+    }
+    expect(items.some((item) => item.kind === 'text' && item.text === 'good, from 9 m')).toBe(true)
+  })
+
+  it.each([
+    { x: 86, y: 81 },
+    { x: 0, y: 110 },
+    { x: 105, y: 0 },
+    { x: -45, y: -62 },
+  ])('a finder at $x, $y: everything stays on the paper', (offsetMm) => {
+    for (const paper of ['a4', 'letter'] as const) {
+      const long = 'Kit with a name that is far longer than any sheet of paper is wide, and more'
+      const page = alignmentSheetPage({ ...sheet, kit: long, offsetMm }, paper, printer)
+      for (const item of page.items) {
+        if (item.kind !== 'text') continue
+        const width = measure(item.text, item.font, item.sizeMm)
+        const left = item.x - (item.anchor === 'start' ? 0 : item.anchor === 'middle' ? width / 2 : width)
+        expect(left).toBeGreaterThan(2)
+        expect(left + width).toBeLessThan(page.widthMm - 2)
+        expect(item.y).toBeLessThan(page.heightMm - 4)
+      }
+    }
+  })
+
+  it('an unknown offset, and one that doesn’t fit, are told by the kit’s name', () => {
+    expect(() => alignmentSheetPage({ ...sheet, offsetMm: { x: 2, y: 2 } }, 'a4', printer)).toThrow(/Sorrel.*measure/)
+    expect(() => alignmentSheetPage({ ...sheet, offsetMm: { x: 0, y: 300 } }, 'a4', printer)).toThrow(/Sorrel.*fit/)
+  })
+
+  it('two hundred sheets take less than ten seconds', async () => {
+    const began = performance.now()
+    const pages = Array.from({ length: 200 }, (_, i) =>
+      alignmentSheetPage({ ...sheet, code: `M-${i}` }, 'a4', printer),
+    )
+    await pdfOf(pages, 'sheets')
+    expect(performance.now() - began).toBeLessThan(10_000)
+  })
 })

@@ -331,11 +331,6 @@ footer {
   font-size: 18px;
 }
 
-html[data-scheme='ember'] .button.main {
-  border-color: #b42600;
-  background: #340a00;
-}
-
 .clip {
   display: -webkit-box;
   overflow: hidden;

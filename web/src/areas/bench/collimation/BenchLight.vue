@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Site, Sites } from '@binoculum/contract'
 import { sunSafety } from '@binoculum/core'
-import { useIntervalFn } from '@vueuse/core'
+import { useIntervalFn, useLocalStorage } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { api } from '../../../shared/api/client.ts'
 
@@ -12,13 +12,19 @@ const { branchId } = defineProps<{ branchId: string }>()
 const shaded = defineModel<boolean | null>({ required: true })
 const emit = defineEmits<{ sunDown: [isDown: boolean] }>()
 const site = ref<Site | null>(null)
+/** The place that was chosen last, at whichever station. */
+const remembered = useLocalStorage('binoculum site', '')
 const atUtc = ref(new Date().toISOString())
 useIntervalFn(() => (atUtc.value = new Date().toISOString()), MINUTE_MS)
 
 onMounted(async () => {
   try {
     const { sites } = await api.get<Sites>('/api/sites')
-    site.value = sites.find((each) => each.branchId === branchId) ?? sites[0] ?? null
+    site.value =
+      sites.find(({ id }) => id === remembered.value) ??
+      sites.find((each) => each.branchId === branchId) ??
+      sites[0] ??
+      null
   } catch {
     // Without a place the question alone has to do.
   }

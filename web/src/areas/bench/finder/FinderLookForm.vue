@@ -263,6 +263,12 @@ const number = (event: Event) => {
   grid-template-columns: minmax(260px, 400px) minmax(0, 1fr);
 }
 
+@media (max-width: 1180px) {
+  .pad-side.large {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+
 @media (max-width: 900px) {
   .pad-side,
   .pad-side.large {

@@ -149,7 +149,7 @@ useKeys(() => ({
         :target="target"
         :offset-known="offsetKnown"
         @choose="(choose($event), (choosing = false))"
-        @site="draft.siteId = $event"
+        @site="((draft.siteId = $event), (station.remembered.value = $event))"
       />
       <template v-if="target && !choosing">
         <p v-if="barred" class="problem" role="alert">{{ target.name }}: {{ barred }}. Take another target.</p>

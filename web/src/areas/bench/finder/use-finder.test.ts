@@ -1,0 +1,135 @@
+import { sunSafety } from '@binoculum/core'
+import { jest } from '@jest/globals'
+import { effectScope, nextTick, ref, type EffectScope, type Ref } from 'vue'
+import { testKit } from '../../../testing/kit-sheet.ts'
+
+const site = {
+  id: 's',
+  branchId: testKit().branchId,
+  name: 'Yard',
+  zone: 'Europe/London',
+  latitudeDeg: 52.3,
+  longitudeDeg: 0.1,
+}
+const mark = (id: string, distanceM: number, bearingDeg: number) => ({
+  ...{ id, siteId: 's', name: id, what: '', distanceM, bearingDeg, heightDeg: 3, source: 'typed', version: 1 },
+  ...{ latitudeDeg: null, longitudeDeg: null, pictureId: null },
+})
+const answers: Record<string, unknown> = {
+  '/api/sites': { sites: [site] },
+  '/api/sites/s/landmarks': { landmarks: [mark('mast', 3000, 350), mark('south', 400, 180), mark('wall', 8, 340)] },
+}
+jest.unstable_mockModule('../../../shared/api/use-loaded.ts', () => ({
+  useLoaded: (path: string | (() => string | null)) => {
+    const data = ref<unknown>(null)
+    void Promise.resolve().then(() => {
+      const asked = typeof path === 'string' ? path : path()
+      data.value = asked ? (answers[asked] ?? null) : null
+    })
+    return { data, problem: ref(null), reload: () => undefined }
+  },
+}))
+const store = new Map<string, string>()
+Object.assign(globalThis, {
+  localStorage: {
+    getItem: (key: string) => store.get(key) ?? null,
+    setItem: (key: string, value: string) => void store.set(key, value),
+    removeItem: (key: string) => void store.delete(key),
+  },
+})
+const { emptyFinder } = await import('./finder-draft.ts')
+const { useFinder, starTarget } = await import('./use-finder.ts')
+
+let scope: EffectScope
+beforeEach(() => (scope = effectScope()))
+afterEach(() => scope.stop())
+async function station(atUtc: string, kit = testKit({ finder: null })) {
+  const draft = ref(emptyFinder()) as Ref<ReturnType<typeof emptyFinder>>
+  const made = scope.run(() =>
+    useFinder(
+      draft,
+      () => kit,
+      () => new Date(atUtc),
+    ),
+  )
+  if (!made) throw new Error('no scope')
+  for (let i = 0; i < 6; i++) await nextTick()
+  return { draft, ...made }
+}
+
+it('by day the farthest landmark that the Sun allows is taken first; one near the Sun is barred, until when', async () => {
+  const { target, landmarks, asksShade } = await station('2026-04-16T12:00:00Z')
+  expect(target.value).toMatchObject({ kind: 'landmark', name: 'mast' })
+  const south = landmarks.value.find(({ landmark }) => landmark.id === 'south')
+  expect(south?.barred).toContain('nearer to it than 45°')
+  const { separationDeg } = sunSafety({
+    ...site,
+    atUtc: south?.until ?? '',
+    target: { azimuthDeg: 180, altitudeDeg: 3 },
+  })
+  expect(separationDeg).toBeCloseTo(45, 1)
+  expect(asksShade.value).toBe(true)
+})
+
+it('nothing may be marked before the question is answered with yes, and a new target asks anew', async () => {
+  const { draft, allowed, choose, landmarks } = await station('2026-04-16T12:00:00Z')
+  expect(allowed.value).toBe(false)
+  draft.value.shaded = false
+  expect(allowed.value).toBe(false)
+  draft.value.shaded = true
+  expect(allowed.value).toBe(true)
+  const wall = landmarks.value.find(({ landmark }) => landmark.id === 'wall')?.landmark
+  choose({ kind: 'landmark', name: 'wall', landmarkId: wall?.id ?? '', distanceM: 8, source: 'typed' })
+  expect(draft.value.shaded).toBeNull()
+})
+
+it('in the dark landmarks are barred, and the pole star is taken', async () => {
+  const { target, landmarks, asksShade, allowed } = await station('2026-04-16T22:00:00Z')
+  expect(landmarks.value.every(({ barred }) => barred?.includes('dark'))).toBe(true)
+  expect(target.value).toMatchObject({ kind: 'star', name: 'the pole star' })
+  expect(asksShade.value).toBe(false)
+  expect(allowed.value).toBe(true)
+})
+
+it('a landmark nearer than the kit comes sharp is barred with its distance', async () => {
+  const finder = {
+    kind: 'red-dot' as const,
+    view: 'correct' as const,
+    knobs: [{ name: 'Side knob', angleDeg: 90, arcminPerTurn: 38, clockwise: 'towards' as const }],
+    arcminPerMark: null,
+    tube: { train: 'newtonian' as const, outDeg: 90 },
+    focusing: 'drawtube' as const,
+    spareTravelMm: 30,
+    knownNearestM: null,
+  }
+  const { landmarks } = await station('2026-04-16T12:00:00Z', testKit({ finder }))
+  expect(landmarks.value.find(({ landmark }) => landmark.id === 'wall')?.barred).toContain('comes sharp')
+})
+
+it('without a known offset near landmarks wait for a ruler', async () => {
+  const optics = { ...testKit().optics, finderOffsetMm: { x: 0, y: 0 } }
+  const { landmarks, offsetKnown } = await station('2026-04-16T12:00:00Z', testKit({ optics }))
+  expect(offsetKnown.value).toBe(false)
+  expect(landmarks.value.find(({ landmark }) => landmark.id === 'wall')?.barred).toContain('measured first')
+  expect(landmarks.value.find(({ landmark }) => landmark.id === 'mast')?.barred).toBeNull()
+})
+
+it('as found, advice, turned, as left: the figure falls, and what was found stays', async () => {
+  const { draft, choose, look, arcmin, found, lines, verdict, lookAgain, takeBack, share } =
+    await station('2026-04-16T22:00:00Z')
+  choose(starTarget('the pole star'))
+  look.value.seen = { x: 38, y: 0 }
+  expect(arcmin.value).toBe(38)
+  expect(lines.value).toEqual([
+    { name: 'Side knob', turns: -1, howFar: 'one turn', what: 'anticlockwise; the dot goes 38′ left' },
+  ])
+  lookAgain()
+  expect(arcmin.value).toBeNull()
+  look.value.seen = { x: 2, y: 1 }
+  expect(verdict.value).toBe('good')
+  expect(found.value).toBe(38)
+  expect(share.value).toBeGreaterThan(0.9)
+  expect(draft.value.between[0]?.turns).toEqual([{ name: 'Side knob', turns: -1 }])
+  takeBack()
+  expect(arcmin.value).toBe(38)
+})

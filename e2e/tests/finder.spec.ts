@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import type { BrowserContext, Page } from '@playwright/test'
 import { openStation } from '../support/bench.ts'
+import { hurdles } from '../support/hurdles.ts'
 import { kitOf, read } from '../support/loans.ts'
 import { expect, goTo, press, signIn, test } from '../support/people.ts'
 
@@ -85,6 +86,7 @@ test('the Sun bars a landmark at that hour, with the reason and until when', asy
   await expect(mast).toBeEnabled()
   await mast.click()
   await expect(page.getByRole('img', { name: /The Sun today and Marrow Hill mast/ })).toBeVisible()
+  expect(await hurdles(page)).toEqual([])
 })
 
 test('by night: the pole star, in the dark, with arrows', async ({ page, context }) => {
@@ -156,6 +158,7 @@ test('landmarks: paced out, wrong fields say so, out as a file and in again', as
   await page.locator('[name=bearingDeg]').fill('40')
   await page.getByRole('button', { name: 'Keep it' }).click()
   await expect(page.getByText('Kiln stack')).toBeVisible()
+  expect(await hurdles(page)).toEqual([])
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('link', { name: /Take them along/ }).click(),
@@ -196,4 +199,5 @@ test('a model’s finder: a field that is wrong says so, a right one is kept', a
   await expect(page.getByText('Sharp from 21 m on')).toBeVisible()
   await page.getByRole('button', { name: 'Keep finder and focuser' }).click()
   await expect(page.getByText('Kept.')).toBeVisible()
+  expect(await hurdles(page)).toEqual([])
 })

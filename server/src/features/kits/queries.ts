@@ -313,6 +313,18 @@ export const pastReadings = (
     [kitId, limit],
   )
 
+/** Finders of many kits at once: their models', and where each sits. */
+export const findersOfKits = (
+  tx: Tx,
+  kitIds: readonly string[],
+): Promise<{ kitId: string; finder: unknown; ownFinder: OwnFinder | null }[]> =>
+  selectRows(
+    tx,
+    `SELECT k.id AS "kitId", m.finder, k.own_finder AS "ownFinder"
+     FROM kit k JOIN model m ON m.id = k.model_id WHERE k.id = ANY($1)`,
+    [kitIds],
+  )
+
 const LEAST_LOANS = 3
 
 /** How finders of this kit's kind come back, over the branch's kits: the middle of what was found. */

@@ -195,6 +195,14 @@ function modelsOwn(row: queries.ShelfRow, model: Awaited<ReturnType<typeof queri
   }
 }
 
+/** A kit as far as its finder's sheet goes. */
+export type FinderOnKit = Pick<
+  KitSheet,
+  'name' | 'code' | 'branchName' | 'zone' | 'optics' | 'finder' | 'ownFinder'
+> & {
+  readonly lowestFieldDeg: number
+}
+
 /** The core's readonly steps as the contract writes them. */
 export const wireProcedure = (procedure: Procedure): ProcedureView => structuredClone(procedure) as ProcedureView
 
@@ -212,6 +220,33 @@ export class Kits {
     const row = await queries.shelfRowOf(this.context.database.reader, code)
     if (!row || !branchIdsOf(session).includes(row.branchId)) throw new Problem('NOT_FOUND')
     return this.sheetOfRow(this.context.database.reader, row)
+  }
+
+  /** What sheets of two marks are drawn from, for many kits in two queries. @throws Problem NOT_FOUND for an unknown one */
+  async finders(session: Session, codes: readonly string[]): Promise<FinderOnKit[]> {
+    const { reader } = this.context.database
+    const rows = await queries.shelfOfBranches(reader, branchIdsOf(session))
+    const byCode = new Map(rows.map((row) => [row.code, row]))
+    const wanted = codes.map((code) => {
+      const row = byCode.get(code)
+      if (!row) throw new Problem('NOT_FOUND')
+      return row
+    })
+    const found = await queries.findersOfKits(
+      reader,
+      wanted.map(({ id }) => id),
+    )
+    const byKit = new Map(found.map((each) => [each.kitId, each]))
+    return wanted.map((row) => {
+      const { finder = null, ownFinder = null } = byKit.get(row.id) ?? {}
+      const { name, code, branchName, zone } = row
+      return {
+        ...{ name, code, branchName, zone, ownFinder },
+        optics: ownOptics(row, ownFinder),
+        finder: finderDataSchema.nullable().parse(finder),
+        lowestFieldDeg: fieldOfRow(row),
+      }
+    })
   }
 
   async sheetById(tx: Tx, kitId: string): Promise<KitSheet> {

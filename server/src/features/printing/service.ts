@@ -5,9 +5,7 @@ import {
   contentsCardPages,
   dateText,
   labelPages,
-  lowestPowerFieldDeg,
   nearFocus,
-  powersOf,
   setUpNames,
   setUpParts,
   setUpWords,
@@ -22,7 +20,7 @@ import {
 import { DateTime } from 'luxon'
 import type { Context } from '../../platform/context.ts'
 import { Problem } from '../../platform/errors.ts'
-import type { Kits } from '../kits/service.ts'
+import type { FinderOnKit, Kits } from '../kits/service.ts'
 import { codes } from './codes.ts'
 import { measure } from './fonts.ts'
 import { pdfOf } from './pdf.ts'
@@ -39,14 +37,14 @@ export class Printing {
   ) {}
 
   async pages(session: Session, query: PrintQuery): Promise<readonly PrintedPage[]> {
+    if (query.kind === 'finders') {
+      const kits = await this.kits.finders(session, query.codes)
+      return onPaper('codes', () => kits.map((kit) => alignmentSheetPage(twoMarks(kit), query.paper, printer)))
+    }
     const wanted = query.codes.map((each) => each.split('/') as [string, string | undefined])
     const sheets = new Map<string, KitSheet>()
     for (const [code] of wanted) if (!sheets.has(code)) sheets.set(code, await this.kits.sheet(session, code))
     if (query.kind === 'cards') return [...sheets.values()].flatMap((kit) => this.card(kit, query))
-    if (query.kind === 'finders') {
-      const kits = [...sheets.values()]
-      return onPaper('codes', () => kits.map((kit) => alignmentSheetPage(twoMarks(kit), query.paper, printer)))
-    }
     if (query.kind === 'tapes') {
       const tapes = [...sheets.values()].flatMap(tapeOf)
       if (tapes.length === 0) throw new Problem('NOT_MEASURED')
@@ -77,8 +75,8 @@ export class Printing {
 }
 
 /** What a kit's sheet of two marks says. */
-function twoMarks(kit: KitSheet): AlignmentSheet {
-  const { optics, ownFinder, zone } = kit
+function twoMarks(kit: FinderOnKit): AlignmentSheet {
+  const { optics, ownFinder, zone, lowestFieldDeg } = kit
   const finder = kit.finder ?? usualFinder(optics)
   const { spareTravelMm, knownNearestM, focusing } = finder
   const { nearestM } = nearFocus({
@@ -87,10 +85,6 @@ function twoMarks(kit: KitSheet): AlignmentSheet {
     ...(spareTravelMm === null ? {} : { spareTravelMm }),
     ...(knownNearestM === null ? {} : { knownNearestM }),
   })
-  const optical = kit.parts
-    .filter(({ mark }) => mark !== 'missing')
-    .map(({ name, optics: own }) => ({ name, ...own }))
-  const fieldDeg = lowestPowerFieldDeg(powersOf(optics, optical)) ?? 1
   const day = ownFinder && DateTime.fromISO(ownFinder.measuredAtUtc, { zone })
   return {
     kit: kit.name,
@@ -102,7 +96,7 @@ function twoMarks(kit: KitSheet): AlignmentSheet {
       : 'Offset of its model; measure it on this kit at the bench',
     nearestM,
     focusing,
-    goodArcmin: (fieldDeg * 60) / 4,
+    goodArcmin: (lowestFieldDeg * 60) / 4,
     dot: finder.kind === 'red-dot' ? 'dot' : 'cross',
   }
 }

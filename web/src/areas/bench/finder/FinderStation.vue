@@ -175,6 +175,10 @@ useKeys(() => ({
         <p v-if="parallax">
           {{ spotSentence }} <b>{{ focusSentence }}</b>
         </p>
+        <p v-if="target.kind === 'sheet'">
+          <strong class="rust">Never towards a window with the Sun behind it.</strong> Hang it level with the tube;
+          its bar must measure 100 mm.
+        </p>
         <template v-if="starNow">
           <p>
             {{

@@ -40,6 +40,7 @@ const good: Record<string, object> = {
     zone: 'Europe/London',
     target: { azimuthDeg: 20, altitudeDeg: 1 },
   },
+  'sky.night': { latitudeDeg: 52.3, longitudeDeg: 0.1, date: '2026-04-17', zone: 'Europe/London' },
   'finder.parallax': { offsetMm: { x: 0, y: 120 }, distanceM: 60 },
   'finder.nearFocus': { focalLengthMm: 650, focusing: 'drawtube', spareTravelMm: 30, distanceM: 60 },
   'finder.knobs': {

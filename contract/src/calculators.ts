@@ -22,6 +22,7 @@ import {
   secondaryTurnSentences,
   sideOfMount,
   starTest,
+  skyNight,
   sunSafety,
   tubeRoll,
   tubeShift,
@@ -75,6 +76,8 @@ const calculator = <Input, Output>(entry: {
   pictures?: readonly string[]
 }): Calculator => entry as unknown as Calculator
 
+/** Null where it doesn't happen. */
+const instant = z.string().nullable()
 const knobTurn = z.object({ name: z.string(), turns: z.number() })
 const point = z.object({ x: z.number(), y: z.number() })
 const positive = z.number().positive()
@@ -207,6 +210,29 @@ const register: readonly Calculator[] = [
     }),
     run: (input) =>
       sunSafety(input) as ReturnType<typeof sunSafety> & { safeWindows: { fromUtc: string; untilUtc: string }[] },
+  }),
+  calculator({
+    name: 'sky.night',
+    summary: 'Sun, Moon and darkness from the noon of a date to the next noon',
+    sources: ['astronomy-engine, checked against a second almanac', 'Meeus 48.a'],
+    input: z.strictObject({
+      latitudeDeg: z.number().min(-90).max(90),
+      longitudeDeg: z.number().min(-180).max(180),
+      date: z.iso.date(),
+      zone: z.string().min(1),
+    }),
+    output: z.object({
+      sunsetUtc: instant,
+      sunriseUtc: instant,
+      darkFromUtc: instant,
+      darkUntilUtc: instant,
+      moonriseUtc: instant,
+      moonsetUtc: instant,
+      state: z.enum(['normal', 'never-dark', 'always-dark']),
+      moonIlluminatedFraction: z.number(),
+      moonlessDarkHours: z.number(),
+    }),
+    run: skyNight,
   }),
   calculator({
     name: 'mount.balance',

@@ -433,3 +433,4 @@ export { dayStrip, sunDay, sunOfDay, type DayKind, type DaySpan, type SunDay } f
 export { dayMoon, nightTarget, type DayMoon, type NightTarget } from './sky/finder-targets.ts'
 export { aimWords, besideWords, firstLooksWords, knobLines, nearFocusWords, type KnobLine } from './words/finder.ts'
 export { alignmentSheetPage, type AlignmentSheet } from './printing/alignment-sheet.ts'
+export { skyNight, type Night, type NightState } from './sky/night.ts'

@@ -1,7 +1,7 @@
 import type { BrowserContext } from '@playwright/test'
 import { hurdles } from '../support/hurdles.ts'
 import { read } from '../support/loans.ts'
-import { expect, goTo, press, signIn, test } from '../support/people.ts'
+import { expect, goTo, press, scan, signIn, test } from '../support/people.ts'
 
 test('the shelf filters, finds and opens by keyboard', async ({ page, context }) => {
   await signIn(context, 'ines')
@@ -22,10 +22,19 @@ test('the shelf filters, finds and opens by keyboard', async ({ page, context })
 
   await page.locator('h1').first().click()
   await press(page, '/')
-  await page.keyboard.type('M-04')
+  // As a hand types: faster, and it would be a scanner.
+  await page.keyboard.type('M-04', { delay: 45 })
   await press(page, 'Enter')
   await expect(page).toHaveURL(/\/kits\/M-04$/)
   await expect(page.getByText('Slug in the weight’s screw is missing').first()).toBeVisible()
+  await press(page, 'g')
+  await press(page, 'b')
+  await expect(page.getByRole('heading', { name: 'The bench' })).toBeVisible()
+
+  // A label scanned while the box has the focus opens its kit, and leaves the keys to the page.
+  await press(page, '/')
+  await scan(page, 'M-04')
+  await expect(page).toHaveURL(/\/kits\/M-04$/)
   await press(page, 'g')
   await press(page, 'b')
   await expect(page.getByRole('heading', { name: 'The bench' })).toBeVisible()

@@ -28,7 +28,15 @@ useIntervalFn(() => {
   now.value = new Date()
   void reload()
 }, MINUTE_MS)
-watch(() => route.path, reload)
+watch(
+  () => route.path,
+  () => {
+    // A scan opens a page from wherever the focus is: keys belong to that page then, not to this box.
+    text.value = ''
+    box.value?.blur()
+    void reload()
+  },
+)
 
 const due = computed(() => {
   const { handOuts = [], takeBacks = [] } = desk.value ?? {}

@@ -34,7 +34,7 @@ const draft = defineModel<FinderDraft>({ required: true })
 const emit = defineEmits<{ changed: [kit: KitSheet]; reload: [] }>()
 
 const station = useFinder(draft, () => kit)
-const { site, sites, now, day, isNight, landmarks, star, moon, target, chosen, finder, offset, offsetKnown } = station
+const { site, sites, now, day, landmarks, star, moon, target, chosen, finder, offset, offsetKnown } = station
 const { fieldDeg, limit, look, misaligned, arcmin, found, foundAt, verdict, share, learnt, advice, lines } = station
 const { thing, aim, focus, asksShade, barred, allowed, choose, lookAgain, takeBack } = station
 
@@ -97,7 +97,6 @@ async function toPad() {
   root.value?.querySelector<HTMLElement>('.pad [role=application]')?.focus()
 }
 const printPath = computed(() => `/setup/labels?kind=finders&kits=${encodeURIComponent(kit.code)}`)
-const onlyStar = computed(() => isNight.value && target.value?.kind === 'star')
 /** In the dark nothing else wants the large side. */
 const padLeft = computed(() => target.value !== null && !choosing.value && !parallax.value)
 const form = computed(() => ({
@@ -199,7 +198,7 @@ useKeys(() => ({
           </p>
         </template>
         <FinderLookForm v-if="padLeft" v-model="draft.looks[draft.looks.length - 1]!" large v-bind="form" />
-        <section v-if="day && chosen && site && !onlyStar">
+        <section v-if="day && chosen && site">
           <h3>
             The Sun today <em>hatched: nearer than 45° to {{ target.name }}, never look there</em>
           </h3>

@@ -92,9 +92,9 @@ const sheetProblem = computed(() => {
     <button
       v-if="moon"
       type="button"
-      :class="['target', { on: target?.kind === 'moon' }]"
+      :class="['target', { on: target?.name === moonTarget.name }]"
       :disabled="!moon.usable"
-      :aria-pressed="target?.kind === 'moon'"
+      :aria-pressed="target?.name === moonTarget.name"
       @click="emit('choose', moonTarget)"
     >
       <span class="name">The Moon</span>

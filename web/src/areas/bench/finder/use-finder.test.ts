@@ -38,7 +38,7 @@ Object.assign(globalThis, {
   },
 })
 const { emptyFinder } = await import('./finder-draft.ts')
-const { useFinder, starTarget } = await import('./use-finder.ts')
+const { moonTarget, useFinder, starTarget } = await import('./use-finder.ts')
 
 let scope: EffectScope
 beforeEach(() => (scope = effectScope()))
@@ -89,6 +89,26 @@ it('in the dark landmarks are barred, and the pole star is taken', async () => {
   expect(target.value).toMatchObject({ kind: 'star', name: 'the pole star' })
   expect(asksShade.value).toBe(false)
   expect(allowed.value).toBe(true)
+})
+
+it('in twilight no star shows yet: landmarks stay, with the question', async () => {
+  // Sunset at 18:56 UTC; a quarter of an hour later the Sun is 3° down.
+  const { landmarks, target, asksShade, star } = await station('2026-04-16T19:12:00Z')
+  expect(star.value?.reason).toBe('SUN_UP')
+  expect(landmarks.value.every(({ barred }) => barred === null)).toBe(true)
+  expect(target.value?.kind).toBe('landmark')
+  expect(asksShade.value).toBe(true)
+})
+
+it('the Moon in the dark needs no question, by day it does', async () => {
+  const night = await station('2026-04-24T21:30:00Z')
+  night.choose(moonTarget)
+  expect(night.asksShade.value).toBe(false)
+  expect(night.allowed.value).toBe(true)
+  const day = await station('2026-04-24T15:00:00Z')
+  day.choose(moonTarget)
+  expect(day.asksShade.value).toBe(true)
+  expect(day.allowed.value).toBe(false)
 })
 
 it('a landmark nearer than the kit comes sharp is barred with its distance', async () => {

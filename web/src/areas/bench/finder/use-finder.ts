@@ -32,6 +32,8 @@ import {
 } from './finder-draft.ts'
 
 const MINUTE_MS = 60_000
+/** From here on stars are offered, and landmarks no more. */
+const DARK_DEG = -6
 /** A finder sits farther from the axis than this; less is a form nobody filled in. */
 const LEAST_OFFSET_MM = 15
 /** From here on a usual finder's parallax is under half an arcminute: its offset matters no more. */
@@ -68,7 +70,8 @@ export function useFinder(draft: Ref<FinderDraft>, kit: () => KitSheet, clock: (
   })
   const day = computed(() => moment.value && sunDay(moment.value))
   const sun = computed(() => day.value && sunOfDay(day.value, now.value.getTime()))
-  const isNight = computed(() => (sun.value ? sun.value.altitudeDeg < -1 : false))
+  /** Dark enough for stars; in the twilight before, landmarks still show. */
+  const isDark = computed(() => (sun.value ? sun.value.altitudeDeg < DARK_DEG : false))
 
   const finder = computed(() => finderOf(kit()))
   const offset = computed(() => kit().optics.finderOffsetMm)
@@ -108,7 +111,7 @@ export function useFinder(draft: Ref<FinderDraft>, kit: () => KitSheet, clock: (
         return { landmark, strip, barred: 'so near, the finder’s offset must be measured first', until: null }
       if (span?.kind === 'never')
         return { landmark, strip, barred: 'the Sun is nearer to it than 45°', until: span.untilUtc }
-      if (span?.kind === 'night') return { landmark, strip, barred: 'it is dark: use a star', until: span.untilUtc }
+      if (isDark.value) return { landmark, strip, barred: 'it is dark: use a star', until: span?.untilUtc ?? null }
       return { landmark, strip, barred: null, until: span?.untilUtc ?? null }
     }),
   )
@@ -132,9 +135,10 @@ export function useFinder(draft: Ref<FinderDraft>, kit: () => KitSheet, clock: (
   )
   function choose(given: FinderTarget) {
     if (given.landmarkId !== target.value?.landmarkId || given.kind !== target.value?.kind) draft.value.shaded = null
-    draft.value.target = given
+    // In the dark the Moon is a star like others: nothing is to be asked about the Sun.
+    draft.value.target = given.kind === 'moon' && isDark.value ? { ...given, kind: 'star' } : given
   }
-  const asksShade = computed(() => target.value !== null && isByDay(target.value) && !isNight.value)
+  const asksShade = computed(() => target.value !== null && isByDay(target.value))
   const barred = computed(() => {
     if (target.value?.kind === 'landmark') return chosen.value?.barred ?? null
     if (target.value?.kind === 'moon') return moon.value?.usable === false ? 'the Moon won’t do now' : null
@@ -185,7 +189,7 @@ export function useFinder(draft: Ref<FinderDraft>, kit: () => KitSheet, clock: (
     draft.value.looks.pop()
   }
   return {
-    ...{ problem, reload, sites, site, remembered, now, day, sun, isNight, landmarks, star, moon, target, chosen },
+    ...{ problem, reload, sites, site, remembered, now, day, sun, isDark, landmarks, star, moon, target, chosen },
     ...{ finder, offset, offsetKnown, fieldDeg, limit, look, misaligned, arcmin, found, foundAt, verdict, share },
     ...{ learnt, advice, lines, thing, aim, focus, asksShade, barred, allowed, choose, lookAgain, takeBack },
   }

@@ -1,0 +1,85 @@
+import * as almanac from 'astronomia'
+import { horizontalPlace } from './positions.ts'
+import { skyNight } from './night.ts'
+
+const places = [
+  [53.3, -6.3, 'Europe/Dublin'],
+  [40.4, -3.7, 'Europe/Madrid'],
+  [54.9, 10.7, 'Europe/Oslo'],
+  [-0.2, -78.5, 'America/Guayaquil'],
+  [-33.9, 151.2, 'Australia/Sydney'],
+  [-36.8, 174.8, 'Pacific/Auckland'],
+  [35.7, 139.7, 'Asia/Tokyo'],
+  [39.7, -105, 'America/Denver'],
+  [-33.9, 18.4, 'Africa/Johannesburg'],
+  [-54.8, -68.3, 'America/Argentina/Ushuaia'],
+] as const
+const dates = ['2026-03-20', '2026-11-09'] as const
+
+/** Altitude of the Sun by the second almanac. */
+function sunDeg(ms: number, latitudeDeg: number, longitudeDeg: number): number {
+  const jd = almanac.julian.DateToJD(new Date(ms))
+  const { ra, dec } = almanac.solar.apparentEquatorial(jd + 69 / 86_400)
+  const hourAngleHours = almanac.sidereal.apparent(jd) / 3600 + longitudeDeg / 15 - (ra * 12) / Math.PI
+  return horizontalPlace({ hourAngleHours, decDeg: (dec * 180) / Math.PI, latitudeDeg }).altitudeDeg
+}
+
+describe.each(places)('at %d°, %d°', (latitudeDeg, longitudeDeg, zone) => {
+  it.each(dates)('on %s the second almanac has the Sun at the horizon, and 12° down, within a minute', (date) => {
+    const night = skyNight({ latitudeDeg, longitudeDeg, date, zone })
+    const crossings = [
+      [night.sunsetUtc, -50 / 60, -1],
+      [night.darkFromUtc, -12, -1],
+      [night.darkUntilUtc, -12, 1],
+      [night.sunriseUtc, -50 / 60, 1],
+    ] as const
+    for (const [utc, atDeg, direction] of crossings) {
+      const ms = Date.parse(utc ?? '')
+      const early = sunDeg(ms - 60_000, latitudeDeg, longitudeDeg) - atDeg
+      const late = sunDeg(ms + 60_000, latitudeDeg, longitudeDeg) - atDeg
+      expect(Math.sign(early)).toBe(-direction)
+      expect(Math.sign(late)).toBe(direction)
+    }
+    expect(night.state).toBe('normal')
+    const dark = (Date.parse(night.darkUntilUtc ?? '') - Date.parse(night.darkFromUtc ?? '')) / 3_600_000
+    expect(night.moonlessDarkHours).toBeGreaterThanOrEqual(0)
+    expect(night.moonlessDarkHours).toBeLessThan(dark + 0.1)
+  })
+})
+
+it('Meeus 48.a: 12 April 1992, 0 h TD, 0.6786 of the Moon is lit', () => {
+  // In a zone whose midnight is 0 h UT.
+  const { moonIlluminatedFraction } = skyNight({
+    latitudeDeg: 0,
+    longitudeDeg: 0,
+    date: '1992-04-11',
+    zone: 'Etc/UTC',
+  })
+  expect(moonIlluminatedFraction).toBeCloseTo(0.6786, 2)
+})
+
+it('midsummer at 60° never gets dark; midwinter at 80° is dark all day', () => {
+  const summer = skyNight({ latitudeDeg: 60, longitudeDeg: 10, date: '2026-06-21', zone: 'Europe/Oslo' })
+  expect(summer).toMatchObject({ state: 'never-dark', darkFromUtc: null, moonlessDarkHours: 0 })
+  const winter = skyNight({ latitudeDeg: 82, longitudeDeg: 10, date: '2026-12-21', zone: 'Etc/UTC' })
+  expect(winter).toMatchObject({ state: 'always-dark', sunsetUtc: null, sunriseUtc: null })
+  expect(winter.moonlessDarkHours).toBeLessThanOrEqual(24)
+})
+
+it('a new Moon takes no dark hour, a full one nearly all', () => {
+  const at = (date: string) => skyNight({ latitudeDeg: 52, longitudeDeg: 0, date, zone: 'Europe/London' })
+  // New on 17 April, full on 2 April 2026 (almanacs of the year, from memory).
+  const fresh = at('2026-04-17')
+  const dark = (Date.parse(fresh.darkUntilUtc ?? '') - Date.parse(fresh.darkFromUtc ?? '')) / 3_600_000
+  expect(fresh.moonlessDarkHours).toBeCloseTo(dark, 1)
+  expect(at('2026-04-02').moonlessDarkHours).toBeLessThan(0.5)
+})
+
+it.each([
+  { change: { date: '2026-02-30' }, names: 'date' },
+  { change: { zone: 'Nowhere/Land' }, names: 'zone' },
+  { change: { latitudeDeg: 91 }, names: 'latitudeDeg' },
+])('refuses $change', ({ change, names }) => {
+  const usual = { latitudeDeg: 52, longitudeDeg: 0, date: '2026-04-17', zone: 'Europe/London' }
+  expect(() => skyNight({ ...usual, ...change })).toThrow(names)
+})

@@ -36,7 +36,7 @@ const route = useRoute()
 const router = useRouter()
 const code = String(route.params.code)
 const { data: kit, problem: unreadable, reload } = useLoaded<KitSheet>(`/api/kits/${encodeURIComponent(code)}`)
-const { draft, wasKept, discard } = useDraft<CheckDraft>(`check ${code}`, emptyCheck, { shape: 5 })
+const { draft, wasKept, discard } = useDraft<CheckDraft>(`check ${code}`, emptyCheck, { shape: 6 })
 const { sending, problem, run } = useSending()
 const station = ref<StationName | 'end'>('glass')
 /** In the dark, red on black: white light costs the eyes twenty minutes. */

@@ -28,6 +28,8 @@ export interface FinderLook {
   clockHours: number
   marks: { x: number | null; y: number | null }
   misalignmentArcmin: number | null
+  /** What it was seen on, once another look followed: a target chosen later doesn't change what was seen before. */
+  seenOn: { target: FinderTarget; shaded: boolean | null } | null
 }
 
 /** What it is lined up on. */
@@ -58,6 +60,7 @@ export const newFinderLook = (from?: FinderLook): FinderLook => ({
   clockHours: from?.clockHours ?? 12,
   marks: { x: null, y: null },
   misalignmentArcmin: null,
+  seenOn: null,
 })
 
 export const emptyFinder = (): FinderDraft => ({
@@ -75,10 +78,11 @@ export const isByDay = (target: FinderTarget) => target.kind === 'landmark' || t
 /** What a look says at infinity; null while it, or its target, is not complete. */
 export function misalignedBy(
   look: FinderLook | undefined,
-  target: FinderTarget | null,
+  chosen: FinderTarget | null,
   kit: KitSheet,
   trueFieldDeg: number,
 ): Misaligned | null {
+  const target = look?.seenOn?.target ?? chosen
   if (!look || !target || look.how === 'typed') return null
   const finder = finderOf(kit)
   const of = {
@@ -113,7 +117,7 @@ export function arcminOf(
 }
 
 function readingOf(look: FinderLook | undefined, draft: FinderDraft, kit: KitSheet, trueFieldDeg: number) {
-  const { target, shaded } = draft
+  const { target, shaded } = look?.seenOn ?? draft
   if (look?.how === 'typed') {
     const misalignmentArcmin = arcminOf(look, target, kit, trueFieldDeg)
     return misalignmentArcmin === null ? null : { way: 'typed' as const, misalignmentArcmin }

@@ -37,7 +37,7 @@ Object.assign(globalThis, {
     removeItem: (key: string) => void store.delete(key),
   },
 })
-const { emptyFinder } = await import('./finder-draft.ts')
+const { emptyFinder, finderStation } = await import('./finder-draft.ts')
 const { moonTarget, useFinder, starTarget } = await import('./use-finder.ts')
 
 let scope: EffectScope
@@ -152,4 +152,27 @@ it('as found, advice, turned, as left: the figure falls, and what was found stay
   expect(draft.value.between[0]?.turns).toEqual([{ name: 'Side knob', turns: -1 }])
   takeBack()
   expect(arcmin.value).toBe(38)
+})
+
+it('another target for the second look leaves the first as it was seen', async () => {
+  const { draft, choose, look, found, arcmin, landmarks, lookAgain, takeBack, target } =
+    await station('2026-04-16T12:00:00Z')
+  draft.value.shaded = true
+  look.value.seen = { x: 60, y: 0 }
+  const before = found.value
+  lookAgain()
+  const near = landmarks.value.find(({ landmark }) => landmark.id === 'wall')?.landmark
+  choose({ kind: 'landmark', name: 'wall', landmarkId: near?.id ?? '', distanceM: 8, source: 'typed' })
+  expect(found.value).toBe(before)
+  draft.value.shaded = true
+  look.value.seen = { x: 0, y: 0 }
+  // On the wall's own spot, at 8 m, the parallax is what is left.
+  const { x, y } = testKit().optics.finderOffsetMm
+  expect(arcmin.value).toBeCloseTo((Math.atan2(Math.hypot(x, y), 8000) * 180 * 60) / Math.PI, 0)
+  const kept = finderStation(draft.value, testKit(), { lowestFieldDeg: 1 })
+  expect(kept?.asFound).toMatchObject({ target: { name: 'mast', shaded: true } })
+  expect(kept?.asLeft).toMatchObject({ target: { name: 'wall' } })
+  takeBack()
+  expect(target.value?.name).toBe('mast')
+  expect(draft.value.shaded).toBe(true)
 })

@@ -181,12 +181,20 @@ export function useFinder(draft: Ref<FinderDraft>, kit: () => KitSheet, clock: (
 
   function lookAgain() {
     const turns = (advice.value?.rounded ?? []).filter(({ turns: count }) => count !== 0).map((turn) => ({ ...turn }))
+    const { target: on, shaded } = draft.value
+    if (on) look.value.seenOn = { target: { ...on }, shaded }
     draft.value.between.push({ turns })
     draft.value.looks.push(newFinderLook(look.value))
   }
   function takeBack() {
     draft.value.between.pop()
     draft.value.looks.pop()
+    // The look before is the one in hand again, on what it was seen on.
+    const { seenOn } = look.value
+    if (!seenOn) return
+    draft.value.target = seenOn.target
+    draft.value.shaded = seenOn.shaded
+    look.value.seenOn = null
   }
   return {
     ...{ problem, reload, sites, site, remembered, now, day, sun, isDark, landmarks, star, moon, target, chosen },

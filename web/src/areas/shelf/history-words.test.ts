@@ -1,5 +1,5 @@
 import { acts, type RecordLine } from '@binoculum/contract'
-import { recordSentence } from './history-words.ts'
+import { recordPictures, recordSentence } from './history-words.ts'
 
 const line = (act: RecordLine['act'], after: object | null = null, before: object | null = null): RecordLine => ({
   id: '1',
@@ -86,3 +86,10 @@ it.each([...acts])('%s has words even where nothing was written with it', (act) 
   expect(sentence.length).toBeGreaterThan(3)
   expect(sentence).not.toMatch(/undefined|null|NaN|\[object/)
 })
+
+it.each([
+  { what: 'a check with two pictures', after: { pictures: ['a', 'b'] }, ids: ['a', 'b'] },
+  { what: 'a check from before there were any', after: { condition: 'full' }, ids: [] },
+  { what: 'no figures at all', after: null, ids: [] },
+  { what: 'what is no list of ids', after: { pictures: ['a', 3, null] }, ids: ['a'] },
+])('pictures of $what', ({ after, ids }) => expect(recordPictures(line('checked', after))).toEqual(ids))

@@ -132,7 +132,9 @@ useKeys(() => ({
       <p v-if="kit.mirror?.correctorLens" class="problem">
         The lens in the drawtube comes out first, or judge this tube on a star only.
       </p>
+      <!-- Each look begins with a form of its own: circles of the one before must not move this one's figure. -->
       <LookForm
+        :key="draft.looks.length"
         v-model:draft="draft"
         v-model:look="draft.looks[draft.looks.length - 1]!"
         :kit="kit"

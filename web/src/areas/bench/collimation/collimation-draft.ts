@@ -8,6 +8,7 @@ import {
   type ScrewTurn,
   type TurnedStep,
 } from '@binoculum/core'
+import { toRaw } from 'vue'
 
 export type LookWay = 'typed' | 'photo' | 'star' | 'eye'
 
@@ -66,6 +67,12 @@ export const emptyCollimation = (): CollimationDraft => ({
   shaded: null,
   openings: [],
 })
+
+/** A picture may arrive when the next look has begun: it belongs to the look that has its figure, and to no other. */
+export function pictureKept(looks: readonly Look[], told: Measured | null, id: string): void {
+  const look = looks.find(({ measured }) => measured !== null && toRaw(measured) === toRaw(told))
+  if (look?.measured) look.measured.pictureId = id
+}
 
 /** The look as it would be sent; null while it is not complete. */
 export function readingOfLook(look: Look | undefined) {

@@ -2,7 +2,7 @@ import { ref } from 'vue'
 import { api } from '../../../shared/api/client.ts'
 
 /** The newest picture as the server keeps it beside its figure. A figure never waits for it, and stands without it. */
-export function useKeptPicture(branchId: () => string, kept: () => void) {
+export function useKeptPicture(branchId: () => string, kept: (id: string) => void) {
   const pictureId = ref<string | null>(null)
   const problem = ref(false)
   let asked = 0
@@ -15,7 +15,7 @@ export function useKeptPicture(branchId: () => string, kept: () => void) {
       const { id } = await api.upload<{ id: string }>(`/api/pictures?branchId=${branchId()}`, file)
       if (own !== asked) return
       pictureId.value = id
-      kept()
+      kept(id)
     } catch {
       if (own === asked) problem.value = true
     }

@@ -1,7 +1,7 @@
 import { jest } from '@jest/globals'
-import { effectScope, ref, type EffectScope } from 'vue'
+import { effectScope, ref, type EffectScope, type Ref } from 'vue'
 import { testKit } from '../../../testing/kit-sheet.ts'
-import { emptyCollimation, type Measured } from './collimation-draft.ts'
+import { emptyCollimation, newLook, type CollimationDraft, type Measured } from './collimation-draft.ts'
 
 let answer: unknown
 jest.unstable_mockModule('./use-photo-work.ts', () => ({
@@ -40,21 +40,20 @@ const measured = (rightMm: number, rest: object = {}) => ({
   },
 })
 let scope: EffectScope
+/** As the station does it: the figure becomes that of the look in hand. */
+const tellTo = (draft: Ref<CollimationDraft>) => (measured: Measured | null) => {
+  told.push(measured)
+  const look = draft.value.looks.at(-1)
+  if (look) look.measured = measured
+}
 let told: (Measured | null)[]
 beforeEach(() => {
   told = []
   scope = effectScope()
 })
 afterEach(() => scope.stop())
-function reading(openEndDeg = 0) {
-  const draft = ref({ ...emptyCollimation(), openEndDeg })
-  const made = scope.run(() =>
-    usePhotoReading(
-      draft,
-      () => kit,
-      (each) => void told.push(each),
-    ),
-  )
+function reading(openEndDeg = 0, draft: Ref<CollimationDraft> = ref({ ...emptyCollimation(), openEndDeg })) {
+  const made = scope.run(() => usePhotoReading(draft, () => kit, tellTo(draft)))
   if (!made) throw new Error('no scope')
   return made
 }
@@ -118,4 +117,14 @@ it('a refusal shows the picture, keeps the figure before it, and lets the hand l
   photo.layByHand()
   expect(photo.circles.value.primaryEdge?.r).toBeCloseTo(280, 9)
   expect(last().byHand).toBe(true)
+})
+
+it('a picture that arrives when the next look has begun stays with its own figure', async () => {
+  const draft: Ref<CollimationDraft> = ref(emptyCollimation())
+  answer = measured(6)
+  await reading(0, draft).take(file)
+  draft.value.looks.push(newLook())
+  await new Promise((resolve) => setTimeout(resolve, 0))
+  expect(draft.value.looks.map((look) => look.measured?.pictureId)).toEqual(['picture-1', undefined])
+  expect(draft.value.looks[1]?.measured).toBeNull()
 })

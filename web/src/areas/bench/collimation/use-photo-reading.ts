@@ -7,7 +7,7 @@ import {
   type PhotoFigures,
 } from '@binoculum/core'
 import { computed, onScopeDispose, ref, shallowRef, type Ref } from 'vue'
-import type { CollimationDraft, Measured } from './collimation-draft.ts'
+import { pictureKept, type CollimationDraft, type Measured } from './collimation-draft.ts'
 import { useKeptPicture } from './use-kept-picture.ts'
 import { usePhotoWork } from './use-photo-work.ts'
 
@@ -42,9 +42,10 @@ export function usePhotoReading(
   const answer = shallowRef<MeasuredPhoto | null>(null)
   const circles = ref<Laid>({})
   const byHand = ref(false)
+  let told: Measured | null = null
   const keptPicture = useKeptPicture(
     () => kit().branchId,
-    () => hasFigure() && tell(),
+    (id) => pictureKept(draft.value.looks, told, id),
   )
   const release = () => source.value && URL.revokeObjectURL(source.value)
   onScopeDispose(release)
@@ -77,16 +78,18 @@ export function usePhotoReading(
 
   function tell() {
     const { cell, axisErrorUncertaintyMm = 0 } = figures.value ?? {}
+    told = null
     if (!cell) return keep(null)
     // Where nobody moved a circle, the program's own doubt counts: it knows how well each was seen.
     const uncertaintyMm = byHand.value ? axisErrorUncertaintyMm : (answer.value?.axisErrorUncertaintyMm ?? 0)
-    keep({
+    told = {
       axisErrorMm: cell.axisErrorMm,
       uncertaintyMm: uncertaintyMm || axisErrorUncertaintyMm,
       secondaryErrorMm: cell.secondaryErrorMm,
       byHand: byHand.value,
       pictureId: keptPicture.pictureId.value,
-    })
+    }
+    keep(told)
   }
 
   async function take(file: File) {
@@ -115,6 +118,8 @@ export function usePhotoReading(
     answer.value = done.value
     byHand.value = false
     circles.value = fromAnswer(done.value)
+    // A refused picture belongs to no figure, and least of all to the one before it.
+    told = null
     void keptPicture.keep(file)
     // A refusal keeps what was read before: the picture alone is shown, for a hand to go on with.
     if (hasFigure()) tell()

@@ -1,7 +1,7 @@
 import { jest } from '@jest/globals'
-import { effectScope, ref, type EffectScope } from 'vue'
+import { effectScope, ref, type EffectScope, type Ref } from 'vue'
 import { testKit } from '../../../testing/kit-sheet.ts'
-import { emptyCollimation, type Measured } from './collimation-draft.ts'
+import { emptyCollimation, type CollimationDraft, type Measured } from './collimation-draft.ts'
 
 /** The worker's answer, and what the server is told, as each test wants them. */
 let answer: unknown
@@ -49,16 +49,16 @@ const file = new Blob(['x']) as File
 const settled = () => new Promise((resolve) => setTimeout(resolve, 0))
 
 let scope: EffectScope
+/** As the station does it: the figure becomes that of the look in hand. */
+const tellTo = (draft: Ref<CollimationDraft>) => (measured: Measured | null) => {
+  told.push(measured)
+  const look = draft.value.looks.at(-1)
+  if (look) look.measured = measured
+}
 let told: (Measured | null)[]
 function reading() {
   const draft = ref({ ...emptyCollimation(), openEndDeg: 90 })
-  const made = scope.run(() =>
-    useStarReading(
-      draft,
-      () => kit,
-      (measured) => void told.push(measured),
-    ),
-  )
+  const made = scope.run(() => useStarReading(draft, () => kit, tellTo(draft)))
   if (!made) throw new Error('no scope')
   return made
 }

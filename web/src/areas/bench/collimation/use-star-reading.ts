@@ -1,7 +1,7 @@
 import type { KitSheet } from '@binoculum/contract'
 import { starFigures, starRefusalWords, starWarningWords, type PointXY, type StarTested } from '@binoculum/core'
 import { computed, onScopeDispose, ref, shallowRef, type Ref } from 'vue'
-import type { CollimationDraft, Measured } from './collimation-draft.ts'
+import { pictureKept, type CollimationDraft, type Measured } from './collimation-draft.ts'
 import { useKeptPicture } from './use-kept-picture.ts'
 import { usePhotoWork } from './use-photo-work.ts'
 
@@ -37,7 +37,11 @@ export function useStarReading(
   const size = ref({ widthPx: 0, heightPx: 0 })
   const rings = ref<Record<StarRingName, StarRing> | null>(null)
   const byHand = ref(false)
-  const keptPicture = useKeptPicture(() => kit().branchId, tell)
+  let told: Measured | null = null
+  const keptPicture = useKeptPicture(
+    () => kit().branchId,
+    (id) => pictureKept(draft.value.looks, told, id),
+  )
   const release = () => source.value && URL.revokeObjectURL(source.value)
   onScopeDispose(release)
 
@@ -66,13 +70,14 @@ export function useStarReading(
     if (axisErrorMm === null) return
     const share = byHand.value || !other.value ? DOUBT_SHARE.one : DOUBT_SHARE.both
     const hand = byHand.value && rings.value ? handDoubt(rings.value, offsetFraction) : 0
-    keep({
+    told = {
       axisErrorMm: comaInCell(offsetFraction, staticOffsetFraction, draft.value.openEndDeg, axisErrorMm),
       uncertaintyMm: axisErrorMm * Math.hypot(share, hand),
       secondaryErrorMm: null,
       byHand: byHand.value,
       pictureId: keptPicture.pictureId.value,
-    })
+    }
+    keep(told)
   }
 
   async function measure() {
@@ -94,6 +99,7 @@ export function useStarReading(
     source.value = URL.createObjectURL(file)
     // Kept only once it is measured: a picture must never be told beside the figure of another.
     keptPicture.pictureId.value = null
+    told = null
     await measure()
     void keptPicture.keep(file)
   }

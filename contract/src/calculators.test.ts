@@ -73,6 +73,8 @@ const good: Record<string, object> = {
     longitudeDeg: 0.1,
   },
   'sky.alignmentStars': { latitudeDeg: 52.3, longitudeDeg: 0.1, atUtc: '2026-04-17T21:00:00Z' },
+  'sky.targets': { latitudeDeg: 52.3, longitudeDeg: 0.1, date: '2026-04-22', zone: 'Europe/London', apertureMm: 130 },
+  'guides.readingGrade': { text: 'Turn the knob. Look again.', language: 'en' },
   'sky.needle': { latitudeDeg: 52.3, longitudeDeg: 0.1, atUtc: '2026-04-17T21:00:00Z' },
   'contents.explainWeight': {
     parts: [
@@ -109,6 +111,9 @@ it.each([
   { name: 'mount.side', change: { latitudeDeg: 91 }, path: 'latitudeDeg' },
   { name: 'mount.poleStar', change: { longitudeDeg: -181 }, path: 'longitudeDeg' },
   { name: 'sky.alignmentStars', change: { count: 4 }, path: 'count' },
+  { name: 'sky.targets', change: { limitingMagnitude: 9 }, path: 'limitingMagnitude' },
+  { name: 'sky.targets', change: { date: '2026-02-30' }, path: 'date' },
+  { name: 'guides.readingGrade', change: { language: 'xx' }, path: 'language' },
   { name: 'finder.parallax', change: { offsetMm: { x: 1 } }, path: 'offsetMm.y' },
   { name: 'contents.explainWeight', change: { parts: [] }, path: 'parts' },
   { name: 'contents.explainWeight', change: { maxMissing: 9 }, path: 'maxMissing' },

@@ -17,12 +17,15 @@ import {
   needleDeclination,
   opticalView,
   polarDrift,
+  readingGrade,
+  readingLanguages,
   poleStar,
   secondaryTurns,
   secondaryTurnSentences,
   sideOfMount,
   starTest,
   skyNight,
+  skyTargets,
   sunSafety,
   tubeRoll,
   tubeShift,
@@ -233,6 +236,60 @@ const register: readonly Calculator[] = [
       moonlessDarkHours: z.number(),
     }),
     run: skyNight,
+  }),
+  calculator({
+    name: 'sky.targets',
+    summary: 'what a beginner finds for sure in an evening, each when it stands best',
+    sources: [
+      'astronomy-engine, checked against a second almanac',
+      'Meeus 53.a for the Moon’s shadows',
+      'what is sure, and how dark it must be: common practice, no source',
+    ],
+    input: z.strictObject({
+      latitudeDeg: z.number().min(-90).max(90),
+      longitudeDeg: z.number().min(-180).max(180),
+      date: z.iso.date(),
+      zone: z.string().min(1),
+      apertureMm: z.number().positive().max(2000),
+      limitingMagnitude: z.number().min(0).max(8).optional(),
+      untilLocalHour: z.number().int().min(17).max(23).optional(),
+      powers: z
+        .array(z.object({ name: z.string(), magnification: z.number().positive() }))
+        .max(40)
+        .optional(),
+    }),
+    output: z.object({
+      targets: z.array(
+        z.object({
+          name: z.string(),
+          kind: z.string(),
+          bestUtc: z.string(),
+          altitudeDeg: z.number(),
+          azimuthDeg: z.number(),
+          why: z.string(),
+          eyepiece: z.string(),
+          fromUtc: z.string(),
+          untilUtc: z.string(),
+          find: z.string(),
+          look: z.string(),
+        }),
+      ),
+      fromUtc: instant,
+      untilUtc: instant,
+      reason: z.string().nullable(),
+    }),
+    run: (input) => {
+      const { targets, ...rest } = skyTargets(input)
+      return { ...rest, targets: [...targets] }
+    },
+  }),
+  calculator({
+    name: 'guides.readingGrade',
+    summary: 'how hard a block of a guide is to read',
+    sources: ['Kincaid et al. 1975', 'Szigriszt Pazos 1993', 'syllables of English: the package syllable (MIT)'],
+    input: z.strictObject({ text: z.string().max(20_000), language: z.enum(readingLanguages) }),
+    output: z.object({ grade: z.number(), sentences: z.number().int(), longest: z.number().int() }),
+    run: ({ text, language }) => readingGrade(text, language),
   }),
   calculator({
     name: 'mount.balance',

@@ -434,3 +434,20 @@ export { dayMoon, nightTarget, type DayMoon, type NightTarget } from './sky/find
 export { aimWords, besideWords, firstLooksWords, knobLines, nearFocusWords, type KnobLine } from './words/finder.ts'
 export { alignmentSheetPage, type AlignmentSheet } from './printing/alignment-sheet.ts'
 export { skyNight, type Night, type NightState } from './sky/night.ts'
+export {
+  eveningTargets,
+  type EveningTargets,
+  type Target,
+  type TargetKind,
+  type TargetsInput,
+} from './sky/targets.ts'
+export { noTargetWords, powersFor, skyTargets, whyWords, type NamedPower, type SkyTargets } from './words/targets.ts'
+export { patternLines, patternStars, type PatternStar } from './sky/patterns.ts'
+export {
+  isEasyEnough,
+  readingGrade,
+  readingLanguages,
+  readingLimits,
+  type ReadingGrade,
+  type ReadingLanguage,
+} from './guides/reading-grade.ts'

@@ -1,4 +1,5 @@
 import * as almanac from 'astronomia'
+import { AstroTime, EclipticGeoMoon, KM_PER_AU } from 'astronomy-engine'
 import { horizontalPlace } from './positions.ts'
 import { skyNight } from './night.ts'
 
@@ -45,6 +46,74 @@ describe.each(places)('at %d°, %d°', (latitudeDeg, longitudeDeg, zone) => {
     expect(night.moonlessDarkHours).toBeGreaterThanOrEqual(0)
     expect(night.moonlessDarkHours).toBeLessThan(dark + 0.1)
   })
+})
+
+/** Altitude of the Moon's middle for an observer on the ground, and its radius, by the second almanac. */
+function moonDeg(ms: number, latitudeDeg: number, longitudeDeg: number) {
+  const jd = almanac.julian.DateToJD(new Date(ms))
+  const jde = jd + 69 / 86_400
+  const { lon, lat, range } = almanac.moonposition.position(jde)
+  const [longitudeNutation, obliquityNutation] = almanac.nutation.nutation(jde)
+  const e = almanac.nutation.meanObliquity(jde) + obliquityNutation
+  const l = lon + longitudeNutation
+  const ra = Math.atan2(Math.sin(l) * Math.cos(e) - Math.tan(lat) * Math.sin(e), Math.cos(l))
+  const dec = Math.asin(Math.sin(lat) * Math.cos(e) + Math.cos(lat) * Math.sin(e) * Math.sin(l))
+  const hourAngleHours = almanac.sidereal.apparent(jd) / 3600 + longitudeDeg / 15 - (ra * 12) / Math.PI
+  const decDeg = (dec * 180) / Math.PI
+  const { altitudeDeg } = horizontalPlace({ hourAngleHours, decDeg, latitudeDeg })
+  const parallaxDeg = (Math.asin(6378.14 / range) * 180) / Math.PI
+  const radiusDeg = (Math.asin(1737.4 / range) * 180) / Math.PI
+  return { topDeg: altitudeDeg - parallaxDeg * Math.cos((altitudeDeg * Math.PI) / 180) + radiusDeg }
+}
+
+describe.each(places)('the Moon at %d°, %d°', (latitudeDeg, longitudeDeg, zone) => {
+  it.each(dates)('on %s rises and sets by the second almanac within a minute', (date) => {
+    const night = skyNight({ latitudeDeg, longitudeDeg, date, zone })
+    const crossings = [
+      [night.moonriseUtc, 1],
+      [night.moonsetUtc, -1],
+    ] as const
+    expect(crossings.some(([utc]) => utc !== null)).toBe(true)
+    for (const [utc, direction] of crossings) {
+      if (utc === null) continue
+      const heightAt = (ms: number) => moonDeg(ms, latitudeDeg, longitudeDeg).topDeg + 34 / 60
+      const ms = Date.parse(utc)
+      // Where its path meets the horizon at under 5°, ten minutes are allowed; none of these does.
+      const slopeDegPerMinute = Math.abs(heightAt(ms + 60_000) - heightAt(ms - 60_000)) / 2
+      expect(slopeDegPerMinute / 0.25).toBeGreaterThan(Math.sin((5 * Math.PI) / 180))
+      expect(Math.sign(heightAt(ms - 60_000))).toBe(-direction)
+      expect(Math.sign(heightAt(ms + 60_000))).toBe(direction)
+    }
+  })
+})
+
+it('far north, where bodies graze the horizon, within ten minutes', () => {
+  for (const [latitudeDeg, date] of [
+    [68, '2026-01-25'],
+    [66, '2026-05-28'],
+    [69, '2026-11-12'],
+  ] as const) {
+    const night = skyNight({ latitudeDeg, longitudeDeg: 19, date, zone: 'Europe/Oslo' })
+    const ms = Date.parse(night.sunsetUtc ?? '')
+    expect(sunDeg(ms - 600_000, latitudeDeg, 19)).toBeGreaterThan(-50 / 60)
+    expect(sunDeg(ms + 600_000, latitudeDeg, 19)).toBeLessThan(-50 / 60)
+  }
+})
+
+it('Meeus 47.a: the Moon of 12 April 1992, 0 h TD, and both almanacs agree on it', () => {
+  // Apparent longitude 133°.167 265, latitude −3°.229 126, distance 368 409.7 km.
+  const jde = 2_448_724.5
+  const { lon, lat, range } = almanac.moonposition.position(jde)
+  const [longitudeNutation] = almanac.nutation.nutation(jde)
+  const deg = 180 / Math.PI
+  expect((lon + longitudeNutation) * deg).toBeCloseTo(133.167265, 4)
+  expect([lat * deg, range].map((value) => value.toFixed(1))).toEqual(['-3.2', '368409.7'])
+  const time = AstroTime.FromTerrestrialTime(jde - 2_451_545)
+  const seen = EclipticGeoMoon(time)
+  // The almanac's longitude is that of the true equinox of date.
+  expect(Math.abs(seen.lon - 133.167265)).toBeLessThan(0.003)
+  expect(Math.abs(seen.lat + 3.229126)).toBeLessThan(0.003)
+  expect(Math.abs(seen.dist * KM_PER_AU - 368_409.7)).toBeLessThan(20)
 })
 
 it('Meeus 48.a: 12 April 1992, 0 h TD, 0.6786 of the Moon is lit', () => {

@@ -25,7 +25,6 @@ const DARK_DEG = -12
 const THIN = 0.1
 const MS_PER_HOUR = 3_600_000
 const MS_PER_DAY = 24 * MS_PER_HOUR
-const STEP_MS = 5 * 60_000
 
 /**
  * Sun and Moon from the local noon of a date to the next noon.
@@ -55,7 +54,7 @@ export function skyNight(input: PlaceOnEarth & { readonly date: string; readonly
   const state =
     darkFromUtc === null && darkUntilUtc === null ? (isDark(noonMs) ? 'always-dark' : 'never-dark') : 'normal'
   const moonIlluminatedFraction = moonLitFraction(almanacTime(iso(midnightMs)))
-  return {
+  const found = {
     sunsetUtc: riseOrSet(Body.Sun, -1),
     sunriseUtc: riseOrSet(Body.Sun, 1),
     darkFromUtc,
@@ -64,17 +63,14 @@ export function skyNight(input: PlaceOnEarth & { readonly date: string; readonly
     moonsetUtc: riseOrSet(Body.Moon, -1),
     state,
     moonIlluminatedFraction,
-    moonlessDarkHours: moonlessHours(input, {
-      fromMs: noonMs,
-      untilMs: nextNoonMs,
-      thin: moonIlluminatedFraction < THIN,
-    }),
-  }
+  } as const
+  const span = { fromMs: noonMs, untilMs: nextNoonMs, thin: moonIlluminatedFraction < THIN }
+  return { ...found, moonlessDarkHours: moonlessHours(input, found, span) }
 }
 
 const iso = (ms: number) => new Date(ms).toISOString()
 
-function dayAfter(date: string): string {
+export function dayAfter(date: string): string {
   const ms = Date.parse(`${date}T00:00:00Z`)
   if (!/^\d{4}-\d{2}-\d{2}$/.test(date) || Number.isNaN(ms) || !iso(ms).startsWith(date))
     throw new RangeError(`date must be a day like 2026-04-17; got ${date}`)
@@ -82,7 +78,7 @@ function dayAfter(date: string): string {
 }
 
 /** An hour of a local date; one that the clocks skip happens when they go on. */
-function localMs(zone: string, date: string, hour: 0 | 12): number {
+export function localMs(zone: string, date: string, hour: number): number {
   dayAfter(date)
   const local = `${date}T${String(hour).padStart(2, '0')}:00`
   const asUtcMs = Date.parse(`${local}:00Z`)
@@ -91,24 +87,36 @@ function localMs(zone: string, date: string, hour: 0 | 12): number {
   return asUtcMs - later * MS_PER_HOUR
 }
 
-/** Sun and Moon are asked every five minutes; between two answers that differ, half of the time counts. */
+/** Dark hours less those in which the Moon is up, from the same risings and settings. */
 function moonlessHours(
   place: PlaceOnEarth,
+  night: Pick<Night, 'darkFromUtc' | 'darkUntilUtc' | 'moonriseUtc' | 'moonsetUtc' | 'state'>,
   { fromMs, untilMs, thin }: { readonly fromMs: number; readonly untilMs: number; readonly thin: boolean },
 ): number {
-  const counts = (ms: number) => {
-    const time = almanacTime(iso(ms))
-    if (bodyPlace('Sun', time, place).altitudeDeg >= DARK_DEG) return false
-    return thin || bodyPlace('Moon', time, place).altitudeDeg < MOON_DOWN_DEG
-  }
-  let steps = 0
-  let before = counts(fromMs)
-  for (let ms = fromMs + STEP_MS; ms <= untilMs; ms += STEP_MS) {
-    const now = counts(ms)
-    steps += (Number(before) + Number(now)) / 2
-    before = now
-  }
-  return (steps * STEP_MS) / MS_PER_HOUR
+  if (night.state === 'never-dark') return 0
+  const at = (utc: string | null, otherwise: number) => (utc === null ? otherwise : Date.parse(utc))
+  const [darkFrom, darkUntil] = [at(night.darkFromUtc, fromMs), at(night.darkUntilUtc, untilMs)]
+  // Where it doesn't get dark before the first noon's darkness ends, two stretches are dark: both ends of the night.
+  const dark: readonly (readonly [number, number])[] =
+    darkFrom <= darkUntil
+      ? [[darkFrom, darkUntil]]
+      : [
+          [fromMs, darkUntil],
+          [darkFrom, untilMs],
+        ]
+  const total = dark.reduce((sum, [from, until]) => sum + until - from, 0)
+  if (thin) return total / MS_PER_HOUR
+  const [rise, set] = [at(night.moonriseUtc, Infinity), at(night.moonsetUtc, Infinity)]
+  const upAtStart = bodyPlace('Moon', almanacTime(iso(fromMs)), place).altitudeDeg > MOON_DOWN_DEG
+  const up: readonly (readonly [number, number])[] = upAtStart
+    ? [[fromMs, Math.min(set, untilMs)], ...(rise > set && rise < untilMs ? [[rise, untilMs] as const] : [])]
+    : rise < untilMs
+      ? [[rise, set > rise ? Math.min(set, untilMs) : untilMs]]
+      : []
+  const shared = ([a, b]: readonly [number, number], [c, d]: readonly [number, number]) =>
+    Math.max(0, Math.min(b, d) - Math.max(a, c))
+  const lit = dark.reduce((sum, span) => sum + up.reduce((more, each) => more + shared(span, each), 0), 0)
+  return (total - lit) / MS_PER_HOUR
 }
 
 /** The Moon's upper edge is gone: 34′ of air and 16′ of its own radius below the level, for an observer on the ground. */

@@ -9,6 +9,11 @@ declare module 'astronomia' {
   }
   export const solar: { apparentEquatorial(jde: number): Equatorial }
   export const julian: { DateToJD(date: Date): number }
+  export const moonposition: {
+    /** Geocentric, equinox of date: radians and kilometres. */
+    position(jde: number): { lon: number; lat: number; range: number }
+  }
+  export const nutation: { nutation(jde: number): readonly [number, number]; meanObliquity(jde: number): number }
   /** Seconds of time. */
   export const sidereal: { apparent(jd: number): number }
 }

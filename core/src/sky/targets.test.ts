@@ -1,0 +1,208 @@
+import * as almanac from 'astronomia'
+import { AstroTime } from 'astronomy-engine'
+import { skyTargets } from '../words/targets.ts'
+import { moonFeatures, subsolarLongitudeDeg, sunOverFeature } from './moon-features.ts'
+import { horizontalPlace, separationDeg } from './positions.ts'
+import { showpieces } from './showpieces.ts'
+import { eveningTargets, type TargetsInput } from './targets.ts'
+
+const club: TargetsInput = {
+  latitudeDeg: 52.3,
+  longitudeDeg: 0.1,
+  date: '2026-04-22',
+  zone: 'Europe/London',
+  apertureMm: 130,
+}
+const named = (input: Partial<TargetsInput> = {}) => eveningTargets({ ...club, ...input }).targets
+
+/** The Sun by the second almanac. */
+function sunAt(utc: string, { latitudeDeg, longitudeDeg }: { latitudeDeg: number; longitudeDeg: number }) {
+  const jd = almanac.julian.DateToJD(new Date(utc))
+  const { ra, dec } = almanac.solar.apparentEquatorial(jd + 69 / 86_400)
+  const hourAngleHours = almanac.sidereal.apparent(jd) / 3600 + longitudeDeg / 15 - (ra * 12) / Math.PI
+  return horizontalPlace({ hourAngleHours, decDeg: (dec * 180) / Math.PI, latitudeDeg })
+}
+
+const evenings = [
+  { ...club },
+  { ...club, date: '2026-06-21' },
+  { ...club, date: '2026-12-21' },
+  { ...club, date: '2026-02-19' },
+  { latitudeDeg: -33.9, longitudeDeg: 151.2, zone: 'Australia/Sydney', date: '2026-05-20', apertureMm: 76 },
+  { latitudeDeg: 60.2, longitudeDeg: 24.9, zone: 'Europe/Helsinki', date: '2026-10-14', apertureMm: 114 },
+  { latitudeDeg: 0.2, longitudeDeg: -78.5, zone: 'America/Guayaquil', date: '2026-09-10', apertureMm: 203 },
+  { latitudeDeg: 40.4, longitudeDeg: -3.7, zone: 'Europe/Madrid', date: '2026-08-12', apertureMm: 90 },
+] satisfies TargetsInput[]
+
+describe.each(evenings)('at $latitudeDeg°, $longitudeDeg° on $date', (input) => {
+  const { targets } = eveningTargets(input)
+  it('gives eight to twelve sure ones, best first', () => {
+    expect(targets.length).toBeGreaterThanOrEqual(8)
+    expect(targets.length).toBeLessThanOrEqual(12)
+    const merits = targets.map(({ merit }) => merit)
+    expect(merits).toEqual([...merits].sort((a, b) => b - a))
+  })
+  it('never before the Sun is under −4°, nor near where it set before −6°, by the second almanac', () => {
+    for (const target of targets)
+      for (const utc of [target.bestUtc, target.fromUtc, target.untilUtc]) {
+        const sun = sunAt(utc, input)
+        expect(sun.altitudeDeg).toBeLessThan(-3.98)
+        if (sun.altitudeDeg > -6.02 && utc === target.bestUtc)
+          // The Sun's azimuth now is within a few degrees of where it set.
+          expect(separationDeg(target, { altitudeDeg: 0, azimuthDeg: sun.azimuthDeg })).toBeGreaterThan(12)
+      }
+  })
+  it('stands where spherical trigonometry puts it', () => {
+    for (const target of targets) {
+      const piece = showpieces.find(({ id }) => id === target.id)
+      if (!piece) continue
+      const jd = almanac.julian.DateToJD(new Date(target.bestUtc))
+      const hourAngleHours = almanac.sidereal.apparent(jd) / 3600 + input.longitudeDeg / 15 - piece.raJ2000Deg / 15
+      const place = horizontalPlace({ hourAngleHours, decDeg: piece.decJ2000Deg, latitudeDeg: input.latitudeDeg })
+      // J2000 against the equator of date: a third of a degree of precession by 2026.
+      expect(separationDeg(place, target)).toBeLessThan(0.5)
+      expect(target.altitudeDeg).toBeGreaterThanOrEqual(20)
+    }
+  })
+})
+
+it('the evening of the design: Moon, Jupiter, Beehive and Mizar, as drawn for 22 April 2026', () => {
+  const ids = named().map(({ id }) => id)
+  expect(ids).toEqual(expect.arrayContaining(['moon', 'jupiter', 'beehive', 'mizar']))
+})
+
+it('far north in June the Sun never gets low enough: nothing, and why', () => {
+  expect(eveningTargets({ ...club, latitudeDeg: 66, date: '2026-06-21' })).toEqual({
+    targets: [],
+    fromUtc: null,
+    untilUtc: null,
+    reason: 'SUN_UP',
+  })
+})
+
+it('a night that stays bright gives fewer, and nothing faint', () => {
+  const helsinki = { latitudeDeg: 60.2, longitudeDeg: 24.9, zone: 'Europe/Helsinki', date: '2026-05-14' }
+  const bright = named(helsinki)
+  expect(bright.length).toBeGreaterThan(3)
+  expect(bright.length).toBeLessThan(8)
+  expect(bright.every(({ kind }) => ['moon', 'moon-feature', 'planet', 'double-star'].includes(kind))).toBe(true)
+})
+
+it('near the Sun’s place of setting nothing is offered in bright twilight, but later it is', () => {
+  // Venus in the west after sunset, May 2026, within 20° of where the Sun went down only as it sinks.
+  for (const date of ['2026-02-10', '2026-03-01', '2026-05-20', '2026-08-20']) {
+    const venus = named({ date }).find(({ id }) => id === 'venus')
+    if (!venus) continue
+    expect(sunAt(venus.fromUtc, club).altitudeDeg).toBeLessThan(-4)
+  }
+  const shown = named({ date: '2026-02-22' }).find(({ id }) => id === 'venus')
+  expect(shown === undefined || sunAt(shown.fromUtc, club).altitudeDeg < -6).toBe(true)
+})
+
+it('nobody sweeps towards sunrise, even where the night is short', () => {
+  const { untilUtc, fromUtc } = eveningTargets({ ...club, latitudeDeg: 61, date: '2026-06-10' })
+  expect(fromUtc).not.toBeNull()
+  // Past the middle of the night the Sun climbs again; the last moment is under −6° or before its lowest.
+  const sun = sunAt(untilUtc ?? '', { ...club, latitudeDeg: 61 })
+  const later = sunAt(new Date(Date.parse(untilUtc ?? '') + 600_000).toISOString(), { ...club, latitudeDeg: 61 })
+  expect(sun.altitudeDeg < -5.9 || later.altitudeDeg < sun.altitudeDeg + 0.4).toBe(true)
+})
+
+it('what the aperture or the sky can’t show is left out', () => {
+  const winter = { date: '2026-11-12' }
+  const ids = (input: Partial<TargetsInput>) => named({ ...winter, ...input }).map(({ id }) => id)
+  expect(ids({ apertureMm: 130, limitingMagnitude: 6 })).toContain('andromeda-galaxy')
+  expect(ids({ apertureMm: 50, limitingMagnitude: 6 })).not.toContain('andromeda-galaxy')
+  const city = named({ ...winter, limitingMagnitude: 3 })
+  expect(city.every(({ kind }) => !['nebula', 'galaxy', 'globular-cluster'].includes(kind))).toBe(true)
+  expect(city.length).toBeGreaterThan(0)
+})
+
+it('a bright Moon takes faint things away, or says that they are dimmer', () => {
+  // New on 12 August, full on 26 September 2026 (almanacs of the year, from memory).
+  const dark = named({ date: '2026-10-10', limitingMagnitude: 5 })
+  const moonlit = named({ date: '2026-10-25', limitingMagnitude: 5 })
+  expect(dark.some(({ why }) => why === 'moonlight-takes-some')).toBe(false)
+  const faint = moonlit.filter(({ kind }) => kind === 'nebula' || kind === 'galaxy')
+  for (const each of faint) expect(each.why).toBe('moonlight-takes-some')
+  expect(moonlit.map(({ id }) => id)).toContain('moon')
+})
+
+describe('the Moon’s shadows', () => {
+  it('Meeus 53.a: 12 April 1992, 0 h TD, the Sun stands over 67.9° east', () => {
+    expect(subsolarLongitudeDeg(AstroTime.FromTerrestrialTime(2_448_724.5 - 2_451_545))).toBeCloseTo(67.9, 0)
+  })
+  it('a half Moon is lit from its middle; what is offered lies just inside the light', () => {
+    // First quarter: the Sun over 90° east, so the edge of the shadow runs down the middle.
+    const copernicus = moonFeatures.find(({ id }) => id === 'copernicus')
+    const theophilus = moonFeatures.find(({ id }) => id === 'theophilus')
+    if (!copernicus || !theophilus) throw new Error('features are gone')
+    expect(sunOverFeature(copernicus, 90)).toBeLessThan(0)
+    expect(sunOverFeature(theophilus, 90)).toBeGreaterThan(20)
+    for (const day of [19, 22, 24, 26, 28]) {
+      const features = named({ date: `2026-04-${day}` }).filter(({ kind }) => kind === 'moon-feature')
+      for (const feature of features) {
+        const found = moonFeatures.find(({ id }) => `moon-${id}` === feature.id)
+        const subsolar = subsolarLongitudeDeg(AstroTime.FromTerrestrialTime(tt(feature.bestUtc)))
+        expect(found && sunOverFeature(found, subsolar)).toBeGreaterThan(2)
+        expect(found && sunOverFeature(found, subsolar)).toBeLessThan(21)
+      }
+    }
+  })
+  const tt = (utc: string) => (Date.parse(utc) - Date.UTC(2000, 0, 1, 12)) / 86_400_000
+})
+
+it.each([
+  ['m47', [101.29, -16.72], 1.25],
+  ['m39', [310.36, 45.28], 0.9],
+  ['m41', [101.29, -16.72], 0.4],
+  ['m6', [263.4, -37.1], 0.5],
+  ['lagoon-nebula', [271.45, -30.42], 0.6],
+  ['gamma-velorum', [95.99, -52.7], 1.75],
+  ['acamar', [24.43, -57.24], 2.1],
+  ['algedi', [297.7, 8.87], 2.25],
+  ['southern-pleiades', [187.5, -60], 1.3],
+  ['wishing-well', [187.5, -60], 1.1],
+  ['carina-nebula', [187.5, -60], 1.3],
+  ['omega-centauri', [215, -60.6], 1.5],
+] as const)('%s lies as many fists away as its words say', (id, [azimuthDeg, altitudeDeg], fists) => {
+  const piece = showpieces.find((each) => each.id === id)
+  if (!piece) throw new Error(`${id} is gone`)
+  const degrees = separationDeg(
+    { azimuthDeg, altitudeDeg },
+    { azimuthDeg: piece.raJ2000Deg, altitudeDeg: piece.decJ2000Deg },
+  )
+  expect(Math.abs(degrees / 10 - fists)).toBeLessThan(0.2)
+})
+
+describe('in words', () => {
+  it('names the case’s own eyepieces: the lowest to find it, then the one nearest to what shows it best', () => {
+    const powers = [
+      { name: '10 mm', magnification: 65 },
+      { name: '25 mm', magnification: 26 },
+      { name: '4 mm', magnification: 162 },
+    ]
+    const { targets } = skyTargets({ ...club, powers })
+    const of = (name: string) => targets.find((each) => each.name === name)?.eyepiece
+    expect(of('the Beehive')).toBe('25 mm')
+    expect(of('Jupiter')).toBe('25 mm, then 10 mm')
+    expect(of('Algieba')).toBe('25 mm, then 4 mm')
+  })
+  it('no advice depends on which hemisphere one stands in', () => {
+    const sided = /\b(left|right|above|below|under|up|down|top|bottom)\b/i
+    // A thing's own top (a teapot's lid) and what an eyepiece shows are no directions in the sky.
+    for (const { find, id } of showpieces) {
+      const plain = find.replace('top of the teapot', '').replace('top of Perseus', '')
+      expect(`${id}: ${sided.test(plain)}`).toBe(`${id}: false`)
+    }
+  })
+})
+
+it.each([
+  { change: { apertureMm: 0 }, names: 'apertureMm' },
+  { change: { limitingMagnitude: 9 }, names: 'limitingMagnitude' },
+  { change: { latitudeDeg: 100 }, names: 'latitudeDeg' },
+  { change: { date: 'soon' }, names: 'date' },
+])('refuses $change', ({ change, names }) => {
+  expect(() => eveningTargets({ ...club, ...change })).toThrow(names)
+})

@@ -15,6 +15,13 @@ export const closeUps = [
   'eyepiece',
   'rods-locked',
   'rocker-bolt',
+  'bubble',
+  'dovetail',
+  'spring-pin',
+  'diagonal',
+  'backed-off',
+  'cell',
+  'collimation-cap',
 ] as const
 export type CloseUp = (typeof closeUps)[number]
 
@@ -234,6 +241,110 @@ const strokes: Readonly<Record<CloseUp, readonly Stroke[]>> = {
     ['move', 'M-24 -36a26 8 0 0 1 48 0'],
     ['move-head', 'M-28 -32l1 -9l8 5Z'],
     ['move-head', 'M28 -32l-1 -9l-8 5Z'],
+  ],
+  // The bubble runs to the high side; it belongs in the ring.
+  bubble: [
+    ['outline', disc(0, 0, 44)],
+    ['fill', disc(0, 0, 37)],
+    ['fill-inner', disc(0, 0, 13)],
+    ['next-on-fill', disc(19, -19, 11)],
+    ['bright', disc(0, 0, 10)],
+    ...arrow(18, -18, 5, -5),
+  ],
+  // Wide side lowest, fixed jaw undercut on the left, one moving jaw with its screw.
+  dovetail: [
+    ['outline', 'M-42 -50A52 44 0 0 0 42 -50'],
+    ['outline', 'M-10 -11h20l8 19h-36Z'],
+    ['hatch', hatch(-14, -6, 28, 14)],
+    ['outline', 'M-44 2h26l4 -10h-12v-6h-18Z'],
+    ...cut(-44, 8, 84, 18),
+    ['fill', 'M18 8l-6 -14h14v14Z'],
+    ['fill', rect(26, -2, 12, 6)],
+    ...knurl(38, -9, 11, 20),
+    ['outline', 'M-14 26V50M14 26V50'],
+    ['move', 'M47 20a7 14 0 0 0 0 -34'],
+    ['move-head', 'M41 -13l8 -5l2 9Z'],
+  ],
+  // A spring pushes on the pin's collar; two screws make the other points.
+  'spring-pin': [
+    ['outline', disc(0, 6, 30)],
+    ['open', disc(0, 6, 24)],
+    ['outline', disc(0, 6, 14)],
+    ['inner', 'M-14 6h28M0 -8v28'],
+    ['outline', 'M-8 36L-14 50M8 36L14 50'],
+    ...[-1, 1].map((side): Stroke => [
+      'outline',
+      `M${side * 12} 14l${side * 20} 12l${side * 2} -4l${side * -20} -12Z`,
+    ]),
+    ...[-1, 1].map((side): Stroke => ['outline', `M${side * 32} 22l${side * 10} 6l${side * -5} 9l${side * -10} -6Z`]),
+    ['outline', rect(-9, -38, 18, 14)],
+    ['inner', 'M-7 -36l14 3l-14 3l14 3l-14 3'],
+    ['fill', rect(-3, -40, 6, 32)],
+    ['fill', rect(-6, -26, 12, 3)],
+    ...knurl(-7, -50, 14, 10),
+    ...arrow(24, -20, 24, -46),
+  ],
+  // Light turned by a quarter for the sky; the one that turns it by an eighth is for land.
+  diagonal: [
+    ['recede', 'M0 -50V50'],
+    ['fill', 'M-46 -2h14v22h-14ZM-32 -6h16l16 0l-22 28h-10Z'],
+    ['fill', rect(-26, -34, 20, 28)],
+    ['fill-inner', 'M-22 -32v22M-16 -32v22M-10 -32v22'],
+    axis(-50, 9, -16, 9),
+    axis(-16, 9, -16, -46),
+    tick(-30, 40),
+    ['outline', 'M8 2h12v18h-12Z'],
+    ['outline', 'M20 -1h10l14 -14l11 11l-16 16l-6 8h-13Z'],
+    axis(4, 11, 30, 11),
+    axis(30, 11, 50, -9),
+    notSo(24, 42),
+  ],
+  // Backed off by a few threads, not out: at least three stay in the hole.
+  'backed-off': [
+    ...cut(-40, 0, 22, 18),
+    ...cut(-10, 0, 20, 18),
+    ...cut(18, 0, 22, 18),
+    ['outline', rect(-50, 26, 100, 14)],
+    axis(-50, 33, 50, 33),
+    ['outline', rect(-18, -8, 8, 34)],
+    ['inner', 'M-18 -3h8M-18 2h8M-18 7h8M-18 12h8M-18 17h8M-18 22h8'],
+    ['outline', rect(-23, -18, 18, 10)],
+    ['fill', rect(10, -24, 8, 34)],
+    ['fill-inner', 'M10 -19h8M10 -14h8M10 -9h8M10 -4h8M10 1h8M10 6h8'],
+    ...knurl(5, -36, 18, 12),
+    // Loosening: left to right in front of a knob that points up.
+    ['move', 'M-1 -40a15 5 0 0 0 30 1'],
+    ['move-head', 'M33 -42l-9 -1l5 8Z'],
+    tick(-30, -30),
+  ],
+  // From behind, focuser side up: A up, B right, C left, the locks between them.
+  cell: [
+    ['outline', disc(0, 0, 44)],
+    ['inner', disc(0, 0, 39)],
+    ['outline', 'M0 -34A34 34 0 0 1 29 17A34 34 0 0 1 -29 17A34 34 0 0 1 0 -34Z'],
+    ['outline', disc(0, 0, 5)],
+    ...[-90, 30, 150].map((deg): Stroke => {
+      const [x, y] = [25 * Math.cos((deg * Math.PI) / 180), 25 * Math.sin((deg * Math.PI) / 180)]
+      return ['fill', disc(x, y, 7)]
+    }),
+    ...[-30, 90, 210].map((deg): Stroke => {
+      const [x, y] = [25 * Math.cos((deg * Math.PI) / 180), 25 * Math.sin((deg * Math.PI) / 180)]
+      return ['outline', disc(x, y, 3.4)]
+    }),
+    ['move-head', 'M0 -50l5 6h-10Z'],
+  ],
+  // Hole exactly in its middle, its underside bright.
+  'collimation-cap': [
+    ...cut(-26, -6, 8, 56),
+    ...cut(2, -6, 8, 56),
+    ['outline', 'M-18 -6V50M2 -6V50'],
+    ['fill', 'M-30 -14h18v4h-14v22h-4ZM-4 -14h18v26h-4v-22h-14Z'],
+    axis(-8, -46, -8, 46),
+    ['inner', 'M-18 -34q10 -9 20 0q-10 9 -20 0Z'],
+    ['inner', disc(-8, -34, 2.6)],
+    ['fill', disc(33, -16, 15)],
+    ['bright', disc(33, -16, 1.8)],
+    axis(14, -16, 50, -16),
   ],
 }
 

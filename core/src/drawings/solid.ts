@@ -69,6 +69,8 @@ export interface Solid {
   readonly spine: readonly Vector3[]
   readonly reach: number
   readonly recede?: boolean | undefined
+  /** Its outline has bays: it is painted face by face instead of as one hull. */
+  readonly hollow?: boolean | undefined
 }
 
 const CIRCLE_POINTS = 40
@@ -149,15 +151,29 @@ export function block({ part, centre, half: [u, v, w], recede }: BlockGiven): So
 
 export interface SlabGiven {
   readonly part: string
-  /** A convex outline in a plane of constant z. */
+  /** An outline in a plane of constant z: convex, or with bays if `hollow`. */
   readonly outline: readonly (readonly [x: number, y: number])[]
   readonly fromZ: number
   readonly toZ: number
+  readonly hollow?: boolean
 }
 
-/** A board on edge, cut to any convex outline. */
-export function slab({ part, outline, fromZ, toZ }: SlabGiven): Solid {
+/** A board on edge, cut to an outline. */
+export function slab({ part, outline, fromZ, toZ, hollow = false }: SlabGiven): Solid {
   const at = (z: number) => outline.map(([x, y]): Vector3 => [x, y, z])
+  const edges = outline.map(([x, y], index): Face => {
+    const [nx = x, ny = y] = outline[(index + 1) % outline.length] ?? []
+    return {
+      points: [
+        [x, y, fromZ],
+        [nx, ny, fromZ],
+        [nx, ny, toZ],
+        [x, y, toZ],
+      ],
+      normal: [0, 0, 0],
+      look: 'face',
+    }
+  })
   const middle = outline.reduce(
     ([x, y], point) => [x + point[0] / outline.length, y + point[1] / outline.length],
     [0, 0],
@@ -166,11 +182,18 @@ export function slab({ part, outline, fromZ, toZ }: SlabGiven): Solid {
   const [low, high] = [Math.min(...heights), Math.max(...heights)]
   return {
     part,
+    hollow,
     points: [...at(fromZ), ...at(toZ)],
-    faces: [
-      { points: at(toZ), normal: [0, 0, 1], look: 'face' },
-      { points: at(fromZ), normal: [0, 0, -1], look: 'face' },
-    ],
+    faces: hollow
+      ? [
+          { points: at(fromZ), normal: [0, 0, -1], look: 'face' },
+          ...edges,
+          { points: at(toZ), normal: [0, 0, 1], look: 'face' },
+        ]
+      : [
+          { points: at(toZ), normal: [0, 0, 1], look: 'face' },
+          { points: at(fromZ), normal: [0, 0, -1], look: 'face' },
+        ],
     spine: Array.from({ length: SPINE_POINTS }, (_each, index): Vector3 => [
       middle[0] ?? 0,
       low + ((high - low) * index) / (SPINE_POINTS - 1),
@@ -251,20 +274,22 @@ export function paint(
 
 function drawn(solid: Solid, outline: readonly Point[], view: View, look: Look): DrawnPath[] {
   const own = look === 'outline' && solid.recede ? 'recede' : look
+  const flat = (points: readonly Vector3[]) =>
+    path(
+      points.map((point) => {
+        const { x, y } = onPage(point, view)
+        return [x, y] as const
+      }),
+    )
+  // Far face, edges, near face, each painted over the one before: bays stay open.
+  if (solid.hollow) return solid.faces.map(({ points }) => ({ kind: 'path', d: flat(points), look: own }))
   const items: DrawnPath[] = [{ kind: 'path', d: path(outline), look: own }]
   if (look === 'next') return items
   const eye = towardsViewer(view)
   for (const face of solid.faces) {
     if (dot(face.normal, eye) <= 0.02) continue
-    const points = face.points.map((point) => {
-      const { x, y } = onPage(point, view)
-      return [x, y] as const
-    })
-    items.push({
-      kind: 'path',
-      d: path(points),
-      look: face.look === 'open' ? 'open' : look === 'fill' ? 'fill-inner' : 'inner',
-    })
+    const inner = look === 'fill' ? 'fill-inner' : 'inner'
+    items.push({ kind: 'path', d: flat(face.points), look: face.look === 'open' ? 'open' : inner })
   }
   return items
 }
@@ -290,12 +315,24 @@ function inFront(a: Placed, b: Placed, view: View): number {
 /** Topological order by pairs; a ring of things each before the next falls back to the order of their middles. */
 function backToFront(placed: readonly Placed[], view: View): readonly Placed[] {
   const depth = ({ spine }: Placed) => spine.reduce((sum, point) => sum + point.depth, 0) / Math.max(spine.length, 1)
-  const left = [...placed].sort((a, b) => depth(a) - depth(b))
+  const byDepth = [...placed].sort((a, b) => depth(a) - depth(b))
+  // What each one hides is asked once for each pair.
+  const hides = byDepth.map(() => new Set<number>())
+  byDepth.forEach((a, i) => {
+    for (let j = i + 1; j < byDepth.length; j++) {
+      const b = byDepth[j]
+      const before = b ? inFront(a, b, view) : 0
+      if (before > 0) hides[i]?.add(j)
+      if (before < 0) hides[j]?.add(i)
+    }
+  })
+  const left = byDepth.map((_each, index) => index)
   const order: Placed[] = []
   while (left.length > 0) {
-    const free = left.findIndex((each) => left.every((other) => other === each || inFront(each, other, view) <= 0))
-    const [next] = left.splice(Math.max(free, 0), 1)
-    if (next) order.push(next)
+    const free = left.findIndex((index) => left.every((other) => other === index || !hides[index]?.has(other)))
+    const [next = 0] = left.splice(Math.max(free, 0), 1)
+    const solid = byDepth[next]
+    if (solid) order.push(solid)
   }
   return order
 }

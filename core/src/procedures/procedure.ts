@@ -30,6 +30,12 @@ export const stepDrawings = [
   'base',
   'slide-open',
   'tension',
+  'unpack',
+  'diagonal',
+  'drive',
+  'home',
+  'close',
+  'pack',
 ] as const
 export type StepDrawing = (typeof stepDrawings)[number]
 

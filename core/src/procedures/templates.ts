@@ -50,7 +50,7 @@ const unpack = step({
     'Look at the glass. All in one piece? Don’t touch or wipe it.',
     'Back every screw off as far as you need, never right out.',
   ],
-  rest: { check: 'glass whole, mirror in place, no loose flakes' },
+  rest: { check: 'glass whole, mirror in place, no loose flakes', drawing: 'unpack' },
 })
 
 const legs = step({
@@ -280,7 +280,13 @@ const diagonal = step({
   phase: 'fit-out',
   title: 'Put the diagonal in',
   lines: ['Use the 90° diagonal. It turns the light up to where your eye is.'],
-  rest: { part: 'diagonal', needs: 'diagonal', feel: 'finger-snug', check: 'pushed in to its shoulder, 90°' },
+  rest: {
+    part: 'diagonal',
+    needs: 'diagonal',
+    feel: 'finger-snug',
+    check: 'pushed in to its shoulder, 90°',
+    drawing: 'diagonal',
+  },
   undo: { title: 'Diagonal out', lines: ['Back its screw off; caps on both ends.'] },
 })
 
@@ -369,7 +375,7 @@ const rocker = step({
   phase: 'stand',
   title: 'Set the base on level ground',
   lines: ['Its bottom board lies flat. The centre bolt must not be tight: the base turns with one finger.'],
-  rest: { part: 'base', feel: 'free', check: 'turns with one finger and stays', test: 'friction' },
+  rest: { part: 'base', feel: 'free', check: 'turns with one finger and stays', test: 'friction', drawing: 'base' },
 })
 
 const tubeInRocker = step({
@@ -382,6 +388,7 @@ const tubeInRocker = step({
     check: 'both discs lie in their cradles',
     test: 'hits-stand',
     caution: 'Bend your knees, not your back. Nobody stands below.',
+    drawing: 'tube',
   },
   undo: {
     title: 'Lift the tube out',
@@ -403,6 +410,7 @@ const drive = step({
     part: 'controller',
     check: 'the controller lights up; both axes move',
     caution: 'Keep pack and plugs dry. Use only the charger supplied.',
+    drawing: 'drive',
   },
 })
 
@@ -415,7 +423,7 @@ const align = step({
     'Enter date, time, place and zone. Answer “daylight saving” with care: it is the most frequent fault.',
     'Line it up on two bright stars, well apart. If one is hidden, take the next.',
   ],
-  rest: { part: 'controller', check: 'the second star stands in the field' },
+  rest: { part: 'controller', check: 'the second star stands in the field', drawing: 'home' },
 })
 
 const end = [finder, caps]
@@ -482,6 +490,7 @@ const close = step({
     'All caps on: front, focuser, both ends of each eyepiece.',
     'Wet with dew? Leave the caps off indoors for a day before you close anything.',
   ],
+  rest: { drawing: 'close' },
 })
 const packCase = step({
   key: 'away-pack',
@@ -493,6 +502,7 @@ const packCase = step({
     'Small parts go into the labelled pouch. Tick the contents card.',
     'Nothing is wiped. Tell us about any trouble; nobody is blamed.',
   ],
+  rest: { drawing: 'pack' },
 })
 
 /** What of a model changes its family's template. */

@@ -3,18 +3,27 @@ import { drawStep, type DrawnKit, type StepDrawing } from '@binoculum/core'
 import { computed, useId } from 'vue'
 
 /** A step of this kit's set-up as a drawing, made from its model's own dimensions. Words stand beside it, not in it. */
-const { kit, drawing } = defineProps<{
+const {
+  kit,
+  drawing,
+  latitudeDeg = undefined,
+  undo = false,
+} = defineProps<{
   kit: DrawnKit
   drawing: StepDrawing
+  /** Of the place where it will stand. */
+  latitudeDeg?: number | undefined
+  /** Taking apart. */
+  undo?: boolean
 }>()
 const ids = useId()
 const WIDTH = 358
 const HEIGHT = 344
-const drawn = computed(() => drawStep(kit, drawing))
+const drawn = computed(() => drawStep(kit, drawing, { latitudeDeg, undo }))
 </script>
 
 <template>
-  <svg v-if="drawn" :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" class="step-drawing" aria-hidden="true">
+  <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" class="step-drawing" aria-hidden="true">
     <template v-for="(item, index) in drawn.items" :key="index">
       <path v-if="item.kind === 'path'" :d="item.d" :class="item.look" />
       <g v-else-if="item.kind === 'circle'">
@@ -71,13 +80,25 @@ path {
   stroke-width: 1.35;
 }
 
+.person {
+  fill: none;
+  stroke: var(--rule-strong);
+  stroke-width: 0.95;
+}
+
+.bright {
+  fill: var(--card);
+  stroke: var(--part-edge);
+}
+
 .fill-inner {
   fill: none;
   stroke: var(--fill-inner);
   stroke-width: 0.7;
 }
 
-.next {
+.next,
+.next-on-fill {
   fill: none;
   stroke: var(--next);
   stroke-dasharray: 5 4;

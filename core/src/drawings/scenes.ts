@@ -1,0 +1,205 @@
+import type { StepDrawing } from '../procedures/procedure.ts'
+import type { CloseUp } from './close-ups.ts'
+import { kindOf, type DrawnKit } from './dimensions.ts'
+import type { FamilyDrawing } from './families.ts'
+import type { PlaceName } from './kit-places.ts'
+
+/** What one step's drawing shows: parts that are on, the one in question, the next, the framing and the circle. */
+export interface Scene {
+  readonly on: readonly string[]
+  readonly fill: readonly string[]
+  readonly next: readonly string[]
+  readonly frame: 'kit' | 'head' | 'compared'
+  readonly person: boolean
+  readonly closeUp: CloseUp | null
+  readonly closeUpFrom: PlaceName | null
+  readonly circleAt: 'top-left' | 'top-right' | 'low-left' | 'low-right'
+  readonly altitudeDeg: number
+  readonly polarTurnDeg: number
+  readonly openFraction: number
+  readonly capAheadMm: number
+  readonly fromSouth: boolean
+}
+
+const plain: Scene = {
+  on: [],
+  fill: [],
+  next: [],
+  frame: 'kit',
+  person: false,
+  closeUp: null,
+  closeUpFrom: null,
+  circleAt: 'top-right',
+  altitudeDeg: 52,
+  polarTurnDeg: 0,
+  openFraction: 1,
+  capAheadMm: 0,
+  fromSouth: false,
+}
+
+/** Parts up to and with one of them, in the family's order. */
+function upTo(family: FamilyDrawing, part: string, leftOut: readonly string[] = []): readonly string[] {
+  const last = family.order.indexOf(part)
+  return family.order.slice(0, last + 1).filter((each) => !leftOut.includes(each))
+}
+
+const CAP_AHEAD_MM = 90
+
+/** The scene of a step. @param undo at taking apart there are no circles: their screws would turn the wrong way */
+export function sceneOf(kit: DrawnKit, family: FamilyDrawing, drawing: StepDrawing, undo: boolean): Scene {
+  const scene = setUpScene(kit, family, drawing)
+  return undo ? { ...scene, closeUp: null, next: [] } : scene
+}
+
+function setUpScene(kit: DrawnKit, family: FamilyDrawing, drawing: StepDrawing): Scene {
+  const onLegs = family.stand === 'legs'
+  const driven = kit.parts.some(({ role }) => role === 'controller')
+  const complete = upTo(family, 'controller', ['cap', ...(driven ? [] : ['controller'])])
+  const railed = kit.family === 'equatorial-maksutov' || kit.family === 'altazimuth-reflector'
+  const holdingParts = ['clamp', 'handle', 'rods', 'shaft', 'weight', 'rings']
+  switch (drawing) {
+    case 'legs':
+      return {
+        ...plain,
+        on: ['legs'],
+        fill: ['legs'],
+        next: ['tray'],
+        person: true,
+        closeUp: has(kit, 'bubble-level') ? 'bubble' : null,
+      }
+    case 'tray':
+      return {
+        ...plain,
+        on: ['legs', 'tray'],
+        fill: ['tray'],
+        closeUp: kit.family === 'large-equatorial' ? null : 'tray',
+        closeUpFrom: 'tray',
+      }
+    case 'head':
+      return {
+        ...plain,
+        on: ['legs', 'tray', 'head'],
+        fill: ['head'],
+        next: family.equatorial ? ['shaft'] : ['tube-whole'],
+        frame: family.equatorial ? 'head' : 'kit',
+        closeUp: family.equatorial ? 'head-bolt' : null,
+        closeUpFrom: 'head',
+        circleAt: 'low-left',
+      }
+    case 'latitude':
+      return {
+        ...plain,
+        on: ['legs', 'tray', 'head'],
+        frame: 'head',
+        closeUp: 'latitude',
+        closeUpFrom: 'latitude',
+        circleAt: 'low-left',
+      }
+    case 'rods':
+      return {
+        ...plain,
+        on: ['legs', 'tray', 'head', 'rods'],
+        fill: ['rods'],
+        next: ['shaft'],
+        frame: 'head',
+        closeUp: 'rod-flat',
+        closeUpFrom: 'rods',
+      }
+    case 'weight':
+      return {
+        ...plain,
+        on: upTo(family, 'weight', ['clamp', ...(kit.family === 'large-equatorial' ? ['rods'] : [])]),
+        fill: ['weight'],
+        next: ['tube-whole'],
+        closeUp: 'slug',
+        closeUpFrom: 'weight',
+      }
+    case 'tube':
+      return {
+        ...plain,
+        on: [...upTo(family, 'focuser'), 'cap', ...holdingParts],
+        fill: ['tube', 'upper', 'rail'],
+        closeUp: tubeJoint(kit, family, railed),
+        circleAt: family.stand === 'ground' ? 'top-left' : 'low-right',
+        altitudeDeg: family.stand === 'ground' ? 68 : 52,
+      }
+    case 'finder':
+      return {
+        ...plain,
+        on: [...upTo(family, 'finder'), 'cap'],
+        fill: ['finder'],
+        closeUp: has(kit, 'coin-cell') ? 'pull-tab' : 'spring-pin',
+        circleAt: onLegs ? 'low-right' : 'top-left',
+      }
+    case 'caps':
+      return {
+        ...plain,
+        on: [...upTo(family, 'finder'), 'cap'],
+        fill: ['cap'],
+        capAheadMm: CAP_AHEAD_MM,
+        closeUp: 'caps',
+        circleAt: onLegs ? 'low-right' : 'top-left',
+      }
+    case 'diagonal':
+      return {
+        ...plain,
+        on: upTo(family, 'diagonal', ['cap']),
+        fill: ['diagonal'],
+        next: ['eyepiece'],
+        closeUp: 'diagonal',
+        circleAt: 'low-right',
+      }
+    case 'eyepiece':
+      return {
+        ...plain,
+        on: upTo(family, 'eyepiece', ['cap']),
+        fill: ['eyepiece'],
+        closeUp: 'eyepiece',
+        circleAt: !onLegs ? 'top-left' : kindOf(kit) === 'newtonian' ? 'top-right' : 'low-right',
+      }
+    case 'balance':
+      return { ...plain, on: complete, fill: ['weight'], polarTurnDeg: -90, fromSouth: true }
+    case 'moves':
+      return { ...plain, on: complete, person: onLegs || family.stand === 'ground', altitudeDeg: 22 }
+    case 'table':
+      return { ...plain, on: upTo(family, 'cap'), frame: 'compared', openFraction: 0 }
+    case 'base':
+      return {
+        ...plain,
+        on: family.stand === 'ground' ? ['base'] : [...upTo(family, 'finder'), 'cap'],
+        fill: ['base'],
+        next: family.stand === 'ground' ? ['tube-whole'] : [],
+        person: family.stand === 'ground',
+        closeUp: 'rocker-bolt',
+        circleAt: family.stand === 'ground' ? 'top-right' : 'top-left',
+        openFraction: 0,
+        altitudeDeg: family.stand === 'ground' ? 68 : 52,
+      }
+    case 'slide-open':
+      return {
+        ...plain,
+        on: [...upTo(family, 'finder'), 'cap'],
+        fill: ['slide-rods'],
+        closeUp: 'rods-locked',
+        circleAt: 'top-left',
+      }
+    case 'tension':
+      return { ...plain, on: [...upTo(family, 'finder'), 'cap'], fill: ['knob'] }
+    case 'drive':
+      return { ...plain, on: upTo(family, 'controller', ['cap']), fill: ['controller'] }
+    case 'home':
+      return { ...plain, on: complete, altitudeDeg: 0 }
+    case 'close':
+      return { ...plain, on: [...complete, 'cap'], fill: ['cap'], capAheadMm: CAP_AHEAD_MM / 2, altitudeDeg: 52 }
+    case 'unpack':
+    case 'pack':
+      return plain
+  }
+}
+
+const has = (kit: DrawnKit, role: string): boolean => kit.parts.some((part) => part.role === role)
+
+function tubeJoint(kit: DrawnKit, family: FamilyDrawing, railed: boolean): CloseUp | null {
+  if (railed || kit.family === 'computer-driven') return 'dovetail'
+  return family.equatorial ? 'ring-clamp' : null
+}

@@ -91,6 +91,8 @@ function itemsOf(
 }
 
 const PERSON_PX = 44
+/** Room for a movement above the kit. */
+const HEADROOM_PX = 34
 
 /** The kit fills its page, on one ground; tall kits are drawn smaller, so that nothing is cut off. */
 function viewOf(family: FamilyDrawing, scene: Scene, places: KitPlaces, size: KitDimensions): View {
@@ -106,7 +108,7 @@ function viewOf(family: FamilyDrawing, scene: Scene, places: KitPlaces, size: Ki
   if (scene.frame === 'compared') return { turnDeg, pxPerMm: PX_PER_MM.person, originPx: [196, 186] }
   const groundPx = family.stand === 'table' ? TABLE_TOP_PX : GROUND_PX
   const wanted = scene.person ? PX_PER_MM.person : family.stand === 'table' ? PX_PER_MM.table : PX_PER_MM.kit
-  const fits = (groundPx - 16) / places.topMm
+  const fits = (groundPx - HEADROOM_PX) / places.topMm
   const pxPerMm = scene.person ? wanted : Math.min(wanted, fits)
   return { turnDeg, pxPerMm, originPx: [scene.person ? 208 : scene.fromSouth ? 150 : 170, groundPx] }
 }

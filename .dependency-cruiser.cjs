@@ -7,8 +7,8 @@ module.exports = {
       'core-is-pure',
       { path: '^core/src', pathNot: '[.]test[.]ts$' },
       {
-        // Almanac and needle: pure functions without a clock, see docs/decisions/0008-sky-and-needle.md.
-        pathNot: ['^core/src', '^node_modules/(astronomy-engine|magvar)/'],
+        // Almanac, needle and English syllables: pure functions without a clock, see docs/decisions/0008-sky-and-needle.md.
+        pathNot: ['^core/src', '^node_modules/(astronomy-engine|magvar|syllable)/'],
       },
     ),
     rule(

@@ -2,7 +2,7 @@ import vue from 'eslint-plugin-vue'
 import tseslint from 'typescript-eslint'
 
 export default tseslint.config(
-  { ignores: ['**/dist/**', '.data/**', '.cache/**', 'web/components.d.ts', 'e2e/results/**'] },
+  { ignores: ['**/dist/**', '**/dist-server/**', '.data/**', '.cache/**', 'web/components.d.ts', 'e2e/results/**'] },
   ...tseslint.configs.recommended,
   ...vue.configs['flat/recommended'],
   {

@@ -3,10 +3,24 @@ import { ElementPlusResolver } from 'unplugin-vue-components/resolvers'
 import components from 'unplugin-vue-components/vite'
 import { defineConfig } from 'vite'
 
-export default defineConfig({
+/** Two pages: the rooms, and the borrower's guide, which the server also renders by the build of `entry-server`. */
+export default defineConfig(({ isSsrBuild }) => ({
   plugins: [vue(), components({ resolvers: [ElementPlusResolver()], dirs: [], dts: 'components.d.ts' })],
-  resolve: { conditions: ['@binoculum/source', 'module', 'browser', 'import', 'default'] },
+  resolve: { conditions: ['@binoculum/source', 'module', isSsrBuild ? 'node' : 'browser', 'import', 'default'] },
   worker: { format: 'es' },
-  build: { target: 'es2022', manifest: true, chunkSizeWarningLimit: 700, assetsInlineLimit: 0 },
-  server: { host: '127.0.0.1', port: 8461, proxy: { '/api': 'http://127.0.0.1:8460' } },
-})
+  ssr: { noExternal: true },
+  build: isSsrBuild
+    ? { target: 'node20', outDir: 'dist-server', copyPublicDir: false }
+    : {
+        target: 'es2022',
+        manifest: true,
+        chunkSizeWarningLimit: 700,
+        assetsInlineLimit: 0,
+        rollupOptions: { input: { index: 'index.html', borrower: 'src/borrower/entry-client.ts' } },
+      },
+  server: {
+    host: '127.0.0.1',
+    port: 8461,
+    proxy: { '/api': 'http://127.0.0.1:8460', '/g/': 'http://127.0.0.1:8460' },
+  },
+}))

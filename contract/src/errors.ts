@@ -14,6 +14,10 @@ export const errorCatalogue = {
   NOT_ALLOWED: { status: 403, message: 'Your role doesn’t allow this. Ask your coordinator.' },
   NOT_FOUND: { status: 404, message: 'There is nothing under this name. It may have been renamed.' },
   LINK_OVER: { status: 404, message: 'This link is used up or over. Ask for a new one.' },
+  TOO_MANY_MESSAGES: {
+    status: 429,
+    message: 'So many messages came from this guide already that no more are taken. Ring the library.',
+  },
   KIT_CHANGED: {
     status: 409,
     message: 'Someone else changed this kit meanwhile. Look at it again; what you typed is kept.',

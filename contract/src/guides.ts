@@ -1,7 +1,12 @@
-import { feels } from '@binoculum/core'
+import { feels, stepDrawings, upgradeGuide } from '@binoculum/core'
 import { z } from 'zod'
+import { mountDataSchema } from './mount-data.ts'
+import { familySchema, markSchema, roleSchema } from './readiness.ts'
 
-const stepSchema = z.object({
+/** A sentence in the language, or its English where nobody translated it. */
+export const saidSchema = z.union([z.string(), z.object({ en: z.string() })])
+
+const firstStepSchema = z.object({
   title: z.string(),
   lines: z.array(z.string()),
   feel: z.enum(feels).nullable(),
@@ -32,12 +37,12 @@ export const helpSheetSchema = z.object({
   screws: z.array(z.object({ name: z.string(), angleDeg: z.number() })),
   locks: z.boolean(),
   shownErrorMm: positive,
-  caution: z.string(),
-  steps: z.array(z.string()),
+  caution: saidSchema,
+  steps: z.array(saidSchema),
 })
 
-/** A guide as issued and stored. Older versions stay readable: a new shape gets a new version number. */
-export const guideSchema = z.object({
+/** As it was stored before there were languages, nights and drawings. */
+const firstGuideSchema = z.object({
   version: z.literal(1),
   kitName: z.string(),
   kitCode: z.string(),
@@ -50,7 +55,7 @@ export const guideSchema = z.object({
   safety: z.array(z.string()),
   contents: z.array(z.object({ place: z.string(), parts: z.array(z.string()) })),
   notes: z.array(z.string()),
-  setUp: z.array(stepSchema),
+  setUp: z.array(firstStepSchema),
   place: z.array(z.string()),
   firstLook: z.array(z.string()),
   powers: z.array(
@@ -67,13 +72,223 @@ export const guideSchema = z.object({
   ),
   expect: z.array(z.string()),
   trouble: z.array(z.object({ sign: z.string(), tries: z.array(z.string()) })),
-  putAway: z.array(stepSchema),
+  putAway: z.array(firstStepSchema),
   collimation: z.array(z.string()),
   /** Guides from before there were help sheets have none. */
   helpSheet: helpSheetSchema.nullable().default(null),
 })
 
-export type IssuedGuide = z.infer<typeof guideSchema>
+const stepSchema = z.object({
+  key: z.string(),
+  title: saidSchema,
+  lines: z.array(saidSchema),
+  feel: z.enum(feels).nullable(),
+  caution: saidSchema.nullable(),
+  drawing: z.enum(stepDrawings).nullable(),
+  undo: z.boolean(),
+})
+
+const place = { altitudeDeg: z.number(), azimuthDeg: z.number() }
+const instant = z.string().nullable()
+
+const nightSchema = z.object({
+  date: z.string(),
+  sunsetUtc: instant,
+  notBeforeUtc: instant,
+  darkFromUtc: instant,
+  moonriseUtc: instant,
+  moonsetUtc: instant,
+  moonLit: z.number(),
+  moonWaxing: z.boolean(),
+  sessionUtc: instant,
+  targets: z.array(
+    z.object({
+      ...place,
+      id: z.string(),
+      kind: z.enum([
+        'moon',
+        'moon-feature',
+        'planet',
+        'double-star',
+        'open-cluster',
+        'globular-cluster',
+        'nebula',
+        'galaxy',
+      ]),
+      bestUtc: z.string(),
+      session: z.object(place).nullable(),
+      untilUtc: z.string(),
+      why: z.enum(['bright-in-any-sky', 'needs-dark-sky', 'low-shadows', 'moonlight-takes-some']),
+      eyepieces: z.array(z.string()),
+    }),
+  ),
+  reason: z.enum(['SUN_UP', 'NOTHING_SURE']).nullable(),
+  stars: z.array(z.object({ ...place, name: z.string(), tubeSide: z.enum(['east', 'west']) })),
+  pole: z.object({ star: z.string(), ringClock: z.number() }).nullable(),
+})
+
+const textSchema = z.object({
+  blocks: z.array(
+    z.object({ key: z.string(), title: saidSchema, stays: z.array(saidSchema), lines: z.array(saidSchema) }),
+  ),
+  notes: z.array(saidSchema),
+  contents: z.array(
+    z.object({
+      place: saidSchema,
+      parts: z.array(z.object({ name: saidSchema, count: z.number().int(), look: z.boolean() })),
+    }),
+  ),
+  setUp: z.array(stepSchema),
+  putAway: z.array(stepSchema),
+  trouble: z.array(
+    z.object({
+      key: z.string(),
+      sign: saidSchema,
+      checks: z.array(saidSchema),
+      question: saidSchema,
+      answers: z.array(
+        z.object({ key: z.string(), answer: saidSchema, hint: saidSchema, then: z.array(saidSchema) }),
+      ),
+      besides: saidSchema.nullable(),
+    }),
+  ),
+  controller: z.array(
+    z.object({ asks: saidSchema, entry: saidSchema, hint: saidSchema.nullable(), careful: z.boolean() }),
+  ),
+  home: z.array(saidSchema),
+  targets: z.record(z.string(), z.object({ name: saidSchema, find: saidSchema, look: saidSchema })),
+  helpSheet: helpSheetSchema.nullable(),
+  missing: z.array(z.string()),
+})
+
+export const guidePlaceSchema = z.object({
+  name: z.string().trim().min(1, 'name the town').max(80),
+  latitudeDeg: z.number().min(-90).max(90),
+  longitudeDeg: z.number().min(-180).max(180),
+  zone: z.string().min(1).max(60),
+})
+
+/** A guide as issued and stored, all of its words in every language. */
+const secondGuideSchema = z.object({
+  version: z.literal(2),
+  kitName: z.string(),
+  kitCode: z.string(),
+  modelName: z.string(),
+  branchName: z.string(),
+  emergencyLine: z.string(),
+  issuedOn: z.string(),
+  dueOn: z.string(),
+  dueTime: z.string().nullable(),
+  firstName: z.string().nullable(),
+  language: z.string(),
+  drawn: z
+    .object({
+      family: familySchema,
+      optics: z.object({
+        apertureMm: positive,
+        focalLengthMm: positive,
+        collapsible: z.boolean(),
+        kind: z.enum(['newtonian', 'refractor', 'maksutov']).optional(),
+      }),
+      mount: mountDataSchema.nullable(),
+      parts: z.array(
+        z.object({
+          id: z.string(),
+          name: z.string(),
+          role: roleSchema,
+          count: z.number().int(),
+          mark: markSchema,
+          massG: z.number().nullable(),
+          toleranceG: z.number().nullable(),
+        }),
+      ),
+    })
+    .nullable(),
+  powers: z.array(
+    z.object({
+      eyepiece: z.string(),
+      barlow: z.string().nullable(),
+      magnification: z.number(),
+      trueFieldDeg: z.number().nullable(),
+      exitPupilMm: z.number(),
+      driftSeconds: z.number().nullable(),
+      verdict: z.enum(['too-low', 'good', 'steady-air-only', 'empty']),
+      start: z.boolean(),
+      wholeMoon: z.boolean(),
+    }),
+  ),
+  place: guidePlaceSchema.nullable(),
+  nights: z.array(nightSchema),
+  sightingScope: z.enum(['none', 'upright', 'turned']),
+  texts: z.record(z.string(), textSchema),
+})
+
+/** Older versions stay readable: they are shown as they were issued. */
+export const storedGuideSchema = z
+  .discriminatedUnion('version', [firstGuideSchema, secondGuideSchema])
+  .transform((guide) => (guide.version === 2 ? guide : (upgradeGuide(guide) as z.infer<typeof secondGuideSchema>)))
+export const guideSchema = secondGuideSchema
+
+export type IssuedGuide = z.infer<typeof secondGuideSchema>
+
+/** What a stranger with a link may send: short, few, one small picture. */
+const messageBase = {
+  key: z.uuid(),
+  /** A picture as base64, without what a file begins with in an address. */
+  picture: z.base64().max(1_300_000).nullable().default(null),
+}
+export const borrowerMessageSchema = z.discriminatedUnion('kind', [
+  z.strictObject({
+    ...messageBase,
+    kind: z.literal('report'),
+    sign: z.string().max(40),
+    walked: z.array(z.string().max(200)).max(12),
+    words: z.string().max(1000),
+  }),
+  z.strictObject({
+    ...messageBase,
+    kind: z.literal('contents'),
+    missing: z.array(z.string().max(120)).max(100),
+    looked: z.number().int().nonnegative(),
+    of: z.number().int().nonnegative(),
+  }),
+])
+export type BorrowerMessage = z.infer<typeof borrowerMessageSchema>
+
+export const receivedMessageSchema = z.object({
+  id: z.string(),
+  loanId: z.string(),
+  loanCode: z.string(),
+  kitCode: z.string(),
+  kitName: z.string(),
+  kind: z.enum(['report', 'contents']),
+  walked: z.array(z.string()),
+  words: z.string(),
+  missing: z.array(z.string()),
+  looked: z.number().int(),
+  of: z.number().int(),
+  pictureId: z.string().nullable(),
+  atUtc: z.string(),
+})
+export const receivedMessagesSchema = z.object({ messages: z.array(receivedMessageSchema) })
+export type ReceivedMessage = z.infer<typeof receivedMessageSchema>
+export type ReceivedMessages = z.infer<typeof receivedMessagesSchema>
+
+/** Who will look and where, for the guide; left out, the usual ones. */
+export const guideWishesSchema = z.object({
+  language: z.string().min(2).max(5).default('en'),
+  borrower: z
+    .object({
+      ageGroup: z.enum(['child', 'family', 'adult']),
+      level: z.enum(['first', 'some', 'expert']),
+      eye: z.enum(['left', 'right']),
+      seated: z.boolean(),
+    })
+    .default({ ageGroup: 'family', level: 'first', eye: 'right', seated: false }),
+  /** A town of the borrower's own; null for the branch's first place. */
+  place: guidePlaceSchema.nullable().default(null),
+})
+export type GuideWishes = z.infer<typeof guideWishesSchema>
 
 export const guideListSchema = z.object({
   guides: z.array(

@@ -124,7 +124,21 @@ export {
   type ListPreview,
   type ConfirmList,
 } from './lists.ts'
-export { guideSchema, guideListSchema, type GuideList, type IssuedGuide } from './guides.ts'
+export {
+  borrowerMessageSchema,
+  guideListSchema,
+  guidePlaceSchema,
+  guideSchema,
+  guideWishesSchema,
+  receivedMessagesSchema,
+  storedGuideSchema,
+  type BorrowerMessage,
+  type GuideList,
+  type GuideWishes,
+  type IssuedGuide,
+  type ReceivedMessage,
+  type ReceivedMessages,
+} from './guides.ts'
 export { errorCatalogue, errorReplySchema, type ErrorCode, type ErrorReply } from './errors.ts'
 export {
   calculators,

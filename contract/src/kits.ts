@@ -142,6 +142,8 @@ export const acts = [
   'brought-up-to-date',
   'collimation-policy-set',
   'finder-offset-measured',
+  'borrower-wrote',
+  'link-revoked',
 ] as const
 
 export const recordLineSchema = z.object({

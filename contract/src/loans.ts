@@ -1,5 +1,6 @@
 import { cleanAnswers, outcomes } from '@binoculum/core'
 import { z } from 'zod'
+import { guideWishesSchema } from './guides.ts'
 import { kitSheetSchema } from './kits.ts'
 import { idSchema } from './people.ts'
 import { markSchema } from './readiness.ts'
@@ -64,6 +65,7 @@ export const handOutSchema = z.object({
   contentsAgreed: z.literal(true, 'the contents must be agreed on'),
   dueOn: z.iso.date(),
   overruleReason: z.string().trim().max(500).default(''),
+  guide: guideWishesSchema.default(() => guideWishesSchema.parse({})),
 })
 export type HandOut = z.infer<typeof handOutSchema>
 

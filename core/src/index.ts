@@ -88,9 +88,46 @@ export {
   type Outcome,
   type TakeBackAnswers,
 } from './loans/take-back.ts'
-export { composeGuide, sunWarning } from './guides/compose.ts'
+export { composeGuide } from './guides/compose.ts'
+export {
+  blockOf,
+  blocks,
+  blockTags,
+  blockVariables,
+  sunLines as sunWarning,
+  type BlockDefinition,
+} from './guides/blocks.ts'
+export { blockLines, fittingLines, unknownIn, variablesIn, type BlockLine } from './guides/block-text.ts'
+export { guideFacts, usablePowers, type GuideFacts } from './guides/kit-facts.ts'
+export {
+  guideDate,
+  guideLanguages,
+  guideTime,
+  isEnglish,
+  plain,
+  translator,
+  type Said,
+  type Variables,
+  type Translator,
+} from './guides/said.ts'
+export { saidPart } from './guides/said-part.ts'
+export { findingChart, type FindingChart } from './sky/finding-chart.ts'
+export { upgradeGuide, type FirstGuide } from './guides/first-version.ts'
 export { helpSheet, type HelpSheet } from './guides/help-sheet.ts'
-export { type Guide, type GuideInput, type GuidePart, type GuidePower, type GuideStep } from './guides/guide.ts'
+export {
+  usualBorrower,
+  type Guide,
+  type GuideBlock,
+  type GuideBorrower,
+  type GuideInput,
+  type GuidePart,
+  type GuidePower,
+  type GuideStep,
+  type GuideText,
+  type GuideTrouble,
+  type OwnBlock,
+} from './guides/guide.ts'
+export type { GuideNight, GuidePlace, NightTarget as GuideNightTarget } from './guides/nights.ts'
 export { arcminText, dateText, daysText, degText, massText, mmText, moneyText, powerText } from './words/figures.ts'
 export {
   conditionWords,
@@ -302,7 +339,8 @@ export {
   type ControllerLine,
 } from './words/mount.ts'
 export { scaleSetting, type ScaleSetting } from './mount/latitude-scale.ts'
-export { drawStep, STEP_HEIGHT_PX, STEP_WIDTH_PX, type DrawnItem, type StepPicture } from './drawings/step.ts'
+export { drawStep, STEP_HEIGHT_PX, STEP_WIDTH_PX } from './drawings/step.ts'
+export type { DrawnItem, StepPicture } from './drawings/drawn.ts'
 export { closeUps, closeUp, type CloseUp } from './drawings/close-ups.ts'
 export type { DrawnKit } from './drawings/dimensions.ts'
 export { tapePages, type Tape } from './printing/tape.ts'

@@ -9,6 +9,7 @@ import { say } from './say.mjs'
 /** What was built belongs to this folder, wherever the data stands. */
 const stampFolder = join(rootFolder, '.data')
 const rooms = ['core', 'contract', 'server', 'web']
+const publicFolder = join(rootFolder, 'web', 'public')
 const alsoWatched = ['package-lock.json', 'tsconfig.base.json', 'web/index.html', 'web/vite.config.ts']
 
 function* filesBelow(folder) {
@@ -23,7 +24,11 @@ function* filesBelow(folder) {
 function sourceHash() {
   const hash = createHash('sha256')
   const paths = rooms.flatMap((room) => [...filesBelow(join(rootFolder, room, 'src'))])
-  for (const path of [...paths, ...alsoWatched.map((name) => join(rootFolder, name))].sort()) {
+  for (const path of [
+    ...paths,
+    ...filesBelow(publicFolder),
+    ...alsoWatched.map((name) => join(rootFolder, name)),
+  ].sort()) {
     hash.update(path.slice(rootFolder.length)).update(readFileSync(path))
   }
   return hash.digest('hex')
@@ -55,7 +60,11 @@ export async function ensureBuild({ web = true } = {}) {
   }
   await node('typescript/bin/tsc', ['-b'])
   if (web) {
-    await node('vite/bin/vite.js', ['build', 'web', '--config', 'web/vite.config.ts', '--logLevel', 'warn'])
+    const vite = (...rest) =>
+      node('vite/bin/vite.js', ['build', 'web', '--config', 'web/vite.config.ts', '--logLevel', 'warn', ...rest])
+    await vite()
+    // The borrower's page is also rendered by the server, so that its words come before its scripts.
+    await vite('--ssr', 'src/borrower/entry-server.ts')
     compressAssets()
   }
   mkdirSync(stampFolder, { recursive: true })

@@ -25,11 +25,6 @@ export function makeRouter(): Router {
         component: () => import('./areas/people/JoinPage.vue'),
       },
       {
-        path: '/g/:token',
-        meta: { open: true, title: 'Your telescope' },
-        component: () => import('./areas/guides/BorrowerGuidePage.vue'),
-      },
-      {
         path: '/',
         component: () => import('./areas/RoomLayout.vue'),
         children: [

@@ -196,13 +196,10 @@ describe('steps', () => {
         expect(numbers.length).toBeGreaterThanOrEqual(20)
         // A head seen close is cropped at its legs; nothing else may leave the page.
         const cropped = ['head', 'latitude', 'rods'].includes(step.drawing)
-        for (const [x, y] of numbers) {
-          expect(Number.isFinite(x + y)).toBe(true)
-          expect(x).toBeGreaterThan(-6)
-          expect(x).toBeLessThan(STEP_WIDTH_PX + 6)
-          expect(y).toBeGreaterThan(-6)
-          if (!cropped) expect(y).toBeLessThan(STEP_HEIGHT_PX + 6)
-        }
+        const off = numbers.filter(
+          ([x, y]) => !(x > -6 && x < STEP_WIDTH_PX + 6 && y > -6 && (cropped || y < STEP_HEIGHT_PX + 6)),
+        )
+        expect([step.key, off]).toEqual([step.key, []])
         // Words stand beside the drawing, only figures in it.
         for (const item of picture.items) if (item.kind === 'text') expect(item.text).toMatch(/^\d+°$/)
       }

@@ -5,7 +5,7 @@ import type { FamilyDrawing } from './families.ts'
 import type { KitPlaces } from './kit-places.ts'
 import { EYEPIECE_LENGTH_MM } from './tube.ts'
 import { along, scaled, turned, type DrawnPath, type Vector3, type View } from './solid.ts'
-import type { DrawnItem } from './step.ts'
+import type { DrawnItem } from './drawn.ts'
 
 export interface MovesGiven {
   readonly family: FamilyDrawing
@@ -82,8 +82,8 @@ export function movesOf(drawing: StepDrawing, given: MovesGiven): DrawnItem[] {
       if (!at.eyepiece) return []
       const out = places.eyepieceOut
       return arrow(
-        page(along(at.eyepiece, out, EYEPIECE_LENGTH_MM + 38 / view.pxPerMm)),
-        page(along(at.eyepiece, out, EYEPIECE_LENGTH_MM + 6 / view.pxPerMm)),
+        page(along(at.eyepiece, out, EYEPIECE_LENGTH_MM + 18 / view.pxPerMm)),
+        page(along(at.eyepiece, out, EYEPIECE_LENGTH_MM + 2 / view.pxPerMm)),
       )
     }
     case 'balance': {
@@ -167,7 +167,7 @@ function upAndRound({ places, view, size, family }: MovesGiven): DrawnItem[] {
     axis: [0, 0, 1],
     start: scaled(places.tube, reach),
     fromDeg: 6,
-    toDeg: 62,
+    toDeg: 46,
   })
   return family.stand === 'table' ? up : [...up, ...turnOnBase({ places, view, size, family })]
 }

@@ -4,6 +4,9 @@ import { degToRad } from '../shared/angles.ts'
  * viewer. Each solid is outlined by the hull of its projected points and painted in paper colour; what hides what is
  * found by comparing depths where two of them meet on the page, never by hand. */
 
+// Read out of Math once: these run a hundred thousand times a sheet, and some runtimes look Math up each time.
+const { abs, cos, max, min, sin, sqrt } = Math
+
 export type Vector3 = readonly [x: number, y: number, z: number]
 
 export const add = (a: Vector3, b: Vector3): Vector3 => [a[0] + b[0], a[1] + b[1], a[2] + b[2]]
@@ -15,14 +18,14 @@ export const cross = (a: Vector3, b: Vector3): Vector3 => [
   a[2] * b[0] - a[0] * b[2],
   a[0] * b[1] - a[1] * b[0],
 ]
-const lengthOf3 = (a: Vector3): number => Math.sqrt(dot(a, a))
+const lengthOf3 = (a: Vector3): number => sqrt(dot(a, a))
 export const unit = (a: Vector3): Vector3 => scaled(a, 1 / (lengthOf3(a) || 1))
 const minus = (a: Vector3, b: Vector3): Vector3 => add(a, scaled(b, -1))
 
 /** Turns a vector about an axis by the right hand. Source: Rodrigues' formula. */
 export function turned(vector: Vector3, axis: Vector3, deg: number): Vector3 {
   const k = unit(axis)
-  const [c, s] = [Math.cos(degToRad(deg)), Math.sin(degToRad(deg))]
+  const [c, s] = [cos(degToRad(deg)), sin(degToRad(deg))]
   return add(add(scaled(vector, c), scaled(cross(k, vector), s)), scaled(k, dot(k, vector) * (1 - c)))
 }
 
@@ -42,7 +45,7 @@ interface OnPage {
 }
 
 export function onPage([x, y, z]: Vector3, { turnDeg, pxPerMm, originPx }: View): OnPage {
-  const [c, s] = [Math.cos(degToRad(turnDeg)), Math.sin(degToRad(turnDeg))]
+  const [c, s] = [cos(degToRad(turnDeg)), sin(degToRad(turnDeg))]
   return {
     x: originPx[0] + pxPerMm * (x * c - z * s),
     y: originPx[1] - pxPerMm * y,
@@ -51,7 +54,7 @@ export function onPage([x, y, z]: Vector3, { turnDeg, pxPerMm, originPx }: View)
 }
 
 /** Which way the viewer stands. */
-const towardsViewer = ({ turnDeg }: View): Vector3 => [Math.sin(degToRad(turnDeg)), 0, Math.cos(degToRad(turnDeg))]
+const towardsViewer = ({ turnDeg }: View): Vector3 => [sin(degToRad(turnDeg)), 0, cos(degToRad(turnDeg))]
 
 export type Look = 'outline' | 'recede' | 'fill' | 'next'
 
@@ -77,11 +80,11 @@ const CIRCLE_POINTS = 40
 
 function circle(centre: Vector3, normal: Vector3, radiusMm: number): Vector3[] {
   const n = unit(normal)
-  const aside = unit(cross(n, Math.abs(n[1]) < 0.9 ? [0, 1, 0] : [1, 0, 0]))
+  const aside = unit(cross(n, abs(n[1]) < 0.9 ? [0, 1, 0] : [1, 0, 0]))
   const other = cross(n, aside)
   return Array.from({ length: CIRCLE_POINTS }, (_each, index) => {
     const turn = (index / CIRCLE_POINTS) * 2 * Math.PI
-    return add(centre, add(scaled(aside, radiusMm * Math.cos(turn)), scaled(other, radiusMm * Math.sin(turn))))
+    return add(centre, add(scaled(aside, radiusMm * cos(turn)), scaled(other, radiusMm * sin(turn))))
   })
 }
 
@@ -103,7 +106,7 @@ export function round({ part, from, to, radiusMm, endRadiusMm = radiusMm, open =
   const axis = unit(minus(to, from))
   const end = circle(to, axis, endRadiusMm)
   const start = circle(from, axis, radiusMm)
-  const wall = Math.min(4, endRadiusMm / 4)
+  const wall = min(4, endRadiusMm / 4)
   return {
     part,
     recede,
@@ -116,7 +119,7 @@ export function round({ part, from, to, radiusMm, endRadiusMm = radiusMm, open =
     spine: Array.from({ length: SPINE_POINTS }, (_each, index) =>
       add(from, scaled(minus(to, from), index / (SPINE_POINTS - 1))),
     ),
-    reach: Math.max(radiusMm, endRadiusMm),
+    reach: max(radiusMm, endRadiusMm),
   }
 }
 
@@ -145,7 +148,7 @@ export function block({ part, centre, half: [u, v, w], recede }: BlockGiven): So
     spine: Array.from({ length: SPINE_POINTS }, (_each, index) =>
       along(centre, longest, (index / (SPINE_POINTS - 1)) * 2 - 1),
     ),
-    reach: Math.min(lengthOf3(u), lengthOf3(v), lengthOf3(w)),
+    reach: min(lengthOf3(u), lengthOf3(v), lengthOf3(w)),
   }
 }
 
@@ -179,7 +182,7 @@ export function slab({ part, outline, fromZ, toZ, hollow = false }: SlabGiven): 
     [0, 0],
   )
   const heights = outline.map(([, y]) => y)
-  const [low, high] = [Math.min(...heights), Math.max(...heights)]
+  const [low, high] = [min(...heights), max(...heights)]
   return {
     part,
     hollow,
@@ -199,7 +202,7 @@ export function slab({ part, outline, fromZ, toZ, hollow = false }: SlabGiven): 
       low + ((high - low) * index) / (SPINE_POINTS - 1),
       (fromZ + toZ) / 2,
     ]),
-    reach: Math.abs(toZ - fromZ) / 2,
+    reach: abs(toZ - fromZ) / 2,
   }
 }
 
@@ -264,7 +267,7 @@ export function paint(
     )
     const xs = outline.map(([x]) => x)
     const ys = outline.map(([, y]) => y)
-    const box = [Math.min(...xs), Math.min(...ys), Math.max(...xs), Math.max(...ys)] as const
+    const box = [min(...xs), min(...ys), max(...xs), max(...ys)] as const
     return [{ solid, outline, box, spine: solid.spine.map((point) => onPage(point, view)) }]
   })
   return backToFront(placed, view).flatMap(({ solid, outline }) =>
@@ -301,20 +304,20 @@ function inFront(a: Placed, b: Placed, view: View): number {
   let difference = 0
   for (const one of a.spine)
     for (const other of b.spine) {
-      const apart = Math.hypot(one.x - other.x, one.y - other.y)
+      const apart = (one.x - other.x) ** 2 + (one.y - other.y) ** 2
       if (apart >= nearest) continue
       nearest = apart
       difference = one.depth - other.depth
     }
   const reach = (a.solid.reach + b.solid.reach) * view.pxPerMm
   // A thin thing on a thick one's near side has its middle hardly further to the front: the smaller wins a tie.
-  if (Math.abs(difference) < 1) return nearest <= reach ? b.solid.reach - a.solid.reach : 0
+  if (abs(difference) < 1) return nearest <= reach ** 2 ? b.solid.reach - a.solid.reach : 0
   return difference
 }
 
 /** Topological order by pairs; a ring of things each before the next falls back to the order of their middles. */
 function backToFront(placed: readonly Placed[], view: View): readonly Placed[] {
-  const depth = ({ spine }: Placed) => spine.reduce((sum, point) => sum + point.depth, 0) / Math.max(spine.length, 1)
+  const depth = ({ spine }: Placed) => spine.reduce((sum, point) => sum + point.depth, 0) / max(spine.length, 1)
   const byDepth = [...placed].sort((a, b) => depth(a) - depth(b))
   // What each one hides is asked once for each pair.
   const hides = byDepth.map(() => new Set<number>())
@@ -330,7 +333,7 @@ function backToFront(placed: readonly Placed[], view: View): readonly Placed[] {
   const order: Placed[] = []
   while (left.length > 0) {
     const free = left.findIndex((index) => left.every((other) => other === index || !hides[index]?.has(other)))
-    const [next = 0] = left.splice(Math.max(free, 0), 1)
+    const [next = 0] = left.splice(max(free, 0), 1)
     const solid = byDepth[next]
     if (solid) order.push(solid)
   }

@@ -1,6 +1,7 @@
 import type { StepDrawing } from '../procedures/procedure.ts'
 import { toPage, type PagePoint } from './arrows.ts'
-import { closeUp, type DrawnCircle } from './close-ups.ts'
+import { closeUp } from './close-ups.ts'
+import type { DrawnItem, StepPicture } from './drawn.ts'
 import { dimensionsOf, type DrawnKit, type KitDimensions } from './dimensions.ts'
 import { familyDrawing, type FamilyDrawing } from './families.ts'
 import type { KitPlaces } from './kit-places.ts'
@@ -12,20 +13,6 @@ import { paint, type DrawnPath, type Look, type View } from './solid.ts'
 
 /** One step of a set-up, or of taking apart, as a drawing of 358 × 344: the part in question filled, the next one dashed,
  * movements in brass, the joint enlarged in a circle. Words stand beside it. */
-
-export interface DrawnText {
-  readonly kind: 'text'
-  readonly x: number
-  readonly y: number
-  readonly text: string
-  readonly look: string
-}
-export type DrawnItem = DrawnPath | DrawnText | DrawnCircle
-export interface StepPicture {
-  readonly widthPx: number
-  readonly heightPx: number
-  readonly items: readonly DrawnItem[]
-}
 
 export const STEP_WIDTH_PX = 358
 export const STEP_HEIGHT_PX = 344
@@ -92,7 +79,7 @@ function itemsOf(
 
 const PERSON_PX = 44
 /** Room for a movement above the kit. */
-const HEADROOM_PX = 34
+const HEADROOM_PX = 46
 
 /** The kit fills its page, on one ground; tall kits are drawn smaller, so that nothing is cut off. */
 function viewOf(family: FamilyDrawing, scene: Scene, places: KitPlaces, size: KitDimensions): View {

@@ -1,7 +1,7 @@
 import { straightArrow } from './arrows.ts'
 import { closeUp } from './close-ups.ts'
 import type { DrawnPath } from './solid.ts'
-import type { DrawnItem } from './step.ts'
+import type { DrawnItem } from './drawn.ts'
 
 /** Drawings that show no kit on its stand: the open case, and the table that doesn't shake beside the one that does. */
 

@@ -1,6 +1,8 @@
 import { families, roleFacts, type Family, type Role } from '../contents/roles.ts'
 import { composeGuide } from './compose.ts'
-import type { GuideInput, GuidePart } from './guide.ts'
+import { upgradeGuide } from './first-version.ts'
+import type { Guide, GuideInput, GuidePart } from './guide.ts'
+import { plain } from './said.ts'
 
 const part = (role: Role, rest: Partial<GuidePart> = {}): GuidePart => ({
   role,
@@ -33,15 +35,25 @@ const base: GuideInput = {
   issuedOn: '2026-03-12',
   dueOn: '2026-03-26',
 }
-const titles = (input: GuideInput) => composeGuide(input).setUp.map(({ title }) => title)
-const textOf = (input: GuideInput) => JSON.stringify(composeGuide(input))
+const english = (guide: Guide) => {
+  const { en } = guide.texts
+  if (!en) throw new Error('no English')
+  return en
+}
+const titles = (input: GuideInput) => english(composeGuide(input)).setUp.map(({ title }) => plain(title))
+const textOf = (input: GuideInput) => JSON.stringify(english(composeGuide(input)))
+const block = (input: GuideInput, key: string) => {
+  const found = english(composeGuide(input)).blocks.find((each) => each.key === key)
+  return found ? [...found.stays, ...found.lines].map(plain) : null
+}
 
 it('warns of the Sun before anything else', () => {
-  expect(composeGuide(base).sun[0]).toMatch(/^Never point the telescope or its finder at the Sun/)
+  expect(english(composeGuide(base)).blocks[0]?.key).toBe('sun')
+  expect(block(base, 'sun')?.[0]).toMatch(/^Never point the telescope or its finder at the Sun/)
 })
 
 it.each(Object.keys(families) as Family[])('%s: has its own steps, and no empty one', (family) => {
-  const guide = composeGuide({ ...base, family })
+  const guide = english(composeGuide({ ...base, family }))
   expect(guide.setUp.length).toBeGreaterThanOrEqual(7)
   for (const step of [...guide.setUp, ...guide.putAway]) {
     expect(step.title).not.toBe('')
@@ -57,14 +69,14 @@ it('puts weights on before the tube, and takes the tube off before the weights',
     expect(weight).toBeGreaterThanOrEqual(0)
     expect(weight).toBeLessThan(tube)
   }
-  const away = composeGuide(base).putAway.map(({ title }) => title)
+  const away = english(composeGuide(base)).putAway.map(({ title }) => plain(title))
   expect(away).toContain('Tube off first, then the weight')
 })
 
 it('speaks only of parts that are in this case', () => {
   const without = { ...base, parts: base.parts.filter(({ role }) => role !== 'barlow' && role !== 'coin-cell') }
-  expect(textOf(base)).toContain('The Barlow comes last')
-  expect(textOf(without)).not.toContain('Barlow comes last')
+  expect(textOf(base)).toContain('The Barlow 2× comes last')
+  expect(textOf(without)).not.toContain('comes last')
   expect(textOf(without)).not.toContain('red dot')
   expect(textOf(without)).not.toContain('coin cell')
 })
@@ -72,9 +84,9 @@ it('speaks only of parts that are in this case', () => {
 it('a missing part is named as missing and gives no power', () => {
   const parts = base.parts.map((each) => (each.role === 'eyepiece' ? { ...each, mark: 'missing' as const } : each))
   const guide = composeGuide({ ...base, parts })
-  expect(guide.notes).toEqual(['Eyepiece 4 mm is not in this kit at present.'])
+  expect(english(guide).notes).toEqual(['Eyepiece 4 mm is not in this kit at present.'])
   expect(guide.powers.map(({ magnification }) => magnification)).toEqual([26, 52])
-  expect(JSON.stringify(guide.contents)).not.toContain('4 mm')
+  expect(JSON.stringify(english(guide).contents)).not.toContain('4 mm')
 })
 
 it('marks the start and what the tube can’t use', () => {
@@ -91,9 +103,9 @@ it('marks the start and what the tube can’t use', () => {
 })
 
 it('asks two people above ten kilograms', () => {
-  expect(composeGuide(base).safety[0]).toContain('Carry it in its case')
+  expect(block(base, 'carry')?.[0]).toContain('Carry it in its case')
   const heavy = { ...base, parts: [...base.parts, part('mount-head', { massG: 9000 })] }
-  expect(composeGuide(heavy).safety[0]).toMatch(/14\.\d+ kg: two people, or a trolley/)
+  expect(block(heavy, 'carry')?.[0]).toMatch(/14\.\d+ kg: two people, or a trolley/)
 })
 
 it('never sends a withdrawn filter along', () => {
@@ -102,6 +114,123 @@ it('never sends a withdrawn filter along', () => {
 })
 
 it('leaves the mirror to the library by default', () => {
-  expect(composeGuide(base).collimation[0]).toContain('to us')
-  expect(composeGuide({ ...base, collimationPolicy: 'with-help-sheet' }).collimation[0]).toContain('help sheet')
+  expect(block(base, 'mirror')?.[0]).toContain('to us')
+  expect(block({ ...base, collimationPolicy: 'with-help-sheet' }, 'mirror')?.[0]).toContain('help sheet')
+})
+
+it('tells known faults honestly, with what to do meanwhile', () => {
+  const parts = [...base.parts, part('eyepiece-cap', { name: 'Second eyepiece cap', mark: 'missing' })]
+  expect(english(composeGuide({ ...base, parts })).notes).toContain(
+    'Second eyepiece cap is missing; please use a clean bag.',
+  )
+})
+
+it('speaks to the borrower at hand: a child, a left eye, a seat', () => {
+  const borrower = { ageGroup: 'child', level: 'expert', eye: 'left', seated: true } as const
+  const [plainPlace, ownPlace] = [block(base, 'place'), block({ ...base, borrower }, 'place')]
+  expect(plainPlace?.join(' ')).toContain('a stool for children')
+  expect(ownPlace?.join(' ')).toContain('while you sit')
+  expect(ownPlace?.join(' ')).toContain('Let the child look first')
+  expect(block({ ...base, borrower }, 'finder')?.join(' ')).toContain('on your left')
+  expect(block(base, 'expect')?.join(' ')).toContain('Start with the Moon')
+  expect(block({ ...base, borrower }, 'expect')?.join(' ')).not.toContain('Start with the Moon')
+})
+
+describe('coordinators’ own words', () => {
+  const own = (scope: 'programme' | 'model' | 'kit', text: string | null, rest = {}) => ({
+    scope,
+    key: 'power',
+    language: 'en',
+    title: '',
+    text,
+    ...rest,
+  })
+  it('the narrowest scope wins; a line whose variable the kit hasn’t got falls away', () => {
+    const ownBlocks = [
+      own('programme', 'For all.'),
+      own('kit', 'For {kit}.\nThe {barlow} last.'),
+      own('model', 'Model.'),
+    ]
+    expect(block({ ...base, ownBlocks }, 'power')).toEqual(['For Sorrel.', 'The Barlow 2× last.'])
+    const parts = base.parts.filter(({ role }) => role !== 'barlow')
+    expect(block({ ...base, ownBlocks, parts }, 'power')).toEqual(['For Sorrel.'])
+  })
+  it('a block is taken out, but its caution never', () => {
+    const left = {
+      ...base,
+      ownBlocks: [own('programme', null, { key: 'follow' }), own('programme', null, { key: 'sun' })],
+    }
+    expect(block(left, 'follow')).toBeNull()
+    expect(block(left, 'sun')).toHaveLength(3)
+    const longer = { ...base, ownBlocks: [own('programme', 'Not even at sunset.', { key: 'sun' })] }
+    expect(block(longer, 'sun')?.at(-1)).toBe('Not even at sunset.')
+    expect(block(longer, 'sun')?.[0]).toMatch(/^Never point/)
+  })
+  it('blocks of their own, in the order they chose', () => {
+    const ownBlocks = [own('programme', 'Ring the bell.', { key: 'own-bell', title: 'The bell' })]
+    const keys = english(composeGuide({ ...base, ownBlocks, order: ['sun', 'own-bell', 'carry'] })).blocks.map(
+      ({ key }) => key,
+    )
+    expect(keys.slice(0, 3)).toEqual(['sun', 'own-bell', 'carry'])
+  })
+})
+
+describe('nights', () => {
+  const place = { name: 'Quillstead', latitudeDeg: 52.3472, longitudeDeg: 0.1384, zone: 'Europe/London' }
+  const guide = composeGuide({ ...base, issuedOn: '2026-04-17', dueOn: '2026-05-01', place })
+  it('one for each night of the loan, for a place no finer than a town', () => {
+    expect(guide.nights).toHaveLength(15)
+    expect(guide.place).toMatchObject({ latitudeDeg: 52.3, longitudeDeg: 0.1 })
+    expect(JSON.stringify(guide)).not.toContain('52.34')
+  })
+  it('every target has its words, and only eyepieces of the case that the tube can use', () => {
+    for (const night of guide.nights)
+      for (const target of night.targets) {
+        expect(english(guide).targets[target.id]).toBeDefined()
+        for (const name of target.eyepieces) expect(['Eyepiece 25 mm', 'Eyepiece 4 mm']).toContain(name)
+      }
+  })
+  it('a loan of many weeks carries a month of them', () => {
+    expect(composeGuide({ ...base, issuedOn: '2026-04-17', dueOn: '2026-09-01', place }).nights).toHaveLength(31)
+  })
+})
+
+it('an older guide is shown as it was issued', () => {
+  const first = {
+    version: 1,
+    kitName: 'Wren',
+    kitCode: 'M-01',
+    modelName: 'm',
+    branchName: 'b',
+    emergencyLine: 'e',
+    issuedOn: '2026-01-02',
+    dueOn: '2026-01-16',
+    sun: ['Never.'],
+    safety: ['Carry it.'],
+    contents: [{ place: 'Lid', parts: ['Manual'] }],
+    notes: [],
+    setUp: [{ title: 'Legs', lines: ['Open them.'], feel: 'firm', caution: null }],
+    place: ['Firm ground.'],
+    firstLook: ['Look.'],
+    powers: [],
+    expect: ['Grey.'],
+    trouble: [{ sign: 'Black', tries: ['Caps off?'] }],
+    putAway: [],
+    collimation: ['Leave it.'],
+    helpSheet: null,
+  } as const
+  const upgraded = upgradeGuide(first)
+  const all = JSON.stringify(upgraded.texts.en)
+  for (const words of [
+    'Never.',
+    'Carry it.',
+    'Manual',
+    'Open them.',
+    'Firm ground.',
+    'Look.',
+    'Grey.',
+    'Caps off?',
+    'Leave it.',
+  ])
+    expect(all).toContain(words)
 })

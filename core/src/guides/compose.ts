@@ -1,23 +1,39 @@
-import { families } from '../contents/roles.ts'
-import { powersOf, type Power } from '../optics/powers.ts'
-import { massText } from '../words/figures.ts'
-import type { Guide, GuideInput, GuidePart, GuidePower } from './guide.ts'
-import { helpSheet, type HelpSheet } from './help-sheet.ts'
-import { kitInHand, putAwaySteps, setUpSteps, type KitInHand } from './set-up-steps.ts'
+import { controllerEntries } from '../mount/controller-entries.ts'
+import { controllerLines } from '../words/mount.ts'
+import { fittingLines, type BlockFacts } from './block-text.ts'
+import { blocks, type BlockDefinition } from './blocks.ts'
+import type { Guide, GuideBlock, GuideInput, GuidePart, GuideText } from './guide.ts'
+import { helpSheet } from './help-sheet.ts'
+import { guideFacts, usablePowers, type GuideFacts } from './kit-facts.ts'
+import { guideNights, roundedPlace, type TargetWords } from './nights.ts'
+import { inSentence, saidPart } from './said-part.ts'
+import { guideDate, guideLanguages, plain, translator, type Translator } from './said.ts'
+import { putAwaySteps, setUpSteps } from './set-up-steps.ts'
+import { troubleSigns } from './trouble.ts'
 
-/** Above this two people carry. Common practice, no source; local manual-handling rules apply. */
-const TWO_PEOPLE_ABOVE_G = 10_000
-/** The Moon is 0.52° wide; a field of 0.6° shows it whole with some sky. Common practice, no source. */
-const WHOLE_MOON_FIELD_DEG = 0.6
-
-/** The guide for one loan: this kit's own steps, powers and contents, in the order borrowers need them.
- * @returns a whole guide; the same input gives the same guide. Parts marked missing are named as such, never listed. */
+/** The guide for one loan: this kit's own steps, powers, contents and nights, in the order borrowers need them, in every
+ * language there is.
+ * @returns a whole guide; the same input gives the same guide. Parts marked missing are named as such, never listed.
+ * @throws RangeError for a place or dates that are none */
 export function composeGuide(input: GuideInput): Guide {
-  const kit = kitInHand(input)
-  const present = input.parts.filter((part) => part.mark !== 'missing' && part.role !== 'screw-in-sun-filter')
-  const { kitName, kitCode, modelName, branchName, emergencyLine, issuedOn, dueOn } = input
+  const facts = guideFacts(input)
+  const place = input.place ? roundedPlace(input.place) : null
+  const { nights, words } = place
+    ? guideNights({
+        place,
+        fromDate: input.issuedOn,
+        untilDate: input.dueOn,
+        apertureMm: input.optics.apertureMm,
+        powers: usablePowers(facts.powers).map(({ eyepiece, magnification }) => ({ name: eyepiece, magnification })),
+        children: facts.tags.has('child'),
+        withStars: facts.tags.has('driven'),
+        withPole: input.mount?.equatorial ? input.mount.equatorial.sightingScope !== 'none' : false,
+      })
+    : { nights: [], words: {} }
+  const { kitName, kitCode, modelName, branchName, emergencyLine, issuedOn, dueOn, family, mount = null } = input
+  const { apertureMm, focalLengthMm, collapsible, kind } = input.optics
   return {
-    version: 1,
+    version: 2,
     kitName,
     kitCode,
     modelName,
@@ -25,166 +41,190 @@ export function composeGuide(input: GuideInput): Guide {
     emergencyLine,
     issuedOn,
     dueOn,
-    sun: sunWarning,
-    safety: safety(kit, present),
-    contents: byPlace(present),
-    notes: input.parts.flatMap(partNote),
-    setUp: setUpSteps(kit),
-    place: place(kit),
-    firstLook: firstLook(kit),
-    powers: powersOf(
-      input.optics,
-      present.filter((part) => part.mark !== 'wrong'),
-    ).map(guidePower),
-    expect: expectations(input),
-    trouble: trouble(kit),
-    putAway: putAwaySteps(kit),
-    collimation: collimation(input),
-    helpSheet: allowedSheet(input),
+    dueTime: input.dueTime ?? null,
+    firstName: input.firstName ?? null,
+    language: input.language ?? 'en',
+    drawn: {
+      family,
+      optics: { apertureMm, focalLengthMm, collapsible, kind },
+      mount,
+      parts: facts.there.map(({ role, massG, count, mark, name }, index) => ({
+        id: `${role}-${index}`,
+        name,
+        role,
+        count,
+        mark,
+        massG,
+        toleranceG: null,
+      })),
+    },
+    powers: facts.powers,
+    place,
+    nights,
+    sightingScope: mount?.equatorial?.sightingScope ?? 'none',
+    texts: Object.fromEntries(
+      guideLanguages.map(({ code }) => [
+        code,
+        guideText({ ...input, place: place ?? undefined }, facts, words, code),
+      ]),
+    ),
   }
 }
 
-/** Read out at every hand-out and printed first in every guide. */
-export const sunWarning: readonly string[] = [
-  'Never point the telescope or its finder at the Sun. One look blinds.',
-  'By day it never stands unattended, and children are never alone with it.',
-  'Caps on when it stands in daylight: an open mirror or lens in the Sun can start a fire, also behind a window.',
-]
-
-function safety(kit: KitInHand, present: readonly GuidePart[]): string[] {
-  const totalG = present.reduce((sum, part) => sum + part.count * (part.massG ?? 0), 0)
-  const carry =
-    totalG > TWO_PEOPLE_ABOVE_G
-      ? `The whole kit weighs ${massText(totalG)}: two people, or a trolley. Carry it in parts.`
-      : `The whole kit weighs ${massText(totalG)}. Carry it in its case.`
-  return [
-    totalG > 0 ? carry : 'Carry it in its case.',
-    ...(kit.has('coin-cell')
-      ? [
-          `The finder’s coin cell stays behind its screwed door. If a child may have swallowed one, act at once: ${kit.emergencyLine}.`,
-        ]
-      : []),
-    'At night: know your ground, dress warmly, keep off roads, stay with children.',
-  ]
-}
-
-function byPlace(parts: readonly GuidePart[]): Guide['contents'] {
-  const places = new Map<string, string[]>()
-  for (const part of parts) {
-    const place = part.place || 'case'
-    const line = part.count > 1 ? `${part.name} (${part.count})` : part.name
-    places.set(place, [...(places.get(place) ?? []), line])
+function guideText(
+  input: GuideInput,
+  facts: GuideFacts,
+  targets: Readonly<Record<string, TargetWords>>,
+  code: string,
+): GuideText {
+  const t = translator(code, input.ownWords?.[code])
+  const kit = facts.kit
+  const said = (text: string, variables = variablesIn(facts, t)) => linesOf(text, facts, t, variables)
+  return {
+    blocks: blocksOf(input, facts, t),
+    notes: input.parts.flatMap((part) => partNote(part, t)),
+    contents: byPlace(facts.there, t),
+    setUp: setUpSteps(kit, t),
+    putAway: putAwaySteps(kit, t),
+    trouble: troubleSigns
+      .filter(({ needs }) => needs.every((tag) => facts.tags.has(tag)))
+      .map(({ key, sign, checks, question, answers, besides }) => ({
+        key,
+        sign: t.say(sign),
+        checks: said(checks),
+        question: t.say(question),
+        answers: answers
+          .filter(({ needs }) => needs === undefined || facts.tags.has(needs))
+          .map(({ key: answerKey, answer, hint, then }) => ({
+            key: answerKey,
+            answer: t.say(answer),
+            hint: t.say(hint),
+            then: said(then),
+          })),
+        besides: besides === '' ? null : t.say(besides),
+      })),
+    controller: controllerOf(input, t),
+    home: (input.mount?.home?.steps ?? []).map((step) => t.say(step)),
+    targets: Object.fromEntries(
+      Object.entries(targets).map(([id, { name, find, look }]) => [
+        id,
+        { name: t.say(name), find: t.say(find), look: t.say(look) },
+      ]),
+    ),
+    helpSheet:
+      input.optics.collimatable && input.collimationPolicy === 'with-help-sheet'
+        ? helpSheet(input.mirror ?? null, input.optics, t)
+        : null,
+    missing: t.missing,
   }
-  return [...places].map(([place, lines]) => ({ place, parts: lines }))
 }
 
-function partNote(part: GuidePart): string[] {
+const linesOf = (text: string, facts: BlockFacts, t: Translator, variables: Readonly<Record<string, string>>) =>
+  fittingLines(text, facts).map((line) => t.say(line.text, variables))
+
+/** Variables as a language says them: parts by their role, figures as they are. */
+function variablesIn(facts: GuideFacts, t: Translator): Readonly<Record<string, string>> {
+  const { variables } = facts
+  const translated = Object.fromEntries(
+    (['low eyepiece', 'next eyepiece', 'barlow'] as const).flatMap((key) =>
+      variables[key] === undefined ? [] : [[key, inSentence(variables[key], t)]],
+    ),
+  )
+  return { ...variables, ...translated, due: guideDate(facts.kit.dueOn, t.language) }
+}
+
+/** Blocks of this kit in their order, each with the coordinator's words where there are any. */
+function blocksOf(input: GuideInput, facts: GuideFacts, t: Translator): readonly GuideBlock[] {
+  const variables = variablesIn(facts, t)
+  const known = blocks.map(({ key }) => key as string)
+  const own = (input.ownBlocks ?? []).filter(({ key }) => key.startsWith('own-')).map(({ key }) => key)
+  const order = [...(input.order ?? []), ...known, ...own]
+  const keys = [...new Set(order)].filter((key) => known.includes(key) || own.includes(key))
+  return keys.flatMap((key): GuideBlock[] => {
+    const definition = blocks.find((each) => each.key === key) ?? ownDefinition(key)
+    if (definition.needs.length > 0 && !definition.needs.some((tag) => facts.tags.has(tag))) return []
+    const changed = ownText(input, key, t.language)
+    if (changed?.text === null && definition.stays === '') return []
+    const stays = linesOf(definition.stays, facts, t, variables)
+    const lines = linesOf(changed ? (changed.text ?? '') : definition.text, facts, t, variables)
+    const empty = stays.length === 0 && lines.length === 0 && !composedKeys.has(key)
+    if (empty) return []
+    return [{ key, title: t.say(changed?.title || definition.title), stays, lines }]
+  })
+}
+
+/** Blocks whose body is worked out, not written. */
+const composedKeys: ReadonlySet<string> = new Set(['case', 'set-up', 'sky', 'trouble', 'away', 'power'])
+
+const ownDefinition = (
+  key: string,
+): Pick<BlockDefinition, 'title' | 'needs' | 'stays' | 'text'> & { key: string } => ({
+  key,
+  title: '',
+  needs: [],
+  stays: '',
+  text: '',
+})
+
+const scopes = ['kit', 'model', 'programme'] as const
+
+/** The narrowest change that counts: in the language itself, else in English, whose sentences are then translated. */
+function ownText(input: GuideInput, key: string, language: string) {
+  const candidates = (input.ownBlocks ?? []).filter((each) => each.key === key)
+  for (const code of [language, 'en'])
+    for (const scope of scopes) {
+      const found = candidates.find((each) => each.scope === scope && each.language === code)
+      if (found) return found
+    }
+  return undefined
+}
+
+/** Contents in case order, one line for each place. */
+function byPlace(parts: readonly GuidePart[], t: Translator): GuideText['contents'] {
+  const places = new Map<string, GuidePart[]>()
+  for (const part of parts) places.set(part.place || 'case', [...(places.get(part.place || 'case') ?? []), part])
+  return [...places].map(([place, list]) => ({
+    place: t.say(place),
+    parts: list.map(({ name, count, role }) => ({
+      name: saidPart(name, t, role),
+      count,
+      look: role === 'coin-cell',
+    })),
+  }))
+}
+
+/** Known faults, told honestly, with what to do meanwhile. */
+function partNote(part: GuidePart, t: Translator) {
   if (part.role === 'screw-in-sun-filter') return []
-  if (part.mark === 'missing') return [`${part.name} is not in this kit at present.`]
-  if (part.mark === 'damaged') return [`${part.name} is damaged; we know about it.`]
-  if (part.mark === 'wrong') return [`Another item lies in for ${part.name}; we know about it.`]
+  const name = plain(saidPart(part.name, t, part.role))
+  if (part.mark === 'missing')
+    return [
+      part.role.endsWith('cap')
+        ? t.say('{part} is missing; please use a clean bag.', { part: name })
+        : t.say('{part} is not in this kit at present.', { part: name }),
+    ]
+  if (part.mark === 'damaged') return [t.say('{part} is damaged; we know about it.', { part: name })]
+  if (part.mark === 'wrong') return [t.say('Another item lies in for {part}; we know about it.', { part: name })]
   return []
 }
 
-function place(kit: KitInHand): string[] {
-  return [
-    kit.family === 'tabletop-reflector'
-      ? 'A sturdy table on firm ground, away from house walls and lamps.'
-      : 'Firm, level ground, away from house walls and lamps.',
-    'Never look through a window: glass and warm air blur everything.',
-    'Give your eyes twenty minutes in the dark. Switch this page to ember.',
-    'A chair for adults, a stool for children. Hands off the tube while looking.',
-  ]
-}
-
-function firstLook(kit: KitInHand): string[] {
-  return [
-    'Start with the lowest power. Focus until a star is as small as it gets.',
-    'Check the finder: put a distant lamp or the Moon in the middle of the eyepiece. The finder must point at it too.',
-    kit.has('coin-cell')
-      ? 'If it doesn’t, turn the finder’s two small knobs until the dot sits on it. Don’t move the tube.'
-      : 'If it doesn’t, turn the finder’s small screws until the cross sits on it. Don’t move the tube.',
-    'Found it? Then go to a higher power, and focus again. Each pair of eyes needs its own focus.',
-    ...(kit.has('barlow') ? ['The Barlow comes last and seldom.'] : []),
-    followLine(kit),
-  ]
-}
-
-function followLine(kit: KitInHand): string {
-  if (kit.family === 'computer-driven' || kit.family === 'large-equatorial')
-    return 'The motors follow the sky by themselves once it is lined up.'
-  if (kit.family === 'equatorial-reflector' || kit.family === 'equatorial-maksutov')
-    return 'The sky moves: follow it by turning the right-ascension rod only.'
-  return 'The sky moves: nudge the tube a little every half minute.'
-}
-
-function guidePower(power: Power): GuidePower {
-  const { magnification, trueFieldDeg, exitPupilMm, verdict, start } = power
-  return {
-    // A zoom gives two lines, so the length in use is named where the part's name doesn't say it.
-    eyepiece: power.eyepieceName.includes(`${power.eyepieceMm} mm`)
-      ? power.eyepieceName
-      : `${power.eyepieceName} at ${power.eyepieceMm} mm`,
-    barlow: power.barlowName,
-    magnification,
-    trueFieldDeg,
-    exitPupilMm,
-    verdict,
-    start,
-    wholeMoon: trueFieldDeg !== null && trueFieldDeg >= WHOLE_MOON_FIELD_DEG,
-  }
-}
-
-function expectations({ family, optics }: GuideInput): string[] {
-  const { apertureMm } = optics
-  return [
-    `This is a ${families[family]} with an opening of ${apertureMm} mm. Don’t expect pictures in colour.`,
-    'Moon: craters, best along the edge of the shadow. Planets: small, bright, sharp for moments.',
-    apertureMm >= 114
-      ? 'Jupiter’s bands, Saturn’s ring, bright clusters and the brightest nebulae as grey clouds.'
-      : 'Jupiter’s moons, Saturn’s ring, bright clusters such as the Pleiades.',
-  ]
-}
-
-function trouble(kit: KitInHand): Guide['trouble'] {
-  return [
-    {
-      sign: 'You see nothing but black',
-      tries: [
-        'Both caps off, front and eyepiece?',
-        'Lowest power in, no Barlow?',
-        ...(kit.has('diagonal') ? ['Diagonal in?'] : []),
-        'Is the finder lined up? Try the Moon first.',
-        ...(kit.has('coin-cell') ? ['No red dot: switch, battery.'] : []),
-      ],
-    },
-    {
-      sign: 'You see a blur',
-      tries: [
-        'Turn the focus slowly through its whole way.',
-        'Dew on the glass? Let it warm up; don’t wipe.',
-        'Clouds?',
-      ],
-    },
-    {
-      sign: 'It slips or sinks',
-      tries:
-        kit.has('counterweight') || kit.family === 'large-equatorial'
-          ? ['Close the clutches, firm only.', 'Balance it again with everything on.']
-          : ['Tighten the tension a little.', 'Point it a little lower and try again.'],
-    },
-    { sign: 'Something is missing or doesn’t fit', tries: ['Stop, force nothing, and tell us.'] },
-  ]
-}
-
-function collimation(input: GuideInput): string[] {
-  if (!input.optics.collimatable) return ['Leave the glass and its screws to us. Stars look odd? Tell us.']
-  if (input.collimationPolicy === 'leave-it-to-us')
-    return ['Leave the mirrors and their screws to us. Stars look like little comets? Tell us.']
-  const sheet = allowedSheet(input) ? 'the help sheet in this guide' : 'the help sheet in the lid'
-  return [`You may line up the mirror with ${sheet}. Small turns; never over the mirror. Unsure? Tell us.`]
-}
-
-function allowedSheet({ optics, collimationPolicy, mirror = null }: GuideInput): HelpSheet | null {
-  return optics.collimatable && collimationPolicy === 'with-help-sheet' ? helpSheet(mirror, optics) : null
+/** What the controller asks, answered for the borrower's place; date and time are the borrower's clock's. */
+function controllerOf(input: GuideInput, t: Translator): GuideText['controller'] {
+  const controller = input.mount?.controller
+  if (!controller || !input.place) return []
+  const { zone, latitudeDeg, longitudeDeg } = input.place
+  const local = `${input.issuedOn}T22:00`
+  const entries = controllerEntries({ zone, local, latitudeDeg, longitudeDeg, occurrence: 'earlier' })
+  if (!('standardOffsetHours' in entries)) return []
+  return controllerLines(entries, controller, null).map(({ field, words, entry, hint, careful }) => ({
+    asks: t.say(words),
+    entry:
+      field === 'date'
+        ? t.say('today, {order}', { order: t.text(controller.dateOrder.replace('-', ' ')) })
+        : field === 'time'
+          ? t.say('your clock’s time, {clock}', { clock: controller.clock === '24h' ? '24 h' : '12 h' })
+          : t.say(entry),
+    hint: field === 'date' || field === 'time' || hint === '' ? null : t.say(hint),
+    careful,
+  }))
 }

@@ -1,10 +1,14 @@
-import type { Family, Mark, Role } from '../contents/roles.ts'
-import type { PowerVerdict } from '../optics/view.ts'
-import type { OpticalPart } from '../optics/powers.ts'
 import type { MirrorData } from '../collimation/mirror-data.ts'
-import type { HelpSheet } from './help-sheet.ts'
-import type { Feel, Procedure } from '../procedures/procedure.ts'
+import type { Family, Mark, Role } from '../contents/roles.ts'
+import type { DrawnKit } from '../drawings/dimensions.ts'
+import type { MountData } from '../mount/mount-data.ts'
+import type { OpticalPart } from '../optics/powers.ts'
+import type { PowerVerdict } from '../optics/view.ts'
+import type { Feel, Procedure, StepDrawing } from '../procedures/procedure.ts'
 import type { JudgedModel } from '../readiness/judge.ts'
+import type { HelpSheet } from './help-sheet.ts'
+import type { GuideNight, GuidePlace } from './nights.ts'
+import type { Said } from './said.ts'
 
 export interface GuidePart extends OpticalPart {
   readonly role: Role
@@ -12,6 +16,28 @@ export interface GuidePart extends OpticalPart {
   readonly mark: Mark
   readonly massG: number | null
   readonly place: string
+  /** 1¼ or 2 inch; left out, 1¼. */
+  readonly barrelMm?: number | undefined
+}
+
+/** Who borrows, as far as a guide needs it. */
+export interface GuideBorrower {
+  readonly ageGroup: 'child' | 'family' | 'adult'
+  readonly level: 'first' | 'some' | 'expert'
+  readonly eye: 'left' | 'right'
+  readonly seated: boolean
+}
+
+export const usualBorrower: GuideBorrower = { ageGroup: 'family', level: 'first', eye: 'right', seated: false }
+
+/** A block as coordinators changed it, for one language; the narrowest scope wins. */
+export interface OwnBlock {
+  readonly scope: 'programme' | 'model' | 'kit'
+  readonly key: string
+  readonly language: string
+  readonly title: string
+  /** Null: left out, with a reason kept elsewhere. */
+  readonly text: string | null
 }
 
 /** All that a guide is made from: this kit and this loan, nothing general. */
@@ -31,17 +57,33 @@ export interface GuideInput {
   readonly collimationPolicy: 'leave-it-to-us' | 'with-help-sheet'
   /** What its mirrors measure; left out, nobody did. */
   readonly mirror?: MirrorData | null | undefined
+  /** What its mount and tube measure; left out, nobody did. */
+  readonly mount?: MountData | null | undefined
   readonly branchName: string
   readonly emergencyLine: string
   readonly issuedOn: string
   readonly dueOn: string
+  readonly dueTime?: string | undefined
+  readonly firstName?: string | undefined
+  readonly language?: string | undefined
+  readonly borrower?: GuideBorrower | undefined
+  /** Left out, no nights are worked out. */
+  readonly place?: GuidePlace | undefined
+  readonly ownBlocks?: readonly OwnBlock[] | undefined
+  /** Order of blocks, where coordinators changed it. */
+  readonly order?: readonly string[] | undefined
+  /** Translations that coordinators typed, by language and English sentence. */
+  readonly ownWords?: Readonly<Record<string, Readonly<Record<string, string>>>> | undefined
 }
 
 export interface GuideStep {
-  readonly title: string
-  readonly lines: readonly string[]
+  readonly key: string
+  readonly title: Said
+  readonly lines: readonly Said[]
   readonly feel: Feel | null
-  readonly caution: string | null
+  readonly caution: Said | null
+  readonly drawing: StepDrawing | null
+  readonly undo: boolean
 }
 
 export interface GuidePower {
@@ -50,14 +92,65 @@ export interface GuidePower {
   readonly magnification: number
   readonly trueFieldDeg: number | null
   readonly exitPupilMm: number
+  readonly driftSeconds: number | null
   readonly verdict: PowerVerdict
   readonly start: boolean
   readonly wholeMoon: boolean
 }
 
+export interface GuideBlock {
+  readonly key: string
+  readonly title: Said
+  /** Cautions: first, and always there. */
+  readonly stays: readonly Said[]
+  readonly lines: readonly Said[]
+}
+
+export interface GuideTrouble {
+  readonly key: string
+  readonly sign: Said
+  readonly checks: readonly Said[]
+  readonly question: Said
+  readonly answers: readonly {
+    readonly key: string
+    readonly answer: Said
+    readonly hint: Said
+    readonly then: readonly Said[]
+  }[]
+  readonly besides: Said | null
+}
+
+export interface GuideContents {
+  readonly place: Said
+  readonly parts: readonly { readonly name: Said; readonly count: number; readonly look: boolean }[]
+}
+
+export interface GuideControllerLine {
+  readonly asks: Said
+  readonly entry: Said
+  readonly hint: Said | null
+  readonly careful: boolean
+}
+
+/** All words of a guide in one language. */
+export interface GuideText {
+  readonly blocks: readonly GuideBlock[]
+  readonly notes: readonly Said[]
+  readonly contents: readonly GuideContents[]
+  readonly setUp: readonly GuideStep[]
+  readonly putAway: readonly GuideStep[]
+  readonly trouble: readonly GuideTrouble[]
+  readonly controller: readonly GuideControllerLine[]
+  readonly home: readonly Said[]
+  readonly targets: Readonly<Record<string, { readonly name: Said; readonly find: Said; readonly look: Said }>>
+  readonly helpSheet: HelpSheet | null
+  /** English sentences that nobody translated yet. */
+  readonly missing: readonly string[]
+}
+
 /** A guide as issued. It is stored whole and never made again for the same loan. */
 export interface Guide {
-  readonly version: 1
+  readonly version: 2
   readonly kitName: string
   readonly kitCode: string
   readonly modelName: string
@@ -65,18 +158,14 @@ export interface Guide {
   readonly emergencyLine: string
   readonly issuedOn: string
   readonly dueOn: string
-  readonly sun: readonly string[]
-  readonly safety: readonly string[]
-  readonly contents: readonly { readonly place: string; readonly parts: readonly string[] }[]
-  readonly notes: readonly string[]
-  readonly setUp: readonly GuideStep[]
-  readonly place: readonly string[]
-  readonly firstLook: readonly string[]
+  readonly dueTime: string | null
+  readonly firstName: string | null
+  readonly language: string
+  /** What its drawings are made from; null for guides from before there were drawings. */
+  readonly drawn: DrawnKit | null
   readonly powers: readonly GuidePower[]
-  readonly expect: readonly string[]
-  readonly trouble: readonly { readonly sign: string; readonly tries: readonly string[] }[]
-  readonly putAway: readonly GuideStep[]
-  readonly collimation: readonly string[]
-  /** Only where this kit's borrowers may line it up, and its mirrors are measured. */
-  readonly helpSheet: HelpSheet | null
+  readonly place: GuidePlace | null
+  readonly nights: readonly GuideNight[]
+  readonly sightingScope: 'none' | 'upright' | 'turned'
+  readonly texts: Readonly<Record<string, GuideText>>
 }

@@ -3,6 +3,8 @@ import { stepsForKit, type ProcedureStep } from '../procedures/procedure.ts'
 import { templateProcedure } from '../procedures/templates.ts'
 import { massText } from '../words/figures.ts'
 import type { GuideInput, GuideStep } from './guide.ts'
+import type { Said, Translator } from './said.ts'
+import { inSentence } from './said-part.ts'
 
 /** What the steps ask about the kit in hand. */
 export interface KitInHand extends GuideInput {
@@ -27,20 +29,65 @@ const procedureOf = (kit: GuideInput) =>
     parts: kit.parts.map(({ role }) => role),
   })
 
-function guideSteps(kit: GuideInput, steps: readonly ProcedureStep[], withMass: boolean): readonly GuideStep[] {
-  const part = (role: Role) => kit.parts.find((each) => each.role === role && isThere(each)) ?? null
-  const nameOf = (role: Role) =>
-    part(role)?.name ?? (role === 'low-eyepiece' ? 'the eyepiece with the highest number' : null)
+const partOf = (kit: GuideInput, role: Role) => kit.parts.find((each) => each.role === role && isThere(each)) ?? null
+
+/** Names in `{role}` are put in after translating, so that a language translates the sentence and the name. */
+const namesFor = (kit: GuideInput, t: Translator) => (role: Role) => {
+  const name = partOf(kit, role)?.name
+  if (name !== undefined) return inSentence(name, t, role)
+  return role === 'low-eyepiece' ? t.text('the eyepiece with the highest number') : null
+}
+
+const ROLE_NAME = /\{([a-z-]+)\}/g
+
+function guideSteps(
+  kit: GuideInput,
+  steps: readonly ProcedureStep[],
+  t: Translator,
+  kind: { readonly undo: boolean },
+): readonly GuideStep[] {
+  const nameOf = namesFor(kit, t)
+  const say = (text: string): Said =>
+    t.say(
+      text,
+      Object.fromEntries(
+        [...text.matchAll(ROLE_NAME)].map(([, role = '']) => [
+          role,
+          nameOf(role as Role) ?? role.replaceAll('-', ' '),
+        ]),
+      ),
+    )
   const named = new Set<Role>()
-  return stepsForKit(steps, nameOf).map(({ title, lines, feel, caution, part: role }) => {
-    const massG = withMass && role && lifted.includes(role) && !named.has(role) ? part(role)?.massG : null
+  return steps.flatMap((step): GuideStep[] => {
+    if (step.needs !== null && nameOf(step.needs) === null) return []
+    const lines = step.lines.filter(({ needs }) => needs === null || nameOf(needs) !== null)
+    if (lines.length === 0) return []
+    const { part: role, title, feel, caution, drawing, key } = step
+    const massG = !kind.undo && role && lifted.includes(role) && !named.has(role) ? partOf(kit, role)?.massG : null
     if (role && massG) named.add(role)
-    return { title: massG ? `${title}, ${massText(massG)}` : title, lines, feel, caution }
+    const said = say(title)
+    const withMass = (text: string) => (massG ? `${text}, ${massText(massG)}` : text)
+    return [
+      {
+        key,
+        title: typeof said === 'string' ? withMass(said) : { en: withMass(said.en) },
+        lines: lines.map(({ text }) => say(text)),
+        feel,
+        caution: caution === null ? null : say(caution),
+        drawing,
+        undo: kind.undo,
+      },
+    ]
   })
 }
 
 /** The model's own steps for this kit: what its case lacks is left out, what is lifted carries its mass. */
-export const setUpSteps = (kit: GuideInput): readonly GuideStep[] => guideSteps(kit, procedureOf(kit).setUp, true)
+export const setUpSteps = (kit: GuideInput, t: Translator): readonly GuideStep[] =>
+  guideSteps(kit, procedureOf(kit).setUp, t, { undo: false })
 
-export const putAwaySteps = (kit: GuideInput): readonly GuideStep[] =>
-  guideSteps(kit, procedureOf(kit).takeApart, false)
+export const putAwaySteps = (kit: GuideInput, t: Translator): readonly GuideStep[] =>
+  guideSteps(kit, procedureOf(kit).takeApart, t, { undo: true })
+
+export const setUpCount = (kit: GuideInput): number =>
+  stepsForKit(procedureOf(kit).setUp, (role) => partOf(kit, role)?.name ?? (role === 'low-eyepiece' ? role : null))
+    .length

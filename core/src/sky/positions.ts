@@ -15,7 +15,10 @@ import {
 } from 'astronomy-engine'
 import { degToRad, radToDeg } from '../shared/angles.ts'
 import { requireFinite } from '../shared/require.ts'
+import { horizontalPlace, hourAngleHours, type HorizontalPlace } from './horizontal.ts'
 import type { Star } from './stars.ts'
+
+export { horizontalPlace, hourAngleHours, separationDeg, type HorizontalPlace } from './horizontal.ts'
 
 /** Where things stand in the sky. The almanac (astronomy-engine, MIT) gives Earth, Sun, Moon, precession and nutation;
  * stars are carried along here, because its own list of stars is state that callers would share. */
@@ -24,12 +27,6 @@ import type { Star } from './stars.ts'
 export interface EquatorialOfDate {
   readonly raHours: number
   readonly decDeg: number
-}
-
-/** Without refraction; azimuth from north through east in [0, 360). */
-export interface HorizontalPlace {
-  readonly altitudeDeg: number
-  readonly azimuthDeg: number
 }
 
 export interface PlaceOnEarth {
@@ -108,28 +105,6 @@ export function starOfDate(star: Star, { time, earthAuPerDay, equatorOfDate }: S
   return { raHours: (raHours + HOURS_PER_TURN) % HOURS_PER_TURN, decDeg: radToDeg(Math.atan2(z, Math.hypot(x, y))) }
 }
 
-/** Local hour angle in hours, in [0, 24). */
-export function hourAngleHours(raHours: number, siderealHours: number, longitudeDeg: number): number {
-  const hours = siderealHours + longitudeDeg / DEG_PER_HOUR - raHours
-  return ((hours % HOURS_PER_TURN) + HOURS_PER_TURN) % HOURS_PER_TURN
-}
-
-/** Altitude and azimuth from hour angle and declination. Source: Meeus, ch. 13, azimuth turned to begin at north. */
-export function horizontalPlace(given: {
-  readonly hourAngleHours: number
-  readonly decDeg: number
-  readonly latitudeDeg: number
-}): HorizontalPlace {
-  const hour = degToRad(given.hourAngleHours * DEG_PER_HOUR)
-  const dec = degToRad(given.decDeg)
-  const latitude = degToRad(given.latitudeDeg)
-  const south = Math.cos(hour) * Math.cos(dec) * Math.sin(latitude) - Math.sin(dec) * Math.cos(latitude)
-  const west = Math.sin(hour) * Math.cos(dec)
-  const up = Math.sin(latitude) * Math.sin(dec) + Math.cos(latitude) * Math.cos(dec) * Math.cos(hour)
-  const azimuthDeg = radToDeg(Math.atan2(-west, -south))
-  return { altitudeDeg: radToDeg(Math.atan2(up, Math.hypot(south, west))), azimuthDeg: (azimuthDeg + 360) % 360 }
-}
-
 /** Where a star stands for one place and instant. */
 export function starPlace(star: Star, frame: SkyFrame, { latitudeDeg, longitudeDeg }: PlaceOnEarth) {
   const { raHours, decDeg } = starOfDate(star, frame)
@@ -152,15 +127,3 @@ export function bodyPlace(
 
 /** Lit share of the Moon's disc, 0 to 1. */
 export const moonLitFraction = (time: AstroTime): number => Illumination(Body.Moon, time).phase_fraction
-
-/** Angle between two directions in the sky, in degrees [0, 180]. Vectors, so that small and large angles are exact. */
-export function separationDeg(a: HorizontalPlace, b: HorizontalPlace): number {
-  const [u, v] = [unit(a), unit(b)]
-  const cross = Math.hypot(u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0])
-  return radToDeg(Math.atan2(cross, u[0] * v[0] + u[1] * v[1] + u[2] * v[2]))
-}
-
-function unit({ altitudeDeg, azimuthDeg }: HorizontalPlace): readonly [number, number, number] {
-  const [altitude, azimuth] = [degToRad(altitudeDeg), degToRad(azimuthDeg)]
-  return [Math.cos(altitude) * Math.cos(azimuth), Math.cos(altitude) * Math.sin(azimuth), Math.sin(altitude)]
-}

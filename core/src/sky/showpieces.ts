@@ -288,7 +288,7 @@ const rows: readonly Row[] = [
     4,
     'low',
     82,
-    'Half-way from the W of Cassiopeia to the top of Perseus.',
+    'Half-way from the W of Cassiopeia to Perseus.',
     'Two swarms of stars side by side, in one view.',
   ],
   [
@@ -596,7 +596,7 @@ const rows: readonly Row[] = [
     4.5,
     'medium',
     60,
-    'In the Lyre, half-way between its two lower stars.',
+    'In the Lyre, half-way between the two stars farthest from Vega.',
     'A tiny grey smoke ring.',
   ],
   [

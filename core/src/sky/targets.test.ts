@@ -76,6 +76,7 @@ it('far north in June the Sun never gets low enough: nothing, and why', () => {
     targets: [],
     fromUtc: null,
     untilUtc: null,
+    sessionUtc: null,
     reason: 'SUN_UP',
   })
 })

@@ -30,6 +30,8 @@ export interface Target {
   readonly bestUtc: string
   readonly altitudeDeg: number
   readonly azimuthDeg: number
+  /** Where it stands at the evening's own hour; null while it may not be looked for then. */
+  readonly session: HorizontalPlace | null
   /** The evening's hours in which it may be looked for. */
   readonly fromUtc: string
   readonly untilUtc: string
@@ -48,6 +50,8 @@ export interface EveningTargets {
   /** The evening that was searched; null where the Sun never gets low enough. */
   readonly fromUtc: string | null
   readonly untilUtc: string | null
+  /** The evening's own hour: dark enough for most, not before 19 h; for one picture of the sky. */
+  readonly sessionUtc: string | null
   /** Why there is little or nothing, for the words. */
   readonly reason: 'SUN_UP' | 'NOTHING_SURE' | null
 }
@@ -131,15 +135,16 @@ export function eveningTargets(input: TargetsInput): EveningTargets {
     throw new RangeError(`limitingMagnitude must lie between 0 and 8; got ${limitingMagnitude}`)
   const moments = evening(input)
   const [first, last] = [moments[0], moments.at(-1)]
-  if (!first || !last) return { targets: [], fromUtc: null, untilUtc: null, reason: 'SUN_UP' }
+  if (!first || !last) return { targets: [], fromUtc: null, untilUtc: null, sessionUtc: null, reason: 'SUN_UP' }
   const sunsetPlace = placeOfSunset(input)
   const moonLit = moonLitFraction(first.time)
   const allowed = (place: HorizontalPlace, moment: Moment) =>
     moment.sunDeg < NEAR_SUN_UNTIL_DEG || !sunsetPlace || separationDeg(place, sunsetPlace) >= NEAR_SUNSET_DEG
+  const rules = { allowed, sessionMs: sessionOf(moments, input)?.ms }
   const found = [
-    ...moonTargets(moments, moonLit, allowed),
-    ...planetTargets(input, moments, allowed),
-    ...showpieces.flatMap((each) => showpieceTarget(each, { input, moments, limitingMagnitude, moonLit, allowed })),
+    ...moonTargets(moments, moonLit, rules),
+    ...planetTargets(input, moments, rules),
+    ...showpieces.flatMap((each) => showpieceTarget(each, { input, moments, limitingMagnitude, moonLit, rules })),
   ]
   const counts = new Map<TargetKind, number>()
   const targets = [...found]
@@ -154,6 +159,7 @@ export function eveningTargets(input: TargetsInput): EveningTargets {
     targets,
     fromUtc: iso(first.ms),
     untilUtc: iso(last.ms),
+    sessionUtc: iso(sessionOf(moments, input)?.ms ?? first.ms),
     reason: targets.length === 0 ? 'NOTHING_SURE' : null,
   }
 }
@@ -193,6 +199,15 @@ function evening(input: TargetsInput): readonly Moment[] {
   return firstMs === null ? [] : withoutMorning(moments)
 }
 
+const SESSION_SUN_DEG = -9
+const SESSION_FROM_HOUR = 19
+
+/** The first moment that is dark enough and not too early to be out; the last one where it never gets so. */
+function sessionOf(moments: readonly Moment[], input: TargetsInput): Moment | undefined {
+  const earliestMs = localMs(input.zone, input.date, SESSION_FROM_HOUR)
+  return moments.find(({ sunDeg, ms }) => sunDeg < SESSION_SUN_DEG && ms >= earliestMs) ?? moments.at(-1)
+}
+
 /** Nobody sweeps towards sunrise: where the Sun is on its way up again, what is above −6° falls away. */
 function withoutMorning(moments: readonly Moment[]): readonly Moment[] {
   const lowest = moments.reduce((least, { sunDeg }) => Math.min(least, sunDeg), 0)
@@ -209,7 +224,7 @@ interface Stand {
 function best(
   stands: readonly Stand[],
   limits: { readonly leastDeg: number; readonly sunBelowDeg: number },
-  allowed: (place: HorizontalPlace, moment: Moment) => boolean,
+  { allowed, sessionMs }: Rules,
 ) {
   const fit = stands.filter(
     ({ place, moment }) =>
@@ -226,16 +241,21 @@ function best(
     azimuthDeg: top.place.azimuthDeg,
     fromUtc: iso(first.moment.ms),
     untilUtc: iso(last.moment.ms),
+    session: fit.find(({ moment }) => moment.ms === sessionMs)?.place ?? null,
     heightShare: Math.min(1, 0.4 + (0.6 * height(top)) / COMFORTABLE_ALTITUDE_DEG),
     moment: top.moment,
   }
 }
 
-type Allowed = (place: HorizontalPlace, moment: Moment) => boolean
+interface Rules {
+  /** Far enough from where the Sun set, or late enough. */
+  readonly allowed: (place: HorizontalPlace, moment: Moment) => boolean
+  readonly sessionMs: number | undefined
+}
 
-function moonTargets(moments: readonly Moment[], moonLit: number, allowed: Allowed): readonly Target[] {
+function moonTargets(moments: readonly Moment[], moonLit: number, rules: Rules): readonly Target[] {
   const stands = moments.map((moment) => ({ moment, place: moment.moon }))
-  const stand = best(stands, { leastDeg: LEAST_ALTITUDE_DEG.bright, sunBelowDeg: darkEnoughDeg.moon }, allowed)
+  const stand = best(stands, { leastDeg: LEAST_ALTITUDE_DEG.bright, sunBelowDeg: darkEnoughDeg.moon }, rules)
   if (!stand || moonLit < THIN_MOON) return []
   const { heightShare, moment, ...when } = stand
   const whole: Target = {
@@ -264,7 +284,7 @@ function moonTargets(moments: readonly Moment[], moonLit: number, allowed: Allow
 
 const featureTarget = (
   { id, name, look }: MoonFeature,
-  when: Pick<Target, 'bestUtc' | 'altitudeDeg' | 'azimuthDeg' | 'fromUtc' | 'untilUtc'>,
+  when: Pick<Target, 'bestUtc' | 'altitudeDeg' | 'azimuthDeg' | 'fromUtc' | 'untilUtc' | 'session'>,
   heightShare: number,
 ): Target => ({
   id: `moon-${id}`,
@@ -285,7 +305,7 @@ const MARS_RADIUS_KM = 3396.2
 const KM_PER_AU = 149_597_870.7
 const RING_EDGE_ON_DEG = 4
 
-function planetTargets(input: TargetsInput, moments: readonly Moment[], allowed: Allowed): readonly Target[] {
+function planetTargets(input: TargetsInput, moments: readonly Moment[], rules: Rules): readonly Target[] {
   const observer = new Observer(input.latitudeDeg, input.longitudeDeg, 0)
   return planets.flatMap((name): Target[] => {
     const stands = moments.map((moment) => {
@@ -293,7 +313,7 @@ function planetTargets(input: TargetsInput, moments: readonly Moment[], allowed:
       const { altitude, azimuth } = Horizon(moment.time, observer, ra, dec)
       return { moment, place: { altitudeDeg: altitude, azimuthDeg: azimuth } }
     })
-    const stand = best(stands, { leastDeg: LEAST_ALTITUDE_DEG.bright, sunBelowDeg: darkEnoughDeg.planet }, allowed)
+    const stand = best(stands, { leastDeg: LEAST_ALTITUDE_DEG.bright, sunBelowDeg: darkEnoughDeg.planet }, rules)
     if (!stand) return []
     const { heightShare, moment, ...when } = stand
     const { look, sure, power } = planetWords(name, moment.time)
@@ -344,10 +364,10 @@ function showpieceTarget(
     readonly moments: readonly Moment[]
     readonly limitingMagnitude: number
     readonly moonLit: number
-    readonly allowed: Allowed
+    readonly rules: Rules
   },
 ): readonly Target[] {
-  const { input, moments, limitingMagnitude, moonLit, allowed } = given
+  const { input, moments, limitingMagnitude, moonLit, rules } = given
   const [first] = moments
   if (!first || input.apertureMm < piece.leastApertureMm || limitingMagnitude < piece.leastSkyMagnitude) return []
   const { raHours, decDeg } = starOfDate(
@@ -365,7 +385,7 @@ function showpieceTarget(
     return [{ moment, place: horizontalPlace({ hourAngleHours: hours, decDeg, latitudeDeg: input.latitudeDeg }) }]
   })
   const limits = { leastDeg: LEAST_ALTITUDE_DEG.faint, sunBelowDeg: darkEnoughDeg[piece.kind] }
-  const stand = best(stands, limits, allowed)
+  const stand = best(stands, limits, rules)
   if (!stand) return []
   const { heightShare, moment, ...when } = stand
   const margin = limitingMagnitude - brightened(moment) - piece.leastSkyMagnitude

@@ -34,7 +34,7 @@ import {
 import { DateTime } from 'luxon'
 import { defaultPolicies } from '../features/people/service.ts'
 import { demoWeighGroups, type DemoModel } from './catalogue.ts'
-import { demoHeadMomentGmm } from './mounts.ts'
+import { demoHeadMomentGmm, demoSites } from './mounts.ts'
 import { Chance } from './random.ts'
 import type { KitStory } from './scenario.ts'
 
@@ -219,6 +219,9 @@ export class KitHistory {
       optics: this.model.optics,
       parts: this.rows.parts.map((part) => ({ ...part, ...(part.optics as object) })) as never,
       collimationPolicy: 'leave-it-to-us',
+      mount: this.model.mount,
+      // Nights are worked out for loans that are out; those of returned ones nobody looks at.
+      ...(backAt ? {} : { place: demoSites.find((site) => site.branch === this.story.branch) }),
       branchName: branch.name,
       emergencyLine: branch.emergencyLine,
       issuedOn: dayOf(outAt),

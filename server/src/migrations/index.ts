@@ -3,6 +3,7 @@ import { Contents1764100000000 } from './0002-contents.ts'
 import { Mount1764200000000 } from './0003-mount.ts'
 import { Collimation1764300000000 } from './0004-collimation.ts'
 import { Finders1764400000000 } from './0005-finders.ts'
+import { BorrowerMessages1764500000000 } from './0006-borrower-messages.ts'
 
 /** In order, named one by one: leftover build output is never taken for a migration. */
 export const migrations = [
@@ -11,4 +12,5 @@ export const migrations = [
   Mount1764200000000,
   Collimation1764300000000,
   Finders1764400000000,
+  BorrowerMessages1764500000000,
 ]

@@ -45,7 +45,8 @@ export class Picture {
   @Column('bytea') bytes: Buffer
   @Column('integer') widthPx: number
   @Column('integer') heightPx: number
-  @ForeignKey('Staff') @Column('uuid') byStaffId: string
+  /** Null: a borrower sent it from the guide. */
+  @ForeignKey('Staff') @Column('uuid', { nullable: true }) byStaffId: string | null
   @Column('timestamptz') at: Date
 }
 

@@ -3,6 +3,7 @@ import type { Session } from '@binoculum/contract'
 import { branchIdsOf, deskRoles, requireRole } from '../../platform/access.ts'
 import { runBounded } from '../../platform/bounded-worker.ts'
 import type { Context } from '../../platform/context.ts'
+import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
 import type { PictureMade } from '../../workers/picture.ts'
 import { Picture } from './entities.ts'
@@ -11,6 +12,19 @@ const BOUNDS = { timeoutMs: 15_000, memoryMb: 256 }
 
 /** The picture as it is kept. @throws Problem NOT_A_PICTURE, TOO_LONG */
 export const makePicture = (bytes: Buffer): Promise<PictureMade> => runBounded('picture', bytes, BOUNDS)
+
+/** Keeps a picture that a stranger sent, already made small and bare, in the caller's transaction. */
+export async function keepBorrowersPicture(
+  tx: Tx,
+  branchId: string,
+  picture: PictureMade,
+  at: Date,
+): Promise<string> {
+  const { widthPx, heightPx, bytes: made } = picture
+  const id = randomUUID()
+  await tx.insert(Picture, { id, branchId, bytes: Buffer.from(made), widthPx, heightPx, byStaffId: null, at })
+  return id
+}
 
 /** Pictures of parts: made small and bare on the way in, kept in the database. */
 export class Pictures {

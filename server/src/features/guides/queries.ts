@@ -3,7 +3,7 @@ import { selectRows, type Tx } from '../../platform/database.ts'
 /** The guide behind a link that isn't over. */
 export async function guideByLink(tx: Tx, linkHash: string, now: Date): Promise<unknown> {
   const sql = `SELECT g.content FROM guide g JOIN loan l ON l.id = g.loan_id
-    WHERE l.link_hash = $1 AND l.link_ends_at > $2`
+    WHERE l.link_hash = $1 AND l.link_ends_at > $2 AND l.state = 'out'`
   return (await selectRows<{ content: unknown }>(tx, sql, [linkHash, now]))[0]?.content ?? null
 }
 
@@ -27,8 +27,75 @@ export const guidesOfOpenLoans = (tx: Tx, branchIds: readonly string[]): Promise
   selectRows(
     tx,
     `SELECT l.id AS "loanId", l.number, k.code AS "kitCode", k.name AS "kitName", b.name AS borrower,
-       g.issued_at AS "issuedAt", jsonb_array_length(g.content->'setUp') AS steps, l.link_ends_at AS "linkEndsAt"
+       g.issued_at AS "issuedAt", jsonb_array_length(coalesce(g.content->'texts'->'en'->'setUp', g.content->'setUp')) AS steps, l.link_ends_at AS "linkEndsAt"
      FROM guide g JOIN loan l ON l.id = g.loan_id JOIN kit k ON k.id = l.kit_id JOIN borrower b ON b.id = l.borrower_id
      WHERE l.state = 'out' AND l.branch_id = ANY($1) ORDER BY g.issued_at DESC`,
     [branchIds],
+  )
+
+export interface LinkedLoan {
+  readonly loanId: string
+  readonly kitId: string
+  readonly branchId: string
+  readonly kitCode: string
+}
+
+/** The loan behind a link that isn't over. */
+export async function loanByLink(tx: Tx, linkHash: string, now: Date): Promise<LinkedLoan | null> {
+  const sql = `SELECT l.id AS "loanId", l.kit_id AS "kitId", l.branch_id AS "branchId", k.code AS "kitCode"
+    FROM loan l JOIN kit k ON k.id = l.kit_id
+    WHERE l.link_hash = $1 AND l.link_ends_at > $2 AND l.state = 'out' FOR UPDATE OF l`
+  return (await selectRows<LinkedLoan>(tx, sql, [linkHash, now]))[0] ?? null
+}
+
+/** How much came from a loan already. */
+export async function messageCounts(tx: Tx, loanId: string): Promise<{ all: number; pictures: number }> {
+  const sql = `SELECT count(*)::int AS "all", count(picture_id)::int AS pictures FROM borrower_message WHERE loan_id = $1`
+  return (await selectRows<{ all: number; pictures: number }>(tx, sql, [loanId]))[0] ?? { all: 0, pictures: 0 }
+}
+
+/** Where a branch's borrowers look from unless they say otherwise: its first place. */
+export async function placeOfBranch(
+  tx: Tx,
+  branchId: string,
+): Promise<{ name: string; zone: string; latitudeDeg: number; longitudeDeg: number } | null> {
+  const sql = `SELECT name, zone, latitude_deg AS "latitudeDeg", longitude_deg AS "longitudeDeg" FROM site
+    WHERE branch_id = $1 ORDER BY name LIMIT 1`
+  return (await selectRows<NonNullable<Awaited<ReturnType<typeof placeOfBranch>>>>(tx, sql, [branchId]))[0] ?? null
+}
+
+export interface MessageLine {
+  readonly id: string
+  readonly loanId: string
+  readonly number: number
+  readonly kitCode: string
+  readonly kitName: string
+  readonly kind: 'report' | 'contents'
+  readonly body: unknown
+  readonly pictureId: string | null
+  readonly at: Date
+}
+
+/** What borrowers wrote and nobody has seen to yet, newest first. */
+export const unseenMessages = (tx: Tx, branchIds: readonly string[]): Promise<MessageLine[]> =>
+  selectRows(
+    tx,
+    `SELECT m.id, m.loan_id AS "loanId", l.number, k.code AS "kitCode", k.name AS "kitName", m.kind, m.body,
+       m.picture_id AS "pictureId", m.at
+     FROM borrower_message m JOIN loan l ON l.id = m.loan_id JOIN kit k ON k.id = m.kit_id
+     WHERE m.seen_at IS NULL AND m.branch_id = ANY($1) ORDER BY m.at DESC LIMIT 100`,
+    [branchIds],
+  )
+
+export async function messageBranch(tx: Tx, id: string): Promise<string | null> {
+  const sql = 'SELECT branch_id AS "branchId" FROM borrower_message WHERE id = $1'
+  return (await selectRows<{ branchId: string }>(tx, sql, [id]))[0]?.branchId ?? null
+}
+
+/** One open job of trouble for a kit, however often its borrower writes. */
+export const openTroubleJob = (tx: Tx, job: { id: string; kitId: string; loanId: string; text: string; at: Date }) =>
+  tx.query(
+    `INSERT INTO job (id, kit_id, loan_id, code, text, opened_at) SELECT $1, $2, $3, 'reported-trouble', $4, $5
+     WHERE NOT EXISTS (SELECT 1 FROM job WHERE kit_id = $2 AND code = 'reported-trouble' AND closed_at IS NULL)`,
+    [job.id, job.kitId, job.loanId, job.text, job.at],
   )

@@ -1,15 +1,26 @@
-import { guideListSchema, guideSchema, idSchema } from '@binoculum/contract'
+import {
+  borrowerMessageSchema,
+  guideListSchema,
+  guideSchema,
+  idSchema,
+  receivedMessagesSchema,
+} from '@binoculum/contract'
 import { z } from 'zod'
-import { anyRole, signedIn } from '../../platform/access.ts'
+import { anyRole, deskRoles, signedIn } from '../../platform/access.ts'
 import type { App } from '../../platform/app-type.ts'
+import { gzipSync } from 'node:zlib'
+import { Problem } from '../../platform/errors.ts'
+import type { GuidePages } from './page.ts'
 import type { Guides } from './service.ts'
 
-export async function guideRoutes(app: App, { guides }: { guides: Guides }) {
+const tokenSchema = z.object({ token: z.string().min(20).max(64) })
+
+export async function guideRoutes(app: App, { guides, pages }: { guides: Guides; pages: GuidePages }) {
   app.get(
     '/api/guides/:token',
     {
       config: { access: 'public', rateLimit: { max: 60, timeWindow: '1 minute' } },
-      schema: { params: z.object({ token: z.string().min(20).max(64) }), response: { 200: guideSchema } },
+      schema: { params: tokenSchema, response: { 200: guideSchema } },
     },
     async (request, reply) => {
       const guide = await guides.byToken(request.params.token)
@@ -27,4 +38,81 @@ export async function guideRoutes(app: App, { guides }: { guides: Guides }) {
     { config: { access: anyRole }, schema: { response: { 200: guideListSchema } } },
     async (request) => guides.list(signedIn(request)),
   )
+  app.post(
+    '/api/guides/:token/messages',
+    {
+      // A stranger may send this: a small body, few of them, the picture decoded apart.
+      bodyLimit: 1_400_000,
+      config: { access: 'public', rateLimit: { max: 12, timeWindow: '1 minute' } },
+      schema: { params: tokenSchema, body: borrowerMessageSchema, response: { 204: z.null() } },
+    },
+    async (request, reply) => {
+      await guides.receive(request.params.token, request.body)
+      return reply.code(204).send(null)
+    },
+  )
+  app.get(
+    '/api/borrower-messages',
+    { config: { access: anyRole }, schema: { response: { 200: receivedMessagesSchema } } },
+    async (request) => guides.messages(signedIn(request)),
+  )
+  app.post(
+    '/api/borrower-messages/:id/seen',
+    { config: { access: deskRoles }, schema: { params: z.object({ id: idSchema }), response: { 204: z.null() } } },
+    async (request, reply) => {
+      await guides.seen(signedIn(request), request.params.id)
+      return reply.code(204).send(null)
+    },
+  )
+  app.get(
+    '/g/:token',
+    {
+      config: { access: 'public', rateLimit: { max: 60, timeWindow: '1 minute' } },
+      schema: {
+        params: z.object({ token: z.string().max(200) }),
+        querystring: z.object({ lang: z.string().max(8).optional() }),
+      },
+    },
+    async (request, reply) => {
+      const { token } = request.params
+      reply.header('x-robots-tag', 'noindex, nofollow').header('cache-control', 'private, no-cache')
+      const guide = await guides.byToken(token).catch((error: unknown) => {
+        if (error instanceof Problem && error.code === 'LINK_OVER') return null
+        throw error
+      })
+      if (!guide) return reply.code(404).type('text/html; charset=utf-8').send(LINK_OVER_PAGE)
+      const page = await pages.page(guide, token, request.query.lang)
+      if (page === null) throw new Problem('NOT_FOUND')
+      reply.type('text/html; charset=utf-8').header('vary', 'accept-encoding')
+      if (!/\bgzip\b/.test(request.headers['accept-encoding'] ?? '')) return reply.send(page)
+      return reply.header('content-encoding', 'gzip').send(gzipSync(page))
+    },
+  )
+  app.get(
+    '/g/:token/manifest.webmanifest',
+    { config: { access: 'public', rateLimit: { max: 60, timeWindow: '1 minute' } }, schema: { params: tokenSchema } },
+    async (request, reply) => {
+      const { token } = request.params
+      return reply.type('application/manifest+json').send(pages.manifest(await guides.byToken(token), token))
+    },
+  )
+  for (const [name, type] of [
+    ['guide-worker.js', 'text/javascript; charset=utf-8'],
+    ['guide-icon.svg', 'image/svg+xml'],
+  ] as const)
+    app.get(`/${name}`, { config: { access: 'public', rateLimit: false } }, async (_request, reply) => {
+      const file = pages.file(name)
+      if (!file) throw new Problem('NOT_FOUND')
+      return reply.type(type).header('cache-control', 'no-cache').send(file)
+    })
 }
+
+/** For borrowers, not for programs: what to do when the link is over. */
+const LINK_OVER_PAGE = `<!doctype html>
+<html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">
+<meta name="robots" content="noindex, nofollow"><title>This guide is over</title></head>
+<body><main><h1>This guide is over</h1>
+<p role="alert">This link is used up or over. Ask the library for a new one; the number is on your loan slip.</p>
+<p lang="es">Este enlace ya no vale. Pide otro a la biblioteca; el número está en tu hoja de préstamo.</p>
+</main></body></html>
+`

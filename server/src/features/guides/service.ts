@@ -1,14 +1,29 @@
 import { randomUUID } from 'node:crypto'
-import { guideSchema, type GuideList, type IssuedGuide, type Part, type Session } from '@binoculum/contract'
+import {
+  storedGuideSchema,
+  type BorrowerMessage,
+  type GuideList,
+  type GuideWishes,
+  type IssuedGuide,
+  type Part,
+  type ReceivedMessages,
+  type Session,
+} from '@binoculum/contract'
 import { composeGuide, type Guide, type GuideInput } from '@binoculum/core'
-import { branchIdsOf } from '../../platform/access.ts'
+import { branchIdsOf, deskRoles, requireRole } from '../../platform/access.ts'
 import type { Context } from '../../platform/context.ts'
 import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
+import { appendRecord } from '../../platform/record.ts'
 import { hashToken } from '../../platform/secrets.ts'
+import { keepBorrowersPicture, makePicture } from '../contents/service.ts'
 import { loanCode, opticsOf, type ShelfRow } from '../kits/service.ts'
-import { GuideRow } from './entities.ts'
+import { BorrowerMessageRow, GuideRow } from './entities.ts'
 import * as queries from './queries.ts'
+
+/** A link may be passed on; so many messages and pictures of one loan are taken, and no more. */
+const MOST_MESSAGES = 30
+const MOST_PICTURES = 8
 
 export class Guides {
   constructor(private readonly context: Context) {}
@@ -19,19 +34,23 @@ export class Guides {
     given: {
       loanId: string
       row: ShelfRow
-      model: Pick<GuideInput, 'procedure' | 'mirror'>
+      model: Pick<GuideInput, 'procedure' | 'mirror' | 'mount'>
       parts: readonly Part[]
       issuedOn: string
       dueOn: string
+      dueTime: string
+      borrowerName: string
+      wishes: GuideWishes
       at: Date
     },
   ): Promise<Guide> {
-    const { row, model, parts, issuedOn, dueOn } = given
+    const { row, model, parts, issuedOn, dueOn, dueTime, wishes } = given
+    const place = wishes.place ?? (await queries.placeOfBranch(tx, row.branchId))
     const content = composeGuide({
       kitName: row.name,
       kitCode: row.code,
       modelName: row.modelName,
-      family: row.family as Parameters<typeof composeGuide>[0]['family'],
+      family: row.family as GuideInput['family'],
       optics: opticsOf(row),
       parts: parts.map((part) => ({ ...part, ...part.optics })),
       ...model,
@@ -40,6 +59,11 @@ export class Guides {
       emergencyLine: row.emergencyLine,
       issuedOn,
       dueOn,
+      dueTime,
+      firstName: given.borrowerName.split(/\s+/)[0],
+      language: wishes.language,
+      borrower: wishes.borrower,
+      ...(place ? { place } : {}),
     })
     await tx.insert(GuideRow, { id: randomUUID(), loanId: given.loanId, content, issuedAt: given.at })
     return content
@@ -50,13 +74,72 @@ export class Guides {
     const { database, clock } = this.context
     const content = await queries.guideByLink(database.reader, hashToken(token), clock())
     if (!content) throw new Problem('LINK_OVER')
-    return guideSchema.parse(content)
+    return storedGuideSchema.parse(content)
   }
 
   async ofLoan(session: Session, loanId: string): Promise<IssuedGuide> {
     const found = await queries.guideOfLoan(this.context.database.reader, loanId)
     if (!found || !branchIdsOf(session).includes(found.branchId)) throw new Problem('NOT_FOUND')
-    return guideSchema.parse(found.content)
+    return storedGuideSchema.parse(found.content)
+  }
+
+  /** What a borrower sends: kept with its picture, in the kit's record, and as a job of the bench where there is trouble.
+   * The same key twice is the same message. */
+  async receive(token: string, message: BorrowerMessage): Promise<void> {
+    const { database, clock } = this.context
+    const at = clock()
+    const linkHash = hashToken(token)
+    const { key: id, kind, picture, ...body } = message
+    // The picture is decoded in a bounded worker of its own before anything is locked.
+    if (!(await queries.guideByLink(database.reader, linkHash, at))) throw new Problem('LINK_OVER')
+    const made = picture === null ? null : await makePicture(Buffer.from(picture, 'base64'))
+    await database.inTransaction(async (tx) => {
+      const loan = await queries.loanByLink(tx, linkHash, at)
+      if (!loan) throw new Problem('LINK_OVER')
+      if (await queries.messageBranch(tx, id)) return
+      const counts = await queries.messageCounts(tx, loan.loanId)
+      if (counts.all >= MOST_MESSAGES || (made && counts.pictures >= MOST_PICTURES))
+        throw new Problem('TOO_MANY_MESSAGES')
+      const { branchId, kitId, loanId } = loan
+      const pictureId = made && (await keepBorrowersPicture(tx, branchId, made, at))
+      await tx.insert(BorrowerMessageRow, {
+        id,
+        branchId,
+        kitId,
+        loanId,
+        kind,
+        body,
+        pictureId,
+        at,
+        seenAt: null,
+        seenBy: null,
+      })
+      const trouble = troubleText(message)
+      if (trouble !== null) await queries.openTroubleJob(tx, { id: randomUUID(), kitId, loanId, text: trouble, at })
+      const after = { ...body, pictures: pictureId ? [pictureId] : [] }
+      await appendRecord(tx, { act: 'borrower-wrote', at, branchId, staffId: null, kitId, loanId, after })
+    })
+  }
+
+  async messages(session: Session): Promise<ReceivedMessages> {
+    const rows = await queries.unseenMessages(this.context.database.reader, branchIdsOf(session))
+    const messages = rows.map(({ number, body, at, ...rest }) => ({
+      ...rest,
+      ...emptyBody,
+      ...(body as Partial<typeof emptyBody>),
+      loanCode: loanCode(number),
+      atUtc: at.toISOString(),
+    }))
+    return { messages }
+  }
+
+  /** Somebody has seen to it; it leaves the list and stays in the kit's history. */
+  async seen(session: Session, id: string): Promise<void> {
+    const { database, clock } = this.context
+    const branchId = await queries.messageBranch(database.reader, id)
+    if (!branchId) throw new Problem('NOT_FOUND')
+    requireRole(session, branchId, deskRoles)
+    await database.reader.update(BorrowerMessageRow, { id }, { seenAt: clock(), seenBy: session.staffId })
   }
 
   async list(session: Session): Promise<GuideList> {
@@ -69,4 +152,13 @@ export class Guides {
     }))
     return { guides }
   }
+}
+
+const emptyBody = { walked: [] as string[], words: '', missing: [] as string[], looked: 0, of: 0 }
+
+/** What the bench reads; null where all is well. */
+function troubleText(message: BorrowerMessage): string | null {
+  if (message.kind === 'contents') return message.missing.length > 0 ? `missing: ${message.missing.join(', ')}` : null
+  const said = [message.walked.join(' › '), message.words].filter((each) => each !== '').join('; ')
+  return said === '' ? 'a picture came without words' : said
 }

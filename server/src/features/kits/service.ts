@@ -344,10 +344,10 @@ export class Kits {
     await tx.update(Kit, { id: kitId }, { headMomentGmm })
   }
 
-  /** What a guide takes from a kit's model: its steps, its own or its family's, and its mirrors. */
-  async guideModel(tx: Tx, row: queries.ShelfRow): Promise<Pick<GuideInput, 'procedure' | 'mirror'>> {
-    const { procedure, mirror } = modelsOwn(row, await queries.modelOfKit(tx, row.id))
-    return { procedure, mirror }
+  /** What a guide takes from a kit's model: its steps, its own or its family's, its mirrors, mount and tube. */
+  async guideModel(tx: Tx, row: queries.ShelfRow): Promise<Pick<GuideInput, 'procedure' | 'mirror' | 'mount'>> {
+    const { procedure, mirror, mount } = modelsOwn(row, await queries.modelOfKit(tx, row.id))
+    return { procedure, mirror, mount }
   }
 
   async parts(tx: Tx, kitId: string): Promise<Part[]> {

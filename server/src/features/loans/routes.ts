@@ -72,6 +72,14 @@ export async function loanRoutes(app: App, { loans }: { loans: Loans }) {
     },
     async (request) => loans.correctTakeBack(signedIn(request), request.params.id, request.body),
   )
+  app.delete(
+    '/api/loans/:id/link',
+    { config: { access: deskRoles }, schema: { params: z.object({ id: idSchema }), response: { 204: z.null() } } },
+    async (request, reply) => {
+      await loans.revokeLink(signedIn(request), request.params.id)
+      return reply.code(204).send(null)
+    },
+  )
   app.post(
     '/api/loans/:id/link',
     { config: { access: deskRoles }, schema: { params: idParams, response: { 200: slipSchema } } },

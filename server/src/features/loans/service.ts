@@ -17,6 +17,7 @@ import {
   jobsForOutcome,
   jobsFrom,
   outcomes,
+  plain,
   proposeOutcome,
   sunWarning,
   type Judgement,
@@ -138,7 +139,20 @@ export class Loans {
     const parts = await this.kits.parts(tx, kitId)
     const issuedOn = DateTime.fromJSDate(at, { zone: row.zone }).toISODate() ?? ''
     const model = await this.kits.guideModel(tx, row)
-    const guide = await this.guides.issue(tx, { loanId, row, model, parts, issuedOn, dueOn: given.dueOn, at })
+    const { returnTime } = await queries.branchOf(tx, row.branchId)
+    const borrowerName = 'name' in given.borrower ? given.borrower.name : ''
+    const guide = await this.guides.issue(tx, {
+      loanId,
+      row,
+      model,
+      parts,
+      issuedOn,
+      dueOn: given.dueOn,
+      dueTime: returnTime,
+      borrowerName: borrowerName || ((await queries.borrowerById(tx, borrowerId, row.branchId))?.name ?? ''),
+      wishes: given.guide,
+      at,
+    })
     await appendRecord(tx, {
       act: 'handed-out',
       at,
@@ -151,7 +165,7 @@ export class Loans {
     })
     const loan = await queries.loanById(tx, loanId)
     if (!loan) throw new Error('the loan just written can’t be read')
-    return slipOf(loan, row, parts, guide.notes)
+    return slipOf(loan, row, parts, (guide.texts.en?.notes ?? []).map(plain))
   }
 
   private refuseUnfit(session: Session, row: ShelfRow, judgement: Judgement, overruleReason: string): void {
@@ -423,6 +437,16 @@ export class Loans {
       const row = await this.kits.rowById(tx, kitId)
       const parts = await this.kits.parts(tx, kitId)
       return { ...slipOf(loan, row, parts, []), guidePath: guidePath(token) }
+    })
+  }
+
+  /** Ends a loan's link: whoever has it opens nothing more, and their phone's copy goes when it next asks. */
+  async revokeLink(session: Session, loanId: string): Promise<void> {
+    await this.context.database.inTransaction(async (tx) => {
+      const { branchId, kitId } = await this.loanFor(tx, session, loanId)
+      await tx.update(Loan, { id: loanId }, { linkHash: null, linkEndsAt: null })
+      const at = this.context.clock()
+      await appendRecord(tx, { act: 'link-revoked', at, branchId, staffId: session.staffId, kitId, loanId })
     })
   }
 }

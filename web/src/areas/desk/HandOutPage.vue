@@ -16,6 +16,7 @@ import ReasonText from '../../shared/ReasonText.vue'
 import { useSession } from '../people/session.ts'
 import BorrowerPicker from './BorrowerPicker.vue'
 import FormLine from './FormLine.vue'
+import GuideWishesForm from './GuideWishesForm.vue'
 import HandedOut from './HandedOut.vue'
 import LoanSlip from './LoanSlip.vue'
 import { useHandOut, type LineName } from './use-hand-out.ts'
@@ -194,6 +195,9 @@ useKeys(() => ({
               >
                 Read out, and understood <KeyCap v-if="open === 'sun'" name="Space" />
               </button>
+            </FormLine>
+            <FormLine title="Guide" :done="true" :open="false">
+              <GuideWishesForm v-model="draft.guide" :branch-id="kit.branchId" />
             </FormLine>
             <FormLine
               title="Agreement"

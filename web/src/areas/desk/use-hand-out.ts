@@ -1,4 +1,4 @@
-import type { Borrower, HandOut, HandOutForm, Slip } from '@binoculum/contract'
+import type { Borrower, GuideWishes, HandOut, HandOutForm, Slip } from '@binoculum/contract'
 import { computed, type Ref } from 'vue'
 import { api } from '../../shared/api/client.ts'
 import { useDraft } from '../../shared/draft.ts'
@@ -15,6 +15,7 @@ export interface HandOutDraft {
   sunAcknowledged: boolean
   acceptance: 'screen' | 'paper' | null
   overruleReason: string
+  guide: GuideWishes
 }
 
 const empty = (): HandOutDraft => ({
@@ -29,13 +30,18 @@ const empty = (): HandOutDraft => ({
   sunAcknowledged: false,
   acceptance: null,
   overruleReason: '',
+  guide: {
+    language: 'en',
+    borrower: { ageGroup: 'family', level: 'first', eye: 'right', seated: false },
+    place: null,
+  },
 })
 
 export type LineName = 'fit' | 'borrower' | 'return' | 'contents' | 'sun' | 'agreement'
 
 /** The hand-out's draft, which of its lines are done, and what is sent in the end. */
 export function useHandOut(kitCode: string, form: Ref<HandOutForm | null>) {
-  const { draft, wasKept, discard } = useDraft(`hand-out ${kitCode}`, empty, { shape: 1 })
+  const { draft, wasKept, discard } = useDraft(`hand-out ${kitCode}`, empty, { shape: 2 })
 
   const fit = computed(() => {
     const condition = form.value?.kit.condition
@@ -66,7 +72,7 @@ export function useHandOut(kitCode: string, form: Ref<HandOutForm | null>) {
 
   async function send(idempotencyKey: string): Promise<Slip> {
     const given = form.value
-    const { borrower, isNew, name, contact, cardNumber, acceptance, dueOn, overruleReason } = draft.value
+    const { borrower, isNew, name, contact, cardNumber, acceptance, dueOn, overruleReason, guide } = draft.value
     if (!given || !acceptance || (!isNew && !borrower)) throw new RangeError('the hand-out is not complete')
     const promised = given.promised && borrower?.id === given.promised.borrower.id ? given.promised.loanId : null
     const body: HandOut = {
@@ -81,6 +87,7 @@ export function useHandOut(kitCode: string, form: Ref<HandOutForm | null>) {
       contentsAgreed: true,
       dueOn,
       overruleReason,
+      guide,
     }
     return api.post<Slip>(`/api/kits/${given.kit.id}/hand-out`, body)
   }

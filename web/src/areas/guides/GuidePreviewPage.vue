@@ -7,14 +7,22 @@ import { useLoaded } from '../../shared/api/use-loaded.ts'
 import { useSending } from '../../shared/api/use-sending.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import HandedOut from '../desk/HandedOut.vue'
-import GuidePrint from './GuidePrint.vue'
+import BorrowerGuide from '../../borrower/BorrowerGuide.vue'
 
 const route = useRoute()
 const loanId = String(route.params.loanId)
 const { data: guide, problem, reload } = useLoaded<IssuedGuide>(`/api/loans/${loanId}/guide`)
 const { sending, problem: refusal, run } = useSending()
 const slip = ref<Slip | null>(null)
+const ended = ref(false)
 const print = () => window.print()
+
+async function endLink() {
+  await run(async () => {
+    await api.delete(`/api/loans/${loanId}/link`)
+    ended.value = true
+  })
+}
 
 async function newLink() {
   await run(async () => {
@@ -33,8 +41,10 @@ async function newLink() {
       <button type="button" class="button" :disabled="sending" @click="newLink">
         New link and slip; the old link ends
       </button>
+      <button type="button" class="button" :disabled="sending || ended" @click="endLink">End its link</button>
+      <p v-if="ended" role="status">The link is ended; the copy on the phone goes when it next asks.</p>
     </div>
-    <GuidePrint v-if="guide" :guide="guide" />
+    <div v-if="guide" class="phone"><BorrowerGuide :guide="guide" token="" :start-language="guide.language" /></div>
   </main>
 </template>
 
@@ -43,5 +53,15 @@ async function newLink() {
   display: flex;
   gap: 10px;
   margin-bottom: 20px;
+}
+
+@media screen {
+  .phone {
+    max-width: 430px;
+    max-height: 860px;
+    overflow-y: auto;
+    border: 1px solid var(--ink);
+    border-radius: 14px;
+  }
 }
 </style>

@@ -1,11 +1,14 @@
 <script setup lang="ts">
-import type { HelpSheet } from '@binoculum/core'
+import { plain, type HelpSheet } from '@binoculum/core'
 import { computed } from 'vue'
 import CellDrawing from '../bench/collimation/CellDrawing.vue'
 import PeepholePicture from '../bench/collimation/PeepholePicture.vue'
+import { useWords } from '../../borrower/guide-language.ts'
+import SaidText from '../../borrower/SaidText.vue'
 
 /** How to line up one kit's mirror, with its own drawings: on paper for the lid, and in its borrower's guide. */
 const { sheet } = defineProps<{ sheet: HelpSheet }>()
+const { say } = useWords()
 
 /** A picture of a telescope that is off, to the upper right, so that the steps have something to show. */
 const off = computed(() => ({
@@ -17,23 +20,23 @@ const square = { axisErrorMm: { x: 0, y: 0 }, secondaryErrorMm: { x: 0, y: 0 } }
 
 <template>
   <div class="help-sheet">
-    <p class="caution">{{ sheet.caution }}</p>
+    <p class="caution"><SaidText :said="sheet.caution" /></p>
     <div class="pictures">
       <figure>
         <PeepholePicture :tube="sheet.tube" :alignment="off" :screws="sheet.screws" />
-        <figcaption>off: the mark lies beside the hole</figcaption>
+        <figcaption>{{ say('off: the mark lies beside the hole') }}</figcaption>
       </figure>
       <figure>
         <PeepholePicture :tube="sheet.tube" :alignment="square" :screws="sheet.screws" />
-        <figcaption>right: the hole sits in the mark’s middle</figcaption>
+        <figcaption>{{ say('right: the hole sits in the mark’s middle') }}</figcaption>
       </figure>
       <figure>
         <CellDrawing :screws="sheet.screws" :locks="sheet.locks" />
-        <figcaption>the back of the tube, focuser’s side up</figcaption>
+        <figcaption>{{ say('the back of the tube, focuser’s side up') }}</figcaption>
       </figure>
     </div>
     <ol>
-      <li v-for="step in sheet.steps" :key="step">{{ step }}</li>
+      <li v-for="step in sheet.steps" :key="plain(step)"><SaidText :said="step" /></li>
     </ol>
   </div>
 </template>

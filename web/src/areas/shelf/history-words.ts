@@ -54,6 +54,17 @@ export function recordSentence({ act, before, after }: RecordLine): string {
       const what = act === 'taken-back' ? `taken back${outcome}` : 'take-back corrected'
       return [what, ...details].join('; ')
     }
+    case 'borrower-wrote': {
+      const missing = Array.isArray(is.missing) ? is.missing.map(text) : []
+      if (is.missing !== undefined)
+        return missing.length > 0
+          ? `the borrower looked through the case: ${missing.join(', ')} missing`
+          : 'the borrower looked through the case: all there'
+      const walked = Array.isArray(is.walked) ? is.walked.map(text).join(' › ') : ''
+      return `the borrower reports: ${[walked, is.words ? `“${text(is.words)}”` : ''].filter(Boolean).join('; ') || 'a picture'}`
+    }
+    case 'link-revoked':
+      return 'the guide’s link ended'
     case 'part-marked':
       if (was.unseen !== undefined) return `${text(is.part)} counted as present`
       return `${text(is.part)}: ${text(was.mark)} → ${text(is.mark)}${is.note ? `, ${text(is.note)}` : ''}`

@@ -82,7 +82,7 @@ path {
 
 .person {
   fill: none;
-  stroke: var(--rule-strong);
+  stroke: var(--person);
   stroke-width: 0.95;
 }
 

@@ -1,0 +1,16 @@
+import type { DrawnCircle } from './close-ups.ts'
+import type { DrawnPath } from './solid.ts'
+
+export interface DrawnText {
+  readonly kind: 'text'
+  readonly x: number
+  readonly y: number
+  readonly text: string
+  readonly look: string
+}
+export type DrawnItem = DrawnPath | DrawnText | DrawnCircle
+export interface StepPicture {
+  readonly widthPx: number
+  readonly heightPx: number
+  readonly items: readonly DrawnItem[]
+}

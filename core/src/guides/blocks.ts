@@ -1,0 +1,245 @@
+import { roles } from '../contents/roles.ts'
+
+/** The blocks a guide is composed from, in the order borrowers need them (DOMAIN section 10). */
+export const blockKeys = [
+  'sun',
+  'carry',
+  'case',
+  'cell',
+  'set-up',
+  'place',
+  'finder',
+  'power',
+  'expect',
+  'sky',
+  'follow',
+  'controller',
+  'polar',
+  'trouble',
+  'phone',
+  'away',
+  'mirror',
+] as const
+export type BlockKey = (typeof blockKeys)[number]
+
+export interface BlockDefinition {
+  readonly key: BlockKey
+  readonly title: string
+  /** Tags of which one must fit, or the block is left out; none for every kit. */
+  readonly needs: readonly string[]
+  /** Why it is here, for the coordinator; may hold variables. */
+  readonly because: string
+  /** Cautions: said first and always; they can be added to, never taken out (DOMAIN section 13). */
+  readonly stays: string
+  /** What coordinators may change, written as `block-text` says. */
+  readonly text: string
+}
+
+/** Facts that a line may hang on besides the roles of parts in the case. */
+export const factTags = [
+  'two-people',
+  'equatorial',
+  'altazimuth',
+  'driven',
+  'on-table',
+  'newtonian',
+  'collapsible',
+  'red-dot',
+  'optical-finder',
+  'one-eyepiece',
+  'wide-barrel',
+  'small-aperture',
+  'mirror-ours',
+  'mirror-yours',
+  'no-screws',
+  'child',
+  'first-time',
+  'left-eyed',
+  'seated',
+] as const
+
+export const blockVariables = [
+  'kit',
+  'library',
+  'mass',
+  'emergency',
+  'due',
+  'aperture',
+  'low eyepiece',
+  'low power',
+  'next eyepiece',
+  'next power',
+  'barlow',
+  'parts',
+  'steps',
+  'town',
+] as const
+
+export const blockTags: readonly string[] = [...factTags, ...Object.keys(roles)]
+
+const block = (given: Omit<BlockDefinition, 'needs' | 'stays'> & Partial<BlockDefinition>): BlockDefinition => ({
+  needs: [],
+  stays: '',
+  ...given,
+})
+
+export const sunLines = [
+  'Never point the telescope or its finder at the Sun. One look blinds.',
+  'By day it never stands alone, and children are never alone with it.',
+  'Caps on when it stands in daylight. An open mirror or lens in the Sun can start a fire, also behind a window.',
+] as const
+
+export const blocks: readonly BlockDefinition[] = [
+  block({
+    key: 'sun',
+    title: 'Before anything else',
+    because: 'opens every guide',
+    stays: sunLines.join('\n'),
+    text: '',
+  }),
+  block({
+    key: 'carry',
+    title: 'Who carries what',
+    because: '{mass} in all',
+    stays: '[two-people] The whole kit weighs {mass}: two people, or a trolley. Carry it in parts.',
+    text: `[!two-people] The whole kit weighs {mass}. Carry it in its case.
+Lift the tube and the stand, never by the finder.
+[counterweight] The weight is small and heavy. Keep your toes clear of it.`,
+  }),
+  block({
+    key: 'case',
+    title: 'What is in the case',
+    because: '{parts} parts, from the contents card',
+    text: `Look through it now, and once more before you bring it back.
+Screws go back into their holes. Nothing is wiped.`,
+  }),
+  block({
+    key: 'cell',
+    title: 'The coin cell',
+    needs: ['coin-cell'],
+    because: 'the red dot holds one',
+    stays: `The finder’s coin cell stays behind its screwed door.
+A swallowed cell burns within two hours. If a child may have swallowed one, act at once: {emergency}.`,
+    text: '',
+  }),
+  block({
+    key: 'set-up',
+    title: 'Set it up',
+    because: '{steps} steps, from this model',
+    text: '',
+  }),
+  block({
+    key: 'place',
+    title: 'A good place',
+    because: 'every kit',
+    stays: 'At night: know your ground, dress warmly, keep off roads, stay with children.',
+    text: `[on-table] A sturdy table on firm ground, away from house walls and lamps.
+[!on-table] Firm, level ground, away from house walls and lamps.
+Never look through a window. Glass and warm air blur everything.
+Give your eyes twenty minutes in the dark. Switch this page to ember.
+[!seated] A chair for adults, a stool for children.
+[seated] Set the tube so low that you can look while you sit.
+Keep your hands off the tube while you look.
+[child] Let the child look first. A hand on the stool steadies more than a hand on the tube.`,
+  }),
+  block({
+    key: 'finder',
+    title: 'Finder, then focus',
+    because: 'its finder',
+    text: `Take {low eyepiece}. Turn the focus until a far lamp or a star is as small as it gets.
+Put a far lamp or the Moon in the middle of the view. Then look through the finder: it must point at it too.
+[red-dot] If it doesn’t, turn the finder’s two small knobs until the dot sits on it. Don’t move the tube.
+[optical-finder] If it doesn’t, turn the finder’s small screws until the cross sits on it. Don’t move the tube.
+[optical-finder] The view in such a finder stands on its head. That is as it should be.
+[red-dot] Look at the dot with both eyes open.
+[left-eyed] Turn the tube so that the finder is on your left.`,
+  }),
+  block({
+    key: 'power',
+    title: 'Lowest power first',
+    because: 'its eyepieces',
+    text: `Begin with {low eyepiece}. It shows the most sky, at {low power}, so things are easy to find.
+When you have found something and it holds still, try {next eyepiece}, at {next power}.
+Turn the focus again each time. Each pair of eyes needs its own.
+The {barlow} comes last, and only on a steady night.
+[!one-eyepiece] A higher number on the eyepiece means a lower power.
+[wide-barrel] The wide eyepiece needs its adapter; without it, it doesn’t fit.`,
+  }),
+  block({
+    key: 'expect',
+    title: 'What you will see',
+    because: 'aperture {aperture}',
+    text: `Don’t expect pictures in colour. Your eye sees faint things in grey.
+Moon: craters, best along the edge of the shadow.
+Planets: small, bright, and sharp for moments.
+[!small-aperture] Jupiter’s belts, Saturn’s ring, bright clusters, the brightest nebulae as grey clouds.
+[small-aperture] Jupiter’s moons, Saturn’s ring, bright clusters such as the Pleiades.
+[first-time] Start with the Moon if it is up. It never lets you down.`,
+  }),
+  block({
+    key: 'sky',
+    title: 'Tonight',
+    because: 'your place, the loan’s nights',
+    text: '',
+  }),
+  block({
+    key: 'follow',
+    title: 'Follow the sky',
+    because: 'how it is moved',
+    text: `[driven] The motors follow the sky by themselves once it is lined up.
+[equatorial] [!driven] The sky moves. Turn the rod of the tilted axis only, and it follows.
+[equatorial] Near the pole the axes feel wrong. Go slowly there.
+[altazimuth] [!driven] The sky moves. Nudge the tube a little every half minute.
+[equatorial] The tube hangs on the other side of the weight from what you look at. In the east of the sky it is on the west side.`,
+  }),
+  block({
+    key: 'controller',
+    title: 'The hand controller',
+    needs: ['controller'],
+    because: 'this kit has one',
+    text: `It asks these things in this order. Answer daylight saving with care: that is the most frequent fault.
+When it stops near the star it asks for, the brightest star in that part of the sky is the one.
+If a star is hidden, take the next.`,
+  }),
+  block({
+    key: 'polar',
+    title: 'Point the axis at the pole',
+    needs: ['equatorial'],
+    because: 'equatorial head',
+    text: `Set the scale to your latitude and turn the whole stand until the axis points at the pole. For looking that is enough.
+After that the stand must not be moved. If it is, do this again.`,
+  }),
+  block({
+    key: 'trouble',
+    title: 'It doesn’t work',
+    because: 'every kit',
+    text: '',
+  }),
+  block({
+    key: 'phone',
+    title: 'Your phone’s camera',
+    needs: ['phone-holder'],
+    because: 'the case holds a phone holder',
+    text: `Find the Moon with your eye first, at the lowest power.
+Put the phone in its holder, over the eyepiece. Line its camera up before you tighten.
+Press the button with the timer, so that nothing shakes.`,
+  }),
+  block({
+    key: 'away',
+    title: 'Put it away',
+    because: 'the same steps backwards',
+    stays: '[counterweight] Tube off first, then the weight: the other way round it tips over.',
+    text: `Nothing is wiped. Tell us about any trouble; nobody is blamed.`,
+  }),
+  block({
+    key: 'mirror',
+    title: 'The mirrors',
+    because: 'your policy for this kit',
+    stays: '',
+    text: `[no-screws] Leave the glass and its screws to us. Stars look odd? Tell us.
+[mirror-ours] Leave the mirrors and their screws to us. Stars look like little comets? Tell us.
+[mirror-yours] You may line up the mirror with the help sheet. Small turns, and never over the mirror. Unsure? Tell us.`,
+  }),
+]
+
+export const blockOf = (key: string): BlockDefinition | undefined => blocks.find((each) => each.key === key)

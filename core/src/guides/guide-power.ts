@@ -1,0 +1,24 @@
+import type { Power } from '../optics/powers.ts'
+import type { GuidePower } from './guide.ts'
+
+/** The Moon is 0.52° wide; a field of 0.6° shows it whole with some sky. Common practice, no source. */
+const WHOLE_MOON_FIELD_DEG = 0.6
+
+/** A power as a guide keeps it. */
+export function guidePower(power: Power): GuidePower {
+  const { magnification, trueFieldDeg, exitPupilMm, driftSeconds, verdict, start } = power
+  return {
+    // A zoom gives two lines, so the length in use is named where the part's name doesn't say it.
+    eyepiece: power.eyepieceName.includes(`${power.eyepieceMm} mm`)
+      ? power.eyepieceName
+      : `${power.eyepieceName} at ${power.eyepieceMm} mm`,
+    barlow: power.barlowName,
+    magnification,
+    trueFieldDeg,
+    exitPupilMm,
+    driftSeconds,
+    verdict,
+    start,
+    wholeMoon: trueFieldDeg !== null && trueFieldDeg >= WHOLE_MOON_FIELD_DEG,
+  }
+}

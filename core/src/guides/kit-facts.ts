@@ -1,0 +1,96 @@
+import { powersOf } from '../optics/powers.ts'
+import { massText, powerText } from '../words/figures.ts'
+import type { BlockFacts } from './block-text.ts'
+import { guidePower } from './guide-power.ts'
+import { usualBorrower, type GuideInput, type GuidePart, type GuidePower } from './guide.ts'
+import { kitInHand, setUpCount, type KitInHand } from './set-up-steps.ts'
+
+/** Above this two people carry. Common practice, no source; local manual-handling rules apply. */
+const TWO_PEOPLE_ABOVE_G = 10_000
+/** Below this clusters and nebulae disappoint. Common practice, no source. */
+const SMALL_APERTURE_MM = 114
+const WIDE_BARREL_MM = 50
+const equatorialFamilies: readonly string[] = ['equatorial-reflector', 'equatorial-maksutov', 'large-equatorial']
+
+export interface GuideFacts extends BlockFacts {
+  readonly kit: KitInHand
+  /** Parts in the case, withdrawn filters left out. */
+  readonly there: readonly GuidePart[]
+  readonly powers: readonly GuidePower[]
+}
+
+/** Tags and variables of one kit and one borrower: what blocks, trouble tree and steps hang on. */
+export function guideFacts(input: GuideInput): GuideFacts {
+  const kit = kitInHand(input)
+  const there = input.parts.filter((part) => part.mark !== 'missing' && part.role !== 'screw-in-sun-filter')
+  const powers = powersOf(
+    input.optics,
+    there.filter((part) => part.mark !== 'wrong'),
+  ).map(guidePower)
+  const totalG = there.reduce((sum, part) => sum + part.count * (part.massG ?? 0), 0)
+  return {
+    kit,
+    there,
+    powers,
+    tags: new Set([...there.map(({ role }) => role), ...kitTags(kit, totalG, there), ...borrowerTags(input)]),
+    variables: variables(kit, { totalG, powers, there }),
+  }
+}
+
+/** Powers without a Barlow that the tube can use, lowest first. */
+export const usablePowers = (powers: readonly GuidePower[]): readonly GuidePower[] =>
+  powers.filter(({ barlow, verdict }) => barlow === null && verdict !== 'empty')
+
+function kitTags(kit: KitInHand, totalG: number, there: readonly GuidePart[]): readonly string[] {
+  const { optics, collimationPolicy, family } = kit
+  const equatorial = equatorialFamilies.includes(family) || Boolean(kit.mount?.equatorial)
+  const driven = family === 'computer-driven' || family === 'large-equatorial'
+  const eyepieces = there.filter(({ role }) => role === 'low-eyepiece' || role === 'eyepiece')
+  return [
+    equatorial ? 'equatorial' : 'altazimuth',
+    ...(driven ? ['driven'] : []),
+    ...(totalG > TWO_PEOPLE_ABOVE_G ? ['two-people'] : []),
+    ...(family === 'tabletop-reflector' ? ['on-table'] : []),
+    ...(optics.kind === 'newtonian' ? ['newtonian'] : []),
+    ...(optics.collapsible ? ['collapsible'] : []),
+    ...(kit.has('coin-cell') ? ['red-dot'] : kit.has('finder') ? ['optical-finder'] : []),
+    ...(eyepieces.length === 1 ? ['one-eyepiece'] : []),
+    ...(eyepieces.some(({ barrelMm = 0 }) => barrelMm > WIDE_BARREL_MM) ? ['wide-barrel'] : []),
+    ...(optics.apertureMm < SMALL_APERTURE_MM ? ['small-aperture'] : []),
+    !optics.collimatable ? 'no-screws' : collimationPolicy === 'leave-it-to-us' ? 'mirror-ours' : 'mirror-yours',
+  ]
+}
+
+function borrowerTags({ borrower = usualBorrower }: GuideInput): readonly string[] {
+  return [
+    ...(borrower.ageGroup === 'child' ? ['child'] : []),
+    ...(borrower.level === 'first' ? ['first-time'] : []),
+    ...(borrower.eye === 'left' ? ['left-eyed'] : []),
+    ...(borrower.seated ? ['seated'] : []),
+  ]
+}
+
+function variables(
+  kit: KitInHand,
+  given: { readonly totalG: number; readonly powers: readonly GuidePower[]; readonly there: readonly GuidePart[] },
+): Readonly<Record<string, string>> {
+  const usable = usablePowers(given.powers)
+  const [low] = usable
+  const next = usable[1]
+  const barlow = given.there.find((part) => part.barlow !== undefined)
+  const partCount = given.there.reduce((sum, { count }) => sum + count, 0)
+  return {
+    kit: kit.kitName,
+    library: kit.branchName,
+    emergency: kit.emergencyLine,
+    due: kit.dueOn,
+    aperture: `${kit.optics.apertureMm} mm`,
+    parts: String(partCount),
+    steps: String(setUpCount(kit)),
+    ...(given.totalG > 0 ? { mass: massText(given.totalG) } : {}),
+    ...(low ? { 'low eyepiece': low.eyepiece, 'low power': powerText(low.magnification) } : {}),
+    ...(next ? { 'next eyepiece': next.eyepiece, 'next power': powerText(next.magnification) } : {}),
+    ...(barlow ? { barlow: barlow.name } : {}),
+    ...(kit.place ? { town: kit.place.name } : {}),
+  }
+}

@@ -1,0 +1,491 @@
+<script setup lang="ts">
+import type { IssuedGuide } from '@binoculum/contract'
+import { guideDate, guideLanguages, isEnglish, plain } from '@binoculum/core'
+import { computed, defineAsyncComponent, nextTick, onMounted, onUnmounted, ref, watch } from 'vue'
+import SerifText from '../shared/SerifText.vue'
+import SunSign from '../shared/drawings/SunSign.vue'
+import CasePage from './CasePage.vue'
+import DrivePage from './DrivePage.vue'
+import KitSteps from './KitSteps.vue'
+import PolarPage from './PolarPage.vue'
+import ReportForm from './ReportForm.vue'
+import PowersPage from './PowersPage.vue'
+import SaidText from './SaidText.vue'
+import TicksLine from './TicksLine.vue'
+import TonightPage from './TonightPage.vue'
+import TroublePage from './TroublePage.vue'
+import { pagesOf, spokenText, textOf } from './guide-pages.ts'
+import { provideLanguage } from './guide-language.ts'
+import { copyEndsMs, dropCopy } from './offline-copy.ts'
+import { keptPrefix, useKept } from './use-kept.ts'
+import { sendWaiting } from './send-to-library.ts'
+
+const HelpSheetView = defineAsyncComponent(() => import('../areas/guides/HelpSheetView.vue'))
+
+/** A borrower's guide. As served it is one long readable page; once it lives, it shows one page at a time and remembers
+ * where one was. */
+const { guide, token, startLanguage } = defineProps<{
+  guide: IssuedGuide
+  token: string
+  startLanguage: string
+}>()
+const language = ref(startLanguage)
+const t = provideLanguage(language)
+const say = (sentence: string, variables?: Record<string, string | number>) => t.value.text(sentence, variables)
+const text = computed(() => textOf(guide, language.value))
+const pages = computed(() => pagesOf(text.value))
+const languages = guideLanguages.filter(({ code }) => code in guide.texts)
+
+const isString = (value: unknown): value is string => typeof value === 'string'
+const here = useKept(`${keptPrefix(token)}page`, '', isString)
+const scheme = useKept<'paper' | 'ember'>(
+  'binoculum guide scheme',
+  'paper',
+  (value): value is 'paper' | 'ember' => value === 'paper' || value === 'ember',
+)
+const size = useKept<number>('binoculum guide size', 1, (value): value is number =>
+  [1, 1.2, 1.45].includes(value as number),
+)
+const lives = ref(false)
+const over = ref(false)
+const showsAll = ref(false)
+const speaking = ref(false)
+
+const at = computed(() =>
+  Math.max(
+    0,
+    pages.value.findIndex(({ key }) => key === here.value),
+  ),
+)
+const page = computed(() => pages.value[at.value])
+const next = computed(() => pages.value[at.value + 1] ?? null)
+const where = computed(() => {
+  const now = page.value
+  if (!now?.step) return say('guide')
+  return say(now.block.key === 'away' ? 'put away, step {at} of {all}' : 'set-up, step {at} of {all}', {
+    at: now.stepNumber,
+    all: now.stepCount,
+  })
+})
+const firsts = computed(() =>
+  pages.value.filter((each, index) => pages.value[index - 1]?.block.key !== each.block.key),
+)
+
+async function go(key: string) {
+  here.value = key
+  showsAll.value = false
+  stopSpeaking()
+  await nextTick()
+  window.scrollTo(0, 0)
+  document.querySelector<HTMLElement>('main section.here h1')?.focus()
+}
+const goBlock = (block: string) => {
+  const found = pages.value.find((each) => each.block.key === block)
+  if (found) void go(found.key)
+}
+function stopSpeaking() {
+  if (speaking.value) window.speechSynthesis.cancel()
+  speaking.value = false
+}
+function listen() {
+  if (speaking.value) return stopSpeaking()
+  if (!page.value) return
+  const said = new SpeechSynthesisUtterance(spokenText(page.value))
+  said.lang = language.value
+  said.onend = () => (speaking.value = false)
+  speaking.value = true
+  window.speechSynthesis.speak(said)
+}
+const canSpeak = ref(false)
+const sizes = [1, 1.2, 1.45] as const
+const bigger = () => (size.value = sizes[(sizes.indexOf(size.value as 1) + 1) % sizes.length] ?? 1)
+const print = () => window.print()
+function choose(code: string) {
+  language.value = code
+  document.documentElement.lang = code
+}
+const online = () => token && void sendWaiting(token)
+
+onMounted(() => {
+  lives.value = true
+  watch(
+    scheme,
+    (now) => {
+      if (now === 'ember') document.documentElement.dataset.scheme = 'ember'
+      else delete document.documentElement.dataset.scheme
+    },
+    { immediate: true },
+  )
+  canSpeak.value = 'speechSynthesis' in window
+  if (token && Date.now() > copyEndsMs(guide.dueOn) && !navigator.onLine) {
+    over.value = true
+    void dropCopy(token)
+  }
+  online()
+  window.addEventListener('online', online)
+})
+onUnmounted(() => window.removeEventListener('online', online))
+</script>
+
+<template>
+  <main class="guide" :class="{ lives, all: showsAll }" :lang="language" :style="{ '--size': size }">
+    <p v-if="over" class="over">
+      {{ say('This guide is over. Ask the library for a new link; the number is on your loan slip.') }}
+    </p>
+    <template v-else>
+      <header>
+        <p>
+          <span class="serif kit">{{ guide.kitName }}</span>
+          <span class="quiet where">{{ lives ? where : say('guide') }}</span>
+        </p>
+        <div class="tools screen-only">
+          <button type="button" class="tool" :aria-label="say('Bigger text')" @click="bigger">A<b>A</b></button>
+          <button type="button" class="tool scheme" @click="scheme = scheme === 'ember' ? 'paper' : 'ember'">
+            <svg width="18" height="18" viewBox="0 0 18 18" aria-hidden="true">
+              <circle cx="9" cy="9" r="7.6" />
+              <circle cx="9" cy="9" r="3.4" class="inner" />
+            </svg>
+            {{ scheme === 'ember' ? say('Paper') : say('Ember') }}
+          </button>
+        </div>
+      </header>
+
+      <nav v-if="showsAll" class="contents" :aria-label="say('All of the guide')">
+        <h1>{{ say('All of it') }}</h1>
+        <button v-for="each in firsts" :key="each.key" type="button" @click="go(each.key)">
+          <SaidText :said="each.block.title" />
+          <span v-if="each.stepCount > 0" class="quiet">{{ say('{count} steps', { count: each.stepCount }) }}</span>
+        </button>
+        <button type="button" @click="print">{{ say('Print it') }}</button>
+        <div class="tongues">
+          <button
+            v-for="each in languages"
+            :key="each.code"
+            type="button"
+            :lang="each.code"
+            :aria-pressed="each.code === language"
+            @click="choose(each.code)"
+          >
+            {{ each.name }}
+          </button>
+        </div>
+        <p class="quiet">
+          {{ guide.modelName }}, {{ guide.kitCode }}.
+          {{ say('Back by {date} at {place}.', { date: guideDate(guide.dueOn, language), place: guide.branchName }) }}
+        </p>
+      </nav>
+
+      <TicksLine
+        v-if="lives && !showsAll"
+        class="screen-only"
+        :count="pages.length"
+        :at="at"
+        :label="say('page {at} of {all}', { at: at + 1, all: pages.length })"
+      />
+
+      <section
+        v-for="(each, index) in pages"
+        :id="`page-${each.key}`"
+        :key="each.key"
+        :class="[each.block.key, { here: index === at, step: each.step !== null }]"
+      >
+        <h2 v-if="each.stepNumber === 1" class="paper-only chapter"><SaidText :said="each.block.title" /></h2>
+        <h1 tabindex="-1" :data-number="each.step ? each.stepNumber : undefined">
+          <SerifText
+            :text="plain(each.title)"
+            :lang="isEnglish(each.title) && language !== 'en' ? 'en' : undefined"
+          />
+        </h1>
+        <KitSteps v-if="each.step" :step="each.step" :guide="guide" />
+        <template v-else>
+          <div v-if="each.block.stays.length > 0" class="stays" :class="{ sun: each.block.key === 'sun' }">
+            <SunSign v-if="each.block.key === 'sun'" :size="64" />
+            <div>
+              <p v-for="(line, place) in each.block.stays" :key="place"><SaidText :said="line" /></p>
+            </div>
+          </div>
+          <CasePage v-if="each.block.key === 'case'" :guide="guide" :block="each.block" :token="token" />
+          <TonightPage v-else-if="each.block.key === 'sky'" :guide="guide" @lost="goBlock('trouble')" />
+          <TroublePage v-else-if="each.block.key === 'trouble'" :guide="guide" :token="token" />
+          <DrivePage v-else-if="each.block.key === 'controller'" :guide="guide" :block="each.block" />
+          <PolarPage v-else-if="each.block.key === 'polar'" :guide="guide" :block="each.block" />
+          <template v-else>
+            <PowersPage v-if="each.block.key === 'power'" :powers="guide.powers" />
+            <p v-for="(line, place) in each.block.lines" :key="place"><SaidText :said="line" /></p>
+            <HelpSheetView v-if="lives && each.block.key === 'mirror' && text.helpSheet" :sheet="text.helpSheet" />
+            <details
+              v-if="each.block.key === 'mirror' && token && guide.drawn?.optics.kind === 'newtonian'"
+              class="screen-only"
+            >
+              <summary>{{ say('Send us a photo through the cap’s small hole') }}</summary>
+              <p>{{ say('By day, the tube towards a bright wall, never towards the Sun.') }}</p>
+              <ReportForm :token="token" sign="peephole" :walked="['photo through the peephole']" />
+            </details>
+          </template>
+        </template>
+      </section>
+
+      <p class="paper-only foot">
+        <strong>{{ say('Doesn’t fit? Stop and tell us.') }}</strong> {{ say('Never force, never wipe.') }}
+        {{ guide.branchName }} · {{ guide.kitCode }} · {{ guideDate(guide.issuedOn, language) }}
+      </p>
+
+      <footer v-if="lives" class="screen-only">
+        <p class="links">
+          <button type="button" class="link-button" @click="showsAll = !showsAll">
+            {{ showsAll ? say('Go on') : say('All {count}', { count: pages.length }) }}
+          </button>
+          <button v-if="canSpeak" type="button" class="link-button" @click="listen">
+            {{ speaking ? say('Stop') : say('Listen') }}
+          </button>
+          <button type="button" class="link-button" @click="goBlock('trouble')">{{ say('It doesn’t fit') }}</button>
+        </p>
+        <div class="ways">
+          <button type="button" class="button" :disabled="at === 0" @click="go(pages[at - 1]?.key ?? '')">
+            {{ say('Back') }}
+          </button>
+          <button v-if="next" type="button" class="button main" @click="go(next.key)">
+            <span class="clip">{{
+              page?.block.key === 'sun' ? say('I understand') : say('Next: {title}', { title: plain(next.title) })
+            }}</span>
+          </button>
+          <button v-else type="button" class="button main" @click="go(pages[0]?.key ?? '')">
+            {{ say('To the beginning') }}
+          </button>
+        </div>
+      </footer>
+    </template>
+  </main>
+</template>
+
+<style scoped>
+.guide {
+  display: flex;
+  flex-direction: column;
+  max-width: 560px;
+  min-height: 100vh;
+  margin: 0 auto;
+  padding: 10px 16px 0;
+  background: var(--paper);
+  color: var(--ink);
+  font-size: calc(17px * var(--size, 1));
+  line-height: 1.42;
+}
+
+header {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  min-height: 40px;
+}
+
+.kit {
+  font-size: 22px;
+}
+
+.where {
+  margin-left: 8px;
+  font-size: 15px;
+}
+
+.tools {
+  display: flex;
+  gap: 4px;
+}
+
+.tool {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  min-height: 44px;
+  min-width: 44px;
+  padding: 0 6px;
+  border: 0;
+  background: none;
+  color: var(--ink);
+  font: inherit;
+  font-size: 16px;
+}
+
+.tool b {
+  font-size: 21px;
+}
+
+.scheme circle {
+  fill: none;
+  stroke: var(--rust);
+  stroke-width: 1.6;
+}
+
+.scheme .inner {
+  fill: var(--rust);
+}
+
+section {
+  padding-bottom: 18px;
+}
+
+.lives section {
+  display: none;
+}
+
+.lives:not(.all) section.here {
+  display: block;
+  flex: 1;
+}
+
+h1 {
+  margin: 4px 0 12px;
+  font-size: calc(31px * min(var(--size, 1), 1.2));
+  line-height: 1.16;
+  outline: none;
+}
+
+section p {
+  padding: 4px 0;
+}
+
+.stays {
+  margin-bottom: 12px;
+  padding: 12px 14px;
+  border: 3px double var(--rust);
+}
+
+.sun {
+  display: flex;
+  gap: 16px;
+  align-items: flex-start;
+}
+
+.sun p:first-child {
+  color: var(--rust);
+  font: 400 25px/30px var(--serif);
+}
+
+.contents {
+  flex: 1;
+}
+
+.contents > button,
+.tongues button {
+  display: flex;
+  justify-content: space-between;
+  gap: 8px;
+  width: 100%;
+  min-height: 50px;
+  margin-bottom: 8px;
+  padding: 10px 14px;
+  border: 1px solid var(--rule-strong);
+  border-radius: 4px;
+  background: var(--card);
+  color: var(--ink);
+  font: 640 17px var(--sans);
+  text-align: left;
+}
+
+.contents .quiet {
+  font-weight: 400;
+}
+
+.tongues {
+  display: flex;
+  gap: 8px;
+}
+
+.tongues button[aria-pressed='true'] {
+  border-width: 2px;
+  border-color: var(--night);
+}
+
+footer {
+  position: sticky;
+  bottom: 0;
+  padding: 4px 0 14px;
+  background: var(--paper);
+}
+
+.links {
+  display: flex;
+  justify-content: space-between;
+}
+
+.links button {
+  min-height: 44px;
+  font-size: 16px;
+}
+
+.ways {
+  display: grid;
+  grid-template-columns: 96px minmax(0, 1fr);
+  gap: 10px;
+}
+
+.ways .button {
+  min-height: 56px;
+  font-size: 18px;
+}
+
+.clip {
+  display: -webkit-box;
+  overflow: hidden;
+  -webkit-box-orient: vertical;
+  -webkit-line-clamp: 2;
+}
+
+@media print {
+  .guide {
+    display: block;
+    max-width: none;
+    min-height: 0;
+    padding: 0;
+    font-size: 11.5pt;
+  }
+
+  .guide section,
+  .lives section {
+    display: block !important;
+    padding-bottom: 5mm;
+    break-inside: avoid;
+  }
+
+  section.case,
+  section.sky,
+  section.trouble {
+    break-inside: auto;
+  }
+
+  section.step {
+    padding-top: 4mm;
+    border-top: 1.5px solid #000;
+  }
+
+  h1 {
+    font-size: 20pt;
+    break-after: avoid;
+  }
+
+  .stays {
+    border: 3px solid #000;
+  }
+
+  .sun p:first-child {
+    color: #000;
+  }
+
+  h1[data-number]::before {
+    content: attr(data-number) ' · ';
+  }
+
+  .chapter {
+    margin-bottom: 4mm;
+    font-size: 24pt;
+    line-height: 1.2;
+  }
+
+  .foot {
+    padding-top: 3mm;
+    border-top: 2px solid #000;
+    font-size: 10pt;
+  }
+}
+</style>

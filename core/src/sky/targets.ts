@@ -1,4 +1,5 @@
-import { Body, Equator, Horizon, Illumination, Observer, SearchRiseSet, type AstroTime } from 'astronomy-engine'
+import { Body, Illumination, Observer, SearchRiseSet, SiderealTime, type AstroTime } from 'astronomy-engine'
+import { drift, seenFromGround } from './drift.ts'
 import { radToArcsec } from '../shared/angles.ts'
 import { requirePositive } from '../shared/require.ts'
 import { moonFeatures, subsolarLongitudeDeg, sunOverFeature, type MoonFeature } from './moon-features.ts'
@@ -173,30 +174,37 @@ function placeOfSunset(input: TargetsInput): HorizontalPlace | null {
   return sunset && { ...bodyPlace('Sun', sunset, input), altitudeDeg: 0 }
 }
 
+const LONGEST_EVENING_MS = 18 * MS_PER_HOUR
+/** Hours of sidereal time in an hour. Source: Meeus, ch. 12. */
+const SIDEREAL_RATE = 1.002_737_909_35
+
 /** Every ten minutes of the evening, from the Sun at −4° on. */
 function evening(input: TargetsInput): readonly Moment[] {
   const noonMs = localMs(input.zone, input.date, 12)
   const lastMs = localMs(input.zone, input.date, input.untilLocalHour ?? USUAL_UNTIL_HOUR)
-  const moments: Moment[] = []
-  let firstMs: number | null = null
-  for (let ms = noonMs; ms < noonMs + 18 * MS_PER_HOUR; ms += STEP_MS) {
-    const time = almanacTime(iso(ms))
-    const sunDeg = bodyPlace('Sun', time, input).altitudeDeg
+  const sun = drift('Sun', noonMs, noonMs + LONGEST_EVENING_MS)
+  const siderealAtNoon = SiderealTime(almanacTime(iso(noonMs)))
+  const found: { ms: number; sunDeg: number; siderealHours: number }[] = []
+  for (let ms = noonMs; ms < noonMs + LONGEST_EVENING_MS; ms += STEP_MS) {
+    const siderealHours = siderealAtNoon + ((ms - noonMs) / MS_PER_HOUR) * SIDEREAL_RATE
+    const sunDeg = seenFromGround(sun.at(ms), siderealHours, input).altitudeDeg
     if (sunDeg >= NO_TARGET_ABOVE_DEG) {
-      if (firstMs !== null) break
+      if (found.length > 0) break
       continue
     }
-    firstMs ??= ms
-    if (ms > Math.max(lastMs, firstMs + MS_PER_HOUR)) break
-    moments.push({
-      ms,
-      time,
-      sunDeg,
-      moon: bodyPlace('Moon', time, input),
-      siderealHours: skyFrame(time).siderealHours,
-    })
+    if (ms > Math.max(lastMs, (found[0]?.ms ?? ms) + MS_PER_HOUR)) break
+    found.push({ ms, sunDeg, siderealHours })
   }
-  return firstMs === null ? [] : withoutMorning(moments)
+  const [first, last] = [found[0], found.at(-1)]
+  if (!first || !last) return []
+  const moon = drift('Moon', first.ms, last.ms + 1)
+  return withoutMorning(
+    found.map((each) => ({
+      ...each,
+      time: almanacTime(iso(each.ms)),
+      moon: seenFromGround(moon.at(each.ms), each.siderealHours, input),
+    })),
+  )
 }
 
 const SESSION_SUN_DEG = -9
@@ -306,13 +314,14 @@ const KM_PER_AU = 149_597_870.7
 const RING_EDGE_ON_DEG = 4
 
 function planetTargets(input: TargetsInput, moments: readonly Moment[], rules: Rules): readonly Target[] {
-  const observer = new Observer(input.latitudeDeg, input.longitudeDeg, 0)
+  const [first, last] = [moments[0], moments.at(-1)]
+  if (!first || !last) return []
   return planets.flatMap((name): Target[] => {
-    const stands = moments.map((moment) => {
-      const { ra, dec } = Equator(Body[name], moment.time, observer, true, true)
-      const { altitude, azimuth } = Horizon(moment.time, observer, ra, dec)
-      return { moment, place: { altitudeDeg: altitude, azimuthDeg: azimuth } }
-    })
+    const path = drift(name, first.ms, last.ms + 1)
+    const stands = moments.map((moment) => ({
+      moment,
+      place: seenFromGround(path.at(moment.ms), moment.siderealHours, input),
+    }))
     const stand = best(stands, { leastDeg: LEAST_ALTITUDE_DEG.bright, sunBelowDeg: darkEnoughDeg.planet }, rules)
     if (!stand) return []
     const { heightShare, moment, ...when } = stand

@@ -23,6 +23,7 @@ import {
   setUpParts,
   templateProcedure,
   type CheckedKit,
+  type Guide,
   type HazardCode,
   type JobCode,
   type Judgement,
@@ -185,6 +186,34 @@ export class KitHistory {
     this.append('brought-in', at, this.cast.staffIds[0] ?? '', { after: { parts: this.rows.parts.length } })
   }
 
+  private readonly guides = new Map<string, Guide>()
+
+  /** The guide as its contents make it. Nights are worked out for loans that are out; those of returned ones nobody looks
+   * at, so that loans with the same contents share theirs but for the dates. */
+  private guide(out: boolean, issuedOn: string, dueOn: string): Guide {
+    const { branch } = this.cast
+    const key = out ? issuedOn : this.rows.parts.map(({ mark }) => mark).join()
+    const known = this.guides.get(key)
+    if (known) return known
+    const made = composeGuide({
+      kitName: this.story.name,
+      kitCode: this.story.code,
+      modelName: this.model.name,
+      family: this.model.family,
+      optics: this.model.optics,
+      parts: this.rows.parts.map((part) => ({ ...part, ...(part.optics as object) })) as never,
+      collimationPolicy: 'leave-it-to-us',
+      mount: this.model.mount,
+      ...(out ? { place: demoSites.find((site) => site.branch === this.story.branch) } : {}),
+      branchName: branch.name,
+      emergencyLine: branch.emergencyLine,
+      issuedOn,
+      dueOn,
+    })
+    this.guides.set(key, made)
+    return made
+  }
+
   /** One loan from hand-out on; `backAt` null leaves it out. */
   loan(outAt: Date, dueAt: Date, backAt: Date | null): string {
     const { branchId, borrowerIds, staffIds, agreementId, branch } = this.cast
@@ -211,22 +240,11 @@ export class KitHistory {
       version: backAt ? 2 : 1,
     })
     const dayOf = (at: Date) => DateTime.fromJSDate(at, { zone: branch.zone }).toISODate() ?? ''
-    const content = composeGuide({
-      kitName: this.story.name,
-      kitCode: this.story.code,
-      modelName: this.model.name,
-      family: this.model.family,
-      optics: this.model.optics,
-      parts: this.rows.parts.map((part) => ({ ...part, ...(part.optics as object) })) as never,
-      collimationPolicy: 'leave-it-to-us',
-      mount: this.model.mount,
-      // Nights are worked out for loans that are out; those of returned ones nobody looks at.
-      ...(backAt ? {} : { place: demoSites.find((site) => site.branch === this.story.branch) }),
-      branchName: branch.name,
-      emergencyLine: branch.emergencyLine,
+    const content = {
+      ...this.guide(backAt === null, dayOf(outAt), dayOf(dueAt)),
       issuedOn: dayOf(outAt),
       dueOn: dayOf(dueAt),
-    })
+    }
     this.rows.guides.push({ id: this.chance.id(), loanId: id, content, issuedAt: outAt })
     const after = { borrowerId, dueOn: dayOf(dueAt), agreement: 1, overruleReason: '' }
     this.append('handed-out', outAt, handedOutBy, { loanId: id, before, after })

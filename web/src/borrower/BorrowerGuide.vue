@@ -150,6 +150,11 @@ onUnmounted(() => window.removeEventListener('online', online))
         </div>
       </header>
 
+      <p class="paper-only">
+        {{ guide.modelName }} · {{ guide.kitCode }} ·
+        {{ say('Back by {date} at {place}.', { date: guideDate(guide.dueOn, language), place: guide.branchName }) }}
+      </p>
+
       <nav v-if="showsAll" class="contents" :aria-label="say('All of the guide')">
         <h1>{{ say('All of it') }}</h1>
         <button v-for="each in firsts" :key="each.key" type="button" @click="go(each.key)">
@@ -438,7 +443,14 @@ footer {
     max-width: none;
     min-height: 0;
     padding: 0;
+    background: #fff;
+    color: #000;
     font-size: 11.5pt;
+  }
+
+  header {
+    margin-bottom: 4mm;
+    border-bottom: 3px solid #000;
   }
 
   .guide section,

@@ -61,7 +61,7 @@ async function send() {
 <template>
   <p v-for="(note, index) in text.notes" :key="`note-${index}`" class="note"><SaidText :said="note" /></p>
   <p v-for="(line, index) in block.lines" :key="index"><SaidText :said="line" /></p>
-  <p class="second">{{ say('Tap once: it is there. Twice: it is missing.') }}</p>
+  <p class="second screen-only">{{ say('Tap once: it is there. Twice: it is missing.') }}</p>
   <section v-for="(place, placeIndex) in text.contents" :key="placeIndex">
     <h3><SaidText :said="place.place" /></h3>
     <button
@@ -79,7 +79,7 @@ async function send() {
       <em v-if="part.look">{{ say('look at it every time') }}</em>
     </button>
   </section>
-  <p class="tally">
+  <p class="tally screen-only">
     {{ say('{marked} of {all} looked at', { marked, all: parts.length })
     }}<template v-if="missing.length > 0">, {{ say('{count} missing', { count: missing.length }) }}</template>
   </p>
@@ -147,6 +147,10 @@ h3 {
 }
 
 @media print {
+  section {
+    break-inside: avoid;
+  }
+
   .part {
     min-height: 0;
     padding: 1px 0;

@@ -113,7 +113,7 @@ test('opened once it opens without a network, where one was, and what is said th
   page,
   context,
 }) => {
-  const path = await openGuide(context, page, 'M-10')
+  const path = await openGuide(context, page, 'M-11')
   await page.evaluate(() => navigator.serviceWorker.ready)
   // The copy is there when the page itself is in it.
   await expect.poll(() => page.evaluate(async (url) => (await caches.match(url)) !== undefined, path)).toBe(true)
@@ -162,10 +162,10 @@ test('opened once it opens without a network, where one was, and what is said th
 })
 
 test('a revoked link leaves nothing on the phone', async ({ page, context }) => {
-  const path = await openGuide(context, page, 'M-12')
+  const path = await openGuide(context, page, 'M-11')
   await page.evaluate(() => navigator.serviceWorker.ready)
   await expect.poll(() => page.evaluate(async (url) => (await caches.match(url)) !== undefined, path)).toBe(true)
-  const kit = await context.request.get(`${process.env.BASE_URL}/api/kits/M-12`)
+  const kit = await context.request.get(`${process.env.BASE_URL}/api/kits/M-11`)
   const { loan } = (await kit.json()) as { loan: { id: string } }
   await context.request.delete(`${process.env.BASE_URL}/api/loans/${loan.id}/link`)
   await page.goto(`${process.env.BASE_URL}${path}`)

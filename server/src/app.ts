@@ -12,7 +12,7 @@ import { followUpRoutes } from './features/follow-up/routes.ts'
 import { FollowUps, Letters } from './features/follow-up/service.ts'
 import { guideRoutes } from './features/guides/routes.ts'
 import { GuidePages } from './features/guides/page.ts'
-import { Guides } from './features/guides/service.ts'
+import { Guides, GuideTextsDesk } from './features/guides/service.ts'
 import { kitRoutes } from './features/kits/routes.ts'
 import { Kits } from './features/kits/service.ts'
 import { loanRoutes } from './features/loans/routes.ts'
@@ -94,7 +94,11 @@ export async function buildApp(options: AppOptions): Promise<App> {
   await typed.register(kitRoutes, { kits })
   await typed.register(loanRoutes, { loans })
   await typed.register(checkRoutes, { checks: new Checks(context, kits) })
-  await typed.register(guideRoutes, { guides, pages: new GuidePages(options.webFolder) })
+  await typed.register(guideRoutes, {
+    guides,
+    pages: new GuidePages(options.webFolder),
+    texts: new GuideTextsDesk(context, kits),
+  })
   await typed.register(contentsRoutes, {
     lists: new Lists(context),
     models: new Models(context),

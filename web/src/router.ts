@@ -60,6 +60,11 @@ export function makeRouter(): Router {
           { path: 'bench/:code', meta: { title: 'Check' }, component: () => import('./areas/bench/CheckPage.vue') },
           { path: 'guides', meta: { title: 'Guides' }, component: () => import('./areas/guides/GuidesPage.vue') },
           {
+            path: 'guides/texts/:code',
+            meta: { title: 'Texts of the guides' },
+            component: () => import('./areas/guides/GuideTextsPage.vue'),
+          },
+          {
             path: 'guides/help-sheet/:code',
             meta: { title: 'Help sheet' },
             component: () => import('./areas/guides/HelpSheetPage.vue'),

@@ -4,6 +4,7 @@ import { Mount1764200000000 } from './0003-mount.ts'
 import { Collimation1764300000000 } from './0004-collimation.ts'
 import { Finders1764400000000 } from './0005-finders.ts'
 import { BorrowerMessages1764500000000 } from './0006-borrower-messages.ts'
+import { GuideTexts1764600000000 } from './0007-guide-texts.ts'
 
 /** In order, named one by one: leftover build output is never taken for a migration. */
 export const migrations = [
@@ -13,4 +14,5 @@ export const migrations = [
   Collimation1764300000000,
   Finders1764400000000,
   BorrowerMessages1764500000000,
+  GuideTexts1764600000000,
 ]

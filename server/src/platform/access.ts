@@ -55,5 +55,9 @@ export function requireRole(session: Session, branchId: string, roles: readonly 
   if (!roles.includes(membership.role)) throw new Problem('NOT_ALLOWED')
 }
 
+/** Whether the session has a role in a branch; for what a screen offers. */
+export const signedInAs = (session: Session, branchId: string, role: StaffRole): boolean =>
+  session.memberships.some((membership) => membership.branchId === branchId && membership.role === role)
+
 export const branchIdsOf = (session: Session): readonly string[] =>
   session.memberships.map(({ branchId }) => branchId)

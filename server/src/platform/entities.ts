@@ -2,7 +2,7 @@ import { BenchCheck, KnobStepRow, ReadingRow, StepTimeRow, TurnedStepRow } from 
 import { Picture, Remembered, Spare, WeighingRow } from '../features/contents/entities.ts'
 import { TakeBackDraftRow } from '../features/drafts/entities.ts'
 import { MessageRow, Notice } from '../features/follow-up/entities.ts'
-import { BorrowerMessageRow, GuideRow } from '../features/guides/entities.ts'
+import { BorrowerMessageRow, GuideRow, GuideTextRow } from '../features/guides/entities.ts'
 import { Job, Kit, Model, ModelPartRow, PartRow } from '../features/kits/entities.ts'
 import { Agreement, BorrowerRow, Loan, TakeBackRow } from '../features/loans/entities.ts'
 import { Branch, InvitationRow, Membership, SessionRow, Staff } from '../features/people/entities.ts'
@@ -27,6 +27,7 @@ export const entities = [
   TakeBackRow,
   GuideRow,
   BorrowerMessageRow,
+  GuideTextRow,
   BenchCheck,
   ReadingRow,
   StepTimeRow,

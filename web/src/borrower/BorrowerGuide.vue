@@ -24,10 +24,12 @@ const HelpSheetView = defineAsyncComponent(() => import('../areas/guides/HelpShe
 
 /** A borrower's guide. As served it is one long readable page; once it lives, it shows one page at a time and remembers
  * where one was. */
-const { guide, token, startLanguage } = defineProps<{
+const { guide, token, startLanguage, startBlock } = defineProps<{
   guide: IssuedGuide
   token: string
   startLanguage: string
+  /** The block to begin at, where a coordinator looks at one. */
+  startBlock?: string | undefined
 }>()
 const language = ref(startLanguage)
 const t = provideLanguage(language)
@@ -116,6 +118,7 @@ onMounted(() => {
     },
     { immediate: true },
   )
+  if (startBlock) here.value = pages.value.find(({ block }) => block.key === startBlock)?.key ?? ''
   canSpeak.value = 'speechSynthesis' in window
   if (token && Date.now() > copyEndsMs(guide.dueOn) && !navigator.onLine) {
     over.value = true

@@ -2,6 +2,7 @@
 import type { IssuedGuide } from '@binoculum/contract'
 import { plain } from '@binoculum/core'
 import { computed, ref } from 'vue'
+import FinderWindow from './FinderWindow.vue'
 import PencilMark from '../shared/drawings/PencilMark.vue'
 import ReportForm from './ReportForm.vue'
 import SaidText from './SaidText.vue'
@@ -17,6 +18,9 @@ const signKey = ref<string | null>(null)
 const answerKey = ref<string | null>(null)
 const ticked = ref<readonly number[]>([])
 const asks = ref(false)
+const has = (role: string) => guide.drawn?.parts.some((part) => part.role === role) ?? false
+const hasFinder = computed(() => has('finder'))
+const redDot = computed(() => has('coin-cell'))
 const sign = computed(() => signs.value.find(({ key }) => key === signKey.value) ?? null)
 const answer = computed(() => sign.value?.answers.find(({ key }) => key === answerKey.value) ?? null)
 const others = computed(() => signs.value.filter(({ key }) => key !== signKey.value))
@@ -74,6 +78,7 @@ const walked = computed(() => {
     <p v-if="!asked" class="second">{{ say('Tick each when you have looked.') }}</p>
     <template v-if="asked">
       <h3><SaidText :said="sign.question" /></h3>
+      <FinderWindow v-if="sign.key === 'black' && hasFinder" :red-dot="redDot" />
       <button
         v-for="each in sign.answers"
         :key="each.key"

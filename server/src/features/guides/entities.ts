@@ -26,3 +26,28 @@ export class BorrowerMessageRow {
   @Column('timestamptz', { nullable: true }) seenAt: Date | null
   @ForeignKey('Staff') @Column('uuid', { nullable: true }) seenBy: string | null
 }
+
+/** A block, an order or a translation as a coordinator wrote it. Rows are never changed: the newest in use counts. */
+@Entity('guide_text')
+@Check(
+  'ck_guide_text_scope',
+  `("scope" = 'programme' AND "model_id" IS NULL AND "kit_id" IS NULL) OR ("scope" = 'model' AND "model_id" IS NOT NULL AND "kit_id" IS NULL) OR ("scope" = 'kit' AND "kit_id" IS NOT NULL AND "model_id" IS NULL)`,
+)
+@Index(['branchId', 'key', 'at'])
+export class GuideTextRow {
+  @PrimaryColumn('uuid') id: string
+  @ForeignKey('Branch') @Column('uuid') branchId: string
+  @Column('text') scope: 'programme' | 'model' | 'kit'
+  @ForeignKey('Model') @Column('uuid', { nullable: true }) modelId: string | null
+  @ForeignKey('Kit') @Column('uuid', { nullable: true }) kitId: string | null
+  /** A block's key; `_order` holds the blocks' order, `_words` a translation of the English sentence in `title`. */
+  @Column('text') key: string
+  @Column('text') language: string
+  @Column('text', { default: '' }) title: string
+  /** Null: the block is left out, with the reason. */
+  @Column('text', { nullable: true }) text: string | null
+  @Column('text', { default: '' }) reason: string
+  @Column('boolean') inUse: boolean
+  @ForeignKey('Staff') @Column('uuid') byStaffId: string
+  @Column('timestamptz') at: Date
+}

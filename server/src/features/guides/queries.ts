@@ -99,3 +99,37 @@ export const openTroubleJob = (tx: Tx, job: { id: string; kitId: string; loanId:
      WHERE NOT EXISTS (SELECT 1 FROM job WHERE kit_id = $2 AND code = 'reported-trouble' AND closed_at IS NULL)`,
     [job.id, job.kitId, job.loanId, job.text, job.at],
   )
+
+export interface TextLine {
+  readonly id: string
+  readonly scope: 'programme' | 'model' | 'kit'
+  readonly key: string
+  readonly language: string
+  readonly title: string
+  readonly text: string | null
+  readonly reason: string
+  readonly inUse: boolean
+  readonly by: string
+  readonly at: Date
+}
+
+/** Every version that could count for a kit, newest first. */
+export const textsFor = (
+  tx: Tx,
+  kit: { readonly branchId: string; readonly modelId: string; readonly kitId: string },
+): Promise<TextLine[]> =>
+  selectRows(
+    tx,
+    `SELECT t.id, t.scope, t.key, t.language, t.title, t.text, t.reason, t.in_use AS "inUse", s.name AS by, t.at
+     FROM guide_text t JOIN staff s ON s.id = t.by_staff_id
+     WHERE t.branch_id = $1 AND (t.scope = 'programme' OR t.model_id = $2 OR t.kit_id = $3)
+     ORDER BY t.at DESC, t.id LIMIT 2000`,
+    [kit.branchId, kit.modelId, kit.kitId],
+  )
+
+export async function modelIdOf(tx: Tx, kitId: string): Promise<string> {
+  const sql = 'SELECT model_id AS "modelId" FROM kit WHERE id = $1'
+  const [row] = await selectRows<{ modelId: string }>(tx, sql, [kitId])
+  if (!row) throw new RangeError(`kitId must be a kit; got ${kitId}`)
+  return row.modelId
+}

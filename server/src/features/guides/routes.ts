@@ -2,20 +2,25 @@ import {
   borrowerMessageSchema,
   guideListSchema,
   guideSchema,
+  guideTextFormSchema,
+  guideTextsSchema,
   idSchema,
   receivedMessagesSchema,
 } from '@binoculum/contract'
 import { z } from 'zod'
-import { anyRole, deskRoles, signedIn } from '../../platform/access.ts'
+import { anyRole, coordinatorOnly, deskRoles, signedIn } from '../../platform/access.ts'
 import type { App } from '../../platform/app-type.ts'
 import { gzipSync } from 'node:zlib'
 import { Problem } from '../../platform/errors.ts'
 import type { GuidePages } from './page.ts'
-import type { Guides } from './service.ts'
+import type { Guides, GuideTextsDesk } from './service.ts'
 
 const tokenSchema = z.object({ token: z.string().min(20).max(64) })
 
-export async function guideRoutes(app: App, { guides, pages }: { guides: Guides; pages: GuidePages }) {
+export async function guideRoutes(
+  app: App,
+  { guides, pages, texts }: { guides: Guides; pages: GuidePages; texts: GuideTextsDesk },
+) {
   app.get(
     '/api/guides/:token',
     {
@@ -61,6 +66,30 @@ export async function guideRoutes(app: App, { guides, pages }: { guides: Guides;
     { config: { access: deskRoles }, schema: { params: z.object({ id: idSchema }), response: { 204: z.null() } } },
     async (request, reply) => {
       await guides.seen(signedIn(request), request.params.id)
+      return reply.code(204).send(null)
+    },
+  )
+  app.get(
+    '/api/guide-texts',
+    {
+      config: { access: anyRole },
+      schema: {
+        querystring: z.object({ kit: z.string().max(40), language: z.string().max(5).default('en') }),
+        response: { 200: guideTextsSchema },
+      },
+    },
+    async (request) => texts.texts(signedIn(request), request.query.kit, request.query.language),
+  )
+  app.post(
+    '/api/guide-texts/preview',
+    { config: { access: anyRole }, schema: { body: guideTextFormSchema, response: { 200: guideSchema } } },
+    async (request) => texts.preview(signedIn(request), request.body),
+  )
+  app.post(
+    '/api/guide-texts',
+    { config: { access: coordinatorOnly }, schema: { body: guideTextFormSchema, response: { 204: z.null() } } },
+    async (request, reply) => {
+      await texts.keep(signedIn(request), request.body)
       return reply.code(204).send(null)
     },
   )

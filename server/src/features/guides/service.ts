@@ -20,6 +20,9 @@ import { keepBorrowersPicture, makePicture } from '../contents/service.ts'
 import { loanCode, opticsOf, type ShelfRow } from '../kits/service.ts'
 import { BorrowerMessageRow, GuideRow } from './entities.ts'
 import * as queries from './queries.ts'
+import { ownWordsFor } from './texts.ts'
+
+export { GuideTextsDesk } from './texts.ts'
 
 /** A link may be passed on; so many messages and pictures of one loan are taken, and no more. */
 const MOST_MESSAGES = 30
@@ -63,6 +66,7 @@ export class Guides {
       firstName: given.borrowerName.split(/\s+/)[0],
       language: wishes.language,
       borrower: wishes.borrower,
+      ...(await ownWordsFor(tx, row)),
       ...(place ? { place } : {}),
     })
     await tx.insert(GuideRow, { id: randomUUID(), loanId: given.loanId, content, issuedAt: given.at })

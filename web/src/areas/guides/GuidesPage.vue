@@ -12,7 +12,10 @@ const { data, problem, reload } = useLoaded<GuideList>('/api/guides')
   <main class="page guides">
     <h1>Guides</h1>
     <p class="quiet">
-      Every loan has its own, made at hand-out from the kit’s family and from what lay in its case, and frozen then.
+      Every loan has its own, made at hand-out from the kit’s model and from what lay in its case, and frozen then.
+      <RouterLink v-if="data?.guides[0]" :to="`/guides/texts/${data.guides[0].kitCode}`"
+        >Change their texts</RouterLink
+      >
     </p>
     <ProblemNote :problem="problem" @retry="reload" />
     <p v-if="data && data.guides.length === 0"><strong>No kit is out.</strong> A guide is made with each hand-out.</p>

@@ -1,0 +1,222 @@
+import { randomUUID } from 'node:crypto'
+import type { GuideTextForm, GuideTexts, IssuedGuide, Session } from '@binoculum/contract'
+import {
+  blockLines,
+  blockOf,
+  blocks,
+  blockTags,
+  blockVariables,
+  composeGuide,
+  guideFacts,
+  guideLanguages,
+  translator,
+  unknownIn,
+  type GuideInput,
+  type OwnBlock,
+  type Translator,
+} from '@binoculum/core'
+import { requireRole, signedInAs } from '../../platform/access.ts'
+import type { Context } from '../../platform/context.ts'
+import type { Tx } from '../../platform/database.ts'
+import { Problem } from '../../platform/errors.ts'
+import { opticsOf, type Kits, type ShelfRow } from '../kits/service.ts'
+import { GuideTextRow } from './entities.ts'
+import * as queries from './queries.ts'
+
+const ORDER_KEY = '_order'
+const WORDS_KEY = '_words'
+
+/** What coordinators' texts make of a guide. */
+export type OwnWords = Pick<GuideInput, 'ownBlocks' | 'order' | 'ownWords'>
+
+/** Coordinators' own blocks, their order and translations, as they count for one kit. */
+export async function ownWordsFor(tx: Tx, row: Pick<ShelfRow, 'id' | 'branchId'>): Promise<OwnWords> {
+  const modelId = await queries.modelIdOf(tx, row.id)
+  return countingWords(await queries.textsFor(tx, { branchId: row.branchId, modelId, kitId: row.id }))
+}
+
+/** The newest version in use of each block, scope and language; @param lines newest first */
+function countingWords(lines: readonly queries.TextLine[]): OwnWords {
+  const newest = new Map<string, queries.TextLine>()
+  for (const line of lines.filter(({ inUse }) => inUse)) {
+    const key = [line.scope, line.key, line.language, line.key === WORDS_KEY ? line.title : ''].join('\n')
+    if (!newest.has(key)) newest.set(key, line)
+  }
+  const counting = [...newest.values()]
+  const order = (['kit', 'model', 'programme'] as const)
+    .map((scope) => counting.find((line) => line.key === ORDER_KEY && line.scope === scope)?.text)
+    .find((text) => text)
+  const words: Record<string, Record<string, string>> = {}
+  for (const { key, language, title, text } of counting)
+    if (key === WORDS_KEY && text) (words[language] ??= {})[title] = text
+  return {
+    ownBlocks: counting
+      .filter(({ key }) => !key.startsWith('_'))
+      .map(({ scope, key, language, title, text }): OwnBlock => ({ scope, key, language, title, text })),
+    ...(order ? { order: order.split(',') } : {}),
+    ownWords: words,
+  }
+}
+
+/** Blocks as coordinators see and change them, against one kit. */
+export class GuideTextsDesk {
+  constructor(
+    private readonly context: Context,
+    private readonly kits: Kits,
+  ) {}
+
+  async texts(session: Session, kitCode: string, language: string): Promise<GuideTexts> {
+    const reader = this.context.database.reader
+    const sheet = await this.kits.sheet(session, kitCode)
+    const row = await this.kits.rowById(reader, sheet.id)
+    const modelId = await queries.modelIdOf(reader, row.id)
+    const lines = await queries.textsFor(reader, { branchId: row.branchId, modelId, kitId: row.id })
+    const own = countingWords(lines)
+    const input = await this.input(reader, row, own)
+    const guide = composeGuide(input)
+    const facts = guideFacts(input)
+    const text = guide.texts[language] ?? guide.texts.en
+    const t = translator(language, own.ownWords?.[language])
+    const keys = [
+      ...new Set([
+        ...(own.order ?? []),
+        ...blocks.map(({ key }) => key as string),
+        ...lines.filter(({ key }) => key.startsWith('own-')).map(({ key }) => key),
+      ]),
+    ]
+    return {
+      kitCode: row.code,
+      kitName: row.name,
+      modelName: row.modelName,
+      branchName: row.branchName,
+      mayEdit: signedInAs(session, row.branchId, 'coordinator'),
+      language,
+      languages: guideLanguages.map(({ code, name }) => ({
+        code,
+        name,
+        missing: guide.texts[code]?.missing.length ?? 0,
+      })),
+      blocks: keys.flatMap((key): GuideTexts['blocks'] => {
+        const definition = blockOf(key)
+        const versions = lines.filter((line) => line.key === key && line.language === language)
+        if (!definition && versions.length === 0) return []
+        const counts = (['kit', 'model', 'programme'] as const)
+          .map((scope) => versions.find((line) => line.scope === scope && line.inUse))
+          .find((line) => line !== undefined)
+        return [
+          {
+            key,
+            title: counts?.title || t.text(definition?.title ?? ''),
+            because: filled(definition?.because ?? 'your own', facts.variables),
+            stays: inLanguage(definition?.stays ?? '', t),
+            text: counts ? counts.text : inLanguage(definition?.text ?? '', t),
+            defaultText: inLanguage(definition?.text ?? '', t),
+            scope: counts?.scope ?? null,
+            reason: counts?.reason ?? '',
+            said: text?.blocks.some((block) => block.key === key) ?? false,
+            versions: versions.slice(0, 12).map(({ at, key: _key, language: _language, ...rest }) => ({
+              ...rest,
+              atUtc: at.toISOString(),
+            })),
+          },
+        ]
+      }),
+      missing: [...(text?.missing ?? [])],
+      variables: { ...facts.variables },
+      tags: [...facts.tags].sort(),
+    }
+  }
+
+  /** A guide for this kit with a draft in it, as its borrower would see it. Nothing is written. */
+  async preview(session: Session, draft: GuideTextForm): Promise<IssuedGuide> {
+    const reader = this.context.database.reader
+    const sheet = await this.kits.sheet(session, draft.kitCode)
+    const row = await this.kits.rowById(reader, sheet.id)
+    const own = await ownWordsFor(reader, row)
+    const { scope, key, language, title, text } = draft
+    const others = (own.ownBlocks ?? []).filter(
+      (each) => !(each.scope === scope && each.key === key && each.language === language),
+    )
+    const ownBlocks = key.startsWith('_') ? own.ownBlocks : [...others, { scope, key, language, title, text }]
+    return composeGuide(await this.input(reader, row, { ...own, ownBlocks })) as IssuedGuide
+  }
+
+  async keep(session: Session, form: GuideTextForm): Promise<void> {
+    const { database, clock } = this.context
+    const sheet = await this.kits.sheet(session, form.kitCode)
+    requireRole(session, sheet.branchId, ['coordinator'])
+    refuseBadText(form)
+    const { scope, key, language, title, text, reason, inUse } = form
+    await database.reader.insert(GuideTextRow, {
+      id: randomUUID(),
+      branchId: sheet.branchId,
+      scope,
+      modelId: scope === 'model' ? await queries.modelIdOf(database.reader, sheet.id) : null,
+      kitId: scope === 'kit' ? sheet.id : null,
+      key,
+      language,
+      title,
+      text,
+      reason,
+      inUse,
+      byStaffId: session.staffId,
+      at: clock(),
+    })
+  }
+
+  private async input(tx: Tx, row: ShelfRow, own: OwnWords): Promise<GuideInput> {
+    const place = await queries.placeOfBranch(tx, row.branchId)
+    const today = this.context.clock().toISOString().slice(0, 10)
+    const parts = await this.kits.parts(tx, row.id)
+    return {
+      kitName: row.name,
+      kitCode: row.code,
+      modelName: row.modelName,
+      family: row.family as GuideInput['family'],
+      optics: opticsOf(row),
+      parts: parts.map((part) => ({ ...part, ...part.optics })),
+      ...(await this.kits.guideModel(tx, row)),
+      collimationPolicy: row.collimationPolicy,
+      branchName: row.branchName,
+      emergencyLine: row.emergencyLine,
+      issuedOn: today,
+      dueOn: today,
+      ...own,
+      ...(place ? { place } : {}),
+    }
+  }
+}
+
+/** A block's lines in a language, their tags as they were. */
+const inLanguage = (text: string, t: Translator): string =>
+  blockLines(text)
+    .map((line) => [...line.tags.map((tag) => `[${tag}]`), t.text(line.text)].join(' '))
+    .join('\n')
+
+const filled = (text: string, variables: Readonly<Record<string, string>>): string =>
+  text.replace(/\{([\w -]+)\}/g, (_whole, name: string) => variables[name] ?? '–')
+
+/** What would make a guide worse than none: unknown blocks, variables nobody fills, a caution taken out, no reason. */
+function refuseBadText({ key, language, title, text, reason }: GuideTextForm): void {
+  const issues: { path: string; message: string }[] = []
+  if (!guideLanguages.some(({ code }) => code === language))
+    issues.push({ path: 'language', message: `must be one of ${guideLanguages.map(({ code }) => code).join(', ')}` })
+  if (key === ORDER_KEY || key === WORDS_KEY) {
+    if (!text) issues.push({ path: 'text', message: 'must not be empty' })
+    if (key === WORDS_KEY && title === '')
+      issues.push({ path: 'title', message: 'is the English sentence it stands for' })
+  } else {
+    const definition = blockOf(key)
+    if (!definition && !key.startsWith('own-')) issues.push({ path: 'key', message: 'is no block' })
+    if (!definition && text !== null && title === '') issues.push({ path: 'title', message: 'must not be empty' })
+    if (text === null && reason === '') issues.push({ path: 'reason', message: 'say why it is left out' })
+    if (text === null && definition && definition.stays !== '')
+      issues.push({ path: 'text', message: 'its caution stays; only its other words can go' })
+    const unknown = unknownIn(text ?? '', { variables: blockVariables, tags: blockTags })
+    if (unknown.variables.length > 0)
+      issues.push({ path: 'text', message: `nothing stands behind {${unknown.variables.join('}, {')}}` })
+    if (unknown.tags.length > 0)
+      issues.push({ path: 'text', message: `nothing is called [${unknown.tags.join('], [')}]` })
+  }
+  if (issues.length > 0) throw new Problem('BAD_INPUT', { issues })
+}

@@ -1,0 +1,502 @@
+<script setup lang="ts">
+import type { GuideTexts, IssuedGuide, Shelf } from '@binoculum/contract'
+import { blockTags, blockVariables, isEasyEnough, readingGrade, readingLimits, unknownIn } from '@binoculum/core'
+import { computed, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import BorrowerGuide from '../../borrower/BorrowerGuide.vue'
+import { api } from '../../shared/api/client.ts'
+import { useLoaded } from '../../shared/api/use-loaded.ts'
+import { useSending } from '../../shared/api/use-sending.ts'
+import ScaleBar from '../../shared/drawings/ScaleBar.vue'
+import ProblemNote from '../../shared/ProblemNote.vue'
+import SerifText from '../../shared/SerifText.vue'
+import { ownZone, whenText } from '../../shared/words.ts'
+import { spokenBlock, useBlockDraft } from './use-block-draft.ts'
+
+/** The blocks of a guide, against one kit: why each is here, its words to edit, and what the borrower will see. */
+const route = useRoute()
+const router = useRouter()
+const kitCode = computed(() => String(route.params.code))
+const language = ref('en')
+const { data, problem, reload } = useLoaded<GuideTexts>(
+  () => `/api/guide-texts?kit=${encodeURIComponent(kitCode.value)}&language=${language.value}`,
+)
+const { data: shelf } = useLoaded<Shelf>('/api/kits')
+const chosen = ref('power')
+const block = computed(
+  () => data.value?.blocks.find(({ key }) => key === chosen.value) ?? data.value?.blocks[0] ?? null,
+)
+const { draft, dirty, start, change } = useBlockDraft()
+const scope = ref<'programme' | 'model' | 'kit'>('programme')
+const reason = ref('')
+watch(
+  [block, language],
+  ([now]) => {
+    if (now) start({ key: now.key, language: language.value, title: now.title, text: now.text ?? now.defaultText })
+  },
+  { immediate: true },
+)
+const readingLanguage = computed(() => (language.value === 'es' ? 'es' : 'en'))
+const grade = computed(() =>
+  readingGrade(spokenBlock(draft.value.text, data.value?.variables ?? {}), readingLanguage.value),
+)
+const easy = computed(() => isEasyEnough(grade.value, readingLanguage.value))
+const unknown = computed(() => unknownIn(draft.value.text, { variables: blockVariables, tags: blockTags }))
+const faults = computed(() => [
+  ...unknown.value.variables.map((name) => `{${name}}`),
+  ...unknown.value.tags.map((name) => `[${name}]`),
+])
+const { sending, problem: refusal, run } = useSending()
+const preview = ref<IssuedGuide | null>(null)
+const form = (text: string | null, inUse: boolean) => ({
+  kitCode: kitCode.value,
+  scope: scope.value,
+  key: draft.value.key,
+  language: language.value,
+  title: draft.value.title,
+  text,
+  reason: reason.value,
+  inUse,
+})
+let asked = 0
+async function look() {
+  if (!block.value || faults.value.length > 0) return
+  const mine = ++asked
+  try {
+    const guide = await api.post<IssuedGuide>('/api/guide-texts/preview', form(draft.value.text, true))
+    if (mine === asked) preview.value = guide
+  } catch {
+    // The words stay; the picture beside them is the last good one.
+  }
+}
+let timer: ReturnType<typeof setTimeout> | undefined
+watch([() => draft.value.text, () => draft.value.title, block, language], () => {
+  clearTimeout(timer)
+  timer = setTimeout(() => void look(), 500)
+})
+const keep = (text: string | null, inUse: boolean) =>
+  run(async () => {
+    await api.post('/api/guide-texts', form(text, inUse))
+    reason.value = ''
+    await reload()
+  })
+const moved = (by: -1 | 1) => {
+  const keys = data.value?.blocks.map(({ key }) => key) ?? []
+  const from = keys.indexOf(chosen.value)
+  const to = from + by
+  const [key, other] = [keys[from], keys[to]]
+  if (key === undefined || other === undefined) return
+  keys[from] = other
+  keys[to] = key
+  void run(async () => {
+    await api.post('/api/guide-texts', { ...form(keys.join(','), true), key: '_order', language: 'en', title: '' })
+    await reload()
+  })
+}
+const insert = (name: string) => change({ text: `${draft.value.text}{${name}}` })
+function addBlock() {
+  const key = `own-${crypto.randomUUID().slice(0, 8)}`
+  void run(async () => {
+    await api.post('/api/guide-texts', {
+      ...form('', true),
+      key,
+      title: 'Our own',
+      text: 'Write here what your borrowers should know.',
+    })
+    await reload()
+    chosen.value = key
+  })
+}
+const translating = ref('')
+const translate = (english: string) =>
+  run(async () => {
+    await api.post('/api/guide-texts', { ...form(translating.value, true), key: '_words', title: english })
+    translating.value = ''
+    await reload()
+  })
+const leave = ref(false)
+const go = (event: Event) => void router.push(`/guides/texts/${(event.target as HTMLSelectElement).value}`)
+</script>
+
+<template>
+  <main class="page texts">
+    <ProblemNote :problem="problem" @retry="reload" />
+    <template v-if="data">
+      <header>
+        <h1><SerifText :text="data.modelName" /></h1>
+        <label class="for">
+          <span class="quiet">as for</span>
+          <select class="field" :value="kitCode" aria-label="Kit to look at" @change="go">
+            <option v-for="kit in shelf?.kits ?? []" :key="kit.code" :value="kit.code">
+              {{ kit.name }} {{ kit.code }}
+            </option>
+          </select>
+        </label>
+        <nav aria-label="Language">
+          <button
+            v-for="each in data.languages"
+            :key="each.code"
+            type="button"
+            class="tongue"
+            :aria-pressed="each.code === language"
+            @click="language = each.code"
+          >
+            <b>{{ each.name }}</b>
+            <span class="second">{{ each.missing === 0 ? 'nothing missing' : `${each.missing} in English` }}</span>
+          </button>
+        </nav>
+      </header>
+      <div class="columns">
+        <ol>
+          <li
+            v-for="(each, index) in data.blocks"
+            :key="each.key"
+            :class="{ chosen: each.key === block?.key, off: !each.said }"
+          >
+            <button type="button" @click="chosen = each.key">
+              <span class="number">{{ index + 1 }}</span>
+              <span class="serif name">{{ each.title }}</span>
+              <span class="second">{{
+                each.said ? each.because : each.text === null ? `left out: ${each.reason}` : 'not for this kit'
+              }}</span>
+              <em v-if="each.stays" class="rust">{{ each.defaultText ? 'part stays' : 'stays' }}</em>
+            </button>
+          </li>
+          <li v-if="data.mayEdit" class="add">
+            <button type="button" class="link-button" :disabled="sending" @click="addBlock">Add a block</button>
+          </li>
+        </ol>
+        <section v-if="block" class="editor" :aria-label="block.title">
+          <label class="labelled">
+            <span>Heading</span>
+            <input
+              class="field"
+              :value="draft.title"
+              :disabled="!data.mayEdit"
+              @input="change({ title: ($event.target as HTMLInputElement).value })"
+            />
+          </label>
+          <div v-if="block.stays" class="stays">
+            <p v-for="line in block.stays.split('\n')" :key="line">{{ line }}</p>
+            <p class="second">This stays. You can add to it below.</p>
+          </div>
+          <label class="labelled">
+            <span>Its words, one sentence or two a line</span>
+            <textarea
+              class="field words"
+              rows="9"
+              spellcheck="true"
+              :value="draft.text"
+              :disabled="!data.mayEdit"
+              @input="change({ text: ($event.target as HTMLTextAreaElement).value })"
+            ></textarea>
+          </label>
+          <p v-if="faults.length > 0" class="rust" role="alert">
+            Nothing stands behind {{ faults.join(', ') }}. Take it out, or choose one of those below.
+          </p>
+          <div class="grade">
+            <b>{{ grade.grade.toFixed(1) }}</b>
+            <ScaleBar
+              v-if="readingLanguage === 'en'"
+              :value="Math.max(grade.grade, 0)"
+              :limit="readingLimits.en.limit"
+              :width="84"
+              :label="`reading grade ${grade.grade.toFixed(1)}, limit ${readingLimits.en.limit}`"
+            />
+            <span class="second">
+              {{ readingLanguage === 'en' ? 'reading grade, at most' : 'reading ease, at least' }}
+              {{ readingLimits[readingLanguage].limit }}
+              · longest {{ grade.longest }} words
+              <b v-if="!easy" class="rust"> – hard to read: shorter sentences, plainer words</b>
+            </span>
+          </div>
+          <details>
+            <summary>From the kit: {{ Object.keys(data.variables).length }} words to put in</summary>
+            <p class="variables">
+              <button
+                v-for="(value, name) in data.variables"
+                :key="name"
+                type="button"
+                class="variable"
+                :title="value"
+                :disabled="!data.mayEdit"
+                @click="insert(String(name))"
+              >
+                {{ name }} <span class="quiet">{{ value }}</span>
+              </button>
+            </p>
+            <p class="second">
+              A line whose word this kit hasn’t got falls away. <code>[barlow]</code> before a line says it only where
+              there is one, <code>[!barlow]</code> only where there is none. True for this kit:
+              {{ data.tags.join(', ') }}.
+            </p>
+          </details>
+          <details v-if="block.versions.length > 0">
+            <summary>Before: {{ block.versions.length }} versions</summary>
+            <ul>
+              <li v-for="version in block.versions" :key="version.id">
+                {{ whenText(version.atUtc, ownZone) }}, {{ version.by }}, for
+                {{ version.scope === 'programme' ? 'all kits' : `this ${version.scope}`
+                }}{{ version.inUse ? '' : ', draft'
+                }}{{ version.text === null ? `: left out, ${version.reason}` : '' }}
+                <button
+                  v-if="version.text !== null"
+                  type="button"
+                  class="link-button"
+                  @click="change({ title: version.title || draft.title, text: version.text ?? '' })"
+                >
+                  take up
+                </button>
+              </li>
+            </ul>
+          </details>
+          <details v-if="language !== 'en' && data.missing.length > 0" open>
+            <summary>Still in English: {{ data.missing.length }}</summary>
+            <p>{{ data.missing[0] }}</p>
+            <label class="labelled">
+              <span>In {{ data.languages.find(({ code }) => code === language)?.name }}</span>
+              <textarea v-model="translating" class="field" rows="2"></textarea>
+            </label>
+            <button
+              type="button"
+              class="button"
+              :disabled="sending || translating.trim() === '' || !data.mayEdit"
+              @click="translate(data.missing[0] ?? '')"
+            >
+              Keep this translation
+            </button>
+          </details>
+          <ProblemNote :problem="refusal" />
+        </section>
+        <aside v-if="preview" class="phone" aria-label="As the borrower sees it">
+          <BorrowerGuide
+            :key="`${chosen} ${language}`"
+            :guide="preview"
+            token=""
+            :start-language="language"
+            :start-block="chosen"
+          />
+        </aside>
+        <p v-else class="quiet">The preview comes with the first word you change, or choose a block.</p>
+      </div>
+      <footer v-if="data.mayEdit && block" class="action-bar">
+        <label>
+          For
+          <select v-model="scope" class="field scope" aria-label="Which kits">
+            <option value="programme">all kits</option>
+            <option value="model">this model</option>
+            <option value="kit">this kit</option>
+          </select>
+        </label>
+        <button
+          type="button"
+          class="button main"
+          :disabled="sending || !dirty || faults.length > 0"
+          @click="keep(draft.text, true)"
+        >
+          Use from the next hand-out
+        </button>
+        <button
+          type="button"
+          class="button"
+          :disabled="sending || !dirty || faults.length > 0"
+          @click="keep(draft.text, false)"
+        >
+          Keep as draft
+        </button>
+        <button type="button" class="button" :disabled="sending" aria-label="Move block up" @click="moved(-1)">
+          ↑
+        </button>
+        <button type="button" class="button" :disabled="sending" aria-label="Move block down" @click="moved(1)">
+          ↓
+        </button>
+        <button v-if="!block.stays" type="button" class="link-button" @click="leave = !leave">
+          Take this block out, with a reason
+        </button>
+        <template v-if="leave && !block.stays">
+          <input v-model="reason" class="field reason" placeholder="Why" aria-label="Why it is left out" />
+          <button
+            type="button"
+            class="button"
+            :disabled="sending || reason.trim() === ''"
+            @click="
+              () => {
+                leave = false
+                void keep(null, true)
+              }
+            "
+          >
+            Take out
+          </button>
+        </template>
+      </footer>
+    </template>
+  </main>
+</template>
+
+<style scoped>
+.texts {
+  padding-bottom: 0;
+}
+
+header {
+  display: flex;
+  gap: 18px;
+  align-items: center;
+  margin-bottom: 12px;
+}
+
+header h1 {
+  min-width: 0;
+}
+
+header nav {
+  display: flex;
+  gap: 18px;
+  margin-left: auto;
+}
+
+.for {
+  white-space: nowrap;
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+
+.tongue {
+  display: block;
+  min-height: 40px;
+  padding: 0 2px 4px;
+  border: 0;
+  border-bottom: 2px solid transparent;
+  background: none;
+  color: var(--night);
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+
+.tongue[aria-pressed='true'] {
+  border-bottom-color: var(--night);
+}
+
+.tongue span {
+  display: block;
+}
+
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 1.15fr) minmax(0, 1fr) 300px;
+  gap: 18px;
+  align-items: start;
+}
+
+ol {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+ol li {
+  border-top: 1px solid var(--rule);
+}
+
+ol li button:not(.link-button) {
+  display: grid;
+  grid-template-columns: 22px auto minmax(0, 1fr) auto;
+  gap: 8px;
+  align-items: baseline;
+  width: 100%;
+  min-height: 34px;
+  padding: 4px 6px;
+  border: 0;
+  border-left: 3px solid transparent;
+  background: none;
+  color: var(--ink);
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+
+ol li.chosen button {
+  border-left-color: var(--night);
+  background: var(--card);
+}
+
+.off .name {
+  color: var(--quiet);
+}
+
+.name {
+  font-size: 18px;
+}
+
+.number {
+  color: var(--quiet);
+}
+
+.add {
+  padding: 8px 6px;
+}
+
+.editor {
+  display: grid;
+  gap: 10px;
+  padding: 14px 16px;
+  border: 1px solid var(--rule-strong);
+  border-radius: 4px;
+  background: var(--card);
+}
+
+.words {
+  line-height: 24px;
+}
+
+.stays {
+  padding: 8px 12px;
+  border: 3px double var(--rust);
+}
+
+.grade {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+  align-items: center;
+}
+
+.grade > b {
+  font-size: 28px;
+}
+
+.variables {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+
+.variable {
+  padding: 3px 8px;
+  border: 0;
+  border-bottom: 2px dotted var(--brass);
+  background: none;
+  color: var(--night);
+  font: inherit;
+  cursor: pointer;
+}
+
+.phone {
+  height: 600px;
+  overflow-y: auto;
+  border: 1px solid var(--ink);
+  border-radius: 14px;
+}
+
+.scope {
+  display: inline-block;
+  width: auto;
+}
+
+.reason {
+  width: 220px;
+}
+</style>

@@ -127,7 +127,7 @@ export {
   type GuideTrouble,
   type OwnBlock,
 } from './guides/guide.ts'
-export type { GuideNight, GuidePlace, NightTarget as GuideNightTarget } from './guides/nights.ts'
+export { nightNow, type GuideNight, type GuidePlace, type NightTarget as GuideNightTarget } from './guides/nights.ts'
 export { arcminText, dateText, daysText, degText, massText, mmText, moneyText, powerText } from './words/figures.ts'
 export {
   conditionWords,

@@ -171,6 +171,7 @@ test('a revoked link leaves nothing on the phone', async ({ page, context }) => 
   await page.goto(`${process.env.BASE_URL}${path}`)
   await expect(page.getByRole('alert')).toContainText('This link is used up or over')
   await expect.poll(() => page.evaluate(() => caches.keys())).toEqual([])
+  await expect.poll(() => page.evaluate(() => indexedDB.databases())).toEqual([])
 })
 
 test('in Spanish to the end: pages, drawings’ words, dates, and what the library gets is English', async ({

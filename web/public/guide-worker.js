@@ -1,7 +1,8 @@
-/* Answers for one borrower's guide from the copy on the phone when the network doesn't, and wipes the copy once it is over.
-   The page fills the copy; nothing else is kept. */
+/* Answers for one borrower's guide from the copy on the phone when the network doesn't, and wipes the copy, with all that
+   the phone remembers of the guide, once it is over. The page fills both; nothing else is kept. */
 const tokenOf = () => new URL(self.registration.scope).pathname.split('/').pop() ?? ''
-const cacheName = () => `guide-${tokenOf().slice(0, 12)}`
+/* The copy's name and the memory's: see borrower/guide-memory.ts. */
+const copyName = () => `guide-${tokenOf().slice(0, 12)}`
 const NETWORK_MS = 2500
 
 self.addEventListener('install', () => self.skipWaiting())
@@ -12,13 +13,18 @@ async function isOver(cache) {
   return ends ? Date.now() > Number(await ends.text()) : false
 }
 
+async function forget() {
+  await caches.delete(copyName())
+  indexedDB.deleteDatabase(copyName())
+  await self.registration.unregister()
+}
+
 async function answer(request) {
   // Opening a cache makes it: once wiped it stays so.
-  if (!(await caches.has(cacheName()))) return fetch(request)
-  const cache = await caches.open(cacheName())
+  if (!(await caches.has(copyName()))) return fetch(request)
+  const cache = await caches.open(copyName())
   if (await isOver(cache)) {
-    await caches.delete(cacheName())
-    await self.registration.unregister()
+    await forget()
     return fetch(request)
   }
   const path = new URL(request.url).pathname
@@ -29,11 +35,8 @@ async function answer(request) {
     const fresh = await fetch(request, { signal: AbortSignal.timeout(NETWORK_MS) })
     if (fresh.ok) await cache.put(path, fresh.clone())
     // Revoked or over: the copy goes too.
-    if (fresh.status === 404 || fresh.status === 410) {
-      await caches.delete(cacheName())
-      await self.registration.unregister()
-    }
-    return fresh
+    if (fresh.status === 404 || fresh.status === 410) await forget()
+    return fresh.status < 500 ? fresh : ((await cache.match(path)) ?? fresh)
   } catch {
     return (await cache.match(path)) ?? Response.error()
   }

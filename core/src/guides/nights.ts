@@ -1,6 +1,7 @@
 import { alignmentStars } from '../sky/alignment-stars.ts'
 import { skyNight } from '../sky/night.ts'
 import { almanacTime, type PlaceOnEarth } from '../sky/positions.ts'
+import { zoneOffsetHours } from '../sky/zone-time.ts'
 import { eveningTargets, type Target, type TargetWhy } from '../sky/targets.ts'
 import { sideOfMount } from '../mount/side.ts'
 import { poleStar } from '../mount/pole-star.ts'
@@ -73,6 +74,14 @@ export function guideNights(given: {
 }): { readonly nights: readonly GuideNight[]; readonly words: Readonly<Record<string, TargetWords>> } {
   const { place, fromDate, untilDate, apertureMm, powers, children } = given
   const words: Record<string, TargetWords> = {}
+  /** A planet looks different from night to night: its words go by what it looks like. */
+  const wordsKey = ({ id, name, find, look }: Target): string => {
+    for (let number = 1; ; number++) {
+      const key = number === 1 ? id : `${id}-${number}`
+      const known = (words[key] ??= { name, find, look })
+      if (known.name === name && known.find === find && known.look === look) return key
+    }
+  }
   const nights = datesBetween(fromDate, untilDate).map((date): GuideNight => {
     const where = { latitudeDeg: place.latitudeDeg, longitudeDeg: place.longitudeDeg, zone: place.zone, date }
     const night = skyNight(where)
@@ -81,7 +90,6 @@ export function guideNights(given: {
       apertureMm,
       ...(children ? { untilLocalHour: CHILDREN_UNTIL_HOUR } : {}),
     })
-    for (const { id, name, find, look } of evening.targets) words[wordsKey(id, look)] = { name, find, look }
     const { sessionUtc } = evening
     return {
       date,
@@ -94,7 +102,7 @@ export function guideNights(given: {
       moonWaxing: sessionUtc ? MoonPhase(almanacTime(sessionUtc)) < 180 : false,
       sessionUtc,
       targets: evening.targets.map((target) => ({
-        id: wordsKey(target.id, target.look),
+        id: wordsKey(target),
         kind: target.kind,
         bestUtc: target.bestUtc,
         altitudeDeg: tenth(target.altitudeDeg),
@@ -118,9 +126,6 @@ export function guideNights(given: {
 const CHILDREN_UNTIL_HOUR = 21
 const tenth = (value: number): number => Math.round(value * 10) / 10
 
-/** A planet looks different from night to night: its words go by what it looks like. */
-const wordsKey = (id: string, look: string): string => `${id}:${look.length}`
-
 function starsAt(moment: PlaceOnEarth & { readonly atUtc: string }): GuideNight['stars'] {
   return alignmentStars(moment).stars.map(({ name, altitudeDeg, azimuthDeg, hourAngleHours }) => ({
     name,
@@ -141,6 +146,19 @@ function datesBetween(from: string, until: string): readonly string[] {
   return Array.from({ length: Math.min(Math.max(count, 1), MOST_NIGHTS) }, (_each, day) =>
     new Date(first + day * 86_400_000).toISOString().slice(0, 10),
   )
+}
+
+const HOUR_MS = 3_600_000
+/** A night belongs to the date on which it began, until this hour of the morning. */
+const NIGHT_ENDS_HOUR = 6
+
+/** Which of a guide's nights it is now: the first before the loan, the last after it.
+ * @param nights in the order of their dates
+ * @returns its index; 0 where there are none */
+export function nightNow(nights: readonly Pick<GuideNight, 'date'>[], zone: string, nowMs: number): number {
+  const localMs = nowMs + (zoneOffsetHours(zone, nowMs) - NIGHT_ENDS_HOUR) * HOUR_MS
+  const began = new Date(localMs).toISOString().slice(0, 10)
+  return Math.max(nights.filter(({ date }) => date <= began).length - 1, 0)
 }
 
 /** A place no finer than a town: 0.1° is about ten kilometres. */

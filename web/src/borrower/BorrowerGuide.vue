@@ -16,8 +16,9 @@ import TonightPage from './TonightPage.vue'
 import TroublePage from './TroublePage.vue'
 import { pagesOf, spokenText, textOf } from './guide-pages.ts'
 import { provideLanguage } from './guide-language.ts'
-import { copyEndsMs, dropCopy } from './offline-copy.ts'
-import { keptPrefix, useKept } from './use-kept.ts'
+import { copyEndsMs, forgetGuide } from './offline-copy.ts'
+import { provideMemory, useRemembered, useTaste } from './use-kept.ts'
+import { provideNight } from './use-night.ts'
 import { sendWaiting } from './send-to-library.ts'
 
 const HelpSheetView = defineAsyncComponent(() => import('../areas/guides/HelpSheetView.vue'))
@@ -33,21 +34,21 @@ const { guide, token, startLanguage, startBlock } = defineProps<{
 }>()
 const language = ref(startLanguage)
 const t = provideLanguage(language)
+provideNight(() => guide)
 const say = (sentence: string, variables?: Record<string, string | number>) => t.value.text(sentence, variables)
 const text = computed(() => textOf(guide, language.value))
 const pages = computed(() => pagesOf(text.value))
 const languages = guideLanguages.filter(({ code }) => code in guide.texts)
 
 const isString = (value: unknown): value is string => typeof value === 'string'
-const here = useKept(`${keptPrefix(token)}page`, '', isString)
-const scheme = useKept<'paper' | 'ember'>(
-  'binoculum guide scheme',
+const memory = provideMemory(token)
+const { value: here, ready } = useRemembered(memory, 'page', '', isString)
+const scheme = useTaste<'paper' | 'ember'>(
+  'scheme',
   'paper',
   (value): value is 'paper' | 'ember' => value === 'paper' || value === 'ember',
 )
-const size = useKept<number>('binoculum guide size', 1, (value): value is number =>
-  [1, 1.2, 1.45].includes(value as number),
-)
+const size = useTaste<number>('size', 1, (value): value is number => [1, 1.2, 1.45].includes(value as number))
 const lives = ref(false)
 const over = ref(false)
 const showsAll = ref(false)
@@ -106,10 +107,13 @@ function choose(code: string) {
   language.value = code
   document.documentElement.lang = code
 }
-const online = () => token && void sendWaiting(token)
+const online = () => void sendWaiting({ token, memory })
 
 onMounted(() => {
-  lives.value = true
+  void ready.then(() => {
+    if (startBlock) here.value = pages.value.find(({ block }) => block.key === startBlock)?.key ?? ''
+    lives.value = true
+  })
   watch(
     scheme,
     (now) => {
@@ -118,11 +122,10 @@ onMounted(() => {
     },
     { immediate: true },
   )
-  if (startBlock) here.value = pages.value.find(({ block }) => block.key === startBlock)?.key ?? ''
   canSpeak.value = 'speechSynthesis' in window
-  if (token && Date.now() > copyEndsMs(guide.dueOn) && !navigator.onLine) {
+  if (token && Date.now() > copyEndsMs(guide) && !navigator.onLine) {
     over.value = true
-    void dropCopy(token)
+    void forgetGuide(token, memory)
   }
   online()
   window.addEventListener('online', online)

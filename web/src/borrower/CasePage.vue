@@ -6,7 +6,7 @@ import PencilMark from '../shared/drawings/PencilMark.vue'
 import SaidText from './SaidText.vue'
 import { textOf, type Block } from './guide-pages.ts'
 import { useWords } from './guide-language.ts'
-import { keptPrefix, useKept } from './use-kept.ts'
+import { useMemory, useRemembered } from './use-kept.ts'
 import { sendToLibrary } from './send-to-library.ts'
 
 /** What is in the case, and the borrower's own check of it: at pick-up and before return. */
@@ -14,16 +14,20 @@ const { guide, token } = defineProps<{ guide: IssuedGuide; block: Block; token: 
 const { say, language } = useWords()
 type Marks = Record<string, 'present' | 'missing'>
 const text = computed(() => textOf(guide, language.value))
-/** A part's English name is the same in every language, so ticks stay where they are. */
+/** Places and parts stand in one order in every language, so ticks stay where they are. */
 const partKey = (place: number, part: number) => `${place}.${part}`
-const marks = useKept<Marks>(
-  `${keptPrefix(token)}case`,
+const memory = useMemory()
+const { value: marks } = useRemembered<Marks>(
+  memory,
+  'case',
   {},
   (value): value is Marks => typeof value === 'object' && value !== null,
 )
-const parts = computed(() =>
-  text.value.contents.flatMap((place, index) => place.parts.map((part, at) => ({ key: partKey(index, at), part }))),
-)
+const partsIn = (code: string) =>
+  textOf(guide, code).contents.flatMap((place, index) =>
+    place.parts.map((part, at) => ({ key: partKey(index, at), part })),
+  )
+const parts = computed(() => partsIn(language.value))
 const marked = computed(() => parts.value.filter(({ key }) => marks.value[key]).length)
 const missing = computed(() => parts.value.filter(({ key }) => marks.value[key] === 'missing'))
 const lookFirst = computed(() => parts.value.filter(({ key, part }) => part.look && !marks.value[key]))
@@ -44,17 +48,18 @@ const allRest = () => {
 }
 async function send() {
   sent.value = 'sending'
-  sent.value = await sendToLibrary(token, {
-    kind: 'contents',
-    missing: missing.value.map(({ part }) =>
-      plain(
-        textOf(guide, 'en').contents.flatMap((each) => each.parts)[parts.value.findIndex((p) => p.part === part)]
-          ?.name ?? part.name,
-      ),
-    ),
-    looked: marked.value,
-    of: parts.value.length,
-  })
+  const lacks = new Set(missing.value.map(({ key }) => key))
+  // The library reads it in English, whatever the borrower reads.
+  const named = partsIn('en').filter(({ key }) => lacks.has(key))
+  sent.value = await sendToLibrary(
+    { token, memory },
+    {
+      kind: 'contents',
+      missing: named.map(({ part }) => plain(part.name)),
+      looked: marked.value,
+      of: parts.value.length,
+    },
+  )
 }
 </script>
 

@@ -1,17 +1,18 @@
 <script setup lang="ts">
 import type { IssuedGuide } from '@binoculum/contract'
-import { guideTime } from '@binoculum/core'
+import { guideDate, guideTime } from '@binoculum/core'
 import { computed } from 'vue'
 import SaidText from './SaidText.vue'
 import { directionWord, fistsWords } from './sky-words.ts'
 import { textOf, type Block } from './guide-pages.ts'
 import { useWords } from './guide-language.ts'
+import { useNight } from './use-night.ts'
 
 /** Kits with motors: home position, what the controller asks with what to answer, and two stars for tonight. */
 const { guide } = defineProps<{ guide: IssuedGuide; block: Block }>()
 const { say, language } = useWords()
 const text = computed(() => textOf(guide, language.value))
-const night = computed(() => guide.nights.find(({ stars }) => stars.length > 0) ?? null)
+const { night } = useNight()
 </script>
 
 <template>
@@ -36,9 +37,14 @@ const night = computed(() => guide.nights.find(({ stars }) => stars.length > 0) 
   <p v-if="guide.place && text.controller.length > 0" class="second">
     {{ say('For {place}. Somewhere else? Enter that place instead.', { place: guide.place.name }) }}
   </p>
-  <template v-if="night && guide.place && night.sessionUtc">
+  <template v-if="night && night.stars.length > 0 && guide.place && night.sessionUtc">
     <h3>
-      {{ say('Two stars to line up on, about {time}', { time: guideTime(night.sessionUtc, guide.place.zone) }) }}
+      {{
+        say('Two stars to line up on, {date} about {time}', {
+          date: guideDate(night.date, language),
+          time: guideTime(night.sessionUtc, guide.place.zone),
+        })
+      }}
     </h3>
     <ul>
       <li v-for="star in night.stars" :key="star.name">

@@ -1,16 +1,17 @@
 <script setup lang="ts">
 import type { IssuedGuide } from '@binoculum/contract'
-import { clockText, guideTime, ringInScope } from '@binoculum/core'
+import { clockText, guideDate, guideTime, ringInScope } from '@binoculum/core'
 import { computed } from 'vue'
 import GuideDrawing from './GuideDrawing.vue'
 import SaidText from './SaidText.vue'
 import type { Block } from './guide-pages.ts'
 import { useWords } from './guide-language.ts'
+import { useNight } from './use-night.ts'
 
 /** Equatorial heads: the scale at the borrower's latitude, and with a sighting scope the pole's star on its ring. */
 const { guide } = defineProps<{ guide: IssuedGuide; block: Block }>()
-const { say } = useWords()
-const night = computed(() => guide.nights.find(({ pole }) => pole !== null) ?? null)
+const { say, language } = useWords()
+const { night } = useNight()
 const scope = computed(() => (guide.sightingScope === 'none' ? null : guide.sightingScope))
 const ring = computed(() =>
   night.value?.pole && scope.value ? ringInScope(night.value.pole.ringClock, scope.value) : null,
@@ -31,7 +32,14 @@ const spot = computed(() => {
   <GuideDrawing v-if="guide.drawn" :guide="guide" drawing="latitude" :undo="false" />
   <p v-for="(line, index) in block.lines" :key="index"><SaidText :said="line" /></p>
   <template v-if="ring !== null && night?.pole && guide.place && night.sessionUtc">
-    <h3>{{ say('In the sighting scope, about {time}', { time: guideTime(night.sessionUtc, guide.place.zone) }) }}</h3>
+    <h3>
+      {{
+        say('In the sighting scope, {date} about {time}', {
+          date: guideDate(night.date, language),
+          time: guideTime(night.sessionUtc, guide.place.zone),
+        })
+      }}
+    </h3>
     <svg viewBox="-60 -60 120 120" class="ring" aria-hidden="true">
       <circle r="40" />
       <path d="M-52 0H52M0 -52V52" />

@@ -2,10 +2,12 @@
 import { computed, ref } from 'vue'
 import { useWords } from './guide-language.ts'
 import { pictureForSending, sendToLibrary } from './send-to-library.ts'
+import { useMemory } from './use-kept.ts'
 
 /** A report to the library: what was tried, a few words, a picture. */
 const { token, sign, walked } = defineProps<{ token: string; sign: string; walked: readonly string[] }>()
 const { say } = useWords()
+const memory = useMemory()
 const words = ref('')
 const picture = ref<Blob | null>(null)
 const preview = ref<string | null>(null)
@@ -22,7 +24,7 @@ const empty = computed(() => words.value.trim() === '' && picture.value === null
 async function send() {
   state.value = 'sending'
   state.value = await sendToLibrary(
-    token,
+    { token, memory },
     { kind: 'report', sign, walked: [...walked], words: words.value.trim() },
     picture.value,
   )

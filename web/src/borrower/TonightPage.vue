@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { IssuedGuide } from '@binoculum/contract'
 import { findingChart, guideDate, guideTime, noTargetWords, type GuideNight } from '@binoculum/core'
-import { computed, onMounted, ref } from 'vue'
+import { computed, ref } from 'vue'
 import AltitudeDial from './AltitudeDial.vue'
 import FindingDrawing from './FindingDrawing.vue'
 import NightHorizon from './NightHorizon.vue'
@@ -9,6 +9,7 @@ import SaidText from './SaidText.vue'
 import { directionWord, fistsWords } from './sky-words.ts'
 import { textOf } from './guide-pages.ts'
 import { useWords } from './guide-language.ts'
+import { useNight } from './use-night.ts'
 
 /** One evening: the Sun and the Moon, four sure things on the horizon, and the rest of what this tube shows. */
 const { guide } = defineProps<{ guide: IssuedGuide }>()
@@ -16,18 +17,9 @@ const emit = defineEmits<{ lost: [] }>()
 const { say, sayPart, language } = useWords()
 const eyepieces = (names: readonly string[]) => names.map(sayPart).join(say(', then '))
 
-const chosen = ref(0)
+const { chosen, night } = useNight()
 const picks = ref(false)
 const place = computed(() => guide.place)
-onMounted(() => {
-  const zone = place.value?.zone
-  if (!zone) return
-  // The evening belongs to the date on which it began, until six in the morning.
-  const date = new Intl.DateTimeFormat('en-CA', { timeZone: zone }).format(new Date(Date.now() - 6 * 3_600_000))
-  const index = guide.nights.findIndex((night) => night.date === date)
-  if (index >= 0) chosen.value = index
-})
-const night = computed(() => guide.nights[chosen.value] as GuideNight | undefined)
 const words = computed(() => textOf(guide, language.value).targets)
 const time = (utc: string | null) => (utc && place.value ? guideTime(utc, place.value.zone) : null)
 const FIRST = 4

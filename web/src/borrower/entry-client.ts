@@ -20,4 +20,4 @@ interface PageState {
 const { assets, ...props } = JSON.parse(document.getElementById('guide-state')?.textContent ?? '{}') as PageState
 createSSRApp(BorrowerGuide, props).mount('#guide')
 // The copy is a help, not the page: without it the guide still works online.
-void keepOffline({ token: props.token, dueOn: props.guide.dueOn, assets }).catch(() => undefined)
+void keepOffline({ token: props.token, guide: props.guide, assets }).catch(() => undefined)

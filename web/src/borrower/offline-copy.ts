@@ -1,32 +1,43 @@
-import { forgetGuide } from './use-kept.ts'
+import type { IssuedGuide } from '@binoculum/contract'
+import { zoneOffsetHours } from '@binoculum/core'
+import { copyName, type GuideMemory } from './guide-memory.ts'
 
-const DAY_MS = 86_400_000
+const HOUR_MS = 3_600_000
+const DAY_MS = 24 * HOUR_MS
 
-/** A day after the due date the copy on the phone is over. */
-export const copyEndsMs = (dueOn: string): number => Date.parse(`${dueOn}T23:59:59Z`) + DAY_MS
-
-export const cacheName = (token: string): string => `guide-${token.slice(0, 12)}`
+/** A day after the due date, by the clocks where the borrower looks, the copy on the phone is over. */
+export function copyEndsMs({ dueOn, place }: Pick<IssuedGuide, 'dueOn' | 'place'>): number {
+  const dueDayEndsUtcMs = Date.parse(`${dueOn}T00:00:00Z`) + DAY_MS
+  const offsetHours = place ? zoneOffsetHours(place.zone, dueDayEndsUtcMs) : 0
+  return dueDayEndsUtcMs - offsetHours * HOUR_MS + DAY_MS
+}
 
 /** Keeps this guide and nothing else on the phone, so that it opens without a network. */
 export async function keepOffline(given: {
   readonly token: string
-  readonly dueOn: string
+  readonly guide: IssuedGuide
   readonly assets: readonly string[]
 }) {
   if (!('serviceWorker' in navigator)) return
-  const { token, dueOn, assets } = given
-  if (Date.now() > copyEndsMs(dueOn)) return dropCopy(token)
+  const { token, guide, assets } = given
+  const endsMs = copyEndsMs(guide)
+  if (Date.now() > endsMs) return dropCopy(token)
   const page = `/g/${token}`
   await navigator.serviceWorker.register('/guide-worker.js', { scope: page })
-  const cache = await caches.open(cacheName(token))
-  await cache.put(`${page}/ends`, new Response(String(copyEndsMs(dueOn))))
+  const cache = await caches.open(copyName(token))
+  await cache.put(`${page}/ends`, new Response(String(endsMs)))
   await cache.addAll([page, ...assets])
 }
 
-/** Wipes the copy, what the phone remembers of it, and the worker. */
-export async function dropCopy(token: string) {
-  forgetGuide(token)
-  await caches.delete(cacheName(token))
+/** Wipes the copy and its worker. */
+async function dropCopy(token: string) {
+  if (!('serviceWorker' in navigator)) return
+  await caches.delete(copyName(token))
   const registration = await navigator.serviceWorker.getRegistration(`/g/${token}`)
   await registration?.unregister()
+}
+
+/** Wipes the copy and all that the phone remembers of the guide. */
+export async function forgetGuide(token: string, memory: GuideMemory): Promise<void> {
+  await Promise.all([memory.wipe(), dropCopy(token)])
 }

@@ -1,3 +1,5 @@
+import type { GuideMemory } from './guide-memory.ts'
+
 /** Reports and contents checks to the library: at once, or when the phone is online again. */
 
 export interface Report {
@@ -11,6 +13,11 @@ export interface CaseCheck {
   readonly missing: readonly string[]
   readonly looked: number
   readonly of: number
+}
+/** Whose guide it is, and where what can't go yet waits. */
+export interface Sender {
+  readonly token: string
+  readonly memory: GuideMemory
 }
 export type Message = Report | CaseCheck
 export type Outcome = 'sent' | 'kept' | 'failed'
@@ -35,20 +42,16 @@ export async function pictureForSending(file: Blob): Promise<Blob | null> {
   }
 }
 
-const waitingKey = (token: string) => `binoculum guide ${token.slice(0, 12)} waiting`
-
 interface Waiting {
   readonly key: string
   readonly message: Message
   readonly pictureUrl: string | null
 }
 
-const waiting = (token: string): readonly Waiting[] => {
-  try {
-    return JSON.parse(localStorage.getItem(waitingKey(token)) ?? '[]') as Waiting[]
-  } catch {
-    return []
-  }
+const WAITING = 'waiting'
+const waiting = async (memory: GuideMemory): Promise<readonly Waiting[]> => {
+  const kept = await memory.read(WAITING).catch(() => null)
+  return Array.isArray(kept) ? (kept as Waiting[]) : []
 }
 
 const asDataUrl = (blob: Blob) =>
@@ -59,39 +62,39 @@ const asDataUrl = (blob: Blob) =>
     reader.readAsDataURL(blob)
   })
 
-async function post(token: string, { key, message, pictureUrl }: Waiting): Promise<Response> {
-  return fetch(`/api/guides/${encodeURIComponent(token)}/messages`, {
+/** `refused` for good: the link is over, or the library can't take it; `later` where neither was reached. */
+async function post(token: string, { key, message, pictureUrl }: Waiting): Promise<'sent' | 'refused' | 'later'> {
+  const reply = await fetch(`/api/guides/${encodeURIComponent(token)}/messages`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({ key, ...message, picture: pictureUrl?.split(',')[1] ?? null }),
-  })
+  }).catch(() => null)
+  if (!reply || reply.status >= 500) return 'later'
+  return reply.ok ? 'sent' : 'refused'
 }
 
-/** @returns `kept` without a network: it goes as soon as there is one; `failed` where the library refused it */
-export async function sendToLibrary(token: string, message: Message, picture: Blob | null = null): Promise<Outcome> {
+/** @returns `kept` where the library can't be reached: it goes as soon as it can; `failed` where it was refused */
+export async function sendToLibrary(
+  { token, memory }: Sender,
+  message: Message,
+  picture: Blob | null = null,
+): Promise<Outcome> {
   const one: Waiting = { key: crypto.randomUUID(), message, pictureUrl: picture && (await asDataUrl(picture)) }
+  const outcome = await post(token, one)
+  if (outcome !== 'later') return outcome === 'sent' ? 'sent' : 'failed'
   try {
-    return (await post(token, one)).ok ? 'sent' : 'failed'
+    await memory.write(WAITING, [...(await waiting(memory)), one])
+    return 'kept'
   } catch {
-    try {
-      localStorage.setItem(waitingKey(token), JSON.stringify([...waiting(token), one]))
-      return 'kept'
-    } catch {
-      return 'failed'
-    }
+    return 'failed'
   }
 }
 
 /** Sends what waits on this phone; what the library refuses isn't tried again. */
-export async function sendWaiting(token: string): Promise<void> {
+export async function sendWaiting({ token, memory }: Sender): Promise<void> {
+  const all = await waiting(memory)
+  if (all.length === 0) return
   const left: Waiting[] = []
-  for (const one of waiting(token)) {
-    try {
-      await post(token, one)
-    } catch {
-      left.push(one)
-    }
-  }
-  if (left.length > 0) localStorage.setItem(waitingKey(token), JSON.stringify(left))
-  else localStorage.removeItem(waitingKey(token))
+  for (const one of all) if ((await post(token, one)) === 'later') left.push(one)
+  await memory.write(WAITING, left).catch(() => undefined)
 }

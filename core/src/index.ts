@@ -88,7 +88,7 @@ export {
   type Outcome,
   type TakeBackAnswers,
 } from './loans/take-back.ts'
-export { composeGuide } from './guides/compose.ts'
+export { composeGuide, saidVariables } from './guides/compose.ts'
 export {
   blockOf,
   blocks,
@@ -97,7 +97,16 @@ export {
   sunLines as sunWarning,
   type BlockDefinition,
 } from './guides/blocks.ts'
-export { blockLines, fittingLines, unknownIn, variablesIn, type BlockLine } from './guides/block-text.ts'
+export {
+  blockLine,
+  blockLines,
+  fittingLines,
+  lineText,
+  unknownIn,
+  variablesIn,
+  type BlockLine,
+} from './guides/block-text.ts'
+export { tagWords } from './words/guide-tags.ts'
 export { guideFacts, usablePowers, type GuideFacts } from './guides/kit-facts.ts'
 export {
   guideDate,

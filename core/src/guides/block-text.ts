@@ -9,18 +9,22 @@ export interface BlockLine {
 
 const TAGS = /^((?:\[!?[\w-]+\]\s*)+)/
 
-export function blockLines(text: string): readonly BlockLine[] {
-  return text
-    .split('\n')
-    .map((line) => line.trim())
-    .filter((line) => line !== '')
-    .map((line) => {
-      const [found = ''] = TAGS.exec(line) ?? []
-      const tags = [...found.matchAll(/\[(!?[\w-]+)\]/g)].map(([, tag = '']) => tag)
-      return { tags, text: line.slice(found.length).trim() }
-    })
-    .filter((line) => line.text !== '')
+/** One line: what it hangs on, and what it says. */
+export function blockLine(line: string): BlockLine {
+  const [found = ''] = TAGS.exec(line.trim()) ?? []
+  const tags = [...found.matchAll(/\[(!?[\w-]+)\]/g)].map(([, tag = '']) => tag)
+  return { tags, text: line.trim().slice(found.length).trim() }
 }
+
+export const blockLines = (text: string): readonly BlockLine[] =>
+  text
+    .split('\n')
+    .map(blockLine)
+    .filter((line) => line.text !== '')
+
+/** A line as `blockLine` reads it. */
+export const lineText = ({ tags, text }: BlockLine): string =>
+  [...tags.map((tag) => `[${tag}]`), text].join(' ').trim()
 
 /** Names of the variables in a sentence. */
 export const variablesIn = (text: string): readonly string[] =>

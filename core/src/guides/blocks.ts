@@ -27,7 +27,7 @@ export interface BlockDefinition {
   readonly title: string
   /** Tags of which one must fit, or the block is left out; none for every kit. */
   readonly needs: readonly string[]
-  /** Why it is here, for the coordinator; may hold variables. */
+  /** Why it is here, for the coordinator: written as `text` is, and the first line that fits counts. */
   readonly because: string
   /** Cautions: said first and always; they can be added to, never taken out (DOMAIN section 13). */
   readonly stays: string
@@ -109,7 +109,7 @@ Lift the tube and the stand, never by the finder.
   block({
     key: 'case',
     title: 'What is in the case',
-    because: '{parts} parts, from the contents card',
+    because: '{parts} parts, from its card',
     text: `Look through it now, and once more before you bring it back.
 Screws go back into their holes. Nothing is wiped.`,
   }),
@@ -145,7 +145,9 @@ Keep your hands off the tube while you look.
   block({
     key: 'finder',
     title: 'Finder, then focus',
-    because: 'its finder',
+    because: `[red-dot] red dot: two knobs
+[optical-finder] optical finder: small screws
+its finder`,
     text: `Take {low eyepiece}. Turn the focus until a far lamp or a star is as small as it gets.
 Put a far lamp or the Moon in the middle of the view. Then look through the finder: it must point at it too.
 [red-dot] If it doesn’t, turn the finder’s two small knobs until the dot sits on it. Don’t move the tube.
@@ -157,7 +159,9 @@ Put a far lamp or the Moon in the middle of the view. Then look through the find
   block({
     key: 'power',
     title: 'Lowest power first',
-    because: 'its eyepieces',
+    because: `[one-eyepiece] one eyepiece
+[barlow] its eyepieces and a Barlow
+its eyepieces`,
     text: `Begin with {low eyepiece}. It shows the most sky, at {low power}, so things are easy to find.
 When you have found something and it holds still, try {next eyepiece}, at {next power}.
 Turn the focus again each time. Each pair of eyes needs its own.
@@ -185,7 +189,9 @@ Planets: small, bright, and sharp for moments.
   block({
     key: 'follow',
     title: 'Follow the sky',
-    because: 'how it is moved',
+    because: `[driven] it follows by motors
+[equatorial] equatorial: one rod alone
+[altazimuth] it is nudged`,
     text: `[driven] The motors follow the sky by themselves once it is lined up.
 [equatorial] [!driven] The sky moves. Turn the rod of the tilted axis only, and it follows.
 [equatorial] Near the pole the axes feel wrong. Go slowly there.
@@ -219,7 +225,7 @@ After that the stand must not be moved. If it is, do this again.`,
     key: 'phone',
     title: 'Your phone’s camera',
     needs: ['phone-holder'],
-    because: 'the case holds a phone holder',
+    because: 'a phone holder is there',
     text: `Find the Moon with your eye first, at the lowest power.
 Put the phone in its holder, over the eyepiece. Line its camera up before you tighten.
 Press the button with the timer, so that nothing shakes.`,
@@ -234,7 +240,9 @@ Press the button with the timer, so that nothing shakes.`,
   block({
     key: 'mirror',
     title: 'The mirrors',
-    because: 'your policy for this kit',
+    because: `[no-screws] nothing to line up
+[mirror-ours] your policy: left to us
+[mirror-yours] your policy: with the help sheet`,
     stays: '',
     text: `[no-screws] Leave the glass and its screws to us. Stars look odd? Tell us.
 [mirror-ours] Leave the mirrors and their screws to us. Stars look like little comets? Tell us.

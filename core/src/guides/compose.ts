@@ -79,7 +79,7 @@ function guideText(
 ): GuideText {
   const t = translator(code, input.ownWords?.[code])
   const kit = facts.kit
-  const said = (text: string, variables = variablesIn(facts, t)) => linesOf(text, facts, t, variables)
+  const said = (text: string, variables = saidVariables(facts, t)) => linesOf(text, facts, t, variables)
   return {
     blocks: blocksOf(input, facts, t),
     notes: input.parts.flatMap((part) => partNote(part, t)),
@@ -123,7 +123,7 @@ const linesOf = (text: string, facts: BlockFacts, t: Translator, variables: Read
   fittingLines(text, facts).map((line) => t.say(line.text, variables))
 
 /** Variables as a language says them: parts by their role, figures as they are. */
-function variablesIn(facts: GuideFacts, t: Translator): Readonly<Record<string, string>> {
+export function saidVariables(facts: GuideFacts, t: Translator): Readonly<Record<string, string>> {
   const { variables } = facts
   const translated = Object.fromEntries(
     (['low eyepiece', 'next eyepiece', 'barlow'] as const).flatMap((key) =>
@@ -135,10 +135,11 @@ function variablesIn(facts: GuideFacts, t: Translator): Readonly<Record<string, 
 
 /** Blocks of this kit in their order, each with the coordinator's words where there are any. */
 function blocksOf(input: GuideInput, facts: GuideFacts, t: Translator): readonly GuideBlock[] {
-  const variables = variablesIn(facts, t)
+  const variables = saidVariables(facts, t)
   const known = blocks.map(({ key }) => key as string)
   const own = (input.ownBlocks ?? []).filter(({ key }) => key.startsWith('own-')).map(({ key }) => key)
-  const order = [...(input.order ?? []), ...known, ...own]
+  // The Sun opens every guide, whatever the order.
+  const order = ['sun', ...(input.order ?? []), ...known, ...own]
   const keys = [...new Set(order)].filter((key) => known.includes(key) || own.includes(key))
   return keys.flatMap((key): GuideBlock[] => {
     const definition = blocks.find((each) => each.key === key) ?? ownDefinition(key)

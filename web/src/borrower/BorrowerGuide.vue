@@ -80,7 +80,7 @@ async function go(key: string) {
   stopSpeaking()
   await nextTick()
   window.scrollTo(0, 0)
-  document.querySelector<HTMLElement>('main section.here h1')?.focus()
+  document.querySelector<HTMLElement>('.guide section.here h1')?.focus()
 }
 const goBlock = (block: string) => {
   const found = pages.value.find((each) => each.block.key === block)
@@ -103,9 +103,13 @@ const canSpeak = ref(false)
 const sizes = [1, 1.2, 1.45] as const
 const bigger = () => (size.value = sizes[(sizes.indexOf(size.value as 1) + 1) % sizes.length] ?? 1)
 const print = () => window.print()
+function showScheme(now: 'paper' | 'ember') {
+  if (now === 'ember') document.documentElement.dataset.scheme = 'ember'
+  else delete document.documentElement.dataset.scheme
+}
 function choose(code: string) {
   language.value = code
-  document.documentElement.lang = code
+  if (token) document.documentElement.lang = code
 }
 const online = () => void sendWaiting({ token, memory })
 
@@ -114,14 +118,8 @@ onMounted(() => {
     if (startBlock) here.value = pages.value.find(({ block }) => block.key === startBlock)?.key ?? ''
     lives.value = true
   })
-  watch(
-    scheme,
-    (now) => {
-      if (now === 'ember') document.documentElement.dataset.scheme = 'ember'
-      else delete document.documentElement.dataset.scheme
-    },
-    { immediate: true },
-  )
+  // Where a coordinator looks at it, the room around it keeps its own scheme.
+  if (token) watch(scheme, (now) => showScheme(now), { immediate: true })
   canSpeak.value = 'speechSynthesis' in window
   if (token && Date.now() > copyEndsMs(guide) && !navigator.onLine) {
     over.value = true
@@ -134,7 +132,14 @@ onUnmounted(() => window.removeEventListener('online', online))
 </script>
 
 <template>
-  <main class="guide" :class="{ lives, all: showsAll }" :lang="language" :style="{ '--size': size }">
+  <component
+    :is="token ? 'main' : 'div'"
+    class="guide"
+    :class="{ lives, all: showsAll }"
+    :lang="language"
+    :data-scheme="!token && scheme === 'ember' ? 'ember' : undefined"
+    :style="{ '--size': size }"
+  >
     <p v-if="over" class="over">
       {{ say('This guide is over. Ask the library for a new link; the number is on your loan slip.') }}
     </p>
@@ -266,7 +271,7 @@ onUnmounted(() => window.removeEventListener('online', online))
         </div>
       </footer>
     </template>
-  </main>
+  </component>
 </template>
 
 <style scoped>

@@ -7,10 +7,14 @@ import {
   blockTags,
   blockVariables,
   composeGuide,
+  fittingLines,
   guideFacts,
   guideLanguages,
+  plain,
+  saidVariables,
   translator,
   unknownIn,
+  type GuideFacts,
   type GuideInput,
   type OwnBlock,
   type Translator,
@@ -79,6 +83,7 @@ export class GuideTextsDesk {
     const t = translator(language, own.ownWords?.[language])
     const keys = [
       ...new Set([
+        'sun',
         ...(own.order ?? []),
         ...blocks.map(({ key }) => key as string),
         ...lines.filter(({ key }) => key.startsWith('own-')).map(({ key }) => key),
@@ -107,7 +112,7 @@ export class GuideTextsDesk {
           {
             key,
             title: counts?.title || t.text(definition?.title ?? ''),
-            because: filled(definition?.because ?? 'your own', facts.variables),
+            because: whyHere(definition?.because ?? 'your own', facts),
             stays: inLanguage(definition?.stays ?? '', t),
             text: counts ? counts.text : inLanguage(definition?.text ?? '', t),
             defaultText: inLanguage(definition?.text ?? '', t),
@@ -122,7 +127,7 @@ export class GuideTextsDesk {
         ]
       }),
       missing: [...(text?.missing ?? [])],
-      variables: { ...facts.variables },
+      variables: { ...saidVariables(facts, t) },
       tags: [...facts.tags].sort(),
     }
   }
@@ -193,8 +198,9 @@ const inLanguage = (text: string, t: Translator): string =>
     .map((line) => [...line.tags.map((tag) => `[${tag}]`), t.text(line.text)].join(' '))
     .join('\n')
 
-const filled = (text: string, variables: Readonly<Record<string, string>>): string =>
-  text.replace(/\{([\w -]+)\}/g, (_whole, name: string) => variables[name] ?? '–')
+/** The first line that fits this kit. */
+const whyHere = (because: string, facts: GuideFacts): string =>
+  plain(translator('en').say(fittingLines(because, facts)[0]?.text ?? '', facts.variables))
 
 /** What would make a guide worse than none: unknown blocks, variables nobody fills, a caution taken out, no reason. */
 function refuseBadText({ key, language, title, text, reason }: GuideTextForm): void {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { GuideTexts, IssuedGuide, Shelf } from '@binoculum/contract'
 import { blockTags, blockVariables, isEasyEnough, readingGrade, readingLimits, unknownIn } from '@binoculum/core'
-import { computed, ref, watch } from 'vue'
+import { computed, ref, useTemplateRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import BorrowerGuide from '../../borrower/BorrowerGuide.vue'
 import { api } from '../../shared/api/client.ts'
@@ -10,7 +10,11 @@ import { useSending } from '../../shared/api/use-sending.ts'
 import ScaleBar from '../../shared/drawings/ScaleBar.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import SerifText from '../../shared/SerifText.vue'
-import { ownZone, whenText } from '../../shared/words.ts'
+import KeyCap from '../../shared/keys/KeyCap.vue'
+import { useKeys } from '../../shared/keys/use-keys.ts'
+import BlockList from './BlockList.vue'
+import BlockVersions from './BlockVersions.vue'
+import LinesEditor from './LinesEditor.vue'
 import { spokenBlock, useBlockDraft } from './use-block-draft.ts'
 
 /** The blocks of a guide, against one kit: why each is here, its words to edit, and what the borrower will see. */
@@ -80,20 +84,23 @@ const keep = (text: string | null, inUse: boolean) =>
     reason.value = ''
     await reload()
   })
-const moved = (by: -1 | 1) => {
-  const keys = data.value?.blocks.map(({ key }) => key) ?? []
-  const from = keys.indexOf(chosen.value)
-  const to = from + by
-  const [key, other] = [keys[from], keys[to]]
-  if (key === undefined || other === undefined) return
-  keys[from] = other
-  keys[to] = key
-  void run(async () => {
+const reorder = (keys: readonly string[]) =>
+  run(async () => {
     await api.post('/api/guide-texts', { ...form(keys.join(','), true), key: '_order', language: 'en', title: '' })
     await reload()
   })
-}
-const insert = (name: string) => change({ text: `${draft.value.text}{${name}}` })
+const list = useTemplateRef<InstanceType<typeof BlockList>>('list')
+const mayKeep = computed(
+  () => !sending.value && dirty.value && faults.value.length === 0 && data.value?.mayEdit === true,
+)
+const print = () => window.print()
+useKeys(() => ({
+  ArrowDown: (event) => (event.shiftKey ? list.value?.move(1) : list.value?.choose(1)),
+  ArrowUp: (event) => (event.shiftKey ? list.value?.move(-1) : list.value?.choose(-1)),
+  Enter: () => mayKeep.value && void keep(draft.value.text, true),
+  s: () => mayKeep.value && void keep(draft.value.text, false),
+  p: print,
+}))
 function addBlock() {
   const key = `own-${crypto.randomUUID().slice(0, 8)}`
   void run(async () => {
@@ -147,25 +154,14 @@ const go = (event: Event) => void router.push(`/guides/texts/${(event.target as 
         </nav>
       </header>
       <div class="columns">
-        <ol>
-          <li
-            v-for="(each, index) in data.blocks"
-            :key="each.key"
-            :class="{ chosen: each.key === block?.key, off: !each.said }"
-          >
-            <button type="button" @click="chosen = each.key">
-              <span class="number">{{ index + 1 }}</span>
-              <span class="serif name">{{ each.title }}</span>
-              <span class="second">{{
-                each.said ? each.because : each.text === null ? `left out: ${each.reason}` : 'not for this kit'
-              }}</span>
-              <em v-if="each.stays" class="rust">{{ each.defaultText ? 'part stays' : 'stays' }}</em>
-            </button>
-          </li>
-          <li v-if="data.mayEdit" class="add">
-            <button type="button" class="link-button" :disabled="sending" @click="addBlock">Add a block</button>
-          </li>
-        </ol>
+        <BlockList
+          ref="list"
+          v-model="chosen"
+          :blocks="data.blocks"
+          :may-edit="data.mayEdit"
+          @order="reorder"
+          @add="addBlock"
+        />
         <section v-if="block" class="editor" :aria-label="block.title">
           <label class="labelled">
             <span>Heading</span>
@@ -180,17 +176,14 @@ const go = (event: Event) => void router.push(`/guides/texts/${(event.target as 
             <p v-for="line in block.stays.split('\n')" :key="line">{{ line }}</p>
             <p class="second">This stays. You can add to it below.</p>
           </div>
-          <label class="labelled">
-            <span>Its words, one sentence or two a line</span>
-            <textarea
-              class="field words"
-              rows="9"
-              spellcheck="true"
-              :value="draft.text"
-              :disabled="!data.mayEdit"
-              @input="change({ text: ($event.target as HTMLTextAreaElement).value })"
-            ></textarea>
-          </label>
+          <LinesEditor
+            :key="`${block.key} ${language} ${kitCode}`"
+            :model-value="draft.text"
+            :kit="data"
+            label="Its words, one sentence or two a line"
+            :disabled="!data.mayEdit"
+            @update:model-value="(words) => change({ text: words })"
+          />
           <p v-if="faults.length > 0" class="rust" role="alert">
             Nothing stands behind {{ faults.join(', ') }}. Take it out, or choose one of those below.
           </p>
@@ -210,45 +203,15 @@ const go = (event: Event) => void router.push(`/guides/texts/${(event.target as 
               <b v-if="!easy" class="rust"> – hard to read: shorter sentences, plainer words</b>
             </span>
           </div>
-          <details>
-            <summary>From the kit: {{ Object.keys(data.variables).length }} words to put in</summary>
-            <p class="variables">
-              <button
-                v-for="(value, name) in data.variables"
-                :key="name"
-                type="button"
-                class="variable"
-                :title="value"
-                :disabled="!data.mayEdit"
-                @click="insert(String(name))"
-              >
-                {{ name }} <span class="quiet">{{ value }}</span>
-              </button>
-            </p>
-            <p class="second">
-              A line whose word this kit hasn’t got falls away. <code>[barlow]</code> before a line says it only where
-              there is one, <code>[!barlow]</code> only where there is none. True for this kit:
-              {{ data.tags.join(', ') }}.
-            </p>
-          </details>
           <details v-if="block.versions.length > 0">
-            <summary>Before: {{ block.versions.length }} versions</summary>
-            <ul>
-              <li v-for="version in block.versions" :key="version.id">
-                {{ whenText(version.atUtc, ownZone) }}, {{ version.by }}, for
-                {{ version.scope === 'programme' ? 'all kits' : `this ${version.scope}`
-                }}{{ version.inUse ? '' : ', draft'
-                }}{{ version.text === null ? `: left out, ${version.reason}` : '' }}
-                <button
-                  v-if="version.text !== null"
-                  type="button"
-                  class="link-button"
-                  @click="change({ title: version.title || draft.title, text: version.text ?? '' })"
-                >
-                  take up
-                </button>
-              </li>
-            </ul>
+            <summary>
+              Before: {{ block.versions.length === 1 ? '1 version' : `${block.versions.length} versions` }}
+            </summary>
+            <BlockVersions
+              :versions="block.versions"
+              :text="draft.text"
+              @take-up="(version) => change({ title: version.title || draft.title, text: version.text ?? '' })"
+            />
           </details>
           <details v-if="language !== 'en' && data.missing.length > 0" open>
             <summary>Still in English: {{ data.missing.length }}</summary>
@@ -280,39 +243,25 @@ const go = (event: Event) => void router.push(`/guides/texts/${(event.target as 
         <p v-else class="quiet">The preview comes with the first word you change, or choose a block.</p>
       </div>
       <footer v-if="data.mayEdit && block" class="action-bar">
-        <label>
-          For
-          <select v-model="scope" class="field scope" aria-label="Which kits">
-            <option value="programme">all kits</option>
-            <option value="model">this model</option>
-            <option value="kit">this kit</option>
-          </select>
-        </label>
-        <button
-          type="button"
-          class="button main"
-          :disabled="sending || !dirty || faults.length > 0"
-          @click="keep(draft.text, true)"
-        >
-          Use from the next hand-out
+        <select v-model="scope" class="field scope" aria-label="Which kits">
+          <option value="programme">for all kits</option>
+          <option value="model">for this model</option>
+          <option value="kit">for this kit</option>
+        </select>
+        <button type="button" class="button main" :disabled="!mayKeep" @click="keep(draft.text, true)">
+          Use from the next hand-out <KeyCap name="Enter" />
         </button>
-        <button
-          type="button"
-          class="button"
-          :disabled="sending || !dirty || faults.length > 0"
-          @click="keep(draft.text, false)"
-        >
-          Keep as draft
+        <button type="button" class="button" :disabled="!mayKeep" @click="keep(draft.text, false)">
+          Keep as draft <KeyCap name="s" />
         </button>
-        <button type="button" class="button" :disabled="sending" aria-label="Move block up" @click="moved(-1)">
-          ↑
+        <button type="button" class="button" @click="print">Print the booklet <KeyCap name="p" /></button>
+        <button type="button" class="button" :disabled="sending" aria-label="Move block up" @click="list?.move(-1)">
+          ↑ <KeyCap name="⇧↑" />
         </button>
-        <button type="button" class="button" :disabled="sending" aria-label="Move block down" @click="moved(1)">
-          ↓
+        <button type="button" class="button" :disabled="sending" aria-label="Move block down" @click="list?.move(1)">
+          ↓ <KeyCap name="⇧↓" />
         </button>
-        <button v-if="!block.stays" type="button" class="link-button" @click="leave = !leave">
-          Take this block out, with a reason
-        </button>
+        <button v-if="!block.stays" type="button" class="link-button" @click="leave = !leave">Take it out …</button>
         <template v-if="leave && !block.stays">
           <input v-model="reason" class="field reason" placeholder="Why" aria-label="Why it is left out" />
           <button
@@ -391,54 +340,6 @@ header nav {
   align-items: start;
 }
 
-ol {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-
-ol li {
-  border-top: 1px solid var(--rule);
-}
-
-ol li button:not(.link-button) {
-  display: grid;
-  grid-template-columns: 22px auto minmax(0, 1fr) auto;
-  gap: 8px;
-  align-items: baseline;
-  width: 100%;
-  min-height: 34px;
-  padding: 4px 6px;
-  border: 0;
-  border-left: 3px solid transparent;
-  background: none;
-  color: var(--ink);
-  font: inherit;
-  text-align: left;
-  cursor: pointer;
-}
-
-ol li.chosen button {
-  border-left-color: var(--night);
-  background: var(--card);
-}
-
-.off .name {
-  color: var(--quiet);
-}
-
-.name {
-  font-size: 18px;
-}
-
-.number {
-  color: var(--quiet);
-}
-
-.add {
-  padding: 8px 6px;
-}
-
 .editor {
   display: grid;
   gap: 10px;
@@ -446,10 +347,6 @@ ol li.chosen button {
   border: 1px solid var(--rule-strong);
   border-radius: 4px;
   background: var(--card);
-}
-
-.words {
-  line-height: 24px;
 }
 
 .stays {
@@ -468,35 +365,38 @@ ol li.chosen button {
   font-size: 28px;
 }
 
-.variables {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-}
-
-.variable {
-  padding: 3px 8px;
-  border: 0;
-  border-bottom: 2px dotted var(--brass);
-  background: none;
-  color: var(--night);
-  font: inherit;
-  cursor: pointer;
-}
-
 .phone {
-  height: 600px;
+  position: sticky;
+  top: 12px;
+  height: max(460px, calc(100vh - 220px));
   overflow-y: auto;
   border: 1px solid var(--ink);
   border-radius: 14px;
 }
 
 .scope {
-  display: inline-block;
-  width: auto;
+  width: 128px;
 }
 
 .reason {
   width: 220px;
+}
+
+/* The booklet is the guide alone. */
+@media print {
+  header,
+  .columns > :not(.phone),
+  .action-bar {
+    display: none;
+  }
+
+  .columns {
+    display: block;
+  }
+
+  .phone {
+    height: auto;
+    border: 0;
+  }
 }
 </style>

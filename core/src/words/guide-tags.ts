@@ -1,0 +1,35 @@
+import type { factTags } from '../guides/blocks.ts'
+import { roles } from '../contents/roles.ts'
+
+/** What a line of a guide can hang on besides the parts in the case: where it is so, and where it isn't. */
+const factWords: Readonly<Record<(typeof factTags)[number], readonly [so: string, notSo: string]>> = {
+  'two-people': ['where two people carry', 'where one person carries'],
+  equatorial: ['on an equatorial mount', 'on any mount but an equatorial one'],
+  altazimuth: ['on a mount that moves up and round', 'on an equatorial mount'],
+  driven: ['where motors follow the sky', 'without motors'],
+  'on-table': ['on a table', 'on a stand of its own'],
+  newtonian: ['with a mirror in an open tube', 'with a closed tube'],
+  collapsible: ['with a tube that slides open', 'with a tube in one piece'],
+  'red-dot': ['with a red-dot finder', 'without a red-dot finder'],
+  'optical-finder': ['with an optical finder', 'without an optical finder'],
+  'one-eyepiece': ['with one eyepiece alone', 'with more eyepieces than one'],
+  'wide-barrel': ['with a 50.8 mm eyepiece', 'without a 50.8 mm eyepiece'],
+  'small-aperture': ['with a small aperture', 'with an aperture that isn’t small'],
+  'mirror-ours': ['where the mirrors are left to us', 'where the mirrors aren’t left to us'],
+  'mirror-yours': ['where borrowers may line up the mirrors', 'where borrowers leave the mirrors alone'],
+  'no-screws': ['where there is nothing to line up', 'where there is something to line up'],
+  child: ['for a child', 'for adults and families'],
+  'first-time': ['for a first loan', 'for those who borrowed before'],
+  'left-eyed': ['for left-eyed borrowers', 'for right-eyed borrowers'],
+  seated: ['for those who look seated', 'for those who stand'],
+}
+
+/** When a line is said: “on an equatorial mount”, “without Barlow”. @param tag as in `block-text`, `!` for not so */
+export function tagWords(tag: string): string {
+  const name = tag.replace('!', '')
+  const not = tag.startsWith('!')
+  const fact = (factWords as Readonly<Record<string, readonly [string, string] | undefined>>)[name]
+  if (fact) return not ? fact[1] : fact[0]
+  const role = (roles as Readonly<Record<string, { readonly words: string } | undefined>>)[name]
+  return `${not ? 'without' : 'with'} ${role?.words ?? name}`
+}

@@ -1,0 +1,203 @@
+<script setup lang="ts">
+import { Editor } from '@tiptap/core'
+import { blockTags, tagWords } from '@binoculum/core'
+import { computed, onBeforeUnmount, onMounted, shallowRef, useTemplateRef, watch } from 'vue'
+import { toDocument, toText } from './block-document.ts'
+import { linesExtensions, tagsHere, type KitWords } from './lines-editor.ts'
+
+/** Lines of a block under a hand. Dotted words come from the kit; a line may hang on what the case holds. */
+const text = defineModel<string>({ required: true })
+const { kit, label, disabled } = defineProps<{ kit: KitWords; label: string; disabled: boolean }>()
+const room = useTemplateRef<HTMLElement>('room')
+const editor = shallowRef<Editor | null>(null)
+const here = shallowRef<readonly string[]>([])
+
+onMounted(() => {
+  const made: Editor = new Editor({
+    element: room.value,
+    // Its styles stand below: the page's policy takes none from scripts.
+    injectCSS: false,
+    extensions: linesExtensions(() => kit),
+    content: toDocument(text.value),
+    editable: !disabled,
+    editorProps: {
+      attributes: {
+        role: 'textbox',
+        'aria-multiline': 'true',
+        'aria-label': label,
+        spellcheck: 'true',
+        class: 'lines',
+      },
+    },
+    onUpdate: () => (text.value = toText(made.getJSON())),
+    onTransaction: () => (here.value = tagsHere(made)),
+    // Braces typed in the middle of a line become the kit's words too.
+    onBlur: () => setText(toText(made.getJSON())),
+  })
+  editor.value = made
+})
+onBeforeUnmount(() => editor.value?.destroy())
+function setText(wanted: string) {
+  const now = editor.value
+  const document = toDocument(wanted)
+  if (now && JSON.stringify(now.getJSON().content) !== JSON.stringify(document.content))
+    now.commands.setContent(document, { emitUpdate: false })
+}
+watch(text, (wanted) => {
+  if (editor.value && toText(editor.value.getJSON()) !== wanted) setText(wanted)
+})
+watch(
+  () => disabled,
+  (off) => editor.value?.setEditable(!off),
+)
+
+const insert = (name: string) =>
+  editor.value?.chain().focus().insertContent({ type: 'kitWord', attrs: { name } }).run()
+const setTags = (tags: readonly string[]) =>
+  editor.value
+    ?.chain()
+    .focus()
+    .updateAttributes('paragraph', { tags: [...new Set(tags)] })
+    .run()
+const choices = computed(() =>
+  blockTags
+    .flatMap((tag) => [tag, `!${tag}`])
+    .filter((tag) => !here.value.includes(tag))
+    .map((tag) => ({ tag, words: tagWords(tag) }))
+    .sort((a, b) => a.words.localeCompare(b.words)),
+)
+function addTag(event: Event) {
+  const select = event.target as HTMLSelectElement
+  if (select.value !== '') setTags([...here.value, select.value])
+  select.value = ''
+}
+</script>
+
+<template>
+  <div>
+    <div ref="room" class="room"></div>
+    <p v-if="!disabled" class="hangs">
+      <span class="quiet">This line is said</span>
+      <template v-if="here.length === 0"> always </template>
+      <button
+        v-for="tag in here"
+        :key="tag"
+        type="button"
+        class="tag"
+        :aria-label="`${tagWords(tag)}: take it off`"
+        @click="setTags(here.filter((each) => each !== tag))"
+      >
+        {{ tagWords(tag) }} <span aria-hidden="true">×</span>
+      </button>
+      <select class="field only" aria-label="Say this line only" @change="addTag">
+        <option value="">{{ here.length === 0 ? 'only …' : 'and only …' }}</option>
+        <option v-for="{ tag, words } in choices" :key="tag" :value="tag">{{ words }}</option>
+      </select>
+    </p>
+    <details v-if="!disabled">
+      <summary>From the kit: {{ Object.keys(kit.variables).length }} words to put in</summary>
+      <p class="variables">
+        <button
+          v-for="(value, name) in kit.variables"
+          :key="name"
+          type="button"
+          class="variable"
+          :title="value"
+          @click="insert(String(name))"
+        >
+          <span class="kit-word">{{ value }}</span> <span class="quiet">{{ name }}</span>
+        </button>
+      </p>
+      <p class="second">Or type a name in braces, {barlow}. A line whose word a kit hasn’t got falls away.</p>
+    </details>
+  </div>
+</template>
+
+<style scoped>
+.room :deep(.lines) {
+  min-height: 108px;
+  border-block: 1px solid var(--rule-strong);
+  outline: none;
+  line-height: 27px;
+  white-space: pre-wrap;
+  overflow-wrap: break-word;
+}
+
+.room :deep(.lines:focus-visible) {
+  box-shadow: 0 2px 0 var(--night);
+}
+
+.room :deep(p) {
+  padding: 0 2px;
+  background: linear-gradient(to bottom, transparent 26px, var(--rule) 26px) 0 0 / 100% 27px;
+}
+
+.room :deep(p[data-when])::before {
+  content: attr(data-when);
+  display: block;
+  color: var(--brass-text);
+  font: italic 400 15px/27px var(--serif);
+}
+
+.room :deep(p.left-out) {
+  color: var(--quiet);
+}
+
+.kit-word,
+.room :deep(.kit-word) {
+  border-bottom: 2px dotted var(--brass);
+  color: var(--night);
+}
+
+.room :deep(.kit-word.lacking) {
+  border-bottom-color: var(--quiet);
+  color: var(--quiet);
+  font-style: italic;
+}
+
+.room :deep(.kit-word.unknown) {
+  border-bottom: 2px solid var(--rust);
+  color: var(--rust);
+}
+
+.room :deep(.kit-word.ProseMirror-selectednode) {
+  background: var(--wash);
+}
+
+.hangs {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 8px;
+  align-items: center;
+  margin: 8px 0 2px;
+}
+
+.tag {
+  padding: 3px 8px;
+  border: 1px solid var(--rule-strong);
+  border-radius: 4px;
+  background: var(--card);
+  color: var(--ink);
+  font: inherit;
+  cursor: pointer;
+}
+
+.only {
+  width: 130px;
+}
+
+.variables {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+}
+
+.variable {
+  padding: 3px 0;
+  border: 0;
+  background: none;
+  color: var(--ink);
+  font: inherit;
+  cursor: pointer;
+}
+</style>

@@ -215,6 +215,7 @@ const secondGuideSchema = z.object({
       verdict: z.enum(['too-low', 'good', 'steady-air-only', 'empty']),
       start: z.boolean(),
       wholeMoon: z.boolean(),
+      wideBarrel: z.boolean().default(false),
     }),
   ),
   place: guidePlaceSchema.nullable(),

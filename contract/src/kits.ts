@@ -38,6 +38,8 @@ export const partOpticsSchema = z.object({
   apparentFieldAtShortestDeg: z.number().positive().optional(),
   fieldStopMm: z.number().positive().optional(),
   barlow: z.number().positive().optional(),
+  /** 31.75 or 50.8; left out, 31.75. */
+  barrelMm: z.number().positive().optional(),
 })
 export type PartOptics = z.infer<typeof partOpticsSchema>
 

@@ -167,7 +167,7 @@ When you have found something and it holds still, try {next eyepiece}, at {next 
 Turn the focus again each time. Each pair of eyes needs its own.
 The {barlow} comes last, and only on a steady night.
 [!one-eyepiece] A higher number on the eyepiece means a lower power.
-[wide-barrel] The wide eyepiece needs its adapter; without it, it doesn’t fit.`,
+[wide-barrel] One eyepiece has a wide barrel, 50.8 mm. It goes in without the adapter; the narrow ones need it.`,
   }),
   block({
     key: 'expect',

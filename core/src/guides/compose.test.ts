@@ -2,7 +2,8 @@ import { families, roleFacts, type Family, type Role } from '../contents/roles.t
 import { composeGuide } from './compose.ts'
 import { upgradeGuide } from './first-version.ts'
 import type { Guide, GuideInput, GuidePart } from './guide.ts'
-import { plain } from './said.ts'
+import { plain, translator } from './said.ts'
+import { inSentence, saidPart } from './said-part.ts'
 
 const part = (role: Role, rest: Partial<GuidePart> = {}): GuidePart => ({
   role,
@@ -193,6 +194,38 @@ describe('nights', () => {
   it('a loan of many weeks carries a month of them', () => {
     expect(composeGuide({ ...base, issuedOn: '2026-04-17', dueOn: '2026-09-01', place }).nights).toHaveLength(31)
   })
+})
+
+it('a 2-inch eyepiece goes in without the adapter, and the guide says which need it', () => {
+  const wide = part('eyepiece', { name: 'Eyepiece 32 mm', focalLengthMm: 32, apparentFieldDeg: 60, barrelMm: 50.8 })
+  const guide = composeGuide({ ...base, parts: [...base.parts, wide] })
+  expect(guide.powers.filter(({ wideBarrel }) => wideBarrel).map(({ eyepiece }) => eyepiece)).toEqual([
+    'Eyepiece 32 mm',
+    'Eyepiece 32 mm',
+  ])
+  expect(block({ ...base, parts: [...base.parts, wide] }, 'power')?.at(-1)).toMatch(/^One eyepiece has a wide barrel/)
+  expect(block(base, 'power')?.join()).not.toContain('wide barrel')
+})
+
+it('a zoom is named by its range and the length in use, in every language', () => {
+  const zoom = part('low-eyepiece', {
+    name: 'Zoom eyepiece 8–24 mm',
+    focalLengthMm: 24,
+    shortestFocalLengthMm: 8,
+    apparentFieldDeg: 42,
+  })
+  const guide = composeGuide({ ...base, parts: [part('tube'), zoom] })
+  expect(guide.powers.map(({ eyepiece }) => eyepiece)).toEqual([
+    'Zoom eyepiece 8–24 mm at 24 mm',
+    'Zoom eyepiece 8–24 mm at 8 mm',
+  ])
+  const spanish = translator('es')
+  expect(saidPart(guide.powers[1]?.eyepiece ?? '', spanish)).toBe('Ocular 8–24 mm a 8 mm')
+  expect(inSentence(guide.powers[0]?.eyepiece ?? '', spanish)).toBe('el ocular de 8–24 mm a 24 mm')
+})
+
+it('the Sun opens a guide in any order', () => {
+  expect(english(composeGuide({ ...base, order: ['away', 'case', 'sun'] })).blocks[0]?.key).toBe('sun')
 })
 
 it('an older guide is shown as it was issued', () => {

@@ -104,7 +104,7 @@ function guideText(
         besides: besides === '' ? null : t.say(besides),
       })),
     controller: controllerOf(input, t),
-    home: (input.mount?.home?.steps ?? []).map((step) => t.say(step)),
+    home: facts.tags.has('controller') ? (input.mount?.home?.steps ?? []).map((step) => t.say(step)) : [],
     targets: Object.fromEntries(
       Object.entries(targets).map(([id, { name, find, look }]) => [
         id,

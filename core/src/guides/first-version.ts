@@ -77,7 +77,7 @@ export function upgradeGuide(first: FirstGuide): Guide {
     firstName: null,
     language: 'en',
     drawn: null,
-    powers: first.powers.map((power) => ({ ...power, driftSeconds: null })),
+    powers: first.powers.map((power) => ({ ...power, driftSeconds: null, wideBarrel: false })),
     place: null,
     nights: [],
     sightingScope: 'none',

@@ -16,8 +16,6 @@ export interface GuidePart extends OpticalPart {
   readonly mark: Mark
   readonly massG: number | null
   readonly place: string
-  /** 1¼ or 2 inch; left out, 1¼. */
-  readonly barrelMm?: number | undefined
 }
 
 /** Who borrows, as far as a guide needs it. */
@@ -96,6 +94,8 @@ export interface GuidePower {
   readonly verdict: PowerVerdict
   readonly start: boolean
   readonly wholeMoon: boolean
+  /** 2 inches: it goes in without the adapter that narrow ones need. */
+  readonly wideBarrel: boolean
 }
 
 export interface GuideBlock {

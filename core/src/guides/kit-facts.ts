@@ -1,4 +1,4 @@
-import { powersOf } from '../optics/powers.ts'
+import { powersOf, WIDE_BARREL_FROM_MM } from '../optics/powers.ts'
 import { massText, powerText } from '../words/figures.ts'
 import type { BlockFacts } from './block-text.ts'
 import { guidePower } from './guide-power.ts'
@@ -9,7 +9,6 @@ import { kitInHand, setUpCount, type KitInHand } from './set-up-steps.ts'
 const TWO_PEOPLE_ABOVE_G = 10_000
 /** Below this clusters and nebulae disappoint. Common practice, no source. */
 const SMALL_APERTURE_MM = 114
-const WIDE_BARREL_MM = 50
 const equatorialFamilies: readonly string[] = ['equatorial-reflector', 'equatorial-maksutov', 'large-equatorial']
 
 export interface GuideFacts extends BlockFacts {
@@ -55,7 +54,7 @@ function kitTags(kit: KitInHand, totalG: number, there: readonly GuidePart[]): r
     ...(optics.collapsible ? ['collapsible'] : []),
     ...(kit.has('coin-cell') ? ['red-dot'] : kit.has('finder') ? ['optical-finder'] : []),
     ...(eyepieces.length === 1 ? ['one-eyepiece'] : []),
-    ...(eyepieces.some(({ barrelMm = 0 }) => barrelMm > WIDE_BARREL_MM) ? ['wide-barrel'] : []),
+    ...(eyepieces.some(({ barrelMm = 0 }) => barrelMm >= WIDE_BARREL_FROM_MM) ? ['wide-barrel'] : []),
     ...(optics.apertureMm < SMALL_APERTURE_MM ? ['small-aperture'] : []),
     !optics.collimatable ? 'no-screws' : collimationPolicy === 'leave-it-to-us' ? 'mirror-ours' : 'mirror-yours',
   ]

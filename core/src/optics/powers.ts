@@ -10,6 +10,8 @@ export interface OpticalPart {
   readonly apparentFieldAtShortestDeg?: number | undefined
   readonly fieldStopMm?: number | undefined
   readonly barlow?: number | undefined
+  /** 31.75 (1¼ inch) or 50.8 (2 inch); left out, 31.75. */
+  readonly barrelMm?: number | undefined
 }
 
 export interface Tube {
@@ -20,6 +22,8 @@ export interface Tube {
 export interface Power extends View {
   readonly eyepieceName: string
   readonly eyepieceMm: number
+  /** 1¼ inch where the part doesn't say. */
+  readonly barrelMm: number
   readonly barlowName: string | null
   readonly barlow: number
   /** The one to start with: no Barlow, lowest power. */
@@ -34,12 +38,13 @@ export function powersOf(tube: Tube, parts: readonly OpticalPart[]): readonly Po
   const powers = parts.flatMap(focalLengths).flatMap((eyepiece) =>
     barlows.map((barlowPart) => {
       const barlow = barlowPart?.barlow ?? 1
-      const { name, ...optics } = eyepiece
+      const { name, barrelMm, ...optics } = eyepiece
       const view = opticalView({ ...tube, ...optics, barlow })
       return {
         ...view,
         eyepieceName: name,
         eyepieceMm: eyepiece.eyepieceMm,
+        barrelMm,
         barlowName: barlowPart?.name ?? null,
         barlow,
       }
@@ -50,14 +55,20 @@ export function powersOf(tube: Tube, parts: readonly OpticalPart[]): readonly Po
   return sorted.map((power, index) => ({ ...power, start: index === startIndex }))
 }
 
+/** 1¼ inch. */
+const NARROW_BARREL_MM = 31.75
+/** 2 inches, less what a rule reads short. */
+export const WIDE_BARREL_FROM_MM = 50
+
 function focalLengths(part: OpticalPart) {
   if (part.focalLengthMm === undefined) return []
-  const { name, apparentFieldDeg, fieldStopMm } = part
-  const longest = { name, eyepieceMm: part.focalLengthMm, apparentFieldDeg, fieldStopMm }
+  const { name, apparentFieldDeg, fieldStopMm, barrelMm = NARROW_BARREL_MM } = part
+  const longest = { name, barrelMm, eyepieceMm: part.focalLengthMm, apparentFieldDeg, fieldStopMm }
   if (part.shortestFocalLengthMm === undefined) return [longest]
   // A zoom's field stop differs along its range; only the apparent fields are known at both ends.
   const shortest = {
     name,
+    barrelMm,
     eyepieceMm: part.shortestFocalLengthMm,
     apparentFieldDeg: part.apparentFieldAtShortestDeg ?? apparentFieldDeg,
     fieldStopMm: undefined,

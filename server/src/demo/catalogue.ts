@@ -92,6 +92,10 @@ function eyepieces(
   ]
 }
 
+/** The lowest power of a large tube has the wide barrel. */
+const widest = (part: DemoPart): DemoPart =>
+  part.role === 'low-eyepiece' ? { ...part, optics: { ...part.optics, barrelMm: 50.8 } } : part
+
 const barlow = (factor: number, massG: number) => [
   tray('barlow', `Barlow ${factor}×`, massG, { costMinor: 3900, optics: { barlow: factor } }),
   tray('barlow-cap', 'Barlow end caps', 3, { count: 2, costMinor: 150 }),
@@ -254,7 +258,7 @@ export const demoModels: readonly DemoModel[] = [
     optics(203, 1200, { peepholeOutsideFocusMm: 18, finderOffsetMm: { x: -90, y: 120 } }),
     [
       ...papers,
-      ...eyepieces([25, 52, 110], [10, 52, 92]),
+      ...eyepieces([25, 52, 110], [10, 52, 92]).map(widest),
       ...barlow(2, 95),
       ...opticalFinder,
       ...tools,

@@ -35,6 +35,7 @@ import {
 import { DateTime } from 'luxon'
 import { defaultPolicies } from '../features/people/service.ts'
 import { demoWeighGroups, type DemoModel } from './catalogue.ts'
+import { demoGuideWords } from './guide-words.ts'
 import { demoHeadMomentGmm, demoSites } from './mounts.ts'
 import { Chance } from './random.ts'
 import type { KitStory } from './scenario.ts'
@@ -209,6 +210,7 @@ export class KitHistory {
       emergencyLine: branch.emergencyLine,
       issuedOn,
       dueOn,
+      ownWords: demoGuideWords,
     })
     this.guides.set(key, made)
     return made

@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import { DateTime } from 'luxon'
 import { z } from 'zod'
 import { BenchCheck, ReadingRow, StepTimeRow } from '../features/checks/entities.ts'
-import { GuideRow } from '../features/guides/entities.ts'
+import { GuideRow, GuideTextRow } from '../features/guides/entities.ts'
 import { Spare, WeighingRow } from '../features/contents/entities.ts'
 import { Job, Kit, Model, ModelPartRow, PartRow } from '../features/kits/entities.ts'
 import { Agreement, BorrowerRow, Loan, TakeBackRow } from '../features/loans/entities.ts'
@@ -16,6 +16,7 @@ import { ActRecord } from '../platform/record-entities.ts'
 import { hashPassword, readablePassword } from '../platform/secrets.ts'
 import { demoLandmarks } from './finders.ts'
 import { demoModels, demoWeighGroups } from './catalogue.ts'
+import { demoGuideWords } from './guide-words.ts'
 import { KitHistory } from './kit-history.ts'
 import { demoSites } from './mounts.ts'
 import { Chance } from './random.ts'
@@ -103,6 +104,31 @@ export async function fillDemo(
       text: defaultAgreementText,
       validFrom: monthsBefore(now),
     })),
+  )
+  const chanceOfWords = new Chance('guide words')
+  const coordinator = staff.find(({ role }) => role === 'coordinator')
+  await insertMany(
+    tx,
+    GuideTextRow,
+    branches.flatMap(({ id: branchId }) =>
+      Object.entries(demoGuideWords).flatMap(([language, words]) =>
+        Object.entries(words).map(([title, text]) => ({
+          id: chanceOfWords.id(),
+          branchId,
+          scope: 'programme',
+          modelId: null,
+          kitId: null,
+          key: '_words',
+          language,
+          title,
+          text,
+          reason: '',
+          inUse: true,
+          byStaffId: coordinator?.id,
+          at: monthsBefore(now),
+        })),
+      ),
+    ),
   )
   await insertMany(tx, BorrowerRow, borrowers)
   const models = demoModels.map((model) => ({

@@ -22,6 +22,9 @@ const seconds = (s: number | null) =>
     : s < 90
       ? say('{count} s', { count: Math.round(s) })
       : say('{count} min', { count: (s / 60).toFixed(s < 600 ? 1 : 0) })
+const anyWide = computed(() => powers.some(({ wideBarrel }) => wideBarrel))
+const barrelWords = ({ wideBarrel }: IssuedGuide['powers'][number]) =>
+  anyWide.value ? ` · ${say(wideBarrel ? 'wide: without the adapter' : 'with the adapter')}` : ''
 const verdictWords = {
   'too-low': 'too low: light is wasted',
   good: 'good',
@@ -84,8 +87,8 @@ const verdictWords = {
               }}<template v-if="power.barlow"><br />+ {{ sayPart(power.barlow) }}</template>
               <b v-if="power.start">{{ say('start here') }}</b>
               <span class="words"
-                >{{ say(verdictWords[power.verdict])
-                }}{{ power.wholeMoon ? ` · ${say('shows the whole Moon')}` : '' }}</span
+                >{{ say(verdictWords[power.verdict]) }}{{ power.wholeMoon ? ` · ${say('shows the whole Moon')}` : ''
+                }}{{ barrelWords(power) }}</span
               >
             </td>
             <td class="figure">{{ powerText(power.magnification) }}</td>

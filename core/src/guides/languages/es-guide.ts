@@ -61,8 +61,8 @@ export const guideTexts: Readonly<Record<string, string>> = {
     'Gira el foco cada vez. Cada par de ojos necesita el suyo.',
   'The {barlow} comes last, and only on a steady night.': '{barlow} va al final, y solo en una noche en calma.',
   'A higher number on the eyepiece means a lower power.': 'Un número más alto en el ocular da menos aumento.',
-  'The wide eyepiece needs its adapter; without it, it doesn’t fit.':
-    'El ocular ancho necesita su adaptador; sin él no entra.',
+  'One eyepiece has a wide barrel, 50.8 mm. It goes in without the adapter; the narrow ones need it.':
+    'Un ocular tiene el tubo ancho, de 50,8 mm. Entra sin el adaptador; los estrechos lo necesitan.',
   'What you will see': 'Lo que vas a ver',
   'Don’t expect pictures in colour. Your eye sees faint things in grey.':
     'No esperes fotos en color. Tu ojo ve gris lo que es débil.',

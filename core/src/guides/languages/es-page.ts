@@ -76,6 +76,8 @@ export const pageTexts: Readonly<Record<string, string>> = {
   'exit pupil': 'pupila',
   'stays in view': 'se ve',
   'start here': 'empieza aquí',
+  'wide: without the adapter': 'ancho: sin el adaptador',
+  'with the adapter': 'con el adaptador',
   'shows the whole Moon': 'muestra toda la Luna',
   'too low: light is wasted': 'muy poco: se pierde luz',
   good: 'bueno',

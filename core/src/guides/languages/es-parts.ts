@@ -75,7 +75,7 @@ export const partTexts: Readonly<Record<string, string>> = {
   'the {figure} eyepiece': 'el ocular de {figure}',
   'the {figure} eyepiece at {at}': 'el ocular de {figure} a {at}',
   'Barlow {figure}': 'Barlow {figure}',
-  'Eyepiece {figure} at {figure}': 'Ocular {figure}',
+  'Eyepiece {figure} at {at}': 'Ocular {figure} a {at}',
   'Zoom eyepiece {figure}': 'Ocular zoom {figure}',
   'the eyepiece with the highest number': 'el ocular con el número más alto',
 }

@@ -45,6 +45,18 @@ const numberOf = (event: Event) => {
   const text = textOf(event).trim().replace(',', '.')
   return text === '' || Number.isNaN(Number(text)) ? null : Number(text)
 }
+const isEyepiece = computed(() => part.role === 'low-eyepiece' || part.role === 'eyepiece')
+const lacksOptics = computed(
+  () =>
+    (isEyepiece.value && part.optics.focalLengthMm === undefined) ||
+    (part.role === 'barlow' && part.optics.barlow === undefined),
+)
+/** Nothing written, or what is no length, takes the figure out. */
+function setOptics(key: keyof DraftPart['optics'], event: Event) {
+  const { [key]: _before, ...others } = part.optics
+  const value = numberOf(event)
+  emit('set', { optics: value !== null && value > 0 ? { ...others, [key]: value } : others })
+}
 /** A role brings its facts along; what was written by hand stays. */
 function setRole(role: Role) {
   const { criticality, lookEveryTime = false } = roleFacts(role)
@@ -104,6 +116,62 @@ async function addPicture(event: Event) {
         </select>
       </span>
     </div>
+    <div v-if="isEyepiece" class="row">
+      <em>focal length</em>
+      <span class="three">
+        <input
+          class="field"
+          inputmode="decimal"
+          :value="part.optics.focalLengthMm ?? ''"
+          aria-label="focal length, mm; of a zoom the longest"
+          placeholder="mm"
+          @change="setOptics('focalLengthMm', $event)"
+        />
+        <input
+          class="field"
+          inputmode="decimal"
+          :value="part.optics.shortestFocalLengthMm ?? ''"
+          aria-label="shortest focal length of a zoom, mm"
+          placeholder="zoom to mm"
+          @change="setOptics('shortestFocalLengthMm', $event)"
+        />
+      </span>
+    </div>
+    <div v-if="isEyepiece" class="row">
+      <em>field, barrel</em>
+      <span class="three">
+        <input
+          class="field"
+          inputmode="decimal"
+          :value="part.optics.apparentFieldDeg ?? ''"
+          aria-label="apparent field, degrees"
+          placeholder="field °"
+          @change="setOptics('apparentFieldDeg', $event)"
+        />
+        <select
+          class="field"
+          :value="part.optics.barrelMm ?? 31.75"
+          aria-label="barrel"
+          @change="setOptics('barrelMm', $event)"
+        >
+          <option value="31.75">31.8 mm</option>
+          <option value="50.8">50.8 mm</option>
+        </select>
+      </span>
+    </div>
+    <label v-if="part.role === 'barlow'" class="row">
+      <em>times</em>
+      <input
+        class="field"
+        inputmode="decimal"
+        :value="part.optics.barlow ?? ''"
+        placeholder="2 for a Barlow 2×"
+        @change="setOptics('barlow', $event)"
+      />
+    </label>
+    <p v-if="lacksOptics" class="row">
+      <em>powers</em><span class="rust">without it, no guide can say its power</span>
+    </p>
     <div class="row">
       <em>mass, ±2σ</em>
       <span class="three">

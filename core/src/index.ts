@@ -106,6 +106,7 @@ export {
   variablesIn,
   type BlockLine,
 } from './guides/block-text.ts'
+export { placeAway, SAME_SKY_KM } from './guides/place-away.ts'
 export { tagWords } from './words/guide-tags.ts'
 export { guideFacts, usablePowers, type GuideFacts } from './guides/kit-facts.ts'
 export {

@@ -28,10 +28,34 @@ test('a double click hands out once', async ({ page, context }) => {
   await signIn(context, 'kofi')
   await goTo(page, '/desk/hand-out/M-02')
   await fillHandOut(page)
+  await page.getByText('looks from near here').click()
+  await page.getByLabel('Where').selectOption('another town …')
+  await expect(page.getByText('until then the guide is for near here')).toBeVisible()
+  await page.getByLabel('Town', { exact: true }).fill('Little Umber')
+  await page.getByLabel('km from here').fill('111,2')
+  await page.getByLabel(/^to the/).selectOption('south')
+  await page.getByLabel('Language').selectOption('Español')
+  await expect(page.getByText('looks from Little Umber')).toBeVisible()
   await page.getByRole('button', { name: /Hand out/ }).dblclick()
   await expect(page.getByRole('heading', { name: 'Tansy is out.' })).toBeVisible()
   const reply = await context.request.get(`${process.env.BASE_URL}/api/kits/M-02`)
-  const { history } = (await reply.json()) as { history: { act: string; atUtc: string }[] }
+  const { history, loan, branchId } = (await reply.json()) as {
+    history: { act: string; atUtc: string }[]
+    loan: { id: string }
+    branchId: string
+  }
+  const guide = await context.request.get(`${process.env.BASE_URL}/api/loans/${loan.id}/guide`)
+  const { place, language } = (await guide.json()) as {
+    place: { name: string; latitudeDeg: number }
+    language: string
+  }
+  const { sites } = (await (await context.request.get(`${process.env.BASE_URL}/api/sites`)).json()) as {
+    sites: { branchId: string; latitudeDeg: number }[]
+  }
+  const here = sites.find((site) => site.branchId === branchId)
+  expect(place.name).toBe('Little Umber')
+  expect(language).toBe('es')
+  expect(place.latitudeDeg).toBeCloseTo((here?.latitudeDeg ?? 0) - 1, 1)
   const today = new Date().toISOString().slice(0, 10)
   expect(history.filter(({ act, atUtc }) => act === 'handed-out' && atUtc.startsWith(today))).toHaveLength(1)
 })

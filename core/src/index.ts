@@ -349,6 +349,7 @@ export {
   type ControllerLine,
 } from './words/mount.ts'
 export { scaleSetting, type ScaleSetting } from './mount/latitude-scale.ts'
+export { labelWords, type DrawnLabel, type LabelWords } from './drawings/labels.ts'
 export { drawStep, STEP_HEIGHT_PX, STEP_WIDTH_PX } from './drawings/step.ts'
 export type { DrawnItem, StepPicture } from './drawings/drawn.ts'
 export { closeUps, closeUp, type CloseUp } from './drawings/close-ups.ts'

@@ -1,3 +1,4 @@
+import type { DrawnText } from './drawn.ts'
 import type { DrawnPath } from './solid.ts'
 
 /** Joints enlarged in a circle: sections and views in their own small frame, 0 in the middle, 50 to the edge. The part in
@@ -71,7 +72,7 @@ const axis = (x1: number, y1: number, x2: number, y2: number): Stroke => ['axis'
 const tick = (x: number, y: number): Stroke => ['so', `M${x} ${y}l4 5l7 -12`]
 const notSo = (x: number, y: number): Stroke => ['not-so', `M${x} ${y}l8 -16`]
 
-const strokes: Readonly<Record<CloseUp, readonly Stroke[]>> = {
+const strokes: Readonly<Record<Exclude<CloseUp, 'latitude'>, readonly Stroke[]>> = {
   // Pin through the middle, three studs under their slots' narrow ends.
   tray: [
     ['outline', 'M-50 -14L-30 -6M-50 -6L-32 2M50 -14L30 -6M50 -6L32 2M-5 20v30M5 20v30'],
@@ -104,24 +105,6 @@ const strokes: Readonly<Record<CloseUp, readonly Stroke[]>> = {
     ...tighten(0, 38, 16),
     axis(0, -40, 0, 46),
   ],
-  // Pointer fixed under the pivot, scale on the moving housing, bolts opposed.
-  latitude: [
-    ['outline', 'M-34 8L14 -44L36 -26L-10 28Z'],
-    ['outline', disc(2, -8, 8)],
-    ['outline', disc(2, -8, 3)],
-    ['outline', 'M-24 16A34 34 0 0 0 24 18L18 28A24 24 0 0 1 -16 26Z'],
-    ['inner', 'M-15 22l-3 5M-8 25l-2 5M0 26v6M8 25l2 5M15 22l3 5'],
-    ['fill', 'M-5 42L0 31L5 42Z'],
-    axis(2, -8, 42, -8),
-    axis(-28, 24, 36, -44),
-    ['outline', rect(-44, 38, 24, 7)],
-    ['outline', rect(20, 38, 24, 7)],
-    ['outline', 'M-20 41.5H20'],
-    ['move', 'M-40 35a6 10 0 0 0 0 -10'],
-    ['move-head', 'M-44 27l4 -7l5 6Z'],
-    ['move', 'M40 35a6 10 0 0 1 0 -10'],
-    ['move-head', 'M44 27l-4 -7l-5 6Z'],
-  ],
   // A gap to the housing, the screw on the flat; below, the shaft's end with its flat, and without.
   'rod-flat': [
     ...cut(-50, -40, 14, 50),
@@ -135,13 +118,13 @@ const strokes: Readonly<Record<CloseUp, readonly Stroke[]>> = {
     axis(-50, -13, 46, -13),
     ['move', 'M-36 6v8M-20 6v8'],
     ...arrow(-6, 10, 18, 10),
-    ['outline', disc(-14, 32, 12)],
-    ['outline', disc(-14, 32, 7)],
-    ['fill', rect(-18, 15, 8, 12)],
+    ['outline', disc(-8, 32, 12)],
+    ['outline', disc(-8, 32, 7)],
+    ['fill', rect(-12, 15, 8, 12)],
     ['outline', disc(22, 32, 12)],
     ['recede', disc(22, 32, 7)],
     ['recede', rect(18, 15, 8, 10)],
-    tick(-40, 30),
+    tick(-34, 34),
     notSo(19, 40),
   ],
   // The slug lies between screw and shaft, clear of the bore.
@@ -348,25 +331,129 @@ const strokes: Readonly<Record<CloseUp, readonly Stroke[]>> = {
   ],
 }
 
+/** Numbers and letters in a close-up, from its middle as the strokes are. */
+type Figure = readonly [x: number, y: number, text: string, look?: 'figure' | 'scale' | 'on-fill']
+
+const figures: Readonly<Partial<Record<CloseUp, readonly Figure[]>>> = {
+  'rod-flat': [[-33, 20, '6 mm', 'scale']],
+  diagonal: [
+    [-40, -20, '90°', 'scale'],
+    [38, 22, '45°', 'scale'],
+  ],
+  cell: [
+    [0, -22, 'A', 'on-fill'],
+    [21.6, 15.5, 'B', 'on-fill'],
+    [-21.6, 15.5, 'C', 'on-fill'],
+  ],
+}
+
+const PIVOT = [0, -32] as const
+const SCALE_PX = { inner: 26, words: 31, outer: 40 } as const
+const radians = (deg: number) => (deg * Math.PI) / 180
+/** A point about the pivot, by the angle from level right, counter-clockwise. */
+const about = (radius: number, deg: number): readonly [number, number] => [
+  PIVOT[0] + radius * Math.cos(radians(deg)),
+  PIVOT[1] - radius * Math.sin(radians(deg)),
+]
+
+/** Pointer fixed under the pivot, scale on the moving housing, bolts opposed: the mark of the latitude stands over the
+ * pointer, and a higher one has gone by to the side away from the pole. */
+function latitudeCloseUp(latitudeDeg: number): {
+  readonly strokes: readonly Stroke[]
+  readonly figures: readonly Figure[]
+} {
+  const point = ([x, y]: readonly [number, number]) => `${x.toFixed(2)} ${y.toFixed(2)}`
+  const markAt = (mark: number) => 270 - (mark - latitudeDeg)
+  const [least, most] = [Math.max(latitudeDeg - 35, 0), Math.min(latitudeDeg + 35, 90)]
+  const marks = Array.from({ length: 19 }, (_each, index) => index * 5).filter(
+    (mark) => mark >= least && mark <= most,
+  )
+  const arc = (radius: number, from: number, to: number) =>
+    Array.from({ length: 13 }, (_each, index) => point(about(radius, from + ((to - from) * index) / 12)))
+  const sector = [
+    ...arc(SCALE_PX.outer, markAt(most), markAt(least)),
+    ...arc(SCALE_PX.inner, markAt(least), markAt(most)),
+  ].join('L')
+  const tilted = (alongPx: number, acrossPx: number): readonly [number, number] => {
+    const [x, y] = about(alongPx, latitudeDeg)
+    return [x - acrossPx * Math.sin(radians(latitudeDeg)), y - acrossPx * Math.cos(radians(latitudeDeg))]
+  }
+  const housing = [tilted(-20, 15), tilted(62, 15), tilted(62, -15), tilted(-20, -15)].map(point).join('L')
+  const [axisFrom, axisTo] = [about(-26, latitudeDeg), about(56, latitudeDeg)]
+  return {
+    strokes: [
+      ['outline', `M${housing}Z`],
+      ['outline', `M${sector}Z`],
+      [
+        'inner',
+        marks
+          .map((mark) => {
+            const from = mark % 10 === 0 ? SCALE_PX.outer - 6 : SCALE_PX.outer - 3.5
+            return `M${point(about(SCALE_PX.outer, markAt(mark)))}L${point(about(from, markAt(mark)))}`
+          })
+          .join(''),
+      ],
+      ['outline', disc(...PIVOT, 8)],
+      ['outline', disc(...PIVOT, 3)],
+      axis(...PIVOT, 46, PIVOT[1]),
+      axis(...axisFrom, ...axisTo),
+      ['fill', 'M-5 21L0 9L5 21Z'],
+      ['outline', rect(-7, 21, 14, 13)],
+      ['outline', rect(-37, 20, 8, 14)],
+      ['outline', rect(-29, 24, 22, 6)],
+      ['outline', rect(29, 20, 8, 14)],
+      ['outline', rect(7, 24, 22, 6)],
+      ['inner', 'M-24 24v6M-19 24v6M-14 24v6M14 24v6M19 24v6M24 24v6'],
+      ['outline', 'M-20 50V42H20V50'],
+      ['move', 'M-40 18a6 10 0 0 0 0 -12'],
+      ['move-head', 'M-44 9l4 -7l5 6Z'],
+      ['move', 'M40 18a6 10 0 0 1 0 -12'],
+      ['move-head', 'M44 9l-4 -7l-5 6Z'],
+    ],
+    figures: [
+      [17, -23, `${Math.round(latitudeDeg)}°`],
+      ...marks
+        .filter((mark) => Math.abs(mark - Math.round(latitudeDeg / 10) * 10) % 20 === 0)
+        .map((mark): Figure => [...about(SCALE_PX.words, markAt(mark)), String(mark), 'scale']),
+    ],
+  }
+}
+
 /** What stands in a circle, cut off at its rim. */
 export interface DrawnCircle {
   readonly kind: 'circle'
   readonly x: number
   readonly y: number
   readonly radiusPx: number
-  readonly items: readonly DrawnPath[]
+  readonly items: readonly (DrawnPath | DrawnText)[]
 }
 
-/** A close-up in its circle on the page. */
-export function closeUp(name: CloseUp, [x, y]: readonly [number, number], radiusPx: number): DrawnCircle {
+const ORDINARY_LATITUDE_DEG = 52
+
+/** A close-up in its circle on the page. @param latitudeDeg 0 to 90, for the scale of the latitude */
+export function closeUp(
+  name: CloseUp,
+  [x, y]: readonly [number, number],
+  radiusPx: number,
+  latitudeDeg = ORDINARY_LATITUDE_DEG,
+): DrawnCircle {
   const by = radiusPx / 50
-  const items = strokes[name].map(([look, d]): DrawnPath => ({
+  const drawn =
+    name === 'latitude' ? latitudeCloseUp(latitudeDeg) : { strokes: strokes[name], figures: figures[name] ?? [] }
+  const paths = drawn.strokes.map(([look, d]): DrawnPath => ({
     kind: 'path',
     d: transform(d, [x, y], by),
     // What isn't closed is an edge, not an area.
     look: look === 'outline' && !d.endsWith('Z') ? 'line' : look,
   }))
-  return { kind: 'circle', x, y, radiusPx, items }
+  const texts = drawn.figures.map(([atX, atY, text, look = 'figure']): DrawnText => ({
+    kind: 'text',
+    x: x + atX * by,
+    y: y + atY * by,
+    text,
+    look,
+  }))
+  return { kind: 'circle', x, y, radiusPx, items: [...paths, ...texts] }
 }
 
 /** Moves and scales a path of M L H V h v l a A q Z commands. */

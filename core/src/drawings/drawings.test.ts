@@ -255,5 +255,70 @@ describe('steps', () => {
 it.each(closeUps)('close-up %s fills its part inside its own circle', (name) => {
   const drawn = closeUp(name, [100, 100], 50)
   expect(drawn.items.some(({ look }) => look === 'fill')).toBe(true)
-  for (const { d } of drawn.items) expect(d).not.toMatch(/NaN|undefined/)
+  for (const item of drawn.items) if (item.kind === 'path') expect(item.d).not.toMatch(/NaN|undefined/)
+})
+
+describe('the latitude’s close-up', () => {
+  const figuresAt = (latitudeDeg: number) =>
+    closeUp('latitude', [0, 0], 50, latitudeDeg).items.flatMap((item) => (item.kind === 'text' ? [item] : []))
+  it.each([28, 40, 52, 60])(
+    'at %d° its scale stands over the pointer, higher marks gone by on the far side',
+    (latitude) => {
+      const scale = figuresAt(latitude).filter(({ look }) => look === 'scale')
+      const nearest = [...scale].sort(
+        (a, b) => Math.abs(Number(a.text) - latitude) - Math.abs(Number(b.text) - latitude),
+      )[0]
+      expect(Math.abs(Number(nearest?.text) - latitude)).toBeLessThan(5)
+      expect(Math.abs(nearest?.x ?? 99)).toBeLessThan(3)
+      for (const { text, x } of scale)
+        if (Math.abs(Number(text) - latitude) > 5) expect(Math.sign(x)).toBe(Number(text) > latitude ? -1 : 1)
+    },
+  )
+  it('names the place’s own latitude', () => {
+    expect(figuresAt(41.3).map(({ text }) => text)).toContain('41°')
+  })
+})
+
+it('the cell from behind: A up, B to the right, C to the left', () => {
+  const letters = closeUp('cell', [0, 0], 50).items.flatMap((item) => (item.kind === 'text' ? [item] : []))
+  const at = (letter: string) => letters.find(({ text }) => text === letter)
+  expect(at('A')?.y).toBeLessThan(-15)
+  expect(at('B')?.x).toBeGreaterThan(15)
+  expect(at('C')?.x).toBeLessThan(-15)
+})
+
+describe('words beside a drawing', () => {
+  const wordsOf = (...given: Parameters<typeof drawStep>) => drawStep(...given).labels.map(({ words }) => words)
+  it('say where the pole is, also south of the equator', () => {
+    expect(wordsOf(equatorial, 'head', { latitudeDeg: 52 })).toEqual(['north →'])
+    expect(wordsOf(equatorial, 'head', { latitudeDeg: -35 })).toEqual(['south →'])
+    expect(wordsOf(equatorial, 'balance', { latitudeDeg: 52 })).toEqual(['seen from the south'])
+    expect(wordsOf(equatorial, 'balance', { latitudeDeg: -35 })).toEqual(['seen from the north'])
+    expect(wordsOf(examples['tabletop-reflector'], 'tube')).not.toContain('north →')
+  })
+  it('name the end that looks at the sky', () => {
+    expect(wordsOf(equatorial, 'tube')).toEqual(['open end, cap on'])
+    expect(wordsOf(examples['tripod-refractor'], 'tube')).toEqual(['lens end, cap on'])
+  })
+  it('are left out at taking apart, where things go the other way', () => {
+    for (const drawing of ['tube', 'weight', 'finder'] as const)
+      expect(wordsOf(equatorial, drawing, { undo: true })).toEqual([])
+  })
+  it.each(Object.keys(families) as Family[])('%s: nothing that is drawn runs under them', (family) => {
+    const kit = withParts(examples[family])
+    for (const drawing of ['weight', 'tube', 'finder', 'slide-open', 'balance', 'moves'] as const) {
+      const { labels, items } = drawStep(kit, drawing)
+      const points = items.flatMap((item) =>
+        item.kind === 'path' && item.look !== 'axis' && item.look !== 'ground'
+          ? [...item.d.matchAll(/[ML](-?[\d.]+) (-?[\d.]+)/g)].map(([, x, y]) => [Number(x), Number(y)] as const)
+          : [],
+      )
+      for (const { words, x, y, edge } of labels) {
+        const [from, to] = edge === 'left' ? [x, x + 60] : [x - 60, x]
+        expect([words, from >= -1, to <= STEP_WIDTH_PX + 20]).toEqual([words, true, true])
+        const under = points.filter(([px, py]) => px > from && px < to && Math.abs(py - y) < 7)
+        expect([family, drawing, words, under]).toEqual([family, drawing, words, []])
+      }
+    }
+  })
 })

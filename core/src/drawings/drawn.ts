@@ -1,4 +1,5 @@
 import type { DrawnCircle } from './close-ups.ts'
+import type { DrawnLabel } from './labels.ts'
 import type { DrawnPath } from './solid.ts'
 
 export interface DrawnText {
@@ -13,4 +14,6 @@ export interface StepPicture {
   readonly widthPx: number
   readonly heightPx: number
   readonly items: readonly DrawnItem[]
+  /** Words beside the picture. */
+  readonly labels: readonly DrawnLabel[]
 }

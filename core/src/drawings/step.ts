@@ -5,6 +5,7 @@ import type { DrawnItem, StepPicture } from './drawn.ts'
 import { dimensionsOf, type DrawnKit, type KitDimensions } from './dimensions.ts'
 import { familyDrawing, type FamilyDrawing } from './families.ts'
 import type { KitPlaces } from './kit-places.ts'
+import { labelsOf } from './labels.ts'
 import { movesOf } from './moves.ts'
 import { person } from './person.ts'
 import { sceneOf, type Scene } from './scenes.ts'
@@ -41,16 +42,19 @@ export interface StepView {
  * @param view latitude of the place, south −, drawn with the pole to the right; undo at taking apart */
 export function drawStep(kit: DrawnKit, drawing: StepDrawing, view: StepView = {}): StepPicture {
   const { latitudeDeg = DEFAULT_LATITUDE_DEG, undo = false } = view
-  const items = itemsOf(kit, drawing, { latitudeDeg: Math.abs(latitudeDeg), undo })
-  return { widthPx: STEP_WIDTH_PX, heightPx: STEP_HEIGHT_PX, items }
+  const drawn = drawnStep(kit, drawing, { latitudeDeg, undo })
+  return { widthPx: STEP_WIDTH_PX, heightPx: STEP_HEIGHT_PX, ...drawn }
 }
 
-function itemsOf(
+function drawnStep(
   kit: DrawnKit,
   drawing: StepDrawing,
-  { latitudeDeg, undo }: { readonly latitudeDeg: number; readonly undo: boolean },
-): readonly DrawnItem[] {
-  if (drawing === 'unpack' || drawing === 'pack') return openCase(drawing, STEP_WIDTH_PX, GROUND_PX)
+  given: { readonly latitudeDeg: number; readonly undo: boolean },
+): Pick<StepPicture, 'items' | 'labels'> {
+  if (drawing === 'unpack' || drawing === 'pack')
+    return { items: openCase(drawing, STEP_WIDTH_PX, GROUND_PX), labels: [] }
+  const { undo } = given
+  const latitudeDeg = Math.abs(given.latitudeDeg)
   const plain = dimensionsOf(kit)
   const family = familyDrawing(kit, plain)
   const scene = sceneOf(kit, family, drawing, undo)
@@ -67,14 +71,18 @@ function itemsOf(
     if (scene.next.includes(part)) return 'next'
     return scene.on.includes(part) ? 'outline' : null
   }
-  return [
+  const items = [
     ...groundOf(family, scene),
     ...(scene.person ? person(PERSON_PX, GROUND_PX, view.pxPerMm) : []),
     ...(drawing === 'table' ? tablesCompared(GROUND_PX) : []),
     ...paint(places.solids, view, lookOf),
     ...movesOf(drawing, { family, places, size, view, latitudeDeg: drawnLatitude, labelDeg: latitudeDeg, undo }),
-    ...circle(scene, places, view),
+    ...circle(scene, places, view, latitudeDeg),
   ]
+  const stopped = kit.parts.some(({ role }) => role === 'shaft-end-stop')
+  const room = { items, widthPx: STEP_WIDTH_PX, heightPx: STEP_HEIGHT_PX }
+  const southern = given.latitudeDeg < 0
+  return { items, labels: labelsOf(drawing, { family, places, size, view, southern, undo, stopped, ...room }) }
 }
 
 const PERSON_PX = 44
@@ -111,11 +119,11 @@ function groundOf(family: FamilyDrawing, scene: Scene): DrawnPath[] {
 }
 
 /** The joint enlarged, with a thin line to its place where it crosses nothing important. */
-function circle(scene: Scene, places: KitPlaces, view: View): DrawnItem[] {
+function circle(scene: Scene, places: KitPlaces, view: View, latitudeDeg: number): DrawnItem[] {
   if (!scene.closeUp) return []
   const centre = CORNERS[scene.circleAt]
   const from = scene.closeUpFrom ? places.at[scene.closeUpFrom] : undefined
-  return [...(from ? leader(centre, toPage(from, view)) : []), closeUp(scene.closeUp, centre, CIRCLE_PX)]
+  return [...(from ? leader(centre, toPage(from, view)) : []), closeUp(scene.closeUp, centre, CIRCLE_PX, latitudeDeg)]
 }
 
 function leader(centre: PagePoint, place: PagePoint): DrawnItem[] {

@@ -1,5 +1,6 @@
 import { families, roles, type Family, type Role } from '../contents/roles.ts'
 import { templateProcedure } from '../procedures/templates.ts'
+import { labelWords } from '../drawings/labels.ts'
 import { moonFeatures } from '../sky/moon-features.ts'
 import { showpieces } from '../sky/showpieces.ts'
 import { noTargetWords, whyWords } from '../words/targets.ts'
@@ -38,6 +39,7 @@ const sentences: readonly (readonly [block: string, text: string])[] = [
   ),
   ...Object.values(whyWords).map((each) => ['why', each] as const),
   ...Object.values(noTargetWords).map((each) => ['none', each] as const),
+  ...labelWords.map((each) => ['drawing', each] as const),
   ...everyRole.map((role) => ['role', roles[role].words] as const),
 ].filter(([, text]) => text !== '')
 

@@ -2,8 +2,10 @@
 import type { IssuedGuide } from '@binoculum/contract'
 import type { StepDrawing as Drawing } from '@binoculum/core'
 import { defineAsyncComponent, onMounted, ref } from 'vue'
+import { useWords } from './guide-language.ts'
 
 /** The step's drawing comes once the page lives: words are served and painted first. Its room is kept. */
+const { say } = useWords()
 defineProps<{ guide: IssuedGuide; drawing: Drawing; undo: boolean }>()
 const StepDrawing = defineAsyncComponent(() => import('../shared/drawings/StepDrawing.vue'))
 const lives = ref(false)
@@ -18,6 +20,7 @@ onMounted(() => (lives.value = true))
       :drawing="drawing"
       :undo="undo"
       :latitude-deg="guide.place?.latitudeDeg"
+      :say="(words) => say(words)"
     />
   </div>
 </template>

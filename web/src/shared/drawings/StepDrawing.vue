@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { drawStep, type DrawnKit, type StepDrawing } from '@binoculum/core'
+import { drawStep, type DrawnKit, type DrawnLabel, type StepDrawing } from '@binoculum/core'
 import { computed, useId } from 'vue'
 
 /** A step of this kit's set-up as a drawing, made from its model's own dimensions. Words stand beside it, not in it. */
@@ -8,6 +8,7 @@ const {
   drawing,
   latitudeDeg = undefined,
   undo = false,
+  say = (words: string) => words,
 } = defineProps<{
   kit: DrawnKit
   drawing: StepDrawing
@@ -15,35 +16,96 @@ const {
   latitudeDeg?: number | undefined
   /** Taking apart. */
   undo?: boolean
+  /** Says the words beside it in the page's language. */
+  say?: (words: string) => string
 }>()
 const ids = useId()
 const WIDTH = 358
 const HEIGHT = 344
+const percent = (px: number, of: number) => `${((px / of) * 100).toFixed(2)}%`
+/** A slot beside the drawing: from its left edge, or up to its right one. */
+const slotOf = ({ x, y, edge }: DrawnLabel) => ({
+  top: percent(y, HEIGHT),
+  ...(edge === 'left' ? { left: percent(x, WIDTH) } : { right: percent(WIDTH - x, WIDTH) }),
+})
 const drawn = computed(() => drawStep(kit, drawing, { latitudeDeg, undo }))
 </script>
 
 <template>
-  <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" class="step-drawing" aria-hidden="true">
-    <template v-for="(item, index) in drawn.items" :key="index">
-      <path v-if="item.kind === 'path'" :d="item.d" :class="item.look" />
-      <g v-else-if="item.kind === 'circle'">
-        <circle :cx="item.x" :cy="item.y" :r="item.radiusPx" class="circle" />
-        <clipPath :id="`${ids}-${index}`"><circle :cx="item.x" :cy="item.y" :r="item.radiusPx" /></clipPath>
-        <g :clip-path="`url(#${ids}-${index})`">
-          <path v-for="(inner, place) in item.items" :key="place" :d="inner.d" :class="inner.look" />
+  <div class="step-drawing">
+    <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" aria-hidden="true">
+      <template v-for="(item, index) in drawn.items" :key="index">
+        <path v-if="item.kind === 'path'" :d="item.d" :class="item.look" />
+        <g v-else-if="item.kind === 'circle'">
+          <circle :cx="item.x" :cy="item.y" :r="item.radiusPx" class="circle" />
+          <clipPath :id="`${ids}-${index}`"><circle :cx="item.x" :cy="item.y" :r="item.radiusPx" /></clipPath>
+          <g :clip-path="`url(#${ids}-${index})`">
+            <template v-for="(inner, place) in item.items" :key="place">
+              <path v-if="inner.kind === 'path'" :d="inner.d" :class="inner.look" />
+              <text v-else :x="inner.x" :y="inner.y" :class="inner.look">{{ inner.text }}</text>
+            </template>
+          </g>
+          <circle :cx="item.x" :cy="item.y" :r="item.radiusPx" class="circle-rim" />
         </g>
-        <circle :cx="item.x" :cy="item.y" :r="item.radiusPx" class="circle-rim" />
-      </g>
-      <text v-else :x="item.x" :y="item.y" :class="item.look">{{ item.text }}</text>
-    </template>
-  </svg>
+        <text v-else :x="item.x" :y="item.y" :class="item.look">{{ item.text }}</text>
+      </template>
+      <template v-for="{ words, leader } in drawn.labels" :key="words">
+        <template v-if="leader">
+          <path :d="`M${leader[0].join(' ')}L${leader[1].join(' ')}`" class="word-leader" />
+          <circle :cx="leader[1][0]" :cy="leader[1][1]" r="2" class="word-dot" />
+        </template>
+      </template>
+    </svg>
+    <span
+      v-for="label in drawn.labels"
+      :key="label.words"
+      class="word"
+      :class="[label.edge, { wide: !label.leader }]"
+      :style="slotOf(label)"
+      >{{ say(label.words) }}</span
+    >
+  </div>
 </template>
 
 <style scoped>
 .step-drawing {
-  display: block;
+  position: relative;
   width: 100%;
   max-width: 430px;
+}
+
+svg {
+  display: block;
+  width: 100%;
+}
+
+/* Words are text of the page: they grow with it, and are read aloud. */
+.word {
+  position: absolute;
+  width: max-content;
+  max-width: 26%;
+  color: var(--ink);
+  font: 400 13px/16px var(--sans);
+  text-wrap: balance;
+  transform: translateY(-50%);
+}
+
+.word.wide {
+  max-width: 50%;
+}
+
+.word.right {
+  text-align: right;
+}
+
+.word-leader {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 0.7;
+}
+
+.word-dot {
+  fill: var(--ink);
 }
 
 path {
@@ -172,8 +234,24 @@ path {
   stroke-width: 2.6;
 }
 
+text {
+  dominant-baseline: central;
+}
+
 .figure {
   fill: var(--brass-text);
   font: 640 15px var(--sans);
+}
+
+.scale {
+  fill: var(--ink);
+  font: 640 9px var(--sans);
+  text-anchor: middle;
+}
+
+.on-fill {
+  fill: var(--card);
+  font: 640 12px var(--sans);
+  text-anchor: middle;
 }
 </style>

@@ -337,8 +337,8 @@ type Figure = readonly [x: number, y: number, text: string, look?: 'figure' | 's
 const figures: Readonly<Partial<Record<CloseUp, readonly Figure[]>>> = {
   'rod-flat': [[-33, 20, '6 mm', 'scale']],
   diagonal: [
-    [-40, -20, '90°', 'scale'],
-    [38, 22, '45°', 'scale'],
+    [-36, -15, '90°', 'scale'],
+    [34, 29, '45°', 'scale'],
   ],
   cell: [
     [0, -22, 'A', 'on-fill'],

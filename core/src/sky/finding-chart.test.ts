@@ -35,6 +35,17 @@ it('scale: a fist is ten degrees of the seventeen to the edge', () => {
   expect(Math.hypot(merak?.x ?? 0, merak?.y ?? 0) * 17).toBeCloseTo(5.4, 0)
 })
 
+it('where few stars are near it shows more sky, and its fist is as much smaller', () => {
+  // South of the Fishes there is nothing to steer by for thirty degrees.
+  const empty = placeOf('Fomalhaut', { ...club, atUtc: '2026-11-01T21:00:00Z' })
+  const bare = findingChart({ ...club, atUtc: '2026-11-01T21:00:00Z', target: { ...empty, altitudeDeg: 26 } })
+  const rich = findingChart({ ...club, target: placeOf('Dubhe') })
+  expect(rich.halfWidthDeg).toBe(17)
+  expect(bare.halfWidthDeg).toBeGreaterThan(17)
+  const seen = bare.stars.filter(({ x, y }) => Math.max(Math.abs(x), Math.abs(y)) < 1)
+  expect(seen.length).toBeGreaterThanOrEqual(3)
+})
+
 it('what is under the horizon isn’t drawn, and a low target shows the horizon', () => {
   const low = { altitudeDeg: 12, azimuthDeg: 180 }
   const chart = findingChart({ ...club, target: low })

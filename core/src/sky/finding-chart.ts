@@ -9,9 +9,13 @@ export interface FindingChart {
   readonly lines: readonly (readonly [readonly [number, number], readonly [number, number]])[]
   /** Height of the horizon in the drawing; below −1 it isn't in it. */
   readonly horizonY: number
+  /** From its middle to its edge: so wide that something to steer by is in it. */
+  readonly halfWidthDeg: number
 }
 
-const HALF_WIDTH_DEG = 17
+const HALF_WIDTHS_DEG = [17, 26, 38] as const
+/** Fewer stars than these give no direction. */
+const ENOUGH_STARS = 4
 const J2000_MS = Date.UTC(2000, 0, 1, 12)
 const MS_PER_DAY = 86_400_000
 
@@ -36,7 +40,15 @@ export function findingChart(given: {
       decDeg: decJ2000Deg,
       latitudeDeg,
     })
-  const at = (place: HorizontalPlace) => project(place, target)
+  const within = ({ x, y }: { readonly x: number; readonly y: number }, edge: number) =>
+    Math.max(Math.abs(x), Math.abs(y)) < edge
+  const halfWidthDeg =
+    HALF_WIDTHS_DEG.find((wide) => {
+      const seen = patternStars.map(placeOf).filter(({ altitudeDeg }) => altitudeDeg > 0)
+      const points = seen.map((place) => project(place, target, wide))
+      return points.filter((point) => point && within(point, 0.95)).length >= ENOUGH_STARS
+    }) ?? HALF_WIDTHS_DEG[2]
+  const at = (place: HorizontalPlace) => project(place, target, halfWidthDeg)
   const near = (point: { readonly x: number; readonly y: number } | null) =>
     point !== null && Math.hypot(point.x, point.y) < 1.25
   const stars = patternStars.flatMap((star) => {
@@ -49,16 +61,20 @@ export function findingChart(given: {
     return a && b && (near(a) || near(b)) ? [[[a.x, a.y] as const, [b.x, b.y] as const] as const] : []
   })
   const horizon = at({ altitudeDeg: 0, azimuthDeg: target.azimuthDeg })
-  return { stars, lines, horizonY: horizon?.y ?? -9 }
+  return { stars, lines, horizonY: horizon?.y ?? -9, halfWidthDeg }
 }
 
 /** Stereographic about the target: circles stay circles, so shapes look right. Null behind one's back. */
-function project(place: HorizontalPlace, centre: HorizontalPlace): { readonly x: number; readonly y: number } | null {
+function project(
+  place: HorizontalPlace,
+  centre: HorizontalPlace,
+  halfWidthDeg: number,
+): { readonly x: number; readonly y: number } | null {
   const [h, h0] = [degToRad(place.altitudeDeg), degToRad(centre.altitudeDeg)]
   const turn = degToRad(place.azimuthDeg - centre.azimuthDeg)
   const cosApart = Math.sin(h0) * Math.sin(h) + Math.cos(h0) * Math.cos(h) * Math.cos(turn)
   if (cosApart < 0) return null
-  const k = 2 / (1 + cosApart) / (2 * Math.tan(degToRad(HALF_WIDTH_DEG) / 2))
+  const k = 2 / (1 + cosApart) / (2 * Math.tan(degToRad(halfWidthDeg) / 2))
   return {
     x: k * Math.cos(h) * Math.sin(turn),
     y: k * (Math.cos(h0) * Math.sin(h) - Math.sin(h0) * Math.cos(h) * Math.cos(turn)),

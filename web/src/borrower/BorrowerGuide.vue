@@ -20,6 +20,7 @@ import { copyEndsMs, forgetGuide } from './offline-copy.ts'
 import { provideMemory, useRemembered, useTaste } from './use-kept.ts'
 import { provideNight } from './use-night.ts'
 import { sendWaiting } from './send-to-library.ts'
+import './paper.css'
 
 const HelpSheetView = defineAsyncComponent(() => import('../areas/guides/HelpSheetView.vue'))
 
@@ -478,12 +479,14 @@ footer {
   }
 
   section.step {
-    padding-top: 4mm;
+    padding-top: 3mm;
+    padding-bottom: 2mm;
     border-top: 1.5px solid #000;
   }
 
   h1 {
-    font-size: 20pt;
+    margin-bottom: 2mm;
+    font-size: 19pt;
     break-after: avoid;
   }
 

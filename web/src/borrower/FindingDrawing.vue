@@ -1,8 +1,13 @@
 <script setup lang="ts">
 import type { FindingChart } from '@binoculum/core'
+import { computed } from 'vue'
+import { useWords } from './guide-language.ts'
 
 /** The sky round a target as the eye sees it, overhead up; the ring is the target. */
-defineProps<{ chart: FindingChart | null; name: string }>()
+const { chart } = defineProps<{ chart: FindingChart | null; name: string }>()
+const { say } = useWords()
+/** Ten degrees, a fist at arm's length. */
+const fist = computed(() => 1000 / (chart?.halfWidthDeg ?? 17))
 const size = (magnitude: number) => Math.max(1.2, 4.6 - magnitude)
 </script>
 
@@ -27,6 +32,10 @@ const size = (magnitude: number) => Math.max(1.2, 4.6 - magnitude)
       class="star"
     />
     <circle r="11" class="ring" />
+    <g class="fist">
+      <path :d="`M${94 - fist} 90v6h${fist}v-6`" />
+      <text :x="94 - fist / 2" y="86">{{ say('a fist') }}</text>
+    </g>
   </svg>
 </template>
 
@@ -42,6 +51,17 @@ const size = (magnitude: number) => Math.max(1.2, 4.6 - magnitude)
   fill: var(--field);
 }
 
+@media print {
+  .finding {
+    width: 34mm;
+    margin: 0;
+  }
+
+  .sky {
+    stroke: #000;
+  }
+}
+
 .earth {
   fill: var(--field-earth);
 }
@@ -53,6 +73,18 @@ line {
 
 .star {
   fill: var(--field-moon);
+}
+
+.fist path {
+  fill: none;
+  stroke: var(--field-words);
+  stroke-width: 1.4;
+}
+
+.fist text {
+  fill: var(--field-words);
+  font: 400 15px var(--sans);
+  text-anchor: middle;
 }
 
 .ring {

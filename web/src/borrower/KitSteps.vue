@@ -69,7 +69,7 @@ li::before {
 @media print {
   .kit-step {
     display: grid;
-    grid-template-columns: 74mm minmax(0, 1fr);
+    grid-template-columns: 60mm minmax(0, 1fr);
     gap: 8mm;
     align-items: start;
   }

@@ -66,6 +66,12 @@ const names = computed(() =>
   fill: var(--field);
 }
 
+@media print {
+  .sky {
+    stroke: #000;
+  }
+}
+
 .earth {
   fill: var(--field-earth);
 }

@@ -137,6 +137,18 @@ figcaption {
   fill: var(--field-maria);
 }
 
+@media print {
+  .sky,
+  .moon {
+    fill: #fff;
+    stroke: #000;
+  }
+
+  .maria ellipse {
+    fill: #ccc;
+  }
+}
+
 .scroll {
   overflow-x: auto;
 }

@@ -5,6 +5,7 @@ import { computed, ref } from 'vue'
 import AltitudeDial from './AltitudeDial.vue'
 import FindingDrawing from './FindingDrawing.vue'
 import NightHorizon from './NightHorizon.vue'
+import NightsTable from './NightsTable.vue'
 import SaidText from './SaidText.vue'
 import { directionWord, fistsWords } from './sky-words.ts'
 import { textOf } from './guide-pages.ts'
@@ -17,11 +18,13 @@ const emit = defineEmits<{ lost: [] }>()
 const { say, sayPart, language } = useWords()
 const eyepieces = (names: readonly string[]) => names.map(sayPart).join(say(', then '))
 
-const { chosen, night } = useNight()
+const { chosen, night, past } = useNight()
 const picks = ref(false)
 const place = computed(() => guide.place)
 const words = computed(() => textOf(guide, language.value).targets)
 const time = (utc: string | null) => (utc && place.value ? guideTime(utc, place.value.zone) : null)
+/** Nobody needs stars to find the Moon. */
+const isMoon = ({ kind }: GuideNight['targets'][number]) => kind === 'moon' || kind === 'moon-feature'
 const FIRST = 4
 const atOnce = computed(
   () => night.value?.targets.filter(({ session, kind }) => session && kind !== 'moon-feature').slice(0, FIRST) ?? [],
@@ -63,9 +66,12 @@ const placed = (target: GuideNight['targets'][number]) => ({ ...target, ...(targ
     <p class="when">
       <b>{{ guideDate(night.date, language) }}</b>
       {{ title }} · {{ place.name }}
-      <button type="button" class="link-button" :aria-expanded="picks" @click="picks = !picks">
+      <button type="button" class="link-button screen-only" :aria-expanded="picks" @click="picks = !picks">
         {{ say('Other nights') }}
       </button>
+    </p>
+    <p v-if="past" class="rust screen-only">
+      {{ say('The loan’s nights are over. This was the last one; tonight’s sky is a little different.') }}
     </p>
     <div v-if="picks" class="nights">
       <button
@@ -107,12 +113,14 @@ const placed = (target: GuideNight['targets'][number]) => ({ ...target, ...(targ
           <p class="brass">{{ eyepieces(target.eyepieces) }}</p>
           <details>
             <summary>{{ say('How to find it') }}</summary>
-            <p><SaidText :said="words[target.id]?.find ?? ''" /></p>
-            <FindingDrawing
-              v-if="target.kind !== 'moon' && night.sessionUtc && target.session"
-              :chart="chartOf(placed(target), night.sessionUtc)"
-              :name="say('Where it stands among the stars')"
-            />
+            <div class="how">
+              <p><SaidText :said="words[target.id]?.find ?? ''" /></p>
+              <FindingDrawing
+                v-if="!isMoon(target) && night.sessionUtc && target.session"
+                :chart="chartOf(placed(target), night.sessionUtc)"
+                :name="say('Where it stands among the stars')"
+              />
+            </div>
           </details>
         </div>
         <AltitudeDial
@@ -132,17 +140,22 @@ const placed = (target: GuideNight['targets'][number]) => ({ ...target, ...(targ
           </span>
           <details>
             <summary>{{ say('How to find it') }}</summary>
-            <p><SaidText :said="words[target.id]?.find ?? ''" /></p>
-            <p><SaidText :said="words[target.id]?.look ?? ''" /></p>
-            <FindingDrawing
-              v-if="target.kind !== 'moon-feature'"
-              :chart="chartOf(target, target.bestUtc)"
-              :name="say('Where it stands among the stars')"
-            />
+            <div class="how">
+              <div>
+                <p><SaidText :said="words[target.id]?.find ?? ''" /></p>
+                <p><SaidText :said="words[target.id]?.look ?? ''" /></p>
+              </div>
+              <FindingDrawing
+                v-if="!isMoon(target)"
+                :chart="chartOf(target, target.bestUtc)"
+                :name="say('Where it stands among the stars')"
+              />
+            </div>
           </details>
         </li>
       </ul>
     </template>
+    <div v-if="guide.nights.length > 1" class="paper-only"><NightsTable :guide="guide" /></div>
     <button type="button" class="button lost screen-only" @click="emit('lost')">{{ say('I can’t find it') }}</button>
   </template>
 </template>
@@ -256,8 +269,24 @@ summary {
 }
 
 @media print {
-  details:not([open]) > *:not(summary) {
-    display: block;
+  .targets li,
+  .later li {
+    break-inside: avoid;
+  }
+
+  .later {
+    columns: 2;
+    column-gap: 8mm;
+  }
+
+  .how {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) auto;
+    gap: 4mm;
+  }
+
+  h3 {
+    break-after: avoid;
   }
 }
 </style>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import type { IssuedGuide } from '@binoculum/contract'
 import { plain } from '@binoculum/core'
-import { computed, ref } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import FinderWindow from './FinderWindow.vue'
 import PencilMark from '../shared/drawings/PencilMark.vue'
 import ReportForm from './ReportForm.vue'
 import SaidText from './SaidText.vue'
+import TroubleSheet from './TroubleSheet.vue'
 import { textOf } from './guide-pages.ts'
 import { useWords } from './guide-language.ts'
 
@@ -14,6 +15,9 @@ import { useWords } from './guide-language.ts'
 const { guide } = defineProps<{ guide: IssuedGuide; token: string }>()
 const { say, language } = useWords()
 const signs = computed(() => textOf(guide, language.value).trouble)
+/** Without scripts, and on paper, the whole tree is read at once. */
+const lives = ref(false)
+onMounted(() => (lives.value = true))
 const signKey = ref<string | null>(null)
 const answerKey = ref<string | null>(null)
 const ticked = ref<readonly number[]>([])
@@ -51,12 +55,13 @@ const walked = computed(() => {
 </script>
 
 <template>
-  <template v-if="!sign">
+  <TroubleSheet :guide="guide" :class="{ 'paper-only': lives }" />
+  <div v-if="lives && !sign" class="screen-only">
     <button v-for="each in signs" :key="each.key" type="button" class="branch" @click="choose(each.key)">
       <b><SaidText :said="each.sign" /></b>
     </button>
-  </template>
-  <div v-else class="tree">
+  </div>
+  <div v-else-if="sign" class="tree screen-only">
     <h2><SaidText :said="sign.sign" /></h2>
     <p class="twigs">
       <em>{{ say('rather:') }}</em>

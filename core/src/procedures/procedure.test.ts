@@ -115,6 +115,14 @@ describe('taking apart', () => {
   })
 })
 
+it('speaks of a weight at taking apart only where one hangs', () => {
+  for (const family of every) {
+    const { setUp, takeApart } = full(family)
+    const hangs = setUp.some(({ part }) => part === 'counterweight')
+    expect([family, /weight/.test(titles(takeApart).join())]).toEqual([family, hangs])
+  }
+})
+
 describe('what a kit’s own case leaves of it', () => {
   const { setUp } = full('equatorial-reflector')
   const has =

@@ -191,7 +191,7 @@ const tubeInRings = step({
     drawing: 'tube',
   },
   undo: {
-    title: 'Tube off first, then the weight',
+    title: 'Take the tube off',
     lines: ['Clutches closed. One person holds the tube, the other opens the rings.'],
     caution: 'With the weight off first, the stand tips over.',
   },
@@ -219,12 +219,6 @@ const tubeOnDovetail = step({
     caution: 'One screw alone holds the tube: hold it before you open it.',
   },
 })
-
-/** Where a weight hangs, it is worth saying twice which comes first. */
-const tubeOnDovetailWithWeight: Template = {
-  ...tubeOnDovetail,
-  undo: tubeOnDovetail.undo && { ...tubeOnDovetail.undo, title: 'Tube off first, then the weight' },
-}
 
 const panHead = step({
   key: 'tube',
@@ -454,7 +448,7 @@ const stepsByFamily: Readonly<Record<Family, readonly Template[]>> = {
     latitude,
     rods,
     weight,
-    tubeOnDovetailWithWeight,
+    tubeOnDovetail,
     ...end,
     diagonal,
     eyepiece,
@@ -469,7 +463,7 @@ const stepsByFamily: Readonly<Record<Family, readonly Template[]>> = {
     head,
     latitude,
     weight,
-    tubeOnDovetailWithWeight,
+    tubeOnDovetail,
     ...end,
     diagonal,
     eyepiece,
@@ -521,6 +515,9 @@ export function templateProcedure({ family, collapsible, parts }: TemplateModel)
   return { setUp: setUp.map(({ undo: _undo, ...rest }) => rest), takeApart: dismantling(setUp) }
 }
 
+/** Where a weight hangs, it is worth saying twice which comes first. */
+const TUBE_FIRST = 'Tube off first, then the weight'
+
 const undoOf = new Map(
   Object.values(stepsByFamily)
     .flat()
@@ -531,6 +528,7 @@ const undoOf = new Map(
  * case. Steps of a model's own that no template knows are undone by their own name. */
 export function dismantling(setUp: readonly ProcedureStep[]): readonly ProcedureStep[] {
   const templates = Object.values(stepsByFamily).flat()
+  const weighted = setUp.some(({ part }) => part === 'counterweight')
   const reversed = [...setUp].reverse().flatMap((each): readonly ProcedureStep[] => {
     const known = undoOf.get(`${each.key} ${each.title}`)
     const alike = templates.find(({ key }) => key === each.key)
@@ -545,7 +543,7 @@ export function dismantling(setUp: readonly ProcedureStep[]): readonly Procedure
       {
         ...each,
         key: `away-${each.key}`,
-        title: undo.title,
+        title: weighted && each.part === 'tube' ? TUBE_FIRST : undo.title,
         lines: undo.lines,
         caution: undo.caution,
         feel: null,

@@ -9,7 +9,7 @@ test('a block is changed, graded, looked at and used; an unknown word is refused
   await goTo(page, '/guides')
   await page.getByRole('link', { name: 'Change their texts' }).click()
   await goTo(page, '/guides/texts/M-09')
-  await page.getByRole('button', { name: /The mirrors/ }).click()
+  await page.getByRole('button', { name: /The glass and its screws/ }).click()
   const words = page.getByLabel('Its words, one sentence or two a line')
   await expect(words).toContainText('Leave the')
   await words.fill('')
@@ -27,7 +27,7 @@ test('a block is changed, graded, looked at and used; an unknown word is refused
   await expect(page.locator('.editor')).not.toContainText('hard to read')
   // Another block and back: what was typed is there.
   await page.getByRole('button', { name: /A good place/ }).click()
-  await page.getByRole('button', { name: /The mirrors/ }).click()
+  await page.getByRole('button', { name: /The glass and its screws/ }).click()
   await expect(words).toHaveText(/^Leave the mirrors of \w+ to us\.$/)
   await expect(words.locator('.kit-word')).toHaveAttribute('title', 'kit')
   await page.getByLabel('Which kits').selectOption('kit')

@@ -270,7 +270,7 @@ for (const [code, format] of [
     await expect(page.locator('section.step .step-drawing').first()).toBeAttached()
     await page.emulateMedia({ media: 'print' })
     await page.setViewportSize(format === 'A4' ? { width: 690, height: 1000 } : { width: 712, height: 940 })
-    for (const chapter of ['What is in the case', 'Lowest power first', 'Tonight', 'Switch off and close'])
+    for (const chapter of ['What is in the case', 'Lowest power first', 'Tonight', 'Close it up'])
       await expect(page.getByRole('heading', { name: chapter }).first()).toBeVisible()
     await expect(page.locator('footer')).toBeHidden()
     const steps = await page.locator('section.step').count()

@@ -196,7 +196,7 @@ Planets: small, bright, and sharp for moments.
 [equatorial] [!driven] The sky moves. Turn the rod of the tilted axis only, and it follows.
 [equatorial] Near the pole the axes feel wrong. Go slowly there.
 [altazimuth] [!driven] The sky moves. Nudge the tube a little every half minute.
-[equatorial] The tube hangs on the other side of the weight from what you look at. In the east of the sky it is on the west side.`,
+[equatorial] Look east, and the tube is on the west side of its stand. Look west, and it is on the east side.`,
   }),
   block({
     key: 'controller',
@@ -239,7 +239,7 @@ Press the button with the timer, so that nothing shakes.`,
   }),
   block({
     key: 'mirror',
-    title: 'The mirrors',
+    title: 'The glass and its screws',
     because: `[no-screws] nothing to line up
 [mirror-ours] your policy: left to us
 [mirror-yours] your policy: with the help sheet`,

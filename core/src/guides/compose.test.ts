@@ -224,6 +224,20 @@ it('a zoom is named by its range and the length in use, in every language', () =
   expect(inSentence(guide.powers[0]?.eyepiece ?? '', spanish)).toBe('el ocular de 8–24 mm a 24 mm')
 })
 
+it('says nothing of a Barlow, a switch or a mirror where there is none', () => {
+  const bare = base.parts.filter(({ role }) => role !== 'barlow' && role !== 'coin-cell')
+  const optics = { ...base.optics, kind: 'refractor', collimatable: false } as const
+  const guide = english(composeGuide({ ...base, parts: [...bare, part('finder'), part('diagonal')], optics }))
+  const said = JSON.stringify({ ...guide, blocks: guide.blocks.filter(({ key }) => key !== 'sun') })
+  expect(said).not.toMatch(/Barlow/)
+  expect(said).not.toMatch(/switch (it )?(on|off)|switched/i)
+  expect(said).not.toMatch(/mirror(?!")/i)
+  const full = JSON.stringify(english(composeGuide({ ...base, parts: [...base.parts, part('finder')] })))
+  expect(full).toMatch(/No Barlow yet/)
+  expect(full).toMatch(/Switch the finder off/)
+  expect(full).toMatch(/That is the mirror/)
+})
+
 it('the Sun opens a guide in any order', () => {
   expect(english(composeGuide({ ...base, order: ['away', 'case', 'sun'] })).blocks[0]?.key).toBe('sun')
 })

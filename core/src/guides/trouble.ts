@@ -25,7 +25,8 @@ export const troubleSigns: readonly TroubleSign[] = [
     needs: [],
     sign: 'You see nothing but black',
     checks: `Both caps off, front and eyepiece?
-Is {low eyepiece} in, and no Barlow?
+[barlow] Is {low eyepiece} in, and no Barlow?
+[!barlow] Is {low eyepiece} in?
 [diagonal] Diagonal in?`,
     question: 'Point at the Moon or a far lamp. Where does the finder point?',
     answers: [
@@ -58,7 +59,8 @@ Still no dot? Look along the tube instead, and tell us. Leave the battery door s
     key: 'blur',
     needs: [],
     sign: 'You see a blur',
-    checks: `Is {low eyepiece} in, and no Barlow?
+    checks: `[barlow] Is {low eyepiece} in, and no Barlow?
+[!barlow] Is {low eyepiece} in?
 Not through a window, not over a warm roof?`,
     question: 'Turn the focus slowly through its whole way. Does it get sharp?',
     answers: [
@@ -71,10 +73,11 @@ Not through a window, not over a warm roof?`,
       {
         key: 'never',
         answer: 'Never',
-        hint: 'dew, eyepiece, mirror',
+        hint: 'dew, eyepiece, glass',
         then: `Dew? Hold the eyepiece in your warm hand for a minute. Don’t wipe anything.
 [diagonal] Is the diagonal in, and the right one? It must turn by a quarter.
-A star like a little comet? That is the mirror: leave it to us, and tell us.`,
+[!no-screws] A star like a little comet? That is the mirror: leave it to us, and tell us.
+[no-screws] A star like a little comet? Leave the glass to us, and tell us.`,
       },
       {
         key: 'shakes',
@@ -98,7 +101,11 @@ A star like a little comet? That is the mirror: leave it to us, and tell us.`,
         answer: 'The tube’s end sinks',
         hint: 'balance, tension',
         then: `[equatorial] Hold the tube. Open the weight’s screw a little, not out, and move the weight outward, towards its end stop.
-[altazimuth] Tighten the tension a little, until it stays.`,
+[pan-handle] Turn the handle a little, until it stays.
+[driven] [altazimuth] Close its clutch, firm and no more.
+[rocker-bolt] [!on-table] Take the lighter eyepiece. Does it still sink? Tell us.
+[altazimuth] [!pan-handle] [!driven] [!rocker-bolt] Tighten the tension a little, until it stays.
+[on-table] [rocker-bolt] Tighten the tension a little, until it stays.`,
       },
       {
         key: 'weight',

@@ -100,7 +100,7 @@ describe('taking apart', () => {
   it('reverses: tube off before the weight, weight before the head, tray when nothing is left on the legs', () => {
     const names = titles(full('equatorial-reflector').takeApart)
     const at = (part: RegExp) => names.findIndex((name) => part.test(name))
-    expect(at(/Switch off/)).toBe(0)
+    expect(at(/Close it up/)).toBe(0)
     expect(at(/^Tube off first/)).toBeLessThan(at(/weight off/))
     expect(at(/weight off/)).toBeLessThan(at(/head off/))
     expect(at(/head off/)).toBeLessThan(at(/Tray off/))

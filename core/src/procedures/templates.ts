@@ -203,7 +203,7 @@ const tubeOnDovetail = step({
   title: 'Put the tube on',
   lines: [
     'Turn the clamp sideways, so that the tube can’t slide off backwards.',
-    'Slide the rail in to its stop, glass end to the sky. Turn the clamp screw while one hand holds the tube.',
+    'Slide the rail in to its stop, large cap to the sky. Turn the clamp screw while one hand holds the tube.',
   ],
   rest: {
     part: 'tube',
@@ -242,7 +242,7 @@ const panHead = step({
 const finder = step({
   key: 'finder',
   phase: 'fit-out',
-  title: 'Put the finder on and switch it on',
+  title: 'Put the finder on',
   lines: [
     'Slide its foot in until it stops, wide end to the sky.',
     ['coin-cell', 'Pull the paper tab if there is one; switch on. A red dot shows inside.'],
@@ -250,7 +250,10 @@ const finder = step({
   rest: { part: 'finder', feel: 'finger-snug', check: 'sits on its stop, doesn’t rock', drawing: 'finder' },
   undo: {
     title: 'Finder off',
-    lines: ['Switched off? Then slide it out; its nuts go straight back on their studs.'],
+    lines: [
+      ['coin-cell', 'Look that it is switched off.'],
+      'Slide it out; its nuts go straight back on their studs.',
+    ],
   },
 })
 
@@ -288,7 +291,7 @@ const eyepiece = step({
   key: 'eyepiece',
   phase: 'fit-out',
   title: 'Put the lowest power in',
-  lines: ['Take {low-eyepiece}. No Barlow yet.'],
+  lines: ['Take {low-eyepiece}.', ['barlow', 'No Barlow yet.']],
   rest: { part: 'low-eyepiece', feel: 'finger-snug', check: 'its rim rests on the focuser’s', drawing: 'eyepiece' },
   undo: { title: 'Eyepiece out', lines: ['Back its screw off; both end caps on.'] },
 })
@@ -476,11 +479,11 @@ const stepsByFamily: Readonly<Record<Family, readonly Template[]>> = {
 const close = step({
   key: 'away-close',
   phase: 'unpack',
-  title: 'Switch off and close',
+  title: 'Close it up',
   lines: [
-    'Switch the finder off.',
+    ['coin-cell', 'Switch the finder off.'],
     ['power-pack', 'Switch the mount off, then the pack.'],
-    ['focuser-cap', 'Rack the focuser in gently, not against its end.'],
+    'Turn the focus in gently, not against its end.',
     'All caps on: front, focuser, both ends of each eyepiece.',
     'Wet with dew? Leave the caps off indoors for a day before you close anything.',
   ],
@@ -511,7 +514,11 @@ export interface TemplateModel {
 export function templateProcedure({ family, collapsible, parts }: TemplateModel): Procedure {
   const setUp = stepsByFamily[family]
     .filter(({ key, needs }) => (key !== 'slide-open' || collapsible) && (needs === null || parts.includes(needs)))
-    .map((each) => (each.key === 'finder' && parts.includes('coin-cell') ? { ...each, caution: CELL_CAUTION } : each))
+    .map((each) =>
+      each.key === 'finder' && parts.includes('coin-cell')
+        ? { ...each, title: 'Put the finder on and switch it on', caution: CELL_CAUTION }
+        : each,
+    )
   return { setUp: setUp.map(({ undo: _undo, ...rest }) => rest), takeApart: dismantling(setUp) }
 }
 

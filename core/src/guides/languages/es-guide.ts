@@ -82,8 +82,8 @@ export const guideTexts: Readonly<Record<string, string>> = {
   'Near the pole the axes feel wrong. Go slowly there.': 'Cerca del polo los ejes se mueven raro. Ve despacio allí.',
   'The sky moves. Nudge the tube a little every half minute.':
     'El cielo se mueve. Empuja el tubo un poco cada medio minuto.',
-  'The tube hangs on the other side of the weight from what you look at. In the east of the sky it is on the west side.':
-    'El tubo cuelga al otro lado del contrapeso de lo que miras. Si miras al este, queda en el lado oeste.',
+  'Look east, and the tube is on the west side of its stand. Look west, and it is on the east side.':
+    'Si miras al este, el tubo queda en el lado oeste del pie. Si miras al oeste, en el lado este.',
   'The hand controller': 'El mando de mano',
   'It asks these things in this order. Answer daylight saving with care: that is the most frequent fault.':
     'Pregunta esto en este orden. Cuidado con la hora de verano: es el fallo más común.',
@@ -106,7 +106,7 @@ export const guideTexts: Readonly<Record<string, string>> = {
     'Primero fuera el tubo, luego el contrapeso: al revés se cae.',
   'Nothing is wiped. Tell us about any trouble; nobody is blamed.':
     'No se limpia nada. Cuéntanos cualquier problema; nadie tiene la culpa.',
-  'The mirrors': 'Los espejos',
+  'The glass and its screws': 'Los cristales y sus tornillos',
   'Leave the glass and its screws to us. Stars look odd? Tell us.':
     'Deja el cristal y sus tornillos para nosotros. ¿Las estrellas se ven raras? Cuéntanoslo.',
   'Leave the mirrors and their screws to us. Stars look like little comets? Tell us.':
@@ -115,6 +115,7 @@ export const guideTexts: Readonly<Record<string, string>> = {
     'Puedes alinear el espejo con la hoja de ayuda. Giros pequeños, y nunca encima del espejo. ¿Dudas? Cuéntanoslo.',
   'You see nothing but black': 'Solo ves negro',
   'Both caps off, front and eyepiece?': '¿Las dos tapas fuera, delante y en el ocular?',
+  'Is {low eyepiece} in?': '¿Está puesto {low eyepiece}?',
   'Is {low eyepiece} in, and no Barlow?': '¿Está puesto {low eyepiece}, sin la Barlow?',
   'Diagonal in?': '¿La diagonal puesta?',
   'Point at the Moon or a far lamp. Where does the finder point?':
@@ -147,6 +148,7 @@ export const guideTexts: Readonly<Record<string, string>> = {
   'Stop where it is smallest. Each eyepiece and each pair of eyes needs its own focus.':
     'Para donde se ve más pequeño. Cada ocular y cada par de ojos necesita su foco.',
   Never: 'Nunca',
+  'dew, eyepiece, glass': 'rocío, ocular, cristal',
   'dew, eyepiece, mirror': 'rocío, ocular, espejo',
   'Dew? Hold the eyepiece in your warm hand for a minute. Don’t wipe anything.':
     '¿Rocío? Ten el ocular un minuto en la mano caliente. No limpies nada.',
@@ -154,6 +156,8 @@ export const guideTexts: Readonly<Record<string, string>> = {
     '¿La diagonal está puesta, y es la buena? Tiene que girar un cuarto.',
   'A star like a little comet? That is the mirror: leave it to us, and tell us.':
     '¿Una estrella parece un cometa? Es el espejo: déjalo para nosotros, y cuéntanoslo.',
+  'A star like a little comet? Leave the glass to us, and tell us.':
+    '¿Una estrella parece un cometa? Deja los cristales para nosotros, y cuéntanoslo.',
   'It trembles': 'Tiembla',
   'touch, ground, wind': 'manos, suelo, viento',
   'Let go of it and count to five. Shorter legs and firm ground help most.':
@@ -168,6 +172,10 @@ export const guideTexts: Readonly<Record<string, string>> = {
   'Hold the tube. Open the weight’s screw a little, not out, and move the weight outward, towards its end stop.':
     'Sujeta el tubo. Abre un poco el tornillo del contrapeso, sin sacarlo, y llévalo hacia fuera, hacia su tope.',
   'Tighten the tension a little, until it stays.': 'Aprieta un poco la tensión, hasta que se quede.',
+  'Turn the handle a little, until it stays.': 'Gira un poco el mango, hasta que se quede.',
+  'Close its clutch, firm and no more.': 'Cierra su freno, firme y nada más.',
+  'Take the lighter eyepiece. Does it still sink? Tell us.':
+    'Pon el ocular más ligero. ¿Se hunde todavía? Cuéntanoslo.',
   'The weight sinks': 'Se hunde el contrapeso',
   'weight inward': 'contrapeso adentro',
   'Hold the tube. Open the weight’s screw a little, not out, and move the weight inward.':
@@ -225,6 +233,7 @@ export const guideTexts: Readonly<Record<string, string>> = {
   'Set the tension': 'Ajusta la tensión',
   'Turn the knob at the arm until the tube moves smoothly and stays where you leave it.':
     'Gira la rueda del brazo hasta que el tubo se mueva suave y se quede donde lo dejas.',
+  'Put the finder on': 'Pon el buscador',
   'Put the finder on and switch it on': 'Pon el buscador y enciéndelo',
   'Slide its foot in until it stops, wide end to the sky.':
     'Mete su pie hasta el tope, el lado ancho hacia el cielo.',
@@ -239,16 +248,20 @@ export const guideTexts: Readonly<Record<string, string>> = {
   'Keep the caps in your pocket or in the case.': 'Guarda las tapas en el bolsillo o en la maleta.',
   'Put the lowest power in': 'Pon el ocular grande',
   'Take {low-eyepiece}. No Barlow yet.': 'Toma {low-eyepiece}. Aún sin la Barlow.',
+  'Take {low-eyepiece}.': 'Toma {low-eyepiece}.',
+  'No Barlow yet.': 'Aún sin la Barlow.',
   'Try three moves': 'Prueba tres movimientos',
   'Point it straight up: easy to do, and nothing touches the stand?':
     'Apunta recto hacia arriba: ¿va fácil, y nada toca el soporte?',
   'Swing it around on both axes: free?': 'Muévelo en los dos ejes: ¿va libre?',
   'Let go: does it stay exactly there? If not, tell us; don’t force anything.':
     'Suéltalo: ¿se queda justo ahí? Si no, dínoslo; no fuerces nada.',
+  'Close it up': 'Ciérralo todo',
   'Switch off and close': 'Apaga y cierra',
   'Switch the finder off.': 'Apaga el buscador.',
   'Switch the mount off, then the pack.': 'Apaga la montura, luego la batería.',
   'Rack the focuser in gently, not against its end.': 'Mete el enfocador con cuidado, sin llegar al final.',
+  'Turn the focus in gently, not against its end.': 'Mete el enfoque con cuidado, sin llegar al final.',
   'All caps on: front, focuser, both ends of each eyepiece.':
     'Todas las tapas: delante, enfocador, los dos lados de cada ocular.',
   'Wet with dew? Leave the caps off indoors for a day before you close anything.':
@@ -258,6 +271,8 @@ export const guideTexts: Readonly<Record<string, string>> = {
   'Finder off': 'Fuera el buscador',
   'Switched off? Then slide it out; its nuts go straight back on their studs.':
     '¿Apagado? Entonces sácalo; sus tuercas vuelven a su sitio.',
+  'Look that it is switched off.': 'Mira que esté apagado.',
+  'Slide it out; its nuts go straight back on their studs.': 'Sácalo; sus tuercas vuelven a su sitio.',
   'Slide the tube shut': 'Cierra el tubo',
   'Open both locks. Push the tube together gently.': 'Abre los dos cierres. Junta el tubo con cuidado.',
   'Pack the case': 'Guarda todo en la maleta',
@@ -359,6 +374,8 @@ export const guideTexts: Readonly<Record<string, string>> = {
     'Gira el cierre hacia un lado, para que el tubo no resbale hacia atrás.',
   'Slide the rail in to its stop, glass end to the sky. Turn the clamp screw while one hand holds the tube.':
     'Mete el carril hasta el tope, el cristal hacia el cielo. Gira el tornillo mientras una mano sujeta el tubo.',
+  'Slide the rail in to its stop, large cap to the sky. Turn the clamp screw while one hand holds the tube.':
+    'Mete el carril hasta el tope, la tapa grande hacia el cielo. Gira el tornillo mientras una mano sujeta el tubo.',
   'One screw alone holds the tube. Tug gently before you let go, then turn the screw once more.':
     'Un solo tornillo sujeta el tubo. Tira un poco antes de soltar, y gira el tornillo otra vez.',
   'Clutches closed. Hold the tube with one hand, open its clamp with the other.':

@@ -274,7 +274,7 @@ for (const [code, format] of [
       await expect(page.getByRole('heading', { name: chapter }).first()).toBeVisible()
     await expect(page.locator('footer')).toBeHidden()
     const steps = await page.locator('section.step').count()
-    expect(await page.locator('section.step .step-drawing:visible').count()).toBe(steps)
+    await expect(page.locator('section.step .step-drawing:visible')).toHaveCount(steps)
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(712)
     const pdf = await page.pdf({ format })
     const sheets = pdf.toString('latin1').match(/\/Type\s*\/Page\b/g)?.length ?? 0

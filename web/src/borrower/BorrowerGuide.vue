@@ -17,6 +17,7 @@ import TroublePage from './TroublePage.vue'
 import { pagesOf, spokenText, textOf } from './guide-pages.ts'
 import { provideLanguage } from './guide-language.ts'
 import { copyEndsMs, forgetGuide } from './offline-copy.ts'
+import { noMemory, type GuideMemory } from './guide-memory.ts'
 import { provideMemory, useRemembered, useTaste } from './use-kept.ts'
 import { provideNight } from './use-night.ts'
 import { sendWaiting } from './send-to-library.ts'
@@ -26,12 +27,20 @@ const HelpSheetView = defineAsyncComponent(() => import('../areas/guides/HelpShe
 
 /** A borrower's guide. As served it is one long readable page; once it lives, it shows one page at a time and remembers
  * where one was. */
-const { guide, token, startLanguage, startBlock } = defineProps<{
+const {
+  guide,
+  token,
+  startLanguage,
+  startBlock,
+  memory = noMemory,
+} = defineProps<{
   guide: IssuedGuide
   token: string
   startLanguage: string
   /** The block to begin at, where a coordinator looks at one. */
   startBlock?: string | undefined
+  /** What the phone remembers of it; left out, nothing. */
+  memory?: GuideMemory
 }>()
 const language = ref(startLanguage)
 const t = provideLanguage(language)
@@ -42,8 +51,8 @@ const pages = computed(() => pagesOf(text.value))
 const languages = guideLanguages.filter(({ code }) => code in guide.texts)
 
 const isString = (value: unknown): value is string => typeof value === 'string'
-const memory = provideMemory(token)
-const { value: here, ready } = useRemembered(memory, 'page', '', isString)
+provideMemory(memory)
+const here = useRemembered(memory, 'page', '', isString)
 const scheme = useTaste<'paper' | 'ember'>(
   'scheme',
   'paper',
@@ -115,10 +124,8 @@ function choose(code: string) {
 const online = () => void sendWaiting({ token, memory })
 
 onMounted(() => {
-  void ready.then(() => {
-    if (startBlock) here.value = pages.value.find(({ block }) => block.key === startBlock)?.key ?? ''
-    lives.value = true
-  })
+  if (startBlock) here.value = pages.value.find(({ block }) => block.key === startBlock)?.key ?? ''
+  lives.value = true
   // Where a coordinator looks at it, the room around it keeps its own scheme.
   if (token) watch(scheme, (now) => showScheme(now), { immediate: true })
   canSpeak.value = 'speechSynthesis' in window

@@ -17,7 +17,7 @@ const text = computed(() => textOf(guide, language.value))
 /** Places and parts stand in one order in every language, so ticks stay where they are. */
 const partKey = (place: number, part: number) => `${place}.${part}`
 const memory = useMemory()
-const { value: marks } = useRemembered<Marks>(
+const marks = useRemembered<Marks>(
   memory,
   'case',
   {},

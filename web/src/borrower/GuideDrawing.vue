@@ -1,21 +1,36 @@
 <script setup lang="ts">
 import type { IssuedGuide } from '@binoculum/contract'
 import type { StepDrawing as Drawing } from '@binoculum/core'
-import { defineAsyncComponent, onMounted, ref } from 'vue'
+import { defineAsyncComponent, onMounted, onUnmounted, ref, useTemplateRef } from 'vue'
+import { drawInTurn } from './draw-in-turn.ts'
 import { useWords } from './guide-language.ts'
 
-/** The step's drawing comes once the page lives: words are served and painted first. Its room is kept. */
-const { say } = useWords()
+/** The step's drawing comes once the page lives: words are served and painted first. What is in view is drawn at once,
+ * the others in their turn, for paper and for the next step. Their room is kept. */
 defineProps<{ guide: IssuedGuide; drawing: Drawing; undo: boolean }>()
+const { say } = useWords()
 const StepDrawing = defineAsyncComponent(() => import('../shared/drawings/StepDrawing.vue'))
-const lives = ref(false)
-onMounted(() => (lives.value = true))
+const room = useTemplateRef<HTMLElement>('room')
+const drawn = ref(false)
+let leave: (() => void)[] = []
+function draw() {
+  drawn.value = true
+  leave.forEach((each) => each())
+  leave = []
+}
+onMounted(() => {
+  const seen = new IntersectionObserver((entries) => entries.some(({ isIntersecting }) => isIntersecting) && draw())
+  if (room.value) seen.observe(room.value)
+  window.addEventListener('beforeprint', draw)
+  leave = [drawInTurn(draw), () => seen.disconnect(), () => window.removeEventListener('beforeprint', draw)]
+})
+onUnmounted(() => leave.forEach((each) => each()))
 </script>
 
 <template>
-  <div class="room">
+  <div ref="room" class="room">
     <StepDrawing
-      v-if="lives && guide.drawn"
+      v-if="drawn && guide.drawn"
       :kit="guide.drawn"
       :drawing="drawing"
       :undo="undo"

@@ -285,6 +285,7 @@ summary {
     gap: 4mm;
   }
 
+  .when,
   h3 {
     break-after: avoid;
   }

@@ -6,6 +6,7 @@ import '../theme/base.css'
 import type { IssuedGuide } from '@binoculum/contract'
 import { createSSRApp } from 'vue'
 import BorrowerGuide from './BorrowerGuide.vue'
+import { noMemory, openMemory } from './guide-memory.ts'
 import { keepOffline } from './offline-copy.ts'
 
 /** What the server put beside the page. */
@@ -17,6 +18,7 @@ interface PageState {
 }
 
 const { assets, ...props } = JSON.parse(document.getElementById('guide-state')?.textContent ?? '{}') as PageState
-createSSRApp(BorrowerGuide, props).mount('#guide')
+const memory = props.token ? await openMemory(props.token) : noMemory
+createSSRApp(BorrowerGuide, { ...props, memory }).mount('#guide')
 // The copy is a help, not the page: without it the guide still works online.
 void keepOffline({ token: props.token, guide: props.guide, assets }).catch(() => undefined)

@@ -17,6 +17,7 @@ Object.assign(globalThis, { FileReader: FakeFileReader })
 
 function memoryOf(kept: Record<string, unknown>): GuideMemory {
   return {
+    kept,
     read: (key) => Promise.resolve(kept[key] ?? null),
     write: (key, value) => Promise.resolve(void (kept[key] = value)),
     wipe: () => Promise.resolve(),

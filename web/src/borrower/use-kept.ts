@@ -1,14 +1,10 @@
 import { inject, onMounted, provide, ref, watch, type InjectionKey, type Ref } from 'vue'
-import { guideMemory, type GuideMemory } from './guide-memory.ts'
+import type { GuideMemory } from './guide-memory.ts'
 
 const memoryKey: InjectionKey<GuideMemory> = Symbol('what the phone remembers of this guide')
 
 /** Gives every part of the page the guide's memory. */
-export function provideMemory(token: string): GuideMemory {
-  const memory = guideMemory(token)
-  provide(memoryKey, memory)
-  return memory
-}
+export const provideMemory = (memory: GuideMemory): void => provide(memoryKey, memory)
 
 export function useMemory(): GuideMemory {
   const memory = inject(memoryKey)
@@ -16,29 +12,21 @@ export function useMemory(): GuideMemory {
   return memory
 }
 
-/** Longer than this nobody waits for a slow phone's memory. */
-const PATIENCE_MS = 600
-
-/** A value in the guide's memory, read only once the page lives: the served page knows nothing of it.
- * @returns the value, and when what was kept has been read or given up */
+/** A value in the guide's memory, taken up only once the page lives: the served page knows nothing of it. */
 export function useRemembered<T>(
   memory: GuideMemory,
   key: string,
   usual: T,
   isValid: (value: unknown) => value is T,
-): { readonly value: Ref<T>; readonly ready: Promise<void> } {
+): Ref<T> {
   const value = ref(usual) as Ref<T>
-  let settle = () => {}
-  const ready = new Promise<void>((done) => (settle = done))
-  onMounted(async () => {
-    const patience = new Promise<null>((done) => setTimeout(() => done(null), PATIENCE_MS))
-    // What can't be read is begun anew.
-    const kept = await Promise.race([memory.read(key).catch(() => null), patience])
+  onMounted(() => {
+    const kept = memory.kept[key]
+    // What isn't as it should be is begun anew.
     if (isValid(kept)) value.value = kept
-    settle()
+    watch(value, (now) => void memory.write(key, now).catch(() => undefined), { deep: true })
   })
-  watch(value, (now) => void memory.write(key, now).catch(() => undefined), { deep: true })
-  return { value, ready }
+  return value
 }
 
 /** How one likes to read, on this phone and for any guide. */

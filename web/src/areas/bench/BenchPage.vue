@@ -1,23 +1,14 @@
 <script setup lang="ts">
-import type { Bench, ReceivedMessages } from '@binoculum/contract'
+import type { Bench } from '@binoculum/contract'
 import { computed } from 'vue'
-import { api } from '../../shared/api/client.ts'
-import { useSending } from '../../shared/api/use-sending.ts'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import ConditionMoon from '../../shared/drawings/ConditionMoon.vue'
 import KitTag from '../../shared/drawings/KitTag.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import { ownZone, whenText } from '../../shared/words.ts'
+import BorrowerMessages from './BorrowerMessages.vue'
 
 const { data: bench, problem, reload } = useLoaded<Bench>('/api/bench')
-const { data: received, reload: reloadMessages } = useLoaded<ReceivedMessages>('/api/borrower-messages')
-const messages = computed(() => received.value?.messages ?? [])
-const { sending, problem: refusal, run } = useSending()
-const seen = (id: string) =>
-  run(async () => {
-    await api.post(`/api/borrower-messages/${id}/seen`)
-    await reloadMessages()
-  })
 const minutes = computed(() => bench.value?.waiting.reduce((sum, item) => sum + item.minutes, 0) ?? 0)
 </script>
 
@@ -52,35 +43,7 @@ const minutes = computed(() => bench.value?.waiting.reduce((sum, item) => sum + 
         <RouterLink v-else :to="`/bench/${encodeURIComponent(item.code)}`" class="button main big">Check</RouterLink>
       </li>
     </ol>
-    <section v-if="messages.length > 0" aria-labelledby="from-borrowers">
-      <h2 id="from-borrowers">From borrowers</h2>
-      <ProblemNote :problem="refusal" />
-      <article v-for="message in messages" :key="message.id">
-        <img
-          v-if="message.pictureId"
-          :src="`/api/pictures/${message.pictureId}`"
-          alt="The borrower’s picture"
-          loading="lazy"
-        />
-        <div>
-          <p class="serif kit">
-            <RouterLink :to="`/kits/${encodeURIComponent(message.kitCode)}`">{{ message.kitName }}</RouterLink>
-            <KitTag :code="message.kitCode" />
-          </p>
-          <template v-if="message.kind === 'report'">
-            <p v-if="message.walked.length > 0">{{ message.walked.join(' › ') }}</p>
-            <p v-if="message.words">“{{ message.words }}”</p>
-          </template>
-          <p v-else>
-            Looked through the case, {{ message.looked }} of {{ message.of }}:
-            <b v-if="message.missing.length > 0" class="rust">missing: {{ message.missing.join(', ') }}</b>
-            <template v-else>all there</template>
-          </p>
-          <p class="second">loan {{ message.loanCode }} · {{ whenText(message.atUtc, ownZone) }}</p>
-        </div>
-        <button type="button" class="button big" :disabled="sending" @click="seen(message.id)">Seen to</button>
-      </article>
-    </section>
+    <BorrowerMessages />
   </main>
 </template>
 
@@ -107,22 +70,13 @@ li {
   text-overflow: ellipsis;
 }
 
-section {
-  margin-top: 26px;
-}
+@media (max-width: 720px) {
+  li {
+    grid-template-columns: 34px minmax(0, 1fr);
+  }
 
-article {
-  display: grid;
-  grid-template-columns: auto minmax(0, 1fr) auto;
-  gap: 14px;
-  align-items: start;
-  padding: 12px 0;
-  border-bottom: 1px solid var(--rule);
-}
-
-article img {
-  max-width: 160px;
-  max-height: 120px;
-  border: 1px solid var(--rule-strong);
+  li > :nth-child(n + 3) {
+    grid-column: 2;
+  }
 }
 </style>

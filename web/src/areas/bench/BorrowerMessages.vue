@@ -1,0 +1,103 @@
+<script setup lang="ts">
+import type { ReceivedMessages } from '@binoculum/contract'
+import { computed } from 'vue'
+import { api } from '../../shared/api/client.ts'
+import { useLoaded } from '../../shared/api/use-loaded.ts'
+import { useSending } from '../../shared/api/use-sending.ts'
+import KitTag from '../../shared/drawings/KitTag.vue'
+import ProblemNote from '../../shared/ProblemNote.vue'
+import { ownZone, whenText } from '../../shared/words.ts'
+import { nextForMessage } from './next-for-message.ts'
+
+/** What borrowers sent from their guides and nobody has seen to yet. */
+const { data: received, reload } = useLoaded<ReceivedMessages>('/api/borrower-messages')
+const messages = computed(() => received.value?.messages ?? [])
+const { sending, problem, run } = useSending()
+const seen = (id: string) =>
+  run(async () => {
+    await api.post(`/api/borrower-messages/${id}/seen`)
+    await reload()
+  })
+</script>
+
+<template>
+  <section v-if="messages.length > 0" aria-labelledby="from-borrowers">
+    <h2 id="from-borrowers">From borrowers</h2>
+    <ProblemNote :problem="problem" />
+    <article v-for="message in messages" :key="message.id">
+      <a v-if="message.pictureId" :href="`/api/pictures/${message.pictureId}`" target="_blank" class="picture">
+        <img
+          :src="`/api/pictures/${message.pictureId}`"
+          :alt="`The borrower’s picture of ${message.kitName}, to be opened`"
+          loading="lazy"
+        />
+      </a>
+      <span v-else class="quiet picture">no picture</span>
+      <div>
+        <p class="serif kit">
+          <RouterLink :to="`/kits/${encodeURIComponent(message.kitCode)}`">{{ message.kitName }}</RouterLink>
+          <KitTag :code="message.kitCode" class="tag" />
+        </p>
+        <template v-if="message.kind === 'report'">
+          <p v-if="message.words">“{{ message.words }}”</p>
+          <p v-if="message.walked.length > 0" class="second">{{ message.walked.join(' › ') }}</p>
+        </template>
+        <p v-else>
+          Looked through the case, {{ message.looked }} of {{ message.of }}:
+          <b v-if="message.missing.length > 0" class="rust">missing: {{ message.missing.join(', ') }}</b>
+          <template v-else>all there</template>
+        </p>
+        <p class="second">loan {{ message.loanCode }} · {{ whenText(message.atUtc, ownZone) }}</p>
+      </div>
+      <p>{{ nextForMessage(message) }}</p>
+      <button type="button" class="button big" :disabled="sending" @click="seen(message.id)">Seen to</button>
+    </article>
+  </section>
+</template>
+
+<style scoped>
+section {
+  margin-top: 26px;
+}
+
+article {
+  display: grid;
+  grid-template-columns: 120px minmax(0, 1.4fr) minmax(0, 1fr) 110px;
+  gap: 14px;
+  align-items: start;
+  padding: 12px 0;
+  border-bottom: 1px solid var(--rule);
+}
+
+.kit {
+  font-size: 22px;
+  line-height: 26px;
+}
+
+.tag {
+  margin-left: 6px;
+}
+
+img {
+  display: block;
+  width: 120px;
+  max-height: 100px;
+  border: 1px solid var(--rule-strong);
+  object-fit: cover;
+}
+
+@media (max-width: 720px) {
+  article {
+    grid-template-columns: 80px minmax(0, 1fr);
+  }
+
+  article > p,
+  article > button {
+    grid-column: 2;
+  }
+
+  img {
+    width: 80px;
+  }
+}
+</style>

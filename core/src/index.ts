@@ -137,7 +137,8 @@ export {
   type GuideTrouble,
   type OwnBlock,
 } from './guides/guide.ts'
-export { nightNow, type GuideNight, type GuidePlace, type NightTarget as GuideNightTarget } from './guides/nights.ts'
+export { nightNow } from './guides/night-now.ts'
+export { type GuideNight, type GuidePlace, type NightTarget as GuideNightTarget } from './guides/nights.ts'
 export { arcminText, dateText, daysText, degText, massText, mmText, moneyText, powerText } from './words/figures.ts'
 export {
   conditionWords,
@@ -283,7 +284,8 @@ export { tubeRoll, type Roll } from './mount/roll.ts'
 export { goodLoadFraction, mountLoad, type LoadVerdict } from './mount/load.ts'
 export { sideOfMount, signedHours, type SideOfMount, type TubeSide } from './mount/side.ts'
 export { polarDrift, polarErrorForDriftDeg } from './mount/polar-drift.ts'
-export { clockText, poleStar, ringInScope, type PoleStar, type SightingScope } from './mount/pole-star.ts'
+export { poleStar, type PoleStar } from './mount/pole-star.ts'
+export { clockText, ringInScope, type SightingScope } from './mount/ring-clock.ts'
 export {
   controllerEntries,
   degreesMinutesSeconds,

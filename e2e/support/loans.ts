@@ -17,6 +17,7 @@ export interface KitView {
     count: number
     weighGroup: string
     wrongItem: string
+    optics: Record<string, number>
   }[]
   history: { act: string; after: Record<string, unknown> | null }[]
 }

@@ -54,6 +54,37 @@ test('a model’s card is put in order by drag and by keys, and its kits follow'
   expect((await kitOf(context, 'ORD-6')).parts[0]).toMatchObject({ massG: 17 })
 })
 
+test('an eyepiece is told apart by length, field and barrel, and its kit’s guide speaks of it', async ({
+  page,
+  context,
+}) => {
+  await signIn(context, 'ines')
+  await bringIn(context, 'LENS-4', 4)
+  const { models } = await read<{ models: { id: string; kits: string[] }[] }>(context, '/api/models')
+  await goTo(page, `/setup/models/${models.find(({ kits }) => kits.includes('LENS-4'))?.id}`)
+  await page.getByRole('button', { name: /Add a part/ }).click()
+  await page
+    .getByRole('region', { name: 'Which part?' })
+    .getByRole('button', { name: 'eyepiece', exact: true })
+    .click()
+  await expect(page.getByText('without it, no guide can say its power')).toBeVisible()
+  await page.getByLabel('name', { exact: true }).fill('Eyepiece 32 mm')
+  const fill = async (label: string | RegExp, figure: string) => {
+    await page.getByLabel(label).fill(figure)
+    await page.getByLabel(label).press('Tab')
+  }
+  await fill(/^focal length, mm/, '32,0')
+  await fill('apparent field, degrees', '60')
+  await page.getByLabel('barrel').selectOption('50.8')
+  await expect(page.getByText('without it, no guide can say its power')).toBeHidden()
+  await page.getByRole('button', { name: /Use for/ }).click()
+  const optics = async () =>
+    (await kitOf(context, 'LENS-4')).parts.find(({ name }) => name === 'Eyepiece 32 mm')?.optics ?? null
+  await expect.poll(optics).toEqual({ focalLengthMm: 32, apparentFieldDeg: 60, barrelMm: 50.8 })
+  const texts = await read<{ tags: string[] }>(context, '/api/guide-texts?kit=LENS-4')
+  expect(texts.tags).toContain('wide-barrel')
+})
+
 test('a missing part is followed up: asked for by letter, looked for, put in from the drawer', async ({
   page,
   context,

@@ -1,4 +1,5 @@
-import { guideNights, nightNow } from './nights.ts'
+import { nightNow } from './night-now.ts'
+import { guideNights } from './nights.ts'
 
 const dates = ['2026-04-17', '2026-04-18', '2026-04-19'].map((date) => ({ date }))
 

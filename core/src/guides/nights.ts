@@ -1,7 +1,6 @@
 import { alignmentStars } from '../sky/alignment-stars.ts'
 import { skyNight } from '../sky/night.ts'
 import { almanacTime, type PlaceOnEarth } from '../sky/positions.ts'
-import { zoneOffsetHours } from '../sky/zone-time.ts'
 import { eveningTargets, type Target, type TargetWhy } from '../sky/targets.ts'
 import { sideOfMount } from '../mount/side.ts'
 import { poleStar } from '../mount/pole-star.ts'
@@ -146,19 +145,6 @@ function datesBetween(from: string, until: string): readonly string[] {
   return Array.from({ length: Math.min(Math.max(count, 1), MOST_NIGHTS) }, (_each, day) =>
     new Date(first + day * 86_400_000).toISOString().slice(0, 10),
   )
-}
-
-const HOUR_MS = 3_600_000
-/** A night belongs to the date on which it began, until this hour of the morning. */
-const NIGHT_ENDS_HOUR = 6
-
-/** Which of a guide's nights it is now: the first before the loan, the last after it.
- * @param nights in the order of their dates
- * @returns its index; 0 where there are none */
-export function nightNow(nights: readonly Pick<GuideNight, 'date'>[], zone: string, nowMs: number): number {
-  const localMs = nowMs + (zoneOffsetHours(zone, nowMs) - NIGHT_ENDS_HOUR) * HOUR_MS
-  const began = new Date(localMs).toISOString().slice(0, 10)
-  return Math.max(nights.filter(({ date }) => date <= began).length - 1, 0)
 }
 
 /** A place no finer than a town: 0.1° is about ten kilometres. */

@@ -13,7 +13,8 @@ import {
   starPlace,
 } from './positions.ts'
 import { brightStars, polaris, sigmaOctantis } from './stars.ts'
-import { clockText, poleStar, ringInScope } from '../mount/pole-star.ts'
+import { poleStar } from '../mount/pole-star.ts'
+import { clockText, ringInScope } from '../mount/ring-clock.ts'
 import { degToRad, radToDeg } from '../shared/angles.ts'
 
 const hms = (hours: number, minutes: number, seconds: number) => hours + minutes / 60 + seconds / 3600

@@ -1,4 +1,4 @@
-import type { DrawnText } from './drawn.ts'
+import type { DrawnCircle, DrawnText } from './drawn.ts'
 import type { DrawnPath } from './solid.ts'
 
 /** Joints enlarged in a circle: sections and views in their own small frame, 0 in the middle, 50 to the edge. The part in
@@ -417,15 +417,6 @@ function latitudeCloseUp(latitudeDeg: number): {
         .map((mark): Figure => [...about(SCALE_PX.words, markAt(mark)), String(mark), 'scale']),
     ],
   }
-}
-
-/** What stands in a circle, cut off at its rim. */
-export interface DrawnCircle {
-  readonly kind: 'circle'
-  readonly x: number
-  readonly y: number
-  readonly radiusPx: number
-  readonly items: readonly (DrawnPath | DrawnText)[]
 }
 
 const ORDINARY_LATITUDE_DEG = 52

@@ -1,5 +1,3 @@
-import type { DrawnCircle } from './close-ups.ts'
-import type { DrawnLabel } from './labels.ts'
 import type { DrawnPath } from './solid.ts'
 
 export interface DrawnText {
@@ -9,11 +7,14 @@ export interface DrawnText {
   readonly text: string
   readonly look: string
 }
-export type DrawnItem = DrawnPath | DrawnText | DrawnCircle
-export interface StepPicture {
-  readonly widthPx: number
-  readonly heightPx: number
-  readonly items: readonly DrawnItem[]
-  /** Words beside the picture. */
-  readonly labels: readonly DrawnLabel[]
+
+/** What stands in a circle, cut off at its rim. */
+export interface DrawnCircle {
+  readonly kind: 'circle'
+  readonly x: number
+  readonly y: number
+  readonly radiusPx: number
+  readonly items: readonly (DrawnPath | DrawnText)[]
 }
+
+export type DrawnItem = DrawnPath | DrawnText | DrawnCircle

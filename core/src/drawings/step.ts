@@ -1,11 +1,11 @@
 import type { StepDrawing } from '../procedures/procedure.ts'
 import { toPage, type PagePoint } from './arrows.ts'
 import { closeUp } from './close-ups.ts'
-import type { DrawnItem, StepPicture } from './drawn.ts'
+import type { DrawnItem } from './drawn.ts'
 import { dimensionsOf, type DrawnKit, type KitDimensions } from './dimensions.ts'
 import { familyDrawing, type FamilyDrawing } from './families.ts'
 import type { KitPlaces } from './kit-places.ts'
-import { labelsOf } from './labels.ts'
+import { labelsOf, type DrawnLabel } from './labels.ts'
 import { movesOf } from './moves.ts'
 import { person } from './person.ts'
 import { sceneOf, type Scene } from './scenes.ts'
@@ -30,6 +30,14 @@ const CORNERS: Readonly<Record<Scene['circleAt'], PagePoint>> = {
   'top-right': [292, 66],
   'low-left': [64, 266],
   'low-right': [292, 266],
+}
+
+export interface StepPicture {
+  readonly widthPx: number
+  readonly heightPx: number
+  readonly items: readonly DrawnItem[]
+  /** Words beside the picture. */
+  readonly labels: readonly DrawnLabel[]
 }
 
 export interface StepView {

@@ -1,9 +1,12 @@
 import { z } from 'zod'
 import { modelOpticsSchema, partOpticsSchema } from './kits.ts'
-import { finderDataSchema } from './finder-data.ts'
+import { finderDataSchema, ownFinderSchema } from './finder-data.ts'
+import { guideTextFormSchema } from './guides.ts'
+import { landmarkFieldsSchema } from './landmarks.ts'
 import { mirrorDataSchema } from './mirror-data.ts'
 import { mountDataSchema, procedureSchema } from './mount-data.ts'
 import { consumableSchema, weighGroupSchema } from './models.ts'
+import { siteFieldsSchema } from './sites.ts'
 import { criticalitySchema, familySchema, hazardSchema, jobCodeSchema, markSchema, roleSchema } from './readiness.ts'
 
 /** The documented archive of a branch's contents: docs/formats/archive.md. */
@@ -51,6 +54,8 @@ const kitSchema = z.object({
   collimationPolicy: z.enum(['leave-it-to-us', 'with-help-sheet']),
   hazards: z.array(hazardSchema),
   headMomentGmm: z.number().nullable().default(null),
+  /** Where its finder stands, if measured; who measured it is left out. */
+  ownFinder: ownFinderSchema.omit({ by: true }).nullable().default(null),
   parts: z
     .array(
       z.object({
@@ -90,6 +95,18 @@ const kitSchema = z.object({
   ),
 })
 
+const placeSchema = siteFieldsSchema.extend({
+  landmarks: z.array(landmarkFieldsSchema.omit({ pictureId: true }).extend({ picture: key.nullable() })).max(500),
+})
+
+/** A block, an order or a translation as it counts; who wrote it is left out. */
+const guideTextSchema = guideTextFormSchema.omit({ kitCode: true, inUse: true }).extend({
+  /** Key of the model, or code of the kit, that it is for. */
+  model: key.nullable(),
+  kit: z.string().max(40).nullable(),
+  atUtc: z.iso.datetime(),
+})
+
 export const archiveSchema = z.object({
   format: z.literal(ARCHIVE_FORMAT),
   version: z.literal(ARCHIVE_VERSION),
@@ -109,6 +126,8 @@ export const archiveSchema = z.object({
       }),
     )
     .max(5000),
+  places: z.array(placeSchema).max(500).default([]),
+  guideTexts: z.array(guideTextSchema).max(20_000).default([]),
   pictures: z.array(z.object({ key, jpegBase64: z.base64() })).max(2000),
 })
 export type Archive = z.infer<typeof archiveSchema>
@@ -117,5 +136,7 @@ export const archiveResultSchema = z.object({
   kits: z.array(z.string()),
   models: z.number().int(),
   spares: z.number().int(),
+  places: z.number().int(),
+  guideTexts: z.number().int(),
   pictures: z.number().int(),
 })

@@ -1,5 +1,6 @@
 import { feels, stepDrawings, upgradeGuide } from '@binoculum/core'
 import { z } from 'zod'
+import { zoneSchema } from './sites.ts'
 import { mountDataSchema } from './mount-data.ts'
 import { familySchema, markSchema, roleSchema } from './readiness.ts'
 
@@ -161,20 +162,12 @@ const textSchema = z.object({
   missing: z.array(z.string()),
 })
 
-const isZone = (zone: string): boolean => {
-  try {
-    return new Intl.DateTimeFormat('en', { timeZone: zone }).resolvedOptions().timeZone !== ''
-  } catch {
-    return false
-  }
-}
-
 /** Where a borrower will look from, no finer than a town. */
 export const guidePlaceSchema = z.object({
   name: z.string().trim().min(1, 'name the town').max(80),
   latitudeDeg: z.number().min(-90).max(90),
   longitudeDeg: z.number().min(-180).max(180),
-  zone: z.string().max(60).refine(isZone, 'must be an IANA name such as Europe/Paris'),
+  zone: zoneSchema,
 })
 
 /** A guide as issued and stored, all of its words in every language. */

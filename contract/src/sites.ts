@@ -9,11 +9,13 @@ const isZone = (zone: string) => {
   }
 }
 
+export const zoneSchema = z.string().max(60).refine(isZone, 'is no IANA zone, such as Europe/Paris')
+
 const degrees = (most: number, words: string) => z.number(words).min(-most, words).max(most, words)
 
 export const siteFieldsSchema = z.object({
   name: z.string().trim().min(1, 'name the place').max(80),
-  zone: z.string().refine(isZone, 'is no IANA zone, such as Europe/Paris'),
+  zone: zoneSchema,
   latitudeDeg: degrees(90, 'a latitude lies between −90 and 90°, north +'),
   longitudeDeg: degrees(180, 'a longitude lies between −180 and 180°, east +'),
   heightM: z.number().min(-500).max(9000).nullable(),

@@ -1,41 +1,7 @@
-import { AxeBuilder } from '@axe-core/playwright'
-import type { BrowserContext, Page } from '@playwright/test'
 import { HtmlValidate } from 'html-validate'
-import { expect, goTo, signIn, test } from '../support/people.ts'
-
-/** A new link for a kit that is out. */
-async function linkOf(context: BrowserContext, code: string): Promise<string> {
-  await signIn(context, 'ines')
-  const kit = await context.request.get(`${process.env.BASE_URL}/api/kits/${code}`)
-  const { loan } = (await kit.json()) as { loan: { id: string } }
-  const renewed = await context.request.post(`${process.env.BASE_URL}/api/loans/${loan.id}/link`, { data: {} })
-  const { guidePath } = (await renewed.json()) as { guidePath: string }
-  return guidePath
-}
-
-/** The phone that opens it, and waits until the page lives. */
-async function openGuide(context: BrowserContext, phone: Page, code: string, query = ''): Promise<string> {
-  const path = await linkOf(context, code)
-  await goTo(phone, `${path}${query}`)
-  await expect(phone.locator('main.guide.lives')).toBeVisible()
-  return path
-}
-
-async function hurdles(page: Page): Promise<string[]> {
-  const { violations } = await new AxeBuilder({ page })
-    .include('main')
-    .withTags(['wcag2a', 'wcag2aa', 'wcag22aa'])
-    .analyze()
-  return violations.map(({ id, nodes }) => `${id} ${nodes[0]?.html.slice(0, 140)}`)
-}
-
-const next = (page: Page) => page.locator('footer .ways .main')
-/** Goes to a chapter by its name in the list of all. */
-async function goChapter(page: Page, title: string) {
-  await page.locator('footer .links button').first().tap()
-  await page.getByRole('navigation').getByRole('button', { name: title }).tap()
-  await expect(page.locator('section.here h1')).toBeVisible()
-}
+import { goChapter, linkOf, next, openGuide } from '../support/guides.ts'
+import { everyHurdle } from '../support/hurdles.ts'
+import { expect, goTo, test } from '../support/people.ts'
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
 
@@ -50,7 +16,7 @@ for (const scheme of ['paper', 'ember'] as const) {
       const title = (await page.locator('section.here h1').textContent()) ?? ''
       titles.push(title)
       expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
-      found.push(...(await hurdles(page)).map((each) => `${title}: ${each}`))
+      found.push(...(await everyHurdle(page)).map((each) => `${title}: ${each}`))
       if (!(await next(page).innerText()).startsWith('Next') && pages > 0) break
       await next(page).tap()
       await expect(page.locator('section.here h1')).not.toHaveText(title)
@@ -243,6 +209,10 @@ test('the borrower’s own look through the case: a tap each, the coin cell neve
   await expect(room.getByRole('status')).toContainText('Sent')
   await page.reload()
   await expect(room.getByRole('button', { name: 'Focuser cap: missing' })).toBeVisible()
+  // Before the return it is looked through anew.
+  await room.getByRole('button', { name: 'Once more, before you bring it back' }).tap()
+  await expect(room).toContainText(/^.*0 of \d+ looked at/s)
+  await expect(room.getByRole('button', { name: 'Tell the library' })).toBeDisabled()
 })
 
 test('text grows and stays so; the chosen scheme stays', async ({ page, context }) => {

@@ -1,11 +1,13 @@
 import rateLimit from '@fastify/rate-limit'
 import fastify from 'fastify'
 import { serializerCompiler, validatorCompiler } from 'fastify-type-provider-zod'
+import { archiveRoutes } from './features/archive/routes.ts'
+import { Archives } from './features/archive/service.ts'
 import { calculatorRoutes } from './features/calculators/routes.ts'
 import { checkRoutes } from './features/checks/routes.ts'
 import { Checks } from './features/checks/service.ts'
 import { contentsRoutes } from './features/contents/routes.ts'
-import { Archives, Lists, Models, Pictures, Spares, Weighings } from './features/contents/service.ts'
+import { Lists, Models, Pictures, Spares, Weighings } from './features/contents/service.ts'
 import { draftRoutes } from './features/drafts/routes.ts'
 import { Drafts } from './features/drafts/service.ts'
 import { followUpRoutes } from './features/follow-up/routes.ts'
@@ -105,8 +107,8 @@ export async function buildApp(options: AppOptions): Promise<App> {
     spares: new Spares(context, kits),
     weighings,
     pictures: new Pictures(context),
-    archives: new Archives(context),
   })
+  await typed.register(archiveRoutes, { archives: new Archives(context) })
   await typed.register(draftRoutes, { drafts: new Drafts(context, loans), live })
   await typed.register(followUpRoutes, { followUps: new FollowUps(context, kits), letters: new Letters(context) })
   await typed.register(printingRoutes, { printing: new Printing(context, kits) })

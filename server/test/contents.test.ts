@@ -282,7 +282,30 @@ describe('pictures', () => {
 describe('the archive', () => {
   it('goes out, and comes into an empty place without loss', async () => {
     const branchId = (await kitOf(ines, 'F-01')).branchId
+    const text = { kitCode: 'F-01', scope: 'kit', key: 'place', language: 'en', title: 'A good place', inUse: true }
+    for (const words of ['Take a stool.', 'Take a chair.'])
+      expect((await ines.post('/api/guide-texts', { ...text, text: words })).status).toBe(204)
+    await ines.post('/api/guide-texts', { ...text, text: 'Only a draft.', inUse: false })
+    await server.source.query(
+      `UPDATE kit SET own_finder = '{"offsetMm":{"x":-60,"y":96},"measuredAtUtc":"2026-03-01T12:00:00Z","by":"Nell"}' WHERE code = 'F-02'`,
+    )
+    await server.source.query(
+      `INSERT INTO picture (id, branch_id, bytes, width_px, height_px, by_staff_id, at)
+       VALUES (gen_random_uuid(), $1, '\\x00', 1, 1, NULL, now())`,
+      [branchId],
+    )
     const written = (await ines.get<Archive>(`/api/archive?branchId=${branchId}`)).body
+    const own = written.guideTexts.filter(({ key }) => key === 'place')
+    expect(own).toMatchObject([{ scope: 'kit', kit: 'F-01', model: null, text: 'Take a chair.' }])
+    expect(written.kits.find(({ code }) => code === 'F-02')?.ownFinder).toEqual({
+      offsetMm: { x: -60, y: 96 },
+      measuredAtUtc: '2026-03-01T12:00:00Z',
+    })
+    expect(written.places.flatMap(({ landmarks }) => landmarks).length).toBeGreaterThan(0)
+    // Nobody's name, and no picture that belongs to no part and no place, such as a borrower's.
+    expect(JSON.stringify(written)).not.toMatch(/Nell|Petra/)
+    const named = JSON.stringify([written.models, written.kits, written.places])
+    expect(written.pictures.filter(({ key }) => !named.includes(`"${key}"`))).toEqual([])
     expect(written.kits.map(({ code }) => code)).toEqual(['F-01', 'F-02', 'F-03', 'F-04', 'F-05'])
     const other = await startTestServer({ filled: true })
     await other.source.query('UPDATE kit SET code = code || $1', ['-old'])
@@ -299,6 +322,7 @@ describe('the archive', () => {
     expect(reply.body).toMatchObject({ kits: ['F-01', 'F-02', 'F-03', 'F-04', 'F-05'], spares: 4 })
     const again = (await there.get<Archive>(`/api/archive?branchId=${target}`)).body
     expect({ ...again, writtenAtUtc: '' }).toEqual({ ...written, writtenAtUtc: '' })
+    expect(reply.body).toMatchObject({ places: written.places.length, guideTexts: written.guideTexts.length })
     const twice = await there.post<Refusal>(`/api/archive?branchId=${target}`, written)
     expect(twice.body.error.code).toBe('CODE_TAKEN')
     await other.close()

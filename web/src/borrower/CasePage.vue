@@ -46,6 +46,11 @@ const allRest = () => {
   for (const { key, part } of parts.value) if (!next[key] && !part.look) next[key] = 'present'
   marks.value = next
 }
+/** At pick-up, and once more before return. */
+function again() {
+  marks.value = {}
+  sent.value = 'no'
+}
 async function send() {
   sent.value = 'sending'
   const lacks = new Set(missing.value.map(({ key }) => key))
@@ -92,7 +97,12 @@ async function send() {
     {{ say('Look at this one yourself: {part}', { part: plain(lookFirst[0]?.part.name ?? '') }) }}
   </p>
   <div v-if="token" class="ways screen-only">
-    <button type="button" class="button" @click="allRest">{{ say('All the rest is there') }}</button>
+    <button v-if="marked < parts.length" type="button" class="button" @click="allRest">
+      {{ say('All the rest is there') }}
+    </button>
+    <button v-else type="button" class="button" @click="again">
+      {{ say('Once more, before you bring it back') }}
+    </button>
     <button type="button" class="button main" :disabled="marked === 0 || sent === 'sending'" @click="send">
       {{ say('Tell the library') }}
     </button>

@@ -108,6 +108,7 @@ export const pageTexts: Readonly<Record<string, string>> = {
   'rises, sets': 'sale, se pone',
   'look for': 'busca',
   'a fist': 'un puño',
+  'Once more, before you bring it back': 'Otra vez, antes de devolverlo',
   'Two stars to line up on, {date} about {time}': 'Dos estrellas para alinear, {date} hacia las {time}',
   'tube on the east side of its mount': 'el tubo, al este de su montura',
   'tube on the west side of its mount': 'el tubo, al oeste de su montura',

@@ -1,8 +1,6 @@
 import { Readable } from 'node:stream'
 import {
   addSpareSchema,
-  archiveResultSchema,
-  archiveSchema,
   confirmListSchema,
   copyModelSchema,
   drawerSchema,
@@ -25,10 +23,9 @@ import { z } from 'zod'
 import { anyRole, coordinatorOnly, deskRoles, signedIn } from '../../platform/access.ts'
 import type { App } from '../../platform/app-type.ts'
 import { Problem } from '../../platform/errors.ts'
-import type { Archives, Lists, Models, Pictures, Spares, Weighings } from './service.ts'
+import type { Lists, Models, Pictures, Spares, Weighings } from './service.ts'
 
 const BODY_LIMIT = 18_000_000
-const ARCHIVE_LIMIT = 60_000_000
 const PICTURE_LIMIT = 12_000_000
 const branchQuery = z.object({ branchId: idSchema })
 const params = z.object({ id: idSchema })
@@ -45,11 +42,10 @@ export interface ContentsServices {
   readonly spares: Spares
   readonly weighings: Weighings
   readonly pictures: Pictures
-  readonly archives: Archives
 }
 
 export async function contentsRoutes(app: App, services: ContentsServices) {
-  const { lists, models, spares, weighings, pictures, archives } = services
+  const { lists, models, spares, weighings, pictures } = services
   app.post(
     '/api/lists/preview',
     {
@@ -77,26 +73,6 @@ export async function contentsRoutes(app: App, services: ContentsServices) {
         .header('content-disposition', 'attachment; filename="kits.csv"')
         .send(text)
     },
-  )
-  app.get(
-    '/api/archive',
-    {
-      config: { access: coordinatorOnly },
-      schema: { querystring: branchQuery, response: { 200: archiveSchema } },
-    },
-    async (request, reply) => {
-      reply.header('content-disposition', 'attachment; filename="contents.json"')
-      return archives.export(signedIn(request), request.query.branchId)
-    },
-  )
-  app.post(
-    '/api/archive',
-    {
-      config: { access: coordinatorOnly },
-      bodyLimit: ARCHIVE_LIMIT,
-      schema: { querystring: branchQuery, body: z.unknown(), response: { 200: archiveResultSchema } },
-    },
-    async (request) => archives.import(signedIn(request), request.query.branchId, request.body),
   )
   app.get(
     '/api/models',

@@ -1,6 +1,7 @@
-export { Archives } from './archive.ts'
 export { Lists } from './lists.ts'
 export { Models } from './models.ts'
 export { Spares } from './spares.ts'
 export { Weighings } from './weighings.ts'
 export { keepBorrowersPicture, makePicture, Pictures } from './pictures.ts'
+export { Picture, Spare, WeighingRow } from './entities.ts'
+export { takenCodes } from './queries.ts'

@@ -22,6 +22,7 @@ import { BorrowerMessageRow, GuideRow } from './entities.ts'
 import * as queries from './queries.ts'
 import { ownWordsFor } from './texts.ts'
 
+export { GuideTextRow } from './entities.ts'
 export { GuideTextsDesk } from './texts.ts'
 
 /** A link may be passed on; so many messages and pictures of one loan are taken, and no more. */

@@ -55,3 +55,5 @@ export class Sites {
     return this.list(session)
   }
 }
+
+export { LandmarkRow, SiteRow } from './entities.ts'

@@ -7,8 +7,10 @@ import { api } from '../../../shared/api/client.ts'
 import { useLoaded } from '../../../shared/api/use-loaded.ts'
 import { useSending } from '../../../shared/api/use-sending.ts'
 import { fieldProblems } from '../../../shared/field-problems.ts'
+import type { Loose } from '../../../shared/loose.ts'
 import ProblemNote from '../../../shared/ProblemNote.vue'
 import SetupTabs from '../SetupTabs.vue'
+import FigureField from './FigureField.vue'
 import ModelTabs from './ModelTabs.vue'
 
 /** A model's finder and its knobs, how the tube shows things, and how near it comes sharp. */
@@ -17,10 +19,7 @@ const id = String(route.params.id)
 const { data: sheet, problem: unreadable, reload } = useLoaded<ModelSheet>(`/api/models/${id}`)
 const { sending, problem, run } = useSending()
 
-interface Form {
-  finder: FinderDataView
-  finderOffsetMm: { x: number; y: number }
-}
+type Form = Loose<Pick<ModelSheet, 'finderOffsetMm'> & { finder: FinderDataView }>
 const form = ref<Form | null>(null)
 const tried = ref(false)
 const kept = ref(false)
@@ -51,10 +50,6 @@ const near = computed(() => {
     }),
   )
 })
-const number = (event: Event) => {
-  const text = (event.target as HTMLInputElement).value.trim()
-  return text === '' ? null : Number(text)
-}
 function setKind(kind: FinderDataView['kind']) {
   if (form.value) Object.assign(form.value.finder, { kind, knobs: usualKnobs(kind) })
 }
@@ -107,40 +102,25 @@ const views = [
                 <option v-for="[value, words] in views" :key="value" :value="value">{{ words }}</option>
               </select></label
             >
-            <label class="labelled"
-              ><span>marks of its own scale, ′ apart</span
-              ><input
-                class="field"
-                type="number"
-                step="any"
-                name="finder.arcminPerMark"
-                placeholder="none"
-                :value="form.finder.arcminPerMark"
-                @input="form.finder.arcminPerMark = number($event)"
-              /><i v-if="wrong['finder.arcminPerMark']" class="rust">{{ wrong['finder.arcminPerMark'] }}</i></label
-            >
-            <label class="labelled"
-              ><span>from the tube’s middle, mm right</span
-              ><input
-                class="field"
-                type="number"
-                step="any"
-                name="finderOffsetMm.x"
-                :value="form.finderOffsetMm.x"
-                @input="form.finderOffsetMm.x = number($event) as number"
-              /><i v-if="wrong['finderOffsetMm.x']" class="rust">{{ wrong['finderOffsetMm.x'] }}</i></label
-            >
-            <label class="labelled"
-              ><span>and mm up, seen from behind</span
-              ><input
-                class="field"
-                type="number"
-                step="any"
-                name="finderOffsetMm.y"
-                :value="form.finderOffsetMm.y"
-                @input="form.finderOffsetMm.y = number($event) as number"
-              /><i v-if="wrong['finderOffsetMm.y']" class="rust">{{ wrong['finderOffsetMm.y'] }}</i></label
-            >
+            <FigureField
+              v-model="form.finder.arcminPerMark"
+              label="marks of its own scale, ′ apart"
+              name="finder.arcminPerMark"
+              placeholder="none"
+              :problem="wrong['finder.arcminPerMark']"
+            />
+            <FigureField
+              v-model="form.finderOffsetMm.x"
+              label="from the tube’s middle, mm right"
+              name="finderOffsetMm.x"
+              :problem="wrong['finderOffsetMm.x']"
+            />
+            <FigureField
+              v-model="form.finderOffsetMm.y"
+              label="and mm up, seen from behind"
+              name="finderOffsetMm.y"
+              :problem="wrong['finderOffsetMm.y']"
+            />
           </section>
           <section v-if="form.finder.knobs.length > 0">
             <h2>Its knobs</h2>
@@ -156,18 +136,12 @@ const views = [
                   >{{ wrong[`finder.knobs.${i}.name`] }}</i
                 ></label
               >
-              <label class="labelled"
-                ><span>along, ° clockwise from up</span
-                ><input
-                  class="field"
-                  type="number"
-                  :name="`finder.knobs.${i}.angleDeg`"
-                  :value="knob.angleDeg"
-                  @input="knob.angleDeg = number($event) as number"
-                /><i v-if="wrong[`finder.knobs.${i}.angleDeg`]" class="rust">{{
-                  wrong[`finder.knobs.${i}.angleDeg`]
-                }}</i></label
-              >
+              <FigureField
+                v-model="knob.angleDeg"
+                label="along, ° clockwise from up"
+                :name="`finder.knobs.${i}.angleDeg`"
+                :problem="wrong[`finder.knobs.${i}.angleDeg`]"
+              />
               <label class="labelled"
                 ><span>clockwise moves the dot</span
                 ><select v-model="knob.clockwise" class="field" :name="`finder.knobs.${i}.clockwise`">
@@ -175,19 +149,12 @@ const views = [
                   <option value="away">the other way</option>
                 </select></label
               >
-              <label class="labelled"
-                ><span>one turn, ′</span
-                ><input
-                  class="field"
-                  type="number"
-                  step="any"
-                  :name="`finder.knobs.${i}.arcminPerTurn`"
-                  :value="knob.arcminPerTurn"
-                  @input="knob.arcminPerTurn = number($event) as number"
-                /><i v-if="wrong[`finder.knobs.${i}.arcminPerTurn`]" class="rust">{{
-                  wrong[`finder.knobs.${i}.arcminPerTurn`]
-                }}</i></label
-              >
+              <FigureField
+                v-model="knob.arcminPerTurn"
+                label="one turn, ′"
+                :name="`finder.knobs.${i}.arcminPerTurn`"
+                :problem="wrong[`finder.knobs.${i}.arcminPerTurn`]"
+              />
             </div>
           </section>
           <section>
@@ -198,16 +165,12 @@ const views = [
                 <option v-for="[value, words] in trains" :key="value" :value="value">{{ words }}</option>
               </select></label
             >
-            <label class="labelled"
-              ><span>focuser or diagonal sticks out, ° clockwise from up, from behind</span
-              ><input
-                class="field"
-                type="number"
-                name="finder.tube.outDeg"
-                :value="form.finder.tube.outDeg"
-                @input="form.finder.tube.outDeg = number($event) as number"
-              /><i v-if="wrong['finder.tube.outDeg']" class="rust">{{ wrong['finder.tube.outDeg'] }}</i></label
-            >
+            <FigureField
+              v-model="form.finder.tube.outDeg"
+              label="focuser or diagonal sticks out, ° clockwise from up, from behind"
+              name="finder.tube.outDeg"
+              :problem="wrong['finder.tube.outDeg']"
+            />
             <label class="labelled"
               ><span>it focuses by</span
               ><select v-model="form.finder.focusing" class="field" name="finder.focusing">
@@ -215,29 +178,20 @@ const views = [
                 <option value="moving-mirror">moving its mirror</option>
               </select></label
             >
-            <label v-if="form.finder.focusing === 'drawtube'" class="labelled"
-              ><span>drawtube goes out beyond a star’s focus, mm</span
-              ><input
-                class="field"
-                type="number"
-                step="any"
-                name="finder.spareTravelMm"
-                :value="form.finder.spareTravelMm"
-                @input="form.finder.spareTravelMm = number($event)"
-              /><i v-if="wrong['finder.spareTravelMm']" class="rust">{{ wrong['finder.spareTravelMm'] }}</i></label
-            >
-            <label class="labelled"
-              ><span>nearest it came sharp in a trial, m</span
-              ><input
-                class="field"
-                type="number"
-                step="any"
-                name="finder.knownNearestM"
-                placeholder="not tried"
-                :value="form.finder.knownNearestM"
-                @input="form.finder.knownNearestM = number($event)"
-              /><i v-if="wrong['finder.knownNearestM']" class="rust">{{ wrong['finder.knownNearestM'] }}</i></label
-            >
+            <FigureField
+              v-if="form.finder.focusing === 'drawtube'"
+              v-model="form.finder.spareTravelMm"
+              label="drawtube goes out beyond a star’s focus, mm"
+              name="finder.spareTravelMm"
+              :problem="wrong['finder.spareTravelMm']"
+            />
+            <FigureField
+              v-model="form.finder.knownNearestM"
+              label="nearest it came sharp in a trial, m"
+              name="finder.knownNearestM"
+              placeholder="not tried"
+              :problem="wrong['finder.knownNearestM']"
+            />
             <p class="near" role="status">{{ near }}</p>
           </section>
           <p v-if="wrong['finder.knobs']" class="rust">{{ wrong['finder.knobs'] }}</p>

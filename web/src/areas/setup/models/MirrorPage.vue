@@ -14,10 +14,12 @@ import { api } from '../../../shared/api/client.ts'
 import { useLoaded } from '../../../shared/api/use-loaded.ts'
 import { useSending } from '../../../shared/api/use-sending.ts'
 import { fieldProblems } from '../../../shared/field-problems.ts'
+import type { Loose } from '../../../shared/loose.ts'
 import ProblemNote from '../../../shared/ProblemNote.vue'
 import CellDrawing from '../../bench/collimation/CellDrawing.vue'
 import PeepholePicture from '../../bench/collimation/PeepholePicture.vue'
 import SetupTabs from '../SetupTabs.vue'
+import FigureField from './FigureField.vue'
 import ModelTabs from './ModelTabs.vue'
 
 /** A model's mirrors, cell and cap: what lining up goes by. The drawings follow what is typed. */
@@ -49,7 +51,7 @@ const ordinary = (apertureMm: number): MirrorDataView => ({
 })
 
 const form = ref<MirrorDataView | null>(null)
-const optics = ref<MirrorOptics | null>(null)
+const optics = ref<Loose<MirrorOptics> | null>(null)
 const kept = ref(false)
 const tried = ref(false)
 watch(sheet, (given) => {
@@ -62,18 +64,20 @@ const schema = z.object({ mirror: mirrorDataSchema.nullable(), optics: mirrorOpt
 const wrong = computed(() => (tried.value ? fieldProblems(schema, { mirror: form.value, optics: optics.value }) : {}))
 const mayChange = computed(() => sheet.value?.mayChange ?? false)
 const shown = computed(() => (mirrorDataSchema.safeParse(form.value).success ? form.value : null))
-const tube = computed(() =>
-  shown.value && sheet.value && optics.value && mirrorOpticsSchema.safeParse(optics.value).success
-    ? peepholeTubeOf(shown.value, { ...sheet.value.optics, ...optics.value })
-    : null,
-)
+const tube = computed(() => {
+  const read = mirrorOpticsSchema.safeParse(optics.value)
+  return shown.value && sheet.value && read.success
+    ? peepholeTubeOf(shown.value, { ...sheet.value.optics, ...read.data })
+    : null
+})
 const square = { axisErrorMm: { x: 0, y: 0 }, secondaryErrorMm: { x: 0, y: 0 } }
 
 interface Field {
   readonly path: string
   readonly words: string
   readonly read: () => number | undefined
-  readonly write: (value: number) => void
+  /** Nothing written is missing: the schema says what is. */
+  readonly write: (value: number | null) => void
 }
 const fields = computed<readonly { readonly title: string; readonly fields: readonly Field[] }[]>(() => {
   const data = form.value
@@ -82,7 +86,7 @@ const fields = computed<readonly { readonly title: string; readonly fields: read
     path: `mirror.${at}.${key}`,
     words,
     read: () => owner[key] as number | undefined,
-    write: (value) => ((owner[key] as number) = value),
+    write: (value) => ((owner[key] as number | undefined) = value ?? undefined),
   })
   const { cell, holder, secondary, mark, cap, drawtube } = data
   return [
@@ -167,11 +171,6 @@ function toggle(part: 'cell' | 'holder' | 'mark') {
     }
   else data[part] = fresh[part] as never
 }
-const number = (event: Event) => {
-  const text = (event.target as HTMLInputElement).value.trim()
-  // An empty field is no number: the schema says what is missing.
-  return text === '' ? (undefined as never) : Number(text)
-}
 async function save() {
   tried.value = true
   const given = sheet.value
@@ -205,30 +204,18 @@ watch([form, optics], () => (kept.value = false), { deep: true })
                 ><input v-model="form.correctorLens" type="checkbox" /> a lens in the drawtube, taken out before
                 lining up</label
               >
-              <label class="labelled"
-                ><span>the primary’s own focal length, mm</span
-                ><input
-                  class="field"
-                  type="number"
-                  name="optics.primaryFocalLengthMm"
-                  :value="optics.primaryFocalLengthMm"
-                  @input="optics.primaryFocalLengthMm = number($event)"
-                /><em v-if="wrong['optics.primaryFocalLengthMm']" class="wrong">{{
-                  wrong['optics.primaryFocalLengthMm']
-                }}</em></label
-              >
-              <label class="labelled"
-                ><span>cap’s hole outside the focal plane, mm, − inside</span
-                ><input
-                  class="field"
-                  type="number"
-                  name="optics.peepholeOutsideFocusMm"
-                  :value="optics.peepholeOutsideFocusMm"
-                  @input="optics.peepholeOutsideFocusMm = number($event)"
-                /><em v-if="wrong['optics.peepholeOutsideFocusMm']" class="wrong">{{
-                  wrong['optics.peepholeOutsideFocusMm']
-                }}</em></label
-              >
+              <FigureField
+                v-model="optics.primaryFocalLengthMm"
+                label="the primary’s own focal length, mm"
+                name="optics.primaryFocalLengthMm"
+                :problem="wrong['optics.primaryFocalLengthMm']"
+              />
+              <FigureField
+                v-model="optics.peepholeOutsideFocusMm"
+                label="cap’s hole outside the focal plane, mm, − inside"
+                name="optics.peepholeOutsideFocusMm"
+                :problem="wrong['optics.peepholeOutsideFocusMm']"
+              />
               <label class="labelled"
                 ><span>mirror’s figure</span
                 ><select v-model="optics.mirrorFigure" class="field">
@@ -291,17 +278,15 @@ watch([form, optics], () => (kept.value = false), { deep: true })
               </section>
               <section v-for="group in fields" :key="group.title">
                 <h2>{{ group.title }}</h2>
-                <label v-for="each in group.fields" :key="each.path" class="labelled"
-                  ><span>{{ each.words }}</span
-                  ><input
-                    class="field"
-                    type="number"
-                    step="any"
-                    :name="each.path"
-                    :value="each.read()"
-                    @input="each.write(number($event))"
-                  /><em v-if="wrong[each.path]" class="wrong">{{ wrong[each.path] }}</em></label
-                >
+                <FigureField
+                  v-for="each in group.fields"
+                  :key="each.path"
+                  :label="each.words"
+                  :name="each.path"
+                  :problem="wrong[each.path]"
+                  :model-value="each.read() ?? null"
+                  @update:model-value="each.write"
+                />
               </section>
             </template>
           </fieldset>
@@ -368,10 +353,6 @@ h2 {
   gap: 8px;
   align-items: center;
   min-height: 40px;
-}
-
-.wrong {
-  color: var(--rust);
 }
 
 aside {

@@ -7,9 +7,11 @@ import { api } from '../../../shared/api/client.ts'
 import { useLoaded } from '../../../shared/api/use-loaded.ts'
 import { useSending } from '../../../shared/api/use-sending.ts'
 import { fieldProblems } from '../../../shared/field-problems.ts'
+import type { Loose } from '../../../shared/loose.ts'
 import ProblemNote from '../../../shared/ProblemNote.vue'
 import HomeDrawing from '../../bench/HomeDrawing.vue'
 import SetupTabs from '../SetupTabs.vue'
+import FigureField from './FigureField.vue'
 import ModelTabs from './ModelTabs.vue'
 
 const route = useRoute()
@@ -17,14 +19,6 @@ const id = String(route.params.id)
 const { data: sheet, problem: unreadable, reload } = useLoaded<ModelSheet>(`/api/models/${id}`)
 const { sending, problem, run } = useSending()
 
-/** Numbers that are still missing are null in the form; the schema says what is wrong with them. */
-type Loose<T> = T extends number
-  ? number | null
-  : T extends readonly unknown[]
-    ? T
-    : T extends object
-      ? { [K in keyof T]: Loose<T[K]> }
-      : T
 type Form = Loose<MountDataView>
 
 const place = () => ({ alongMm: null, radiusMm: null, angleDeg: null })
@@ -60,11 +54,6 @@ watch(sheet, (given) => {
 })
 const wrong = computed(() => (tried.value ? fieldProblems(mountDataSchema, form.value) : {}))
 const mayChange = computed(() => sheet.value?.mayChange ?? false)
-const number = (event: Event) => {
-  const text = (event.target as HTMLInputElement).value.trim()
-  return text === '' ? null : Number(text)
-}
-
 const headFields = [
   ['shaftStartMm', 'bare shaft begins, from the right-ascension axis, mm'],
   ['shaftEndMm', 'bare shaft ends at the end stop, from the axis, mm'],
@@ -124,16 +113,12 @@ watch(form, () => (kept.value = false), { deep: true })
         <fieldset :disabled="!mayChange">
           <section>
             <h2>Load</h2>
-            <label class="labelled"
-              ><span>rated load, g, weights left out</span
-              ><input
-                class="field"
-                type="number"
-                name="rated-load"
-                :value="form.ratedLoadG"
-                @input="form.ratedLoadG = number($event)"
-              /><i v-if="wrong.ratedLoadG" class="rust">{{ wrong.ratedLoadG }}</i></label
-            >
+            <FigureField
+              v-model="form.ratedLoadG"
+              label="rated load, g, weights left out"
+              name="rated-load"
+              :problem="wrong.ratedLoadG"
+            />
             <label class="labelled"
               ><span>used for</span
               ><select v-model="form.use" class="field">
@@ -141,16 +126,12 @@ watch(form, () => (kept.value = false), { deep: true })
                 <option value="exposure">long exposures</option>
               </select></label
             >
-            <label class="labelled"
-              ><span>legs’ hinge above the ground, mm</span
-              ><input
-                class="field"
-                type="number"
-                name="stand-height"
-                :value="form.standHeightMm"
-                @input="form.standHeightMm = number($event)"
-              /><i v-if="wrong.standHeightMm" class="rust">{{ wrong.standHeightMm }}</i></label
-            >
+            <FigureField
+              v-model="form.standHeightMm"
+              label="legs’ hinge above the ground, mm"
+              name="stand-height"
+              :problem="wrong.standHeightMm"
+            />
           </section>
           <section>
             <h2>
@@ -164,28 +145,24 @@ watch(form, () => (kept.value = false), { deep: true })
               </button>
             </h2>
             <template v-if="form.equatorial">
-              <label v-for="[key, words] in headFields" :key="key" class="labelled"
-                ><span>{{ words }}</span
-                ><input
-                  class="field"
-                  type="number"
-                  :name="key"
-                  :value="form.equatorial[key]"
-                  @input="form.equatorial && (form.equatorial[key] = number($event))"
-                /><i v-if="wrong[`equatorial.${key}`]" class="rust">{{ wrong[`equatorial.${key}`] }}</i></label
-              >
-              <label v-for="[key, words] in scaleFields" :key="key" class="labelled"
-                ><span>{{ words }}</span
-                ><input
-                  class="field"
-                  type="number"
-                  :name="`scale-${key}`"
-                  :value="form.equatorial.latitudeScale[key]"
-                  @input="form.equatorial && (form.equatorial.latitudeScale[key] = number($event))"
-                /><i v-if="wrong[`equatorial.latitudeScale.${key}`]" class="rust">{{
-                  wrong[`equatorial.latitudeScale.${key}`]
-                }}</i></label
-              >
+              <FigureField
+                v-for="[key, words] in headFields"
+                :key="key"
+                :label="words"
+                :name="key"
+                :problem="wrong[`equatorial.${key}`]"
+                :model-value="form.equatorial[key]"
+                @update:model-value="(figure) => form.equatorial && (form.equatorial[key] = figure)"
+              />
+              <FigureField
+                v-for="[key, words] in scaleFields"
+                :key="key"
+                :label="words"
+                :name="`scale-${key}`"
+                :problem="wrong[`equatorial.latitudeScale.${key}`]"
+                :model-value="form.equatorial.latitudeScale[key]"
+                @update:model-value="(figure) => form.equatorial && (form.equatorial.latitudeScale[key] = figure)"
+              />
               <label class="labelled"
                 ><span>polar sighting scope</span
                 ><select v-model="form.equatorial.sightingScope" class="field">
@@ -204,28 +181,26 @@ watch(form, () => (kept.value = false), { deep: true })
               </button>
             </h2>
             <template v-if="form.tube">
-              <label v-for="[key, words] in tubeFields" :key="key" class="labelled"
-                ><span>{{ words }}</span
-                ><input
-                  class="field"
-                  type="number"
-                  :name="`tube-${key}`"
-                  :value="form.tube[key]"
-                  @input="form.tube && (form.tube[key] = number($event))"
-                /><i v-if="wrong[`tube.${key}`]" class="rust">{{ wrong[`tube.${key}`] }}</i></label
-              >
+              <FigureField
+                v-for="[key, words] in tubeFields"
+                :key="key"
+                :label="words"
+                :name="`tube-${key}`"
+                :problem="wrong[`tube.${key}`]"
+                :model-value="form.tube[key]"
+                @update:model-value="(figure) => form.tube && (form.tube[key] = figure)"
+              />
               <template v-for="[part, title] in tubePlaces" :key="part">
                 <h3>{{ title }}</h3>
-                <label v-for="[key, words] in placeFields" :key="key" class="labelled"
-                  ><span>{{ words }}</span
-                  ><input
-                    class="field"
-                    type="number"
-                    :name="`${part}-${key}`"
-                    :value="form.tube[part][key]"
-                    @input="form.tube && (form.tube[part][key] = number($event))"
-                  /><i v-if="wrong[`tube.${part}.${key}`]" class="rust">{{ wrong[`tube.${part}.${key}`] }}</i></label
-                >
+                <FigureField
+                  v-for="[key, words] in placeFields"
+                  :key="key"
+                  :label="words"
+                  :name="`${part}-${key}`"
+                  :problem="wrong[`tube.${part}.${key}`]"
+                  :model-value="form.tube[part][key]"
+                  @update:model-value="(figure) => form.tube && (form.tube[part][key] = figure)"
+                />
               </template>
             </template>
           </section>

@@ -11,6 +11,7 @@ type Row = Record<string, unknown> & { readonly id: string }
 export async function archiveRows(tx: Tx, branchId: string) {
   const rows = <T>(sql: string) => selectRows<T>(tx, sql, [branchId])
   const ofKits = 'SELECT id FROM kit WHERE branch_id = $1'
+  const ofSites = 'SELECT id FROM site WHERE branch_id = $1'
   const ofModels = 'SELECT model_id FROM kit WHERE branch_id = $1'
   const [branch] = await rows<{ name: string; zone: string; currency: string }>(
     'SELECT name, zone, currency FROM branch WHERE id = $1',
@@ -27,7 +28,7 @@ export async function archiveRows(tx: Tx, branchId: string) {
     kits: await rows<Row & { modelId: string }>(
       `SELECT id, model_id AS "modelId", code, name, place, stands_at AS "standsAt",
          collimation_policy AS "collimationPolicy", hazards,
-         head_moment_gmm AS "headMomentGmm" FROM kit WHERE branch_id = $1 ORDER BY code`,
+         head_moment_gmm AS "headMomentGmm", own_finder AS "ownFinder" FROM kit WHERE branch_id = $1 ORDER BY code`,
     ),
     parts: await rows<Row & { kitId: string; modelPartId: string | null; pictureIds: string[] }>(
       `SELECT p.id, p.kit_id AS "kitId", p.model_part_id AS "modelPartId", p.weighed, p.mark,
@@ -49,8 +50,35 @@ export async function archiveRows(tx: Tx, branchId: string) {
       `SELECT id, name, role, count, mass_g AS "massG", cost_minor AS "costMinor", note FROM spare
        WHERE branch_id = $1 ORDER BY name`,
     ),
+    places: await rows<Row>(
+      `SELECT id, name, zone, latitude_deg AS "latitudeDeg", longitude_deg AS "longitudeDeg", height_m AS "heightM",
+         needle_deg AS "needleDeg", to_char(needle_on, 'YYYY-MM-DD') AS "needleOn" FROM site WHERE branch_id = $1 ORDER BY name`,
+    ),
+    landmarks: await rows<Row & { siteId: string; pictureId: string | null }>(
+      `SELECT id, site_id AS "siteId", name, what, distance_m AS "distanceM", bearing_deg AS "bearingDeg",
+         height_deg AS "heightDeg", source, latitude_deg AS "latitudeDeg", longitude_deg AS "longitudeDeg",
+         picture_id AS "pictureId" FROM landmark WHERE site_id IN (${ofSites}) ORDER BY name`,
+    ),
+    guideTexts: await rows<{ modelId: string | null; kitCode: string | null; at: Date }>(
+      `SELECT * FROM (
+         SELECT DISTINCT ON (t.scope, t.model_id, t.kit_id, t.key, t.language, CASE WHEN t.key = '_words' THEN t.title END)
+           t.scope, t.model_id AS "modelId", k.code AS "kitCode", t.key, t.language, t.title, t.text, t.reason, t.at
+         FROM guide_text t LEFT JOIN kit k ON k.id = t.kit_id
+         WHERE t.branch_id = $1 AND t.in_use AND (t.model_id IS NULL OR t.model_id IN (${ofModels}))
+         ORDER BY t.scope, t.model_id, t.kit_id, t.key, t.language, CASE WHEN t.key = '_words' THEN t.title END, t.at DESC
+       ) counting ORDER BY scope, key, language, title, at`,
+    ),
     pictures: await rows<{ id: string; bytes: Buffer }>(
-      'SELECT id, bytes FROM picture WHERE branch_id = $1 ORDER BY at, id',
+      // What borrowers sent and what the bench photographed belongs to a history, and stays here.
+      `SELECT id, bytes FROM picture WHERE branch_id = $1 AND (
+         id IN (SELECT unnest(picture_ids) FROM part WHERE kit_id IN (${ofKits}))
+         OR id IN (SELECT picture_id FROM model_part WHERE model_id IN (${ofModels}))
+         OR id IN (SELECT picture_id FROM landmark WHERE site_id IN (${ofSites}))) ORDER BY at, id`,
     ),
   }
+}
+
+export async function placeNames(tx: Tx, branchId: string): Promise<ReadonlySet<string>> {
+  const rows = await selectRows<{ name: string }>(tx, 'SELECT name FROM site WHERE branch_id = $1', [branchId])
+  return new Set(rows.map(({ name }) => name))
 }

@@ -3,13 +3,14 @@ import { ARCHIVE_FORMAT, ARCHIVE_VERSION, archiveSchema, type Archive, type Sess
 import { coordinatorOnly, requireRole } from '../../platform/access.ts'
 import { insertMany } from '../../platform/bulk.ts'
 import type { Context } from '../../platform/context.ts'
+import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
 import { appendRecord } from '../../platform/record.ts'
 import { Job, Kit, Model, ModelPartRow, PartRow } from '../kits/service.ts'
-import { archiveRows } from './archive-queries.ts'
-import { Picture, Spare, WeighingRow } from './entities.ts'
-import { makePicture } from './pictures.ts'
-import { takenCodes } from './queries.ts'
+import { makePicture, Picture, Spare, takenCodes, WeighingRow } from '../contents/service.ts'
+import { GuideTextRow } from '../guides/service.ts'
+import { LandmarkRow, SiteRow } from '../sites/service.ts'
+import { archiveRows, placeNames } from './queries.ts'
 
 /** A branch's contents in one open file, out and in again without loss. Written down in docs/formats/archive.md. */
 export class Archives {
@@ -62,6 +63,18 @@ export class Archives {
           })),
       })),
       spares: rows.spares,
+      places: rows.places.map(({ id, ...rest }) => ({
+        ...rest,
+        landmarks: rows.landmarks
+          .filter(({ siteId }) => siteId === id)
+          .map((each) => ({ ...each, picture: each.pictureId && picture(each.pictureId) })),
+      })),
+      guideTexts: rows.guideTexts.map(({ modelId, kitCode, at, ...rest }) => ({
+        ...rest,
+        model: modelId && model(modelId),
+        kit: kitCode,
+        atUtc: at.toISOString(),
+      })),
       pictures: rows.pictures.map(({ id, bytes }) => ({ key: picture(id), jpegBase64: bytes.toString('base64') })),
     })
   }
@@ -76,6 +89,7 @@ export class Archives {
       })
     const archive = read.data
     const idOf = idsByKey(archive)
+    const kitIdOf = idsByCode(archive)
     const at = this.context.clock()
     const staffId = session.staffId
     const pictures: Pick<Picture, 'id' | 'bytes' | 'widthPx' | 'heightPx'>[] = []
@@ -101,9 +115,10 @@ export class Archives {
         }))
         await insertMany(tx, ModelPartRow, rows)
       }
-      for (const { model, parts, weighings, jobs, ...kit } of archive.kits) {
-        const kitId = randomUUID()
-        await tx.insert(Kit, { ...kit, id: kitId, branchId, modelId: idOf(model), version: 1 })
+      for (const { model, parts, weighings, jobs, ownFinder, ...kit } of archive.kits) {
+        const kitId = kitIdOf(kit.code)
+        const own = ownFinder && { ...ownFinder, by: 'brought in' }
+        await tx.insert(Kit, { ...kit, ownFinder: own, id: kitId, branchId, modelId: idOf(model), version: 1 })
         const rows = parts.map(({ key, modelPart, pictures, ...rest }, index) => ({
           ...rest,
           id: idOf(key),
@@ -152,14 +167,63 @@ export class Archives {
         Spare,
         archive.spares.map((spare) => ({ ...spare, id: randomUUID(), branchId, version: 1 })),
       )
+      const places = await this.bringPlaces(tx, branchId, archive, idOf)
+      const guideTexts = archive.guideTexts.map(({ model, kit, atUtc, ...rest }) => ({
+        ...rest,
+        id: randomUUID(),
+        branchId,
+        modelId: model && idOf(model),
+        kitId: kit && kitIdOf(kit),
+        inUse: true,
+        byStaffId: staffId,
+        at: new Date(atUtc),
+      }))
+      if (guideTexts.length > 0) await insertMany(tx, GuideTextRow, guideTexts)
       const { kits, models, spares } = archive
       return {
         kits: kits.map(({ code }) => code),
         models: models.length,
         spares: spares.length,
+        places,
+        guideTexts: guideTexts.length,
         pictures: pictures.length,
       }
     })
+  }
+
+  /** Places with their landmarks; one whose name the branch has already is left as it is. @returns how many came in */
+  private async bringPlaces(
+    tx: Tx,
+    branchId: string,
+    archive: Archive,
+    idOf: (key: string) => string,
+  ): Promise<number> {
+    const known = await placeNames(tx, branchId)
+    const fresh = archive.places.filter(({ name }) => !known.has(name))
+    for (const { landmarks, ...place } of fresh) {
+      const siteId = randomUUID()
+      await tx.insert(SiteRow, { ...place, id: siteId, branchId, version: 1 })
+      const rows = landmarks.map(({ picture, ...rest }) => ({
+        ...rest,
+        id: randomUUID(),
+        siteId,
+        pictureId: picture && idOf(picture),
+        version: 1,
+      }))
+      if (rows.length > 0) await insertMany(tx, LandmarkRow, rows)
+    }
+    return fresh.length
+  }
+}
+
+/** New ids for its kits. @throws Problem NOT_AN_ARCHIVE where a text is for a kit that isn't there */
+function idsByCode({ kits }: Archive): (code: string) => string {
+  const ids = new Map(kits.map(({ code }) => [code, randomUUID()]))
+  return (code) => {
+    const id = ids.get(code)
+    if (!id)
+      throw new Problem('NOT_AN_ARCHIVE', { issues: [{ path: code, message: 'is named but not in the file' }] })
+    return id
   }
 }
 

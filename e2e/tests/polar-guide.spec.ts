@@ -1,0 +1,32 @@
+import { goChapter, openGuide } from '../support/guides.ts'
+import { everyHurdle } from '../support/hurdles.ts'
+import { loanOut } from '../support/loans.ts'
+import { expect, signIn, test } from '../support/people.ts'
+
+test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
+
+test('a driven equatorial kit: the pole’s star on its ring tonight, stars to line up on, no hurdle in either scheme', async ({
+  page,
+  context,
+}) => {
+  await signIn(context, 'ines')
+  await loanOut(context, 'F-02')
+  await openGuide(context, page, 'F-02')
+  for (const scheme of ['paper', 'ember']) {
+    if (scheme === 'ember') await page.getByRole('button', { name: 'Ember' }).tap()
+    await goChapter(page, 'Point the axis at the pole')
+    await expect(page.locator('section.polar')).toContainText(/In the sighting scope, \w+ \d+ \w+ about \d\d:\d\d/)
+    await expect(page.locator('section.polar')).toContainText(/Polaris belongs at \d+:\d\d on the ring/)
+    expect(await everyHurdle(page)).toEqual([])
+    await goChapter(page, 'The hand controller')
+    await expect(page.locator('section.controller')).toContainText(/tube on the (east|west) side of its mount/)
+    expect(await everyHurdle(page)).toEqual([])
+  }
+  // Another night chosen speaks for these pages too.
+  const stars = await page.locator('section.controller h3').last().innerText()
+  await goChapter(page, 'Tonight')
+  await page.getByRole('button', { name: 'Other nights' }).tap()
+  await page.locator('section.sky .nights button').last().tap()
+  await goChapter(page, 'The hand controller')
+  await expect(page.locator('section.controller h3').last()).not.toHaveText(stars)
+})

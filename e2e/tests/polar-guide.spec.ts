@@ -16,7 +16,9 @@ test('a driven equatorial kit: the pole’s star on its ring tonight, stars to l
     if (scheme === 'ember') await page.getByRole('button', { name: 'Ember' }).tap()
     await goChapter(page, 'Point the axis at the pole')
     await expect(page.locator('section.polar')).toContainText(/In the sighting scope, \w+ \d+ \w+ about \d\d:\d\d/)
-    await expect(page.locator('section.polar')).toContainText(/(Polaris|Sigma Octantis) belongs at \d+:\d\d on the ring/)
+    await expect(page.locator('section.polar')).toContainText(
+      /(Polaris|Sigma Octantis) belongs at \d+:\d\d on the ring/,
+    )
     expect(await everyHurdle(page)).toEqual([])
     await goChapter(page, 'The hand controller')
     await expect(page.locator('section.controller')).toContainText(/tube on the (east|west) side of its mount/)

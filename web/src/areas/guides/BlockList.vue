@@ -2,6 +2,7 @@
 import type { GuideTexts } from '@binoculum/contract'
 import Sortable from 'sortablejs'
 import { computed, nextTick, onScopeDispose, useTemplateRef, watch } from 'vue'
+import { movedBlock } from './block-order.ts'
 
 /** The blocks of a guide in their order, why each is here, and what is left out. */
 type ListedBlock = GuideTexts['blocks'][number]
@@ -16,11 +17,10 @@ const because = ({ said, because: why, reason }: ListedBlock) => (said ? why : `
 /** The Sun opens every guide. */
 const moves = ({ key }: ListedBlock) => key !== 'sun'
 function drop(from: number, to: number) {
-  const keys = here.value.map(({ key }) => key)
-  const [key] = keys.splice(from, 1)
-  if (key === undefined || from === to) return
-  keys.splice(Math.max(to, 1), 0, key)
-  emit('order', [...keys, ...others.value.map((each) => each.key)])
+  const all = blocks.map(({ key }) => key)
+  const shown = here.value.map(({ key }) => key)
+  const order = movedBlock(all, shown, from, to)
+  if (order !== all) emit('order', order)
 }
 function move(by: -1 | 1) {
   const from = here.value.findIndex(({ key }) => key === chosen.value)

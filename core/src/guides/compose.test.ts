@@ -238,6 +238,17 @@ it('says nothing of a Barlow, a switch or a mirror where there is none', () => {
   expect(full).toMatch(/That is the mirror/)
 })
 
+it('says what one lifts where one lifts it: a table’s kit by its base, with the tube on it', () => {
+  const parts = [part('tube', { massG: 3090 }), part('base', { massG: 4160 })]
+  const table = titles({ ...base, family: 'tabletop-reflector', parts })
+  expect(table.filter((title) => title.includes('kg'))).toEqual(['Lift it by its base, 7.25 kg'])
+  const floor = titles({ ...base, family: 'floor-reflector', parts })
+  expect(floor.filter((title) => title.includes('kg'))).toEqual([
+    'Set the base on level ground, 4.16 kg',
+    'Lift the tube into its cradles, 3.09 kg',
+  ])
+})
+
 it('the Sun opens a guide in any order', () => {
   expect(english(composeGuide({ ...base, order: ['away', 'case', 'sun'] })).blocks[0]?.key).toBe('sun')
 })

@@ -1,5 +1,5 @@
 import type { Role } from '../contents/roles.ts'
-import { stepsForKit, type ProcedureStep } from '../procedures/procedure.ts'
+import { stepsForKit, type ProcedureStep, type StepDrawing } from '../procedures/procedure.ts'
 import { templateProcedure } from '../procedures/templates.ts'
 import { massText } from '../words/figures.ts'
 import type { GuideInput, GuideStep } from './guide.ts'
@@ -20,6 +20,16 @@ export function kitInHand(input: GuideInput): KitInHand {
 
 /** Parts whose mass is worth knowing before they are lifted. */
 const lifted: readonly Role[] = ['mount-head', 'counterweight', 'tube', 'base']
+/** Drawings of a part being lifted; others show it where it stands. */
+const liftingDrawings: readonly (StepDrawing | null)[] = ['head', 'weight', 'tube', 'base', null]
+
+/** What is in the hands at this step; a table's kit is lifted by its base with the tube on it. */
+function liftedG(kit: GuideInput, { part, drawing }: ProcedureStep): number | null {
+  if (!part || !lifted.includes(part) || !liftingDrawings.includes(drawing)) return null
+  const massG = partOf(kit, part)?.massG ?? null
+  const riding = part === 'base' && kit.family === 'tabletop-reflector' ? partOf(kit, 'tube')?.massG : 0
+  return massG === null || riding === null || riding === undefined ? massG : massG + riding
+}
 
 const procedureOf = (kit: GuideInput) =>
   kit.procedure ??
@@ -63,7 +73,7 @@ function guideSteps(
     const lines = step.lines.filter(({ needs }) => needs === null || nameOf(needs) !== null)
     if (lines.length === 0) return []
     const { part: role, title, feel, caution, drawing, key } = step
-    const massG = !kind.undo && role && lifted.includes(role) && !named.has(role) ? partOf(kit, role)?.massG : null
+    const massG = !kind.undo && role && !named.has(role) ? liftedG(kit, step) : null
     if (role && massG) named.add(role)
     const said = say(title)
     const withMass = (text: string) => (massG ? `${text}, ${massText(massG)}` : text)

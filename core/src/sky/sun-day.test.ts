@@ -75,12 +75,14 @@ describe('a day’s strip', () => {
     }
   })
 
-  it('forty landmarks take less than 100 ms', () => {
-    sunDay(place)
-    const began = performance.now()
-    const day = sunDay(place)
-    for (let i = 0; i < 40; i++) dayStrip(day, { azimuthDeg: 9 * i, altitudeDeg: i / 4 })
-    expect(performance.now() - began).toBeLessThan(100)
+  it('forty landmarks take less than 100 ms, best of three: another program may have the processor for a while', () => {
+    const tries = [1, 2, 3].map(() => {
+      const began = performance.now()
+      const day = sunDay(place)
+      for (let i = 0; i < 40; i++) dayStrip(day, { azimuthDeg: 9 * i, altitudeDeg: i / 4 })
+      return performance.now() - began
+    })
+    expect(Math.min(...tries)).toBeLessThan(100)
   })
 
   it('polar day has no night, polar night nothing else', () => {

@@ -50,7 +50,7 @@ const kitSchema = z.object({
   name: z.string().min(1).max(200),
   model: key,
   place: z.string().max(200),
-  standsAt: z.enum(['shelf', 'bench']),
+  standsAt: z.enum(['shelf', 'desk', 'bench']),
   collimationPolicy: z.enum(['leave-it-to-us', 'with-help-sheet']),
   hazards: z.array(hazardSchema),
   headMomentGmm: z.number().nullable().default(null),

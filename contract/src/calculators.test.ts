@@ -21,6 +21,13 @@ const good: Record<string, object> = {
     pitchMm: 0.7,
     clockwise: 'towards-sky',
   },
+  'optics.chains': {
+    focuserFemaleMm: 50.8,
+    parts: [
+      { id: 'high', kind: 'eyepiece', maleMm: 31.75 },
+      { id: 'adapter', kind: 'adapter', maleMm: 50.8, femaleMm: 31.75 },
+    ],
+  },
   'collimation.secondaryTurns': {
     apertureMm: 130,
     secondaryErrorMm: { x: 5, y: -2 },

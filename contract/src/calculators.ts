@@ -15,7 +15,10 @@ import {
   nearFocus,
   mountLoad,
   needleDeclination,
+  chainKinds,
+  opticalChains,
   opticalView,
+  type ChainInput,
   polarDrift,
   readingGrade,
   readingLanguages,
@@ -123,6 +126,33 @@ const register: readonly Calculator[] = [
       driftSeconds: z.number().nullable(),
     }),
     run: opticalView,
+  }),
+  calculator({
+    name: 'optics.chains',
+    summary: 'which barrels go together from the focuser to the eye, and with which adapter',
+    sources: ['exact enumeration', 'barrels of 24.5, 31.75 and 50.8 mm: common practice, no source'],
+    input: z.strictObject({
+      focuserFemaleMm: positive,
+      parts: z
+        .array(
+          z.strictObject({
+            id: z.string().min(1).max(100),
+            kind: z.enum(chainKinds),
+            maleMm: positive,
+            femaleMm: positive.optional(),
+            factor: positive.optional(),
+          }),
+        )
+        .max(40)
+        .refine((parts) => new Set(parts.map(({ id }) => id)).size === parts.length, 'two parts have the same id'),
+      needsDiagonal: z.boolean().optional(),
+      maxParts: z.number().int().min(0).max(5).optional(),
+    }),
+    output: z.object({
+      chains: z.array(z.object({ eyepiece: z.string(), through: z.array(z.string()), factor: z.number() })),
+      lonely: z.array(z.object({ id: z.string(), reason: z.enum(['no-barrel-fits', 'needs-diagonal']) })),
+    }),
+    run: opticalChains as (input: ChainInput) => never,
   }),
   calculator({
     name: 'collimation.quality',

@@ -156,6 +156,7 @@ export type FinishCheck = z.infer<typeof finishCheckSchema>
 export const checkResultSchema = z.object({ kit: kitSheetSchema })
 
 export const benchItemSchema = z.object({
+  branchId: z.string(),
   code: z.string(),
   name: z.string(),
   modelName: z.string(),

@@ -24,6 +24,11 @@ export const errorCatalogue = {
   },
   KIT_OUT: { status: 409, message: 'This kit is out already. Take it back first.' },
   LOAN_CLOSED: { status: 409, message: 'This loan was taken back meanwhile. Both versions are shown.' },
+  LATER_LOAN: {
+    status: 409,
+    message: 'This kit has been out again since. What lies in its case now is put right at its newest loan.',
+  },
+  LOAN_CHANGED: { status: 409, message: 'This loan was changed or taken back meanwhile. Look at it again.' },
   CODE_TAKEN: { status: 409, message: 'This kit code is in use. Give the kit another code in the list.' },
   EMAIL_TAKEN: { status: 409, message: 'Somebody has this mail address already.' },
   NOT_FIT: { status: 422, message: 'This kit is not fit to go out. A coordinator may overrule it with a reason.' },
@@ -64,6 +69,14 @@ export const errorCatalogue = {
   LIST_HAS_PROBLEMS: { status: 422, message: 'Some rows can’t be read. Correct them or leave them out.' },
   LIST_HAS_QUESTIONS: { status: 422, message: 'Some things in the list only you can decide. Answer them first.' },
   LAST_COORDINATOR: { status: 422, message: 'A branch needs one coordinator at least. Invite another one first.' },
+  LAST_ROLE: {
+    status: 422,
+    message: 'Without any branch they couldn’t sign in. Say that they have left instead.',
+  },
+  FILTER_UNCHECKED: {
+    status: 422,
+    message: 'Hold the front filter against a lamp first: one pinhole, and it stays here.',
+  },
   TOO_MANY: { status: 429, message: 'Too many tries. Wait a minute and try again.' },
   TOO_LARGE: { status: 413, message: 'What was sent is too large.' },
   OUR_FAULT: { status: 500, message: 'Something went wrong on our side. Nothing was changed; try again.' },

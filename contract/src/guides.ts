@@ -1,7 +1,7 @@
-import { feels, stepDrawings, upgradeGuide } from '@binoculum/core'
+import { finderKinds, feels, stepDrawings, upgradeGuide } from '@binoculum/core'
 import { z } from 'zod'
 import { zoneSchema } from './sites.ts'
-import { mountDataSchema } from './mount-data.ts'
+import { mountDataSchema, standDataSchema } from './mount-data.ts'
 import { familySchema, markSchema, roleSchema } from './readiness.ts'
 
 /** A sentence in the language, or its English where nobody translated it. */
@@ -193,6 +193,9 @@ const secondGuideSchema = z.object({
         kind: z.enum(['newtonian', 'refractor', 'maksutov']).optional(),
       }),
       mount: mountDataSchema.nullable(),
+      // Guides issued before they said it.
+      stand: standDataSchema.nullable().default(null),
+      finderKind: z.enum(finderKinds).nullable().default(null),
       parts: z.array(
         z.object({
           id: z.string(),

@@ -1,7 +1,8 @@
+import { filterFastenings, filterMaterials, finderKinds, modelUnknowns } from '@binoculum/core'
 import { z } from 'zod'
 import { finderDataSchema, finderDriftSchema, knobStepSchema, ownFinderSchema } from './finder-data.ts'
 import { mirrorDataSchema, turnedStepSchema } from './mirror-data.ts'
-import { mountDataSchema, procedureSchema } from './mount-data.ts'
+import { mountDataSchema, procedureSchema, standDataSchema } from './mount-data.ts'
 import { idSchema } from './people.ts'
 import {
   conditionSchema,
@@ -28,19 +29,38 @@ export const modelOpticsSchema = opticsSchema.extend({
   finderOffsetMm: z.object({ x: z.number(), y: z.number() }),
   /** Peephole of the cap outside the focal plane, + away from the secondary. */
   peepholeOutsideFocusMm: z.number(),
+  /** Hole of the focuser that takes the first barrel; left out, nobody measured it. */
+  focuserFemaleMm: z.number().positive().max(200).optional(),
+  /** What of the model was only guessed from a list, until somebody says it. */
+  guessed: z.array(z.enum(modelUnknowns)).optional(),
 })
 export type ModelOptics = z.infer<typeof modelOpticsSchema>
 
-export const partOpticsSchema = z.object({
+/** Older archives and rows call the barrel that goes in by one name for all. */
+const withOldNames = (given: unknown): unknown => {
+  if (typeof given !== 'object' || given === null || !('barrelMm' in given)) return given
+  const { barrelMm, ...rest } = given
+  return { maleMm: barrelMm, ...rest }
+}
+
+const partOpticsFields = z.object({
   focalLengthMm: z.number().positive().optional(),
   shortestFocalLengthMm: z.number().positive().optional(),
   apparentFieldDeg: z.number().positive().optional(),
   apparentFieldAtShortestDeg: z.number().positive().optional(),
   fieldStopMm: z.number().positive().optional(),
   barlow: z.number().positive().optional(),
-  /** 31.75 or 50.8; left out, 31.75. */
-  barrelMm: z.number().positive().optional(),
+  /** Barrel that goes in: 24.5, 31.75 or 50.8; left out, 31.75. */
+  maleMm: z.number().positive().max(200).optional(),
+  /** Hole that takes the next part; left out, as wide as its own barrel. An eyepiece has none. */
+  femaleMm: z.number().positive().max(200).optional(),
+  /** What kind of finder this one is; left out, its name says it. */
+  finderKind: z.enum(finderKinds).optional(),
+  /** A front filter's make: what it is of, and how it is held on. */
+  filterMaterial: z.enum(filterMaterials).optional(),
+  filterFastening: z.enum(filterFastenings).optional(),
 })
+export const partOpticsSchema = z.preprocess(withOldNames, partOpticsFields)
 export type PartOptics = z.infer<typeof partOpticsSchema>
 
 export const partSchema = z.object({
@@ -54,10 +74,14 @@ export const partSchema = z.object({
   massG: z.number().nullable(),
   toleranceG: z.number().nullable(),
   weighGroup: z.string(),
+  /** Name of the things it is lost with, all at once; empty where it goes alone. */
+  together: z.string(),
   /** The mass was weighed in this kit, not taken from its model. */
   weighed: z.boolean(),
   place: z.string(),
   mark: markSchema,
+  /** When somebody last saw it; null where nobody ever did. */
+  seenAtUtc: z.string().nullable(),
   note: z.string(),
   /** What lies in its place, where the mark is *wrong*. */
   wrongItem: z.string(),
@@ -70,6 +94,61 @@ export const partSchema = z.object({
   optics: partOpticsSchema,
 })
 export type Part = z.infer<typeof partSchema>
+
+/** Something in the case that its card doesn't list. */
+export const extraPartSchema = z.object({
+  id: idSchema,
+  name: z.string(),
+  count: z.number().int(),
+  /** Kits it may belong to, by name. */
+  belongsTo: z.string(),
+  note: z.string(),
+  pictureIds: z.array(idSchema),
+  foundAtUtc: z.string(),
+})
+export type ExtraPartView = z.infer<typeof extraPartSchema>
+
+/** Whose a kit is and what it cost. */
+export const kitDetailsSchema = z.object({
+  owner: z.string().trim().max(120),
+  serialNumber: z.string().trim().max(80),
+  priceMinor: z.number().int().nonnegative().max(100_000_000).nullable(),
+  note: z.string().trim().max(500),
+})
+
+const kitCodeSchema = z
+  .string()
+  .trim()
+  .min(1, 'give it a code')
+  .max(40)
+  .regex(/^[^\s/]+$/, 'a code has no spaces and no slash')
+const kitNames = {
+  code: kitCodeSchema,
+  name: z.string().trim().min(1, 'name it').max(200),
+  place: z.string().trim().max(200),
+}
+
+/** A kit from nothing: one copy of a model, to be gone through once. */
+export const newKitSchema = z.object({ idempotencyKey: z.uuid(), branchId: idSchema, modelId: idSchema, ...kitNames })
+export type NewKit = z.infer<typeof newKitSchema>
+
+export const changeKitSchema = z.object({
+  kitVersion: z.number().int(),
+  branchId: idSchema,
+  ...kitNames,
+  details: kitDetailsSchema,
+})
+export type ChangeKit = z.infer<typeof changeKitSchema>
+
+/** An extra thing as a desk writes it down. */
+export const foundExtraSchema = z.object({
+  name: z.string().trim().min(1, 'name it').max(120),
+  count: z.number().int().min(1).max(200).default(1),
+  belongsTo: z.string().trim().max(200).default(''),
+  note: z.string().trim().max(500).default(''),
+  pictureIds: z.array(idSchema).max(4).default([]),
+})
+export type FoundExtra = z.infer<typeof foundExtraSchema>
 
 export const readingViewSchema = z.object({
   kind: readingKindSchema,
@@ -86,7 +165,7 @@ export const readingViewSchema = z.object({
 })
 export type ReadingView = z.infer<typeof readingViewSchema>
 
-export const shelfGroups = ['shelf', 'out', 'bench', 'held'] as const
+export const shelfGroups = ['shelf', 'out', 'desk', 'bench', 'held', 'gone'] as const
 
 export const shelfKitSchema = z.object({
   id: idSchema,
@@ -146,6 +225,12 @@ export const acts = [
   'finder-offset-measured',
   'borrower-wrote',
   'link-revoked',
+  'hand-out-corrected',
+  'extra-settled',
+  'kit-changed',
+  'borrowers-joined',
+  'branch-added',
+  'role-changed',
 ] as const
 
 export const recordLineSchema = z.object({
@@ -169,6 +254,11 @@ export const kitSheetSchema = shelfKitSchema.extend({
   modelId: idSchema,
   /** Null while nobody measured the model's mount. */
   mount: mountDataSchema.nullable(),
+  /** How the stand is locked and the tube fixed; null while nobody said. */
+  stand: standDataSchema.nullable(),
+  details: kitDetailsSchema,
+  /** Its own place, wherever it stands now. */
+  shelfPlace: z.string(),
   /** Null while nobody measured the model's mirrors. */
   mirror: mirrorDataSchema.nullable(),
   /** What turned screws did to this kit's primary, oldest first. */
@@ -203,6 +293,11 @@ export const kitSheetSchema = shelfKitSchema.extend({
     }),
   ),
   parts: z.array(partSchema),
+  extras: z.array(extraPartSchema),
+  /** Its newest loan, where what was written down can be put right. */
+  lastLoan: z
+    .object({ id: idSchema, code: z.string(), state: z.enum(['out', 'back']), borrower: z.string() })
+    .nullable(),
   jobs: z.array(jobSchema),
   history: z.array(recordLineSchema),
   /** Earlier readings of the mirror and the finder, oldest first. */
@@ -227,6 +322,11 @@ export const markPartSchema = z.object({
 
 export type MarkPart = Omit<z.infer<typeof markPartSchema>, 'kitVersion'>
 
+export const backInServiceSchema = z.object({
+  kitVersion: z.number().int(),
+  reason: z.string().trim().min(3, 'say where it was found, or why it is used again').max(500),
+})
+
 export const countRestSchema = z.object({ kitVersion: z.number().int() })
 
 export const cureHazardSchema = z.object({
@@ -239,7 +339,14 @@ export const foundSchema = z.object({
   kits: z.array(z.object({ code: z.string(), name: z.string(), modelName: z.string() })),
   parts: z.array(z.object({ kitCode: z.string(), kitName: z.string(), part: z.string(), mark: markSchema })),
   loans: z.array(
-    z.object({ id: idSchema, code: z.string(), kitCode: z.string(), borrower: z.string(), state: z.string() }),
+    z.object({
+      id: idSchema,
+      branchId: idSchema,
+      code: z.string(),
+      kitCode: z.string(),
+      borrower: z.string(),
+      state: z.string(),
+    }),
   ),
 })
 export type Found = z.infer<typeof foundSchema>

@@ -1,4 +1,4 @@
-import { listFields, type ListField } from '@binoculum/core'
+import { modelUnknowns, listFields, type ListField } from '@binoculum/core'
 import { z } from 'zod'
 import { idSchema } from './people.ts'
 import { criticalitySchema, familySchema, roleSchema } from './readiness.ts'
@@ -95,6 +95,8 @@ export const confirmListSchema = z.object({
         family: familySchema,
         apertureMm: z.number().positive().max(2000),
         focalLengthMm: z.number().positive().max(20_000),
+        /** What of this nobody said: left as the list seemed to mean it. */
+        guessed: z.array(z.enum(modelUnknowns)).max(modelUnknowns.length).default([]),
       }),
     )
     .min(1, 'choose one kit at least'),

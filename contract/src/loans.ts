@@ -1,7 +1,7 @@
 import { cleanAnswers, outcomes } from '@binoculum/core'
 import { z } from 'zod'
 import { guideWishesSchema } from './guides.ts'
-import { kitSheetSchema } from './kits.ts'
+import { foundExtraSchema, kitSheetSchema, recordLineSchema } from './kits.ts'
 import { idSchema } from './people.ts'
 import { markSchema } from './readiness.ts'
 import { lookAlikeSchema, takenWeighingSchema } from './weighing.ts'
@@ -12,6 +12,7 @@ export const idempotencyKeySchema = z.uuid()
 export const deskLoanSchema = z.object({
   id: idSchema,
   code: z.string(),
+  branchId: idSchema,
   kitCode: z.string(),
   kitName: z.string(),
   modelName: z.string(),
@@ -20,7 +21,23 @@ export const deskLoanSchema = z.object({
   atUtc: z.string(),
   daysLate: z.number(),
 })
-export const deskSchema = z.object({ handOuts: z.array(deskLoanSchema), takeBacks: z.array(deskLoanSchema) })
+/** A kit that came back and waits at the desk to be gone through. */
+export const waitingKitSchema = z.object({
+  branchId: idSchema,
+  loanId: idSchema,
+  kitCode: z.string(),
+  kitName: z.string(),
+  modelName: z.string(),
+  unseen: z.number().int(),
+  parts: z.number().int(),
+  backAtUtc: z.string(),
+})
+export type WaitingKit = z.infer<typeof waitingKitSchema>
+export const deskSchema = z.object({
+  toGoThrough: z.array(waitingKitSchema),
+  handOuts: z.array(deskLoanSchema),
+  takeBacks: z.array(deskLoanSchema),
+})
 export type Desk = z.infer<typeof deskSchema>
 export type DeskLoan = z.infer<typeof deskLoanSchema>
 
@@ -30,6 +47,8 @@ export const borrowerSchema = z.object({
   contact: z.string(),
   cardNumber: z.string(),
   loansBefore: z.number().int(),
+  /** Where they are known; a borrower of the programme may borrow anywhere in it. */
+  branchName: z.string(),
 })
 export type Borrower = z.infer<typeof borrowerSchema>
 
@@ -46,23 +65,28 @@ export const handOutFormSchema = z.object({
 })
 export type HandOutForm = z.infer<typeof handOutFormSchema>
 
+/** Somebody known, or somebody new. */
+export const borrowerGivenSchema = z.union([
+  z.object({ id: idSchema }),
+  z.object({
+    name: z.string().trim().min(1, 'must not be empty').max(200),
+    contact: z.string().trim().min(3, 'must be a telephone number or a mail address').max(200),
+    cardNumber: z.string().trim().max(50).default(''),
+  }),
+])
+
 export const handOutSchema = z.object({
   idempotencyKey: idempotencyKeySchema,
   kitVersion: z.number().int(),
   promisedLoanId: idSchema.nullable(),
-  borrower: z.union([
-    z.object({ id: idSchema }),
-    z.object({
-      name: z.string().trim().min(1, 'must not be empty').max(200),
-      contact: z.string().trim().min(3, 'must be a telephone number or a mail address').max(200),
-      cardNumber: z.string().trim().max(50).default(''),
-    }),
-  ]),
+  borrower: borrowerGivenSchema,
   adultSeen: z.literal(true, 'an adult must be seen'),
   sunAcknowledged: z.literal(true, 'the Sun warning must be read out and understood'),
   agreementId: idSchema,
   acceptance: z.enum(['screen', 'paper']),
   contentsAgreed: z.literal(true, 'the contents must be agreed on'),
+  /** Held against a lamp: no pinhole. Asked for where a front filter goes out. */
+  filterChecked: z.boolean().default(false),
   dueOn: z.iso.date(),
   overruleReason: z.string().trim().max(500).default(''),
   guide: guideWishesSchema.default(() => guideWishesSchema.parse({})),
@@ -109,6 +133,7 @@ export const answersSchema = z.object({
   batteryDoorShut: z.boolean(),
   packCharged: z.boolean().default(cleanAnswers.packCharged),
   sunFilterFound: z.boolean(),
+  laserFound: z.boolean().default(cleanAnswers.laserFound),
 })
 
 /** What the borrower said about a missing coin cell. Swallowed it burns within two hours, so it is asked at once. */
@@ -128,6 +153,7 @@ export const takeBackSchema = z.object({
   outcomeReason: z.string().trim().max(500).default(''),
   weighings: z.array(takenWeighingSchema).max(20).default([]),
   cellAnswer: cellAnswerSchema.nullable().default(null),
+  extras: z.array(foundExtraSchema).max(20).default([]),
 })
 export type TakeBack = z.infer<typeof takeBackSchema>
 
@@ -144,6 +170,12 @@ export const takeBackFormSchema = z.object({
     version: z.number().int(),
   }),
   kit: kitSheetSchema,
+  /** What was written down when it came back, where it did; for putting it right. */
+  kept: z
+    .object({ marks: z.array(partMarkSchema), outcome: outcomeSchema, by: z.string(), atUtc: z.string() })
+    .nullable(),
+  /** Whether the kit has been out again since, so that only this loan's own record can still be put right. */
+  isLatest: z.boolean(),
   lookAlikes: z.array(lookAlikeSchema),
   /** Chance that one piece of each part is gone after a loan, from what really happened. */
   lossChances: z.record(idSchema, z.number()),
@@ -174,5 +206,44 @@ export type TakeBackConflict = z.infer<typeof takeBackConflictSchema>
 export const correctTakeBackSchema = z.object({
   idempotencyKey: idempotencyKeySchema,
   loanVersion: z.number().int(),
-  marks: z.array(partMarkSchema).min(1),
+  marks: z.array(partMarkSchema),
+  /** Where it goes now that more is known; left out, it stays where it went. */
+  outcome: outcomeSchema.optional(),
+  outcomeReason: z.string().trim().max(500).default(''),
+  cellAnswer: cellAnswerSchema.nullable().default(null),
+  extras: z.array(foundExtraSchema).max(20).default([]),
 })
+export type CorrectTakeBack = z.infer<typeof correctTakeBackSchema>
+
+/** What was written down wrongly when a kit went out. Whatever is left out stays. */
+export const correctHandOutSchema = z.object({
+  idempotencyKey: idempotencyKeySchema,
+  loanVersion: z.number().int(),
+  dueOn: z.iso.date().optional(),
+  borrower: borrowerGivenSchema.optional(),
+  /** It never left: the loan is cancelled and its link ends. */
+  neverLeft: z.literal(true).optional(),
+  reason: z.string().trim().min(3, 'say in a few words what was wrong').max(500),
+})
+export type CorrectHandOut = z.infer<typeof correctHandOutSchema>
+
+/** One loan as its page shows it. */
+export const loanSheetSchema = z.object({
+  id: idSchema,
+  code: z.string(),
+  branchId: idSchema,
+  branchName: z.string(),
+  zone: z.string(),
+  kitCode: z.string(),
+  kitName: z.string(),
+  state: z.enum(['promised', 'out', 'back', 'cancelled']),
+  borrower: borrowerSchema,
+  outAtUtc: z.string().nullable(),
+  dueAtUtc: z.string().nullable(),
+  backAtUtc: z.string().nullable(),
+  daysLate: z.number(),
+  version: z.number().int(),
+  isLatest: z.boolean(),
+  history: z.array(recordLineSchema),
+})
+export type LoanSheet = z.infer<typeof loanSheetSchema>

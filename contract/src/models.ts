@@ -2,7 +2,7 @@ import { roles, type Role } from '@binoculum/core'
 import { z } from 'zod'
 import { finderDataSchema, finderOffsetSchema } from './finder-data.ts'
 import { mirrorDataSchema, mirrorOpticsSchema } from './mirror-data.ts'
-import { mountDataSchema, procedureSchema } from './mount-data.ts'
+import { mountDataSchema, procedureSchema, standDataSchema } from './mount-data.ts'
 import { modelOpticsSchema, partOpticsSchema } from './kits.ts'
 import { idSchema } from './people.ts'
 import { criticalitySchema, familySchema, roleSchema } from './readiness.ts'
@@ -25,6 +25,7 @@ export const templatePartSchema = z.object({
   massG: massSchema,
   toleranceG: massSchema,
   weighGroup: z.string().trim().max(60),
+  together: z.string().trim().max(60).default(''),
   place: z.string().trim().max(60),
   lookEveryTime: z.boolean(),
   lookFor: z.string().trim().max(200),
@@ -75,6 +76,7 @@ export const modelSheetSchema = modelHeadSchema.extend({
   weighGroups: z.array(weighGroupSchema),
   mayChange: z.boolean(),
   mount: mountDataSchema.nullable(),
+  stand: standDataSchema.nullable(),
   mirror: mirrorDataSchema.nullable(),
   finder: finderDataSchema.nullable(),
   finderOffsetMm: finderOffsetSchema,
@@ -93,6 +95,31 @@ export const writeModelSchema = z.object({
   weighGroups: z.array(weighGroupSchema).max(20),
 })
 export type WriteModel = z.infer<typeof writeModelSchema>
+
+/** What a model is: told once, and everything else hangs on it. */
+const modelIs = {
+  name: z.string().trim().min(1, 'name it').max(120),
+  family: familySchema,
+  apertureMm: z.number('type it in mm').positive('an aperture is above 0 mm').max(2000),
+  focalLengthMm: z.number('type it in mm').positive('a focal length is above 0 mm').max(20_000),
+  kind: z.enum(['newtonian', 'refractor', 'maksutov']),
+}
+export const newModelSchema = z.object({
+  idempotencyKey: z.uuid(),
+  branchId: idSchema,
+  ...modelIs,
+  /** Longest first or not; none leaves a line that asks for it. */
+  eyepiecesMm: z.array(z.number().positive().max(100)).max(8).default([]),
+})
+export type NewModel = z.infer<typeof newModelSchema>
+
+export const writeHeadSchema = z.object({
+  version: z.number().int(),
+  ...modelIs,
+  collapsible: z.boolean(),
+  focuserFemaleMm: z.number().positive().max(200).nullable(),
+})
+export type WriteHead = z.infer<typeof writeHeadSchema>
 
 export const copyModelSchema = z.object({ name: z.string().trim().min(1, 'name it').max(120) })
 
@@ -154,7 +181,12 @@ export const writeMirrorSchema = z.object({
 })
 export type WriteMirror = z.infer<typeof writeMirrorSchema>
 
-export const writeMountSchema = z.object({ version: z.number().int(), mount: mountDataSchema.nullable() })
+export const writeMountSchema = z.object({
+  version: z.number().int(),
+  mount: mountDataSchema.nullable(),
+  /** Left out, it stays. */
+  stand: standDataSchema.nullable().optional(),
+})
 export type WriteMount = z.infer<typeof writeMountSchema>
 
 /** Null goes back to the family's steps. */

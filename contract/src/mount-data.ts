@@ -1,4 +1,14 @@
-import { controllerFields, feels, homeDrawings, phases, stepDrawings, stepTests } from '@binoculum/core'
+import {
+  armJoints,
+  controllerFields,
+  feels,
+  homeDrawings,
+  phases,
+  stepDrawings,
+  stepTests,
+  trays,
+  tubeFixings,
+} from '@binoculum/core'
 import { z } from 'zod'
 import { roleSchema } from './readiness.ts'
 
@@ -40,6 +50,15 @@ const tubePlace = z.object({
   angleDeg: z.number().min(-360).max(360),
 })
 
+/** How the stand is locked, the tube fixed and the arm set on. */
+export const standDataSchema = z.object({
+  tray: z.enum(trays),
+  fixing: z.enum(tubeFixings),
+  armJoint: z.enum(armJoints).nullable(),
+  axisLocks: z.boolean(),
+})
+export type StandView = z.infer<typeof standDataSchema>
+
 export const mountDataSchema = z.object({
   ratedLoadG: z.number().positive('a rated load is above 0').max(500_000).nullable(),
   use: z.enum(['visual', 'exposure']),
@@ -62,7 +81,12 @@ export const mountDataSchema = z.object({
     .object({
       dateOrder: z.enum(['day-first', 'month-first', 'year-first']),
       clock: z.enum(['24h', '12h']),
-      asks: z.array(z.enum(controllerFields)).min(1, 'say what it asks for').max(controllerFields.length),
+      asks: z
+        .array(z.enum(controllerFields))
+        .min(1, 'say what it asks for')
+        .max(controllerFields.length)
+        .refine((asks) => new Set(asks).size === asks.length, 'it asks the same thing twice'),
+      answers: z.partialRecord(z.enum(controllerFields), z.string().trim().max(120)).optional(),
     })
     .nullable(),
   home: z

@@ -70,6 +70,26 @@ export const inviteSchema = z.object({
 })
 export type Invite = z.infer<typeof inviteSchema>
 
+/** A person's role in one branch; null takes it away. */
+export const setRoleSchema = z.object({ branchId: idSchema, role: staffRoleSchema.nullable() })
+export type SetRole = z.infer<typeof setRoleSchema>
+
+export const branchFieldsSchema = z.object({
+  name: shortText,
+  zone: shortText,
+  emergencyLine: shortText,
+  currency: z
+    .string()
+    .trim()
+    .regex(/^[A-Z]{3}$/, 'three letters, such as EUR'),
+  loanDays: z.number().int().min(1, 'one day at least').max(365),
+  returnTime: z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time such as 17:00'),
+  frontFilters: z.enum(['stay-here', 'lent']),
+})
+export type BranchFields = z.infer<typeof branchFieldsSchema>
+export const branchViewSchema = branchFieldsSchema.extend({ id: idSchema, mayChange: z.boolean() })
+export type BranchView = z.infer<typeof branchViewSchema>
+
 /** A link that is shown once; only its hash is kept. */
 export const oneTimeLinkSchema = z.object({ path: z.string(), expiresAtUtc: z.string() })
 

@@ -61,9 +61,12 @@ export { conditions, type Condition } from './readiness/condition.ts'
 export {
   hazardCodes,
   judgeReadiness,
+  modelUnknowns,
+  type ModelUnknown,
   neededReadings,
   readingKinds,
   type HazardCode,
+  type ExtraPart,
   type JudgedModel,
   type JudgedPart,
   type JudgeInput,
@@ -77,14 +80,53 @@ export {
   type ReasonCode,
   type Remedy,
 } from './readiness/judge.ts'
+export { sampleList, starterCard, starterFacts, type StarterPart } from './contents/starter-card.ts'
+export {
+  filterFastenings,
+  filterFasteningWords,
+  filterMaterials,
+  filterMaterialWords,
+  hazardRoles,
+  isHazardRole,
+  type FilterFastening,
+  type FilterMaterial,
+} from './contents/filters.ts'
+export {
+  armJoints,
+  armJointWords,
+  fixingWords,
+  trays,
+  trayWords,
+  tubeFixings,
+  tubeSlides,
+  usualStand,
+  type ArmJoint,
+  type StandData,
+  type Tray,
+  type TubeFixing,
+} from './mount/stand.ts'
+export { finderKindOnCard, finderOnCard, type FinderPart } from './finder/finder-kind.ts'
+export {
+  barrelFits,
+  chainKinds,
+  opticalChains,
+  type Chain,
+  type ChainInput,
+  type ChainKind,
+  type ChainPart,
+  type Chains,
+} from './optics/chains.ts'
+export { judgeKit, powersThere, type KitState } from './readiness/judge-kit.ts'
 export { benchJobCodes, isBenchJob, jobCodes, jobFacts, type JobCode } from './readiness/jobs.ts'
 export {
   cleanAnswers,
+  goThroughJob,
   hazardsFrom,
   jobsForOutcome,
   jobsFrom,
   outcomes,
   proposeOutcome,
+  standsAfter,
   type Outcome,
   type TakeBackAnswers,
 } from './loans/take-back.ts'
@@ -295,6 +337,8 @@ export {
 } from './mount/controller-entries.ts'
 export {
   controllerFields,
+  isComputedField,
+  type ControllerField,
   homeDrawings,
   type EquatorialHead,
   type HandController,
@@ -321,7 +365,7 @@ export {
 } from './mount/kit-balance.ts'
 export { alignmentStars, azimuthsApartDeg, type AlignmentStar, type AlignmentStars } from './sky/alignment-stars.ts'
 export { needleDeclination, NEEDLE_MODEL_YEARS, type NeedleAnswer } from './sky/needle.ts'
-export { offsetsOfLocal, standardOffsetHours, zoneOffsetHours } from './sky/zone-time.ts'
+export { localAsUtcMs, offsetsOfLocal, standardOffsetHours, zoneOffsetHours } from './sky/zone-time.ts'
 export {
   feels,
   phases,
@@ -340,6 +384,7 @@ export {
 export { dismantling, templateProcedure, type TemplateModel } from './procedures/templates.ts'
 export { judgeAnswers, levelAnswer, stepQuestions, tiltDeg, type TestQuestion } from './checks/step-tests.ts'
 export {
+  controllerFieldWords,
   controllerLines,
   dmsText,
   needleSentence,

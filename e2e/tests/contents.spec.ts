@@ -80,7 +80,7 @@ test('an eyepiece is told apart by length, field and barrel, and its kit’s gui
   await page.getByRole('button', { name: /Use for/ }).click()
   const optics = async () =>
     (await kitOf(context, 'LENS-4')).parts.find(({ name }) => name === 'Eyepiece 32 mm')?.optics ?? null
-  await expect.poll(optics).toEqual({ focalLengthMm: 32, apparentFieldDeg: 60, barrelMm: 50.8 })
+  await expect.poll(optics).toEqual({ focalLengthMm: 32, apparentFieldDeg: 60, maleMm: 50.8 })
   const texts = await read<{ tags: string[] }>(context, '/api/guide-texts?kit=LENS-4')
   expect(texts.tags).toContain('wide-barrel')
 })

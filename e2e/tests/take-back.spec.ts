@@ -52,7 +52,7 @@ test('a scan in the middle of a take-back makes no mark, wherever the focus is',
   expect(before.filter((mark) => mark === 'present')).toHaveLength(1)
 
   await scan(page, 'WRN-12')
-  await expect(page.getByText('WRN-12 was scanned; this is F-01. Nothing was marked.')).toBeVisible()
+  await expect(page.getByText('WRN-12 was scanned; this is Alder. Nothing was marked.')).toBeVisible()
   await page.waitForTimeout(200)
   expect(await marksOf(page)).toEqual(before)
 

@@ -18,6 +18,8 @@ import { Guides, GuideTextsDesk } from './features/guides/service.ts'
 import { kitRoutes } from './features/kits/routes.ts'
 import { Kits } from './features/kits/service.ts'
 import { loanRoutes } from './features/loans/routes.ts'
+import { Corrections } from './features/loans/corrections.ts'
+import { KitSetUp } from './features/kits/kit-set-up.ts'
 import { Loans } from './features/loans/service.ts'
 import { printingRoutes } from './features/printing/routes.ts'
 import { Practice } from './features/practice/service.ts'
@@ -93,8 +95,8 @@ export async function buildApp(options: AppOptions): Promise<App> {
   await app.register(pages, { folder: options.webFolder, secure })
   const typed = app as unknown as App
   await typed.register(peopleRoutes, { ...context, people })
-  await typed.register(kitRoutes, { kits })
-  await typed.register(loanRoutes, { loans })
+  await typed.register(kitRoutes, { kits, setUp: new KitSetUp(context, kits) })
+  await typed.register(loanRoutes, { loans, corrections: new Corrections(context, loans) })
   await typed.register(checkRoutes, { checks: new Checks(context, kits) })
   await typed.register(guideRoutes, {
     guides,

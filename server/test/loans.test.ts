@@ -211,7 +211,9 @@ describe('take-back', () => {
       ...body,
       marks: body.marks.filter(({ partId }) => partId !== cell?.id),
     })
-    expect(reply.body).toMatchObject({ error: { code: 'MARKS_INCOMPLETE', issues: [{ path: `marks.${cell?.id}` }] } })
+    expect(reply.body).toMatchObject({
+      error: { code: 'MARKS_INCOMPLETE', issues: [{ message: `${cell?.name}: not looked at` }] },
+    })
   })
 
   it('sent twice is done once', async () => {

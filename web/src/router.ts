@@ -6,6 +6,8 @@ declare module 'vue-router' {
     /** Pages without sign-in: joining, and the borrower's guide. */
     open?: boolean
     title?: string
+    /** A take-back that is put right after its end. */
+    correcting?: boolean
   }
 }
 
@@ -45,6 +47,16 @@ export function makeRouter(): Router {
             path: 'desk/take-back/:loanId',
             meta: { title: 'Take back' },
             component: () => import('./areas/desk/TakeBackPage.vue'),
+          },
+          {
+            path: 'desk/take-back/:loanId/correct',
+            meta: { title: 'Put a take-back right', correcting: true },
+            component: () => import('./areas/desk/TakeBackPage.vue'),
+          },
+          {
+            path: 'desk/loans/:loanId',
+            meta: { title: 'Loan' },
+            component: () => import('./areas/desk/LoanPage.vue'),
           },
           {
             path: 'desk/follow-up',
@@ -109,6 +121,21 @@ export function makeRouter(): Router {
             path: 'setup/models/:id/steps',
             meta: { title: 'Steps' },
             component: () => import('./areas/setup/models/StepsPage.vue'),
+          },
+          {
+            path: 'setup/kits',
+            meta: { title: 'Kits' },
+            component: () => import('./areas/setup/KitsPage.vue'),
+          },
+          {
+            path: 'setup/branches',
+            meta: { title: 'Branches' },
+            component: () => import('./areas/setup/BranchesPage.vue'),
+          },
+          {
+            path: 'setup/models/:id/what',
+            meta: { title: 'What a model is' },
+            component: () => import('./areas/setup/models/HeadPage.vue'),
           },
           {
             path: 'setup/models/:id/mirror',

@@ -36,6 +36,20 @@ export const stepQuestions: Readonly<Record<StepTest, readonly TestQuestion[]>> 
       ],
     },
   ],
+  'tray-holds': [
+    {
+      question: 'Pull a leg inwards and turn the tray by hand: does it hold?',
+      caution: 'Fingers clear of the joints.',
+      answers: [
+        answer('holds', 'it holds; the legs can’t close'),
+        answer(
+          'gives',
+          'it gives or turns back',
+          'Lock it again to its stop. Still giving: no head goes on; the pin, thread or wing nut is worn.',
+        ),
+      ],
+    },
+  ],
   'rod-turns': [
     {
       question: 'Does turning the rod turn the mount?',

@@ -73,6 +73,16 @@ export const roles = define({
     lookFor: 'right focal length, glass clean',
   },
   eyepiece: { words: 'eyepiece', criticality: 'useful', lookFor: 'right focal length, glass clean' },
+  'erecting-eyepiece': {
+    words: 'erecting eyepiece',
+    criticality: 'useful',
+    lookFor: 'right way up; it shows land, not more sky',
+  },
+  'barrel-adapter': {
+    words: 'barrel adapter',
+    criticality: 'useful',
+    lookFor: 'its screw is in; 50.8 mm outside, 31.75 mm inside',
+  },
   barlow: { words: 'Barlow', criticality: 'useful', lookFor: 'lens still screwed in' },
   finder: { words: 'finder', criticality: 'essential', lookFor: 'switched off, bracket whole' },
   'finder-o-ring': { words: 'finder O-ring', criticality: 'protective', lookFor: 'in its groove' },
@@ -131,6 +141,19 @@ export const roles = define({
     neverOverrule: true,
     lookEveryTime: true,
     lookFor: 'must not be in any case: such filters crack in use',
+  },
+  'front-filter': {
+    words: 'front filter, full aperture',
+    criticality: 'useful',
+    lookEveryTime: true,
+    lookFor: 'hold it against a lamp: no pinhole, no scratch, no crease; it can’t be knocked off',
+  },
+  laser: {
+    words: 'laser',
+    criticality: 'safety',
+    neverOverrule: true,
+    lookEveryTime: true,
+    lookFor: 'must not be in any case, collimator or pointer',
   },
   other: { words: 'part', criticality: 'useful', lookFor: 'present and whole' },
 })

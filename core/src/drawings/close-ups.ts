@@ -23,6 +23,18 @@ export const closeUps = [
   'backed-off',
   'cell',
   'collimation-cap',
+  'tray-screwed',
+  'tray-bolted',
+  'tray-brace',
+  'three-screws',
+  'four-screws',
+  'six-screws',
+  'peep',
+  'big-knob',
+  'cone',
+  'axis-lock',
+  'strap',
+  'ears',
 ] as const
 export type CloseUp = (typeof closeUps)[number]
 
@@ -72,7 +84,144 @@ const axis = (x1: number, y1: number, x2: number, y2: number): Stroke => ['axis'
 const tick = (x: number, y: number): Stroke => ['so', `M${x} ${y}l4 5l7 -12`]
 const notSo = (x: number, y: number): Stroke => ['not-so', `M${x} ${y}l8 -16`]
 
+const legsBelow: Stroke = ['outline', 'M-50 -14L-30 -6M-50 -6L-32 2M50 -14L30 -6M50 -6L32 2M-5 22v28M5 22v28']
+/** Screws about a finder in its ring, by their directions on the page, each pointing at the middle. */
+const ringOfScrews = (degs: readonly number[], [cx, cy]: readonly [number, number], r: number): readonly Stroke[] =>
+  degs.flatMap((deg): readonly Stroke[] => {
+    const [ux, uy] = [Math.cos((deg * Math.PI) / 180), Math.sin((deg * Math.PI) / 180)]
+    const at = (along: number, across: number) =>
+      `${(cx + along * ux - across * uy).toFixed(1)} ${(cy + along * uy + across * ux).toFixed(1)}`
+    return [
+      ['outline', `M${at(r * 0.5, -2.4)}L${at(r + 6, -2.4)}L${at(r + 6, 2.4)}L${at(r * 0.5, 2.4)}Z`],
+      ['fill', `M${at(r + 6, -6)}L${at(r + 15, -6)}L${at(r + 15, 6)}L${at(r + 6, 6)}Z`],
+    ]
+  })
+const finderInRing = (degs: readonly number[]): readonly Stroke[] => [
+  ['outline', disc(0, 2, 27)],
+  ['open', disc(0, 2, 22)],
+  ['outline', disc(0, 2, 13)],
+  ['inner', 'M-13 2h26M0 -11v26'],
+  ...ringOfScrews(degs, [0, 2], 24),
+]
+
 const strokes: Readonly<Record<Exclude<CloseUp, 'latitude'>, readonly Stroke[]>> = {
+  // A threaded rod through the middle; the tray is spun down until it presses.
+  'tray-screwed': [
+    legsBelow,
+    ['fill', disc(0, 6, 37, 18)],
+    ['fill-inner', disc(0, 4, 33, 15)],
+    ['outline', rect(-4, -34, 8, 38)],
+    ['inner', 'M-4 -30h8M-4 -25h8M-4 -20h8M-4 -15h8M-4 -10h8M-4 -5h8'],
+    ['move', 'M30 -20a32 12 0 0 1 -60 3'],
+    ['move-head', 'M-34 -22l9 3l-6 7Z'],
+    ...arrow(18, -44, 18, -16),
+  ],
+  // A plate on three brackets, a wing nut on each bolt.
+  'tray-bolted': [
+    ['outline', 'M-50 20L-34 10M-50 28L-32 18M50 20L34 10M50 28L32 18M-5 30v20M5 30v20'],
+    ['fill', 'M-40 12L0 -10L40 12L0 30Z'],
+    ['fill-inner', 'M-33 12L0 -6L33 12L0 26Z'],
+    ...[
+      [-28, 11],
+      [28, 11],
+      [0, 24],
+    ].flatMap(([x = 0, y = 0]): Stroke[] => [
+      ['outline', rect(x - 2, y - 16, 4, 14)],
+      ['outline', disc(x, y - 4, 4.5, 3)],
+      ['outline', `M${x - 3} ${y - 5}l-9 -6l3 8Z`],
+      ['outline', `M${x + 3} ${y - 5}l9 -6l-3 8Z`],
+    ]),
+    ...tighten(0, -20, 15),
+  ],
+  // Three hinged arms; the middle goes down until they are straight.
+  'tray-brace': [
+    ['recede', 'M-46 -26L0 -8L46 -26M0 -8V-40'],
+    ['fill', 'M-48 10L0 16L48 10L48 16L0 23L-48 16Z'],
+    ['outline', disc(0, 18, 7, 5)],
+    ['outline', disc(-46, 13, 4)],
+    ['outline', disc(46, 13, 4)],
+    ['outline', 'M-50 -6L-44 50M50 -6L44 50'],
+    ...arrow(0, -30, 0, 6),
+    tick(18, 38),
+  ],
+  'three-screws': finderInRing([-90, 30, 150]),
+  'four-screws': finderInRing([-45, 45, 135, 225]),
+  // Two rings one behind the other; the rear one is turned.
+  'six-screws': [
+    ['recede', disc(-14, -12, 24)],
+    ['recede', 'M-38 -12L-28 2M10 -12L20 2'],
+    ...ringOfScrews([-90, 30, 150], [6, 6], 22),
+    ['outline', disc(6, 6, 25)],
+    ['open', disc(6, 6, 20)],
+    ['outline', disc(6, 6, 12)],
+    ['inner', 'M-6 6h24M6 -6v24'],
+  ],
+  // A hole near the eye, a post in front; nothing to turn.
+  peep: [
+    ['outline', rect(-44, 20, 88, 8)],
+    ['fill', 'M-40 20v-34h14v34Z'],
+    ['open', disc(-33, -6, 4)],
+    ['fill', 'M26 20v-22l4 -8l4 8v22Z'],
+    axis(-50, -6, 50, -6),
+    ['outline', 'M-50 40H50'],
+  ],
+  // One knob under the head does it all.
+  'big-knob': [
+    ['outline', 'M-18 -50L-22 -14H22L18 -50'],
+    ['outline', rect(-26, -14, 52, 9)],
+    ...cut(-34, -5, 68, 12),
+    ['fill', rect(-5, -14, 10, 30)],
+    ['fill-inner', 'M-5 -9h10M-5 -4h10M-5 1h10M-5 6h10M-5 11h10'],
+    ...knurl(-26, 16, 52, 18),
+    ...tighten(0, 42, 22),
+    axis(0, -40, 0, 48),
+  ],
+  // The cone sinks in by itself; a safety screw from the side keeps it.
+  cone: [
+    ['fill', 'M-24 -50L-14 4H14L24 -50Z'],
+    ...cut(-36, -16, 14, 34),
+    ...cut(22, -16, 14, 34),
+    ['outline', 'M-22 -16L-14 18H14L22 -16'],
+    ['outline', rect(-36, 18, 72, 8)],
+    ['fill', rect(16, -4, 22, 6)],
+    ...knurl(38, -11, 12, 20),
+    ...arrow(0, -34, 0, -6),
+    ['move', 'M48 20a8 14 0 0 0 0 -30'],
+    ['move-head', 'M42 -9l8 -5l2 9Z'],
+  ],
+  // Nothing slides: a lever or knob locks the axis, open and closed.
+  'axis-lock': [
+    ['outline', rect(-14, -50, 28, 100)],
+    ['outline', disc(0, 0, 22)],
+    ['fill', disc(0, 0, 14)],
+    ['fill', 'M-4 -10L26 -34L34 -26L8 -2Z'],
+    ['next', 'M-4 10L26 34L34 26L8 2Z'],
+    ['move', 'M40 22a44 44 0 0 0 0 -42'],
+    ['move-head', 'M35 -17l4 -9l6 8Z'],
+    ['outline', disc(0, 0, 4)],
+  ],
+  // A flat band over the tube, its buckle screw beside it.
+  strap: [
+    ['recede', 'M-50 30A52 52 0 0 1 50 30'],
+    ['felt', 'M-48 22A54 54 0 0 1 48 22'],
+    ['outline', 'M-50 14A56 56 0 0 1 50 14'],
+    ['outline', 'M-50 6A60 60 0 0 1 50 6'],
+    ['outline', rect(24, 6, 16, 10)],
+    ['outline', rect(24, 22, 16, 10)],
+    ['fill', rect(29, -6, 6, 40)],
+    ...knurl(22, -22, 20, 16),
+    ...tighten(32, -28, 13),
+  ],
+  // Round discs on the tube lie in half-round cradles; nothing is screwed.
+  ears: [
+    ['outline', rect(-22, -50, 44, 44)],
+    ['fill', disc(0, 0, 24)],
+    ['fill-inner', disc(0, 0, 19)],
+    ['outline', 'M-44 2h16a28 28 0 0 0 56 0h16v48h-88Z'],
+    ['hatch', hatch(-44, 34, 88, 16)],
+    ...arrow(0, -40, 0, -18),
+  ],
+
   // Pin through the middle, three studs under their slots' narrow ends.
   tray: [
     ['outline', 'M-50 -14L-30 -6M-50 -6L-32 2M50 -14L30 -6M50 -6L32 2M-5 20v30M5 20v30'],

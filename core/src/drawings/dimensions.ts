@@ -1,3 +1,5 @@
+import type { FinderKind } from '../finder/finder-data.ts'
+import type { StandData } from '../mount/stand.ts'
 import type { Family } from '../contents/roles.ts'
 import { balanceOf, ironWeightMm, setUpParts, type BalancePart } from '../mount/kit-balance.ts'
 import type { MountData, TubePlace } from '../mount/mount-data.ts'
@@ -39,6 +41,10 @@ export interface DrawnKit {
     readonly kind?: TubeKind | undefined
   }
   readonly mount: MountData | null
+  /** Left out, as its family's usually are. */
+  readonly stand?: StandData | null | undefined
+  /** What finder its card holds; left out, a red dot where it has a cell. */
+  readonly finderKind?: FinderKind | null | undefined
   readonly parts: readonly BalancePart[]
 }
 
@@ -81,7 +87,7 @@ export function dimensionsOf(kit: DrawnKit): KitDimensions {
     balanceMm,
     dewShieldMm,
     finder: tube?.finder ?? places.finder,
-    redDot: kit.parts.some(({ role }) => role === 'coin-cell'),
+    redDot: (kit.finderKind ?? (kit.parts.some(({ role }) => role === 'coin-cell') ? 'red-dot' : null)) === 'red-dot',
     eyepiece: tube?.eyepiece ?? places.eyepiece,
     collapsible,
     openFraction: 1,

@@ -1,3 +1,5 @@
+import type { FinderKind } from '../finder/finder-data.ts'
+import { usualStand, type Tray, type TubeFixing } from '../mount/stand.ts'
 import type { StepDrawing } from '../procedures/procedure.ts'
 import type { CloseUp } from './close-ups.ts'
 import { kindOf, type DrawnKit } from './dimensions.ts'
@@ -55,7 +57,6 @@ function setUpScene(kit: DrawnKit, family: FamilyDrawing, drawing: StepDrawing):
   const onLegs = family.stand === 'legs'
   const driven = kit.parts.some(({ role }) => role === 'controller')
   const complete = upTo(family, 'controller', ['cap', ...(driven ? [] : ['controller'])])
-  const railed = kit.family === 'equatorial-maksutov' || kit.family === 'altazimuth-reflector'
   const holdingParts = ['clamp', 'handle', 'rods', 'shaft', 'weight', 'rings']
   switch (drawing) {
     case 'legs':
@@ -72,7 +73,7 @@ function setUpScene(kit: DrawnKit, family: FamilyDrawing, drawing: StepDrawing):
         ...plain,
         on: ['legs', 'tray'],
         fill: ['tray'],
-        closeUp: kit.family === 'large-equatorial' ? null : 'tray',
+        closeUp: trayCloseUps[standOf(kit).tray],
         closeUpFrom: 'tray',
       }
     case 'head':
@@ -82,7 +83,7 @@ function setUpScene(kit: DrawnKit, family: FamilyDrawing, drawing: StepDrawing):
         fill: ['head'],
         next: family.equatorial ? ['shaft'] : ['tube-whole'],
         frame: family.equatorial ? 'head' : 'kit',
-        closeUp: family.equatorial ? 'head-bolt' : null,
+        closeUp: jointCloseUp(kit, family),
         closeUpFrom: 'head',
         circleAt: 'low-left',
       }
@@ -119,7 +120,7 @@ function setUpScene(kit: DrawnKit, family: FamilyDrawing, drawing: StepDrawing):
         ...plain,
         on: [...upTo(family, 'focuser'), 'cap', ...holdingParts],
         fill: ['tube', 'upper', 'rail'],
-        closeUp: tubeJoint(kit, family, railed),
+        closeUp: kit.family === 'tabletop-reflector' ? null : tubeJoint(kit),
         circleAt: family.stand === 'ground' ? 'top-left' : 'low-right',
         altitudeDeg: family.stand === 'ground' ? 68 : 52,
       }
@@ -128,7 +129,7 @@ function setUpScene(kit: DrawnKit, family: FamilyDrawing, drawing: StepDrawing):
         ...plain,
         on: [...upTo(family, 'finder'), 'cap'],
         fill: ['finder'],
-        closeUp: has(kit, 'coin-cell') ? 'pull-tab' : 'spring-pin',
+        closeUp: finderCloseUps[finderKindOf(kit)],
         circleAt: onLegs ? 'low-right' : 'top-left',
       }
     case 'caps':
@@ -199,7 +200,51 @@ function setUpScene(kit: DrawnKit, family: FamilyDrawing, drawing: StepDrawing):
 
 const has = (kit: DrawnKit, role: string): boolean => kit.parts.some((part) => part.role === role)
 
-function tubeJoint(kit: DrawnKit, family: FamilyDrawing, railed: boolean): CloseUp | null {
-  if (railed || kit.family === 'computer-driven') return 'dovetail'
-  return family.equatorial ? 'ring-clamp' : null
+const standOf = (kit: DrawnKit) =>
+  kit.stand ??
+  usualStand(
+    kit.family,
+    kit.parts.map(({ role }) => role),
+  )
+
+const finderKindOf = (kit: DrawnKit): FinderKind =>
+  kit.finderKind ?? (has(kit, 'coin-cell') ? 'red-dot' : 'two-screws')
+
+const trayCloseUps: Readonly<Record<Tray, CloseUp | null>> = {
+  twisted: 'tray',
+  screwed: 'tray-screwed',
+  bolted: 'tray-bolted',
+  brace: 'tray-brace',
+  none: null,
+}
+
+const finderCloseUps: Readonly<Record<FinderKind, CloseUp>> = {
+  'red-dot': 'pull-tab',
+  'two-screws': 'spring-pin',
+  'three-screws': 'three-screws',
+  'four-screws': 'four-screws',
+  'six-screws': 'six-screws',
+  peep: 'peep',
+}
+
+/** How head or arm sits on its legs; only an equatorial head has the peg between its two bolts. */
+function jointCloseUp(kit: DrawnKit, family: FamilyDrawing): CloseUp | null {
+  const { armJoint } = standOf(kit)
+  if (armJoint === 'knob') return 'big-knob'
+  if (armJoint === 'cone') return 'cone'
+  return family.equatorial ? 'head-bolt' : null
+}
+
+/** The joint of this very kit: how its tube is held. */
+function tubeJoint(kit: DrawnKit): CloseUp | null {
+  const joints: Readonly<Record<TubeFixing, CloseUp | null>> = {
+    dovetail: 'dovetail',
+    fork: 'axis-lock',
+    rings: 'ring-clamp',
+    'rings-on-rail': 'dovetail',
+    straps: 'strap',
+    'rocker-ears': 'ears',
+    'pan-bolt': null,
+  }
+  return joints[standOf(kit).fixing]
 }

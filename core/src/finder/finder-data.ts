@@ -2,7 +2,7 @@ import type { FinderKnob } from './knobs.ts'
 import type { Focusing } from './near-focus.ts'
 import type { OpticalTrain, Train } from './seen.ts'
 
-export const finderKinds = ['red-dot', 'two-screws', 'three-screws', 'four-screws', 'peep'] as const
+export const finderKinds = ['red-dot', 'two-screws', 'three-screws', 'four-screws', 'six-screws', 'peep'] as const
 export type FinderKind = (typeof finderKinds)[number]
 
 export const finderKindWords: Readonly<Record<FinderKind, string>> = {
@@ -10,6 +10,7 @@ export const finderKindWords: Readonly<Record<FinderKind, string>> = {
   'two-screws': 'two screws against a spring',
   'three-screws': 'three screws',
   'four-screws': 'four screws',
+  'six-screws': 'two rings of three screws',
   peep: 'peep sight, nothing to turn',
 }
 
@@ -67,6 +68,9 @@ export function usualKnobs(kind: FinderKind): FinderKnob[] {
       return around(['Top screw', 'Right screw', 'Left screw'], 0, BRACKET)
     case 'four-screws':
       return around(['Upper right', 'Lower right', 'Lower left', 'Upper left'], 45, BRACKET)
+    // Only the rear ring is turned; the front one holds the middle.
+    case 'six-screws':
+      return around(['Rear top', 'Rear right', 'Rear left'], 0, BRACKET)
     case 'peep':
       return []
   }

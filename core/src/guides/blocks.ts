@@ -46,6 +46,7 @@ export const factTags = [
   'collapsible',
   'red-dot',
   'optical-finder',
+  'peep-sight',
   'one-eyepiece',
   'wide-barrel',
   'small-aperture',
@@ -147,11 +148,13 @@ Keep your hands off the tube while you look.
     title: 'Finder, then focus',
     because: `[red-dot] red dot: two knobs
 [optical-finder] optical finder: small screws
+[peep-sight] peep sight: nothing to turn
 its finder`,
     text: `Take {low eyepiece}. Turn the focus until a far lamp or a star is as small as it gets.
 Put a far lamp or the Moon in the middle of the view. Then look through the finder: it must point at it too.
 [red-dot] If it doesn’t, turn the finder’s two small knobs until the dot sits on it. Don’t move the tube.
 [optical-finder] If it doesn’t, turn the finder’s small screws until the cross sits on it. Don’t move the tube.
+[peep-sight] It has nothing to turn. Aim along it and sweep a little at the lowest power.
 [optical-finder] The view in such a finder stands on its head. That is as it should be.
 [red-dot] Look at the dot with both eyes open.
 [left-eyed] Turn the tube so that the finder is on your left.`,
@@ -204,7 +207,7 @@ Planets: small, bright, and sharp for moments.
     needs: ['controller'],
     because: 'this kit has one',
     text: `It asks these things in this order. Answer daylight saving with care: that is the most frequent fault.
-When it stops near the star it asks for, the brightest star in that part of the sky is the one.
+It stops close to the star it names. The brightest one there is it.
 If a star is hidden, take the next.`,
   }),
   block({

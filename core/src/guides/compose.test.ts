@@ -28,6 +28,7 @@ const base: GuideInput = {
     part('low-eyepiece', { name: 'Eyepiece 25 mm', focalLengthMm: 25, apparentFieldDeg: 50 }),
     part('eyepiece', { name: 'Eyepiece 4 mm', focalLengthMm: 4, apparentFieldDeg: 50 }),
     part('barlow', { name: 'Barlow 2×', barlow: 2 }),
+    part('finder', { name: 'Red-dot finder' }),
     part('coin-cell', { massG: 3 }),
   ],
   collimationPolicy: 'leave-it-to-us',
@@ -197,7 +198,7 @@ describe('nights', () => {
 })
 
 it('a 2-inch eyepiece goes in without the adapter, and the guide says which need it', () => {
-  const wide = part('eyepiece', { name: 'Eyepiece 32 mm', focalLengthMm: 32, apparentFieldDeg: 60, barrelMm: 50.8 })
+  const wide = part('eyepiece', { name: 'Eyepiece 32 mm', focalLengthMm: 32, apparentFieldDeg: 60, maleMm: 50.8 })
   const guide = composeGuide({ ...base, parts: [...base.parts, wide] })
   expect(guide.powers.filter(({ wideBarrel }) => wideBarrel).map(({ eyepiece }) => eyepiece)).toEqual([
     'Eyepiece 32 mm',

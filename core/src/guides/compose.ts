@@ -1,5 +1,7 @@
+import { isHazardRole } from '../contents/filters.ts'
 import { controllerEntries } from '../mount/controller-entries.ts'
 import { controllerLines } from '../words/mount.ts'
+import { finderKindOnCard } from '../finder/finder-kind.ts'
 import { fittingLines, type BlockFacts } from './block-text.ts'
 import { blocks, type BlockDefinition } from './blocks.ts'
 import type { Guide, GuideBlock, GuideInput, GuidePart, GuideText } from './guide.ts'
@@ -48,6 +50,8 @@ export function composeGuide(input: GuideInput): Guide {
       family,
       optics: { apertureMm, focalLengthMm, collapsible, kind },
       mount,
+      stand: input.stand ?? null,
+      finderKind: finderKindOnCard(facts.there),
       parts: facts.there.map(({ role, massG, count, mark, name }, index) => ({
         id: `${role}-${index}`,
         name,
@@ -196,7 +200,7 @@ function byPlace(parts: readonly GuidePart[], t: Translator): GuideText['content
 
 /** Known faults, told honestly, with what to do meanwhile. */
 function partNote(part: GuidePart, t: Translator) {
-  if (part.role === 'screw-in-sun-filter') return []
+  if (isHazardRole(part.role)) return []
   const name = plain(saidPart(part.name, t, part.role))
   if (part.mark === 'missing')
     return [
@@ -217,7 +221,7 @@ function controllerOf(input: GuideInput, t: Translator): GuideText['controller']
   const local = `${input.issuedOn}T22:00`
   const entries = controllerEntries({ zone, local, latitudeDeg, longitudeDeg, occurrence: 'earlier' })
   if (!('standardOffsetHours' in entries)) return []
-  return controllerLines(entries, controller, null).map(({ field, words, entry, hint, careful }) => ({
+  return controllerLines(entries, controller, null, input.place).map(({ field, words, entry, hint, careful }) => ({
     asks: t.say(words),
     entry:
       field === 'date'

@@ -23,6 +23,6 @@ export function guidePower(power: Power): GuidePower {
     verdict,
     start,
     wholeMoon: trueFieldDeg !== null && trueFieldDeg >= WHOLE_MOON_FIELD_DEG,
-    wideBarrel: power.barrelMm >= WIDE_BARREL_FROM_MM,
+    wideBarrel: power.maleMm >= WIDE_BARREL_FROM_MM,
   }
 }

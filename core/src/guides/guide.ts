@@ -1,3 +1,5 @@
+import type { StandData } from '../mount/stand.ts'
+import type { FinderKind } from '../finder/finder-data.ts'
 import type { MirrorData } from '../collimation/mirror-data.ts'
 import type { Family, Mark, Role } from '../contents/roles.ts'
 import type { DrawnKit } from '../drawings/dimensions.ts'
@@ -11,6 +13,7 @@ import type { GuideNight, GuidePlace } from './nights.ts'
 import type { Said } from './said.ts'
 
 export interface GuidePart extends OpticalPart {
+  readonly finderKind?: FinderKind | undefined
   readonly role: Role
   readonly count: number
   readonly mark: Mark
@@ -55,6 +58,8 @@ export interface GuideInput {
   readonly collimationPolicy: 'leave-it-to-us' | 'with-help-sheet'
   /** What its mirrors measure; left out, nobody did. */
   readonly mirror?: MirrorData | null | undefined
+  /** How its stand is locked and its tube fixed; left out, as its family's usually are. */
+  readonly stand?: StandData | null | undefined
   /** What its mount and tube measure; left out, nobody did. */
   readonly mount?: MountData | null | undefined
   readonly branchName: string

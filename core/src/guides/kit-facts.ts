@@ -1,3 +1,5 @@
+import { isHazardRole } from '../contents/filters.ts'
+import { finderKindOnCard } from '../finder/finder-kind.ts'
 import { powersOf, WIDE_BARREL_FROM_MM } from '../optics/powers.ts'
 import { massText, powerText } from '../words/figures.ts'
 import type { BlockFacts } from './block-text.ts'
@@ -21,7 +23,7 @@ export interface GuideFacts extends BlockFacts {
 /** Tags and variables of one kit and one borrower: what blocks, trouble tree and steps hang on. */
 export function guideFacts(input: GuideInput): GuideFacts {
   const kit = kitInHand(input)
-  const there = input.parts.filter((part) => part.mark !== 'missing' && part.role !== 'screw-in-sun-filter')
+  const there = input.parts.filter((part) => part.mark !== 'missing' && !isHazardRole(part.role))
   const powers = powersOf(
     input.optics,
     there.filter((part) => part.mark !== 'wrong'),
@@ -52,12 +54,19 @@ function kitTags(kit: KitInHand, totalG: number, there: readonly GuidePart[]): r
     ...(family === 'tabletop-reflector' ? ['on-table'] : []),
     ...(optics.kind === 'newtonian' ? ['newtonian'] : []),
     ...(optics.collapsible ? ['collapsible'] : []),
-    ...(kit.has('coin-cell') ? ['red-dot'] : kit.has('finder') ? ['optical-finder'] : []),
+    ...finderTag(kit, there),
     ...(eyepieces.length === 1 ? ['one-eyepiece'] : []),
-    ...(eyepieces.some(({ barrelMm = 0 }) => barrelMm >= WIDE_BARREL_FROM_MM) ? ['wide-barrel'] : []),
+    ...(eyepieces.some(({ maleMm = 0 }) => maleMm >= WIDE_BARREL_FROM_MM) ? ['wide-barrel'] : []),
     ...(optics.apertureMm < SMALL_APERTURE_MM ? ['small-aperture'] : []),
     !optics.collimatable ? 'no-screws' : collimationPolicy === 'leave-it-to-us' ? 'mirror-ours' : 'mirror-yours',
   ]
+}
+
+/** What the finder on the card is; nothing is said of one that isn't there. */
+function finderTag(kit: KitInHand, there: readonly GuidePart[]): readonly string[] {
+  if (!kit.has('finder')) return []
+  const kind = finderKindOnCard(there)
+  return [kind === 'red-dot' ? 'red-dot' : kind === 'peep' ? 'peep-sight' : 'optical-finder']
 }
 
 function borrowerTags({ borrower = usualBorrower }: GuideInput): readonly string[] {

@@ -1,4 +1,7 @@
 import { families, roles, type Family, type Role } from '../contents/roles.ts'
+import { isHazardRole } from '../contents/filters.ts'
+import { finderKinds } from '../finder/finder-data.ts'
+import { armJoints, trays, tubeFixings, usualStand } from '../mount/stand.ts'
 import { templateProcedure } from '../procedures/templates.ts'
 import { labelWords } from '../drawings/labels.ts'
 import { moonFeatures } from '../sky/moon-features.ts'
@@ -11,7 +14,7 @@ import { guideDate, guideLanguages, guideTime, plain, translator } from './said.
 import { troubleSigns } from './trouble.ts'
 
 /** Withdrawn filters are never spoken of. */
-const everyRole = (Object.keys(roles) as Role[]).filter((role) => role !== 'screw-in-sun-filter')
+const everyRole = (Object.keys(roles) as Role[]).filter((role) => !isHazardRole(role))
 const linesOf = (text: string) => blockLines(text).map((line) => line.text)
 
 /** Every sentence that a guide may say, with the block it stands in. */
@@ -29,8 +32,21 @@ const sentences: readonly (readonly [block: string, text: string])[] = [
     ].map((each) => [`trouble ${key}`, each] as const),
   ),
   ...(Object.keys(families) as Family[]).flatMap((family) => {
-    const { setUp, takeApart } = templateProcedure({ family, collapsible: true, parts: everyRole })
-    return [...setUp, ...takeApart].flatMap(({ key, title, lines, caution }) =>
+    const ways = [
+      ...trays.map((tray) => ({ stand: { ...usualStand(family, everyRole), tray } })),
+      ...tubeFixings.map((fixing) => ({ stand: { ...usualStand(family, everyRole), fixing } })),
+      ...armJoints.flatMap((armJoint) =>
+        (['fork', 'dovetail'] as const).map((fixing) => ({
+          stand: { ...usualStand(family, everyRole), armJoint, fixing },
+        })),
+      ),
+      ...finderKinds.map((finderKind) => ({ finderKind })),
+    ]
+    const steps = ways.flatMap((way) => {
+      const { setUp, takeApart } = templateProcedure({ family, collapsible: true, parts: everyRole, ...way })
+      return [...setUp, ...takeApart]
+    })
+    return steps.flatMap(({ key, title, lines, caution }) =>
       [title, ...lines.map(({ text }) => text), caution ?? ''].map((each) => [`step ${key}`, each] as const),
     )
   }),

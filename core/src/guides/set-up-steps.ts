@@ -1,4 +1,5 @@
 import type { Role } from '../contents/roles.ts'
+import { finderKindOnCard } from '../finder/finder-kind.ts'
 import { stepsForKit, type ProcedureStep, type StepDrawing } from '../procedures/procedure.ts'
 import { templateProcedure } from '../procedures/templates.ts'
 import { massText } from '../words/figures.ts'
@@ -37,6 +38,8 @@ const procedureOf = (kit: GuideInput) =>
     family: kit.family,
     collapsible: kit.optics.collapsible,
     parts: kit.parts.map(({ role }) => role),
+    stand: kit.stand,
+    finderKind: finderKindOnCard(kit.parts),
   })
 
 const partOf = (kit: GuideInput, role: Role) => kit.parts.find((each) => each.role === role && isThere(each)) ?? null

@@ -1,3 +1,4 @@
+import { isHazardRole } from '../contents/filters.ts'
 import { roleFacts, type Mark, type Role } from '../contents/roles.ts'
 import type { JobCode } from '../readiness/jobs.ts'
 
@@ -38,7 +39,7 @@ interface FollowedPart {
  * filter is not missed. */
 export function followUpsOf(parts: readonly FollowedPart[]): readonly FollowUp[] {
   return parts.flatMap(({ id, role, mark }): FollowUp[] => {
-    if (role === 'screw-in-sun-filter' || mark === 'present' || mark === 'unseen') return []
+    if (isHazardRole(role) || mark === 'present' || mark === 'unseen') return []
     const code: FollowUpCode = mark === 'damaged' ? 'mend-part' : 'look-for-part'
     return [{ partId: id, code, dueInDays: dueDays[code] }]
   })

@@ -1,3 +1,5 @@
+import { isHazardRole } from '../contents/filters.ts'
+import type { Mark, Role } from '../contents/roles.ts'
 import type { HazardCode, Judgement, OpenJob } from '../readiness/judge.ts'
 
 /** What the desk asks and sees beside the contents card. */
@@ -11,6 +13,8 @@ export interface TakeBackAnswers {
   readonly batteryDoorShut: boolean
   readonly packCharged: boolean
   readonly sunFilterFound: boolean
+  /** A laser, collimator or pointer. */
+  readonly laserFound: boolean
 }
 
 /** Answers of a return about which there is nothing to say. */
@@ -24,15 +28,18 @@ export const cleanAnswers: TakeBackAnswers = {
   batteryDoorShut: true,
   packCharged: true,
   sunFilterFound: false,
+  laserFound: false,
 }
 
-export const outcomes = ['shelf', 'shelf-with-note', 'bench', 'hold'] as const
+/** From the laxest to the strictest. *To go through* is where a kit waits whose parts nobody looked at. */
+export const outcomes = ['shelf', 'shelf-with-note', 'to-go-through', 'bench', 'hold'] as const
 export type Outcome = (typeof outcomes)[number]
 
 /** Hazards that the answers bring to light. */
 export function hazardsFrom(answers: TakeBackAnswers): readonly HazardCode[] {
   return [
     ...(answers.sunFilterFound ? (['screw-in-sun-filter'] as const) : []),
+    ...(answers.laserFound ? (['laser-in-case'] as const) : []),
     ...(answers.batteryDoorShut ? [] : (['battery-door-open'] as const)),
     ...(answers.wet ? (['wet'] as const) : []),
     ...(answers.insectsOrSmoke ? (['insects-or-smoke'] as const) : []),
@@ -54,8 +61,23 @@ export function jobsFrom(answers: TakeBackAnswers): readonly OpenJob[] {
 
 /** The outcome that the judgement of the returned kit proposes; people may choose another one. */
 export function proposeOutcome(judgement: Judgement): Outcome {
+  const unlooked = judgement.reasons.some(({ code }) => code === 'NOT_GONE_THROUGH')
+  const isHeldAnyway = judgement.reasons.some(
+    ({ code, condition }) => condition === 'new' && code !== 'NOT_GONE_THROUGH',
+  )
+  if (unlooked && !isHeldAnyway) return 'to-go-through'
   const byCondition = { full: 'shelf', half: 'shelf-with-note', crescent: 'bench', new: 'hold' } as const
   return byCondition[judgement.condition]
+}
+
+/** The job that keeps a kit in while parts of it are unseen after it came back. It closes with the last one seen. */
+export const goThroughJob = (marks: readonly { readonly mark: Mark; readonly role: Role }[]): readonly OpenJob[] =>
+  marks.some(({ mark, role }) => mark === 'unseen' && !isHazardRole(role)) ? [{ code: 'go-through' }] : []
+
+/** Where a kit stands after each outcome. */
+export const standsAfter = (outcome: Outcome): 'shelf' | 'desk' | 'bench' => {
+  if (outcome === 'to-go-through') return 'desk'
+  return outcome === 'bench' || outcome === 'hold' ? 'bench' : 'shelf'
 }
 
 /** Jobs that the chosen outcome opens, so that a kit sent to the bench or held is looked at before it is fit again. */

@@ -48,6 +48,15 @@ export const controllerFields = [
   'longitude',
   'latitude',
   'elevation',
+  'zone-place',
+  'site',
+  'mount-mode',
+  'telescope',
+  'alignment',
+  'speed',
+  'sync',
+  'park',
+  'switch-off',
 ] as const
 export type ControllerField = (typeof controllerFields)[number]
 
@@ -55,8 +64,27 @@ export type ControllerField = (typeof controllerFields)[number]
 export interface HandController {
   readonly dateOrder: 'day-first' | 'month-first' | 'year-first'
   readonly clock: '24h' | '12h'
+  /** Its own questions, in its own order. */
   readonly asks: readonly ControllerField[]
+  /** What to answer where nothing can be computed: the mount's mode, the telescope in its list, how to park. */
+  readonly answers?: Readonly<Partial<Record<ControllerField, string>>> | undefined
 }
+
+/** Questions whose answer follows from place and clock; the others are the model's to say. */
+export const computedFields = [
+  'date',
+  'time',
+  'zone',
+  'daylight-saving',
+  'longitude',
+  'latitude',
+  'elevation',
+  'zone-place',
+  'site',
+] as const satisfies readonly ControllerField[]
+
+export const isComputedField = (field: ControllerField): boolean =>
+  (computedFields as readonly ControllerField[]).includes(field)
 
 export const homeDrawings = ['equatorial', 'fork', 'marks'] as const
 

@@ -9,7 +9,15 @@ export const phases = ['unpack', 'stand', 'mount', 'tube', 'fit-out'] as const
 export type Phase = (typeof phases)[number]
 
 /** Steps that are tested by more than a look. */
-export const stepTests = ['level', 'rod-turns', 'friction', 'clutches', 'hits-stand', 'three-moves'] as const
+export const stepTests = [
+  'level',
+  'tray-holds',
+  'rod-turns',
+  'friction',
+  'clutches',
+  'hits-stand',
+  'three-moves',
+] as const
 export type StepTest = (typeof stepTests)[number]
 
 /** Drawings that a step may have; a model whose figures are not known has none. */

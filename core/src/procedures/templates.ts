@@ -1,5 +1,7 @@
 import type { Family, Role } from '../contents/roles.ts'
-import type { Procedure, ProcedureStep, StepLine } from './procedure.ts'
+import type { FinderKind } from '../finder/finder-data.ts'
+import { armJoints, usualStand, type ArmJoint, type StandData, type Tray, type TubeFixing } from '../mount/stand.ts'
+import type { Feel, Procedure, ProcedureStep, StepLine } from './procedure.ts'
 
 /** Families' templates: the order people work in, for safety's sake weights before the tube. A model's procedure begins as
  * its family's and is then its own. Common practice, no source, unless a step says so (DOMAIN section 4). */
@@ -72,46 +74,154 @@ const legs = step({
   undo: { title: 'Fold the legs', lines: ['Legs in, locks closed. Fingers clear of the joints.'] },
 })
 
-const tray = step({
-  key: 'tray',
-  phase: 'stand',
-  title: 'Lock the legs with the tray',
-  lines: ['Put the tray on and lock it. It keeps the legs from folding.'],
-  rest: { part: 'tray', needs: 'tray', feel: 'firm', check: 'pulls up by hand without giving', drawing: 'tray' },
-  undo: {
-    title: 'Tray off, only now',
-    lines: ['Nothing is left on the legs? Then unlock the tray and lift it off.'],
+const trayStep = (
+  given: Pick<Given, 'title' | 'lines'> & {
+    readonly check: string
+    readonly feel: Feel | null
+    readonly off: string
+    readonly part?: null
   },
-})
+): Template =>
+  step({
+    key: 'tray',
+    phase: 'stand',
+    title: given.title,
+    lines: given.lines,
+    rest: {
+      part: 'tray',
+      needs: given.part === null ? null : 'tray',
+      feel: given.feel,
+      check: given.check,
+      test: 'tray-holds',
+      drawing: 'tray',
+    },
+    undo: { title: 'Tray off, only now', lines: [`Nothing is left on the legs? Then ${given.off}`] },
+  })
 
-const head = step({
-  key: 'head',
-  phase: 'mount',
-  title: 'Set the mount head on',
-  lines: ['Set it down with the peg on the pole side.', 'Turn its bolt from below until it holds fast.'],
-  rest: {
-    part: 'mount-head',
-    feel: 'tight',
-    check: 'no play; turned by its azimuth bolts it moves freely',
-    test: 'friction',
-    drawing: 'head',
-  },
-  undo: { title: 'Take the head off', lines: ['One hand on the head, turn its bolt out from below.'] },
-})
+/** One for each way a tray or spreader locks; none where the legs lock by themselves. */
+const trayByKind: Readonly<Record<Tray, Template | null>> = {
+  twisted: trayStep({
+    title: 'Lock the legs with the tray',
+    lines: [
+      'Lay the tray over the pin in the middle and push it down.',
+      'Twist it until it locks. It keeps the legs from folding.',
+    ],
+    feel: 'firm',
+    check: 'it doesn’t turn back by itself; the legs can’t close',
+    off: 'twist the tray back and lift it off.',
+  }),
+  screwed: trayStep({
+    title: 'Screw the tray on',
+    lines: [
+      'Spin the tray onto the rod in the middle until it presses on all three legs.',
+      'It keeps the legs from folding.',
+    ],
+    feel: 'firm',
+    check: 'it presses on all three legs; the legs can’t close',
+    off: 'spin the tray off its rod.',
+  }),
+  bolted: trayStep({
+    title: 'Bolt the spreader on',
+    lines: [
+      'Hold the plate on its three brackets. Put a bolt through each, its wing nut on top.',
+      'Turn all three wing nuts until they stop. The plate keeps the legs from folding.',
+    ],
+    feel: 'firm',
+    check: 'all three wing nuts are on and turned home; the legs can’t close',
+    off: 'turn the three wing nuts off and put them back on their bolts.',
+  }),
+  brace: trayStep({
+    title: 'Snap the brace straight',
+    lines: [
+      'Push the middle of the brace down until all its arms are straight and it snaps. It keeps the legs from folding.',
+    ],
+    feel: null,
+    check: 'all arms are straight; the legs can’t close',
+    off: 'pull the middle of the brace up and let the legs come together.',
+    part: null,
+  }),
+  none: null,
+}
 
-const arm = step({
-  key: 'head',
-  phase: 'mount',
-  title: 'Set the arm on the legs',
-  lines: ['Turn the bolt from below until the arm holds.'],
+/** How head or arm is held on its legs. */
+const jointLine: Readonly<Record<ArmJoint, string>> = {
+  'bolts-below': 'Turn its bolt from below until it holds fast.',
+  knob: 'Turn the big knob below it until it holds fast.',
+  cone: 'Let its cone sink into the ring on the legs. Turn the safety screw in.',
+}
+const jointUndo: Readonly<Record<ArmJoint, string>> = {
+  'bolts-below': 'turn its bolt out from below.',
+  knob: 'turn the big knob out.',
+  cone: 'turn the safety screw back and lift it straight up.',
+}
+
+const headStep = (joint: ArmJoint): Template =>
+  step({
+    key: 'head',
+    phase: 'mount',
+    title: 'Set the mount head on',
+    lines: ['Set it down with the peg on the pole side.', jointLine[joint]],
+    rest: {
+      part: 'mount-head',
+      feel: 'tight',
+      check: 'no play; turned by its azimuth bolts it moves freely',
+      test: 'friction',
+      drawing: 'head',
+    },
+    undo: { title: 'Take the head off', lines: [`One hand on the head, ${jointUndo[joint]}`] },
+  })
+
+const armStep = (joint: ArmJoint): Template =>
+  step({
+    key: 'head',
+    phase: 'mount',
+    title: 'Set the arm on the legs',
+    lines: [jointLine[joint]],
+    rest: {
+      part: 'mount-head',
+      feel: 'tight',
+      check: 'no play; turns smoothly and stays',
+      test: 'friction',
+      drawing: 'head',
+    },
+    undo: { title: 'Take the arm off', lines: [`One hand on the arm, ${jointUndo[joint]}`] },
+  })
+const head = headStep('bolts-below')
+const arm = armStep('bolts-below')
+
+/** A fork or arm with its tube fixed to it goes on as one piece. */
+const forkStep = (joint: ArmJoint): Template =>
+  step({
+    key: 'head',
+    phase: 'mount',
+    title: 'Set the arm with its tube on the legs',
+    lines: [
+      'Its tube stays on its arm: nothing slides, nothing is taken off. Lift it by the arm, never by the tube.',
+      jointLine[joint],
+    ],
+    rest: {
+      part: 'mount-head',
+      feel: 'tight',
+      check: 'no play; turns smoothly and stays',
+      test: 'friction',
+      caution: 'One hand stays on the arm until it holds.',
+      drawing: 'head',
+    },
+    undo: { title: 'Take the arm off with its tube', lines: [`One hand on the arm, ${jointUndo[joint]}`] },
+  })
+
+const tubeOnFork = step({
+  key: 'tube',
+  phase: 'tube',
+  title: 'Try the axis locks',
+  lines: ['A hand on the tube: open each lock, swing the tube gently, close it again.'],
   rest: {
-    part: 'mount-head',
-    feel: 'tight',
-    check: 'no play; turns smoothly and stays',
-    test: 'friction',
-    drawing: 'head',
+    part: 'tube',
+    feel: 'firm',
+    check: 'each lock holds; nothing is forced',
+    test: 'hits-stand',
+    drawing: 'tension',
   },
-  undo: { title: 'Take the arm off', lines: ['One hand on the arm, turn its bolt out from below.'] },
 })
 
 const latitude = step({
@@ -131,8 +241,8 @@ const rods = step({
   phase: 'mount',
   title: 'Slide the slow-motion rods on',
   lines: [
-    'On either side, whichever is easier to reach. Slide a rod on, then pull it back by 6 mm.',
-    'Turn its screw so that it meets the flat of the shaft. Turning the rod must turn the mount.',
+    'Put them on the side you reach best. Push a rod on all the way, then draw it back by about 6 mm.',
+    'Line its screw up with the flat of the shaft and turn it home. Now the rod must take the mount with it.',
   ],
   rest: {
     part: 'slow-motion-rod',
@@ -220,6 +330,52 @@ const tubeOnDovetail = step({
   },
 })
 
+const tubeInStraps = step({
+  key: 'tube',
+  phase: 'tube',
+  title: 'Lay the tube in its straps',
+  lines: [
+    'Open both straps. Back their screws off; never take them out.',
+    'Lay the tube in, open end to the sky. Close both straps while one hand holds the tube.',
+  ],
+  rest: {
+    part: 'tube',
+    feel: 'tight',
+    check: 'the tube doesn’t turn or slide',
+    test: 'hits-stand',
+    caution: 'Only the straps hold the tube. Let go when both screws are tight and the tube doesn’t turn.',
+    drawing: 'tube',
+  },
+  undo: {
+    title: 'Take the tube off',
+    lines: ['Clutches closed. One person holds the tube, the other opens the straps.'],
+    caution: 'With the weight off first, the stand tips over.',
+  },
+})
+
+const tubeRingsOnRail = step({
+  key: 'tube',
+  phase: 'tube',
+  title: 'Put the tube on by its rail',
+  lines: [
+    'The rings stay closed on the tube. Turn the clamp sideways, so that the tube can’t slide off backwards.',
+    'Lay the rail into the clamp, large cap to the sky. Turn the clamp screw while one hand holds the tube.',
+  ],
+  rest: {
+    part: 'tube',
+    feel: 'tight',
+    check: 'a tug moves nothing; both rings are closed',
+    test: 'hits-stand',
+    caution: 'The clamp alone holds the tube. Tug gently before you let go, then turn the screw once more.',
+    drawing: 'tube',
+  },
+  undo: {
+    title: 'Take the tube off',
+    lines: ['Clutches closed. Hold the tube with one hand, open the clamp with the other. The rings stay on.'],
+    caution: 'The clamp alone holds the tube: hold it before you open it.',
+  },
+})
+
 const panHead = step({
   key: 'tube',
   phase: 'tube',
@@ -239,23 +395,56 @@ const panHead = step({
   undo: { title: 'Take the tube off', lines: ['Hold the tube, open the bolt under the head.'] },
 })
 
-const finder = step({
-  key: 'finder',
-  phase: 'fit-out',
-  title: 'Put the finder on',
-  lines: [
-    'Slide its foot in until it stops, wide end to the sky.',
-    ['coin-cell', 'Pull the paper tab if there is one; switch on. A red dot shows inside.'],
-  ],
-  rest: { part: 'finder', feel: 'finger-snug', check: 'sits on its stop, doesn’t rock', drawing: 'finder' },
-  undo: {
-    title: 'Finder off',
-    lines: [
-      ['coin-cell', 'Look that it is switched off.'],
-      'Slide it out; its nuts go straight back on their studs.',
-    ],
+const finderStep = (given: {
+  readonly title?: string
+  readonly lines: Given['lines']
+  readonly off: string
+}): Template =>
+  step({
+    key: 'finder',
+    phase: 'fit-out',
+    title: given.title ?? 'Put the finder on',
+    lines: given.lines,
+    rest: {
+      part: 'finder',
+      needs: 'finder',
+      feel: 'finger-snug',
+      check: 'sits on its stop, doesn’t rock',
+      drawing: 'finder',
+    },
+    undo: { title: 'Finder off', lines: [['coin-cell', 'Look that it is switched off.'], given.off] },
+  })
+
+const screwFinder = (seating: string): Template =>
+  finderStep({
+    lines: ['Slide its foot in until it stops, wide end to the sky.', seating],
+    off: 'Slide it out by its foot. Its screws stay as they are.',
+  })
+
+/** One for each kind of finder: its own words, whatever family it sits on. */
+const finderByKind: Readonly<Record<FinderKind, Template>> = {
+  'red-dot': {
+    ...finderStep({
+      lines: [
+        'Slide its foot in until it stops, its window to the sky.',
+        ['coin-cell', 'Pull the paper tab if there is one; switch on. A red dot shows in the window.'],
+      ],
+      off: 'Slide it out by its foot.',
+    }),
   },
-})
+  'two-screws': screwFinder(
+    'It sits in its ring between two screws and a spring. Pull the spring’s pin back to seat it.',
+  ),
+  'three-screws': screwFinder('Three screws hold it in its ring. Leave them as they are.'),
+  'four-screws': screwFinder('Four screws hold it in its ring. Leave them as they are.'),
+  'six-screws': screwFinder('Two rings of three screws hold it. Leave them as they are.'),
+  peep: finderStep({
+    title: 'Look along the peep sight',
+    lines: ['It has nothing to switch on and nothing to turn. Look through its hole along the tube.'],
+    off: 'Leave it on the tube.',
+  }),
+}
+const finder = finderByKind['red-dot']
 
 const CELL_CAUTION =
   'The battery door stays screwed shut. A swallowed cell burns within two hours: call the emergency line at once.'
@@ -424,6 +613,7 @@ const align = step({
 })
 
 const end = [finder, caps]
+const tray = trayByKind.twisted ?? unpack
 const stepsByFamily: Readonly<Record<Family, readonly Template[]>> = {
   'tabletop-reflector': [unpack, table, base, slideOpen, tension, ...end, eyepiece, moves],
   'floor-reflector': [unpack, rocker, tubeInRocker, ...end, eyepiece, moves],
@@ -441,7 +631,7 @@ const stepsByFamily: Readonly<Record<Family, readonly Template[]>> = {
     balance,
     moves,
   ],
-  'tripod-refractor': [unpack, legs, panHead, ...end, diagonal, eyepiece, moves],
+  'tripod-refractor': [unpack, legs, tray, panHead, ...end, diagonal, eyepiece, moves],
   'altazimuth-reflector': [unpack, legs, tray, arm, tubeOnDovetail, ...end, eyepiece, moves],
   'equatorial-maksutov': [
     unpack,
@@ -458,7 +648,7 @@ const stepsByFamily: Readonly<Record<Family, readonly Template[]>> = {
     balance,
     moves,
   ],
-  'computer-driven': [unpack, legs, tray, head, tubeOnDovetail, ...end, diagonal, eyepiece, drive, align],
+  'computer-driven': [unpack, legs, tray, arm, tubeOnDovetail, ...end, diagonal, eyepiece, drive, align],
   'large-equatorial': [
     unpack,
     legs,
@@ -507,38 +697,86 @@ export interface TemplateModel {
   readonly family: Family
   readonly collapsible: boolean
   readonly parts: readonly Role[]
+  /** How stand and tube are made; left out, as its family's usually are. */
+  readonly stand?: StandData | null | undefined
+  /** What finder its card holds; left out, a red dot where it has a cell, else an optical one. */
+  readonly finderKind?: FinderKind | null | undefined
 }
 
-/** The family's procedure for a model: steps about what it hasn't got left out, the finder's cell warned of where it has
- * one. */
-export function templateProcedure({ family, collapsible, parts }: TemplateModel): Procedure {
+const tubeByFixing: Readonly<Record<TubeFixing, Template | null>> = {
+  dovetail: tubeOnDovetail,
+  fork: tubeOnFork,
+  rings: tubeInRings,
+  'rings-on-rail': tubeRingsOnRail,
+  straps: tubeInStraps,
+  'rocker-ears': tubeInRocker,
+  'pan-bolt': panHead,
+}
+
+/** The family's procedure for a model: its own tray, joint, way of holding the tube and finder in place of the family's
+ * usual ones; steps about what it hasn't got left out, the finder's cell warned of where it has one. */
+export function templateProcedure({
+  family,
+  collapsible,
+  parts,
+  stand: given,
+  finderKind,
+}: TemplateModel): Procedure {
+  const stand = given ?? usualStand(family, parts)
+  const kind = finderKind ?? (parts.includes('coin-cell') ? 'red-dot' : 'two-screws')
+  const own = (each: Template): Template | null => {
+    if (each.key === 'tray') return trayByKind[stand.tray]
+    if (each.key === 'head') return headOf(each, stand)
+    // A rocker's or table's tube stays as its family has it: nothing of a tripod's fixing fits there.
+    if (each.key === 'tube') return tubeByFixing[stand.fixing] ?? each
+    if (each.key === 'finder') return finderByKind[kind]
+    return each
+  }
   const setUp = stepsByFamily[family]
+    .flatMap((each) => own(each) ?? [])
     .filter(({ key, needs }) => (key !== 'slide-open' || collapsible) && (needs === null || parts.includes(needs)))
     .map((each) =>
-      each.key === 'finder' && parts.includes('coin-cell')
+      each.key === 'finder' && kind === 'red-dot' && parts.includes('coin-cell')
         ? { ...each, title: 'Put the finder on and switch it on', caution: CELL_CAUTION }
         : each,
     )
   return { setUp: setUp.map(({ undo: _undo, ...rest }) => rest), takeApart: dismantling(setUp) }
 }
 
+function headOf(each: Template, { fixing, armJoint }: StandData): Template {
+  const joint = armJoint ?? 'bolts-below'
+  if (fixing === 'fork') return forkStep(joint)
+  // Only an equatorial head has a peg on the pole side.
+  return each.title === head.title ? headStep(joint) : armStep(joint)
+}
+
 /** Where a weight hangs, it is worth saying twice which comes first. */
 const TUBE_FIRST = 'Tube off first, then the weight'
 
+const everyStep: readonly Template[] = [
+  ...Object.values(stepsByFamily).flat(),
+  ...Object.values(trayByKind).flatMap((each) => each ?? []),
+  ...Object.values(tubeByFixing).flatMap((each) => each ?? []),
+  ...Object.values(finderByKind),
+  ...armJoints.flatMap((joint) => [headStep(joint), armStep(joint), forkStep(joint)]),
+]
+
 const undoOf = new Map(
-  Object.values(stepsByFamily)
-    .flat()
-    .map(({ key, title, undo }) => [`${key} ${title}`, undo] as const),
+  everyStep.map(({ key, title, lines, undo }) => [undoKey({ key, title, lines }), undo] as const),
 )
+
+/** Two ways of doing the same step have the same title; their words tell them apart. */
+function undoKey({ key, title, lines }: Pick<ProcedureStep, 'key' | 'title' | 'lines'>): string {
+  return [key, title, ...lines.map(({ text }) => text)].join(' ')
+}
 
 /** Taking apart, from putting together: the reverse, except that it begins by switching off and capping, and ends in the
  * case. Steps of a model's own that no template knows are undone by their own name. */
 export function dismantling(setUp: readonly ProcedureStep[]): readonly ProcedureStep[] {
-  const templates = Object.values(stepsByFamily).flat()
   const weighted = setUp.some(({ part }) => part === 'counterweight')
   const reversed = [...setUp].reverse().flatMap((each): readonly ProcedureStep[] => {
-    const known = undoOf.get(`${each.key} ${each.title}`)
-    const alike = templates.find(({ key }) => key === each.key)
+    const known = undoOf.get(undoKey(each))
+    const alike = everyStep.find(({ key }) => key === each.key)
     const undo =
       known === undefined
         ? alike

@@ -8,6 +8,8 @@ interface JobFacts {
   readonly never?: true
   /** A check at the bench closes it; others are settled where they are followed up. */
   readonly bench?: true
+  /** Closed by the state it asks for, never by hand. */
+  readonly closesItself?: true
 }
 
 const define = <const T extends Record<string, JobFacts>>(table: T) => table
@@ -19,6 +21,8 @@ export const jobs = define({
   'reported-trouble': { words: 'the borrower had trouble', condition: 'crescent', bench: true },
   // The hazard *wet*, which opens it, already keeps the kit in.
   drying: { words: 'drying in the open', condition: null },
+  // Came back and nobody looked through all of it: every mark made afterwards counts it down.
+  'go-through': { words: 'to be gone through', condition: null, closesItself: true },
   'held-by-staff': { words: 'held by staff', condition: 'new', bench: true },
   'look-for-part': { words: 'look for it', condition: null },
   'ask-borrower': { words: 'ask the borrower', condition: null },

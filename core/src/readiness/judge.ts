@@ -1,5 +1,6 @@
 import { conditions, type Condition } from './condition.ts'
 import { jobFacts, type JobCode } from './jobs.ts'
+import { hazardRoles, isHazardRole } from '../contents/filters.ts'
 import { roleFacts, type Criticality, type Family, type Mark, type Role } from '../contents/roles.ts'
 
 export const readingKinds = [
@@ -28,7 +29,12 @@ export interface JudgedModel {
     readonly collimatable: boolean
   }
   readonly highestMagnification: number
+  /** What nobody has said of it yet, or only guessed. */
+  readonly unknown?: readonly ModelUnknown[] | undefined
 }
+
+export const modelUnknowns = ['aperture', 'focal-length', 'family', 'eyepiece'] as const
+export type ModelUnknown = (typeof modelUnknowns)[number]
 
 export interface JudgedPart {
   readonly role: Role
@@ -36,6 +42,14 @@ export interface JudgedPart {
   readonly name?: string | undefined
   readonly criticality?: Criticality | undefined
   readonly count?: number | undefined
+  /** When somebody last saw it, for parts that are *unseen* now; null where nobody ever did. */
+  readonly seenAtUtc?: string | null | undefined
+}
+
+/** Something in the case that isn't on the card, and the kits it may belong to, by name. */
+export interface ExtraPart {
+  readonly name: string
+  readonly belongsTo: string
 }
 
 /** A reading as left. Judged kinds have value 0 (fine) or 1 (not fine) and limit 0. */
@@ -67,16 +81,23 @@ export interface Policies {
   /** Days after which a reading no longer speaks for the kit; one figure, or one per kind. */
   readonly maxAgeDays: number | Partial<Record<ReadingKind, number>>
   readonly collimation: 'leave-it-to-us' | 'with-help-sheet'
+  /** Whether full-aperture front filters go out with their kits; left out, they stay here. */
+  readonly frontFilters?: 'stay-here' | 'lent' | undefined
 }
 
 export type ReasonCode =
   | 'ALL_GOOD'
   | 'NOT_MEASURED'
   | 'NOT_COUNTED'
+  | 'NOT_GONE_THROUGH'
+  | 'EXTRA_PART'
   | 'PART_MISSING'
   | 'PART_DAMAGED'
   | 'PART_WRONG'
   | 'HAZARD'
+  | 'FILTER_UNSAFE'
+  | 'FILTER_STAYS'
+  | 'MODEL_INCOMPLETE'
   | 'COLLIMATION_BEYOND'
   | 'COLLIMATION_UNSURE'
   | 'FINDER_OFF'
@@ -90,12 +111,17 @@ export type Remedy =
   | 'none'
   | 'measure'
   | 'count-contents'
+  | 'go-through-case'
+  | 'take-out-extra'
   | 'find-or-replace'
   | 'replace-soon'
   | 'mend-or-replace'
   | 'swap-back'
   | 'ask-for-cell-now'
   | 'withdraw-filter'
+  | 'withdraw-front-filter'
+  | 'keep-front-filter'
+  | 'complete-model'
   | 'remove-laser'
   | 'screw-door-shut'
   | 'dry-open'
@@ -130,6 +156,8 @@ export interface JudgeInput {
   readonly parts: readonly JudgedPart[]
   /** Parts that are plainly present and need not be listed, to be counted only. */
   readonly presentBesides?: number | undefined
+  /** Things in the case that its card doesn't list. */
+  readonly extras?: readonly ExtraPart[] | undefined
   readonly readings: readonly Reading[]
   readonly hazards: readonly HazardCode[]
   readonly openJobs: readonly OpenJob[]
@@ -155,9 +183,11 @@ export function neededReadings(model: JudgedModel): readonly ReadingKind[] {
 export function judgeReadiness(input: JudgeInput): Judgement {
   const reasons = [
     ...input.hazards.map(judgeHazard),
-    ...input.parts.flatMap(judgePart),
+    ...input.parts.flatMap((part) => judgePart(part, input.policies)),
     ...judgeCounting(input),
+    ...(input.extras ?? []).map(judgeExtra),
     ...judgeReadings(input),
+    ...judgeModel(input.model),
     ...input.openJobs.flatMap(judgeJob),
   ].sort((a, b) => severity(b.condition) - severity(a.condition))
   const worst = reasons[0]
@@ -206,11 +236,12 @@ function judgeHazard(hazard: HazardCode): Reason {
 
 const nothingOff: readonly Reason[] = []
 
-function judgePart(part: JudgedPart): readonly Reason[] {
-  if (part.mark === 'present' && part.role !== 'screw-in-sun-filter') return nothingOff
+function judgePart(part: JudgedPart, policies: Policies): readonly Reason[] {
+  if (part.mark === 'present' && !isHazardRole(part.role) && part.role !== 'front-filter') return nothingOff
   const facts = roleFacts(part.role)
-  // A sun filter that screws into an eyepiece is a hazard by being there, and its absence is the wanted state.
-  if (part.role === 'screw-in-sun-filter') return part.mark === 'missing' ? [] : [judgeHazard('screw-in-sun-filter')]
+  // A sun filter that screws into an eyepiece, or a laser, is a hazard by being there: its absence is the wanted state.
+  if (isHazardRole(part.role)) return part.mark === 'missing' ? [] : [judgeHazard(hazardRoles[part.role])]
+  if (part.role === 'front-filter' && part.mark !== 'missing') return judgeFrontFilter(part, policies)
   if (part.mark === 'present' || part.mark === 'unseen') return nothingOff
   const criticality = part.criticality ?? facts.criticality
   const figures = { part: part.name ?? facts.words, role: part.role, criticality, count: part.count ?? 1 }
@@ -232,14 +263,42 @@ function judgePart(part: JudgedPart): readonly Reason[] {
   return [reason(code, 'half', { figures, remedy, minutes: 10 })]
 }
 
+/** A front filter is lent only whole, and only where the programme decided so. */
+function judgeFrontFilter(part: JudgedPart, { frontFilters = 'stay-here' }: Policies): readonly Reason[] {
+  const figures = { part: part.name ?? roleFacts(part.role).words, role: part.role, count: part.count ?? 1 }
+  if (part.mark === 'damaged' || part.mark === 'wrong')
+    return [
+      reason('FILTER_UNSAFE', 'new', { figures, remedy: 'withdraw-front-filter', minutes: 5, overrule: 'never' }),
+    ]
+  if (frontFilters === 'stay-here')
+    return [reason('FILTER_STAYS', 'new', { figures, remedy: 'keep-front-filter', minutes: 2, overrule: 'never' })]
+  return nothingOff
+}
+
 const partCount = ({ parts, presentBesides = 0 }: JudgeInput): number => parts.length + presentBesides
 
 function judgeCounting(input: JudgeInput): readonly Reason[] {
   const { parts } = input
   const count = partCount(input)
-  const unseen = parts.filter((part) => part.mark === 'unseen' && part.role !== 'screw-in-sun-filter').length
+  const unseen = parts.filter((part) => part.mark === 'unseen' && !isHazardRole(part.role)).length
   if (count > 0 && unseen === 0) return []
+  if (input.openJobs.some(({ code }) => code === 'go-through')) return [notGoneThrough(input, unseen, count)]
   return [reason('NOT_COUNTED', 'half', { figures: { unseen, parts: count }, remedy: 'count-contents', minutes: 8 })]
+}
+
+/** Came back unlooked: what was there before the loan says nothing about what is there now. */
+function notGoneThrough({ parts }: JudgeInput, unseen: number, count: number): Reason {
+  const seen = parts.flatMap(({ mark, seenAtUtc }) => (mark === 'unseen' && seenAtUtc ? [seenAtUtc] : []))
+  const sinceUtc = seen.sort((a, b) => instantMs(a) - instantMs(b))[0] ?? ''
+  return reason('NOT_GONE_THROUGH', 'new', {
+    figures: { unseen, parts: count, sinceUtc },
+    remedy: 'go-through-case',
+    minutes: 8,
+  })
+}
+
+function judgeExtra({ name, belongsTo }: ExtraPart): Reason {
+  return reason('EXTRA_PART', 'half', { figures: { part: name, belongsTo }, remedy: 'take-out-extra', minutes: 3 })
 }
 
 function judgeReadings(input: JudgeInput): readonly Reason[] {
@@ -341,6 +400,13 @@ function judgeJob({ code, text = '' }: OpenJob): readonly Reason[] {
       overrule,
     }),
   ]
+}
+
+/** What steps, powers and limits hang on; without it a guide would be guessed. */
+function judgeModel({ unknown = [] }: JudgedModel): readonly Reason[] {
+  if (unknown.length === 0) return []
+  const figures = { unknown: unknown.join(',') }
+  return [reason('MODEL_INCOMPLETE', 'half', { figures, source: 'model', remedy: 'complete-model', minutes: 5 })]
 }
 
 function instantMs(atUtc: string): number {

@@ -12,6 +12,7 @@ const factWords: Readonly<Record<(typeof factTags)[number], readonly [so: string
   collapsible: ['with a tube that slides open', 'with a tube in one piece'],
   'red-dot': ['with a red-dot finder', 'without a red-dot finder'],
   'optical-finder': ['with an optical finder', 'without an optical finder'],
+  'peep-sight': ['with a peep sight', 'without a peep sight'],
   'one-eyepiece': ['with one eyepiece alone', 'with more eyepieces than one'],
   'wide-barrel': ['with a 50.8 mm eyepiece', 'without a 50.8 mm eyepiece'],
   'small-aperture': ['with a small aperture', 'with an aperture that isn’t small'],

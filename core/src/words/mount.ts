@@ -1,5 +1,5 @@
 import type { Balance } from '../mount/balance.ts'
-import type { HandController } from '../mount/mount-data.ts'
+import type { computedFields, ControllerField, HandController } from '../mount/mount-data.ts'
 import type { ControllerEntries, Dms } from '../mount/controller-entries.ts'
 import type { SetUpName } from '../mount/kit-balance.ts'
 import { degText, massText } from './figures.ts'
@@ -66,6 +66,38 @@ export function controllerDate(date: string, order: HandController['dateOrder'])
   return order === 'day-first' ? `${day}/${month}/${year}` : `${year}-${month}-${day}`
 }
 
+/** What each question is called; the model may ask in other words. */
+export const controllerFieldWords: Readonly<Record<ControllerField, string>> = {
+  date: 'date',
+  time: 'time',
+  zone: 'zone',
+  'daylight-saving': 'daylight saving',
+  longitude: 'longitude',
+  latitude: 'latitude',
+  elevation: 'elevation',
+  'zone-place': 'zone, by a place',
+  site: 'site or city',
+  'mount-mode': 'mount mode',
+  telescope: 'telescope',
+  alignment: 'kind of alignment',
+  speed: 'speed of the keys',
+  sync: 'sync',
+  park: 'park',
+  'switch-off': 'switching off',
+}
+
+/** Where a model doesn't say. Common practice, no source. */
+const usualAnswers: Readonly<Partial<Record<ControllerField, string>>> = {
+  alignment: 'two stars',
+  speed: 'fast to come near, slow to centre',
+  sync: 'only with the star in the middle of the field',
+  park: 'before you switch off, if it offers it',
+  'switch-off': 'mount first, then the pack',
+}
+
+/** “Dublin” of Europe/Dublin: what a list of places is likeliest to hold. */
+const cityOfZone = (zone: string): string => zone.split('/').at(-1)?.replaceAll('_', ' ') ?? zone
+
 export interface ControllerLine {
   readonly field: HandController['asks'][number]
   readonly words: string
@@ -80,6 +112,7 @@ export function controllerLines(
   entries: ControllerEntries,
   controller: HandController,
   heightM: number | null,
+  place: { readonly name: string; readonly zone: string } | null = null,
 ): readonly ControllerLine[] {
   const line = (field: ControllerLine['field'], words: string, entry: string, hint = '', careful = false) => ({
     field,
@@ -90,7 +123,7 @@ export function controllerLines(
   })
   const zone = zoneText(entries.standardOffsetHours)
   const wrong = zoneText(entries.standardOffsetHours + 1)
-  const lines: Readonly<Record<ControllerLine['field'], ControllerLine>> = {
+  const lines: Readonly<Record<(typeof computedFields)[number], ControllerLine>> = {
     date: line(
       'date',
       'date',
@@ -119,8 +152,17 @@ export function controllerLines(
       heightM === null ? '0 m' : `${Math.round(heightM)} m`,
       heightM === null ? 'not known here; 0 will do' : '',
     ),
+    'zone-place': line(
+      'zone-place',
+      controllerFieldWords['zone-place'],
+      place === null ? '' : cityOfZone(place.zone),
+      'or the nearest place on its list in your zone',
+    ),
+    site: line('site', controllerFieldWords.site, place?.name ?? '', 'or a custom site with the figures below'),
   }
-  return controller.asks.map((field) => lines[field])
+  const asked = (field: ControllerField, otherwise: string) =>
+    line(field, controllerFieldWords[field], controller.answers?.[field] ?? otherwise, '')
+  return controller.asks.map((field) => lines[field as keyof typeof lines] ?? asked(field, usualAnswers[field] ?? ''))
 }
 
 /** Nobody reads a compass finer than this. */

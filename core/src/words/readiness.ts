@@ -1,7 +1,7 @@
 import type { KeptReading } from '../checks/stations.ts'
 import { jobFacts, type JobCode } from '../readiness/jobs.ts'
 import type { Condition } from '../readiness/condition.ts'
-import type { HazardCode, Reason, ReadingKind, Remedy } from '../readiness/judge.ts'
+import type { HazardCode, ModelUnknown, Reason, ReadingKind, Remedy } from '../readiness/judge.ts'
 import type { Outcome } from '../loans/take-back.ts'
 import { arcminText, dateText, daysText, degText, mmPairText, mmText, powerText } from './figures.ts'
 
@@ -17,6 +17,7 @@ export const conditionWords: Readonly<Record<Condition, string>> = {
 export const outcomeWords: Readonly<Record<Outcome, string>> = {
   shelf: 'Back to the shelf',
   'shelf-with-note': 'Shelf, with a note',
+  'to-go-through': 'Taken in, to be gone through',
   bench: 'To the bench',
   hold: 'Hold it here',
 }
@@ -35,6 +36,13 @@ export const kindWords: Readonly<Record<ReadingKind, string>> = {
   pack: 'packing',
 }
 
+const modelUnknownWords: Readonly<Record<ModelUnknown, string>> = {
+  aperture: 'its aperture',
+  'focal-length': 'its focal length',
+  family: 'which family it is of',
+  eyepiece: 'an eyepiece with its focal length',
+}
+
 const hazardWords: Readonly<Record<HazardCode, string>> = {
   'screw-in-sun-filter': 'screw-in sun filter found in its case; such filters crack in use',
   'battery-door-open': 'battery door of the finder stands open',
@@ -47,11 +55,17 @@ const remedyWords: Readonly<Record<Remedy, string>> = {
   none: '',
   measure: 'Do a bench check.',
   'count-contents': 'Count the case once.',
+  'go-through-case': 'Go through the case at the desk; until then it may not go out.',
+  'take-out-extra': 'Put it where it belongs.',
   'find-or-replace': 'Find it or put in a spare, then mark it found.',
   'replace-soon': 'Put in a spare soon.',
   'mend-or-replace': 'Mend it at the bench or put in a spare.',
   'swap-back': 'Swap it back.',
   'ask-for-cell-now': 'Speak to the borrower now: where is the cell, could a child have it?',
+  'withdraw-front-filter': 'Withdraw it for good: take it off the card.',
+  'keep-front-filter':
+    'Keep it back and take it off this card, or decide in Set-up, under People, that front filters are lent.',
+  'complete-model': 'Say it on its model’s page in Set-up.',
   'withdraw-filter': 'Take the filter out for good and record it.',
   'remove-laser': 'Take the laser out and record it.',
   'screw-door-shut': 'Count the cell in and screw the door shut.',
@@ -84,12 +98,30 @@ export function reasonClause(reason: Reason): string {
       return number(reason, 'parts') === 0
         ? 'no contents known yet'
         : `${number(reason, 'unseen')} of ${number(reason, 'parts')} parts not looked at yet`
+    case 'NOT_GONE_THROUGH': {
+      const since = text(reason, 'sinceUtc')
+      const when = since === '' ? '' : ` since ${dateText(since)}`
+      return `${number(reason, 'unseen')} of ${number(reason, 'parts')} parts not looked at${when}`
+    }
+    case 'EXTRA_PART': {
+      const whose = text(reason, 'belongsTo')
+      return `${part} lies in its case and isn’t on its card${whose === '' ? '' : `; it may belong to ${whose}`}`
+    }
     case 'PART_MISSING':
       return `${part} ${is} missing`
     case 'PART_DAMAGED':
       return `${part} ${is} damaged`
     case 'PART_WRONG':
       return `the wrong item lies in for ${part}`
+    case 'FILTER_UNSAFE':
+      return `${part} isn’t whole: through a pinhole the Sun blinds in a moment`
+    case 'FILTER_STAYS':
+      return `${part} lies in its case, and this programme doesn’t lend front filters`
+    case 'MODEL_INCOMPLETE':
+      return `of its model nobody has said yet: ${text(reason, 'unknown')
+        .split(',')
+        .map((each) => modelUnknownWords[each as ModelUnknown])
+        .join(', ')}`
     case 'HAZARD':
       return hazardWords[reason.figures.hazard as HazardCode]
     case 'COLLIMATION_BEYOND':

@@ -94,7 +94,7 @@ function eyepieces(
 
 /** The lowest power of a large tube has the wide barrel. */
 const widest = (part: DemoPart): DemoPart =>
-  part.role === 'low-eyepiece' ? { ...part, optics: { ...part.optics, barrelMm: 50.8 } } : part
+  part.role === 'low-eyepiece' ? { ...part, optics: { ...part.optics, maleMm: 50.8 } } : part
 
 const barlow = (factor: number, massG: number) => [
   tray('barlow', `Barlow ${factor}×`, massG, { costMinor: 3900, optics: { barlow: factor } }),

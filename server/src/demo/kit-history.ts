@@ -16,8 +16,9 @@ import {
   learnFrom,
   lengthOf,
   lowestPowerFieldDeg,
-  powersOf,
+  powersThere,
   proposeOutcome,
+  standsAfter,
   readingsFromStation,
   roleFacts,
   setUpParts,
@@ -80,7 +81,7 @@ export class KitHistory {
     weighings: [],
     record: [],
   }
-  standsAt: 'shelf' | 'bench' = 'shelf'
+  standsAt: 'shelf' | 'desk' | 'bench' = 'shelf'
   readonly hazards: HazardCode[] = []
   /** True moment of this head, which nobody but the history knows until a balance tells it. */
   private readonly trueHeadGmm: number
@@ -104,8 +105,10 @@ export class KitHistory {
   ) {
     this.kitId = chance.id()
     this.times = new Chance(`${story.code} steps`)
-    const optical = model.parts.map(({ name, optics }) => ({ name, ...optics }))
-    const powers = powersOf(model.optics, optical)
+    const powers = powersThere(
+      model.optics,
+      model.parts.map((part) => ({ ...part, mark: 'present' as const })),
+    )
     this.highest = highestMagnification(powers)
     this.lowestFieldDeg = lowestPowerFieldDeg(powers) ?? 1
     this.trueHeadGmm = demoHeadMomentGmm.mean + new Chance(`${story.code} head`).normal(demoHeadMomentGmm.spread)
@@ -138,6 +141,7 @@ export class KitHistory {
       place,
       mark: 'present',
       note: '',
+      seenAt: null,
       costMinor,
       optics,
     })
@@ -286,13 +290,14 @@ export class KitHistory {
       const mark = off.get(String(part.role)) ?? (part.mark as Mark)
       part.mark = mark
       part.presentCount = mark === 'missing' ? 0 : part.count
+      part.seenAt = at
     }
     this.hazards.push(...hazardsFrom(answers))
     jobsFrom(answers).forEach((job) => this.openJob(job, at))
     this.follow(loanId, at)
     const outcome = proposeOutcome(this.judge(at))
     jobsForOutcome(outcome).forEach((job) => this.openJob(job, at))
-    this.standsAt = outcome === 'shelf' || outcome === 'shelf-with-note' ? 'shelf' : 'bench'
+    this.standsAt = standsAfter(outcome)
     const byStaffId = this.chance.pick(this.cast.staffIds)
     const marks: PartMark[] = this.rows.parts.map(({ id, mark, presentCount, note }) => ({
       partId: String(id),

@@ -5,6 +5,7 @@ import { Collimation1764300000000 } from './0004-collimation.ts'
 import { Finders1764400000000 } from './0005-finders.ts'
 import { BorrowerMessages1764500000000 } from './0006-borrower-messages.ts'
 import { GuideTexts1764600000000 } from './0007-guide-texts.ts'
+import { KitsAsTheyAre1764700000000 } from './0008-kits-as-they-are.ts'
 
 /** In order, named one by one: leftover build output is never taken for a migration. */
 export const migrations = [
@@ -15,4 +16,5 @@ export const migrations = [
   Finders1764400000000,
   BorrowerMessages1764500000000,
   GuideTexts1764600000000,
+  KitsAsTheyAre1764700000000,
 ]

@@ -59,5 +59,9 @@ export function requireRole(session: Session, branchId: string, roles: readonly 
 export const signedInAs = (session: Session, branchId: string, role: StaffRole): boolean =>
   session.memberships.some((membership) => membership.branchId === branchId && membership.role === role)
 
+/** Branches whose borrowers this person may see: those where they work at the desk. */
+export const deskBranchIds = (session: Session): readonly string[] =>
+  session.memberships.filter(({ role }) => role !== 'read-only').map(({ branchId }) => branchId)
+
 export const branchIdsOf = (session: Session): readonly string[] =>
   session.memberships.map(({ branchId }) => branchId)

@@ -3,7 +3,7 @@ import { Picture, Remembered, Spare, WeighingRow } from '../features/contents/en
 import { TakeBackDraftRow } from '../features/drafts/entities.ts'
 import { MessageRow, Notice } from '../features/follow-up/entities.ts'
 import { BorrowerMessageRow, GuideRow, GuideTextRow } from '../features/guides/entities.ts'
-import { Job, Kit, Model, ModelPartRow, PartRow } from '../features/kits/entities.ts'
+import { ExtraPartRow, Job, Kit, Model, ModelPartRow, PartRow } from '../features/kits/entities.ts'
 import { Agreement, BorrowerRow, Loan, TakeBackRow } from '../features/loans/entities.ts'
 import { Branch, InvitationRow, Membership, SessionRow, Staff } from '../features/people/entities.ts'
 import { PracticeRun } from '../features/practice/entities.ts'
@@ -17,6 +17,7 @@ export const entities = [
   SessionRow,
   InvitationRow,
   Model,
+  ExtraPartRow,
   ModelPartRow,
   Kit,
   PartRow,

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Desk, Found } from '@binoculum/contract'
+import type { Desk, DeskLoan, Found } from '@binoculum/contract'
 import { refDebounced, useEventListener, useIntervalFn } from '@vueuse/core'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -59,16 +59,47 @@ const due = computed(() => {
   ].slice(0, 3)
 })
 
+/** Where it leads this person: to the act where they may do it, else to the kit. */
+const wayOfDue = (loan: DeskLoan) => {
+  const kit = encodeURIComponent(loan.kitCode)
+  if (!session.may(loan.branchId, 'coordinator', 'volunteer')) return `/kits/${kit}`
+  return loan.state === 'out' ? `/desk/take-back/${loan.id}` : `/desk/hand-out/${kit}`
+}
+
 const settled = refDebounced(text, WAIT_FOR_TYPING_MS)
 const isOpen = ref(false)
 const findPath = (words: string) =>
   words.trim() === '' ? null : `/api/find?text=${encodeURIComponent(words.trim())}`
 const { data: found } = useLoaded<Found>(() => findPath(settled.value))
-watch(text, () => (isOpen.value = text.value.trim() !== ''))
+watch(text, () => {
+  isOpen.value = text.value.trim() !== ''
+  marked.value = -1
+})
+
+/** What is found, in the order it is shown; the arrows go along it and Enter opens what is marked. */
+const marked = ref(-1)
+const ways = computed(() => [
+  ...(found.value?.kits ?? []).map(({ code }) => `/kits/${encodeURIComponent(code)}`),
+  ...(found.value?.loans ?? []).map(({ id, kitCode, branchId }) =>
+    session.may(branchId, 'coordinator', 'volunteer') ? `/desk/loans/${id}` : `/kits/${encodeURIComponent(kitCode)}`,
+  ),
+  ...(found.value?.parts ?? []).map(({ kitCode }) => `/kits/${encodeURIComponent(kitCode)}`),
+])
+function mark(step: number) {
+  if (!isOpen.value || ways.value.length === 0) return
+  marked.value =
+    (marked.value + step + (marked.value < 0 && step < 0 ? 1 : 0) + ways.value.length) % ways.value.length
+}
+const lineOf = (kind: 'kits' | 'loans' | 'parts', index: number) => {
+  const { kits = [], loans = [] } = found.value ?? {}
+  return index + (kind === 'kits' ? 0 : kits.length) + (kind === 'parts' ? loans.length : 0)
+}
 
 /** Enter opens a kit whose code was typed or scanned whole, else the first thing found. It asks for exactly what
  * stands in the box now: the list below may still be that of fewer letters. */
 async function open() {
+  const way = ways.value[marked.value]
+  if (way) return go(way)
   const code = text.value.trim()
   const path = findPath(code)
   if (path === null) return
@@ -115,6 +146,12 @@ const nothingFound = computed(
         aria-label="Find a kit, part, borrower or loan"
         placeholder="Find a kit, part, borrower or loan"
         autocomplete="off"
+        role="combobox"
+        aria-controls="found"
+        :aria-expanded="isOpen"
+        :aria-activedescendant="marked < 0 ? undefined : `found-${marked}`"
+        @keydown.down.prevent="mark(1)"
+        @keydown.up.prevent="mark(-1)"
         @keydown.esc="((text = ''), box?.blur())"
       />
       <KeyCap name="/" />
@@ -131,16 +168,40 @@ const nothingFound = computed(
         </svg>
       </button>
       <div v-if="seesCamera" class="found"><CameraScan @read="seesCamera = false" /></div>
-      <div v-if="found && isOpen" class="found">
+      <div v-if="found && isOpen" id="found" class="found" role="listbox" aria-label="Found">
         <p v-if="nothingFound" class="quiet">Nothing here is called “{{ text }}”.</p>
-        <button v-for="kit in found.kits" :key="kit.code" type="button" @click="go(`/kits/${kit.code}`)">
+        <button
+          v-for="(kit, index) in found.kits"
+          :id="`found-${lineOf('kits', index)}`"
+          :key="kit.code"
+          type="button"
+          role="option"
+          :aria-selected="marked === lineOf('kits', index)"
+          @click="go(ways[lineOf('kits', index)] ?? '')"
+        >
           <span class="serif">{{ kit.name }}</span> <KitTag :code="kit.code" />
           <span class="second">{{ kit.modelName }}</span>
         </button>
-        <button v-for="loan in found.loans" :key="loan.id" type="button" @click="go(`/kits/${loan.kitCode}`)">
+        <button
+          v-for="(loan, index) in found.loans"
+          :id="`found-${lineOf('loans', index)}`"
+          :key="loan.id"
+          type="button"
+          role="option"
+          :aria-selected="marked === lineOf('loans', index)"
+          @click="go(ways[lineOf('loans', index)] ?? '')"
+        >
           {{ loan.borrower }} <span class="second">loan {{ loan.code }}, {{ loan.state }}, {{ loan.kitCode }}</span>
         </button>
-        <button v-for="(part, index) in found.parts" :key="index" type="button" @click="go(`/kits/${part.kitCode}`)">
+        <button
+          v-for="(part, index) in found.parts"
+          :id="`found-${lineOf('parts', index)}`"
+          :key="index"
+          type="button"
+          role="option"
+          :aria-selected="marked === lineOf('parts', index)"
+          @click="go(ways[lineOf('parts', index)] ?? '')"
+        >
           {{ part.part }} <span class="second">in {{ part.kitName }}, {{ part.mark }}</span>
         </button>
       </div>
@@ -150,11 +211,7 @@ const nothingFound = computed(
         <strong>Due now</strong>
         <template v-for="(loan, index) in due" :key="loan.id">
           <span v-if="index > 0" class="quiet"> · </span>
-          <RouterLink
-            :to="loan.state === 'out' ? `/desk/take-back/${loan.id}` : `/desk/hand-out/${loan.kitCode}`"
-            :class="{ late: loan.late }"
-            >{{ loan.words }}</RouterLink
-          >
+          <RouterLink :to="wayOfDue(loan)" :class="{ late: loan.late }">{{ loan.words }}</RouterLink>
         </template>
       </template>
       <span v-else-if="desk" class="quiet">Nothing is due now.</span>
@@ -256,6 +313,7 @@ const nothingFound = computed(
   cursor: pointer;
 }
 
+.found button[aria-selected='true'],
 .found button:hover,
 .found button:focus {
   background: var(--wash);

@@ -24,7 +24,7 @@ const ticked = ref<readonly number[]>([])
 const asks = ref(false)
 const has = (role: string) => guide.drawn?.parts.some((part) => part.role === role) ?? false
 const hasFinder = computed(() => has('finder'))
-const redDot = computed(() => has('coin-cell'))
+const redDot = computed(() => (guide.drawn?.finderKind ?? (has('coin-cell') ? 'red-dot' : null)) === 'red-dot')
 const sign = computed(() => signs.value.find(({ key }) => key === signKey.value) ?? null)
 const answer = computed(() => sign.value?.answers.find(({ key }) => key === answerKey.value) ?? null)
 const others = computed(() => signs.value.filter(({ key }) => key !== signKey.value))

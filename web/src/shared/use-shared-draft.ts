@@ -32,10 +32,10 @@ interface Kept {
 
 /**
  * A draft that lives on this machine and on the server, field by field: written here at once, sent soon after, and other
- * desks' changes come in as they make them. The later value of a field wins everywhere.
+ * desks' changes come in as they make them. The later value of a field wins everywhere. Without a path it stays here.
  */
 export function useSharedDraft(
-  path: string,
+  path: string | null,
   key: string,
   who: () => string,
   { store = draftStore, hear = useLive }: { store?: DraftStore; hear?: typeof useLive } = {},
@@ -72,7 +72,7 @@ export function useSharedDraft(
   }
 
   async function fetchTheirs(): Promise<void> {
-    if (gone || closed.value) return
+    if (gone || closed.value || path === null) return
     try {
       take(await api.get<Draft>(path))
     } catch (error) {
@@ -102,7 +102,7 @@ export function useSharedDraft(
   }
 
   async function send(): Promise<void> {
-    if (sending || gone || closed.value) return
+    if (sending || gone || closed.value || path === null) return
     if (waiting.value.size === 0) return offlineSince.value ? fetchTheirs() : undefined
     sending = true
     const keys = [...waiting.value]
@@ -138,7 +138,7 @@ export function useSharedDraft(
 
   hear((event) => {
     if (event === 'reconnected') void fetchTheirs()
-    else if (event.kind === 'draft' && path.includes(event.loanId) && event.version > version) void fetchTheirs()
+    else if (event.kind === 'draft' && path?.includes(event.loanId) && event.version > version) void fetchTheirs()
   })
   const onOnline = () => plan(0)
   globalThis.addEventListener?.('online', onOnline)

@@ -87,8 +87,6 @@ export const guideTexts: Readonly<Record<string, string>> = {
   'The hand controller': 'El mando de mano',
   'It asks these things in this order. Answer daylight saving with care: that is the most frequent fault.':
     'Pregunta esto en este orden. Cuidado con la hora de verano: es el fallo más común.',
-  'When it stops near the star it asks for, the brightest star in that part of the sky is the one.':
-    'Cuando para cerca de la estrella que pide, la más brillante de esa zona es la buena.',
   'If a star is hidden, take the next.': 'Si una estrella está tapada, toma la siguiente.',
   'Point the axis at the pole': 'Apunta el eje al polo',
   'Set the scale to your latitude and turn the whole stand until the axis points at the pole. For looking that is enough.':
@@ -235,10 +233,6 @@ export const guideTexts: Readonly<Record<string, string>> = {
     'Gira la rueda del brazo hasta que el tubo se mueva suave y se quede donde lo dejas.',
   'Put the finder on': 'Pon el buscador',
   'Put the finder on and switch it on': 'Pon el buscador y enciéndelo',
-  'Slide its foot in until it stops, wide end to the sky.':
-    'Mete su pie hasta el tope, el lado ancho hacia el cielo.',
-  'Pull the paper tab if there is one; switch on. A red dot shows inside.':
-    'Saca la tira de papel si la hay; enciéndelo. Dentro se ve un punto rojo.',
   'The battery door stays screwed shut. A swallowed cell burns within two hours: call the emergency line at once.':
     'La tapa de la pila queda atornillada. Una pila tragada quema en menos de dos horas: llama ya a emergencias.',
   'Take the caps off': 'Quita las tapas',
@@ -272,7 +266,6 @@ export const guideTexts: Readonly<Record<string, string>> = {
   'Switched off? Then slide it out; its nuts go straight back on their studs.':
     '¿Apagado? Entonces sácalo; sus tuercas vuelven a su sitio.',
   'Look that it is switched off.': 'Mira que esté apagado.',
-  'Slide it out; its nuts go straight back on their studs.': 'Sácalo; sus tuercas vuelven a su sitio.',
   'Slide the tube shut': 'Cierra el tubo',
   'Open both locks. Push the tube together gently.': 'Abre los dos cierres. Junta el tubo con cuidado.',
   'Pack the case': 'Guarda todo en la maleta',
@@ -297,8 +290,6 @@ export const guideTexts: Readonly<Record<string, string>> = {
   'Fingers clear of the joints while a leg slides. Legs locked before anything goes on top.':
     'Los dedos lejos de las juntas cuando una pata se mueve. Patas cerradas antes de poner nada encima.',
   'Lock the legs with the tray': 'Cierra las patas con la bandeja',
-  'Put the tray on and lock it. It keeps the legs from folding.':
-    'Pon la bandeja y ciérrala. Así las patas no se pliegan.',
   'Set the mount head on': 'Pon la cabeza de la montura',
   'Set it down with the peg on the pole side.': 'Ponla con el tope en el lado del polo.',
   'Turn its bolt from below until it holds fast.': 'Gira su tornillo desde abajo hasta que quede firme.',
@@ -307,10 +298,6 @@ export const guideTexts: Readonly<Record<string, string>> = {
     'Gira todo el pie hasta que el eje mire al norte (en el hemisferio sur: al sur). A ojo basta.',
   'From now on the stand stays where it is.': 'Desde ahora el pie no se mueve.',
   'Slide the slow-motion rods on': 'Pon los mandos flexibles',
-  'On either side, whichever is easier to reach. Slide a rod on, then pull it back by 6 mm.':
-    'A un lado o al otro, el que te venga mejor. Mete el mando, y luego sácalo 6 mm.',
-  'Turn its screw so that it meets the flat of the shaft. Turning the rod must turn the mount.':
-    'Gira su tornillo hasta que toque el lado plano del eje. Al girar el mando tiene que girar la montura.',
   'Slide the weight on, before the tube': 'Pon el contrapeso, antes que el tubo',
   'Screw the shaft in.': 'Enrosca la barra.',
   'Tilt the weight until you hear the slug fall clear of the hole.':
@@ -349,8 +336,6 @@ export const guideTexts: Readonly<Record<string, string>> = {
   'Take the head off': 'Quita la cabeza',
   'One hand on the head, turn its bolt out from below.': 'Una mano en la cabeza, gira su tornillo desde abajo.',
   'Tray off, only now': 'Solo ahora, fuera la bandeja',
-  'Nothing is left on the legs? Then unlock the tray and lift it off.':
-    '¿Ya no queda nada en las patas? Entonces abre la bandeja y sácala.',
   'Fold the legs': 'Pliega las patas',
   'Legs in, locks closed. Fingers clear of the joints.':
     'Patas juntas, cierres cerrados. Los dedos lejos de las juntas.',
@@ -368,7 +353,6 @@ export const guideTexts: Readonly<Record<string, string>> = {
   'Take the tube off': 'Quita el tubo',
   'Hold the tube, open the bolt under the head.': 'Sujeta el tubo, abre el tornillo de abajo.',
   'Set the arm on the legs': 'Pon el brazo en las patas',
-  'Turn the bolt from below until the arm holds.': 'Gira el tornillo desde abajo hasta que el brazo quede firme.',
   'Put the tube on': 'Pon el tubo',
   'Turn the clamp sideways, so that the tube can’t slide off backwards.':
     'Gira el cierre hacia un lado, para que el tubo no resbale hacia atrás.',
@@ -446,4 +430,91 @@ export const guideTexts: Readonly<Record<string, string>> = {
     'Basta si el centro del agujero queda a {limit} o menos del centro del espejo.',
   'It got worse? Stop, and bring it back as it is. Lining it up takes us ten minutes.':
     '¿Ha ido a peor? Para, y devuélvelo como está. Alinearlo nos lleva diez minutos.',
+  'It has nothing to turn. Aim along it and sweep a little at the lowest power.':
+    'No tiene nada que girar. Apunta con él y busca alrededor con el menor aumento.',
+  'It stops close to the star it names. The brightest one there is it.':
+    'Para cerca de la estrella que nombra. La más brillante de allí es esa.',
+  'Slide its foot in until it stops, wide end to the sky.':
+    'Mete su pie hasta el tope, el lado ancho hacia el cielo.',
+  'Slide its foot in until it stops, its window to the sky.': 'Mete su pie hasta el tope, su ventana hacia el cielo.',
+  'Pull the paper tab if there is one; switch on. A red dot shows in the window.':
+    'Saca la tira de papel si la hay; enciéndelo. En la ventana se ve un punto rojo.',
+  'Slide it out by its foot.': 'Sácalo por su pie.',
+  'Slide it out by its foot. Its screws stay as they are.': 'Sácalo por su pie. Sus tornillos se quedan como están.',
+  'It sits in its ring between two screws and a spring. Pull the spring’s pin back to seat it.':
+    'Va en su aro entre dos tornillos y un muelle. Tira del pasador del muelle para asentarlo.',
+  'Three screws hold it in its ring. Leave them as they are.':
+    'Tres tornillos lo sujetan en su aro. Déjalos como están.',
+  'Four screws hold it in its ring. Leave them as they are.':
+    'Cuatro tornillos lo sujetan en su aro. Déjalos como están.',
+  'Two rings of three screws hold it. Leave them as they are.':
+    'Dos aros de tres tornillos lo sujetan. Déjalos como están.',
+  'Look along the peep sight': 'Mira por la mirilla',
+  'It has nothing to switch on and nothing to turn. Look through its hole along the tube.':
+    'No tiene nada que encender ni que girar. Mira por su agujero a lo largo del tubo.',
+  'Leave it on the tube.': 'Déjala en el tubo.',
+  'Lay the tray over the pin in the middle and push it down.':
+    'Pon la bandeja sobre el pasador del centro y empújala hacia abajo.',
+  'Twist it until it locks. It keeps the legs from folding.': 'Gírala hasta que encaje. Así las patas no se pliegan.',
+  'Nothing is left on the legs? Then twist the tray back and lift it off.':
+    '¿Ya no queda nada en las patas? Entonces gira la bandeja al revés y sácala.',
+  'Screw the tray on': 'Enrosca la bandeja',
+  'Spin the tray onto the rod in the middle until it presses on all three legs.':
+    'Enrosca la bandeja en la varilla del centro hasta que apriete las tres patas.',
+  'It keeps the legs from folding.': 'Así las patas no se pliegan.',
+  'Nothing is left on the legs? Then spin the tray off its rod.':
+    '¿Ya no queda nada en las patas? Entonces desenrosca la bandeja de su varilla.',
+  'Bolt the spreader on': 'Atornilla la placa de las patas',
+  'Hold the plate on its three brackets. Put a bolt through each, its wing nut on top.':
+    'Pon la placa en sus tres soportes. Pasa un tornillo por cada uno, con su palomilla encima.',
+  'Turn all three wing nuts until they stop. The plate keeps the legs from folding.':
+    'Gira las tres palomillas hasta el tope. Así las patas no se pliegan.',
+  'Nothing is left on the legs? Then turn the three wing nuts off and put them back on their bolts.':
+    '¿Ya no queda nada en las patas? Entonces quita las tres palomillas y ponlas de nuevo en sus tornillos.',
+  'Snap the brace straight': 'Estira el tirante hasta que encaje',
+  'Push the middle of the brace down until all its arms are straight and it snaps. It keeps the legs from folding.':
+    'Empuja el centro del tirante hacia abajo hasta que sus brazos queden rectos y encaje. Así las patas no se pliegan.',
+  'Nothing is left on the legs? Then pull the middle of the brace up and let the legs come together.':
+    '¿Ya no queda nada en las patas? Entonces levanta el centro del tirante y deja que las patas se junten.',
+  'Put them on the side you reach best. Push a rod on all the way, then draw it back by about 6 mm.':
+    'Ponlos en el lado que alcances mejor. Mete el mando hasta el fondo, y luego sácalo unos 6 mm.',
+  'Line its screw up with the flat of the shaft and turn it home. Now the rod must take the mount with it.':
+    'Pon su tornillo frente a la cara plana del eje y apriétalo. Ahora el mando debe mover la montura.',
+  'Turn the big knob below it until it holds fast.': 'Gira el pomo grande de abajo hasta que quede firme.',
+  'Let its cone sink into the ring on the legs. Turn the safety screw in.':
+    'Deja que su cono entre en el aro de las patas. Mete el tornillo de seguridad.',
+  'One hand on the head, turn the big knob out.': 'Una mano en la cabeza, gira el pomo grande hasta sacarlo.',
+  'One hand on the head, turn the safety screw back and lift it straight up.':
+    'Una mano en la cabeza, afloja el tornillo de seguridad y levántala recta.',
+  'One hand on the arm, turn the big knob out.': 'Una mano en el brazo, gira el pomo grande hasta sacarlo.',
+  'One hand on the arm, turn the safety screw back and lift it straight up.':
+    'Una mano en el brazo, afloja el tornillo de seguridad y levántalo recto.',
+  'Set the arm with its tube on the legs': 'Pon el brazo con su tubo en las patas',
+  'Its tube stays on its arm: nothing slides, nothing is taken off. Lift it by the arm, never by the tube.':
+    'El tubo se queda en su brazo: nada se desliza, nada se quita. Levántalo por el brazo, nunca por el tubo.',
+  'One hand stays on the arm until it holds.': 'Una mano sigue en el brazo hasta que quede firme.',
+  'Take the arm off with its tube': 'Quita el brazo con su tubo',
+  'Try the axis locks': 'Prueba los frenos de los ejes',
+  'A hand on the tube: open each lock, swing the tube gently, close it again.':
+    'Una mano en el tubo: abre cada freno, mueve el tubo con cuidado y ciérralo otra vez.',
+  'Lay the tube in its straps': 'Pon el tubo en sus abrazaderas',
+  'Open both straps. Back their screws off; never take them out.':
+    'Abre las dos abrazaderas. Afloja sus tornillos; no los saques nunca.',
+  'Lay the tube in, open end to the sky. Close both straps while one hand holds the tube.':
+    'Pon el tubo, el lado abierto hacia el cielo. Cierra las dos abrazaderas mientras una mano sujeta el tubo.',
+  'Only the straps hold the tube. Let go when both screws are tight and the tube doesn’t turn.':
+    'Solo las abrazaderas sujetan el tubo. Suéltalo cuando los dos tornillos aprieten y el tubo no gire.',
+  'Clutches closed. One person holds the tube, the other opens the straps.':
+    'Frenos cerrados. Uno sujeta el tubo, el otro abre las abrazaderas.',
+  'Put the tube on by its rail': 'Pon el tubo por su carril',
+  'The rings stay closed on the tube. Turn the clamp sideways, so that the tube can’t slide off backwards.':
+    'Las anillas se quedan cerradas en el tubo. Gira el cierre hacia un lado, para que el tubo no resbale hacia atrás.',
+  'Lay the rail into the clamp, large cap to the sky. Turn the clamp screw while one hand holds the tube.':
+    'Pon el carril en el cierre, la tapa grande hacia el cielo. Gira el tornillo mientras una mano sujeta el tubo.',
+  'The clamp alone holds the tube. Tug gently before you let go, then turn the screw once more.':
+    'Solo el cierre sujeta el tubo. Tira un poco antes de soltar, y gira el tornillo otra vez.',
+  'Clutches closed. Hold the tube with one hand, open the clamp with the other. The rings stay on.':
+    'Frenos cerrados. Sujeta el tubo con una mano, abre el cierre con la otra. Las anillas se quedan puestas.',
+  'The clamp alone holds the tube: hold it before you open it.':
+    'Solo el cierre sujeta el tubo: sujétalo antes de abrir.',
 }

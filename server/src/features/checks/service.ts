@@ -41,6 +41,7 @@ export class Checks {
     const waiting = kits
       .filter(({ group }) => group === 'bench' || group === 'held')
       .map((kit) => ({
+        branchId: kit.branchId,
         code: kit.code,
         name: kit.name,
         modelName: kit.modelName,

@@ -95,7 +95,7 @@ const opticsKind = (family: Family, parts: readonly ListedPart[]) => {
   return parts.some(({ name }) => /maksutov|\bmak\b/i.test(name)) ? 'maksutov' : 'newtonian'
 }
 
-function opticsOf({ family, apertureMm, focalLengthMm }: Chosen, parts: readonly ListedPart[]) {
+function opticsOf({ family, apertureMm, focalLengthMm, guessed }: Chosen, parts: readonly ListedPart[]) {
   const kind = opticsKind(family, parts)
   return {
     apertureMm,
@@ -107,6 +107,7 @@ function opticsOf({ family, apertureMm, focalLengthMm }: Chosen, parts: readonly
     collapsible: false,
     finderOffsetMm: ASSUMED_FINDER_OFFSET_MM,
     peepholeOutsideFocusMm: 0,
+    ...(guessed.length > 0 ? { guessed } : {}),
   }
 }
 
@@ -156,6 +157,10 @@ export async function bringKitIn(
     ownFinder: null,
     hazards: [],
     headMomentGmm: null,
+    owner: '',
+    serialNumber: '',
+    priceMinor: null,
+    note: '',
     version: 1,
   }
   await insertKit(tx, { model: null, kit: row, parts })

@@ -1,5 +1,6 @@
 import type { ConfirmList, ImportLine, ImportResult, ListPreview, Session } from '@binoculum/contract'
 import {
+  isHazardRole,
   answerWords,
   changesOf,
   listFields,
@@ -64,7 +65,7 @@ export class Lists {
         ...kit,
         parts: index < PREVIEW_KITS_WITH_PARTS ? [...kit.parts] : [],
         partCount: kit.parts.length,
-        held: kit.parts.some(({ role }) => role === 'screw-in-sun-filter'),
+        held: kit.parts.some(({ role }) => isHazardRole(role)),
         ...stateOf(kit, given.branchId, plan),
       })),
       spares: list.spares.length,

@@ -11,11 +11,12 @@ export interface ModelRow {
   readonly mount: unknown
   readonly mirror: unknown
   readonly finder: unknown
+  readonly stand: unknown
   readonly procedure: unknown
   readonly version: number
 }
 
-const modelColumns = `m.id, m.name, m.family, m.optics, m.weigh_groups AS "weighGroups", m.mount, m.mirror, m.finder, m.procedure,
+const modelColumns = `m.id, m.name, m.family, m.optics, m.weigh_groups AS "weighGroups", m.mount, m.mirror, m.finder, m.stand, m.procedure,
   m.version`
 
 /** Models that kits of these branches have, or that nobody's kit has yet. */
@@ -43,7 +44,7 @@ export const modelParts = (tx: Tx, modelId: string): Promise<ModelPart[]> =>
   selectRows(
     tx,
     `SELECT id, position, name, role, criticality, count, mass_g AS "massG", tolerance_g AS "toleranceG",
-       weigh_group AS "weighGroup", place, look_every_time AS "lookEveryTime", look_for AS "lookFor",
+       weigh_group AS "weighGroup", together, place, look_every_time AS "lookEveryTime", look_for AS "lookFor",
        cost_minor AS "costMinor", consumable, optics, picture_id AS "pictureId"
      FROM model_part WHERE model_id = $1 ORDER BY position`,
     [modelId],

@@ -5,21 +5,34 @@ import {
   modelOpticsSchema,
   mountDataSchema,
   procedureSchema,
+  standDataSchema,
   type ModelList,
   type ModelPart,
   type ModelSheet,
+  type NewModel,
   type Session,
   type WriteFinder,
+  type WriteHead,
   type WriteMirror,
   type WriteModel,
   type WriteMount,
   type WriteProcedure,
 } from '@binoculum/contract'
-import { followModel, kitDifferences, templateProcedure, type Family } from '@binoculum/core'
-import { branchIdsOf } from '../../platform/access.ts'
+import {
+  finderKindOnCard,
+  followModel,
+  kitDifferences,
+  starterCard,
+  starterFacts,
+  templateProcedure,
+  type Family,
+} from '@binoculum/core'
+import { branchIdsOf, coordinatorOnly, requireRole } from '../../platform/access.ts'
+import { insertMany } from '../../platform/bulk.ts'
 import type { Context } from '../../platform/context.ts'
 import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
+import { once } from '../../platform/sent-once.ts'
 import { appendRecord } from '../../platform/record.ts'
 import {
   Model,
@@ -54,12 +67,20 @@ export class Models {
     const family = model.family as Family
     const optics = modelOpticsSchema.parse(model.optics)
     const own = procedureSchema.nullable().parse(model.procedure)
-    const template = { family, collapsible: optics.collapsible, parts: parts.map(({ role }) => role) }
+    const stand = standDataSchema.nullable().parse(model.stand)
+    const template = {
+      family,
+      collapsible: optics.collapsible,
+      parts: parts.map(({ role }) => role),
+      stand,
+      finderKind: finderKindOnCard(parts),
+    }
     return {
       ...model,
       family,
       optics,
       mount: mountDataSchema.nullable().parse(model.mount),
+      stand,
       mirror: mirrorDataSchema.nullable().parse(model.mirror),
       finder: finderDataSchema.nullable().parse(model.finder),
       finderOffsetMm: optics.finderOffsetMm,
@@ -124,9 +145,63 @@ export class Models {
     })
   }
 
+  /** A model from nothing: what it is, and its family's starter card. */
+  async create(session: Session, given: NewModel): Promise<ModelSheet> {
+    requireRole(session, given.branchId, coordinatorOnly)
+    const { database } = this.context
+    const { modelId } = await database.inTransaction((tx) =>
+      once(tx, { key: given.idempotencyKey, staffId: session.staffId }, async () => {
+        const id = randomUUID()
+        const { name, family, eyepiecesMm } = given
+        await tx.insert(Model, { id, name, family, optics: newOptics(given), weighGroups: [], version: 1 } as never)
+        const parts = starterCard(family, eyepiecesMm).map((part, index) => ({
+          ...part,
+          ...starterFacts(part.role),
+          id: randomUUID(),
+          modelId: id,
+          position: index + 1,
+          massG: null,
+          toleranceG: null,
+          weighGroup: '',
+          together: '',
+          lookFor: '',
+          costMinor: null,
+          consumable: null,
+          pictureId: null,
+        }))
+        await insertMany(tx, ModelPartRow, parts)
+        return { modelId: id }
+      }),
+    )
+    return this.sheet(session, modelId)
+  }
+
+  /** What the model is: told here, it is no guess any more. */
+  async writeHead(session: Session, modelId: string, given: WriteHead): Promise<ModelSheet> {
+    const before = await queries.modelById(this.context.database.reader, modelId)
+    if (!before) throw new Problem('NOT_FOUND')
+    const known = modelOpticsSchema.parse(before.optics)
+    const { name, family, collapsible, focuserFemaleMm } = given
+    // A primary of its own focal length was measured apart; else it goes with the tube's.
+    const followed = known.primaryFocalLengthMm === known.focalLengthMm
+    const fresh = newOptics(given)
+    const optics = {
+      ...known,
+      apertureMm: fresh.apertureMm,
+      focalLengthMm: fresh.focalLengthMm,
+      ...(followed ? { primaryFocalLengthMm: fresh.focalLengthMm } : {}),
+      ...(known.kind === given.kind ? {} : { kind: given.kind, collimatable: fresh.collimatable }),
+      collapsible,
+      focuserFemaleMm: focuserFemaleMm ?? undefined,
+      guessed: undefined,
+    }
+    return this.change(session, modelId, given.version, { name, family, optics })
+  }
+
   /** Writes what mount and tube measure. Kits keep what they learnt of their heads: that is the head's own. */
   async writeMount(session: Session, modelId: string, given: WriteMount): Promise<ModelSheet> {
-    return this.change(session, modelId, given.version, { mount: given.mount })
+    const stand = given.stand === undefined ? {} : { stand: given.stand }
+    return this.change(session, modelId, given.version, { mount: given.mount, ...stand })
   }
 
   /** Writes what mirrors, cell and cap measure, and the optics that lining up goes by. */
@@ -155,7 +230,8 @@ export class Models {
     modelId: string,
     version: number,
     fields:
-      | { readonly mount: WriteMount['mount'] }
+      | { readonly mount: WriteMount['mount']; readonly stand?: WriteMount['stand'] }
+      | { readonly name: string; readonly family: Family; readonly optics: object }
       | { readonly mirror: WriteMirror['mirror']; readonly optics: object }
       | { readonly finder: WriteFinder['finder']; readonly optics: object }
       | { readonly procedure: WriteProcedure['procedure'] },
@@ -232,16 +308,31 @@ export class Models {
     const sheet = await this.sheet(session, modelId)
     return this.context.database.inTransaction(async (tx) => {
       const id = randomUUID()
-      const { family, optics, weighGroups, parts, mount, mirror, finder } = sheet
+      const { family, optics, weighGroups, parts, mount, mirror, finder, stand } = sheet
       const procedure = sheet.procedureIsTemplate ? null : sheet.procedure
       await tx.insert(Model, {
-        ...{ id, name, family, optics, weighGroups, mount, mirror, finder, procedure, version: 1 },
+        ...{ id, name, family, optics, weighGroups, mount, mirror, finder, stand, procedure, version: 1 },
       } as never)
       for (const part of parts) await tx.insert(ModelPartRow, { ...part, id: randomUUID(), modelId: id } as never)
       return this.sheet(session, id, tx)
     })
   }
 }
+
+/** Where a finder usually sits, until somebody measures it. Common practice, no source. */
+const ASSUMED_FINDER_OFFSET_MM = { x: -70, y: 96 }
+
+const newOptics = ({ apertureMm, focalLengthMm, kind }: Pick<NewModel, 'apertureMm' | 'focalLengthMm' | 'kind'>) => ({
+  apertureMm,
+  focalLengthMm,
+  primaryFocalLengthMm: focalLengthMm,
+  kind,
+  collimatable: kind === 'newtonian',
+  mirrorFigure: 'unknown',
+  collapsible: false,
+  finderOffsetMm: ASSUMED_FINDER_OFFSET_MM,
+  peepholeOutsideFocusMm: 0,
+})
 
 const mayChange = (session: Session, kits: readonly queries.KitOfModel[]) =>
   kits.every(({ branchId }) =>
@@ -259,6 +350,7 @@ async function updatePart(tx: Tx, own: queries.KitPartOfModel, before: ModelPart
     massG: next.massG,
     toleranceG: next.toleranceG,
     weighGroup: next.weighGroup,
+    together: after.together,
     place: next.place,
     lookEveryTime: next.lookEveryTime,
     costMinor: next.costMinor,

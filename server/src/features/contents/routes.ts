@@ -3,6 +3,8 @@ import {
   addSpareSchema,
   confirmListSchema,
   copyModelSchema,
+  newModelSchema,
+  writeHeadSchema,
   drawerSchema,
   idSchema,
   kitSheetSchema,
@@ -106,6 +108,16 @@ export async function contentsRoutes(app: App, services: ContentsServices) {
     '/api/models/:id/procedure',
     { config: { access: coordinatorOnly }, schema: { params, body: writeProcedureSchema, response: model } },
     async (request) => models.writeProcedure(signedIn(request), request.params.id, request.body),
+  )
+  app.post(
+    '/api/models',
+    { config: { access: coordinatorOnly }, schema: { body: newModelSchema, response: model } },
+    async (request) => models.create(signedIn(request), request.body),
+  )
+  app.put(
+    '/api/models/:id/head',
+    { config: { access: coordinatorOnly }, schema: { params, body: writeHeadSchema, response: model } },
+    async (request) => models.writeHead(signedIn(request), request.params.id, request.body),
   )
   app.post(
     '/api/models/:id/copy',

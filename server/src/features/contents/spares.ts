@@ -67,6 +67,7 @@ export class Spares {
           { id: part.id },
           {
             presentCount,
+            seenAt: this.context.clock(),
             mark: complete ? 'present' : 'missing',
             ...(complete ? { note: '', wrongItem: '' } : {}),
             ...(into && spare.massG !== null ? { massG: spare.massG, weighed: false } : {}),
@@ -134,6 +135,7 @@ export class Spares {
           place: like?.place ?? '',
           lookEveryTime: facts.lookEveryTime ?? false,
           mark: 'present',
+          seenAt: this.context.clock(),
           costMinor: spare.costMinor,
         })
         await outdateWeighings(tx, row.id, [like?.weighGroup ?? ''])

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import type { KitSheet, LookAlike, Part, Session, TakenWeighing, WeighComplete } from '@binoculum/contract'
 import {
+  isHazardRole,
   correctedMasses,
   explainWeight,
   lookAlikeRoles,
@@ -53,7 +54,7 @@ export class Weighings {
           toleranceG,
           lackedBy,
           replaces,
-          hazard: thing.role === 'screw-in-sun-filter',
+          hazard: isHazardRole(thing.role),
         },
       ]
     })

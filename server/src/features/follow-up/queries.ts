@@ -1,4 +1,5 @@
 import type { FollowUpJob, Message } from '@binoculum/contract'
+import { jobCodes, jobFacts } from '@binoculum/core'
 import { changedRows, selectRows, type Tx } from '../../platform/database.ts'
 
 export interface JobRow extends Omit<FollowUpJob, 'daysOver' | 'openedAtUtc' | 'notBeforeUtc'> {
@@ -57,20 +58,23 @@ export const closeJob = (tx: Tx, id: string, given: { at: Date; note: string }) 
     [id, given.at, given.note],
   )
 
-export const partRight = (tx: Tx, partId: string) =>
+export const partRight = (tx: Tx, partId: string, at: Date) =>
   changedRows(
     tx,
-    `UPDATE part SET mark = 'present', present_count = count, note = '', wrong_item = '' WHERE id = $1 RETURNING id`,
-    [partId],
+    `UPDATE part SET mark = 'present', present_count = count, note = '', wrong_item = '', seen_at = $2
+     WHERE id = $1 RETURNING id`,
+    [partId, at],
   )
 
-export const cellsChanged = (tx: Tx, partId: string, day: string) =>
+export const cellsChanged = (tx: Tx, partId: string, day: string, at: Date) =>
   changedRows(
     tx,
     `UPDATE part SET consumable = jsonb_set(consumable, '{changedOn}', to_jsonb($2::text)), mark = 'present',
-       present_count = count WHERE id = $1 AND consumable IS NOT NULL RETURNING id`,
-    [partId, day],
+       present_count = count, seen_at = $3 WHERE id = $1 AND consumable IS NOT NULL RETURNING id`,
+    [partId, day, at],
   )
+
+const goneCodes = jobCodes.filter((code) => jobFacts(code).never)
 
 export interface KitToCheck {
   readonly id: string
@@ -83,8 +87,10 @@ export const kitsOfModelIn = (tx: Tx, modelId: string, branchIds: readonly strin
   selectRows(
     tx,
     `SELECT id, code, branch_id AS "branchId", NULL AS "partId" FROM kit
-     WHERE model_id = $1 AND branch_id = ANY($2) ORDER BY code`,
-    [modelId, branchIds],
+     WHERE model_id = $1 AND branch_id = ANY($2)
+       AND NOT EXISTS (SELECT 1 FROM job j WHERE j.kit_id = kit.id AND j.closed_at IS NULL AND j.code = ANY($3))
+     ORDER BY code`,
+    [modelId, branchIds, goneCodes],
   )
 
 /** Cells that were last changed before a day, or nobody knows when. */

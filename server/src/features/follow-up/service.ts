@@ -8,7 +8,7 @@ import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
 import { appendRecord } from '../../platform/record.ts'
 import { once } from '../../platform/sent-once.ts'
-import { bumpKitVersion, closeFollowUps, Job, Kit, type Kits } from '../kits/service.ts'
+import { bumpKitVersion, closeFollowUps, endGoingThrough, Job, Kit, type Kits } from '../kits/service.ts'
 import { Notice } from './entities.ts'
 import * as queries from './queries.ts'
 
@@ -29,7 +29,7 @@ export class FollowUps {
       queries.peopleOf(database.reader, branchIds),
     ])
     const now = clock()
-    const own = jobs.filter(({ code }) => !isBenchJob(code))
+    const own = jobs.filter(({ code }) => !isBenchJob(code) && !jobFacts(code).closesItself && code !== 'retired')
     return { jobs: own.map((job) => jobView(job, now)), people, today: now.toISOString().slice(0, 10) }
   }
 
@@ -66,6 +66,8 @@ export class FollowUps {
           throw new Problem('BAD_INPUT', {
             issues: [{ path: 'result', message: 'a check at the bench closes this' }],
           })
+        if (jobFacts(job.code).closesItself || job.code === 'retired')
+          throw new Problem('BAD_INPUT', { issues: [{ path: 'result', message: closedElsewhere(job.code) }] })
         const at = this.context.clock()
         if (given.result === 'not-helped') await this.goOn(tx, job, at)
         else await this.putRight(tx, session, job, given, at)
@@ -105,15 +107,20 @@ export class FollowUps {
         throw new Problem('TOO_EARLY', { details: { untilUtc: job.notBefore.toISOString() } })
       await this.kits.removeHazard(tx, job.kitId, 'wet')
     }
-    if (job.code === 'retired' || jobFacts(job.code).never) requireRole(session, job.branchId, coordinatorOnly)
+    // Back again is not fit again: nobody knows what is in its case.
+    if (jobFacts(job.code).never) {
+      requireRole(session, job.branchId, coordinatorOnly)
+      await this.kits.comeBack(tx, job.kitId)
+    }
     await queries.closeJob(tx, job.id, { at, note: given.note })
     if (!job.partId) return
     const day = DateTime.fromJSDate(at, { zone: job.zone }).toISODate() ?? ''
-    if (job.code === 'battery-round') await queries.cellsChanged(tx, job.partId, day)
+    if (job.code === 'battery-round') await queries.cellsChanged(tx, job.partId, day, at)
     else {
-      await queries.partRight(tx, job.partId)
+      await queries.partRight(tx, job.partId, at)
       await closeFollowUps(tx, [job.partId], at)
     }
+    await endGoingThrough(tx, job.kitId, at)
   }
 
   /** “Check every kit of this model for X by D”: one job for each kit of the coordinator's branches, wherever it is. */
@@ -200,6 +207,11 @@ export class FollowUps {
     return this.list(session)
   }
 }
+
+const closedElsewhere = (code: JobCode) =>
+  code === 'retired'
+    ? 'a retired kit comes back from its sheet: “back in service”, with the reason'
+    : 'it is done when every part of the kit was looked at'
 
 function jobView({ openedAt, notBefore, ...job }: queries.JobRow, now: Date): FollowUpJob {
   const today = DateTime.fromJSDate(now, { zone: job.zone }).startOf('day')

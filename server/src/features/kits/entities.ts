@@ -10,6 +10,8 @@ export class Model {
   @Column('jsonb', { default: () => "'[]'" }) weighGroups: object
   /** What mount and tube measure; null while nobody did. */
   @Column('jsonb', { nullable: true }) mount: object | null
+  /** How its stand is locked, its tube fixed, its arm set on; null while nobody said. */
+  @Column('jsonb', { nullable: true }) stand: object | null
   /** The model's own steps; null for its family's. */
   @Column('jsonb', { nullable: true }) procedure: object | null
   /** What mirrors, cell and cap measure; null while nobody did. */
@@ -34,6 +36,8 @@ export class ModelPartRow {
   @Column('double precision', { nullable: true }) massG: number | null
   @Column('double precision', { nullable: true }) toleranceG: number | null
   @Column('text', { default: '' }) weighGroup: string
+  /** Name of the things it is lost with, all at once: both clamp screws, a Barlow with its caps. */
+  @Column('text', { default: '' }) together: string
   @Column('text') place: string
   @Column('boolean') lookEveryTime: boolean
   @Column('text', { default: '' }) lookFor: string
@@ -44,7 +48,7 @@ export class ModelPartRow {
 }
 
 @Entity()
-@Check('ck_kit_stands_at', `"stands_at" IN ('shelf', 'bench')`)
+@Check('ck_kit_stands_at', `"stands_at" IN ('shelf', 'desk', 'bench')`)
 @Check('ck_kit_collimation', `"collimation_policy" IN ('leave-it-to-us', 'with-help-sheet')`)
 @Index(['branchId'])
 export class Kit {
@@ -54,10 +58,15 @@ export class Kit {
   @Index({ unique: true }) @Column('text') code: string
   @Column('text') name: string
   @Column('text') place: string
-  @Column('text') standsAt: 'shelf' | 'bench'
+  /** Where it stands while it is here; *desk* is where a kit waits to be gone through. */
+  @Column('text') standsAt: 'shelf' | 'desk' | 'bench'
   @Column('text', { default: 'leave-it-to-us' }) collimationPolicy: string
   /** Where its finder sits, as somebody measured it: offset, when, by whom; null leaves it to the model. */
   @Column('jsonb', { nullable: true }) ownFinder: object | null
+  @Column('text', { default: '' }) owner: string
+  @Column('text', { default: '' }) serialNumber: string
+  @Column('integer', { nullable: true }) priceMinor: number | null
+  @Column('text', { default: '' }) note: string
   /** Codes of hazards found and not yet cured. */
   @Column('text', { array: true, default: () => "'{}'" }) hazards: string[]
   /** The head's own moment about its right-ascension axis, + on the tube's side; learnt from a balanced position. */
@@ -85,10 +94,13 @@ export class PartRow {
   /** The mass was weighed in this kit; a declared one never replaces it. */
   @Column('boolean', { default: false }) weighed: boolean
   @Column('text', { default: '' }) weighGroup: string
+  @Column('text', { default: '' }) together: string
   @Column('text') place: string
   @Column('boolean', { default: false }) lookEveryTime: boolean
   @Column('text', { default: '' }) lookFor: string
   @Column('text') mark: string
+  /** When somebody last saw it; null where nobody ever did. */
+  @Column('timestamptz', { nullable: true }) seenAt: Date | null
   @Column('text', { default: '' }) note: string
   /** What lies in its place where the mark is wrong. */
   @Column('text', { default: '' }) wrongItem: string
@@ -96,6 +108,24 @@ export class PartRow {
   @Column('jsonb', { nullable: true }) consumable: object | null
   @Column('integer', { nullable: true }) costMinor: number | null
   @Column('jsonb', { default: () => "'{}'" }) optics: object
+}
+
+/** Something in a kit's case that its card doesn't list, until it is put where it belongs. */
+@Entity('extra_part')
+@Check('ck_extra_part_count', `"count" >= 1`)
+@Index(['kitId'], { where: '"settled_at" IS NULL' })
+export class ExtraPartRow {
+  @PrimaryColumn('uuid') id: string
+  @ForeignKey('Kit') @Column('uuid') kitId: string
+  @ForeignKey('Loan') @Column('uuid', { nullable: true }) loanId: string | null
+  @Column('text') name: string
+  @Column('integer', { default: 1 }) count: number
+  /** Kits it may belong to, by name. */
+  @Column('text', { default: '' }) belongsTo: string
+  @Column('text', { default: '' }) note: string
+  @Column('uuid', { array: true, default: () => "'{}'" }) pictureIds: string[]
+  @Column('timestamptz') foundAt: Date
+  @Column('timestamptz', { nullable: true }) settledAt: Date | null
 }
 
 /** Something to be done for a kit. Some keep it in until a bench check closes them; others follow a part. */

@@ -1,6 +1,8 @@
 import type {
+  ExtraPartView,
   FinderDrift,
   Found,
+  KitSheet,
   KnobStepView,
   OwnFinder,
   Part,
@@ -8,7 +10,7 @@ import type {
   RecordLine,
   TurnedStepView,
 } from '@binoculum/contract'
-import { followUpCodes, type TemplatePart } from '@binoculum/core'
+import { followUpCodes, jobCodes, jobFacts, type FinderPart, type TemplatePart } from '@binoculum/core'
 import { changedRows, selectRows, type Tx } from '../../platform/database.ts'
 import { announce } from '../../platform/live.ts'
 import { insertMany } from '../../platform/bulk.ts'
@@ -26,7 +28,7 @@ export interface ShelfRow {
   readonly code: string
   readonly name: string
   readonly place: string
-  readonly standsAt: 'shelf' | 'bench'
+  readonly standsAt: 'shelf' | 'desk' | 'bench'
   readonly collimationPolicy: 'leave-it-to-us' | 'with-help-sheet'
   readonly hazards: string[]
   readonly version: number
@@ -42,7 +44,9 @@ export interface ShelfRow {
     criticality: string
     count: number
     mark: string
+    seenAtUtc: string | null
   }[]
+  readonly extras: readonly { name: string; belongsTo: string }[]
   readonly powerPartsJson: string
   readonly readings: readonly ReadingView[]
   readonly jobs: readonly {
@@ -66,10 +70,10 @@ const shelfSql = (where: string) => `
   WITH parts AS MATERIALIZED (
     SELECT p.kit_id, count(*)::int AS n,
       json_agg(json_build_object('position', p.position, 'name', p.name, 'role', p.role,
-        'criticality', p.criticality, 'count', p.count, 'mark', p.mark))
-        FILTER (WHERE p.mark <> 'present' OR p.role = 'screw-in-sun-filter') AS off,
-      (json_agg(json_build_object('optics', p.optics, 'name', p.name, 'mark', p.mark))
-        FILTER (WHERE p.optics <> '{}'))::text AS power
+        'criticality', p.criticality, 'count', p.count, 'mark', p.mark, 'seenAtUtc', p.seen_at))
+        FILTER (WHERE p.mark <> 'present' OR p.role IN ('screw-in-sun-filter', 'laser', 'front-filter')) AS off,
+      (json_agg(json_build_object('optics', p.optics, 'name', p.name, 'role', p.role, 'mark', p.mark))
+        FILTER (WHERE p.optics <> '{}' OR p.role = 'barrel-adapter'))::text AS power
     FROM part p JOIN kit k ON k.id = p.kit_id WHERE ${where} GROUP BY p.kit_id
   )
   SELECT k.id, k.branch_id AS "branchId", br.name AS "branchName", br.zone, br.emergency_line AS "emergencyLine",
@@ -77,7 +81,7 @@ const shelfSql = (where: string) => `
     k.collimation_policy AS "collimationPolicy", k.hazards, k.version, k.model_id AS "modelId",
     m.name AS "modelName", m.family,
     ${firstOf('k.model_id', 'm.optics::text')} AS "opticsJson", md5(parts.power) AS "powerKey", coalesce(parts.n, 0) AS "partCount", coalesce(parts.off, '[]') AS "offParts",
-    ${firstOf('md5(parts.power)', 'parts.power')} AS "powerPartsJson", coalesce(jobs.list, '[]') AS jobs, out_loan.loan, next_loan.next
+    ${firstOf('md5(parts.power)', 'parts.power')} AS "powerPartsJson", coalesce(jobs.list, '[]') AS jobs, coalesce(extras.list, '[]') AS extras, out_loan.loan, next_loan.next
   FROM kit k
   LEFT JOIN parts ON parts.kit_id = k.id
   JOIN model m ON m.id = k.model_id
@@ -88,6 +92,10 @@ const shelfSql = (where: string) => `
       ORDER BY j.opened_at) AS list
     FROM job j WHERE j.kit_id = k.id AND j.closed_at IS NULL
   ) jobs
+  CROSS JOIN LATERAL (
+    SELECT json_agg(json_build_object('name', e.name, 'belongsTo', e.belongs_to) ORDER BY e.found_at, e.name) AS list
+    FROM extra_part e WHERE e.kit_id = k.id AND e.settled_at IS NULL
+  ) extras
   LEFT JOIN LATERAL (
     SELECT json_build_object('id', l.id, 'number', l.number, 'borrower', b.name, 'dueAt', l.due_at) AS loan
     FROM loan l JOIN borrower b ON b.id = l.borrower_id WHERE l.kit_id = k.id AND l.state = 'out'
@@ -176,11 +184,55 @@ export const shelfRowOf = (tx: Tx, code: string) => shelfRow(tx, 'upper(k.code) 
 
 export const shelfRowById = (tx: Tx, kitId: string) => shelfRow(tx, 'k.id = $1', kitId)
 
-export const partsOf = (tx: Tx, kitId: string): Promise<Part[]> =>
+/** A part as its row has it; the wire says instants in words. */
+export type PartOfKit = Omit<Part, 'seenAtUtc'> & { readonly seenAt: Date | null }
+
+export const extrasOf = (tx: Tx, kitId: string): Promise<(Omit<ExtraPartView, 'foundAtUtc'> & { foundAt: Date })[]> =>
+  selectRows(
+    tx,
+    `SELECT id, name, count, belongs_to AS "belongsTo", note, picture_ids AS "pictureIds", found_at AS "foundAt"
+     FROM extra_part WHERE kit_id = $1 AND settled_at IS NULL ORDER BY found_at, name`,
+    [kitId],
+  )
+
+export const settleExtra = (tx: Tx, extra: { id: string; kitId: string; at: Date }): Promise<{ name: string }[]> =>
+  changedRows(
+    tx,
+    `UPDATE extra_part SET settled_at = $3 WHERE id = $1 AND kit_id = $2 AND settled_at IS NULL RETURNING name`,
+    [extra.id, extra.kitId, extra.at],
+  )
+
+/** The loan that what is known of a kit comes from: out now, or the last that came back. */
+export async function lastLoanOf(
+  tx: Tx,
+  kitId: string,
+): Promise<{ id: string; number: number; state: 'out' | 'back'; borrower: string } | null> {
+  const sql = `SELECT l.id, l.number, l.state, b.name AS borrower FROM loan l JOIN borrower b ON b.id = l.borrower_id
+    WHERE l.kit_id = $1 AND l.state IN ('out', 'back') ORDER BY l.out_at DESC LIMIT 1`
+  return (await selectRows<NonNullable<Awaited<ReturnType<typeof lastLoanOf>>>>(tx, sql, [kitId]))[0] ?? null
+}
+
+/** Closes the going-through with the last part that is seen, and lets the kit leave the desk. */
+export async function endGoingThrough(tx: Tx, kitId: string, at: Date): Promise<void> {
+  const closed = await changedRows(
+    tx,
+    `UPDATE job SET closed_at = $2, version = version + 1
+     WHERE kit_id = $1 AND code = 'go-through' AND closed_at IS NULL
+       AND NOT EXISTS (SELECT 1 FROM part WHERE kit_id = $1 AND mark = 'unseen' AND role NOT IN ('screw-in-sun-filter', 'laser'))
+     RETURNING id`,
+    [kitId, at],
+  )
+  if (closed.length > 0)
+    await changedRows(tx, `UPDATE kit SET stands_at = 'shelf' WHERE id = $1 AND stands_at = 'desk' RETURNING id`, [
+      kitId,
+    ])
+}
+
+export const partsOf = (tx: Tx, kitId: string): Promise<PartOfKit[]> =>
   selectRows(
     tx,
     `SELECT id, position, name, role, criticality, count, present_count AS "presentCount", mass_g AS "massG",
-       tolerance_g AS "toleranceG", weighed, weigh_group AS "weighGroup", place, mark, note, wrong_item AS "wrongItem",
+       tolerance_g AS "toleranceG", weighed, weigh_group AS "weighGroup", together, place, mark, seen_at AS "seenAt", note, wrong_item AS "wrongItem",
        picture_ids AS "pictureIds", consumable, model_part_id AS "modelPartId", cost_minor AS "costMinor", optics,
        look_every_time AS "lookEveryTime", look_for AS "lookFor"
      FROM part WHERE kit_id = $1 ORDER BY position`,
@@ -213,6 +265,8 @@ export async function modelOfKit(
   readonly mirror: unknown
   readonly turned: readonly TurnedStepView[]
   readonly finder: unknown
+  readonly stand: unknown
+  readonly details: KitSheet['details']
   readonly ownFinder: OwnFinder | null
   readonly knobSteps: readonly KnobStepView[]
   readonly procedure: unknown
@@ -228,12 +282,16 @@ export async function modelOfKit(
       mount: unknown
       mirror: unknown
       finder: unknown
+      stand: unknown
+      details: KitSheet['details']
       ownFinder: OwnFinder | null
       procedure: unknown
       headMomentGmm: number | null
     }>(
       tx,
-      `SELECT m.weigh_groups AS "weighGroups", m.mount, m.mirror, m.finder, k.own_finder AS "ownFinder", m.procedure, k.head_moment_gmm AS "headMomentGmm"
+      `SELECT m.weigh_groups AS "weighGroups", m.mount, m.mirror, m.finder, m.stand,
+         jsonb_build_object('owner', k.owner, 'serialNumber', k.serial_number, 'priceMinor', k.price_minor, 'note', k.note) AS details,
+         k.own_finder AS "ownFinder", m.procedure, k.head_moment_gmm AS "headMomentGmm"
        FROM kit k JOIN model m ON m.id = k.model_id WHERE k.id = $1`,
       [kitId],
     ),
@@ -273,6 +331,8 @@ export async function modelOfKit(
     mount: own?.mount ?? null,
     mirror: own?.mirror ?? null,
     finder: own?.finder ?? null,
+    stand: own?.stand ?? null,
+    details: own?.details ?? { owner: '', serialNumber: '', priceMinor: null, note: '' },
     ownFinder: own?.ownFinder ?? null,
     knobSteps: knobSteps.map(({ step }) => step),
     turned,
@@ -317,13 +377,19 @@ export const pastReadings = (
 export const findersOfKits = (
   tx: Tx,
   kitIds: readonly string[],
-): Promise<{ kitId: string; finder: unknown; ownFinder: OwnFinder | null }[]> =>
+): Promise<{ kitId: string; finder: unknown; ownFinder: OwnFinder | null; finderPart: FinderPart[] }[]> =>
   selectRows(
     tx,
-    `SELECT k.id AS "kitId", m.finder, k.own_finder AS "ownFinder"
+    `SELECT k.id AS "kitId", m.finder, k.own_finder AS "ownFinder",
+       coalesce((SELECT json_agg(json_build_object('name', p.name, 'role', p.role, 'optics', p.optics) ORDER BY p.position)
+         FROM part p WHERE p.kit_id = k.id AND p.role IN ('finder', 'coin-cell')), '[]') AS "finderPart"
      FROM kit k JOIN model m ON m.id = k.model_id WHERE k.id = ANY($1)`,
     [kitIds],
   )
+
+/** What finder a kit's card says it has; its model's where the card doesn't tell. */
+const cardFinderKind = `coalesce((SELECT p.optics->>'finderKind' FROM part p
+  WHERE p.kit_id = k.id AND p.role = 'finder' LIMIT 1), m.finder->>'kind')`
 
 const LEAST_LOANS = 3
 
@@ -332,11 +398,11 @@ export async function finderDrift(tx: Tx, kitId: string): Promise<FinderDrift | 
   const [row] = await selectRows<FinderDrift & { kind: FinderDrift['kind'] | null }>(
     tx,
     `WITH own AS (
-       SELECT k.id, k.branch_id, m.finder->>'kind' AS kind FROM kit k JOIN model m ON m.id = k.model_id WHERE k.id = $1
+       SELECT k.id, k.branch_id, ${cardFinderKind} AS kind FROM kit k JOIN model m ON m.id = k.model_id WHERE k.id = $1
      ), found AS (
        SELECT r.kit_id, r.as_found FROM own
-       JOIN model m ON m.finder->>'kind' = own.kind
-       JOIN kit k ON k.model_id = m.id AND k.branch_id = own.branch_id
+       JOIN kit k ON k.branch_id = own.branch_id
+       JOIN model m ON m.id = k.model_id AND ${cardFinderKind} = own.kind
        JOIN reading r ON r.kit_id = k.id AND r.kind = 'finder' AND r.as_found IS NOT NULL
      )
      SELECT own.kind, count(found.as_found)::int AS loans,
@@ -397,7 +463,7 @@ export async function find(tx: Tx, branchIds: readonly string[], text: string): 
     ),
     selectRows<Found['loans'][number] & { number: number }>(
       tx,
-      `SELECT l.id, 'L-' || lpad(l.number::text, 4, '0') AS code, k.code AS "kitCode", b.name AS borrower, l.state
+      `SELECT l.id, l.branch_id AS "branchId", 'L-' || lpad(l.number::text, 4, '0') AS code, k.code AS "kitCode", b.name AS borrower, l.state
        FROM loan l JOIN kit k ON k.id = l.kit_id JOIN borrower b ON b.id = l.borrower_id
        WHERE l.branch_id = ANY($1)
          AND (b.name ILIKE $2 OR b.card_number ILIKE $2 OR 'L-' || lpad(l.number::text, 4, '0') ILIKE $2)
@@ -428,11 +494,12 @@ export async function insertKit(tx: Tx, made: NewKit): Promise<void> {
   await insertMany(tx, PartRow, made.parts)
 }
 
-export const markPresent = (tx: Tx, kitId: string, partIds: readonly string[]) =>
+export const markPresent = (tx: Tx, kitId: string, partIds: readonly string[], at: Date) =>
   changedRows(
     tx,
-    `UPDATE part SET mark = 'present', present_count = count, wrong_item = '' WHERE kit_id = $1 AND id = ANY($2) RETURNING id`,
-    [kitId, partIds],
+    `UPDATE part SET mark = 'present', present_count = count, wrong_item = '', seen_at = $3
+     WHERE kit_id = $1 AND id = ANY($2) RETURNING id`,
+    [kitId, partIds, at],
   )
 
 export interface NewFollowUp {
@@ -465,6 +532,21 @@ export const closeFollowUps = (tx: Tx, partIds: readonly string[], at: Date) =>
     [partIds, at, followUpCodes],
   )
 
+const reportCodes = jobCodes.filter((code) => jobFacts(code).never)
+
+/** Closes what says that a kit is lost, stolen or at its end. */
+export const closeReports = (tx: Tx, kitId: string, at: Date) =>
+  changedRows(
+    tx,
+    `UPDATE job SET closed_at = $2, version = version + 1
+     WHERE kit_id = $1 AND closed_at IS NULL AND code = ANY($3) RETURNING id`,
+    [kitId, at, reportCodes],
+  )
+
+/** Nobody knows any more whether what was there is there. */
+export const unseeParts = (tx: Tx, kitId: string) =>
+  changedRows(tx, `UPDATE part SET mark = 'unseen' WHERE kit_id = $1 AND mark = 'present' RETURNING id`, [kitId])
+
 /** The drying that keeps a wet kit open, while its time is not over. */
 export async function dryingUntil(tx: Tx, kitId: string, now: Date): Promise<Date | null> {
   const sql = `SELECT max(not_before) AS until FROM job
@@ -487,3 +569,31 @@ export const outdateWeighings = (tx: Tx, kitId: string, groups: readonly string[
      WHERE kit_id = $1 AND NOT outdated AND ($2::text[] IS NULL OR weigh_group = ANY($2) OR weigh_group = '') RETURNING id`,
     [kitId, groups === 'all' ? null : groups],
   )
+
+export async function kitWithCode(tx: Tx, code: string): Promise<{ id: string } | null> {
+  return (await selectRows<{ id: string }>(tx, 'SELECT id FROM kit WHERE upper(code) = upper($1)', [code]))[0] ?? null
+}
+
+/** A model's card as a new kit takes it over; null for a model that kits of none of these branches have, though others do. */
+export async function modelPartsForKit(
+  tx: Tx,
+  modelId: string,
+  branchIds: readonly string[],
+): Promise<({ id: string } & Record<string, unknown>)[] | null> {
+  const seen = await selectRows(
+    tx,
+    `SELECT m.id FROM model m WHERE m.id = $1
+       AND (NOT EXISTS (SELECT 1 FROM kit k WHERE k.model_id = m.id)
+         OR EXISTS (SELECT 1 FROM kit k WHERE k.model_id = m.id AND k.branch_id = ANY($2)))`,
+    [modelId, branchIds],
+  )
+  if (seen.length === 0) return null
+  return selectRows(
+    tx,
+    `SELECT id, position, name, role, criticality, count, mass_g AS "massG", tolerance_g AS "toleranceG",
+       weigh_group AS "weighGroup", together, place, look_every_time AS "lookEveryTime", look_for AS "lookFor",
+       cost_minor AS "costMinor", consumable, optics
+     FROM model_part WHERE model_id = $1 ORDER BY position`,
+    [modelId],
+  )
+}

@@ -1,4 +1,7 @@
 import {
+  backInServiceSchema,
+  changeKitSchema,
+  newKitSchema,
   collimationPolicySchema,
   finderOffsetGivenSchema,
   countRestSchema,
@@ -12,11 +15,12 @@ import {
 import { z } from 'zod'
 import { anyRole, coordinatorOnly, deskRoles, signedIn } from '../../platform/access.ts'
 import type { App } from '../../platform/app-type.ts'
+import type { KitSetUp } from './kit-set-up.ts'
 import type { Kits } from './service.ts'
 
 const codeParams = z.object({ code: z.string().min(1).max(40) })
 
-export async function kitRoutes(app: App, { kits }: { kits: Kits }) {
+export async function kitRoutes(app: App, { kits, setUp }: { kits: Kits; setUp: KitSetUp }) {
   app.get(
     '/api/kits',
     {
@@ -31,6 +35,19 @@ export async function kitRoutes(app: App, { kits }: { kits: Kits }) {
     '/api/kits/:code',
     { config: { access: anyRole }, schema: { params: codeParams, response: { 200: kitSheetSchema } } },
     async (request) => kits.sheet(signedIn(request), request.params.code),
+  )
+  app.post(
+    '/api/kits',
+    { config: { access: coordinatorOnly }, schema: { body: newKitSchema, response: { 200: kitSheetSchema } } },
+    async (request) => setUp.create(signedIn(request), request.body),
+  )
+  app.put(
+    '/api/kits/:id',
+    {
+      config: { access: coordinatorOnly },
+      schema: { params: z.object({ id: idSchema }), body: changeKitSchema, response: { 200: kitSheetSchema } },
+    },
+    async (request) => setUp.change(signedIn(request), request.params.id, request.body),
   )
   app.post(
     '/api/kits/:id/parts/:partId/mark',
@@ -54,6 +71,29 @@ export async function kitRoutes(app: App, { kits }: { kits: Kits }) {
       schema: { params: z.object({ id: idSchema }), body: countRestSchema, response: { 200: kitSheetSchema } },
     },
     async (request) => kits.countRest(signedIn(request), request.params.id, request.body),
+  )
+  app.post(
+    '/api/kits/:id/extras/:extraId/settle',
+    {
+      config: { access: deskRoles },
+      schema: {
+        params: z.object({ id: idSchema, extraId: idSchema }),
+        body: countRestSchema,
+        response: { 200: kitSheetSchema },
+      },
+    },
+    async (request) => {
+      const { id, extraId } = request.params
+      return kits.settleExtra(signedIn(request), { kitId: id, extraId }, request.body)
+    },
+  )
+  app.post(
+    '/api/kits/:id/back-in-service',
+    {
+      config: { access: coordinatorOnly },
+      schema: { params: z.object({ id: idSchema }), body: backInServiceSchema, response: { 200: kitSheetSchema } },
+    },
+    async (request) => kits.backInService(signedIn(request), request.params.id, request.body),
   )
   app.post(
     '/api/kits/:id/cure',

@@ -1,13 +1,17 @@
 import { randomUUID } from 'node:crypto'
 import {
   finderDataSchema,
+  markSchema,
   mirrorDataSchema,
   modelOpticsSchema,
   mountDataSchema,
   partOpticsSchema,
   policiesSchema,
   procedureSchema,
+  roleSchema,
+  standDataSchema,
   type CollimationPolicy,
+  type FinderDataView,
   type FinderOffsetGiven,
   type Found,
   type KitSheet,
@@ -20,15 +24,20 @@ import {
   type ShelfKit,
 } from '@binoculum/contract'
 import {
+  finderKindOnCard,
+  finderOnCard,
   followUpsOf,
-  highestMagnification,
-  judgeReadiness,
+  hazardRoles,
+  judgeKit,
+  jobFacts,
   kitDifferences,
   lowestPowerFieldDeg,
-  powersOf,
   roleFacts,
   templateProcedure,
+  usualFinder,
+  powersThere,
   type Family,
+  type FinderPart,
   type GuideInput,
   type HazardCode,
   type JobCode,
@@ -63,7 +72,9 @@ export const daysLate = (dueAt: Date, now: Date): number =>
 
 const parsePolicies = oncePerText((text) => policiesSchema.parse(JSON.parse(text)))
 const parseOptics = oncePerText((text) => modelOpticsSchema.parse(JSON.parse(text)))
-const powerPartsSchema = z.array(z.object({ name: z.string(), mark: z.string(), optics: partOpticsSchema }))
+const powerPartsSchema = z.array(
+  z.object({ name: z.string(), role: roleSchema, mark: markSchema, optics: partOpticsSchema }),
+)
 
 export const opticsOf = (row: queries.ShelfRow) => parseOptics(row.opticsJson)
 const policiesOf = (row: queries.ShelfRow) => ({
@@ -74,14 +85,13 @@ const policiesOf = (row: queries.ShelfRow) => ({
 const TEXTS_APART = '\n'
 const powersFromTexts = oncePerText((texts) => {
   const [opticsJson = '', powerPartsJson = ''] = texts.split(TEXTS_APART)
-  const parts = powerPartsSchema.parse(JSON.parse(powerPartsJson))
-  // What is missing or wrong gives no power.
-  const usable = parts.filter(({ mark }) => mark !== 'missing' && mark !== 'wrong')
-  return powersOf(
-    parseOptics(opticsJson),
-    usable.map(({ name, optics }) => ({ ...optics, name })),
-  )
+  return powersThere(parseOptics(opticsJson), powerPartsSchema.parse(JSON.parse(powerPartsJson)))
 })
+
+/** Whether its card says an eyepiece's focal length, there or missing. */
+const eyepieceKnownIn = oncePerText((text) =>
+  powerPartsSchema.parse(JSON.parse(text)).some(({ optics }) => optics.focalLengthMm !== undefined),
+)
 
 /** Powers that the kit's own eyepieces give. JSON texts from the database have no line breaks. */
 const powersOfRow = ({ opticsJson, powerPartsJson }: queries.ShelfRow) =>
@@ -103,18 +113,14 @@ export function judgeRow(
     readonly jobs?: readonly OpenJob[]
   } = {},
 ): Judgement {
-  const optics = opticsOf(row)
-  return judgeReadiness({
-    model: { family: row.family as Family, optics, highestMagnification: highestMagnification(powersOfRow(row)) },
+  return judgeKit({
+    family: row.family as Family,
+    optics: opticsOf(row),
+    powers: powersOfRow(row),
+    eyepieceKnown: eyepieceKnownIn(row.powerPartsJson),
     ...(changed.parts ? { parts: changed.parts } : judgedParts(row)),
-    readings: row.readings.map((reading) => ({
-      kind: reading.kind,
-      value: reading.asLeft,
-      limit: reading.limit,
-      uncertainty: reading.uncertainty,
-      source: reading.source,
-      atUtc: reading.atUtc,
-    })),
+    extras: row.extras,
+    readings: row.readings,
     hazards: [...(row.hazards as HazardCode[]), ...(changed.hazards ?? [])],
     openJobs: [...row.jobs.map(({ code, text }) => ({ code: code as JobCode, text })), ...(changed.jobs ?? [])],
     policies: policiesOf(row),
@@ -134,8 +140,17 @@ function judgedParts(row: queries.ShelfRow): { parts: readonly JudgedPart[]; pre
   return { parts, presentBesides: row.partCount - parts.length }
 }
 
+/** Lost, stolen or at its end: it is on no list of what can be lent, whatever else is so of it. */
+export const isGone = ({ jobs }: Pick<queries.ShelfRow, 'jobs'>): boolean =>
+  jobs.some(({ code }) => jobFacts(code as JobCode).never === true)
+
+const waitsAtDesk = (row: queries.ShelfRow, { reasons }: Judgement): boolean =>
+  row.standsAt === 'desk' && reasons.some(({ code }) => code === 'NOT_GONE_THROUGH')
+
 function groupOf(row: queries.ShelfRow, judgement: Judgement): ShelfKit['group'] {
+  if (isGone(row)) return 'gone'
   if (row.loan) return 'out'
+  if (waitsAtDesk(row, judgement)) return 'desk'
   if (judgement.condition === 'new') return 'held'
   return judgement.condition === 'crescent' || row.standsAt === 'bench' ? 'bench' : 'shelf'
 }
@@ -150,7 +165,7 @@ export function shelfKit(row: queries.ShelfRow, now: Date): ShelfKit {
     family: row.family as Family,
     modelName: row.modelName,
     group: groupOf(row, judgement),
-    place: row.standsAt === 'bench' ? 'bench' : row.place,
+    place: row.standsAt === 'shelf' ? row.place : row.standsAt,
     condition: judgement.condition,
     reasons: [...judgement.reasons],
     readings: [...row.readings],
@@ -177,20 +192,38 @@ const ownOptics = (row: queries.ShelfRow, own: OwnFinder | null) => {
 }
 
 /** What a kit has from its model: mount, steps, and how long they take. */
-function modelsOwn(row: queries.ShelfRow, model: Awaited<ReturnType<typeof queries.modelOfKit>>) {
-  const { collapsible } = opticsOf(row)
-  const parts = model.parts.map(({ role }) => role)
+function modelsOwn(
+  row: queries.ShelfRow,
+  model: Awaited<ReturnType<typeof queries.modelOfKit>>,
+  card: readonly FinderPart[],
+) {
+  const optics = opticsOf(row)
+  const { collapsible } = optics
+  const stand = standDataSchema.nullable().parse(model.stand)
+  // What lies on this very card decides: not what its model once had.
+  const parts = card.map(({ role }) => role)
+  const described = finderDataSchema.nullable().parse(model.finder)
+  const isTold = finderKindOnCard(card) !== null
   return {
     mount: mountDataSchema.nullable().parse(model.mount),
     mirror: mirrorDataSchema.nullable().parse(model.mirror),
-    finder: finderDataSchema.nullable().parse(model.finder),
+    stand,
+    finder: described || isTold ? wireFinder(finderOnCard(described ?? usualFinder(optics), card)) : null,
     ownFinder: model.ownFinder,
     knobSteps: [...model.knobSteps],
     turned: [...model.turned],
     headMomentGmm: model.headMomentGmm,
     procedure:
       procedureSchema.nullable().parse(model.procedure) ??
-      wireProcedure(templateProcedure({ family: row.family as Family, collapsible, parts })),
+      wireProcedure(
+        templateProcedure({
+          family: row.family as Family,
+          collapsible,
+          parts,
+          stand,
+          finderKind: finderKindOnCard(card),
+        }),
+      ),
     stepSeconds: Object.fromEntries(model.stepTimes.map(({ key, medianSeconds }) => [key, medianSeconds])),
   }
 }
@@ -202,6 +235,10 @@ export type FinderOnKit = Pick<
 > & {
   readonly lowestFieldDeg: number
 }
+
+/** The core's readonly finder as the contract writes it. */
+const wireFinder = (finder: ReturnType<typeof finderOnCard>): FinderDataView =>
+  structuredClone(finder) as FinderDataView
 
 /** The core's readonly steps as the contract writes them. */
 export const wireProcedure = (procedure: Procedure): ProcedureView => structuredClone(procedure) as ProcedureView
@@ -238,12 +275,13 @@ export class Kits {
     )
     const byKit = new Map(found.map((each) => [each.kitId, each]))
     return wanted.map((row) => {
-      const { finder = null, ownFinder = null } = byKit.get(row.id) ?? {}
+      const { finder = null, ownFinder = null, finderPart = [] } = byKit.get(row.id) ?? {}
+      const described = finderDataSchema.nullable().parse(finder)
       const { name, code, branchName, zone } = row
       return {
         ...{ name, code, branchName, zone, ownFinder },
         optics: ownOptics(row, ownFinder),
-        finder: finderDataSchema.nullable().parse(finder),
+        finder: described && wireFinder(finderOnCard(described, finderPart)),
         lowestFieldDeg: fieldOfRow(row),
       }
     })
@@ -272,6 +310,8 @@ export class Kits {
     const history = await queries.historyOf(tx, row.id, HISTORY_LINES)
     const finderDrift = await queries.finderDrift(tx, row.id)
     const past = await queries.pastReadings(tx, row.id, PAST_READINGS)
+    const extras = await queries.extrasOf(tx, row.id)
+    const lastLoan = await queries.lastLoanOf(tx, row.id)
     return {
       ...shelfKit(row, this.context.clock()),
       branchName: row.branchName,
@@ -283,7 +323,9 @@ export class Kits {
       policies: policiesOf(row),
       hazards: row.hazards as HazardCode[],
       modelId: row.modelId,
-      ...modelsOwn(row, model),
+      ...modelsOwn(row, model, parts),
+      details: model.details,
+      shelfPlace: row.place,
       weighGroups: model.weighGroups,
       baselines: model.baselines.map(({ group, measuredG, containerG, scaleStepG, at }) => ({
         group,
@@ -293,6 +335,8 @@ export class Kits {
       })),
       differences: [...kitDifferences(model.parts, parts)],
       parts,
+      extras: extras.map(({ foundAt, ...extra }) => ({ ...extra, foundAtUtc: foundAt.toISOString() })),
+      lastLoan: lastLoan && { ...lastLoan, code: loanCode(lastLoan.number) },
       jobs: row.jobs.map((job) => ({
         ...job,
         code: job.code as JobCode,
@@ -345,16 +389,21 @@ export class Kits {
   }
 
   /** What a guide takes from a kit's model: its steps, its own or its family's, its mirrors, mount and tube. */
-  async guideModel(tx: Tx, row: queries.ShelfRow): Promise<Pick<GuideInput, 'procedure' | 'mirror' | 'mount'>> {
-    const { procedure, mirror, mount } = modelsOwn(row, await queries.modelOfKit(tx, row.id))
-    return { procedure, mirror, mount }
+  async guideModel(
+    tx: Tx,
+    row: queries.ShelfRow,
+  ): Promise<Pick<GuideInput, 'procedure' | 'mirror' | 'mount' | 'stand'>> {
+    const own = modelsOwn(row, await queries.modelOfKit(tx, row.id), await this.parts(tx, row.id))
+    const { procedure, mirror, mount, stand } = own
+    return { procedure, mirror, mount, stand }
   }
 
   async parts(tx: Tx, kitId: string): Promise<Part[]> {
     const rows = await queries.partsOf(tx, kitId)
     // A part of its own words says what to look for; else its role does.
-    return rows.map((row) => ({
+    return rows.map(({ seenAt, ...row }) => ({
       ...row,
+      seenAtUtc: seenAt?.toISOString() ?? null,
       optics: partOpticsSchema.parse(row.optics),
       lookFor: row.lookFor || roleFacts(row.role).lookFor,
     }))
@@ -379,7 +428,10 @@ export class Kits {
         throw new Problem('BAD_INPUT', { issues })
       }
       const { mark, note, wrongItem, pictureIds = part.pictureIds } = given
-      await tx.update(PartRow, { id: part.id }, { mark, note, wrongItem, presentCount, pictureIds })
+      const at = this.context.clock()
+      const seenAt = mark === 'unseen' ? part.seenAt : at
+      await tx.update(PartRow, { id: part.id }, { mark, note, wrongItem, presentCount, pictureIds, seenAt })
+      await queries.endGoingThrough(tx, target.kitId, at)
       await this.followParts(tx, session, { row, loanId: null }, [{ ...part, mark }])
       const before = { part: part.name, mark: part.mark }
       const after = { part: part.name, mark, note, ...(wrongItem ? { wrongItem } : {}) }
@@ -424,7 +476,9 @@ export class Kits {
         tx,
         kitId,
         rest.map(({ id }) => id),
+        this.context.clock(),
       )
+      await queries.endGoingThrough(tx, kitId, this.context.clock())
       await queries.closeFollowUps(
         tx,
         rest.map(({ id }) => id),
@@ -435,6 +489,41 @@ export class Kits {
     })
   }
 
+  /** Something that lay in the case beside its card was put where it belongs. */
+  async settleExtra(session: Session, target: { kitId: string; extraId: string }, given: { kitVersion: number }) {
+    return this.changeKit(session, target.kitId, given.kitVersion, async (tx, row) => {
+      const at = this.context.clock()
+      const [extra] = await queries.settleExtra(tx, { id: target.extraId, kitId: target.kitId, at })
+      if (!extra) throw new Problem('NOT_FOUND')
+      await this.append(tx, session, row, 'extra-settled', { before: { part: extra.name }, after: {} })
+    })
+  }
+
+  /** A kit that was lost, stolen or retired is in the house again: nothing is known of it until it is gone through and checked. */
+  async backInService(session: Session, kitId: string, given: { kitVersion: number; reason: string }) {
+    return this.changeKit(session, kitId, given.kitVersion, async (tx, row) => {
+      requireRole(session, row.branchId, ['coordinator'])
+      if (!isGone(row)) throw new Problem('NOT_FOUND')
+      await this.comeBack(tx, row.id)
+      const words = row.jobs.filter(({ code }) => jobFacts(code as JobCode).never).map(({ code }) => code)
+      await this.append(tx, session, row, 'kit-changed', {
+        before: { reports: words },
+        after: { backInService: given.reason },
+      })
+    })
+  }
+
+  /** Closes the reports, and makes everything unseen and unchecked. */
+  async comeBack(tx: Tx, kitId: string): Promise<void> {
+    const at = this.context.clock()
+    await queries.closeReports(tx, kitId, at)
+    await queries.unseeParts(tx, kitId)
+    await tx.update(Kit, { id: kitId }, { standsAt: 'desk' })
+    const texts = { 'go-through': '', 'bench-wanted': 'back in service: check before it goes out again' } as const
+    for (const code of ['go-through', 'bench-wanted'] as const)
+      await tx.insert(Job, { id: randomUUID(), kitId, code, text: texts[code], openedAt: at, closedAt: null })
+  }
+
   /** The recorded cure of a hazard: what was done and by whom. A withdrawn sun filter leaves the contents for good. */
   async cureHazard(
     session: Session,
@@ -442,15 +531,16 @@ export class Kits {
     given: { kitVersion: number; hazard: HazardCode; cure: string },
   ): Promise<KitSheet> {
     return this.changeKit(session, kitId, given.kitVersion, async (tx, row) => {
-      const filters = { kitId, role: 'screw-in-sun-filter' }
-      const inCase = given.hazard === 'screw-in-sun-filter' && (await tx.existsBy(PartRow, filters))
+      const [role] = Object.entries(hazardRoles).find(([, hazard]) => hazard === given.hazard) ?? []
+      const withdrawn = role === undefined ? null : { kitId, role }
+      const inCase = withdrawn !== null && (await tx.existsBy(PartRow, withdrawn))
       if (!row.hazards.includes(given.hazard) && !inCase) throw new Problem('NOT_FOUND')
       if (given.hazard === 'wet') {
         const until = await queries.dryingUntil(tx, kitId, this.context.clock())
         if (until) throw new Problem('TOO_EARLY', { details: { untilUtc: until.toISOString() } })
         await queries.closeDrying(tx, kitId, this.context.clock())
       }
-      if (given.hazard === 'screw-in-sun-filter') await tx.delete(PartRow, filters)
+      if (withdrawn) await tx.delete(PartRow, withdrawn)
       await tx.update(Kit, { id: kitId }, { hazards: row.hazards.filter((hazard) => hazard !== given.hazard) })
       const opened = { id: randomUUID(), kitId, code: 'bench-wanted', text: 'check after the cure' }
       await tx.insert(Job, { ...opened, openedAt: this.context.clock(), closedAt: null })
@@ -500,7 +590,13 @@ export class Kits {
     tx: Tx,
     session: Session,
     row: queries.ShelfRow,
-    act: 'part-marked' | 'hazard-cured' | 'collimation-policy-set' | 'finder-offset-measured',
+    act:
+      | 'part-marked'
+      | 'extra-settled'
+      | 'kit-changed'
+      | 'hazard-cured'
+      | 'collimation-policy-set'
+      | 'finder-offset-measured',
     change: { before: object; after: object },
   ) {
     const at = this.context.clock()
@@ -508,12 +604,13 @@ export class Kits {
   }
 }
 
-export { Job, Kit, Model, ModelPartRow, PartRow } from './entities.ts'
+export { ExtraPartRow, Job, Kit, Model, ModelPartRow, PartRow } from './entities.ts'
 export type { ShelfRow } from './queries.ts'
 export {
   bumpKitVersion,
   claimKitVersion,
   closeFollowUps,
+  endGoingThrough,
   insertKit,
   lockKit,
   openFollowUp,

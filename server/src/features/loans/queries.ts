@@ -1,9 +1,11 @@
-import type { Borrower } from '@binoculum/contract'
+import type { Borrower, RecordLine, WaitingKit } from '@binoculum/contract'
+import { jobCodes, jobFacts } from '@binoculum/core'
 import { changedRows, selectRows, type Tx } from '../../platform/database.ts'
 
 export interface DeskRow {
   readonly id: string
   readonly number: number
+  readonly branchId: string
   readonly kitCode: string
   readonly kitName: string
   readonly modelName: string
@@ -12,33 +14,62 @@ export interface DeskRow {
   readonly at: Date
 }
 
+const goneCodes = jobCodes.filter((code) => jobFacts(code).never)
+
+/** Kits that came back and wait at the desk, oldest first. */
+export const kitsToGoThrough = (
+  tx: Tx,
+  branchIds: readonly string[],
+): Promise<(Omit<WaitingKit, 'backAtUtc'> & { backAt: Date })[]> =>
+  selectRows(
+    tx,
+    `SELECT l.id AS "loanId", k.branch_id AS "branchId", k.code AS "kitCode", k.name AS "kitName", m.name AS "modelName", l.back_at AS "backAt",
+       count(*) FILTER (WHERE p.mark = 'unseen')::int AS unseen, count(*)::int AS parts
+     FROM job j JOIN kit k ON k.id = j.kit_id JOIN model m ON m.id = k.model_id JOIN part p ON p.kit_id = k.id
+     JOIN LATERAL (SELECT id, back_at FROM loan WHERE kit_id = k.id AND state = 'back' ORDER BY out_at DESC LIMIT 1) l ON true
+     WHERE j.code = 'go-through' AND j.closed_at IS NULL AND k.branch_id = ANY($1)
+       AND NOT EXISTS (SELECT 1 FROM loan o WHERE o.kit_id = k.id AND o.state = 'out')
+     GROUP BY l.id, k.branch_id, k.code, k.name, m.name, l.back_at HAVING count(*) FILTER (WHERE p.mark = 'unseen') > 0
+     ORDER BY l.back_at`,
+    [branchIds],
+  )
+
 /** Promised hand-outs and open loans that matter until `until`: today's, and all that is late. */
 export const deskRows = (tx: Tx, branchIds: readonly string[], until: Date): Promise<DeskRow[]> =>
   selectRows(
     tx,
-    `SELECT l.id, l.number, k.code AS "kitCode", k.name AS "kitName", m.name AS "modelName", b.name AS borrower,
+    `SELECT l.id, l.number, l.branch_id AS "branchId", k.code AS "kitCode", k.name AS "kitName", m.name AS "modelName", b.name AS borrower,
        l.state, coalesce(CASE WHEN l.state = 'out' THEN l.due_at END, l.promised_for) AS at
      FROM loan l JOIN kit k ON k.id = l.kit_id JOIN model m ON m.id = k.model_id JOIN borrower b ON b.id = l.borrower_id
      WHERE l.branch_id = ANY($1)
+       AND NOT EXISTS (SELECT 1 FROM job j WHERE j.kit_id = k.id AND j.closed_at IS NULL AND j.code = ANY($3))
        AND ((l.state = 'promised' AND l.promised_for <= $2) OR (l.state = 'out' AND l.due_at <= $2))
      ORDER BY at`,
-    [branchIds, until],
+    [branchIds, until, goneCodes],
   )
 
 const borrowerColumns = `b.id, b.name, b.contact, b.card_number AS "cardNumber",
-  (SELECT count(*)::int FROM loan l WHERE l.borrower_id = b.id AND l.state IN ('out', 'back')) AS "loansBefore"`
+  (SELECT count(*)::int FROM loan l WHERE l.borrower_id = b.id AND l.state IN ('out', 'back')) AS "loansBefore",
+  (SELECT name FROM branch WHERE id = b.branch_id) AS "branchName"`
 
-export const findBorrowers = (tx: Tx, branchId: string, text: string): Promise<Borrower[]> =>
+/** People whose name or card fits: the branch's own first, then those known elsewhere in the programme. */
+export const findBorrowers = (
+  tx: Tx,
+  { branchId, branchIds, text }: { branchId: string; branchIds: readonly string[]; text: string },
+): Promise<Borrower[]> =>
   selectRows(
     tx,
     `SELECT ${borrowerColumns} FROM borrower b
-     WHERE b.branch_id = $1 AND (b.name ILIKE $2 OR b.card_number ILIKE $2) ORDER BY b.name LIMIT 8`,
-    [branchId, `%${text.replaceAll(/[\\%_]/g, (sign) => `\\${sign}`)}%`],
+     WHERE b.branch_id = ANY($1) AND (b.name ILIKE $2 OR b.card_number ILIKE $2)
+     ORDER BY b.branch_id = $3 DESC, b.name LIMIT 8`,
+    [branchIds, `%${text.replaceAll(/[\\%_]/g, (sign) => `\\${sign}`)}%`, branchId],
   )
 
-export async function borrowerById(tx: Tx, id: string, branchId: string): Promise<Borrower | null> {
-  const sql = `SELECT ${borrowerColumns} FROM borrower b WHERE b.id = $1 AND b.branch_id = $2`
-  return (await selectRows<Borrower>(tx, sql, [id, branchId]))[0] ?? null
+/** @param branchIds where the caller may see borrowers; left out for one that a loan of theirs names */
+export async function borrowerById(tx: Tx, id: string, branchIds?: readonly string[]): Promise<Borrower | null> {
+  const sql = `SELECT ${borrowerColumns} FROM borrower b
+    WHERE b.id = $1 AND ($2::uuid[] IS NULL OR b.branch_id = ANY($2))`
+  return (await selectRows<Borrower>(tx, sql, [id, branchIds ?? null]))[0] ?? null
 }
 
 export async function newestAgreement(
@@ -72,12 +103,13 @@ export interface LoanRow {
   readonly promisedFor: Date | null
   readonly outAt: Date | null
   readonly dueAt: Date | null
+  readonly backAt: Date | null
   readonly version: number
 }
 
 const loanSql = `SELECT l.id, l.number, l.branch_id AS "branchId", l.kit_id AS "kitId", l.borrower_id AS "borrowerId",
   b.name AS borrower, b.contact, l.state, l.promised_for AS "promisedFor", l.out_at AS "outAt", l.due_at AS "dueAt",
-  l.version
+  l.back_at AS "backAt", l.version
   FROM loan l JOIN borrower b ON b.id = l.borrower_id`
 
 export async function loanById(tx: Tx, id: string): Promise<LoanRow | null> {
@@ -100,6 +132,44 @@ export async function closeLoan(tx: Tx, loan: { id: string; version: number; at:
 export async function claimReturnedLoan(tx: Tx, loan: { id: string; version: number }): Promise<boolean> {
   const sql = `UPDATE loan SET version = version + 1 WHERE id = $1 AND version = $2 AND state = 'back' RETURNING id`
   return (await changedRows(tx, sql, [loan.id, loan.version])).length === 1
+}
+
+/** Whether what is known of the kit still comes from this loan. */
+export async function isLatestLoan(tx: Tx, id: string): Promise<boolean> {
+  const sql = `SELECT l.id FROM loan l JOIN loan own ON own.id = $1 AND own.kit_id = l.kit_id
+    WHERE l.state IN ('out', 'back') AND l.out_at > own.out_at LIMIT 1`
+  return (await selectRows(tx, sql, [id])).length === 0
+}
+
+export const recordOfLoan = (tx: Tx, loanId: string): Promise<(Omit<RecordLine, 'atUtc'> & { at: Date })[]> =>
+  selectRows(
+    tx,
+    `SELECT r.id, r.at, r.act, coalesce(s.name, '–') AS by, r.before, r.after
+     FROM record r LEFT JOIN staff s ON s.id = r.staff_id WHERE r.loan_id = $1 ORDER BY r.id DESC LIMIT 100`,
+    [loanId],
+  )
+
+export const deleteDraftOf = (tx: Tx, loanId: string) =>
+  changedRows(tx, 'DELETE FROM take_back_draft WHERE loan_id = $1 RETURNING loan_id', [loanId])
+
+export async function borrowerRowById(
+  tx: Tx,
+  id: string,
+  branchIds: readonly string[],
+): Promise<{ id: string; branchId: string } | null> {
+  const sql = 'SELECT id, branch_id AS "branchId" FROM borrower WHERE id = $1 AND branch_id = ANY($2) FOR UPDATE'
+  return (await selectRows<{ id: string; branchId: string }>(tx, sql, [id, branchIds]))[0] ?? null
+}
+
+/** Gives all loans and letters of one entry to another and takes the first off. @returns how many loans moved */
+export async function moveBorrower(tx: Tx, { from, to }: { from: string; to: string }): Promise<number> {
+  const loans = await changedRows(tx, 'UPDATE loan SET borrower_id = $2 WHERE borrower_id = $1 RETURNING id', [
+    from,
+    to,
+  ])
+  await changedRows(tx, 'UPDATE message SET borrower_id = $2 WHERE borrower_id = $1 RETURNING id', [from, to])
+  await changedRows(tx, 'DELETE FROM borrower WHERE id = $1 RETURNING id', [from])
+  return loans.length
 }
 
 export interface TakeBackView {

@@ -1,23 +1,26 @@
 import {
   borrowerSchema,
+  correctHandOutSchema,
   correctTakeBackSchema,
   deskSchema,
   handOutFormSchema,
   handOutSchema,
   idSchema,
+  loanSheetSchema,
   slipSchema,
   takeBackFormSchema,
   takeBackResultSchema,
   takeBackSchema,
 } from '@binoculum/contract'
 import { z } from 'zod'
-import { anyRole, deskRoles, signedIn } from '../../platform/access.ts'
+import { anyRole, coordinatorOnly, deskRoles, signedIn } from '../../platform/access.ts'
 import type { App } from '../../platform/app-type.ts'
+import type { Corrections } from './corrections.ts'
 import type { Loans } from './service.ts'
 
 const idParams = z.object({ id: idSchema })
 
-export async function loanRoutes(app: App, { loans }: { loans: Loans }) {
+export async function loanRoutes(app: App, { loans, corrections }: { loans: Loans; corrections: Corrections }) {
   app.get('/api/desk', { config: { access: anyRole }, schema: { response: { 200: deskSchema } } }, async (request) =>
     loans.desk(signedIn(request)),
   )
@@ -70,7 +73,31 @@ export async function loanRoutes(app: App, { loans }: { loans: Loans }) {
       config: { access: deskRoles },
       schema: { params: idParams, body: correctTakeBackSchema, response: { 200: takeBackResultSchema } },
     },
-    async (request) => loans.correctTakeBack(signedIn(request), request.params.id, request.body),
+    async (request) => corrections.takeBack(signedIn(request), request.params.id, request.body),
+  )
+  app.get(
+    '/api/loans/:id',
+    { config: { access: deskRoles }, schema: { params: idParams, response: { 200: loanSheetSchema } } },
+    async (request) => corrections.loanSheet(signedIn(request), request.params.id),
+  )
+  app.post(
+    '/api/loans/:id/hand-out/corrections',
+    {
+      config: { access: deskRoles },
+      schema: { params: idParams, body: correctHandOutSchema, response: { 200: loanSheetSchema } },
+    },
+    async (request) => corrections.handOut(signedIn(request), request.params.id, request.body),
+  )
+  app.post(
+    '/api/borrowers/:id/join',
+    {
+      config: { access: coordinatorOnly },
+      schema: { params: idParams, body: z.object({ otherId: idSchema }), response: { 204: z.null() } },
+    },
+    async (request, reply) => {
+      await corrections.joinBorrowers(signedIn(request), request.params.id, request.body.otherId)
+      return reply.code(204).send(null)
+    },
   )
   app.delete(
     '/api/loans/:id/link',

@@ -13,19 +13,21 @@ import {
   type TakeBackForm,
 } from '@binoculum/contract'
 import {
+  goThroughJob,
   hazardsFrom,
   jobsForOutcome,
   jobsFrom,
   outcomes,
   plain,
   proposeOutcome,
+  standsAfter,
   sunWarning,
   type Judgement,
   type Outcome,
 } from '@binoculum/core'
 import { DateTime } from 'luxon'
 import { z } from 'zod'
-import { branchIdsOf, deskRoles, requireRole } from '../../platform/access.ts'
+import { branchIdsOf, deskBranchIds, deskRoles, requireRole } from '../../platform/access.ts'
 import type { Context } from '../../platform/context.ts'
 import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
@@ -34,10 +36,20 @@ import { hashToken, newToken } from '../../platform/secrets.ts'
 import { once } from '../../platform/sent-once.ts'
 import type { Guides } from '../guides/service.ts'
 import type { Weighings } from '../contents/service.ts'
-import { bumpKitVersion, daysLate, judgeRow, loanCode, lockKit, type Kits, type ShelfRow } from '../kits/service.ts'
+import {
+  bumpKitVersion,
+  daysLate,
+  endGoingThrough,
+  judgeRow,
+  loanCode,
+  lockKit,
+  type Kits,
+  type ShelfRow,
+} from '../kits/service.ts'
 import { BorrowerRow, Loan, TakeBackRow } from './entities.ts'
+import { keepExtras, offInWords, refuseUnansweredCell, refuseUnlooked, settleMarks, withUnseen } from './marks.ts'
 import * as queries from './queries.ts'
-import { addHazards, deleteDraft, openJobs, placeKit, writeMarks } from './take-back-queries.ts'
+import { addHazards, openJobs, placeKit, writeMarks } from './take-back-queries.ts'
 
 /** The guide's link lives a little longer than the loan, for those who are late. */
 const LINK_DAYS_AFTER_DUE = 14
@@ -45,7 +57,7 @@ const LINK_DAYS_AFTER_DUE = 14
 export class Loans {
   constructor(
     private readonly context: Context,
-    private readonly kits: Kits,
+    readonly kits: Kits,
     private readonly guides: Guides,
     private readonly weighings: Weighings,
   ) {}
@@ -59,7 +71,9 @@ export class Loans {
       const late = rest.state === 'out' ? daysLate(at, now) : 0
       return { ...rest, code: loanCode(number), atUtc: at.toISOString(), daysLate: late }
     })
+    const waiting = await queries.kitsToGoThrough(this.context.database.reader, branchIdsOf(session))
     return {
+      toGoThrough: waiting.map(({ backAt, ...kit }) => ({ ...kit, backAtUtc: backAt.toISOString() })),
       handOuts: loans.filter(({ state }) => state === 'promised'),
       takeBacks: loans.filter(({ state }) => state === 'out'),
     }
@@ -67,7 +81,7 @@ export class Loans {
 
   async borrowers(session: Session, branchId: string, text: string): Promise<Borrower[]> {
     requireRole(session, branchId, deskRoles)
-    return queries.findBorrowers(this.context.database.reader, branchId, text)
+    return queries.findBorrowers(this.context.database.reader, { branchId, branchIds: deskBranchIds(session), text })
   }
 
   async handOutForm(session: Session, kitCode: string): Promise<HandOutForm> {
@@ -78,7 +92,7 @@ export class Loans {
     const agreement = await queries.newestAgreement(database.reader, kit.branchId)
     if (!agreement) throw new Problem('NOT_FOUND')
     const promise = await queries.nextPromise(database.reader, kit.id)
-    const borrower = promise && (await queries.borrowerById(database.reader, promise.borrowerId, kit.branchId))
+    const borrower = promise && (await queries.borrowerById(database.reader, promise.borrowerId))
     const due = DateTime.fromJSDate(clock(), { zone: branch.zone }).plus({ days: branch.loanDays })
     return {
       kit,
@@ -120,7 +134,7 @@ export class Loans {
     const dueAt = dueInstant(given.dueOn, await queries.branchOf(tx, row.branchId), at)
     const agreement = await queries.newestAgreement(tx, row.branchId)
     if (agreement?.id !== given.agreementId) throw new Problem('AGREEMENT_OLD')
-    const borrowerId = await this.borrowerFor(tx, row.branchId, given.borrower)
+    const borrowerId = await this.borrowerFor(tx, session, row.branchId, given.borrower)
 
     const loanId = await this.openLoan(tx, given, {
       branchId: row.branchId,
@@ -137,6 +151,8 @@ export class Loans {
       linkEndsAt: linkEnd(dueAt),
     })
     const parts = await this.kits.parts(tx, kitId)
+    const hasFilter = parts.some(({ role, mark }) => role === 'front-filter' && mark !== 'missing')
+    if (hasFilter && !given.filterChecked) throw new Problem('FILTER_UNCHECKED')
     const issuedOn = DateTime.fromJSDate(at, { zone: row.zone }).toISODate() ?? ''
     const model = await this.kits.guideModel(tx, row)
     const { returnTime } = await queries.branchOf(tx, row.branchId)
@@ -149,7 +165,7 @@ export class Loans {
       issuedOn,
       dueOn: given.dueOn,
       dueTime: returnTime,
-      borrowerName: borrowerName || ((await queries.borrowerById(tx, borrowerId, row.branchId))?.name ?? ''),
+      borrowerName: borrowerName || ((await queries.borrowerById(tx, borrowerId))?.name ?? ''),
       wishes: given.guide,
       at,
     })
@@ -161,7 +177,13 @@ export class Loans {
       kitId,
       loanId,
       before: { condition: judgement.condition },
-      after: { borrowerId, dueOn: given.dueOn, agreement: agreement.version, overruleReason: given.overruleReason },
+      after: {
+        borrowerId,
+        dueOn: given.dueOn,
+        agreement: agreement.version,
+        overruleReason: given.overruleReason,
+        ...(hasFilter ? { filterChecked: true } : {}),
+      },
     })
     const loan = await queries.loanById(tx, loanId)
     if (!loan) throw new Error('the loan just written can’t be read')
@@ -176,9 +198,10 @@ export class Loans {
     requireRole(session, row.branchId, ['coordinator'])
   }
 
-  private async borrowerFor(tx: Tx, branchId: string, given: HandOut['borrower']): Promise<string> {
+  /** Somebody known anywhere in the programme, as far as this person may see, or somebody new. */
+  async borrowerFor(tx: Tx, session: Session, branchId: string, given: HandOut['borrower']): Promise<string> {
     if ('id' in given) {
-      if (await queries.borrowerById(tx, given.id, branchId)) return given.id
+      if (await queries.borrowerById(tx, given.id, deskBranchIds(session))) return given.id
       throw new Problem('NOT_FOUND')
     }
     const id = randomUUID()
@@ -210,11 +233,14 @@ export class Loans {
     const loan = await this.loanFor(database.reader, session, loanId)
     const kit = await this.kits.sheetById(database.reader, loan.kitId)
     const row = await this.kits.rowById(database.reader, loan.kitId)
+    const kept = await queries.newestTakeBack(database.reader, loanId)
     const [lookAlikes, lossChances] = await Promise.all([
       this.weighings.lookAlikes(database.reader, row, kit.parts),
       this.weighings.lossChances(database.reader, loan.branchId, kit.parts),
     ])
     return {
+      kept: kept && keptTakeBack(kept),
+      isLatest: kit.lastLoan?.id === loanId,
       lookAlikes,
       lossChances,
       loan: {
@@ -253,29 +279,23 @@ export class Loans {
     const at = this.context.clock()
     const loan = await this.loanFor(tx, session, loanId)
     if (!(await queries.closeLoan(tx, { id: loanId, version: given.loanVersion, at })))
-      await this.refuseSecondTakeBack(tx, loan.id, given)
+      await refuseSecondTakeBack(tx, loan.id, given)
     const parts = await this.kits.parts(tx, loan.kitId)
-    const marks = settleMarks(parts, given.marks)
+    const settled = settleMarks(parts, given.marks)
+    const marks = withUnseen(parts, settled.marks)
     const before = parts.filter(({ mark }) => mark !== 'present').map(({ name, mark }) => ({ part: name, mark }))
     refuseUnansweredCell(parts, marks, given)
-    await writeMarks(tx, loan.kitId, marks)
+    await writeMarks(tx, loan.kitId, marks, at)
+    const extras = [...given.extras, ...settled.surplus]
+    await keepExtras(tx, { kitId: loan.kitId, loanId, at }, extras)
     await addHazards(tx, loan.kitId, hazardsFrom(given.answers))
     await openJobs(tx, loan.kitId, jobsFrom(given.answers), at)
-
-    const judgement = judgeRow(await this.kits.rowById(tx, loan.kitId), at)
-    const proposed = proposeOutcome(judgement)
-    this.refuseLaxOutcome(session, loan.branchId, { judgement, proposed, given })
-    await openJobs(tx, loan.kitId, jobsForOutcome(given.outcome), at)
-    await placeKit(
-      tx,
-      loan.kitId,
-      given.outcome === 'shelf' || given.outcome === 'shelf-with-note' ? 'shelf' : 'bench',
-    )
+    const { proposed } = await this.place(tx, session, { loan, given, at })
     const row = await this.kits.rowById(tx, loan.kitId)
     const marked = await this.kits.parts(tx, loan.kitId)
     await this.kits.followParts(tx, session, { row, loanId }, marked)
     await this.weighings.keepAll(tx, session, { row, loanId }, marked, given.weighings, { sure: false })
-    await deleteDraft(tx, loanId)
+    await queries.deleteDraftOf(tx, loanId)
     await bumpKitVersion(tx, loan.kitId)
     const { answers, outcome, outcomeReason, cellAnswer } = given
     await tx.insert(TakeBackRow, {
@@ -290,13 +310,8 @@ export class Loans {
       byStaffId: session.staffId,
       at,
     })
-    const off = marks.flatMap((mark) => {
-      const part = parts.find(({ id }) => id === mark.partId)
-      const wrongItem = mark.wrongItem ? { wrongItem: mark.wrongItem } : {}
-      return part && mark.mark !== 'present'
-        ? [{ part: part.name, mark: mark.mark, note: mark.note, ...wrongItem }]
-        : []
-    })
+    const off = offInWords(parts, marks)
+    const unseen = marks.filter(({ mark }) => mark === 'unseen').length
     if (cellAnswer)
       await appendRecord(tx, {
         act: 'coin-cell-asked',
@@ -315,18 +330,43 @@ export class Loans {
       kitId: loan.kitId,
       loanId,
       before: { off: before },
-      after: { off, proposed, outcome, outcomeReason, answers },
+      after: { off, unseen, extras, proposed, outcome, outcomeReason, answers },
     })
-    const after = judgeRow(await this.kits.rowById(tx, loan.kitId), at)
     const kit = await this.kits.rowById(tx, loan.kitId)
-    return { loanId, kitCode: kit.code, proposed, outcome, condition: after.condition }
+    return { loanId, kitCode: kit.code, proposed, outcome, condition: judgeRow(kit, at).condition }
+  }
+
+  /** Opens the going-through while parts are unseen, closes it with the last one, and judges what that makes of the kit. */
+  async settleGoingThrough(tx: Tx, kitId: string, at: Date): Promise<{ judgement: Judgement; proposed: Outcome }> {
+    await openJobs(tx, kitId, goThroughJob(await this.kits.parts(tx, kitId)), at)
+    await endGoingThrough(tx, kitId, at)
+    const judgement = judgeRow(await this.kits.rowById(tx, kitId), at)
+    return { judgement, proposed: proposeOutcome(judgement) }
+  }
+
+  /** Judges what the desk found, holds the chosen outcome against it, and puts the kit where it goes. */
+  async place(
+    tx: Tx,
+    session: Session,
+    { loan, given, at }: { loan: queries.LoanRow; given: Pick<TakeBack, 'outcome' | 'outcomeReason'>; at: Date },
+  ): Promise<{ proposed: Outcome }> {
+    const { judgement, proposed } = await this.settleGoingThrough(tx, loan.kitId, at)
+    refuseUnlooked(await this.kits.parts(tx, loan.kitId), given.outcome)
+    this.refuseLaxOutcome(session, loan.branchId, { judgement, proposed, given })
+    await openJobs(tx, loan.kitId, jobsForOutcome(given.outcome), at)
+    await placeKit(tx, loan.kitId, standsAfter(given.outcome))
+    return { proposed }
   }
 
   /** A laxer outcome than the proposed one is a coordinator's, with a reason; nobody's where only a cure helps. */
   private refuseLaxOutcome(
     session: Session,
     branchId: string,
-    { judgement, proposed, given }: { judgement: Judgement; proposed: Outcome; given: TakeBack },
+    {
+      judgement,
+      proposed,
+      given,
+    }: { judgement: Judgement; proposed: Outcome; given: Pick<TakeBack, 'outcome' | 'outcomeReason'> },
   ): void {
     if (outcomes.indexOf(given.outcome) >= outcomes.indexOf(proposed)) return
     if (judgement.reasons.some(({ overrule }) => overrule === 'never'))
@@ -336,91 +376,6 @@ export class Loans {
       throw new Problem('BAD_INPUT', {
         issues: [{ path: 'outcomeReason', message: 'say why it goes there all the same' }],
       })
-  }
-
-  /** Both versions, so that nothing is lost: the other desk's as kept, and the one just sent. */
-  private async refuseSecondTakeBack(
-    tx: Tx,
-    loanId: string,
-    given: { marks: PartMark[]; outcome?: Outcome },
-  ): Promise<never> {
-    const theirs = await queries.newestTakeBack(tx, loanId)
-    const loan = await queries.loanById(tx, loanId)
-    throw new Problem('LOAN_CLOSED', {
-      details: {
-        theirs: theirs && {
-          by: theirs.by,
-          atUtc: theirs.at.toISOString(),
-          outcome: theirs.outcome,
-          marks: z.array(partMarkSchema).parse(theirs.marks),
-        },
-        yours: { outcome: given.outcome ?? theirs?.outcome, marks: given.marks },
-        loanVersion: loan?.version ?? 0,
-      },
-    })
-  }
-
-  /** Marks that a second desk saw differently, added to a take-back that is already kept. */
-  async correctTakeBack(
-    session: Session,
-    loanId: string,
-    given: { idempotencyKey: string; loanVersion: number; marks: PartMark[] },
-  ) {
-    return this.context.database.inTransaction((tx) =>
-      once(tx, { key: given.idempotencyKey, staffId: session.staffId }, async () => {
-        const at = this.context.clock()
-        const loan = await this.loanFor(tx, session, loanId)
-        const claimed = await queries.claimReturnedLoan(tx, { id: loanId, version: given.loanVersion })
-        const kept = await queries.newestTakeBack(tx, loanId)
-        if (!claimed || !kept) return this.refuseSecondTakeBack(tx, loanId, given)
-        const parts = await this.kits.parts(tx, loan.kitId)
-        const changed = settleChangedMarks(parts, given.marks)
-        await writeMarks(tx, loan.kitId, changed)
-        const row = await this.kits.rowById(tx, loan.kitId)
-        const marked = (await this.kits.parts(tx, loan.kitId)).filter(({ id }) =>
-          changed.some(({ partId }) => partId === id),
-        )
-        await this.kits.followParts(tx, session, { row, loanId }, marked)
-        await bumpKitVersion(tx, loan.kitId)
-        const keptMarks = z.array(partMarkSchema).parse(kept.marks)
-        const marks = [
-          ...keptMarks.filter((mark) => !changed.some(({ partId }) => partId === mark.partId)),
-          ...changed,
-        ]
-        const judgement = judgeRow(await this.kits.rowById(tx, loan.kitId), at)
-        const outcome = kept.outcome as Outcome
-        const proposed = proposeOutcome(judgement)
-        await tx.insert(TakeBackRow, {
-          id: randomUUID(),
-          loanId,
-          marks,
-          answers: null,
-          proposed,
-          outcome,
-          correction: true,
-          byStaffId: session.staffId,
-          at,
-        })
-        const describe = (mark: PartMark) => ({
-          part: parts.find(({ id }) => id === mark.partId)?.name,
-          mark: mark.mark,
-        })
-        await appendRecord(tx, {
-          act: 'take-back-corrected',
-          at,
-          branchId: loan.branchId,
-          staffId: session.staffId,
-          kitId: loan.kitId,
-          loanId,
-          before: {
-            off: keptMarks.filter(({ partId }) => changed.some((mark) => mark.partId === partId)).map(describe),
-          },
-          after: { off: changed.map(describe) },
-        })
-        const kit = await this.kits.rowById(tx, loan.kitId)
-        return { loanId, kitCode: kit.code, proposed, outcome, condition: judgement.condition }
-      }),
-    )
   }
 
   /** A new link for a loan; the old one ends. */
@@ -451,55 +406,40 @@ export class Loans {
   }
 }
 
-const linkEnd = (after: Date) => new Date(after.getTime() + LINK_DAYS_AFTER_DUE * 24 * 3_600_000)
+/** Both versions, so that nothing is lost: the other desk's as kept, and the one just sent. */
+export async function refuseSecondTakeBack(
+  tx: Tx,
+  loanId: string,
+  given: { marks: PartMark[]; outcome?: Outcome | undefined },
+): Promise<never> {
+  const theirs = await queries.newestTakeBack(tx, loanId)
+  const loan = await queries.loanById(tx, loanId)
+  throw new Problem('LOAN_CLOSED', {
+    details: {
+      theirs: theirs && keptTakeBack(theirs),
+      yours: { outcome: given.outcome ?? theirs?.outcome, marks: given.marks },
+      loanVersion: loan?.version ?? 0,
+    },
+  })
+}
+
+/** A take-back as it was written down last. */
+export const keptTakeBack = ({ by, at, outcome, marks }: queries.TakeBackView) => ({
+  by,
+  atUtc: at.toISOString(),
+  outcome: outcome as Outcome,
+  marks: z.array(partMarkSchema).parse(marks),
+})
+
+export const linkEnd = (after: Date) => new Date(after.getTime() + LINK_DAYS_AFTER_DUE * 24 * 3_600_000)
 
 const guidePath = (token: string) => `/g/${token}`
 
-function dueInstant(dueOn: string, branch: { zone: string; returnTime: string }, now: Date): Date {
+export function dueInstant(dueOn: string, branch: { zone: string; returnTime: string }, now: Date): Date {
   const due = DateTime.fromISO(`${dueOn}T${branch.returnTime}`, { zone: branch.zone })
   const today = DateTime.fromJSDate(now, { zone: branch.zone }).startOf('day')
   if (!due.isValid || due.startOf('day') <= today) throw new Problem('DUE_IN_PAST', { details: { dueOn } })
   return due.toJSDate()
-}
-
-/** Checks the marks against the card: every part that is looked at every time has its own, and counts fit. */
-function settleMarks(parts: readonly Part[], given: readonly PartMark[]): PartMark[] {
-  const marks = settleChangedMarks(parts, given)
-  const unlooked = parts.filter(
-    (part) => part.lookEveryTime && !marks.some(({ partId, mark }) => partId === part.id && mark !== 'unseen'),
-  )
-  if (unlooked.length > 0) {
-    const issues = unlooked.map((part) => ({
-      path: `marks.${part.id}`,
-      message: `${part.name}: look at it every time`,
-    }))
-    throw new Problem('MARKS_INCOMPLETE', { issues })
-  }
-  return marks
-}
-
-function settleChangedMarks(parts: readonly Part[], given: readonly PartMark[]): PartMark[] {
-  return given.map((mark) => {
-    const part = parts.find(({ id }) => id === mark.partId)
-    if (!part)
-      throw new Problem('BAD_INPUT', { issues: [{ path: 'marks', message: `no part ${mark.partId} in this kit` }] })
-    if (mark.presentCount > part.count) {
-      const issues = [{ path: `marks.${part.id}.presentCount`, message: `${part.name}: at most ${part.count}` }]
-      throw new Problem('BAD_INPUT', { issues })
-    }
-    // Three of four caps is a cap missing, whatever the mark says.
-    const short = mark.mark === 'present' && mark.presentCount < part.count
-    const presentCount = mark.mark === 'missing' && mark.presentCount === part.count ? 0 : mark.presentCount
-    return { ...mark, mark: short ? 'missing' : mark.mark, presentCount }
-  })
-}
-
-/** A missing coin cell is an alarm: the take-back waits until the borrower has been asked and the answer is written. */
-function refuseUnansweredCell(parts: readonly Part[], marks: readonly PartMark[], given: TakeBack): void {
-  const missing = parts.some(
-    (part) => part.role === 'coin-cell' && marks.some(({ partId, mark }) => partId === part.id && mark === 'missing'),
-  )
-  if (missing && !given.cellAnswer) throw new Problem('CELL_UNANSWERED')
 }
 
 function slipOf(loan: queries.LoanRow, row: ShelfRow, parts: readonly Part[], notes: readonly string[]): Slip {

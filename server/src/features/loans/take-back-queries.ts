@@ -6,10 +6,11 @@ import { changedRows, type Tx } from '../../platform/database.ts'
 const HOUR_MS = 3_600_000
 
 /** Writes all marks of a take-back in one statement. */
-export const writeMarks = (tx: Tx, kitId: string, marks: readonly PartMark[]) =>
+export const writeMarks = (tx: Tx, kitId: string, marks: readonly PartMark[], at: Date) =>
   changedRows(
     tx,
     `UPDATE part p SET mark = m.mark, present_count = m.present_count, note = m.note, wrong_item = m.wrong_item,
+       seen_at = CASE WHEN m.mark = 'unseen' THEN p.seen_at ELSE $8 END,
        picture_ids = ARRAY(SELECT (jsonb_array_elements_text(m.pictures))::uuid)
      FROM unnest($2::uuid[], $3::text[], $4::int[], $5::text[], $6::text[], $7::jsonb[])
        AS m(id, mark, present_count, note, wrong_item, pictures)
@@ -22,6 +23,7 @@ export const writeMarks = (tx: Tx, kitId: string, marks: readonly PartMark[]) =>
       marks.map(({ note }) => note),
       marks.map(({ wrongItem }) => wrongItem),
       marks.map(({ pictureIds }) => JSON.stringify(pictureIds)),
+      at,
     ],
   )
 
@@ -48,9 +50,16 @@ export const openJobs = async (tx: Tx, kitId: string, jobs: readonly OpenJob[], 
     )
 }
 
-export const placeKit = (tx: Tx, kitId: string, standsAt: 'shelf' | 'bench') =>
+export const placeKit = (tx: Tx, kitId: string, standsAt: 'shelf' | 'desk' | 'bench') =>
   changedRows(tx, 'UPDATE kit SET stands_at = $2 WHERE id = $1 RETURNING id', [kitId, standsAt])
 
-/** The draft of a take-back has done its work when the loan is closed. */
-export const deleteDraft = (tx: Tx, loanId: string) =>
-  changedRows(tx, 'DELETE FROM take_back_draft WHERE loan_id = $1 RETURNING loan_id', [loanId])
+/** Closes what an outcome opened, by the words it opened it with. */
+export const closeOutcomeJobs = async (tx: Tx, kitId: string, jobs: readonly OpenJob[], at: Date): Promise<void> => {
+  for (const { code, text = '' } of jobs)
+    await changedRows(
+      tx,
+      `UPDATE job SET closed_at = $4, version = version + 1
+       WHERE kit_id = $1 AND code = $2 AND text = $3 AND closed_at IS NULL RETURNING id`,
+      [kitId, code, text, at],
+    )
+}

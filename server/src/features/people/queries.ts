@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import type { BranchAgreement, Session, StaffMember } from '@binoculum/contract'
+import type { BranchAgreement, BranchView, Session, StaffMember } from '@binoculum/contract'
 import { changedRows, selectRows, type Tx } from '../../platform/database.ts'
 import { InvitationRow, SessionRow } from './entities.ts'
 
@@ -139,3 +139,33 @@ export const newestAgreements = (tx: Tx, branchIds: readonly string[]): Promise<
      WHERE b.id = ANY($1) ORDER BY b.name, b.id, a.version DESC`,
     [branchIds],
   )
+
+export const branchesOf = (
+  tx: Tx,
+  branchIds: readonly string[],
+): Promise<(Omit<BranchView, 'frontFilters' | 'mayChange'> & { policies: unknown })[]> =>
+  selectRows(
+    tx,
+    `SELECT id, name, zone, emergency_line AS "emergencyLine", currency, loan_days AS "loanDays",
+       return_time AS "returnTime", policies FROM branch WHERE id = ANY($1) ORDER BY name`,
+    [branchIds],
+  )
+
+export const membershipsOf = (
+  tx: Tx,
+  staffId: string,
+): Promise<{ branchId: string; branchName: string; role: string }[]> =>
+  selectRows(
+    tx,
+    `SELECT m.branch_id AS "branchId", b.name AS "branchName", m.role
+     FROM membership m JOIN branch b ON b.id = m.branch_id WHERE m.staff_id = $1 ORDER BY b.name`,
+    [staffId],
+  )
+
+/** Coordinators of a branch who can still sign in; the branch is locked, so that two don't leave at once. */
+export async function coordinatorsOf(tx: Tx, branchId: string): Promise<number> {
+  await selectRows(tx, 'SELECT id FROM branch WHERE id = $1 FOR UPDATE', [branchId])
+  const sql = `SELECT count(*)::int AS n FROM membership m JOIN staff s ON s.id = m.staff_id
+    WHERE m.branch_id = $1 AND m.role = 'coordinator' AND s.closed_at IS NULL AND s.password_hash IS NOT NULL`
+  return (await selectRows<{ n: number }>(tx, sql, [branchId]))[0]?.n ?? 0
+}

@@ -1,11 +1,14 @@
 import {
   acceptInvitationSchema,
   branchAgreementsSchema,
+  branchFieldsSchema,
+  branchViewSchema,
   idSchema,
   invitationSchema,
   inviteSchema,
   oneTimeLinkSchema,
   sessionSchema,
+  setRoleSchema,
   signInSchema,
   staffMemberSchema,
   writeAgreementSchema,
@@ -95,5 +98,34 @@ export async function peopleRoutes(app: App, { people, secure }: Context & { peo
       await people.close(signedIn(request), request.params.id)
       return reply.code(204).send()
     },
+  )
+  app.post(
+    '/api/people/:id/role',
+    {
+      config: { access: coordinatorOnly },
+      schema: {
+        params: idParams,
+        body: setRoleSchema,
+        response: { 200: z.object({ people: z.array(staffMemberSchema) }) },
+      },
+    },
+    async (request) => ({ people: await people.setRole(signedIn(request), request.params.id, request.body) }),
+  )
+  const branches = { 200: z.object({ branches: z.array(branchViewSchema) }) }
+  app.get('/api/branches', { config: { access: anyRole }, schema: { response: branches } }, async (request) => ({
+    branches: await people.branches(signedIn(request)),
+  }))
+  app.post(
+    '/api/branches',
+    { config: { access: coordinatorOnly }, schema: { body: branchFieldsSchema, response: branches } },
+    async (request) => ({ branches: await people.addBranch(signedIn(request), request.body) }),
+  )
+  app.put(
+    '/api/branches/:id',
+    {
+      config: { access: coordinatorOnly },
+      schema: { params: idParams, body: branchFieldsSchema, response: branches },
+    },
+    async (request) => ({ branches: await people.changeBranch(signedIn(request), request.params.id, request.body) }),
   )
 }

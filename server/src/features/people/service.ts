@@ -1,6 +1,17 @@
 import { randomUUID } from 'node:crypto'
-import type { AcceptInvitation, BranchAgreement, Invitation, Invite, Session, StaffMember } from '@binoculum/contract'
-import { branchIdsOf, coordinatorOnly, requireRole } from '../../platform/access.ts'
+import {
+  policiesSchema,
+  type AcceptInvitation,
+  type BranchAgreement,
+  type BranchFields,
+  type BranchView,
+  type Invitation,
+  type Invite,
+  type Session,
+  type SetRole,
+  type StaffMember,
+} from '@binoculum/contract'
+import { branchIdsOf, coordinatorOnly, requireRole, signedInAs } from '../../platform/access.ts'
 import type { Context } from '../../platform/context.ts'
 import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
@@ -122,8 +133,7 @@ export class People {
     const needed = { name, email, branchName, zone, emergencyLine }
     const issues = Object.entries(needed).flatMap(([path, value]) => (value ? [] : [{ path, message: 'is needed' }]))
     if (!name || !email || !branchName || !zone || !emergencyLine) throw new Problem('BAD_INPUT', { issues })
-    if (!isZone(zone))
-      throw new Problem('BAD_INPUT', { issues: [{ path: 'zone', message: 'must be a zone such as Europe/Dublin' }] })
+    refuseZone(zone)
     if ((await queries.countStaff(tx)) > 0) throw new Problem('LINK_OVER')
     const branchId = randomUUID()
     const staffId = randomUUID()
@@ -201,6 +211,81 @@ export class People {
     })
   }
 
+  /** Branches this person belongs to, with what is decided for each. */
+  async branches(session: Session): Promise<BranchView[]> {
+    const rows = await queries.branchesOf(this.context.database.reader, branchIdsOf(session))
+    return rows.map(({ policies, ...row }) => ({
+      ...row,
+      frontFilters: policiesSchema.parse(policies).frontFilters ?? 'stay-here',
+      mayChange: signedInAs(session, row.id, 'coordinator'),
+    }))
+  }
+
+  /** Another lending place of the same programme; whoever adds it coordinates it. */
+  async addBranch(session: Session, given: BranchFields): Promise<BranchView[]> {
+    refuseZone(given.zone)
+    const { database, clock } = this.context
+    await database.inTransaction(async (tx) => {
+      const id = randomUUID()
+      const { frontFilters, ...fields } = given
+      await tx.insert(Branch, { id, ...fields, policies: { ...defaultPolicies, frontFilters } })
+      await tx.insert(Membership, { staffId: session.staffId, branchId: id, role: 'coordinator' })
+      await queries.insertAgreement(tx, { branchId: id, text: defaultAgreementText, at: clock() })
+      const after = { name: given.name }
+      await appendRecord(tx, { act: 'branch-added', at: clock(), branchId: id, staffId: session.staffId, after })
+    })
+    return this.branches({
+      ...session,
+      memberships: (await queries.membershipsOf(database.reader, session.staffId)) as Session['memberships'],
+    })
+  }
+
+  async changeBranch(session: Session, branchId: string, given: BranchFields): Promise<BranchView[]> {
+    requireRole(session, branchId, coordinatorOnly)
+    refuseZone(given.zone)
+    await this.context.database.inTransaction(async (tx) => {
+      const branch = await tx.findOneByOrFail(Branch, { id: branchId })
+      const { frontFilters, ...fields } = given
+      const before = { ...fieldsOf(branch), frontFilters: policiesSchema.parse(branch.policies).frontFilters }
+      await tx.update(
+        Branch,
+        { id: branchId },
+        { ...fields, policies: { ...branch.policies, frontFilters } as never },
+      )
+      const at = this.context.clock()
+      await appendRecord(tx, { act: 'branch-added', at, branchId, staffId: session.staffId, before, after: given })
+    })
+    return this.branches(session)
+  }
+
+  /** What somebody may do in one branch; nobody can leave a branch without a coordinator. */
+  async setRole(session: Session, staffId: string, { branchId, role }: SetRole): Promise<StaffMember[]> {
+    requireRole(session, branchId, coordinatorOnly)
+    await this.context.database.inTransaction(async (tx) => {
+      const theirs = await tx.findBy(Membership, { staffId })
+      const known = branchIdsOf(session)
+      // Somebody whom none of our branches knows is nobody here.
+      if (!theirs.some((each) => known.includes(each.branchId))) throw new Problem('NOT_FOUND')
+      const before = theirs.find((each) => each.branchId === branchId)?.role ?? null
+      if (before === role) return
+      if (before === 'coordinator' && (await queries.coordinatorsOf(tx, branchId)) < 2)
+        throw new Problem('LAST_COORDINATOR')
+      if (role === null && theirs.length === 1) throw new Problem('LAST_ROLE')
+      await tx.delete(Membership, { staffId, branchId })
+      if (role !== null) await tx.insert(Membership, { staffId, branchId, role })
+      const at = this.context.clock()
+      await appendRecord(tx, {
+        act: 'role-changed',
+        at,
+        branchId,
+        staffId: session.staffId,
+        before: { of: staffId, role: before },
+        after: { of: staffId, role },
+      })
+    })
+    return this.listStaff(session)
+  }
+
   private async branchInCharge(tx: Tx, session: Session, staffId: string): Promise<string> {
     const theirs = await tx.findBy(Membership, { staffId })
     const ours = session.memberships.filter(({ role }) => role === 'coordinator').map(({ branchId }) => branchId)
@@ -213,6 +298,15 @@ export class People {
 }
 
 export { defaultAgreementText }
+
+const fieldsOf = ({ name, zone, emergencyLine, currency, loanDays, returnTime }: Branch) => ({
+  ...{ name, zone, emergencyLine, currency, loanDays, returnTime },
+})
+
+function refuseZone(zone: string): void {
+  if (!isZone(zone))
+    throw new Problem('BAD_INPUT', { issues: [{ path: 'zone', message: 'must be a zone such as Europe/Dublin' }] })
+}
 
 function isZone(zone: string): boolean {
   try {

@@ -6,8 +6,10 @@ import ConditionMoon from '../../shared/drawings/ConditionMoon.vue'
 import KitTag from '../../shared/drawings/KitTag.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import { ownZone, whenText } from '../../shared/words.ts'
+import { useSession } from '../people/session.ts'
 import BorrowerMessages from './BorrowerMessages.vue'
 
+const session = useSession()
 const { data: bench, problem, reload } = useLoaded<Bench>('/api/bench')
 const minutes = computed(() => bench.value?.waiting.reduce((sum, item) => sum + item.minutes, 0) ?? 0)
 </script>
@@ -37,7 +39,10 @@ const minutes = computed(() => bench.value?.waiting.reduce((sum, item) => sum + 
             >about {{ item.minutes }} min</span
           >
         </p>
-        <RouterLink v-if="item.condition === 'new'" :to="`/kits/${encodeURIComponent(item.code)}`" class="button big"
+        <RouterLink
+          v-if="item.condition === 'new' || !session.may(item.branchId, 'coordinator', 'volunteer')"
+          :to="`/kits/${encodeURIComponent(item.code)}`"
+          class="button big"
           >Its sheet</RouterLink
         >
         <RouterLink v-else :to="`/bench/${encodeURIComponent(item.code)}`" class="button main big">Check</RouterLink>

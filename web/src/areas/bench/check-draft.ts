@@ -1,10 +1,9 @@
 import type { KitSheet, Station, StationName } from '@binoculum/contract'
 import {
   isBenchJob,
-  judgeReadiness,
-  highestMagnification,
+  judgeKit,
   lowestPowerFieldDeg,
-  powersOf,
+  powersThere,
   readingsFromStation,
   setUpParts,
   stepsForKit,
@@ -162,11 +161,10 @@ export const ridingIds = (draft: BalanceDraft, kit: KitSheet): readonly string[]
   draft.setUp === 'own' ? draft.own : setUpParts(kit.parts, draft.setUp)
 
 export function checkedKitOf(kit: KitSheet): CheckedKit {
-  const optical = kit.parts.filter(({ mark }) => mark !== 'missing').map(({ name, optics }) => ({ name, ...optics }))
   return {
     ...kit.optics,
     markOuterDiameterMm: kit.mirror?.mark?.outerDiameterMm ?? null,
-    lowestFieldDeg: lowestPowerFieldDeg(powersOf(kit.optics, optical)) ?? 1,
+    lowestFieldDeg: lowestPowerFieldDeg(powersThere(kit.optics, kit.parts)) ?? 1,
     onMount: onMountOf(kit),
   }
 }
@@ -267,18 +265,14 @@ export const readingsOf = (draft: CheckDraft, kit: KitSheet): KeptReading[] =>
 export function judgeAfter(draft: CheckDraft, kit: KitSheet, atUtc: string): Judgement {
   const fresh = readingsOf(draft, kit)
   const kept = kit.readings.filter(({ kind }) => !fresh.some((reading) => reading.kind === kind))
-  const optical = kit.parts.map(({ name, optics }) => ({ name, ...optics }))
-  return judgeReadiness({
-    model: {
-      family: kit.family,
-      optics: kit.optics,
-      highestMagnification: highestMagnification(powersOf(kit.optics, optical)),
-    },
+  return judgeKit({
+    family: kit.family,
+    optics: kit.optics,
+    powers: powersThere(kit.optics, kit.parts),
+    eyepieceKnown: kit.parts.some(({ optics }) => optics.focalLengthMm !== undefined),
     parts: kit.parts,
-    readings: [
-      ...kept.map(({ asLeft, ...reading }) => ({ ...reading, value: asLeft })),
-      ...fresh.map(({ asLeft, ...reading }) => ({ ...reading, value: asLeft, atUtc })),
-    ],
+    extras: kit.extras,
+    readings: [...kept, ...fresh.map((reading) => ({ ...reading, atUtc }))],
     hazards: kit.hazards,
     openJobs: kit.jobs.filter(({ id, code }) => !isBenchJob(code) || draft.openJobIds.includes(id)),
     policies: kit.policies,

@@ -49,10 +49,17 @@ function leave(event: MouseEvent) {
       <input type="checkbox" :checked="answers.sunFilterFound" @change="tick('sunFilterFound', $event)" /> a sun
       filter that screws into an eyepiece lies in the case
     </label>
+    <label class="check">
+      <input type="checkbox" :checked="answers.laserFound" @change="tick('laserFound', $event)" /> a laser lies in the
+      case, collimator or pointer
+    </label>
     <p v-if="answers.wet" class="means">
       Caps off, open, in a dry room: {{ DRYING_HOURS }} hours at least before any cap goes on.
     </p>
     <p v-if="answers.insectsOrSmoke" class="means">Into a sealed bag, apart from the other kits.</p>
+    <p v-if="answers.laserFound" class="means rust">
+      Take it out now and keep it at the bench: a laser is never in a lent kit.
+    </p>
     <p v-if="answers.sunFilterFound" class="means rust">
       Take it out now and keep it: such filters crack in use. It is withdrawn, never lent again.
     </p>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Borrower } from '@binoculum/contract'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import type { HandOutDraft } from './use-hand-out.ts'
@@ -12,6 +12,21 @@ const words = computed(() => text.value.trim())
 const { data, problem, reload } = useLoaded<{ borrowers: Borrower[] }>(() =>
   words.value.length < 2 ? null : `/api/borrowers?branchId=${branchId}&text=${encodeURIComponent(words.value)}`,
 )
+
+/** The arrows go along what was found; Enter takes what is marked, or the only one. */
+const marked = ref(-1)
+watch(words, () => (marked.value = -1))
+const found = computed(() => (words.value.length < 2 ? [] : (data.value?.borrowers ?? [])))
+function mark(step: number) {
+  const lines = found.value.length + 1
+  if (words.value.length >= 2) marked.value = (Math.max(marked.value, step > 0 ? -1 : 0) + step + lines) % lines
+}
+function takeMarked() {
+  if (words.value.length < 2) return
+  const only = found.value.length === 1 && marked.value < 0 ? found.value[0] : found.value[marked.value]
+  if (only) choose(only)
+  else if (marked.value === found.value.length) enterNew()
+}
 
 function choose(borrower: Borrower) {
   draft.value.borrower = borrower
@@ -55,23 +70,41 @@ function another() {
     }}<button type="button" class="link-button" @click="another">somebody else</button>
   </p>
   <div v-else class="search">
-    <input v-model="text" class="field" placeholder="Name or card number" aria-label="Find the borrower" />
+    <input
+      v-model="text"
+      class="field"
+      placeholder="Name or card number"
+      aria-label="Find the borrower"
+      autocomplete="off"
+      @keydown.down.prevent="mark(1)"
+      @keydown.up.prevent="mark(-1)"
+      @keydown.enter.prevent.stop="takeMarked"
+    />
     <ProblemNote :problem="problem" @retry="reload" />
     <ul v-if="words.length >= 2 && data">
-      <li v-for="borrower in data.borrowers" :key="borrower.id">
-        <button type="button" @click="choose(borrower)">
+      <li v-for="(borrower, index) in data.borrowers" :key="borrower.id">
+        <button type="button" :class="{ marked: index === marked }" @click="choose(borrower)">
           {{ borrower.name }}
-          <span class="second">card {{ borrower.cardNumber }}, {{ borrower.loansBefore }} loans</span>
+          <span class="second"
+            >{{ borrower.cardNumber ? `card ${borrower.cardNumber}, ` : '' }}{{ borrower.loansBefore }} loans ·
+            {{ borrower.branchName }}</span
+          >
         </button>
       </li>
       <li>
-        <button type="button" @click="enterNew">Somebody new: “{{ text }}”</button>
+        <button type="button" :class="{ marked: marked === data.borrowers.length }" @click="enterNew">
+          Somebody new: “{{ text }}”
+        </button>
       </li>
     </ul>
   </div>
 </template>
 
 <style scoped>
+.marked {
+  outline: 2px solid var(--night);
+}
+
 .new {
   display: grid;
   grid-template-columns: repeat(3, minmax(0, 1fr));

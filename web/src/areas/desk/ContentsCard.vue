@@ -19,6 +19,11 @@ const rows = computed<Row[]>(() =>
     return [...heading, { kind: 'part' as const, part, index, key: part.id }]
   }),
 )
+/** Fewer or more than the card says. */
+const isCountedOff = ({ id, count }: Part) => {
+  const own = draft.marks[id]
+  return own !== undefined && own.mark !== 'unseen' && own.presentCount !== count
+}
 /** Two columns in case order; a place's heading never stands alone at the foot of the first. */
 const columns = computed(() => {
   let half = Math.ceil(rows.value.length / 2)
@@ -55,7 +60,7 @@ watch(
             >
             <span v-else-if="draft.marks[row.part.id]?.note" class="said">{{ draft.marks[row.part.id]?.note }}</span>
             <span v-else-if="row.part.count > 1" class="second">{{
-              draft.marks[row.part.id] && draft.marks[row.part.id]!.presentCount < row.part.count
+              isCountedOff(row.part)
                 ? `${draft.marks[row.part.id]!.presentCount} of ${row.part.count}`
                 : `all ${row.part.count}`
             }}</span>

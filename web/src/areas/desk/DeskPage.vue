@@ -6,22 +6,26 @@ import KitTag from '../../shared/drawings/KitTag.vue'
 import ConditionMoon from '../../shared/drawings/ConditionMoon.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import ReasonText from '../../shared/ReasonText.vue'
+import { useSession } from '../people/session.ts'
 import DeskTabs from './DeskTabs.vue'
-import { lateText, ownZone, whenText } from '../../shared/words.ts'
+import { dayText, lateText, ownZone, whenText } from '../../shared/words.ts'
 
+const session = useSession()
 const { data: desk, problem, reload } = useLoaded<Desk>('/api/desk')
 const { data: shelf } = useLoaded<Shelf>('/api/kits')
 
+const mayAct = (branchId: string) => session.may(branchId, 'coordinator', 'volunteer')
 const kitOf = (loan: DeskLoan) => shelf.value?.kits.find(({ code }) => code === loan.kitCode)
 const dueLater = computed(() => {
   const dueNow = new Set(desk.value?.takeBacks.map(({ id }) => id))
-  const out = shelf.value?.kits.filter(({ loan }) => loan && !dueNow.has(loan.id)) ?? []
+  const out = shelf.value?.kits.filter(({ loan, group }) => loan && group !== 'gone' && !dueNow.has(loan.id)) ?? []
   return out.sort((a, b) => (a.loan?.dueAtUtc ?? '').localeCompare(b.loan?.dueAtUtc ?? ''))
 })
 const lendable = computed(
   () =>
     shelf.value?.kits.filter(
-      ({ group, condition }) => group === 'shelf' && (condition === 'full' || condition === 'half'),
+      ({ branchId, group, condition }) =>
+        mayAct(branchId) && group === 'shelf' && (condition === 'full' || condition === 'half'),
     ) ?? [],
 )
 </script>
@@ -49,9 +53,32 @@ const lendable = computed(
                 {{ loan.daysLate > 0 ? lateText(loan.daysLate) : whenText(loan.atUtc, ownZone) }}
               </p>
             </div>
-            <RouterLink :to="`/desk/take-back/${loan.id}`" class="button main">Take back</RouterLink>
+            <RouterLink v-if="mayAct(loan.branchId)" :to="`/desk/take-back/${loan.id}`" class="button main"
+              >Take back</RouterLink
+            >
           </li>
         </ul>
+        <template v-if="desk.toGoThrough.length > 0">
+          <h2>To be gone through <em>they may not go out before</em></h2>
+          <ul>
+            <li v-for="kit in desk.toGoThrough" :key="kit.loanId">
+              <div>
+                <p class="serif kit">{{ kit.kitName }} <KitTag :code="kit.kitCode" /></p>
+                <p class="second">{{ kit.modelName }}</p>
+              </div>
+              <div>
+                <p>{{ kit.unseen }} of {{ kit.parts }} not looked at</p>
+                <p class="quiet">came back {{ dayText(kit.backAtUtc, ownZone) }}</p>
+              </div>
+              <RouterLink
+                v-if="mayAct(kit.branchId)"
+                :to="`/desk/take-back/${kit.loanId}/correct`"
+                class="button main"
+                >Go through it</RouterLink
+              >
+            </li>
+          </ul>
+        </template>
         <h2>Out longer <em>if one comes early</em></h2>
         <p v-if="shelf && dueLater.length === 0" class="quiet">No other kit is out.</p>
         <ul>
@@ -64,7 +91,9 @@ const lendable = computed(
               <p>{{ kit.loan?.borrower }}</p>
               <p class="quiet">{{ kit.loan ? whenText(kit.loan.dueAtUtc, ownZone) : '' }}</p>
             </div>
-            <RouterLink :to="`/desk/take-back/${kit.loan?.id}`" class="button">Take back</RouterLink>
+            <RouterLink v-if="mayAct(kit.branchId)" :to="`/desk/take-back/${kit.loan?.id}`" class="button"
+              >Take back</RouterLink
+            >
           </li>
         </ul>
       </section>
@@ -83,7 +112,10 @@ const lendable = computed(
               <p>{{ loan.borrower }}</p>
               <p class="quiet">{{ whenText(loan.atUtc, ownZone) }}</p>
             </div>
-            <RouterLink :to="`/desk/hand-out/${encodeURIComponent(loan.kitCode)}`" class="button main"
+            <RouterLink
+              v-if="mayAct(loan.branchId)"
+              :to="`/desk/hand-out/${encodeURIComponent(loan.kitCode)}`"
+              class="button main"
               >Hand out</RouterLink
             >
           </li>

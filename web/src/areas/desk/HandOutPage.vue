@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { HandOutForm, Slip } from '@binoculum/contract'
-import { kindWords, massText, moneyText, reasonSentence } from '@binoculum/core'
-import { computed, ref, watch } from 'vue'
+import { kindWords, localAsUtcMs, massText, moneyText, offsetsOfLocal, reasonSentence } from '@binoculum/core'
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import { useSending } from '../../shared/api/use-sending.ts'
@@ -29,7 +29,7 @@ const {
   problem: unreadable,
   reload,
 } = useLoaded<HandOutForm>(`/api/kits/${encodeURIComponent(code)}/hand-out`)
-const { draft, wasKept, discard, fit, never, lines, firstOpen, startFrom, send } = useHandOut(code, form)
+const { draft, wasKept, discard, fit, hasFilter, never, lines, firstOpen, startFrom, send } = useHandOut(code, form)
 const { sending, problem, run } = useSending()
 const slip = ref<Slip | null>(null)
 const opened = ref<LineName | null>(null)
@@ -49,6 +49,11 @@ const massG = computed(
   () => kit.value?.parts.reduce((sum, part) => sum + (part.massG ?? 0) * part.presentCount, 0) ?? 0,
 )
 const notAfterToday = (day: Date) => day.getTime() <= Date.now()
+/** A wall clock's time in the branch's zone; in the hour that is missing, the one before. */
+const instantOf = (local: string, zone: string) => {
+  const hours = offsetsOfLocal(zone, local)[0] ?? 0
+  return new Date(localAsUtcMs(local) - hours * 3_600_000).toISOString()
+}
 const borrowerName = computed(() => (draft.value.isNew ? draft.value.name : (draft.value.borrower?.name ?? '')))
 
 const preview = computed<Slip | null>(() => {
@@ -63,8 +68,8 @@ const preview = computed<Slip | null>(() => {
     branchName: given.kit.branchName,
     borrower: borrowerName.value,
     outAtUtc: new Date().toISOString(),
-    dueAtUtc: `${draft.value.dueOn || given.dueOn}T${given.returnTime}:00Z`,
-    zone: 'UTC',
+    dueAtUtc: instantOf(`${draft.value.dueOn || given.dueOn}T${given.returnTime}`, given.kit.zone),
+    zone: given.kit.zone,
     partCount: given.kit.parts.length - missing.value.length,
     massG: massG.value,
     eyepieces: given.kit.parts.filter(({ optics }) => optics.focalLengthMm || optics.barlow).map(({ name }) => name),
@@ -72,6 +77,18 @@ const preview = computed<Slip | null>(() => {
     guidePath: null,
   }
 })
+
+/** The pencil stands where something is open: its first control has the focus, unless somebody is typing. */
+const lineList = useTemplateRef('lineList')
+watch([form, firstOpen], () => void nextTick(focusOpen), { flush: 'post' })
+function focusOpen() {
+  const active = document.activeElement
+  if (active instanceof HTMLInputElement && !['checkbox', 'radio'].includes(active.type)) return
+  const line = lineList.value?.querySelector<HTMLElement>('.form-line.open')
+  const first = line?.querySelector<HTMLElement>('input, button, select')
+  ;(firstOpen.value ? first : handOutButton.value)?.focus({ preventScroll: false })
+}
+const handOutButton = useTemplateRef('handOutButton')
 
 async function handOut() {
   if (firstOpen.value) {
@@ -89,6 +106,7 @@ useKeys(() => ({
   Space: () => {
     if (open.value === 'sun') draft.value.sunAcknowledged = true
     else if (open.value === 'contents') draft.value.contentsAgreed = true
+    else if (open.value === 'agreement') draft.value.acceptance = 'screen'
   },
   Enter: () => void handOut(),
 }))
@@ -110,12 +128,15 @@ useKeys(() => ({
           </p>
           <p v-if="wasKept" class="second kept">Taken up where you left it.</p>
         </header>
+        <p v-if="!session.may(kit.branchId, 'coordinator', 'volunteer')" class="problem" role="alert">
+          You may look at {{ kit.branchName }}, not hand out there. Ask somebody of its desk.
+        </p>
         <p v-if="kit.loan" class="problem" role="alert">
           {{ kit.name }} is out to {{ kit.loan.borrower }} already.
           <RouterLink :to="`/desk/take-back/${kit.loan.id}`">Take it back first.</RouterLink>
         </p>
         <div class="columns">
-          <div class="lines">
+          <div ref="lineList" class="lines">
             <FormLine title="Fit" :done="lines.fit" :open="open === 'fit'" @open="opened = 'fit'">
               <p><ReasonText :condition="kit.condition" :reasons="kit.reasons" /></p>
               <div class="figures">
@@ -171,6 +192,10 @@ useKeys(() => ({
               <p v-for="part in missing" :key="part.id" class="off">
                 <PencilMark :mark="part.mark" :size="16" /> {{ part.name }}
               </p>
+              <label v-if="hasFilter" class="check"
+                ><input v-model="draft.filterChecked" type="checkbox" name="filter" /> The front filter was held
+                against a lamp: no pinhole, no scratch, no crease.</label
+              >
               <p class="second">
                 What is lost is replaced at the listed prices; the whole kit is
                 {{ moneyText(form.replacementMinor, kit.currency) }}.
@@ -232,6 +257,7 @@ useKeys(() => ({
     <footer v-if="form && kit" class="night-bar">
       <p class="serif">{{ kit.name }} goes to {{ borrowerName || '…' }}</p>
       <button
+        ref="handOutButton"
         type="button"
         class="bar-button"
         :class="{ ready: !firstOpen }"

@@ -28,6 +28,7 @@ onMounted(() => title.value?.focus())
         <button type="button" class="button main big" @click="print">Print the slip <KeyCap name="p" /></button>
         <RouterLink :to="`/guides/${slip.loanId}`" class="button big">See the guide</RouterLink>
         <RouterLink to="/desk" class="button big">Back to the desk</RouterLink>
+        <RouterLink :to="`/desk/loans/${slip.loanId}`">Something was wrong? Correct it</RouterLink>
       </div>
     </section>
     <LoanSlip :slip="slip" class="paper" />

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { LookAlike, Part } from '@binoculum/contract'
+import type { FoundExtra, LookAlike, Part } from '@binoculum/contract'
 import { massText, type Mark } from '@binoculum/core'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { ApiError, api } from '../../shared/api/client.ts'
@@ -27,18 +27,22 @@ const {
 }>()
 const emit = defineEmits<{
   mark: [mark: Mark, rest?: Partial<DraftMark>]
-  detail: [rest: Partial<DraftMark>]
+  detail: [rest: Partial<DraftMark>, partId?: string]
+  extra: [extra: FoundExtra]
   count: [step: number]
   rest: []
 }>()
 
-const asks = ref<'nothing' | 'note' | 'wrong'>('nothing')
+const asks = ref<'nothing' | 'note' | 'wrong' | 'extra'>('nothing')
 const noteBox = useTemplateRef<HTMLInputElement>('noteBox')
 const noteText = ref('')
 const wrongText = ref('')
 const trouble = ref('')
 const picks = computed(() => lookAlikes.filter(({ replaces }) => replaces.includes(part.id)).slice(0, 7))
-const present = computed(() => own?.presentCount ?? part.count)
+const present = computed(() => (own && own.mark !== 'unseen' ? own.presentCount : part.count))
+const extraText = ref('')
+/** What other kits lack comes first: it is most likely theirs. */
+const strays = computed(() => [...lookAlikes].sort((a, b) => b.lackedBy.length - a.lackedBy.length).slice(0, 7))
 
 function openNote() {
   noteText.value = own?.note ?? ''
@@ -46,11 +50,19 @@ function openNote() {
   void nextTick(() => noteBox.value?.focus())
 }
 function keepNote() {
-  const note = noteText.value.trim()
   asks.value = 'nothing'
-  if (own && own.mark !== 'unseen') emit('detail', { note })
-  else emit('mark', 'damaged', { note })
+  emit('detail', { note: noteText.value.trim() })
 }
+function openExtra() {
+  extraText.value = ''
+  asks.value = 'extra'
+}
+function keepExtra(name: string, belongsTo = '') {
+  if (name === '') return
+  asks.value = 'nothing'
+  emit('extra', { name, count: 1, belongsTo, note: '', pictureIds: [] })
+}
+const ownersOf = ({ lackedBy }: LookAlike) => lackedBy.map(({ name }) => name).join(', ')
 function openWrong() {
   wrongText.value = own?.wrongItem ?? ''
   asks.value = 'wrong'
@@ -75,8 +87,7 @@ async function addPicture(event: Event) {
   try {
     const { id } = await api.upload<{ id: string }>(`/api/pictures?branchId=${branchId}`, file)
     const pictureIds = [...(own?.pictureIds ?? []), id].slice(-4)
-    if (own && own.mark !== 'unseen') emit('detail', { pictureIds })
-    else emit('mark', 'damaged', { pictureIds })
+    emit('detail', { pictureIds })
   } catch (error) {
     if (!(error instanceof ApiError)) throw error
     trouble.value = error.message
@@ -85,7 +96,9 @@ async function addPicture(event: Event) {
 
 watch(
   () => part.id,
-  () => {
+  (_now, before) => {
+    // A scan moves the pencil in the middle of a note: what was typed stays with its part.
+    if (asks.value === 'note' && noteText.value.trim() !== '') emit('detail', { note: noteText.value.trim() }, before)
     asks.value = 'nothing'
     trouble.value = ''
   },
@@ -93,13 +106,21 @@ watch(
 
 /** Keys of what is asked just now; null where the card's own keys hold. */
 const keys = computed(() => {
-  if (asks.value !== 'wrong') return null
+  if (asks.value !== 'wrong' && asks.value !== 'extra') return null
+  const choices =
+    asks.value === 'wrong'
+      ? picks.value.map(
+          ({ name }) =>
+            () =>
+              keepWrong(name),
+        )
+      : strays.value.map((thing) => () => keepExtra(thing.name, ownersOf(thing)))
   return {
     Escape: () => (asks.value = 'nothing'),
-    ...Object.fromEntries(picks.value.map(({ name }, index) => [String(index + 1), () => keepWrong(name)])),
+    ...Object.fromEntries(choices.map((choose, index) => [String(index + 1), choose])),
   }
 })
-defineExpose({ openNote, openWrong, keys })
+defineExpose({ openNote, openWrong, openExtra, keys })
 </script>
 
 <template>
@@ -149,6 +170,29 @@ defineExpose({ openNote, openWrong, keys })
         <button type="button" class="link-button" @click="asks = 'nothing'">leave</button>
       </form>
     </div>
+    <div v-else-if="asks === 'extra'" class="wrong" role="group" aria-label="What else lies in the case?">
+      <p class="quiet">What else lies in the case, and isn’t on this card?</p>
+      <button
+        v-for="(thing, index) in strays"
+        :key="thing.id"
+        type="button"
+        :class="['mark-button', { hazard: thing.hazard }]"
+        @click="keepExtra(thing.name, ownersOf(thing))"
+      >
+        <KeyCap :name="String(index + 1)" /> {{ thing.name }} <span class="second">{{ lackedWords(thing) }}</span>
+      </button>
+      <form class="line" @submit.prevent="keepExtra(extraText.trim())">
+        <input
+          v-model="extraText"
+          class="field"
+          maxlength="120"
+          aria-label="Something else that isn’t on the card"
+          placeholder="something else: what?"
+        />
+        <button type="submit" class="button">Keep</button>
+        <button type="button" class="link-button" @click="asks = 'nothing'">leave</button>
+      </form>
+    </div>
     <div v-else class="marks">
       <button type="button" class="mark-button" @click="emit('mark', 'present')">
         <KeyCap name="Space" /><PencilMark mark="present" /> present
@@ -163,6 +207,9 @@ defineExpose({ openNote, openWrong, keys })
         <KeyCap name="w" /><PencilMark mark="wrong" /> wrong
       </button>
       <button type="button" class="mark-button" @click="openNote"><KeyCap name="n" /> note</button>
+      <button type="button" class="mark-button" title="Something that isn’t on the card" @click="openExtra">
+        <KeyCap name="x" /> extra
+      </button>
       <label class="mark-button picture">
         picture
         <input

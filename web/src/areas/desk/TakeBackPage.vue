@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { outcomes, outcomeWords, reasonClause, reasonSentence, type Outcome } from '@binoculum/core'
-import { computed, ref, useTemplateRef } from 'vue'
+import { outcomeWords, reasonClause, reasonSentence, type Outcome } from '@binoculum/core'
+import { computed, useTemplateRef } from 'vue'
 import { useRoute } from 'vue-router'
 import { useScans } from '../../shared/devices/scanner.ts'
 import CaseDrawing from '../../shared/drawings/CaseDrawing.vue'
@@ -10,7 +10,7 @@ import KeyCap from '../../shared/keys/KeyCap.vue'
 import { useKeys } from '../../shared/keys/use-keys.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import WeighIn from '../../shared/weigh-in/WeighIn.vue'
-import { dayText, hourText, lateText } from '../../shared/words.ts'
+import { dayText, hourText, lateText, whenText } from '../../shared/words.ts'
 import { useSession } from '../people/session.ts'
 import AskedAndSeen from './AskedAndSeen.vue'
 import CellAlarm from './CellAlarm.vue'
@@ -19,47 +19,72 @@ import PartBar from './PartBar.vue'
 import { markOf } from './take-back-state.ts'
 import TakenBack from './TakenBack.vue'
 import TwoHands from './TwoHands.vue'
+import { useOtherScan } from './use-other-scan.ts'
 import { useTakeBack } from './use-take-back.ts'
 
 const route = useRoute()
 const session = useSession()
 const loanId = String(route.params.loanId)
-const back = useTakeBack(loanId)
+const correcting = route.meta.correcting === true
+const back = useTakeBack(loanId, { correcting })
 const { form, kit, parts, draft, current, at, shared, judgement, never, proposed, chosen, result, conflict } = back
 const bar = useTemplateRef('bar')
-const otherScan = ref<string | null>(null)
+const { otherScan, nameScan } = useOtherScan()
 
-const moons = { shelf: 'full', 'shelf-with-note': 'half', bench: 'crescent', hold: 'new' } as const
+const moons = {
+  shelf: 'full',
+  'shelf-with-note': 'half',
+  'to-go-through': 'new',
+  bench: 'crescent',
+  hold: 'new',
+} as const
+const keyOf: Record<Outcome, string> = {
+  shelf: '1',
+  'shelf-with-note': '2',
+  'to-go-through': '1',
+  bench: '3',
+  hold: '4',
+}
 const mayOverrule = computed(() => !!kit.value && session.may(kit.value.branchId, 'coordinator'))
-const isOpen = computed(() => form.value?.loan.state === 'out' && !shared.closed.value)
+const isOpen = computed(() => {
+  if (correcting) return form.value?.loan.state === 'back' && form.value.isLatest
+  return form.value?.loan.state === 'out' && !shared.closed.value
+})
 const weighIn = computed(() => {
   const given = form.value
-  if (!given) return null
+  if (!given || correcting) return null
   const { lookAlikes, lossChances } = given
   return { kit: given.kit, lookAlikes, lossChances, marks: draft.value.marks, weighings: draft.value.weighings }
 })
 
+function keepScanned() {
+  const scan = otherScan.value
+  if (!scan?.part) return
+  back.addExtra({ name: scan.part, count: 1, belongsTo: scan.kitName, note: '', pictureIds: [] })
+  otherScan.value = null
+}
+
 function reasonFor(outcome: Outcome): string {
   if (outcome === proposed.value) {
     const worst = judgement.value?.reasons[0]
-    const unlooked = parts.value.length - back.looked.value
-    if (worst?.code === 'NOT_COUNTED') return `${unlooked} parts still to look at`
+    if (outcome === 'to-go-through') return `${back.unseen.value} of ${parts.value.length} not looked at`
     return worst ? reasonClause(worst) : ''
   }
   const words: Record<Outcome, string> = {
     shelf: 'nothing against it',
     'shelf-with-note': 'the next borrower is told',
+    'to-go-through': 'it waits at the desk',
     bench: 'a check before it goes out',
     hold: 'until it is put right',
   }
   return words[outcome]
 }
 
-/** A scan never makes a mark: a part's label moves the pencil, another kit's is only named. */
+/** A scan never makes a mark: a part's label moves the pencil, another kit's is named with its owner. */
 useScans((code) => {
   otherScan.value = null
   const [kitCode, number] = code.toUpperCase().split('/')
-  if (kitCode !== kit.value?.code.toUpperCase()) return void (otherScan.value = code)
+  if (kitCode !== kit.value?.code.toUpperCase()) return void nameScan(code)
   const part = parts.value[Number(number) - 1]
   if (number && part) back.goTo(part.id)
 })
@@ -74,6 +99,7 @@ useKeys(() => {
     d: () => back.mark('damaged'),
     w: () => bar.value?.openWrong(),
     n: () => bar.value?.openNote(),
+    x: () => bar.value?.openExtra(),
     a: back.markRest,
     u: back.undo,
     '-': () => back.count(-1),
@@ -81,7 +107,7 @@ useKeys(() => {
     ArrowDown: () => back.move(1),
     ArrowUp: () => back.move(-1),
     Enter: () => void back.finish(),
-    ...Object.fromEntries(outcomes.map((outcome, index) => [String(index + 1), () => back.choose(outcome)])),
+    ...Object.fromEntries(back.choices.value.map((outcome) => [keyOf[outcome], () => back.choose(outcome)])),
   }
 })
 </script>
@@ -101,7 +127,7 @@ useKeys(() => {
       <ProblemNote :problem="back.unreadable.value" @retry="back.reload" />
       <template v-if="form && kit">
         <header>
-          <h1>{{ kit.name }} is back</h1>
+          <h1>{{ correcting ? `What came back of ${kit.name}` : `${kit.name} is back` }}</h1>
           <KitTag :code="kit.code" />
           <p>
             {{ kit.modelName }}<br />
@@ -112,13 +138,11 @@ useKeys(() => {
             <strong v-if="form.loan.daysLate > 0" class="rust"> · {{ lateText(form.loan.daysLate) }}</strong>
           </p>
           <div class="right">
-            <span v-if="shared.wasKept.value && back.undoable.value.length === 0" class="second"
-              >Taken up where it was left.</span
-            >
+            <span v-if="shared.wasKept.value && !back.touched.value" class="second">Taken up where it was left.</span>
             <button type="button" class="button" :disabled="back.undoable.value.length === 0" @click="back.undo">
               Undo <KeyCap name="u" />
             </button>
-            <RouterLink to="/desk" class="button">Go on later</RouterLink>
+            <RouterLink :to="correcting ? `/desk/loans/${loanId}` : '/desk'" class="button">Go on later</RouterLink>
           </div>
         </header>
         <p v-if="shared.offlineSince.value" class="no-line" role="status">
@@ -135,13 +159,33 @@ useKeys(() => {
           <button type="button" class="link-button" @click="shared.tryNow()">Try now</button>
         </p>
         <p v-if="otherScan" class="scanned" role="status">
-          <strong>{{ otherScan }}</strong> was scanned; this is {{ kit.code }}. Nothing was marked.
-          <RouterLink :to="`/kits/${encodeURIComponent(otherScan)}`">Open {{ otherScan }}</RouterLink>
+          <span>
+            <strong>{{ otherScan.part ?? otherScan.code }}</strong>
+            {{ otherScan.kitName ? `belongs to ${otherScan.kitName}` : 'was scanned' }}; this is {{ kit.name }}.
+            Nothing was marked.
+          </span>
+          <button v-if="otherScan.part" type="button" class="button small" @click="keepScanned">
+            It lies in this case
+          </button>
+          <RouterLink v-if="otherScan.kitName" :to="`/kits/${encodeURIComponent(otherScan.kitCode)}`"
+            >Open {{ otherScan.kitName }}</RouterLink
+          >
           <button type="button" class="link-button" @click="otherScan = null">go on here</button>
         </p>
-        <p v-if="form.loan.state !== 'out'" class="problem">
+        <p v-if="correcting && !form.isLatest" class="problem">
+          {{ kit.name }} has been out again since. What lies in its case now is put right at its newest loan.
+          <RouterLink v-if="kit.lastLoan" :to="`/desk/loans/${kit.lastLoan.id}`"
+            >Loan {{ kit.lastLoan.code }}</RouterLink
+          >
+        </p>
+        <p v-else-if="correcting && form.kept" class="second">
+          Taken back by {{ form.kept.by }}, {{ whenText(form.kept.atUtc, kit.zone) }}:
+          {{ outcomeWords[form.kept.outcome].toLowerCase() }}. Change what was wrong or open; both stay in the record.
+        </p>
+        <p v-else-if="form.loan.state !== 'out'" class="problem">
           This loan was taken back already.
-          <RouterLink :to="`/kits/${encodeURIComponent(kit.code)}`">Look at the kit’s sheet.</RouterLink>
+          <RouterLink v-if="form.isLatest" :to="`/desk/take-back/${loanId}/correct`">Correct it</RouterLink> or
+          <RouterLink :to="`/kits/${encodeURIComponent(kit.code)}`">look at the kit’s sheet.</RouterLink>
         </p>
         <p v-else-if="shared.closed.value" class="problem" role="alert">
           Another desk has taken {{ kit.name }} back meanwhile. Your marks are kept: send them, and both are laid side
@@ -163,6 +207,7 @@ useKeys(() => {
               :total="parts.length"
               @mark="back.mark"
               @detail="back.detail"
+              @extra="back.addExtra"
               @count="back.count"
               @rest="back.markRest"
             />
@@ -181,7 +226,20 @@ useKeys(() => {
               @clear="back.clearWeighing"
               @look="back.lookFirst"
             />
+            <section v-if="Object.keys(draft.extras).length > 0" aria-label="Not on the card">
+              <h2>Not on the card</h2>
+              <ul class="extras">
+                <li v-for="(extra, id) in draft.extras" :key="id">
+                  {{ extra.name }}
+                  <span class="second">{{
+                    extra.belongsTo ? `may belong to ${extra.belongsTo}` : 'nobody knows whose yet'
+                  }}</span>
+                  <button type="button" class="link-button" @click="back.dropExtra(id)">take off</button>
+                </li>
+              </ul>
+            </section>
             <AskedAndSeen
+              v-if="!correcting"
               :answers="draft.answers"
               :has-pack="parts.some(({ role }) => role === 'power-pack')"
               @set="back.setAnswer"
@@ -210,14 +268,14 @@ useKeys(() => {
           :contact="form.loan.contact"
           :borrower="form.loan.borrower"
           @answer="shared.set('cell', $event)"
-          @found="back.undo"
+          @found="back.cellFound"
         />
       </template>
     </div>
     <footer v-if="form && kit && isOpen" class="night-bar">
       <p class="serif">{{ kit.name }} goes</p>
       <button
-        v-for="(outcome, index) in outcomes"
+        v-for="outcome in back.choices.value"
         :key="outcome"
         type="button"
         :class="['bar-button', { ready: outcome === chosen }]"
@@ -232,7 +290,7 @@ useKeys(() => {
             >{{ reasonFor(outcome) }}{{ outcome === proposed ? ': proposed' : '' }}</span
           ></span
         >
-        <KeyCap :name="String(index + 1)" />
+        <KeyCap :name="keyOf[outcome]" />
       </button>
       <template v-if="back.isLax.value">
         <input
@@ -377,6 +435,12 @@ aside h2 {
   fill: none;
   stroke: var(--brass);
   stroke-width: 1.6;
+}
+
+.extras {
+  padding: 0;
+  list-style: none;
+  font-size: 14px;
 }
 
 .asked-cell {

@@ -10,6 +10,7 @@ const { kitCode, outcome, name } = defineProps<{ kitCode: string; outcome: Outco
 const code = encodeURIComponent(kitCode)
 const { data: kit } = useLoaded<KitSheet>(`/api/kits/${code}`)
 const hasFollowUp = computed(() => kit.value?.jobs.some(({ code: job }) => isFollowUp(job)) ?? false)
+const waits = computed(() => outcome === 'to-go-through')
 const toBench = computed(() => outcome === 'bench' || outcome === 'hold')
 </script>
 
@@ -22,9 +23,15 @@ const toBench = computed(() => outcome === 'bench' || outcome === 'hold')
     </p>
     <div class="ways">
       <RouterLink to="/desk" class="button main big">Next at the desk</RouterLink>
+      <RouterLink v-if="waits && kit?.lastLoan" :to="`/desk/take-back/${kit.lastLoan.id}/correct`" class="button big"
+        >Go through it now</RouterLink
+      >
       <RouterLink v-if="toBench" :to="`/bench/${code}`" class="button big">Check it now</RouterLink>
       <RouterLink v-if="hasFollowUp" to="/desk/follow-up" class="button big">Follow up what is off</RouterLink>
       <RouterLink :to="`/kits/${code}`" class="button big">Its sheet</RouterLink>
+      <RouterLink v-if="kit?.lastLoan && !waits" :to="`/desk/take-back/${kit.lastLoan.id}/correct`"
+        >Something was wrong? Correct it</RouterLink
+      >
     </div>
   </main>
 </template>

@@ -118,6 +118,8 @@ describe('the judgement while the card is gone through', () => {
       version: 1,
     },
     kit,
+    kept: null,
+    isLatest: true,
     lookAlikes: [],
     lossChances: {},
   }
@@ -135,9 +137,13 @@ describe('the judgement while the card is gone through', () => {
     expect(proposalOf(form, allPresent, now)).toBe('shelf')
   })
 
-  it('an untouched card proposes no more than a note, and says how much is left', () => {
+  it('an untouched card is held until it is gone through, and says how much is left', () => {
     const judgement = judgeTakeBack(form, emptyTakeBack(), now)
-    expect(judgement.reasons[0]).toMatchObject({ code: 'NOT_COUNTED', figures: { unseen: 5, parts: 5 } })
+    expect(judgement.reasons[0]).toMatchObject({
+      code: 'NOT_GONE_THROUGH',
+      figures: { unseen: 5, parts: 5, sinceUtc: '2026-03-10T15:00:00.000Z' },
+    })
+    expect(proposeOutcome(judgement)).toBe('to-go-through')
   })
 
   it.each([

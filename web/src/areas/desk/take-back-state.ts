@@ -1,11 +1,20 @@
-import type { CellAnswer, DraftEntries, Part, PartMark, TakeBackForm, TakenWeighing } from '@binoculum/contract'
+import type {
+  CellAnswer,
+  DraftEntries,
+  FoundExtra,
+  Part,
+  PartMark,
+  TakeBackForm,
+  TakenWeighing,
+} from '@binoculum/contract'
 import {
   cleanAnswers,
+  goThroughJob,
   hazardsFrom,
-  highestMagnification,
+  jobsForOutcome,
   jobsFrom,
-  judgeReadiness,
-  powersOf,
+  judgeKit,
+  powersThere,
   type Judgement,
   type Mark,
   type Outcome,
@@ -28,6 +37,8 @@ export interface TakeBackDraft {
   readonly outcomeReason: string
   readonly cellAnswer: CellAnswer | null
   readonly weighings: readonly TakenWeighing[]
+  /** Things in the case that aren't on its card, by their keys. */
+  readonly extras: Readonly<Record<string, FoundExtra>>
 }
 
 /** Changed fields of the shared draft, by their keys. */
@@ -36,20 +47,24 @@ export type Changes = Readonly<Record<string, unknown>>
 export const markKey = (partId: string) => `mark ${partId}`
 export const answerKey = (answer: keyof TakeBackAnswers) => `answer ${answer}`
 export const weighKey = (group: string) => `weigh ${group}`
+export const extraKey = (id: string) => `extra ${id}`
 
 const MARK = 'mark '
 const ANSWER = 'answer '
 const WEIGH = 'weigh '
+const EXTRA = 'extra '
 
 export function draftFrom(entries: DraftEntries): TakeBackDraft {
   const marks: Record<string, DraftMark> = {}
   const answers: Record<string, unknown> = { ...cleanAnswers }
   const weighings: TakenWeighing[] = []
+  const extras: Record<string, FoundExtra> = {}
   for (const [key, { value }] of Object.entries(entries)) {
     if (value === null) continue
     if (key.startsWith(MARK)) marks[key.slice(MARK.length)] = value as DraftMark
     else if (key.startsWith(ANSWER)) answers[key.slice(ANSWER.length)] = value
     else if (key.startsWith(WEIGH)) weighings.push(value as TakenWeighing)
+    else if (key.startsWith(EXTRA)) extras[key.slice(EXTRA.length)] = value as FoundExtra
   }
   const of = <T>(key: string, otherwise: T) => (entries[key]?.value as T | undefined) ?? otherwise
   return {
@@ -59,6 +74,7 @@ export function draftFrom(entries: DraftEntries): TakeBackDraft {
     outcomeReason: of('outcomeReason', ''),
     cellAnswer: of<CellAnswer | null>('cell', null),
     weighings,
+    extras,
   }
 }
 
@@ -77,9 +93,20 @@ export function knownFromBefore(draft: TakeBackDraft, parts: readonly Part[]): C
   )
 }
 
+/** The card as it stands, for going on with it or putting it right. */
+export const draftOfParts = (parts: readonly Part[]): Changes =>
+  Object.fromEntries(
+    parts
+      .filter(({ mark, note, pictureIds }) => mark !== 'unseen' || note !== '' || pictureIds.length > 0)
+      .map(({ id, mark, presentCount, note, wrongItem, pictureIds }) => [
+        markKey(id),
+        { mark, presentCount, note, wrongItem, pictureIds } satisfies DraftMark,
+      ]),
+  )
+
 export const markOf = (draft: TakeBackDraft, part: Part): Mark => draft.marks[part.id]?.mark ?? 'unseen'
 
-const noMark: DraftMark = { mark: 'unseen', presentCount: 0, note: '', wrongItem: '', pictureIds: [] }
+export const noMark: DraftMark = { mark: 'unseen', presentCount: 0, note: '', wrongItem: '', pictureIds: [] }
 
 export function setMark(
   draft: TakeBackDraft,
@@ -119,18 +146,24 @@ export function nextUnseen(draft: TakeBackDraft, parts: readonly Part[], from: n
 
 /** The kit as it would stand with these marks and answers, judged as everywhere. */
 export function judgeTakeBack(form: TakeBackForm, draft: TakeBackDraft, atUtc: string): Judgement {
-  const { kit } = form
-  const optical = kit.parts.map(({ name, optics }) => ({ name, ...optics }))
-  return judgeReadiness({
-    model: {
-      family: kit.family,
-      optics: kit.optics,
-      highestMagnification: highestMagnification(powersOf(kit.optics, optical)),
-    },
-    parts: kit.parts.map((part) => ({ ...part, mark: markOf(draft, part) })),
-    readings: kit.readings.map(({ asLeft, ...reading }) => ({ ...reading, value: asLeft })),
-    hazards: [...kit.hazards, ...hazardsFrom(draft.answers)],
-    openJobs: [...kit.jobs, ...jobsFrom(draft.answers)],
+  const { kit, kept } = form
+  const parts = kit.parts.map((part) => ({ ...part, mark: markOf(draft, part) }))
+  // A correction decides anew where it goes: what the first decision opened doesn't count against it.
+  const ofOutcome = kept ? jobsForOutcome(kept.outcome).map(({ text }) => text) : []
+  return judgeKit({
+    family: kit.family,
+    optics: kit.optics,
+    powers: powersThere(kit.optics, parts),
+    eyepieceKnown: parts.some(({ optics }) => optics.focalLengthMm !== undefined),
+    parts,
+    extras: [...kit.extras, ...extrasToSend(draft), ...surplusOf(draft, kit.parts)],
+    readings: kit.readings,
+    hazards: [...new Set([...kit.hazards, ...hazardsFrom(draft.answers)])],
+    openJobs: [
+      ...kit.jobs.filter(({ code, text }) => code !== 'go-through' && !ofOutcome.includes(text)),
+      ...jobsFrom(draft.answers),
+      ...goThroughJob(parts),
+    ],
     policies: kit.policies,
     atUtc,
   })
@@ -138,5 +171,29 @@ export function judgeTakeBack(form: TakeBackForm, draft: TakeBackDraft, atUtc: s
 
 export const marksToSend = (draft: TakeBackDraft): PartMark[] =>
   Object.entries(draft.marks)
-    .filter(([, { mark }]) => mark !== 'unseen')
+    // A note or a picture of a part that nobody ticked is kept without a mark.
+    .filter(([, { mark, note, pictureIds }]) => mark !== 'unseen' || note !== '' || pictureIds.length > 0)
     .map(([partId, mark]) => ({ partId, ...mark, pictureIds: [...mark.pictureIds] }))
+
+export const extrasToSend = (draft: TakeBackDraft): FoundExtra[] => Object.values(draft.extras)
+
+/** Pieces beyond what the card counts. */
+const surplusOf = (draft: TakeBackDraft, parts: readonly Part[]) =>
+  parts.flatMap(({ id, name, count }) =>
+    (draft.marks[id]?.presentCount ?? 0) > count ? [{ name, belongsTo: '' }] : [],
+  )
+
+/** Marks that differ from the card as it stands: all that a correction sends. */
+export const changedMarks = (draft: TakeBackDraft, parts: readonly Part[]): PartMark[] =>
+  marksToSend(draft).filter((mark) => {
+    const before = parts.find(({ id }) => id === mark.partId)
+    return !before || JSON.stringify(comparable(before)) !== JSON.stringify(comparable(mark))
+  })
+
+const comparable = ({ mark, presentCount, note, wrongItem, pictureIds }: Omit<PartMark, 'partId'>) => [
+  mark,
+  presentCount,
+  note,
+  wrongItem,
+  pictureIds,
+]

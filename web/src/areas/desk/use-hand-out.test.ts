@@ -9,6 +9,7 @@ const borrower: Borrower = {
   contact: 'mira@post.example',
   cardNumber: '2100',
   loansBefore: 2,
+  branchName: 'Marrowdale Library',
 }
 const formWith = (rest: Partial<HandOutForm> = {}): HandOutForm => ({
   kit: testKit(),

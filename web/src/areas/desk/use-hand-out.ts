@@ -12,13 +12,14 @@ export interface HandOutDraft {
   adultSeen: boolean
   dueOn: string
   contentsAgreed: boolean
+  filterChecked: boolean
   sunAcknowledged: boolean
   acceptance: 'screen' | 'paper' | null
   overruleReason: string
   guide: GuideWishes
 }
 
-const empty = (): HandOutDraft => ({
+export const emptyHandOut = (): HandOutDraft => ({
   borrower: null,
   isNew: false,
   name: '',
@@ -27,6 +28,7 @@ const empty = (): HandOutDraft => ({
   adultSeen: false,
   dueOn: '',
   contentsAgreed: false,
+  filterChecked: false,
   sunAcknowledged: false,
   acceptance: null,
   overruleReason: '',
@@ -41,7 +43,7 @@ export type LineName = 'fit' | 'borrower' | 'return' | 'contents' | 'sun' | 'agr
 
 /** The hand-out's draft, which of its lines are done, and what is sent in the end. */
 export function useHandOut(kitCode: string, form: Ref<HandOutForm | null>) {
-  const { draft, wasKept, discard } = useDraft(`hand-out ${kitCode}`, empty, { shape: 2 })
+  const { draft, wasKept, discard } = useDraft(`hand-out ${kitCode}`, emptyHandOut, { shape: 3 })
 
   const fit = computed(() => {
     const condition = form.value?.kit.condition
@@ -53,11 +55,15 @@ export function useHandOut(kitCode: string, form: Ref<HandOutForm | null>) {
       ? draft.value.name.trim() !== '' && draft.value.contact.trim().length >= 3
       : draft.value.borrower !== null,
   )
+  /** A front filter goes out only when it was held against a lamp. */
+  const hasFilter = computed(
+    () => form.value?.kit.parts.some(({ role, mark }) => role === 'front-filter' && mark !== 'missing') ?? false,
+  )
   const lines = computed<Record<LineName, boolean>>(() => ({
     fit: fit.value || (!never.value && draft.value.overruleReason.trim() !== ''),
     borrower: borrowerKnown.value && draft.value.adultSeen,
     return: draft.value.dueOn !== '',
-    contents: draft.value.contentsAgreed,
+    contents: draft.value.contentsAgreed && (!hasFilter.value || draft.value.filterChecked),
     sun: draft.value.sunAcknowledged,
     agreement: draft.value.acceptance !== null,
   }))
@@ -85,11 +91,12 @@ export function useHandOut(kitCode: string, form: Ref<HandOutForm | null>) {
       agreementId: given.agreement.id,
       acceptance,
       contentsAgreed: true,
+      filterChecked: draft.value.filterChecked,
       dueOn,
       overruleReason,
       guide,
     }
     return api.post<Slip>(`/api/kits/${given.kit.id}/hand-out`, body)
   }
-  return { draft, wasKept, discard, fit, never, lines, firstOpen, startFrom, send }
+  return { draft, wasKept, discard, fit, hasFilter, never, lines, firstOpen, startFrom, send }
 }

@@ -52,13 +52,15 @@ beforeEach(() => {
     },
     kit: testKit({
       parts: [
-        testPart('tube', { role: 'tube', criticality: 'essential' }),
+        testPart('tube', { role: 'tube', criticality: 'essential', optics: { focalLengthMm: 25 } }),
         testPart('caps', { role: 'eyepiece-cap', criticality: 'protective', count: 4 }),
         testPart('slug', { role: 'weight-slug', criticality: 'essential', lookEveryTime: true }),
         testPart('cell', { role: 'coin-cell', criticality: 'consumable', lookEveryTime: true }),
         testPart('rod', { role: 'slow-motion-rod' }),
       ],
     }),
+    kept: null,
+    isLatest: true,
     lookAlikes: [],
     lossChances: {},
   }
@@ -149,7 +151,11 @@ it('a laxer outcome than proposed is told apart, a stricter one is not', async (
   const back = await open()
   back.goTo('tube')
   back.mark('damaged')
-  expect(back.proposed.value).not.toBe('shelf')
+  for (const id of ['caps', 'slug', 'cell', 'rod']) {
+    back.goTo(id)
+    back.mark('present')
+  }
+  expect(back.proposed.value).toBe('bench')
   back.choose('shelf')
   expect(back.isLax.value).toBe(true)
   back.choose('hold')
@@ -250,4 +256,84 @@ it('what was off when the kit left is marked from the start, and the pencil begi
   const second = await open()
   expect(second.shared.wasKept.value).toBe(true)
   expect([current(second), marksOf(second)]).toEqual(['caps', { rod: 'missing', tube: 'present' }])
+})
+
+it('Done on an untouched card is “to be gone through”: nothing is called present that nobody looked at', async () => {
+  const back = await open()
+  expect([back.unseen.value, back.proposed.value]).toEqual([5, 'to-go-through'])
+  back.choose('shelf')
+  expect(back.choices.value).toEqual(['to-go-through', 'bench', 'hold'])
+  await back.finish()
+  expect(sent[0]).toMatchObject({ outcome: 'to-go-through', marks: [] })
+})
+
+it('a note and a picture leave the mark as it is, made or not', async () => {
+  const back = await open()
+  back.detail({ note: 'label half off' })
+  expect(marksOf(back)).toEqual({ tube: 'unseen' })
+  expect(back.unseen.value).toBe(5)
+  back.goTo('rod')
+  back.mark('present')
+  back.goTo('rod')
+  back.detail({ pictureIds: ['picture'] })
+  expect(back.draft.value.marks.rod).toMatchObject({ mark: 'present', pictureIds: ['picture'] })
+  await back.finish()
+  expect(sent[0]?.marks).toContainEqual(
+    expect.objectContaining({ partId: 'tube', mark: 'unseen', note: 'label half off' }),
+  )
+})
+
+it('a note that was being typed stays with its part when a scan moves the pencil', async () => {
+  const back = await open()
+  back.goTo('rod')
+  back.detail({ note: 'bent' }, 'tube')
+  expect(back.draft.value.marks.tube).toMatchObject({ note: 'bent', mark: 'unseen' })
+  expect(back.draft.value.marks.rod).toBeUndefined()
+})
+
+it('a cell that is here after all is cured from the card, at any desk and after a reload; and undo outlives it too', async () => {
+  const first = await open()
+  first.goTo('cell')
+  first.mark('missing')
+  await until(() => first.shared.unsent.value === 0)
+  scope.stop()
+  scope = effectScope()
+  const second = await open()
+  expect(second.asksForCell.value).toBe(true)
+  await until(() => second.undoable.value.length === 1)
+  second.cellFound()
+  expect([marksOf(second).cell, second.asksForCell.value]).toEqual(['present', false])
+  second.undo()
+  second.undo()
+  expect(marksOf(second)).toEqual({})
+})
+
+it('what isn’t on the card is kept with whose it may be, and can be taken off again', async () => {
+  const back = await open()
+  back.addExtra({ name: 'Eyepiece 9 mm', count: 1, belongsTo: 'Tansy', note: '', pictureIds: [] })
+  const [id = ''] = Object.keys(back.draft.value.extras)
+  expect(back.judgement.value?.reasons).toContainEqual(
+    expect.objectContaining({ code: 'EXTRA_PART', figures: { part: 'Eyepiece 9 mm', belongsTo: 'Tansy' } }),
+  )
+  back.dropExtra(id)
+  expect(back.draft.value.extras).toEqual({})
+})
+
+it('more pieces than the card says are counted, not refused', async () => {
+  const back = await open()
+  back.goTo('caps')
+  back.count(1)
+  expect(back.draft.value.marks.caps).toMatchObject({ mark: 'present', presentCount: 5 })
+})
+
+it('a correction begins with the card as it stands and sends only what differs', async () => {
+  form = { ...form, loan: { ...form.loan, state: 'back' } }
+  const back = scope.run(() => useTakeBack(loanId, { correcting: true }))
+  if (!back) throw new Error('not opened')
+  await until(() => Object.keys(back.draft.value.marks).length === 5)
+  back.goTo('rod')
+  back.mark('missing')
+  await back.finish()
+  expect(sent).toHaveLength(1)
+  expect(sent[0]?.marks).toEqual([expect.objectContaining({ partId: 'rod', mark: 'missing', presentCount: 0 })])
 })

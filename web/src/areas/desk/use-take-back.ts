@@ -1,5 +1,12 @@
-import type { TakeBackConflict, TakeBackForm } from '@binoculum/contract'
-import { outcomes, proposeOutcome, type Mark, type Outcome, type TakeBackAnswers } from '@binoculum/core'
+import type { FoundExtra, TakeBackConflict, TakeBackForm } from '@binoculum/contract'
+import {
+  isHazardRole,
+  outcomes,
+  proposeOutcome,
+  type Mark,
+  type Outcome,
+  type TakeBackAnswers,
+} from '@binoculum/core'
 import { computed, ref, watch } from 'vue'
 import { api } from '../../shared/api/client.ts'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
@@ -9,7 +16,11 @@ import { useSharedDraft } from '../../shared/use-shared-draft.ts'
 import { useSession } from '../people/session.ts'
 import {
   answerKey,
+  changedMarks,
   draftFrom,
+  draftOfParts,
+  extraKey,
+  extrasToSend,
   judgeTakeBack,
   knownFromBefore,
   markKey,
@@ -17,19 +28,23 @@ import {
   marksToSend,
   markRestPresent,
   nextUnseen,
+  noMark,
   setMark,
   weighKey,
   type Changes,
   type DraftMark,
 } from './take-back-state.ts'
 
+/** As many pieces as a mark can count. */
+const MOST_PIECES = 200
+
 /** One take-back as a desk works on it: the shared draft, the pencil, undo, the judgement, and the sending. */
-export function useTakeBack(loanId: string) {
+export function useTakeBack(loanId: string, { correcting = false }: { correcting?: boolean } = {}) {
   const session = useSession()
   const { data: form, problem: unreadable, reload } = useLoaded<TakeBackForm>(`/api/loans/${loanId}/take-back`)
   const shared = useSharedDraft(
-    `/api/loans/${loanId}/draft`,
-    `take-back ${loanId}`,
+    correcting ? null : `/api/loans/${loanId}/draft`,
+    `${correcting ? 'correction' : 'take-back'} ${loanId}`,
     () => session.current?.name ?? '',
   )
   const { sending, problem, run } = useSending()
@@ -37,6 +52,9 @@ export function useTakeBack(loanId: string) {
   /** “All the rest” goes on by itself after each part that needed its own look. */
   const isResting = ref(false)
   const undoable = ref<Changes[]>([])
+  /** Something was marked since this page was opened. */
+  const touched = ref(false)
+  const undoName = `${correcting ? 'correction' : 'take-back'} undo ${loanId}`
   const result = ref<{ kitCode: string; outcome: Outcome } | null>(null)
   const conflict = ref<TakeBackConflict | null>(null)
   const openedAtUtc = new Date().toISOString()
@@ -45,11 +63,22 @@ export function useTakeBack(loanId: string) {
   const parts = computed(() => kit.value?.parts ?? [])
   const draft = computed(() => draftFrom(shared.entries.value))
   const current = computed(() => parts.value[at.value] ?? null)
-  const looked = computed(() => parts.value.filter((part) => markOf(draft.value, part) !== 'unseen').length)
+  const looked = computed(
+    () => parts.value.filter((part) => markOf(draft.value, part) !== 'unseen' || isHazardRole(part.role)).length,
+  )
   const judgement = computed(() => (form.value ? judgeTakeBack(form.value, draft.value, openedAtUtc) : null))
   const never = computed(() => judgement.value?.reasons.filter(({ overrule }) => overrule === 'never') ?? [])
   const proposed = computed<Outcome>(() => (judgement.value ? proposeOutcome(judgement.value) : 'shelf-with-note'))
-  const chosen = computed<Outcome>(() => (never.value.length > 0 ? 'hold' : (draft.value.outcome ?? proposed.value)))
+  const unseen = computed(() => parts.value.length - looked.value)
+  /** What can be chosen: a shelf only for what was gone through. */
+  const choices = computed<readonly Outcome[]>(() =>
+    outcomes.filter((outcome) => (unseen.value > 0 ? !outcome.startsWith('shelf') : outcome !== 'to-go-through')),
+  )
+  const chosen = computed<Outcome>(() => {
+    if (never.value.length > 0) return 'hold'
+    const { outcome } = draft.value
+    return outcome && choices.value.includes(outcome) ? outcome : proposed.value
+  })
   const isLax = computed(() => outcomes.indexOf(chosen.value) < outcomes.indexOf(proposed.value))
   const isCellMissing = computed(() =>
     parts.value.some((part) => part.role === 'coin-cell' && draft.value.marks[part.id]?.mark === 'missing'),
@@ -62,11 +91,17 @@ export function useTakeBack(loanId: string) {
       Object.keys(changes).map((key) => [key, shared.entries.value[key]?.value ?? null]),
     )
     undoable.value.push(before)
+    touched.value = true
+    keepUndo()
     shared.setAll(changes)
   }
 
+  /** Undo outlives a reload, as the marks do. */
+  const keepUndo = () => void draftStore.write(undoName, undoable.value)
+
   function undo(): void {
     const before = undoable.value.pop()
+    keepUndo()
     isResting.value = false
     if (before) shared.setAll(before)
   }
@@ -80,18 +115,31 @@ export function useTakeBack(loanId: string) {
     at.value = nextUnseen(draft.value, parts.value, at.value)
   }
 
-  /** Changes the mark that is there: a note, a picture. */
-  function detail(rest: Partial<DraftMark>): void {
-    const part = current.value
-    const own = part && draft.value.marks[part.id]
-    if (part && own) change({ [markKey(part.id)]: { ...own, ...rest } })
+  /** A note or a picture: the mark stays as it is, made or not. */
+  function detail(rest: Partial<DraftMark>, partId = current.value?.id): void {
+    const part = parts.value.find(({ id }) => id === partId)
+    if (!part) return
+    const own = draft.value.marks[part.id] ?? { ...noMark, presentCount: part.presentCount }
+    change({ [markKey(part.id)]: { ...own, ...rest } })
+  }
+
+  const addExtra = (extra: FoundExtra) => change({ [extraKey(crypto.randomUUID())]: extra })
+  const dropExtra = (id: string) => change({ [extraKey(id)]: null })
+
+  /** The cell was in its place after all: seen from the card as it stands, on whichever desk it was marked. */
+  function cellFound(): void {
+    const missing = parts.value.filter(
+      ({ id, role }) => role === 'coin-cell' && draft.value.marks[id]?.mark === 'missing',
+    )
+    change(Object.assign({}, ...missing.map((part) => setMark(draft.value, part, 'present'))) as Changes)
   }
 
   function count(step: number): void {
     const part = current.value
-    if (!part || part.count === 1) return
-    const now = draft.value.marks[part.id]?.presentCount ?? part.count
-    const presentCount = Math.min(Math.max(now + step, 0), part.count)
+    if (!part) return
+    const own = draft.value.marks[part.id]
+    const now = own && own.mark !== 'unseen' ? own.presentCount : part.count
+    const presentCount = Math.min(Math.max(now + step, 0), MOST_PIECES)
     change(setMark(draft.value, part, presentCount === 0 ? 'missing' : 'present', { presentCount }))
   }
 
@@ -126,36 +174,57 @@ export function useTakeBack(loanId: string) {
   async function finish(): Promise<void> {
     const given = form.value
     if (!given || result.value || asksForCell.value) return
-    const keyName = `take-back key ${loanId}`
+    const keyName = `${correcting ? 'correction' : 'take-back'} key ${loanId}`
     const kept = await draftStore.read<string>(keyName)
     await run(async (fresh) => {
       // The key outlives a reload, so that a take-back whose answer was lost is not done twice.
       const idempotencyKey = kept ?? fresh
       await draftStore.write(keyName, idempotencyKey)
       const { answers, outcomeReason, cellAnswer, weighings } = draft.value
-      result.value = await api.post(`/api/loans/${loanId}/take-back`, {
+      const common = {
         idempotencyKey,
         loanVersion: given.loan.version,
-        marks: marksToSend(draft.value),
-        answers,
         outcome: chosen.value,
         outcomeReason,
-        weighings,
         cellAnswer: isCellMissing.value ? cellAnswer : null,
-      })
+        extras: extrasToSend(draft.value),
+      }
+      result.value = correcting
+        ? await api.post(`/api/loans/${loanId}/take-back/corrections`, {
+            ...common,
+            marks: changedMarks(draft.value, parts.value),
+          })
+        : await api.post(`/api/loans/${loanId}/take-back`, {
+            ...common,
+            marks: marksToSend(draft.value),
+            answers,
+            weighings,
+          })
     })
     const isRefused = problem.value && problem.value.status !== 0 && problem.value.status < 500
     if (result.value || isRefused) await draftStore.remove(keyName)
-    if (result.value) return shared.discard()
-    if (problem.value?.code === 'LOAN_CLOSED') conflict.value = problem.value.reply.details as TakeBackConflict
+    if (result.value) {
+      await draftStore.remove(undoName)
+      return shared.discard()
+    }
+    if (problem.value?.code === 'LOAN_CLOSED' && !correcting)
+      conflict.value = problem.value.reply.details as TakeBackConflict
   }
 
   watch([form, shared.ready], ([given, isReady]) => {
     if (!given || !isReady) return
-    const known = knownFromBefore(draft.value, given.kit.parts)
+    const known = correcting
+      ? shared.wasKept.value
+        ? {}
+        : draftOfParts(given.kit.parts)
+      : knownFromBefore(draft.value, given.kit.parts)
     if (Object.keys(known).length > 0) shared.setAll(known)
-    if (!shared.wasKept.value) at.value = 0
+    if (!shared.wasKept.value && !correcting) at.value = 0
     else at.value = nextUnseen(draft.value, given.kit.parts, given.kit.parts.length - 1)
+  })
+
+  void draftStore.read<Changes[]>(undoName).then((kept) => {
+    if (kept && undoable.value.length === 0) undoable.value = kept
   })
 
   return {
@@ -167,6 +236,7 @@ export function useTakeBack(loanId: string) {
     problem,
     at,
     undoable,
+    touched,
     result,
     conflict,
     kit,
@@ -174,6 +244,9 @@ export function useTakeBack(loanId: string) {
     draft,
     current,
     looked,
+    unseen,
+    choices,
+    correcting,
     judgement,
     never,
     proposed,
@@ -184,6 +257,9 @@ export function useTakeBack(loanId: string) {
     undo,
     mark,
     detail,
+    addExtra,
+    dropExtra,
+    cellFound,
     count,
     markRest,
     move,

@@ -29,6 +29,12 @@ export const useSession = defineStore('session', () => {
     loaded = true
   }
 
+  /** Reads again what this person may, after branches or roles changed. */
+  async function refresh() {
+    loaded = false
+    await load()
+  }
+
   async function signOut() {
     await api.delete('/api/session')
     current.value = null
@@ -45,5 +51,5 @@ export const useSession = defineStore('session', () => {
     () =>
       current.value?.memberships.filter(({ role }) => role === 'coordinator').map(({ branchId }) => branchId) ?? [],
   )
-  return { current, asksAgain, coordinates, load, signIn, joined, signOut, may }
+  return { current, asksAgain, coordinates, load, refresh, signIn, joined, signOut, may }
 })

@@ -35,6 +35,8 @@ const asPart = (part: PracticePart, position: number): Part => {
     weighGroup: '',
     weighed: false,
     mark: 'unseen',
+    seenAtUtc: null,
+    together: '',
     note: '',
     wrongItem: '',
     pictureIds: [],

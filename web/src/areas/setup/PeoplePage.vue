@@ -32,6 +32,16 @@ async function invite() {
   await makeLink('/api/people', given.value.name, given.value)
   if (!refusal.value) given.value = { ...given.value, name: '', email: '' }
 }
+/** One's own role stays: another coordinator changes it. */
+const mayChange = (person: StaffMember, branchId: string) =>
+  !person.closed && person.id !== session.current?.staffId && branches.value.some((own) => own.branchId === branchId)
+const missingIn = (person: StaffMember) =>
+  branches.value.filter(({ branchId }) => !person.memberships.some((member) => member.branchId === branchId))
+async function setRole(person: StaffMember, branchId: string, role: StaffRole) {
+  await run(async () => {
+    data.value = await api.post<{ people: StaffMember[] }>(`/api/people/${person.id}/role`, { branchId, role })
+  })
+}
 async function close(person: StaffMember) {
   await run(() => api.post(`/api/people/${person.id}/close`))
   await reload()
@@ -65,9 +75,37 @@ async function close(person: StaffMember) {
           </td>
           <td>
             <span v-for="(member, index) in person.memberships" :key="member.branchId"
-              >{{ index > 0 ? ', ' : '' }}{{ staffRoleWords[member.role] }}
+              >{{ index > 0 ? ', ' : ''
+              }}<ElSelect
+                v-if="mayChange(person, member.branchId)"
+                class="role"
+                :model-value="member.role"
+                :aria-label="`role of ${person.name} at ${member.branchName}`"
+                @change="(role: StaffRole) => setRole(person, member.branchId, role)"
+              >
+                <ElOption
+                  v-for="role in staffRoles"
+                  :key="role"
+                  :value="role"
+                  :label="staffRoleWords[role]" /></ElSelect
+              ><template v-else>{{ staffRoleWords[member.role] }}</template>
               <span class="quiet">{{ member.branchName }}</span></span
             >
+            <ElSelect
+              v-if="!person.closed && missingIn(person).length > 0"
+              class="role"
+              :model-value="''"
+              placeholder="and at …"
+              :aria-label="`another branch for ${person.name}`"
+              @change="(branchId: string) => setRole(person, branchId, 'volunteer')"
+            >
+              <ElOption
+                v-for="branch in missingIn(person)"
+                :key="branch.branchId"
+                :value="branch.branchId"
+                :label="branch.branchName"
+              />
+            </ElSelect>
             <em v-if="person.closed"> has left</em><em v-else-if="person.waiting"> invited, not here yet</em>
           </td>
           <td class="acts">
@@ -116,6 +154,11 @@ async function close(person: StaffMember) {
 </template>
 
 <style scoped>
+.role {
+  width: 170px;
+  margin-right: 6px;
+}
+
 table {
   width: 100%;
   margin: 10px 0 20px;

@@ -2,6 +2,7 @@
 import PageTabs from '../../shared/PageTabs.vue'
 
 const places = [
+  { path: '/setup/kits', words: 'Kits' },
   { path: '/setup/bring-in', words: 'Bring in a list' },
   { path: '/setup/models', words: 'Models' },
   { path: '/setup/places', words: 'Places' },
@@ -9,6 +10,7 @@ const places = [
   { path: '/setup/labels', words: 'Labels and cards' },
   { path: '/setup/devices', words: 'Devices' },
   { path: '/setup/people', words: 'People' },
+  { path: '/setup/branches', words: 'Branches' },
   { path: '/setup/agreement', words: 'Agreement' },
 ] as const
 </script>

@@ -11,6 +11,8 @@ export interface KitChoice {
   family: Family
   apertureMm: number | null
   focalLengthMm: number | null
+  /** The family is still as the list seemed to mean it: nobody looked. */
+  familyGuessed: boolean
 }
 
 const CHUNK_BYTES = 0x8000
@@ -92,6 +94,7 @@ export function useBringIn(branchId: () => string) {
             family: kit.proposedFamily,
             apertureMm: kit.proposedTube?.apertureMm ?? null,
             focalLengthMm: kit.proposedTube?.focalLengthMm ?? null,
+            familyGuessed: true,
           },
       )
     })
@@ -123,10 +126,11 @@ export function useBringIn(branchId: () => string) {
         openCells: openCells.value,
         leaveOutProblemRows: leaveOut.value,
         ...(columns.value ? { columns: columns.value } : {}),
-        kits: ready.value.map(({ code, name, family, apertureMm, focalLengthMm }) => ({
+        kits: ready.value.map(({ code, name, family, familyGuessed, apertureMm, focalLengthMm }) => ({
           code,
           name: name.trim() || code,
           family,
+          guessed: familyGuessed ? ['family' as const] : [],
           apertureMm: apertureMm || 1,
           focalLengthMm: focalLengthMm || 1,
         })),

@@ -18,6 +18,9 @@ const session = useSession()
       <RouterLink v-if="session.coordinates.length > 0" to="/setup/bring-in" class="button main big"
         >Bring in a list</RouterLink
       >
+      <RouterLink v-if="session.coordinates.length > 0" to="/setup/kits" class="button big"
+        >Make one by hand</RouterLink
+      >
       <p v-else>Your coordinator brings the first kits in.</p>
       <p v-if="session.coordinates.length > 0" class="quiet">
         A CSV as it is: one line for each part. You see what would come in before anything is written.

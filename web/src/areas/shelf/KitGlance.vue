@@ -10,13 +10,15 @@ import ReasonText from '../../shared/ReasonText.vue'
 import { dayText, ownZone, whenText } from '../../shared/words.ts'
 import { useSession } from '../people/session.ts'
 import { readingText, sourceWords } from './shelf-groups.ts'
+import { waysOf } from './use-kit-keys.ts'
 
 /** The chosen kit beside the list: what to do next, its readings, and the ways on. */
 const { kit } = defineProps<{ kit: ShelfKit }>()
 const session = useSession()
 
 const mayAct = computed(() => session.may(kit.branchId, 'coordinator', 'volunteer'))
-const never = computed(() => kit.reasons.some(({ overrule }) => overrule === 'never'))
+const ways = computed(() => waysOf(kit, mayAct.value))
+const isLendable = computed(() => kit.condition === 'full' || kit.condition === 'half')
 const otherReasons = computed(() => kit.reasons.slice(1))
 const figures = computed(() => kit.readings.filter(({ unit }) => unit !== 'judged'))
 /** What isn't fine stands by itself; the rest is one line. */
@@ -50,20 +52,22 @@ const code = computed(() => encodeURIComponent(kit.code))
     <ul v-if="otherReasons.length > 0" class="reasons">
       <li v-for="(reason, index) in otherReasons" :key="index">{{ reasonSentence(reason) }}</li>
     </ul>
-    <div v-if="mayAct" class="actions">
-      <RouterLink v-if="kit.loan" :to="`/desk/take-back/${kit.loan.id}`" class="button main"
+    <div v-if="mayAct && kit.group !== 'gone'" class="actions">
+      <RouterLink v-if="ways.takeBack" :to="`/desk/take-back/${kit.loan?.id}`" class="button main"
         >Take back <KeyCap name="t"
       /></RouterLink>
-      <template v-else-if="kit.condition === 'full' || kit.condition === 'half'">
-        <RouterLink :to="`/desk/hand-out/${code}`" class="button main">Hand out <KeyCap name="h" /></RouterLink>
-        <RouterLink :to="`/bench/${code}`" class="button">Check <KeyCap name="c" /></RouterLink>
-      </template>
-      <template v-else>
-        <RouterLink :to="`/bench/${code}`" class="button main">To the bench <KeyCap name="c" /></RouterLink>
-        <RouterLink v-if="!never" :to="`/desk/hand-out/${code}`" class="button"
-          >Hand out <KeyCap name="h"
-        /></RouterLink>
-      </template>
+      <RouterLink
+        v-if="ways.handOut"
+        :to="`/desk/hand-out/${code}`"
+        :class="['button', { main: isLendable, last: !isLendable }]"
+        >Hand out <KeyCap name="h"
+      /></RouterLink>
+      <RouterLink
+        v-if="ways.check"
+        :to="`/bench/${code}`"
+        :class="['button', { main: !isLendable && !ways.goThrough }]"
+        >{{ isLendable ? 'Check' : 'To the bench' }} <KeyCap name="c"
+      /></RouterLink>
     </div>
     <section>
       <h2>
@@ -103,6 +107,7 @@ const code = computed(() => encodeURIComponent(kit.code))
     <p class="ways">
       <RouterLink :to="`/kits/${code}`">Whole sheet</RouterLink>
       <RouterLink v-if="kit.loan" :to="`/guides/${kit.loan.id}`">Its borrower’s guide</RouterLink>
+      <RouterLink v-if="kit.loan && mayAct" :to="`/desk/loans/${kit.loan.id}`">Its loan</RouterLink>
     </p>
   </aside>
 </template>

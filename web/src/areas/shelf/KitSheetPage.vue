@@ -1,23 +1,37 @@
 <script setup lang="ts">
-import type { Drawer, KitSheet, Part, Spare } from '@binoculum/contract'
-import { dateText, families, massText, moneyText, reasonSentence, type HazardCode, type Mark } from '@binoculum/core'
+import type { Drawer, ExtraPartView, KitSheet, Part, Spare } from '@binoculum/contract'
+import {
+  dateText,
+  families,
+  hazardRoles,
+  isHazardRole,
+  massText,
+  moneyText,
+  reasonSentence,
+  type HazardCode,
+  type Mark,
+} from '@binoculum/core'
 import { computed, ref } from 'vue'
-import { useRoute } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import { api } from '../../shared/api/client.ts'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import { useSending } from '../../shared/api/use-sending.ts'
 import KitTag from '../../shared/drawings/KitTag.vue'
 import PencilMark from '../../shared/drawings/PencilMark.vue'
+import { useKeys } from '../../shared/keys/use-keys.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import { dayText, hourText, whenText } from '../../shared/words.ts'
 import { groupWords } from '../../shared/weigh-in/use-weigh-in.ts'
 import { useSession } from '../people/session.ts'
 import { recordPictures, recordSentence } from './history-words.ts'
 import { differenceWords } from '../../shared/difference-words.ts'
+import KitDetailsForm from './KitDetailsForm.vue'
 import KitGlance from './KitGlance.vue'
 import LossForm from './LossForm.vue'
+import { useKitKeys } from './use-kit-keys.ts'
 
 const route = useRoute()
+const router = useRouter()
 const session = useSession()
 const path = computed(() => `/api/kits/${encodeURIComponent(String(route.params.code))}`)
 const { data: kit, problem, reload } = useLoaded<KitSheet>(path)
@@ -25,6 +39,14 @@ const { sending, problem: refusal, run } = useSending()
 const { data: drawer } = useLoaded<Drawer>('/api/spares')
 const cure = ref('')
 const endsHere = ref(false)
+const editsHere = ref(false)
+/** A new code has a new address. */
+async function detailsKept(now: KitSheet) {
+  editsHere.value = false
+  const before = kit.value?.code
+  kit.value = now
+  if (now.code !== before) await router.replace(`/kits/${encodeURIComponent(now.code)}`)
+}
 
 const mayAct = computed(() => !!kit.value && session.may(kit.value.branchId, 'coordinator', 'volunteer'))
 const places = computed(() => {
@@ -38,8 +60,10 @@ const unseen = computed(() => kit.value?.parts.filter(({ mark }) => mark === 'un
 const hazards = computed<HazardCode[]>(() => {
   const sheet = kit.value
   if (!sheet) return []
-  const filterInCase = sheet.parts.some(({ role }) => role === 'screw-in-sun-filter')
-  return [...new Set([...sheet.hazards, ...(filterInCase ? (['screw-in-sun-filter'] as const) : [])])]
+  const lying = sheet.parts.flatMap(({ role, mark }) =>
+    isHazardRole(role) && mark !== 'missing' ? [hazardRoles[role]] : [],
+  )
+  return [...new Set<HazardCode>([...sheet.hazards, ...lying])]
 })
 const mayEnd = computed(() => !!kit.value && session.may(kit.value.branchId, 'coordinator'))
 const dryAt = computed(() => kit.value?.jobs.find(({ code }) => code === 'drying')?.notBeforeUtc ?? null)
@@ -72,6 +96,38 @@ async function toDrawer(part: Part) {
     kit.value = (await api.post<{ kit: KitSheet }>(`/api/spares/${spare.id}/move`, body)).kit
   })
 }
+
+async function settleExtra(extra: ExtraPartView) {
+  const sheet = kit.value
+  if (!sheet) return
+  await run(async () => {
+    const target = `/api/kits/${sheet.id}/extras/${extra.id}/settle`
+    kit.value = await api.post<KitSheet>(target, { kitVersion: sheet.version })
+  })
+}
+
+const backReason = ref('')
+async function backInService() {
+  const sheet = kit.value
+  if (!sheet) return
+  const done = await run(async () => {
+    kit.value = await api.post<KitSheet>(`/api/kits/${sheet.id}/back-in-service`, {
+      kitVersion: sheet.version,
+      reason: backReason.value,
+    })
+  })
+  if (done) backReason.value = ''
+}
+
+const seenWords = (part: Part) =>
+  part.mark !== 'unseen'
+    ? ''
+    : part.seenAtUtc
+      ? `not looked at since ${dayText(part.seenAtUtc, kit.value?.zone ?? 'UTC')}`
+      : 'never looked at yet'
+
+const { keys } = useKitKeys(kit)
+useKeys(() => keys.value)
 
 async function countRest() {
   const sheet = kit.value
@@ -121,8 +177,20 @@ async function cureHazard(hazard: HazardCode) {
           <RouterLink :to="{ path: '/setup/labels', query: { kind: 'kits', kits: kit.code } }">Labels</RouterLink>
           <RouterLink :to="`/setup/models/${kit.modelId}`">Its model</RouterLink>
           <RouterLink v-if="mayAct" :to="`/kits/${encodeURIComponent(kit.code)}/weigh`">Weigh it complete</RouterLink>
+          <RouterLink v-if="mayAct && kit.lastLoan" :to="`/desk/loans/${kit.lastLoan.id}`"
+            >{{ kit.lastLoan.state === 'out' ? 'Its loan' : 'Its last loan' }} {{ kit.lastLoan.code }}</RouterLink
+          >
           <button
             v-if="mayEnd"
+            type="button"
+            class="link-button"
+            :aria-expanded="editsHere"
+            @click="editsHere = !editsHere"
+          >
+            Rename, move, note
+          </button>
+          <button
+            v-if="mayEnd && kit.group !== 'gone'"
             type="button"
             class="link-button"
             :aria-expanded="endsHere"
@@ -131,8 +199,38 @@ async function cureHazard(hazard: HazardCode) {
             Lost, stolen, retired
           </button>
         </nav>
+        <KitDetailsForm v-if="editsHere" :kit="kit" @done="detailsKept" @leave="editsHere = false" />
         <LossForm v-if="endsHere" :kit="kit" @done="((endsHere = false), reload())" />
         <ProblemNote :problem="refusal" @retry="reload" />
+        <form v-if="mayEnd && kit.group === 'gone'" class="count" @submit.prevent="backInService">
+          <p>
+            It is on no list of kits to lend. Is it in the house again? Then its case is gone through and it is
+            checked, before it goes out.
+          </p>
+          <input
+            v-model="backReason"
+            class="field"
+            required
+            minlength="3"
+            maxlength="500"
+            aria-label="Why it is back in service"
+            placeholder="where it was found, or why it is used again"
+          />
+          <button class="button main" :disabled="sending">Back in service</button>
+        </form>
+        <section v-if="kit.extras.length > 0" class="extras" aria-label="Not on its card">
+          <h2>In the case, not on its card</h2>
+          <p v-for="extra in kit.extras" :key="extra.id">
+            <strong>{{ extra.name }}</strong>{{ extra.count > 1 ? ` (${extra.count})` : '' }}
+            <span class="quiet"
+              >{{ extra.belongsTo ? `may belong to ${extra.belongsTo}` : 'nobody knows whose yet'
+              }}{{ extra.note ? `; ${extra.note}` : '' }}</span
+            >
+            <button v-if="mayAct" type="button" class="button small" :disabled="sending" @click="settleExtra(extra)">
+              Put where it belongs
+            </button>
+          </p>
+        </section>
 
         <section v-for="hazard in hazards" :key="hazard" class="hazard">
           <p>
@@ -165,6 +263,22 @@ async function cureHazard(hazard: HazardCode) {
               (kit.optics.focalLengthMm / kit.optics.apertureMm).toFixed(1)
             }}
           </dd>
+          <template v-if="kit.details.owner">
+            <dt>owner</dt>
+            <dd>{{ kit.details.owner }}</dd>
+          </template>
+          <template v-if="kit.details.serialNumber">
+            <dt>serial number</dt>
+            <dd>{{ kit.details.serialNumber }}</dd>
+          </template>
+          <template v-if="kit.details.priceMinor !== null">
+            <dt>price</dt>
+            <dd>{{ moneyText(kit.details.priceMinor, kit.currency) }}</dd>
+          </template>
+          <template v-if="kit.details.note">
+            <dt>note</dt>
+            <dd>{{ kit.details.note }}</dd>
+          </template>
           <dt>whole kit</dt>
           <dd>{{ massText(massG) }}, {{ kit.parts.length }} lines</dd>
           <dt>weighed complete</dt>
@@ -209,7 +323,14 @@ async function cureHazard(hazard: HazardCode) {
 
         <h2>In the case</h2>
         <p v-if="unseen > 0 && mayAct && !kit.loan" class="count">
-          {{ unseen }} parts are not looked at yet. Mark what is off, then
+          {{ unseen }} of {{ kit.parts.length }} parts are not looked at.
+          <RouterLink
+            v-if="kit.lastLoan?.state === 'back'"
+            :to="`/desk/take-back/${kit.lastLoan.id}/correct`"
+            class="button small main"
+            >Go through it</RouterLink
+          >
+          Or mark here what is off, then
           <button type="button" class="button small" :disabled="sending" @click="countRest">
             all the rest is there
           </button>
@@ -232,6 +353,7 @@ async function cureHazard(hazard: HazardCode) {
                     >{{ part.consumable.pieces }} × {{ part.consumable.kind
                     }}{{ part.consumable.changedOn ? `, changed ${dateText(part.consumable.changedOn)}` : '' }}</span
                   >
+                  <em v-if="seenWords(part)" class="quiet">{{ seenWords(part) }}</em>
                   <em v-if="part.wrongItem" class="brass">{{ part.wrongItem }} lies here</em>
                   <em v-if="part.note" class="rust">{{ part.note }}</em>
                   <a
@@ -245,7 +367,7 @@ async function cureHazard(hazard: HazardCode) {
                   >
                 </span>
                 <button
-                  v-if="mayAct && !kit.loan && part.mark !== 'present' && part.role !== 'screw-in-sun-filter'"
+                  v-if="mayAct && !kit.loan && part.mark !== 'present' && !isHazardRole(part.role)"
                   type="button"
                   class="button small"
                   :disabled="sending"

@@ -46,7 +46,7 @@ async function send() {
     <p class="second">
       {{ kit.name }} is held from then on{{
         kit.loan ? `; its loan ${kit.loan.code} stays open until it is settled` : ''
-      }}. It can be brought back under Follow-up.
+      }}. A coordinator can bring it back from this sheet.
     </p>
     <button type="submit" class="button main" :disabled="sending">Record it</button>
   </form>

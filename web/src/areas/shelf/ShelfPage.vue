@@ -12,11 +12,13 @@ import EmptyShelf from './EmptyShelf.vue'
 import KitGlance from './KitGlance.vue'
 import { filterKits, groupKits } from './shelf-groups.ts'
 import ShelfRow from './ShelfRow.vue'
+import { useKitKeys } from './use-kit-keys.ts'
 
 const router = useRouter()
 const session = useSession()
 const { data: shelf, problem, slow, reload } = useLoaded<Shelf>('/api/kits')
-const filter = ref({ text: '', branchId: '', condition: '' as ShelfKit['condition'] | '' })
+const everything = { text: '', branchId: '', condition: '' as ShelfKit['condition'] | '', gone: false }
+const filter = ref({ ...everything })
 const chosenCode = ref<string | null>(null)
 
 const all = computed(() => shelf.value?.kits ?? [])
@@ -26,9 +28,11 @@ const chosen = computed(() => inOrder.value.find(({ code }) => code === chosenCo
 const counts = computed(() =>
   conditions.map((condition) => ({
     condition,
-    count: all.value.filter((kit) => kit.group !== 'out' && kit.condition === condition).length,
+    count: all.value.filter(({ group, ...kit }) => group !== 'out' && group !== 'gone' && kit.condition === condition)
+      .length,
   })),
 )
+const gone = computed(() => all.value.filter(({ group }) => group === 'gone').length)
 const countWords = { full: 'fit', half: 'with a note', crescent: 'bench', new: 'held' } as const
 
 // Whoever opens the shelf sees first what needs somebody.
@@ -45,23 +49,12 @@ function move(step: number) {
   void nextTick(() => document.querySelector('.row.chosen')?.scrollIntoView({ block: 'nearest' }))
 }
 
-function act(way: 'hand-out' | 'take-back' | 'check' | 'sheet') {
-  const kit = chosen.value
-  if (!kit) return
-  const code = encodeURIComponent(kit.code)
-  if (way === 'sheet') void router.push(`/kits/${code}`)
-  if (way === 'hand-out' && !kit.loan) void router.push(`/desk/hand-out/${code}`)
-  if (way === 'take-back' && kit.loan) void router.push(`/desk/take-back/${kit.loan.id}`)
-  if (way === 'check' && !kit.loan) void router.push(`/bench/${code}`)
-}
-
+const { keys } = useKitKeys(chosen)
 useKeys(() => ({
   ArrowDown: () => move(1),
   ArrowUp: () => move(-1),
-  Enter: () => act('sheet'),
-  h: () => act('hand-out'),
-  t: () => act('take-back'),
-  c: () => act('check'),
+  Enter: () => chosen.value && void router.push(`/kits/${encodeURIComponent(chosen.value.code)}`),
+  ...keys.value,
 }))
 const branches = computed(() => session.current?.memberships ?? [])
 </script>
@@ -99,6 +92,15 @@ const branches = computed(() => session.current?.memberships ?? [])
           >
             <ConditionMoon :condition="condition" :size="18" /> <b>{{ count }}</b> {{ countWords[condition] }}
           </button>
+          <button
+            v-if="gone > 0"
+            type="button"
+            :aria-pressed="filter.gone"
+            title="Lost, stolen, retired"
+            @click="filter.gone = !filter.gone"
+          >
+            <b>{{ gone }}</b> gone
+          </button>
         </div>
       </header>
       <ProblemNote class="note" :problem="problem" @retry="reload" />
@@ -126,9 +128,7 @@ const branches = computed(() => session.current?.memberships ?? [])
       </div>
       <p v-if="shelf && groups.length === 0" class="note">
         No kit fits these words.
-        <button type="button" class="link-button" @click="filter = { text: '', branchId: '', condition: '' }">
-          Show all
-        </button>
+        <button type="button" class="link-button" @click="filter = { ...everything }">Show all</button>
       </p>
       <div class="line grow"><div class="strip"></div></div>
     </div>

@@ -24,6 +24,17 @@ const readingWords = (reading: Record<string, unknown>): string | null => {
   return asLeft === 0 ? null : `${words} not fine`
 }
 
+const kitFieldWords: Readonly<Record<string, string>> = {
+  code: 'code',
+  name: 'name',
+  place: 'place',
+  branch: 'branch',
+  owner: 'owner',
+  serialNumber: 'serial number',
+  priceMinor: 'price',
+  note: 'note',
+}
+
 /** Pictures that a check's figures were read from. */
 export const recordPictures = ({ after }: RecordLine): string[] =>
   Array.isArray(after?.pictures) ? after.pictures.filter((id): id is string => typeof id === 'string') : []
@@ -45,13 +56,16 @@ export function recordSentence({ act, before, after }: RecordLine): string {
       const off = list(is.off).map(({ part, mark }) => `${text(part)} ${text(mark)}`)
       const answers = (is.answers ?? {}) as Record<string, unknown>
       const said = text(answers.whatDidNotWork)
-      const outcome = is.outcome ? `: ${outcomeWords[is.outcome as Outcome].toLowerCase()}` : ''
+      const isNew = act === 'taken-back' || is.outcome !== was.outcome
+      const outcome = is.outcome && isNew ? `: ${outcomeWords[is.outcome as Outcome].toLowerCase()}` : ''
       const details = [
         ...off,
+        ...(Number(is.unseen ?? 0) > 0 ? [`${text(is.unseen)} not looked at`] : []),
+        ...list(is.extras).map(({ name }) => `${text(name)} lay there besides`),
         ...(answers.sunFilterFound ? ['sun filter found'] : []),
         ...(said ? [`“${said}”`] : []),
       ]
-      const what = act === 'taken-back' ? `taken back${outcome}` : 'take-back corrected'
+      const what = `${act === 'taken-back' ? 'taken back' : 'take-back corrected'}${outcome}`
       return [what, ...details].join('; ')
     }
     case 'borrower-wrote': {
@@ -63,6 +77,23 @@ export function recordSentence({ act, before, after }: RecordLine): string {
       const walked = Array.isArray(is.walked) ? is.walked.map(text).join(' › ') : ''
       return `the borrower reports: ${[walked, is.words ? `“${text(is.words)}”` : ''].filter(Boolean).join('; ') || 'a picture'}`
     }
+    case 'hand-out-corrected': {
+      const what = [
+        ...(is.neverLeft ? ['it never left'] : []),
+        ...(is.dueOn ? [`due ${dateText(text(was.dueOn))} → ${dateText(text(is.dueOn))}`] : []),
+        ...(is.borrowerId ? ['another borrower'] : []),
+      ]
+      return `hand-out corrected: ${what.join(', ')}; “${text(is.reason)}”`
+    }
+    case 'extra-settled':
+      return `${text(was.part)}, which wasn’t on its card, put where it belongs`
+    case 'kit-changed':
+      if (is.backInService !== undefined) return `back in service: “${text(is.backInService)}”`
+      return `changed: ${Object.entries(is)
+        .map(
+          ([field, value]) => `${kitFieldWords[field] ?? field} ${text(was[field]) || '–'} → ${text(value) || '–'}`,
+        )
+        .join(', ')}`
     case 'link-revoked':
       return 'the guide’s link ended'
     case 'part-marked':

@@ -11,8 +11,10 @@ export interface ShelfGroup {
 const titles: readonly (readonly [ShelfKit['group'], string, string])[] = [
   ['shelf', 'On the shelf', 'can it go out, and why'],
   ['out', 'Out on loan', 'first back on top'],
+  ['desk', 'At the desk', 'came back, to be gone through'],
   ['bench', 'At the bench', 'soonest hand-out first'],
   ['held', 'Held', 'not to be lent'],
+  ['gone', 'Lost, stolen, retired', 'kept for the record'],
 ]
 
 const lateLast = '9999'
@@ -33,13 +35,19 @@ export interface ShelfFilter {
   readonly text: string
   readonly branchId: string
   readonly condition: ShelfKit['condition'] | ''
+  /** Only what was lost, stolen or retired; else none of it. */
+  readonly gone?: boolean
 }
 
-export function filterKits(kits: readonly ShelfKit[], { text, branchId, condition }: ShelfFilter): ShelfKit[] {
+export function filterKits(
+  kits: readonly ShelfKit[],
+  { text, branchId, condition, gone = false }: ShelfFilter,
+): ShelfKit[] {
   const words = text.trim().toLowerCase().split(/\s+/).filter(Boolean)
   return kits.filter((kit) => {
     const line = `${kit.name} ${kit.code} ${kit.modelName} ${kit.place} ${kit.loan?.borrower ?? ''}`.toLowerCase()
     return (
+      (kit.group === 'gone') === gone &&
       words.every((word) => line.includes(word)) &&
       (branchId === '' || kit.branchId === branchId) &&
       (condition === '' || kit.condition === condition)

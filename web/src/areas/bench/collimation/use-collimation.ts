@@ -9,7 +9,7 @@ import {
   lengthOf,
   noticedSentence,
   peepholeTubeOf,
-  powersOf,
+  powersThere,
   primaryCellOf,
   secondaryTurns,
   stepResponse,
@@ -53,14 +53,7 @@ export function useCollimation(draft: Ref<CollimationDraft>, kit: () => KitSheet
           limitMm: quality.value.limitMm,
         }),
   )
-  const highest = computed(() =>
-    highestMagnification(
-      powersOf(
-        optics,
-        kit().parts.map(({ name, optics: own }) => ({ name, ...own })),
-      ),
-    ),
-  )
+  const highest = computed(() => highestMagnification(powersThere(optics, kit().parts)))
   const noticed = computed(() =>
     noticedSentence(quality.value, {
       highestMagnification: highest.value,

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { writeFinderSchema, type FinderDataView, type ModelSheet } from '@binoculum/contract'
-import { finderKindWords, finderKinds, nearFocus, nearFocusWords, usualFinder, usualKnobs } from '@binoculum/core'
+import { finderKindWords, finderOnCard, nearFocus, nearFocusWords, usualFinder } from '@binoculum/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { api } from '../../../shared/api/client.ts'
@@ -11,7 +11,9 @@ import type { Loose } from '../../../shared/loose.ts'
 import ProblemNote from '../../../shared/ProblemNote.vue'
 import SetupTabs from '../SetupTabs.vue'
 import FigureField from './FigureField.vue'
+import KeptFormNote from './KeptFormNote.vue'
 import ModelTabs from './ModelTabs.vue'
+import { useKeptForm } from './use-kept-form.ts'
 
 /** A model's finder and its knobs, how the tube shows things, and how near it comes sharp. */
 const route = useRoute()
@@ -21,15 +23,14 @@ const { sending, problem, run } = useSending()
 
 type Form = Loose<Pick<ModelSheet, 'finderOffsetMm'> & { finder: FinderDataView }>
 const form = ref<Form | null>(null)
+const page = useKeptForm(`finder ${id}`, form)
 const tried = ref(false)
 const kept = ref(false)
 watch(sheet, (given) => {
   if (!given) return
-  const usual = usualFinder(given.optics)
-  form.value = structuredClone({
-    finder: (given.finder ?? { ...usual, knobs: [...usual.knobs] }) as FinderDataView,
-    finderOffsetMm: given.finderOffsetMm,
-  })
+  const described = given.finder ?? usualFinder(given.optics)
+  const finder = structuredClone(finderOnCard(described, given.parts)) as FinderDataView
+  page.begin({ finder, finderOffsetMm: given.finderOffsetMm }, given.version)
 })
 watch(form, () => (kept.value = false), { deep: true })
 const body = computed(() => ({ version: sheet.value?.version ?? 0, ...form.value }))
@@ -50,15 +51,15 @@ const near = computed(() => {
     }),
   )
 })
-function setKind(kind: FinderDataView['kind']) {
-  if (form.value) Object.assign(form.value.finder, { kind, knobs: usualKnobs(kind) })
-}
+const onCard = computed(() => sheet.value?.parts.find(({ role }) => role === 'finder') ?? null)
 async function save() {
   tried.value = true
   const read = writeFinderSchema.safeParse(body.value)
   if (!read.success) return
   kept.value = await run(async () => {
-    sheet.value = await api.put<ModelSheet>(`/api/models/${id}/finder`, read.data)
+    const answer = await api.put<ModelSheet>(`/api/models/${id}/finder`, read.data)
+    page.done()
+    sheet.value = answer
   })
 }
 const trains = [
@@ -85,17 +86,13 @@ const views = [
         <fieldset :disabled="!sheet.mayChange">
           <section>
             <h2>Finder</h2>
-            <label class="labelled"
-              ><span>kind</span
-              ><select
-                class="field"
-                name="finder.kind"
-                :value="form.finder.kind"
-                @change="setKind(($event.target as HTMLSelectElement).value as FinderDataView['kind'])"
-              >
-                <option v-for="kind in finderKinds" :key="kind" :value="kind">{{ finderKindWords[kind] }}</option>
-              </select></label
-            >
+            <p class="labelled">
+              <span>kind, from the part on the card</span>
+              <strong>{{ finderKindWords[form.finder.kind] }}</strong>
+              <RouterLink :to="`/setup/models/${id}`" class="second">{{
+                onCard ? `${onCard.name}: change it there` : 'no finder is on the card'
+              }}</RouterLink>
+            </p>
             <label class="labelled"
               ><span>it shows things</span
               ><select v-model="form.finder.view" class="field" name="finder.view">
@@ -200,6 +197,7 @@ const views = [
             <span v-if="kept" role="status">Kept.</span>
           </p>
           <ProblemNote :problem="problem" @retry="reload" />
+          <KeptFormNote :page="page" />
         </fieldset>
       </form>
     </template>

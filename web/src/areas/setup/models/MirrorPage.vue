@@ -20,7 +20,9 @@ import CellDrawing from '../../bench/collimation/CellDrawing.vue'
 import PeepholePicture from '../../bench/collimation/PeepholePicture.vue'
 import SetupTabs from '../SetupTabs.vue'
 import FigureField from './FigureField.vue'
+import KeptFormNote from './KeptFormNote.vue'
 import ModelTabs from './ModelTabs.vue'
+import { useKeptForm } from './use-kept-form.ts'
 
 /** A model's mirrors, cell and cap: what lining up goes by. The drawings follow what is typed. */
 const route = useRoute()
@@ -50,15 +52,20 @@ const ordinary = (apertureMm: number): MirrorDataView => ({
   clips: 3,
 })
 
-const form = ref<MirrorDataView | null>(null)
-const optics = ref<Loose<MirrorOptics> | null>(null)
+const typed = ref<{ mirror: MirrorDataView | null; optics: Loose<MirrorOptics> } | null>(null)
+const form = computed({
+  get: () => typed.value?.mirror ?? null,
+  set: (mirror) => typed.value && (typed.value.mirror = mirror),
+})
+const optics = computed(() => typed.value?.optics ?? null)
+const page = useKeptForm(`mirror ${id}`, typed)
 const kept = ref(false)
 const tried = ref(false)
 watch(sheet, (given) => {
   if (!given) return
-  form.value = given.mirror ? structuredClone(given.mirror) : null
   const { collimatable, primaryFocalLengthMm, mirrorFigure, peepholeOutsideFocusMm } = given.optics
-  optics.value = { collimatable, primaryFocalLengthMm, mirrorFigure, peepholeOutsideFocusMm }
+  const read = { collimatable, primaryFocalLengthMm, mirrorFigure, peepholeOutsideFocusMm }
+  page.begin({ mirror: given.mirror, optics: read }, given.version)
 })
 const schema = z.object({ mirror: mirrorDataSchema.nullable(), optics: mirrorOpticsSchema })
 const wrong = computed(() => (tried.value ? fieldProblems(schema, { mirror: form.value, optics: optics.value }) : {}))
@@ -177,10 +184,12 @@ async function save() {
   const read = schema.safeParse({ mirror: form.value, optics: optics.value })
   if (!given || !read.success) return
   kept.value = await run(async () => {
-    sheet.value = await api.put<ModelSheet>(`/api/models/${id}/mirror`, { version: given.version, ...read.data })
+    const answer = await api.put<ModelSheet>(`/api/models/${id}/mirror`, { version: given.version, ...read.data })
+    page.done()
+    sheet.value = answer
   })
 }
-watch([form, optics], () => (kept.value = false), { deep: true })
+watch(typed, () => (kept.value = false), { deep: true })
 </script>
 
 <template>
@@ -191,6 +200,7 @@ watch([form, optics], () => (kept.value = false), { deep: true })
       <template v-if="sheet && optics">
         <ModelTabs :model-id="id" :name="sheet.name" />
         <ProblemNote :problem="problem" @retry="reload" />
+        <KeptFormNote :page="page" />
         <p v-if="!mayChange" class="quiet">Only a coordinator of every branch with such kits may change it.</p>
         <div class="columns">
           <fieldset :disabled="!mayChange">

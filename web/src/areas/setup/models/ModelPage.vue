@@ -28,8 +28,10 @@ import {
   type DraftPart,
   type ModelDraft,
 } from './model-draft.ts'
+import KeptFormNote from './KeptFormNote.vue'
 import ModelTabs from './ModelTabs.vue'
 import PartFields from './PartFields.vue'
+import { useKeptForm } from './use-kept-form.ts'
 
 const route = useRoute()
 const router = useRouter()
@@ -38,6 +40,7 @@ const id = String(route.params.id)
 const { data: sheet, problem: unreadable, reload } = useLoaded<ModelSheet>(`/api/models/${id}`)
 const { sending, problem, run } = useSending()
 const draft = ref<ModelDraft | null>(null)
+const page = useKeptForm(`card ${id}`, draft)
 const undoable = ref<string[]>([])
 const chosenKey = ref<string | null>(null)
 const folded = ref(new Set<string>())
@@ -122,7 +125,9 @@ async function save() {
   if (!draft.value || !given || !changed.value) return
   const body = written(draft.value, given.version)
   const done = await run(async () => {
-    sheet.value = await api.post<ModelSheet>(`/api/models/${id}`, body)
+    const answer = await api.post<ModelSheet>(`/api/models/${id}`, body)
+    page.done()
+    sheet.value = answer
   })
   if (done) undoable.value = []
 }
@@ -137,7 +142,7 @@ async function copy() {
 
 watch(sheet, (given) => {
   if (!given) return
-  draft.value = draftOf(given)
+  page.begin(draftOf(given), given.version)
   chosenKey.value ??= given.parts[0]?.id ?? null
 })
 
@@ -215,6 +220,7 @@ useKeys((): KeyMap =>
         </header>
         <ModelTabs :model-id="id" />
         <ProblemNote :problem="problem" @retry="save" />
+        <KeptFormNote :page="page" />
         <p v-if="!mayChange" class="quiet">Only a coordinator of every branch with such kits may change it.</p>
         <div class="columns">
           <div ref="list">

@@ -5,6 +5,7 @@ import PageTabs from '../../../shared/PageTabs.vue'
 const { modelId, name = '' } = defineProps<{ modelId: string; name?: string }>()
 const places = [
   { path: `/setup/models/${modelId}`, words: 'Parts' },
+  { path: `/setup/models/${modelId}/what`, words: 'What it is' },
   { path: `/setup/models/${modelId}/steps`, words: 'Steps' },
   { path: `/setup/models/${modelId}/mount`, words: 'Mount and tube' },
   { path: `/setup/models/${modelId}/mirror`, words: 'Mirrors and cell' },

@@ -1,10 +1,18 @@
 <script setup lang="ts">
 import type { ModelList } from '@binoculum/contract'
 import { families } from '@binoculum/core'
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
 import { useLoaded } from '../../../shared/api/use-loaded.ts'
 import ProblemNote from '../../../shared/ProblemNote.vue'
+import { useSession } from '../../people/session.ts'
 import SetupTabs from '../SetupTabs.vue'
+import NewModelForm from './NewModelForm.vue'
 
+const router = useRouter()
+const session = useSession()
+const branchId = computed(() => session.coordinates[0] ?? '')
+const makes = ref(false)
 const { data, problem, reload } = useLoaded<ModelList>('/api/models')
 const kitWords = (kits: readonly string[]) =>
   kits.length === 0
@@ -22,8 +30,11 @@ const kitWords = (kits: readonly string[]) =>
       What the kits of a model have in their cases, in which order, how heavy, and how much it is needed.
     </p>
     <ProblemNote :problem="problem" @retry="reload" />
+    <p v-if="branchId && !makes"><ElButton @click="makes = true">New model</ElButton></p>
+    <NewModelForm v-if="makes" :branch-id="branchId" @made="({ id }) => router.push(`/setup/models/${id}`)" />
     <p v-if="data && data.models.length === 0">
-      No model yet. <RouterLink to="/setup/bring-in">Bring in a list</RouterLink>: each kit brings its model.
+      No model yet. Make one here, or <RouterLink to="/setup/bring-in">bring in a list</RouterLink>: each kit brings
+      its model.
     </p>
     <ul v-if="data">
       <li v-for="model in data.models" :key="model.id">

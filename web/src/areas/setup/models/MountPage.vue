@@ -1,6 +1,20 @@
 <script setup lang="ts">
-import { mountDataSchema, type ModelSheet, type MountDataView } from '@binoculum/contract'
-import { controllerFields, homeDrawings, type TubeFigures } from '@binoculum/core'
+import { mountDataSchema, type ModelSheet, type MountDataView, type StandView } from '@binoculum/contract'
+import {
+  armJoints,
+  armJointWords,
+  controllerFields,
+  controllerFieldWords,
+  fixingWords,
+  homeDrawings,
+  isComputedField,
+  trays,
+  trayWords,
+  tubeFixings,
+  usualStand,
+  type ControllerField,
+  type TubeFigures,
+} from '@binoculum/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { api } from '../../../shared/api/client.ts'
@@ -12,7 +26,9 @@ import ProblemNote from '../../../shared/ProblemNote.vue'
 import HomeDrawing from '../../bench/HomeDrawing.vue'
 import SetupTabs from '../SetupTabs.vue'
 import FigureField from './FigureField.vue'
+import KeptFormNote from './KeptFormNote.vue'
 import ModelTabs from './ModelTabs.vue'
+import { useKeptForm } from './use-kept-form.ts'
 
 const route = useRoute()
 const id = String(route.params.id)
@@ -46,11 +62,17 @@ const emptyForm = (): Form => ({
   controller: null,
   home: null,
 })
-const form = ref<Form>(emptyForm())
+const typed = ref<{ mount: Form; stand: StandView } | null>(null)
+const form = computed(() => typed.value?.mount ?? emptyForm())
+const stand = computed(() => typed.value?.stand ?? { ...usualStand('equatorial-reflector', []) })
+const page = useKeptForm(`mount ${id}`, typed)
 const kept = ref(false)
 const tried = ref(false)
 watch(sheet, (given) => {
-  if (given) form.value = given.mount ? (structuredClone(given.mount) as Form) : emptyForm()
+  if (!given) return
+  const roles = given.parts.map(({ role }) => role)
+  const usual = { ...usualStand(given.family, roles) }
+  page.begin({ mount: (given.mount ?? emptyForm()) as Form, stand: given.stand ?? usual }, given.version)
 })
 const wrong = computed(() => (tried.value ? fieldProblems(mountDataSchema, form.value) : {}))
 const mayChange = computed(() => sheet.value?.mayChange ?? false)
@@ -79,7 +101,13 @@ const tubePlaces: readonly (readonly [keyof Pick<TubeFigures, 'finder' | 'eyepie
   ['finder', 'Finder'],
   ['eyepiece', 'Eyepiece and diagonal'],
 ]
-const asksWords = { ...Object.fromEntries(controllerFields.map((field) => [field, field.replace('-', ' ')])) }
+const asksWords = controllerFieldWords
+/** Questions that nothing computes: the model says what to answer. */
+const toldFields = computed(() => form.value.controller?.asks.filter((field) => !isComputedField(field)) ?? [])
+function setAnswer(field: ControllerField, words: string) {
+  const controller = form.value.controller
+  if (controller) controller.answers = { ...controller.answers, [field]: words }
+}
 
 function toggleAsk(field: (typeof controllerFields)[number]) {
   const controller = form.value.controller
@@ -94,11 +122,17 @@ async function save() {
   const read = mountDataSchema.safeParse(form.value)
   if (!given || !read.success) return
   const went = await run(async () => {
-    sheet.value = await api.put<ModelSheet>(`/api/models/${id}/mount`, { version: given.version, mount: read.data })
+    const answer = await api.put<ModelSheet>(`/api/models/${id}/mount`, {
+      version: given.version,
+      mount: read.data,
+      stand: stand.value,
+    })
+    page.done()
+    sheet.value = answer
   })
   kept.value = went
 }
-watch(form, () => (kept.value = false), { deep: true })
+watch(typed, () => (kept.value = false), { deep: true })
 </script>
 
 <template>
@@ -109,6 +143,7 @@ watch(form, () => (kept.value = false), { deep: true })
       <template v-if="sheet">
         <ModelTabs :model-id="id" :name="sheet.name" />
         <ProblemNote :problem="problem" @retry="reload" />
+        <KeptFormNote :page="page" />
         <p v-if="!mayChange" class="quiet">Only a coordinator of every branch with such kits may change it.</p>
         <fieldset :disabled="!mayChange">
           <section>
@@ -132,6 +167,34 @@ watch(form, () => (kept.value = false), { deep: true })
               name="stand-height"
               :problem="wrong.standHeightMm"
             />
+          </section>
+          <section>
+            <h2>Stand and joints</h2>
+            <label class="labelled"
+              ><span>tray or spreader</span
+              ><ElSelect v-model="stand.tray" aria-label="tray or spreader">
+                <ElOption v-for="each in trays" :key="each" :value="each" :label="trayWords[each]" /></ElSelect
+            ></label>
+            <label class="labelled"
+              ><span>what holds the tube</span
+              ><ElSelect v-model="stand.fixing" aria-label="what holds the tube">
+                <ElOption
+                  v-for="each in tubeFixings"
+                  :key="each"
+                  :value="each"
+                  :label="fixingWords[each]" /></ElSelect
+            ></label>
+            <label class="labelled"
+              ><span>head or arm on its legs</span
+              ><ElSelect v-model="stand.armJoint" aria-label="head or arm on its legs" :empty-values="[undefined]">
+                <ElOption :value="null" label="nothing sits on legs" />
+                <ElOption
+                  v-for="each in armJoints"
+                  :key="each"
+                  :value="each"
+                  :label="armJointWords[each]" /></ElSelect
+            ></label>
+            <ElCheckbox v-model="stand.axisLocks">each axis has a lock</ElCheckbox>
           </section>
           <section>
             <h2>
@@ -251,6 +314,14 @@ watch(form, () => (kept.value = false), { deep: true })
                 </button>
                 <i v-if="wrong['controller.asks']" class="rust">{{ wrong['controller.asks'] }}</i>
               </div>
+              <label v-for="field in toldFields" :key="field" class="labelled"
+                ><span>{{ controllerFieldWords[field] }}: what to answer</span
+                ><ElInput
+                  :model-value="form.controller.answers?.[field] ?? ''"
+                  maxlength="120"
+                  :name="`answer-${field}`"
+                  @update:model-value="(words: string) => setAnswer(field, words)"
+              /></label>
             </template>
           </section>
           <section class="home">

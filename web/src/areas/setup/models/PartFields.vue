@@ -1,6 +1,20 @@
 <script setup lang="ts">
 import type { WeighGroup } from '@binoculum/contract'
-import { lookAlikeRoles, massText, roleFacts, roles, type Criticality, type Role } from '@binoculum/core'
+import {
+  filterFastenings,
+  filterFasteningWords,
+  filterMaterials,
+  filterMaterialWords,
+  finderKinds,
+  finderKindWords,
+  isHazardRole,
+  lookAlikeRoles,
+  massText,
+  roleFacts,
+  roles,
+  type Criticality,
+  type Role,
+} from '@binoculum/core'
 import { computed } from 'vue'
 import { api } from '../../../shared/api/client.ts'
 import { roleChoices, type DraftPart } from './model-draft.ts'
@@ -38,14 +52,25 @@ const likeness = computed(() =>
     .map((role) => roles[role].words),
 )
 const facts = computed(() => roleFacts(part.role))
-const hazard = computed(() => part.role === 'screw-in-sun-filter' || part.role === 'coin-cell')
+const hazard = computed(() => isHazardRole(part.role) || part.role === 'coin-cell')
 
 const textOf = (event: Event) => (event.target as HTMLInputElement).value
 const numberOf = (event: Event) => {
   const text = textOf(event).trim().replace(',', '.')
   return text === '' || Number.isNaN(Number(text)) ? null : Number(text)
 }
-const isEyepiece = computed(() => part.role === 'low-eyepiece' || part.role === 'eyepiece')
+const isEyepiece = computed(() => ['low-eyepiece', 'eyepiece', 'erecting-eyepiece'].includes(part.role))
+/** Parts between focuser and eyepiece have a barrel and a hole; some lengthen the focal length. */
+const isBetween = computed(() =>
+  ['barlow', 'focal-extender', 'diagonal', 'erecting-diagonal', 'barrel-adapter'].includes(part.role),
+)
+const lengthens = computed(() => ['barlow', 'focal-extender', 'erecting-diagonal'].includes(part.role))
+const barrels = [24.5, 31.75, 50.8] as const
+function setWord(key: 'finderKind' | 'filterMaterial' | 'filterFastening', event: Event) {
+  const { [key]: _before, ...others } = part.optics
+  const word = textOf(event)
+  emit('set', { optics: word === '' ? others : { ...others, [key]: word } })
+}
 const lacksOptics = computed(
   () =>
     (isEyepiece.value && part.optics.focalLengthMm === undefined) ||
@@ -150,16 +175,59 @@ async function addPicture(event: Event) {
         />
         <select
           class="field"
-          :value="part.optics.barrelMm ?? 31.75"
+          :value="part.optics.maleMm ?? 31.75"
           aria-label="barrel"
-          @change="setOptics('barrelMm', $event)"
+          @change="setOptics('maleMm', $event)"
         >
-          <option value="31.75">31.8 mm</option>
-          <option value="50.8">50.8 mm</option>
+          <option v-for="mm in barrels" :key="mm" :value="mm">{{ mm }} mm</option>
         </select>
       </span>
     </div>
-    <label v-if="part.role === 'barlow'" class="row">
+    <div v-if="isBetween" class="row">
+      <em>barrel, hole</em>
+      <span class="three">
+        <select
+          class="field"
+          :value="part.optics.maleMm ?? 31.75"
+          aria-label="barrel that goes in"
+          @change="setOptics('maleMm', $event)"
+        >
+          <option v-for="mm in barrels" :key="mm" :value="mm">in {{ mm }} mm</option>
+        </select>
+        <select
+          class="field"
+          :value="part.optics.femaleMm ?? part.optics.maleMm ?? 31.75"
+          aria-label="hole that takes the next part"
+          @change="setOptics('femaleMm', $event)"
+        >
+          <option v-for="mm in barrels" :key="mm" :value="mm">takes {{ mm }} mm</option>
+        </select>
+      </span>
+    </div>
+    <label v-if="part.role === 'finder'" class="row">
+      <em>kind</em>
+      <select class="field" :value="part.optics.finderKind ?? ''" @change="setWord('finderKind', $event)">
+        <option value="">as its name says</option>
+        <option v-for="kind in finderKinds" :key="kind" :value="kind">{{ finderKindWords[kind] }}</option>
+      </select>
+    </label>
+    <template v-if="part.role === 'front-filter'">
+      <label class="row">
+        <em>made of</em>
+        <select class="field" :value="part.optics.filterMaterial ?? ''" @change="setWord('filterMaterial', $event)">
+          <option value="">not said</option>
+          <option v-for="each in filterMaterials" :key="each" :value="each">{{ filterMaterialWords[each] }}</option>
+        </select>
+      </label>
+      <label class="row">
+        <em>held by</em>
+        <select class="field" :value="part.optics.filterFastening ?? ''" @change="setWord('filterFastening', $event)">
+          <option value="">not said</option>
+          <option v-for="each in filterFastenings" :key="each" :value="each">{{ filterFasteningWords[each] }}</option>
+        </select>
+      </label>
+    </template>
+    <label v-if="lengthens" class="row">
       <em>times</em>
       <input
         class="field"
@@ -199,6 +267,16 @@ async function addPicture(event: Event) {
         <option value="">with the whole kit only</option>
         <option v-for="each in groups" :key="each.name" :value="each.name">{{ each.name }}</option>
       </select>
+    </label>
+    <label class="row">
+      <em>lost with</em>
+      <input
+        class="field"
+        :value="part.together"
+        maxlength="60"
+        placeholder="a name for what is lost as one"
+        @change="emit('set', { together: textOf($event).trim() })"
+      />
     </label>
     <label class="row">
       <em>lies in</em>
@@ -286,7 +364,7 @@ async function addPicture(event: Event) {
     <p v-if="hazard" class="row">
       <em>hazard</em
       ><span class="rust">{{
-        part.role === 'coin-cell' ? 'swallowed, it burns within two hours' : 'cracks in use: must not be in any case'
+        part.role === 'coin-cell' ? 'swallowed, it burns within two hours' : 'must not be in any case'
       }}</span>
     </p>
     <div class="row">

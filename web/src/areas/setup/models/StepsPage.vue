@@ -24,6 +24,7 @@ import KeyCap from '../../../shared/keys/KeyCap.vue'
 import { useKeys } from '../../../shared/keys/use-keys.ts'
 import ProblemNote from '../../../shared/ProblemNote.vue'
 import SetupTabs from '../SetupTabs.vue'
+import KeptFormNote from './KeptFormNote.vue'
 import ModelTabs from './ModelTabs.vue'
 import {
   emptyStep,
@@ -35,19 +36,21 @@ import {
   type ProcedureDraft,
   type Way,
 } from './steps-draft.ts'
+import { useKeptForm } from './use-kept-form.ts'
 
 const route = useRoute()
 const id = String(route.params.id)
 const { data: sheet, problem: unreadable, reload } = useLoaded<ModelSheet>(`/api/models/${id}`)
 const { sending, problem, run } = useSending()
 const draft = ref<ProcedureDraft | null>(null)
+const page = useKeptForm(`steps ${id}`, draft)
 const undoable = ref<string[]>([])
 const chosen = ref<{ way: Way; key: string } | null>(null)
 const lists = useTemplateRef('lists')
 
 watch(sheet, (given) => {
   if (!given) return
-  draft.value = structuredClone(given.procedure) as ProcedureDraft
+  page.begin(given.procedure as ProcedureDraft, given.version)
   undoable.value = []
   const first = given.procedure.setUp[0]
   chosen.value ??= first ? { way: 'setUp', key: first.key } : null
@@ -142,7 +145,11 @@ async function save() {
   const given = sheet.value
   if (!given || !draft.value || !changed.value || Object.keys(problems.value).length > 0) return
   const body = { version: given.version, procedure: draft.value }
-  await run(async () => void (sheet.value = await api.put<ModelSheet>(`/api/models/${id}/procedure`, body)))
+  await run(async () => {
+    const answer = await api.put<ModelSheet>(`/api/models/${id}/procedure`, body)
+    page.done()
+    sheet.value = answer
+  })
 }
 
 let sortables: Sortable[] = []
@@ -200,6 +207,7 @@ useKeys(() => ({
           }}
         </p>
         <ProblemNote :problem="problem" @retry="reload" />
+        <KeptFormNote :page="page" />
         <div class="columns">
           <div ref="lists">
             <section v-for="{ way, words } in ways" :key="way">

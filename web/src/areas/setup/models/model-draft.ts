@@ -36,6 +36,7 @@ export function newPart(role: Role, place: string, key: string): DraftPart {
     massG: null,
     toleranceG: null,
     weighGroup: '',
+    together: '',
     place,
     lookEveryTime,
     lookFor: '',

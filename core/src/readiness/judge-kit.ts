@@ -1,0 +1,64 @@
+import { highestMagnification, powersOf, type OpticalPart, type Power, type Tube } from '../optics/powers.ts'
+import type { Mark, Role } from '../contents/roles.ts'
+import {
+  judgeReadiness,
+  type JudgedModel,
+  type JudgeInput,
+  type Judgement,
+  type ModelUnknown,
+  type ReadingKind,
+  type ReadingSource,
+} from './judge.ts'
+
+/** A reading as kept with a kit. */
+export interface LeftReading {
+  readonly kind: ReadingKind
+  readonly asLeft: number
+  readonly limit: number
+  readonly uncertainty?: number | null | undefined
+  readonly source: ReadingSource
+  readonly atUtc: string
+}
+
+export interface KitState extends Omit<JudgeInput, 'model' | 'readings'> {
+  readonly family: JudgedModel['family']
+  /** With what was only guessed of the model, where something was. */
+  readonly optics: JudgedModel['optics'] & { readonly guessed?: readonly ModelUnknown[] | undefined }
+  /** What its case gives, from `powersThere`. */
+  readonly powers: readonly Power[]
+  /** Whether its card says an eyepiece's focal length, there or missing. */
+  readonly eyepieceKnown: boolean
+  readonly readings: readonly LeftReading[]
+}
+
+/** Powers of what is there: what is missing or wrong gives none. */
+export const powersThere = (
+  tube: Tube,
+  parts: readonly {
+    readonly name: string
+    readonly role: Role
+    readonly mark: Mark
+    readonly optics: Omit<OpticalPart, 'name' | 'role'>
+  }[],
+): readonly Power[] =>
+  powersOf(
+    tube,
+    parts
+      .filter(({ mark }) => mark !== 'missing' && mark !== 'wrong')
+      .map(({ name, role, optics }) => ({ ...optics, name, role })),
+  )
+
+/** The one maker of a judge's input: desk, bench and server judge a kit by this and nothing else.
+ * @param kit as it stands, or as it would stand after what is on a screen @throws RangeError as `judgeReadiness` */
+export function judgeKit({ family, optics, powers, eyepieceKnown, readings, ...kit }: KitState): Judgement {
+  return judgeReadiness({
+    ...kit,
+    model: {
+      family,
+      optics,
+      highestMagnification: highestMagnification(powers),
+      unknown: [...(optics.guessed ?? []), ...(eyepieceKnown ? [] : (['eyepiece'] as const))],
+    },
+    readings: readings.map(({ asLeft, ...reading }) => ({ ...reading, value: asLeft })),
+  })
+}

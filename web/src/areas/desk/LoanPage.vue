@@ -1,0 +1,260 @@
+<script setup lang="ts">
+import type { Borrower, LoanSheet } from '@binoculum/contract'
+import { computed, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import { api } from '../../shared/api/client.ts'
+import { useLoaded } from '../../shared/api/use-loaded.ts'
+import { useSending } from '../../shared/api/use-sending.ts'
+import KitTag from '../../shared/drawings/KitTag.vue'
+import ProblemNote from '../../shared/ProblemNote.vue'
+import { dayText, hourText, lateText, whenText } from '../../shared/words.ts'
+import { useSession } from '../people/session.ts'
+import { recordSentence } from '../shelf/history-words.ts'
+import BorrowerPicker from './BorrowerPicker.vue'
+import { emptyHandOut } from './use-hand-out.ts'
+
+/** One loan: who, when, and what was written down wrongly put right. */
+const route = useRoute()
+const session = useSession()
+const loanId = String(route.params.loanId)
+const { data: loan, problem: unreadable, reload } = useLoaded<LoanSheet>(`/api/loans/${loanId}`)
+const { sending, problem, run } = useSending()
+
+const asks = ref<'nothing' | 'day' | 'borrower' | 'never-left' | 'join'>('nothing')
+const reason = ref('')
+const dueOn = ref('')
+/** The picker's draft; only who is chosen matters here. */
+const chosen = ref(emptyHandOut())
+watch(asks, () => {
+  reason.value = ''
+  chosen.value = emptyHandOut()
+  dueOn.value = loan.value?.dueAtUtc?.slice(0, 10) ?? ''
+})
+
+const kitPath = computed(() => `/kits/${encodeURIComponent(loan.value?.kitCode ?? '')}`)
+const mayJoin = computed(() => !!loan.value && session.may(loan.value.branchId, 'coordinator'))
+const stateWords = { promised: 'promised', out: 'out', back: 'back', cancelled: 'cancelled: it never left' } as const
+const notAfterToday = (day: Date) => day.getTime() <= Date.now()
+
+const picked = computed(() => {
+  const { borrower, isNew, name, contact, cardNumber } = chosen.value
+  if (borrower) return { id: borrower.id }
+  return isNew && name.trim() !== '' && contact.trim().length >= 3 ? { name, contact, cardNumber } : null
+})
+
+async function correct(change: object) {
+  const sheet = loan.value
+  if (!sheet) return
+  const done = await run(async (idempotencyKey) => {
+    loan.value = await api.post<LoanSheet>(`/api/loans/${loanId}/hand-out/corrections`, {
+      idempotencyKey,
+      loanVersion: sheet.version,
+      reason: reason.value,
+      ...change,
+    })
+  })
+  if (done) asks.value = 'nothing'
+  else if (problem.value?.code === 'LOAN_CHANGED') await reload()
+}
+
+async function join(other: Borrower) {
+  const done = await run(async () => {
+    await api.post(`/api/borrowers/${loan.value?.borrower.id}/join`, { otherId: other.id })
+  })
+  if (!done) return
+  asks.value = 'nothing'
+  await reload()
+}
+</script>
+
+<template>
+  <main class="page loan">
+    <ProblemNote :problem="unreadable" @retry="reload" />
+    <template v-if="loan">
+      <header>
+        <h1>Loan {{ loan.code }}</h1>
+        <p>
+          <RouterLink :to="kitPath">{{ loan.kitName }}</RouterLink> <KitTag :code="loan.kitCode" />
+          <span class="quiet">{{ loan.branchName }}</span>
+        </p>
+      </header>
+      <dl class="facts">
+        <dt>state</dt>
+        <dd>
+          {{ stateWords[loan.state]
+          }}<strong v-if="loan.daysLate > 0" class="rust">, {{ lateText(loan.daysLate) }}</strong>
+        </dd>
+        <dt>borrower</dt>
+        <dd>
+          <strong>{{ loan.borrower.name }}</strong>{{
+            loan.borrower.cardNumber ? `, card ${loan.borrower.cardNumber}` : ''
+          }}
+          <span class="quiet">{{ loan.borrower.contact }} · known at {{ loan.borrower.branchName }}</span>
+        </dd>
+        <template v-if="loan.outAtUtc">
+          <dt>out</dt>
+          <dd>{{ whenText(loan.outAtUtc, loan.zone) }}</dd>
+        </template>
+        <template v-if="loan.dueAtUtc">
+          <dt>due back</dt>
+          <dd>{{ whenText(loan.dueAtUtc, loan.zone) }}</dd>
+        </template>
+        <template v-if="loan.backAtUtc">
+          <dt>came back</dt>
+          <dd>{{ whenText(loan.backAtUtc, loan.zone) }}</dd>
+        </template>
+      </dl>
+      <div class="ways">
+        <RouterLink v-if="loan.state === 'out'" :to="`/desk/take-back/${loan.id}`" class="button main"
+          >Take back</RouterLink
+        >
+        <RouterLink v-if="loan.state === 'out'" :to="`/guides/${loan.id}`" class="button">Its guide</RouterLink>
+        <RouterLink
+          v-if="loan.state === 'back' && loan.isLatest"
+          :to="`/desk/take-back/${loan.id}/correct`"
+          class="button main"
+          >Correct the take-back</RouterLink
+        >
+      </div>
+      <p v-if="loan.state === 'back' && !loan.isLatest" class="quiet">
+        {{ loan.kitName }} has been out again since: what lies in its case is put right at its newest loan.
+      </p>
+
+      <template v-if="loan.state === 'out'">
+        <h2>Was something written down wrongly?</h2>
+        <div class="ways" role="group" aria-label="What was wrong">
+          <button type="button" class="button" :aria-pressed="asks === 'day'" @click="asks = 'day'">
+            The day of return
+          </button>
+          <button type="button" class="button" :aria-pressed="asks === 'borrower'" @click="asks = 'borrower'">
+            The borrower
+          </button>
+          <button type="button" class="button" :aria-pressed="asks === 'never-left'" @click="asks = 'never-left'">
+            It never left
+          </button>
+        </div>
+        <form v-if="asks === 'day'" @submit.prevent="correct({ dueOn })">
+          <ElDatePicker
+            v-model="dueOn"
+            type="date"
+            value-format="YYYY-MM-DD"
+            format="ddd D MMM YYYY"
+            :disabled-date="notAfterToday"
+            :clearable="false"
+            aria-label="Right day of return"
+          />
+          <input
+            v-model="reason"
+            class="field"
+            required
+            minlength="3"
+            aria-label="What was wrong"
+            placeholder="why"
+          />
+          <button class="button main" :disabled="sending || dueOn === ''">Correct the day</button>
+        </form>
+        <form v-else-if="asks === 'borrower'" @submit.prevent="correct({ borrower: picked })">
+          <BorrowerPicker v-model="chosen" :branch-id="loan.branchId" />
+          <input
+            v-model="reason"
+            class="field"
+            required
+            minlength="3"
+            aria-label="What was wrong"
+            placeholder="why"
+          />
+          <button class="button main" :disabled="sending || picked === null">Correct the borrower</button>
+        </form>
+        <form v-else-if="asks === 'never-left'" @submit.prevent="correct({ neverLeft: true })">
+          <p class="second">The loan is cancelled and the guide’s link ends. The kit stands where it stood.</p>
+          <input
+            v-model="reason"
+            class="field"
+            required
+            minlength="3"
+            aria-label="What was wrong"
+            placeholder="why"
+          />
+          <button class="button main" :disabled="sending">Cancel this hand-out</button>
+        </form>
+      </template>
+      <template v-if="mayJoin">
+        <h2>Entered twice?</h2>
+        <p v-if="asks !== 'join'">
+          <button type="button" class="button" @click="asks = 'join'">
+            {{ loan.borrower.name }} is the same person as …
+          </button>
+        </p>
+        <div v-else>
+          <p class="second">
+            The other entry’s loans and letters become those of {{ loan.borrower.name }}; the other entry goes.
+          </p>
+          <BorrowerPicker v-model="chosen" :branch-id="loan.branchId" />
+          <button
+            v-if="chosen.borrower && chosen.borrower.id !== loan.borrower.id"
+            type="button"
+            class="button main"
+            :disabled="sending"
+            @click="join(chosen.borrower)"
+          >
+            Join {{ chosen.borrower.name }} into {{ loan.borrower.name }}
+          </button>
+          <p v-else-if="chosen.borrower" class="rust">This is the same entry. Choose the other one.</p>
+        </div>
+      </template>
+      <ProblemNote :problem="problem" @retry="reload" />
+
+      <h2>Record</h2>
+      <ol class="history">
+        <li v-for="line in loan.history" :key="line.id">
+          <span class="quiet">{{ dayText(line.atUtc, loan.zone) }}, {{ hourText(line.atUtc, loan.zone) }}</span>
+          <span>{{ recordSentence(line) }}</span>
+          <span class="quiet">{{ line.by }}</span>
+        </li>
+      </ol>
+    </template>
+  </main>
+</template>
+
+<style scoped>
+.loan {
+  max-width: 900px;
+}
+
+.facts {
+  display: grid;
+  grid-template-columns: 110px minmax(0, 1fr);
+  gap: 4px 12px;
+  margin: 14px 0;
+}
+
+dt {
+  color: var(--quiet);
+}
+
+dd {
+  margin: 0;
+}
+
+.ways,
+form {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  align-items: center;
+  margin: 10px 0;
+}
+
+.history {
+  padding: 0;
+  list-style: none;
+}
+
+.history li {
+  display: grid;
+  grid-template-columns: 150px minmax(0, 1fr) auto;
+  gap: 12px;
+  padding: 4px 0;
+  border-bottom: 1px solid var(--rule);
+}
+</style>

@@ -1,0 +1,27 @@
+<script setup lang="ts">
+import type { KeptForm } from './use-kept-form.ts'
+
+/** Says that what stands here isn't kept yet, and what to do with it. */
+const { page } = defineProps<{ page: Pick<KeptForm, 'takenUp' | 'older' | 'letGo' | 'takeUpOlder' | 'done'> }>()
+</script>
+
+<template>
+  <p v-if="page.takenUp.value" class="note" role="status">
+    Taken up where you left it; not kept yet.
+    <ElButton link type="primary" @click="page.letGo()">Let it go</ElButton>
+  </p>
+  <p v-else-if="page.older.value !== null" class="note" role="status">
+    You left something here that isn’t kept, and this model was changed since.
+    <ElButton link type="primary" @click="page.takeUpOlder()">Take it up</ElButton>
+    <ElButton link type="primary" @click="page.done()">Let it go</ElButton>
+  </p>
+</template>
+
+<style scoped>
+.note {
+  margin: 8px 0;
+  padding: 6px 12px;
+  border-left: 3px solid var(--brass);
+  background: var(--card);
+}
+</style>

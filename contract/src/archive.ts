@@ -1,10 +1,10 @@
 import { z } from 'zod'
-import { modelOpticsSchema, partOpticsSchema } from './kits.ts'
+import { extraPartSchema, kitDetailsSchema, modelOpticsSchema, partOpticsSchema } from './kits.ts'
 import { finderDataSchema, ownFinderSchema } from './finder-data.ts'
 import { guideTextFormSchema } from './guides.ts'
 import { landmarkFieldsSchema } from './landmarks.ts'
 import { mirrorDataSchema } from './mirror-data.ts'
-import { mountDataSchema, procedureSchema } from './mount-data.ts'
+import { mountDataSchema, procedureSchema, standDataSchema } from './mount-data.ts'
 import { consumableSchema, weighGroupSchema } from './models.ts'
 import { siteFieldsSchema } from './sites.ts'
 import { criticalitySchema, familySchema, hazardSchema, jobCodeSchema, markSchema, roleSchema } from './readiness.ts'
@@ -29,7 +29,9 @@ const templateFields = {
   lookFor: z.string().max(400),
   costMinor: z.number().int().nonnegative().nullable(),
   consumable: consumableSchema.nullable(),
-  optics: partOpticsSchema,
+  // Older archives call the barrel that goes in by one name for all.
+  optics: partOpticsSchema.extend({ barrelMm: z.number().positive().optional() }),
+  together: z.string().max(60).default(''),
 }
 
 const modelSchema = z.object({
@@ -40,6 +42,7 @@ const modelSchema = z.object({
   mount: mountDataSchema.nullable().default(null),
   mirror: mirrorDataSchema.nullable().default(null),
   finder: finderDataSchema.nullable().default(null),
+  stand: standDataSchema.nullable().default(null),
   procedure: procedureSchema.nullable().default(null),
   weighGroups: z.array(weighGroupSchema),
   parts: z.array(z.object({ key, ...templateFields, picture: key.nullable() })).max(300),
@@ -66,11 +69,17 @@ const kitSchema = z.object({
         mark: markSchema,
         presentCount: z.number().int().nonnegative(),
         note: z.string().max(500),
+        seenAtUtc: z.iso.datetime().nullable().default(null),
         wrongItem: z.string().max(120),
         pictures: z.array(key),
       }),
     )
     .max(300),
+  details: kitDetailsSchema.default({ owner: '', serialNumber: '', priceMinor: null, note: '' }),
+  extras: z
+    .array(extraPartSchema.omit({ id: true, pictureIds: true }))
+    .max(200)
+    .default([]),
   weighings: z.array(
     z.object({
       group: z.string(),

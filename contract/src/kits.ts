@@ -36,14 +36,7 @@ export const modelOpticsSchema = opticsSchema.extend({
 })
 export type ModelOptics = z.infer<typeof modelOpticsSchema>
 
-/** Older archives and rows call the barrel that goes in by one name for all. */
-const withOldNames = (given: unknown): unknown => {
-  if (typeof given !== 'object' || given === null || !('barrelMm' in given)) return given
-  const { barrelMm, ...rest } = given
-  return { maleMm: barrelMm, ...rest }
-}
-
-const partOpticsFields = z.object({
+export const partOpticsSchema = z.object({
   focalLengthMm: z.number().positive().optional(),
   shortestFocalLengthMm: z.number().positive().optional(),
   apparentFieldDeg: z.number().positive().optional(),
@@ -60,7 +53,6 @@ const partOpticsFields = z.object({
   filterMaterial: z.enum(filterMaterials).optional(),
   filterFastening: z.enum(filterFastenings).optional(),
 })
-export const partOpticsSchema = z.preprocess(withOldNames, partOpticsFields)
 export type PartOptics = z.infer<typeof partOpticsSchema>
 
 export const partSchema = z.object({

@@ -4,7 +4,7 @@ import { idSchema } from './people.ts'
 import { criticalitySchema, familySchema, roleSchema } from './readiness.ts'
 
 const fieldSchema = z.enum(Object.keys(listFields) as [ListField, ...ListField[]])
-const columnMapSchema = z.record(fieldSchema, z.number().int().nonnegative().nullable())
+const columnMapSchema = z.partialRecord(fieldSchema, z.number().int().nonnegative().nullable())
 
 /** A file as it lies on the disk, in base64, so that its own encoding and line ends arrive untouched. */
 const fileFields = {

@@ -52,8 +52,8 @@ it('a mirror put right makes the kit fit, and both readings are kept', async () 
   const { kit } = (await check('M-07', [mirror(5.1, 0.6)])).body
   expect(kit).toMatchObject({ group: 'shelf', condition: 'full' })
   const reading = kit.readings.find(({ kind }) => kind === 'collimation')
-  // 650 mm with the peephole 15 mm outside: h = A(1 − k)/(2(1 + k)), k = 15/650.
-  expect(reading?.asFound).toBeCloseTo((5.1 * (1 - 15 / 650)) / (2 * (1 + 15 / 650)), 9)
+  // 600 mm with the peephole 15 mm outside: h = A(1 − k)/(2(1 + k)), k = 15/600.
+  expect(reading?.asFound).toBeCloseTo((5.1 * (1 - 15 / 600)) / (2 * (1 + 15 / 600)), 9)
   expect(reading?.asLeft).toBeLessThan(reading?.limit ?? 0)
   expect(kit.history[0]).toMatchObject({
     act: 'checked',

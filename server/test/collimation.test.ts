@@ -46,7 +46,7 @@ it('a picture’s figure is kept with its doubt, and what the screws did is lear
 })
 
 it('a limit inside the doubt is said, and neither fit nor unfit', async () => {
-  const { kit } = (await check('M-07', { asFound: photo(1.25, 0), asLeft: photo(1.25, 0) })).body
+  const { kit } = (await check('M-07', { asFound: photo(1.1, 0), asLeft: photo(1.1, 0) })).body
   expect(kit.reasons.map(({ code }) => code)).toContain('COLLIMATION_UNSURE')
   expect(kit.condition).toBe('half')
 })
@@ -56,7 +56,7 @@ it('a look by eye is judged, with the doubt of the kit’s own mark', async () =
   const { kit } = (await check('M-07', { asFound: eye, asLeft: { ...eye, place: 'middle' } })).body
   const reading = kit.readings.find(({ kind }) => kind === 'collimation')
   // A mark of 8 mm: its rim lies 4 mm off, h = A(1 − k)/(2(1 + k)).
-  expect(reading?.asFound).toBeCloseTo((4 * (1 - 15 / 650)) / (2 * (1 + 15 / 650)), 9)
+  expect(reading?.asFound).toBeCloseTo((4 * (1 - 15 / 600)) / (2 * (1 + 15 / 600)), 9)
   expect(reading).toMatchObject({ source: 'judged', asLeft: 0, uncertainty: 0.5 })
 })
 

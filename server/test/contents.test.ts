@@ -30,7 +30,7 @@ const asWritten = ({ version, name, parts, weighGroups }: ModelSheet): WriteMode
 describe('a model', () => {
   it('lists its kits and what really differs', async () => {
     const { models } = (await ines.get<ModelList>('/api/models')).body
-    expect(models.find(({ name }) => name.includes('130/650') && name.startsWith('equatorial'))).toMatchObject({
+    expect(models.find(({ name }) => name.includes('122/640') && name.startsWith('equatorial'))).toMatchObject({
       kits: ['Sorrel', 'Woodruff'],
     })
     expect((await modelOf('M-03')).kits.flatMap(({ differences }) => differences)).toEqual([])
@@ -40,7 +40,7 @@ describe('a model', () => {
     const sheet = await modelOf('M-03')
     const before = await kitOf(ines, 'M-03')
     const parts = sheet.parts.map((part) =>
-      part.name === 'Eyepiece 10 mm' ? { ...part, name: 'Eyepiece 10 mm, wide', massG: 99 } : part,
+      part.name === 'Eyepiece 11 mm' ? { ...part, name: 'Eyepiece 11 mm, wide', massG: 99 } : part,
     )
     const torch = {
       ...sheet.parts[0]!,
@@ -59,7 +59,7 @@ describe('a model', () => {
     const after = await kitOf(ines, 'M-03')
     expect(after.parts.map(({ name }) => name)).toEqual([...moved, torch].map(({ name }) => name))
     expect(after.parts.find(({ name }) => name === 'Red torch')).toMatchObject({ mark: 'unseen', presentCount: 0 })
-    const ten = (kit: KitSheet) => kit.parts.find(({ name }) => name.startsWith('Eyepiece 10 mm'))
+    const ten = (kit: KitSheet) => kit.parts.find(({ name }) => name.startsWith('Eyepiece 11 mm'))
     expect(ten(after)).toMatchObject({ massG: ten(before)?.massG, weighed: true })
     expect(after.history[0]).toMatchObject({ act: 'model-changed' })
     expect(after.baselines).toEqual([])

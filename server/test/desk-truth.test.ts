@@ -109,7 +109,7 @@ describe('what lies in a case beside its card', () => {
       sheet = (await kofi.post<KitSheet>(`/api/kits/${kit.id}/extras/${id}/settle`, { kitVersion: sheet.version }))
         .body
     expect([sheet.extras, sheet.condition]).toEqual([[], 'full'])
-    expect(sheet.history[0]).toMatchObject({ act: 'extra-settled', before: { part: 'Eyepiece 9 mm' } })
+    expect(sheet.history[0]).toMatchObject({ act: 'extra-settled', before: { part: 'Eyepiece end caps' } })
   })
 })
 

@@ -169,15 +169,15 @@ describe('take-back', () => {
     expect(await kitOf(kofi, 'M-10')).toMatchObject({ group: 'shelf', loan: null })
   })
 
-  it('with a clamp screw missing holds the kit; putting it elsewhere is refused', async () => {
+  it('with the leg-locking tray missing holds the kit; putting it elsewhere is refused', async () => {
     const lax = await takeBack(ines, 'M-11', {
-      missing: ['dovetail-clamp-screw'],
+      missing: ['tray'],
       outcome: 'shelf',
       outcomeReason: 'why not',
     })
     expect(lax.body).toMatchObject({ error: { code: 'NEVER' } })
     expect((await kitOf(ines, 'M-11')).group).toBe('out')
-    const held = await takeBack(ines, 'M-11', { missing: ['dovetail-clamp-screw'], outcome: 'hold' })
+    const held = await takeBack(ines, 'M-11', { missing: ['tray'], outcome: 'hold' })
     expect(held.body).toMatchObject({ proposed: 'hold', condition: 'new' })
   })
 

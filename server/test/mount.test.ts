@@ -280,8 +280,8 @@ it('a weight from the drawer becomes a part of the kit, in one recorded act, onc
   const after = await kitOf(kofi, 'M-03')
   const added = after.parts.filter(({ role }) => role === 'counterweight')
   expect(added.map(({ massG, mark, place }) => [Math.round((massG ?? 0) / 100), mark, place])).toEqual([
-    [20, 'present', 'Mount well'],
-    [10, 'present', 'Mount well'],
+    [19, 'present', 'Mount well'],
+    [9, 'present', 'Mount well'],
   ])
   expect(after.differences).toContainEqual({ kind: 'has-besides', name: weight?.name })
   const drawer = (await kofi.get<Drawer>('/api/spares')).body

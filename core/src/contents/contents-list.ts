@@ -1,5 +1,6 @@
+import { listLanguages, plainWords } from './list-words/list-words.ts'
 import { familyFromParts, opticsFromName, tubeFromName } from './role-match.ts'
-import { isRole, roleFacts, type Criticality, type Family, type Role } from './roles.ts'
+import { isRole, roleFacts, roles, type Criticality, type Family, type Role } from './roles.ts'
 import { MATCHED_FROM, matchRole } from './similarity.ts'
 import { parseLengthMm, parseMassG, parseNumber, type Amount, type DecimalSign } from './units.ts'
 
@@ -8,6 +9,7 @@ export const listFields = {
   kitCode: 'kit code',
   kitName: 'kit name',
   part: 'part',
+  role: 'what it is',
   count: 'how many',
   mass: 'mass of one',
   unit: 'unit',
@@ -20,23 +22,16 @@ export const listFields = {
 
 export type ListField = keyof typeof listFields
 
-const headerWords: Readonly<Record<ListField, readonly string[]>> = {
-  kitCode: ['kit code', 'kit', 'code', 'nr', 'no', 'tag', 'kit no', 'kit number'],
-  kitName: ['name', 'kit name'],
-  part: ['part', 'item', 'part name', 'what', 'description', 'component'],
-  count: ['how many', 'count', 'pcs', 'quantity', 'qty', 'number', 'pieces'],
-  mass: ['weight', 'mass', 'weight each', 'mass each', 'mass of one'],
-  unit: ['unit', 'units', 'weight unit', 'mass unit'],
-  place: ['where in the case', 'place', 'where', 'compartment', 'place in the case', 'location'],
-  criticality: ['needed', 'criticality', 'essential', 'required'],
-  focalLength: ['focal length', 'focal', 'focal length mm', 'size'],
-  note: ['note', 'notes', 'remark', 'remarks', 'comment', 'comments'],
-  lastSeen: ['last seen', 'seen', 'last checked', 'checked on'],
-}
+/** Headings of every language, the fields' own words among them. */
+const headerWords: Readonly<Record<ListField, readonly string[]>> = Object.fromEntries(
+  (Object.keys(listFields) as ListField[]).map((field) => [
+    field,
+    [...new Set(listLanguages.flatMap(({ headings }) => headings[field] ?? []))],
+  ]),
+) as unknown as Record<ListField, readonly string[]>
 
 const plainHeader = (text: string) =>
-  text
-    .toLowerCase()
+  plainWords(text)
     .replaceAll(/[^\p{L}\d ]/gu, ' ')
     .replaceAll(/\s+/g, ' ')
     .trim()
@@ -79,6 +74,8 @@ export interface ListedPart {
   readonly role: Role
   /** How surely the free word names the role, 0 to 1; 1 where a person decided. */
   readonly confidence: number
+  /** The list itself says what it is, in a column of its own. */
+  readonly stated: boolean
   readonly criticality: Criticality
   readonly count: number
   readonly massG: number | null
@@ -110,6 +107,8 @@ export type RowProblemCode =
   | 'MASS_AMBIGUOUS'
   | 'LENGTH_UNREADABLE'
   | 'WORD_UNKNOWN'
+  | 'ROLE_UNKNOWN'
+  | 'LENGTH_ZERO'
   | 'DATE_UNREADABLE'
 
 export interface RowProblem {
@@ -137,7 +136,7 @@ export type ListQuestion =
       readonly line: number
       readonly kit: string
       readonly name: string
-      readonly answers: readonly ['own-kit', 'spares']
+      readonly answers: readonly ['join', 'own-kit', 'spares']
     }
   | {
       readonly code: 'SUN_FILTER'
@@ -179,21 +178,10 @@ export interface ListRow {
   readonly cells: readonly string[]
 }
 
-const criticalityWords: Readonly<Record<string, Criticality | null>> = {
-  '': null,
-  yes: 'essential',
-  essential: 'essential',
-  no: 'useful',
-  useful: 'useful',
-  optional: 'useful',
-  protective: 'protective',
-  consumable: 'consumable',
-  tool: 'tool',
-  tools: 'tool',
-  papers: 'papers',
-  paper: 'papers',
-  safety: 'safety',
-}
+const criticalityWords: Readonly<Record<string, Criticality | null>> = Object.assign(
+  { '': null },
+  ...[...listLanguages].reverse().map(({ criticality }) => criticality),
+) as Record<string, Criticality | null>
 
 const massProblem: Readonly<Record<Exclude<Amount & { ok: false }, never>['reason'], RowProblemCode | null>> = {
   EMPTY: null,
@@ -220,6 +208,8 @@ interface Block {
   readonly parts: ListedPart[]
 }
 
+const noColumns = Object.fromEntries(Object.keys(listFields).map((field) => [field, null])) as Record<ListField, null>
+
 /** Reads a contents list: what would come in, what a person has to decide, and every cell that can't be understood.
  * Writes nothing, drops nothing.
  * @param input header cells; rows with their line numbers; columns as matched or as the user moved them; decimal sign
@@ -227,7 +217,8 @@ interface Block {
  * @returns kits with their parts, masses of one piece in grams; problems with line, field and the cell as written */
 export function readContentsList(input: ReadListInput): ContentsList {
   const { decisions = {}, openCells = false } = input
-  const columns = input.columns ?? matchHeader(input.header)
+  // Columns that were set before a field existed leave it open.
+  const columns = { ...noColumns, ...(input.columns ?? matchHeader(input.header)) }
   const decimal = input.decimal ?? guessDecimal(input.rows, columns)
   const missingColumns = (['kitCode', 'part'] as const).filter((field) => columns[field] === null)
   const filledDown = isFilledDown(input.rows, columns)
@@ -315,20 +306,35 @@ function settleBlocks(blocks: readonly Block[], decisions: ListDecisions) {
   const spares: ListedPart[] = []
   const questions: ListQuestion[] = []
   const times = new Map<string, number>()
-  for (const block of blocks) {
+  const merged = new Map<string, Block>()
+  const own: { readonly code: string; readonly block: Block }[] = []
+  for (const given of blocks) {
+    const block = { ...given, parts: [...given.parts] }
     const time = (times.get(block.code) ?? 0) + 1
     times.set(block.code, time)
     const code = time === 1 ? block.code : `${block.code}-${time}`
     const about = { line: block.line, kit: code, name: block.name || code }
     if (time > 1) {
       const key = `code ${code}`
-      questions.push({ code: 'SAME_CODE_TWICE', key, ...about, answers: ['own-kit', 'spares'] })
+      questions.push({ code: 'SAME_CODE_TWICE', key, ...about, answers: ['join', 'own-kit', 'spares'] })
       if (decisions[key] === 'spares') {
         spares.push(...block.parts)
         continue
       }
+      // The rest of a kit that was met before: its list was written in two sittings.
+      const first = decisions[key] === 'join' ? merged.get(block.code) : undefined
+      if (first) {
+        first.parts.push(...block.parts)
+        continue
+      }
     }
-    const filter = block.parts.find(({ role }) => role === 'screw-in-sun-filter')
+    if (!merged.has(block.code)) merged.set(block.code, block)
+    own.push({ code, block })
+  }
+  for (const { code, block } of own) {
+    const about = { line: block.line, kit: code, name: block.name || code }
+    // What the program's own list says of a part was decided once already.
+    const filter = block.parts.find(({ role, stated }) => role === 'screw-in-sun-filter' && !stated)
     const filterKey = `filter ${code}`
     if (filter)
       questions.push({
@@ -341,7 +347,7 @@ function settleBlocks(blocks: readonly Block[], decisions: ListDecisions) {
     const parts = block.parts.filter((part) => part !== filter || decisions[filterKey] !== 'destroyed')
     kits.push(describeKit(code, block.name, markLowestEyepiece(parts)))
   }
-  return { kits, spares, questions }
+  return { kits, spares, questions: questions.sort((a, b) => a.line - b.line) }
 }
 
 type Matcher = typeof matchRole
@@ -360,10 +366,11 @@ const wordKey = (name: string) => `word ${name.toLowerCase()}`
 
 function wordsOf(parts: readonly ListedPart[], decisions: ListDecisions, match: Matcher): readonly ListedWord[] {
   const words = new Map<string, ListedWord>()
-  for (const { name } of parts) {
+  for (const { name, stated, role: own } of parts) {
     const key = wordKey(name)
     const known = words.get(key)
-    const { role, confidence, others } = match(name)
+    const matched = match(name)
+    const { role, confidence, others } = stated ? { ...matched, role: own, confidence: 1 } : matched
     const decided = decisions[key]
     words.set(
       key,
@@ -413,25 +420,42 @@ function readPart(given: {
   const countText = read('count')
   const count = countText === '' ? 1 : (parseNumber(countText, decimal) ?? NaN)
   if (!Number.isInteger(count) || count < 1) report('count', 'COUNT_NOT_WHOLE')
-  const { role, confidence } = roleOf(name, decisions, match)
-  const neededWord = criticalityWords[read('criticality').toLowerCase()]
+  const said = statedRole(read('role'))
+  if (said === undefined) report('role', 'ROLE_UNKNOWN')
+  const { role, confidence } = said ? { role: said, confidence: 1 } : roleOf(name, decisions, match)
+  const neededWord = criticalityWords[plainWords(read('criticality'))]
   if (neededWord === undefined) report('criticality', 'WORD_UNKNOWN')
+  const fromName = opticsFromName(name, role)
+  if (fromName.focalLengthMm === 0 || fromName.barlow === 0) report('part', 'LENGTH_ZERO')
   const fromColumn = readFocalLength(read('focalLength'), report, decimal)
   return {
     line,
     name,
     role,
     confidence,
+    stated: Boolean(said),
     criticality: neededWord ?? roleFacts(role).criticality,
     criticalityGiven: neededWord !== null && neededWord !== undefined,
     count: Number.isInteger(count) && count >= 1 ? count : 1,
     massG: readMass(read('mass'), read('unit'), report, decimal),
     place: read('place'),
     note: [read('note').replaceAll(/\s+/g, ' '), readLastSeen(read('lastSeen'), report)].filter(Boolean).join('; '),
-    ...opticsFromName(name, role),
+    ...fromName,
     ...(fromColumn === null ? {} : { focalLengthMm: fromColumn }),
   }
 }
+
+/** The role that a list's own column says; null where it says nothing, undefined for a word that is none. */
+function statedRole(text: string): Role | null | undefined {
+  if (text === '') return null
+  const words = plainWords(text)
+  if (isRole(words)) return words
+  return roleOfWords.get(words)
+}
+
+const roleOfWords = new Map(
+  (Object.keys(roles) as Role[]).map((role) => [plainWords(roleFacts(role).words), role] as const),
+)
 
 /** A word that nobody is sure of stands for no role until a person has said so. */
 function roleOf(name: string, decisions: ListDecisions, match: Matcher): { role: Role; confidence: number } {
@@ -496,12 +520,17 @@ export function guessDecimal(rows: readonly ListRow[], columns: ColumnMap): Deci
   return hasComma && !hasPoint ? ',' : '.'
 }
 
-/** The eyepiece of the longest focal length gives the lowest power; without it nobody finds anything. */
+/** The eyepiece of the longest focal length gives the lowest power; without it nobody finds anything. What the list
+ * itself says stands: a low eyepiece that it names, and how much a part is needed. */
 function markLowestEyepiece(parts: readonly ListedPart[]): readonly ListedPart[] {
+  if (parts.some((part) => part.role === 'low-eyepiece' && part.stated)) return parts
   const eyepieces = parts.filter((part) => part.role === 'eyepiece')
   const longest = Math.max(...eyepieces.map((part) => part.focalLengthMm ?? 0))
   const lowest = eyepieces.find((part) => (part.focalLengthMm ?? 0) === longest)
-  return parts.map((part) => (part === lowest ? { ...part, role: 'low-eyepiece', criticality: 'essential' } : part))
+  return parts.map((part) => {
+    if (part !== lowest) return part
+    return { ...part, role: 'low-eyepiece', criticality: part.criticalityGiven ? part.criticality : 'essential' }
+  })
 }
 
 function describeKit(code: string, name: string, parts: readonly ListedPart[]): ListedKit {

@@ -17,6 +17,7 @@ const listed = (name: string, rest: Partial<ListedPart> = {}): ListedPart => ({
   name,
   role: 'eyepiece',
   confidence: 1,
+  stated: false,
   criticality: 'useful',
   criticalityGiven: false,
   count: 1,

@@ -1,4 +1,5 @@
-import { roleFromName } from './role-match.ts'
+import { listLanguages, plainWords } from './list-words/list-words.ts'
+import { namedRole } from './role-match.ts'
 import { roles, type Role } from './roles.ts'
 
 /** From this confidence on a free word is matched without asking. A default of the programme, changeable. */
@@ -6,6 +7,11 @@ export const MATCHED_FROM = 0.8
 /** A pattern that names the thing in the trade's own word is as good as certain; a word in passing is less. */
 const PATTERN_CONFIDENCE = 0.93
 const WEAK_PATTERN_CONFIDENCE = 0.84
+/** Below what is matched without asking. */
+const UNSURE_CONFIDENCE = 0.7
+
+const SOLAR = /\b(sun|solar|sonne\w*|sol|soleil|solaire)/i
+const solarRoles: readonly Role[] = ['screw-in-sun-filter', 'front-filter', 'sun-label']
 
 export interface RoleMatch {
   readonly role: Role
@@ -76,12 +82,22 @@ const vocabulary = Object.entries(roles)
   .filter(([role]) => role !== 'other')
   .map(([role, { words }]) => ({ role: role as Role, words: [words, ...(otherWords[role as Role] ?? [])] }))
 
+/** Whether only the list of another language knows the word. */
+const isForeign = (name: string): boolean => {
+  const [english, ...others] = listLanguages
+  const says = (words: typeof english) => words?.roles.some(([pattern]) => pattern.test(plainWords(name))) ?? false
+  return !says(english) && others.some(says)
+}
+
 /** The role that a free word names most likely, how surely, and what else it may be. @param name as written in the list */
 export function matchRole(name: string): RoleMatch {
+  const { role: named, isHardware, isInPassing } = namedRole(name)
+  const isSolar = SOLAR.test(name) && named !== 'finder'
   const ranked = vocabulary
+    // “Filter” and “finder” are alike to the letter pairs: only a solar word speaks of the Sun.
+    .filter(({ role }) => isSolar || !solarRoles.includes(role))
     .map(({ role, words }) => ({ role, score: Math.max(...words.map((word) => likeness(name, word))) }))
     .sort((a, b) => b.score - a.score)
-  const named = roleFromName(name)
   const best = ranked[0]
   const scoreOf = (role: Role) => ranked.find((each) => each.role === role)?.score ?? 0
   const others = (role: Role) =>
@@ -89,15 +105,27 @@ export function matchRole(name: string): RoleMatch {
       .filter((each) => each.role !== role)
       .slice(0, 3)
       .map((each) => each.role)
+  // A nut for the tray is no tray: somebody says what it is.
+  if (isHardware)
+    return {
+      role: 'spare-screws',
+      confidence: UNSURE_CONFIDENCE,
+      others: [named, ...others('spare-screws')].slice(0, 3),
+    }
+  if (isInPassing)
+    return { role: 'other', confidence: UNSURE_CONFIDENCE, others: [named, ...others(named)].slice(0, 3) }
   if (named !== 'other') {
     // The pattern decides; likeness only says how much of the name it leaves unexplained.
     const own = scoreOf(named)
     const rival = best && best.role !== named && best.score > own + 0.15
-    const confidence = rival
-      ? Math.min(WEAK_PATTERN_CONFIDENCE - 0.1, own + 0.4)
-      : own > 0.45
-        ? Math.max(PATTERN_CONFIDENCE, own)
-        : WEAK_PATTERN_CONFIDENCE
+    // Words of another language look like none of ours: what their own list says is enough.
+    const confidence = isForeign(name)
+      ? PATTERN_CONFIDENCE
+      : rival
+        ? Math.min(WEAK_PATTERN_CONFIDENCE - 0.1, own + 0.4)
+        : own > 0.45
+          ? Math.max(PATTERN_CONFIDENCE, own)
+          : WEAK_PATTERN_CONFIDENCE
     return { role: named, confidence, others: others(named) }
   }
   if (!best || best.score < 0.3)

@@ -89,7 +89,11 @@ export function parseNumber(text: string, decimal: DecimalSign): number | null {
     rest = rest.slice(0, -1).trim()
     if (rest === '') return fraction
   }
-  const group = decimal === '.' ? ',' : '.'
+  // “1,35” can only be a decimal comma, whatever the rest of the file writes: thousands come in threes.
+  const other = decimal === '.' ? ',' : '.'
+  if (new RegExp(`^[+-]?\\d+\\${other}(\\d{1,2}|\\d{4,})$`).test(rest))
+    return Number(rest.replace(other, '.')) + fraction
+  const group = other
   const grouped = new RegExp(`^[+-]?\\d{1,3}([${group}' ]\\d{3})+(\\${decimal}\\d+)?$`)
   const plain = new RegExp(`^[+-]?\\d*(\\${decimal}\\d+)?$`)
   if (grouped.test(rest)) rest = rest.replaceAll(group, '').replaceAll(/[' ]/g, '')

@@ -11,6 +11,8 @@ const problemWords: Readonly<Record<RowProblemCode, (value: string) => string>> 
   MASS_NEGATIVE: (value) => `“${value}” is less than nothing; write the mass without a minus`,
   MASS_AMBIGUOUS: (value) => `“${value}” could be thousands or a decimal comma; write it without the comma`,
   LENGTH_UNREADABLE: (value) => `“${value}” is not a length; write for example 25 mm or 1.25 in`,
+  LENGTH_ZERO: (value) => `“${value}”: nothing has a focal length or a factor of 0; write the figure on it`,
+  ROLE_UNKNOWN: (value) => `“${value}” is no part we know; leave the cell empty and we go by the name`,
   DATE_UNREADABLE: (value) => `“${value}” is no day of the calendar; the part comes in and its date stays open`,
   WORD_UNKNOWN: (value) => `“${value}” is no word for how much it is needed; write yes, useful, protective or tool`,
 }
@@ -40,6 +42,7 @@ export function questionWords(question: ListQuestion): { readonly title: string;
 /** An answer as its button says it. */
 export function answerWords(question: ListQuestion, answer: string): string {
   const fixed: Readonly<Record<string, string>> = {
+    join: `The rest of ${question.kit.replace(/-\d+$/, '')}: join it`,
     'own-kit': `A kit of its own, ${question.kit}`,
     spares: 'Spares, into the drawer',
     held: 'Bring in, held',

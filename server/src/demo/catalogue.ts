@@ -1,4 +1,11 @@
-import type { FinderDataView, ModelOptics, MirrorDataView, MountDataView, PartOptics } from '@binoculum/contract'
+import type {
+  FinderDataView,
+  ModelOptics,
+  MirrorDataView,
+  MountDataView,
+  StandView,
+  PartOptics,
+} from '@binoculum/contract'
 import { inCaseOrder, families, type Family, type Role } from '@binoculum/core'
 import { demoFinder } from './finders.ts'
 import { demoMirrors } from './mirrors.ts'
@@ -14,6 +21,8 @@ export interface DemoPart {
   readonly costMinor: number
   readonly optics: PartOptics
   readonly weighGroup: string
+  /** Name of what it is lost with, all at once. */
+  readonly together: string
   readonly consumable: { readonly kind: string; readonly pieces: number } | null
 }
 
@@ -24,11 +33,12 @@ export interface DemoModel {
   readonly optics: ModelOptics
   readonly mount: MountDataView | null
   readonly mirror: MirrorDataView | null
+  readonly stand: StandView | null
   readonly finder: FinderDataView
   readonly parts: readonly DemoPart[]
 }
 
-type Rest = Partial<Pick<DemoPart, 'count' | 'costMinor' | 'optics'>>
+type Rest = Partial<Pick<DemoPart, 'count' | 'costMinor' | 'optics' | 'together'>>
 
 const partMaker =
   (place: string) =>
@@ -41,6 +51,7 @@ const partMaker =
     costMinor: rest.costMinor ?? Math.max(100, Math.round(massG * 1.5) * 10),
     optics: rest.optics ?? {},
     weighGroup: weighGroupOf(role, place),
+    together: rest.together ?? '',
     consumable: consumables[role] ?? null,
   })
 
@@ -93,39 +104,44 @@ function eyepieces(
 }
 
 /** The lowest power of a large tube has the wide barrel. */
+const WIDE_BARREL_MM = 50.8
 const widest = (part: DemoPart): DemoPart =>
-  part.role === 'low-eyepiece' ? { ...part, optics: { ...part.optics, maleMm: 50.8 } } : part
+  part.role === 'low-eyepiece' ? { ...part, optics: { ...part.optics, maleMm: WIDE_BARREL_MM } } : part
 
 const barlow = (factor: number, massG: number) => [
-  tray('barlow', `Barlow ${factor}×`, massG, { costMinor: 3900, optics: { barlow: factor } }),
-  tray('barlow-cap', 'Barlow end caps', 3, { count: 2, costMinor: 150 }),
+  tray('barlow', `Barlow ${factor}×`, massG, { costMinor: 3900, optics: { barlow: factor }, together: 'Barlow' }),
+  tray('barlow-cap', 'Barlow end caps', 3, { count: 2, costMinor: 150, together: 'Barlow' }),
 ]
 
 const redDot = [
-  tray('finder', 'Red-dot finder', 58, { costMinor: 3500 }),
+  tray('finder', 'Red-dot finder', 51, { costMinor: 3500, optics: { finderKind: 'red-dot' } }),
   tray('coin-cell', 'Coin cell CR2032, in the finder', 3, { costMinor: 200 }),
 ]
 
-const opticalFinder = [
-  tray('finder', 'Finder 6×30 with bracket', 230, { costMinor: 4900 }),
-  tray('finder-cap', 'Finder caps', 5, { count: 2, costMinor: 150 }),
+const opticalFinder = (finderKind: 'two-screws' | 'three-screws' | 'four-screws' | 'six-screws') => [
+  tray('finder', 'Finder 7×35 with bracket', 246, { costMinor: 4900, optics: { finderKind } }),
+  tray('finder-cap', 'Finder caps', 5, { count: 2, costMinor: 150, together: 'finder caps' }),
   tray('finder-o-ring', 'O-ring of the finder’s bracket', 1, { costMinor: 100 }),
 ]
 
+const peepSight = [
+  tubeWell('finder', 'Peep sight, on the tube', 14, { costMinor: 900, optics: { finderKind: 'peep' } }),
+]
+
 const tools = [
-  pouch('hex-key', 'Hex key 4 mm', 14, { costMinor: 150 }),
-  pouch('spanner', 'Spanner 10 mm', 38, { costMinor: 300 }),
+  pouch('hex-key', 'Hex key 4 mm', 13, { costMinor: 150 }),
+  pouch('spanner', 'Spanner 10 mm', 41, { costMinor: 300 }),
   pouch('spare-screws', 'Spare thumbscrews', 5, { count: 2, costMinor: 200 }),
 ]
-const collimationCap = pouch('collimation-cap', 'Collimation cap', 18, { costMinor: 900 })
-const phoneHolder = pouch('phone-holder', 'Phone holder, two pieces', 131, { costMinor: 2500 })
+const collimationCap = pouch('collimation-cap', 'Collimation cap', 17, { costMinor: 900 })
+const phoneHolder = pouch('phone-holder', 'Phone holder, two pieces', 124, { costMinor: 2500 })
 const moonFilter = pouch('moon-filter', 'Moon filter, grey', 11, { costMinor: 1200 })
-const bubble = pouch('bubble-level', 'Bubble and compass', 31, { costMinor: 700 })
+const bubble = pouch('bubble-level', 'Bubble and compass', 27, { costMinor: 700 })
 
 function tube(name: string, massG: number, costMinor: number): DemoPart[] {
   return [
     tubeWell('tube', name, massG, { costMinor }),
-    tubeWell('front-cap', 'Front cap', 92, { costMinor: 800 }),
+    tubeWell('front-cap', 'Front cap', 86, { costMinor: 800 }),
     tubeWell('inner-cap', 'Small cap in the front cap', 11, { costMinor: 300 }),
     tubeWell('focuser-cap', 'Focuser cap', 5, { costMinor: 200 }),
     tubeWell('sun-label', 'Sun warning label, on the tube', 1, { costMinor: 50 }),
@@ -140,11 +156,11 @@ const packing = (caseG: number, foams: number) => [
 
 const equatorialMount = (headG: number, weightG: number, slugG = 9) => [
   mountWell('mount-head', 'Equatorial head', headG, { costMinor: 16900 }),
-  mountWell('slow-motion-rod', 'Slow-motion rod, short', 61, { costMinor: 1200 }),
-  mountWell('slow-motion-rod', 'Slow-motion rod, long', 84, { costMinor: 1400 }),
+  mountWell('slow-motion-rod', 'Slow-motion rod, short', 58, { costMinor: 1200 }),
+  mountWell('slow-motion-rod', 'Slow-motion rod, long', 79, { costMinor: 1400 }),
   mountWell('counterweight', 'Counterweight', weightG, { costMinor: 3900 }),
   mountWell('weight-slug', 'Slug in the weight’s screw', slugG, { costMinor: 300 }),
-  mountWell('weight-shaft', 'Counterweight shaft', 358, { costMinor: 1900 }),
+  mountWell('weight-shaft', 'Counterweight shaft', 341, { costMinor: 1900 }),
   mountWell('shaft-end-stop', 'Shaft end stop', 18, { costMinor: 400 }),
 ]
 
@@ -155,23 +171,23 @@ const tripod = (legsG: number, trayName: string, trayG: number) => [
 ]
 
 const rings = [
-  tubeWell('tube-rings', 'Tube rings, felt lined', 209, { count: 2, costMinor: 2900 }),
-  tubeWell('ring-clamp-screw', 'Ring clamp screws', 13, { count: 2, costMinor: 400 }),
+  tubeWell('tube-rings', 'Tube rings, felt lined', 197, { count: 2, costMinor: 2900 }),
+  tubeWell('ring-clamp-screw', 'Ring clamp screws', 12, { count: 2, costMinor: 400, together: 'ring clamp screws' }),
 ]
 const dovetailScrew = mountWell('dovetail-clamp-screw', 'Dovetail clamp screw', 16, { costMinor: 500 })
 
 const diagonal = [
-  tray('diagonal', 'Star diagonal 90°', 85, { costMinor: 3900 }),
+  tray('diagonal', 'Star diagonal 90°', 82, { costMinor: 3900 }),
   tray('diagonal-cap', 'Diagonal caps', 4, { count: 2, costMinor: 150 }),
 ]
 
 const drive = (power: 'pack' | 'cells') => [
-  mountWell('controller', 'Hand controller', 220, { costMinor: 9900 }),
-  mountWell('mount-cable', 'Controller cable', 60, { costMinor: 1900 }),
+  mountWell('controller', 'Hand controller', 194, { costMinor: 9900 }),
+  mountWell('mount-cable', 'Controller cable', 57, { costMinor: 1900 }),
   ...(power === 'pack'
     ? [
-        mountWell('power-pack', '12 V pack', 1150, { costMinor: 5900 }),
-        mountWell('charger', 'Charger of the 12 V pack', 240, { costMinor: 1900 }),
+        mountWell('power-pack', '12 V pack', 1210, { costMinor: 5900 }),
+        mountWell('charger', 'Charger of the 12 V pack', 228, { costMinor: 1900 }),
       ]
     : [mountWell('aa-cells', 'AA cells', 23, { count: 8, costMinor: 100 })]),
 ]
@@ -192,14 +208,21 @@ function optics(apertureMm: number, focalLengthMm: number, rest: Partial<ModelOp
   }
 }
 
-function model(key: string, family: Family, data: ModelOptics, parts: readonly DemoPart[]): DemoModel {
+function model(
+  key: string,
+  family: Family,
+  data: ModelOptics,
+  parts: readonly DemoPart[],
+  stand: StandView | null = null,
+): DemoModel {
   return {
     key,
     family,
     optics: data,
     mount: demoMounts[key] ?? null,
     mirror: demoMirrors[key] ?? null,
-    finder: demoFinder(key, data),
+    stand,
+    finder: demoFinder(key, data, parts),
     parts: inCaseOrder(parts),
     name: `${families[family]} ${data.apertureMm}/${data.focalLengthMm}`,
   }
@@ -212,223 +235,264 @@ const tabletopBase = (massG: number) => [
 ]
 
 export const demoModels: readonly DemoModel[] = [
-  model('table-76', 'tabletop-reflector', optics(76, 300, { collimatable: false, mirrorFigure: 'sphere' }), [
+  model('table-84', 'tabletop-reflector', optics(84, 340, { collimatable: false, mirrorFigure: 'sphere' }), [
     ...papers,
-    ...eyepieces([20, 45, 54], [6, 45, 78]),
-    ...barlow(2, 60),
+    ...eyepieces([22, 46, 57], [8, 46, 71]),
+    ...barlow(2.2, 63),
     ...redDot,
     ...tools,
     moonFilter,
     phoneHolder,
-    ...tube('Tube 76/300', 1150, 6900),
-    ...tabletopBase(1650),
-    ...packing(1400, 2),
+    ...tube('Tube 84/340', 1270, 7200),
+    ...tabletopBase(1720),
+    ...packing(1480, 2),
   ]),
-  model('table-114', 'tabletop-reflector', optics(114, 450, { mirrorFigure: 'sphere', peepholeOutsideFocusMm: 12 }), [
+  model('table-110', 'tabletop-reflector', optics(110, 480, { mirrorFigure: 'sphere', peepholeOutsideFocusMm: 12 }), [
     ...papers,
-    ...eyepieces([20, 52, 92], [10, 52, 80]),
-    ...barlow(2, 78),
+    ...eyepieces([23, 51, 96], [9, 51, 84]),
+    ...barlow(2.2, 82),
     ...redDot,
     ...tools,
     collimationCap,
     moonFilter,
     phoneHolder,
     bubble,
-    ...tube('Tube 114/450', 3100, 16900),
-    ...tabletopBase(4200),
-    ...packing(2200, 3),
+    ...tube('Tube 110/480', 2960, 16400),
+    ...tabletopBase(4050),
+    ...packing(2290, 3),
   ]),
-  model('slide-130', 'tabletop-reflector', optics(130, 650, { collapsible: true, peepholeOutsideFocusMm: 15 }), [
+  model('slide-125', 'tabletop-reflector', optics(125, 600, { collapsible: true, peepholeOutsideFocusMm: 15 }), [
     ...papers,
-    ...eyepieces([25, 50, 104], [10, 50, 92]),
-    ...barlow(2, 78),
+    ...eyepieces([24, 48, 99], [11, 48, 88]),
+    ...barlow(2.2, 82),
     ...redDot,
     ...tools,
     collimationCap,
     moonFilter,
     phoneHolder,
     bubble,
-    ...tube('Tube 130/650, slides open', 3300, 24900),
-    ...tabletopBase(3400),
-    ...packing(2600, 3),
+    ...tube('Tube 125/600, slides open', 3140, 23800),
+    ...tabletopBase(3280),
+    ...packing(2680, 3),
   ]),
   model(
-    'floor-203',
+    'floor-180',
     'floor-reflector',
-    optics(203, 1200, { peepholeOutsideFocusMm: 18, finderOffsetMm: { x: -90, y: 120 } }),
+    optics(180, 1080, {
+      peepholeOutsideFocusMm: 18,
+      finderOffsetMm: { x: -86, y: 114 },
+      focuserFemaleMm: WIDE_BARREL_MM,
+    }),
     [
       ...papers,
-      ...eyepieces([25, 52, 110], [10, 52, 92]).map(widest),
-      ...barlow(2, 95),
-      ...opticalFinder,
+      ...eyepieces([27, 54, 214], [12, 54, 97]).map(widest),
+      ...barlow(2.5, 101),
+      tray('barrel-adapter', 'Adapter 50.8 mm to 31.75 mm', 66, {
+        costMinor: 1800,
+        optics: { maleMm: WIDE_BARREL_MM, femaleMm: 31.75 },
+      }),
+      ...opticalFinder('four-screws'),
       ...tools,
       collimationCap,
       moonFilter,
       phoneHolder,
-      ...tube('Tube 203/1200', 9300, 39900),
-      mountWell('base', 'Rocker box', 11800, { costMinor: 14900 }),
-      mountWell('rocker-bolt', 'Centre bolt of the rocker', 70, { costMinor: 400 }),
-      ...packing(2800, 3),
+      ...tube('Tube 180/1080', 8150, 36900),
+      mountWell('base', 'Rocker box', 10_900, { costMinor: 14900 }),
+      mountWell('rocker-bolt', 'Centre bolt of the rocker', 66, { costMinor: 400 }),
+      ...packing(2740, 3),
     ],
+    { tray: 'none', fixing: 'rocker-ears', armJoint: null, axisLocks: false },
   ),
-  model('eq-130', 'equatorial-reflector', optics(130, 650, { peepholeOutsideFocusMm: 14 }), [
+  model('eq-122', 'equatorial-reflector', optics(122, 640, { peepholeOutsideFocusMm: 14 }), [
     ...papers,
     bubble,
-    ...eyepieces([25, 50, 104], [10, 50, 92]),
-    ...barlow(2, 78),
+    ...eyepieces([24, 48, 99], [11, 48, 88]),
+    ...barlow(2.2, 82),
     moonFilter,
     ...redDot,
     phoneHolder,
     ...tools,
     collimationCap,
-    ...tube('Tube 130/650', 3150, 24900),
+    ...tube('Tube 122/640', 2980, 23400),
     ...rings,
-    ...equatorialMount(2350, 1980),
-    ...tripod(2100, 'Notched tray', 260),
-    ...packing(3850, 3),
-  ]),
-  model('eq-150', 'equatorial-reflector', optics(150, 750, { peepholeOutsideFocusMm: 14 }), [
-    ...papers,
-    bubble,
-    ...eyepieces([25, 50, 104], [10, 50, 92]),
-    ...barlow(2, 95),
-    moonFilter,
-    ...opticalFinder,
-    phoneHolder,
-    ...tools,
-    collimationCap,
-    ...tube('Tube 150/750', 5400, 29900),
-    ...rings,
-    ...equatorialMount(4800, 2700),
-    ...tripod(3900, 'Bolted spreader', 480),
-    ...packing(4200, 4),
-  ]),
-  model('eq-114', 'equatorial-reflector', optics(114, 900, { mirrorFigure: 'sphere' }), [
-    ...papers,
-    bubble,
-    ...eyepieces([25, 45, 95], [10, 45, 80], [4, 45, 72]),
-    moonFilter,
-    ...opticalFinder,
-    ...tools,
-    collimationCap,
-    ...tube('Tube 114/900', 3600, 15900),
-    ...rings,
-    ...equatorialMount(2100, 1800),
-    ...tripod(2000, 'Threaded tray', 230),
-    ...packing(3600, 3),
-  ]),
-  model('photo-70', 'tripod-refractor', optics(70, 400, { kind: 'refractor', finderOffsetMm: { x: -45, y: 62 } }), [
-    ...papers,
-    ...eyepieces([20, 45, 78], [6, 45, 72]),
-    ...barlow(2, 70),
-    ...diagonal,
-    tray('erecting-diagonal', 'Erecting prism 45°, for land', 90, { costMinor: 2900 }),
-    ...redDot,
-    ...tools,
-    phoneHolder,
-    ...tube('Tube 70/400', 1150, 8900),
-    mountWell('pan-handle', 'Pan handle', 60, { costMinor: 600 }),
-    legsBag('tripod-legs', 'Photo tripod', 1600, { costMinor: 5900 }),
-    legsBag('bag', 'Tripod bag', 210, { costMinor: 1500 }),
-    ...packing(900, 2),
-  ]),
-  model('photo-50', 'tripod-refractor', optics(50, 600, { kind: 'refractor', finderOffsetMm: { x: -40, y: 52 } }), [
-    ...papers,
-    ...eyepieces([20, 40, 60], [12.5, 40, 52], [4, 40, 45]),
-    ...barlow(3, 65),
-    ...diagonal,
-    ...opticalFinder,
-    ...tools,
-    ...tube('Tube 50/600', 820, 5900),
-    mountWell('pan-handle', 'Pan handle', 60, { costMinor: 600 }),
-    legsBag('tripod-legs', 'Photo tripod', 1100, { costMinor: 3900 }),
-    ...packing(800, 2),
-  ]),
-  model('light-114', 'altazimuth-reflector', optics(114, 500, { peepholeOutsideFocusMm: 12 }), [
-    ...papers,
-    ...eyepieces([20, 52, 92], [9, 52, 82]),
-    ...barlow(2, 78),
-    ...redDot,
-    ...tools,
-    collimationCap,
-    moonFilter,
-    phoneHolder,
-    ...tube('Tube 114/500', 2600, 15900),
-    mountWell('mount-head', 'One-arm head', 1500, { costMinor: 8900 }),
-    dovetailScrew,
-    ...tripod(1900, 'Locking tray', 240),
-    ...packing(2100, 3),
+    ...equatorialMount(2260, 1870),
+    ...tripod(2180, 'Twist-on tray', 272),
+    ...packing(3720, 3),
   ]),
   model(
-    'mak-102',
-    'equatorial-maksutov',
-    optics(102, 1300, { kind: 'maksutov', finderOffsetMm: { x: -60, y: 78 } }),
+    'eq-140',
+    'equatorial-reflector',
+    optics(140, 680, { peepholeOutsideFocusMm: 14, focuserFemaleMm: 31.75 }),
     [
       ...papers,
       bubble,
-      ...eyepieces([25, 52, 110], [10, 52, 92]),
+      ...eyepieces([24, 48, 99], [8.5, 48, 86]),
+      ...barlow(2.5, 101),
+      moonFilter,
+      ...opticalFinder('three-screws'),
+      phoneHolder,
+      ...tools,
+      collimationCap,
+      ...tube('Tube 140/680', 4720, 28400),
+      ...rings,
+      ...equatorialMount(4180, 2440),
+      ...tripod(3680, 'Bolted spreader', 455),
+      ...packing(4090, 4),
+    ],
+    { tray: 'bolted', fixing: 'rings', armJoint: 'bolts-below', axisLocks: true },
+  ),
+  model(
+    'eq-118',
+    'equatorial-reflector',
+    optics(118, 860, { mirrorFigure: 'sphere' }),
+    [
+      ...papers,
+      bubble,
+      ...eyepieces([24, 46, 93], [12, 46, 84], [5, 46, 69]),
+      moonFilter,
+      ...opticalFinder('two-screws'),
+      ...tools,
+      collimationCap,
+      ...tube('Tube 118/860', 3480, 15400),
+      ...rings,
+      ...equatorialMount(2040, 1730),
+      ...tripod(2060, 'Screw-on tray', 241),
+      ...packing(3510, 3),
+    ],
+    { tray: 'screwed', fixing: 'rings', armJoint: 'bolts-below', axisLocks: true },
+  ),
+  model('photo-76', 'tripod-refractor', optics(76, 430, { kind: 'refractor', finderOffsetMm: { x: -47, y: 64 } }), [
+    ...papers,
+    ...eyepieces([18, 46, 74], [9, 46, 70]),
+    ...barlow(2.2, 74),
+    ...diagonal,
+    tray('erecting-diagonal', 'Erecting prism 45°, for land', 94, { costMinor: 2900 }),
+    ...redDot,
+    ...tools,
+    phoneHolder,
+    ...tube('Tube 76/430', 1310, 9400),
+    mountWell('pan-handle', 'Pan handle', 58, { costMinor: 600 }),
+    legsBag('tripod-legs', 'Photo tripod', 1540, { costMinor: 5900 }),
+    legsBag('bag', 'Tripod bag', 224, { costMinor: 1500 }),
+    ...packing(960, 2),
+  ]),
+  model('photo-56', 'tripod-refractor', optics(56, 580, { kind: 'refractor', finderOffsetMm: { x: -41, y: 53 } }), [
+    ...papers,
+    ...eyepieces([22, 42, 63], [14, 42, 55], [7, 42, 48]),
+    ...barlow(2, 61),
+    ...diagonal,
+    ...peepSight,
+    ...tools,
+    ...tube('Tube 56/580', 890, 6200),
+    mountWell('pan-handle', 'Pan handle', 58, { costMinor: 600 }),
+    legsBag('tripod-legs', 'Photo tripod', 1180, { costMinor: 3900 }),
+    ...packing(860, 2),
+  ]),
+  model(
+    'light-108',
+    'altazimuth-reflector',
+    optics(108, 470, { peepholeOutsideFocusMm: 12 }),
+    [
+      ...papers,
+      ...eyepieces([23, 51, 96], [9, 51, 84]),
+      ...barlow(2.2, 82),
+      ...redDot,
+      ...tools,
+      collimationCap,
+      moonFilter,
+      phoneHolder,
+      ...tube('Tube 108/470', 2490, 15100),
+      mountWell('mount-head', 'One-arm head', 1420, { costMinor: 8900 }),
+      dovetailScrew,
+      ...tripod(1980, 'Twist-on tray', 252),
+      ...packing(2190, 3),
+    ],
+    { tray: 'twisted', fixing: 'dovetail', armJoint: 'cone', axisLocks: false },
+  ),
+  model('mak-95', 'equatorial-maksutov', optics(95, 1180, { kind: 'maksutov', finderOffsetMm: { x: -57, y: 74 } }), [
+    ...papers,
+    bubble,
+    ...eyepieces([26, 51, 106], [12, 51, 95]),
+    ...diagonal,
+    ...redDot,
+    ...tools,
+    moonFilter,
+    phoneHolder,
+    ...tube('Maksutov tube 95/1180', 1840, 26400),
+    dovetailScrew,
+    ...equatorialMount(1940, 930, 7),
+    ...tripod(2070, 'Twist-on tray', 214),
+    ...packing(2980, 3),
+  ]),
+  model(
+    'goto-84',
+    'computer-driven',
+    optics(84, 1120, { kind: 'maksutov', finderOffsetMm: { x: -54, y: 67 } }),
+    [
+      ...papers,
+      bubble,
+      ...eyepieces([28, 66, 187], [12, 51, 95]),
       ...diagonal,
       ...redDot,
       ...tools,
       moonFilter,
-      phoneHolder,
-      ...tube('Maksutov tube 102/1300', 2000, 27900),
-      dovetailScrew,
-      ...equatorialMount(2000, 1000, 7),
-      ...tripod(2000, 'Notched tray', 205),
-      ...packing(3100, 3),
+      ...tube('Maksutov tube 84/1120, fixed to its arm', 1390, 23400),
+      mountWell('mount-head', 'Motor arm', 3080, { costMinor: 28900 }),
+      ...drive('cells'),
+      ...tripod(2480, 'Twist-on tray', 271),
+      ...packing(3190, 4),
     ],
+    { tray: 'twisted', fixing: 'fork', armJoint: 'knob', axisLocks: true },
   ),
-  model('goto-90', 'computer-driven', optics(90, 1250, { kind: 'maksutov', finderOffsetMm: { x: -58, y: 70 } }), [
+  model('goto-72', 'computer-driven', optics(72, 420, { kind: 'refractor', finderOffsetMm: { x: -48, y: 63 } }), [
     ...papers,
     bubble,
-    ...eyepieces([31, 70, 260], [10, 52, 92]),
+    ...eyepieces([26, 51, 106], [12, 51, 95]),
+    ...barlow(2.2, 82),
     ...diagonal,
     ...redDot,
     ...tools,
-    moonFilter,
-    ...tube('Maksutov tube 90/1250', 1500, 24900),
-    mountWell('mount-head', 'Motor arm', 3300, { costMinor: 29900 }),
-    dovetailScrew,
-    ...drive('cells'),
-    ...tripod(2600, 'Locking tray', 260),
-    ...packing(3300, 4),
-  ]),
-  model('goto-80', 'computer-driven', optics(80, 400, { kind: 'refractor', finderOffsetMm: { x: -50, y: 66 } }), [
-    ...papers,
-    bubble,
-    ...eyepieces([25, 52, 110], [10, 52, 92]),
-    ...barlow(2, 78),
-    ...diagonal,
-    ...redDot,
-    ...tools,
-    ...tube('Refractor tube 80/400', 1600, 19900),
-    mountWell('mount-head', 'Motor arm', 3100, { costMinor: 27900 }),
+    ...tube('Refractor tube 72/420', 1480, 18900),
+    mountWell('mount-head', 'Motor arm', 2960, { costMinor: 26900 }),
     dovetailScrew,
     ...drive('pack'),
-    ...tripod(2600, 'Locking tray', 260),
-    ...packing(3300, 4),
+    ...tripod(2480, 'Twist-on tray', 271),
+    ...packing(3190, 4),
   ]),
-  model('large-150', 'large-equatorial', optics(150, 750, { peepholeOutsideFocusMm: 14 }), [
-    ...papers,
-    bubble,
-    ...eyepieces([31, 70, 260], [12.5, 60, 140], [6, 60, 130]),
-    ...barlow(2, 95),
-    moonFilter,
-    ...opticalFinder,
-    ...tools,
-    collimationCap,
-    tray('camera-ring', 'Camera ring', 40, { costMinor: 1900 }),
-    ...tube('Tube 150/750', 5600, 34900),
-    ...rings,
-    dovetailScrew,
-    mountWell('mount-head', 'Motor head with sighting scope', 11200, { costMinor: 89900 }),
-    mountWell('counterweight', 'Counterweight', 5100, { costMinor: 5900 }),
-    mountWell('weight-slug', 'Slug in the weight’s screw', 12, { costMinor: 300 }),
-    mountWell('weight-shaft', 'Counterweight shaft', 820, { costMinor: 3900 }),
-    mountWell('shaft-end-stop', 'Shaft end stop', 24, { costMinor: 400 }),
-    ...drive('pack'),
-    ...tripod(7200, 'Brace', 700),
-    ...packing(5200, 5),
-  ]),
+  model(
+    'large-160',
+    'large-equatorial',
+    optics(160, 780, { peepholeOutsideFocusMm: 14, focuserFemaleMm: WIDE_BARREL_MM }),
+    [
+      ...papers,
+      bubble,
+      ...eyepieces([34, 68, 312], [14, 58, 148], [7, 58, 134]).map(widest),
+      ...barlow(2.5, 101),
+      tray('barrel-adapter', 'Adapter 50.8 mm to 31.75 mm', 66, {
+        costMinor: 1800,
+        optics: { maleMm: WIDE_BARREL_MM, femaleMm: 31.75 },
+      }),
+      moonFilter,
+      ...opticalFinder('six-screws'),
+      ...tools,
+      collimationCap,
+      tray('camera-ring', 'Camera ring', 43, { costMinor: 1900 }),
+      tubeWell('front-filter', 'Front filter, full aperture', 186, {
+        costMinor: 7900,
+        optics: { filterMaterial: 'film', filterFastening: 'screwed' },
+      }),
+      ...tube('Tube 160/780', 5930, 36900),
+      ...rings,
+      dovetailScrew,
+      mountWell('mount-head', 'Motor head with sighting scope', 10_700, { costMinor: 89900 }),
+      mountWell('counterweight', 'Counterweight', 4870, { costMinor: 5900 }),
+      mountWell('weight-slug', 'Slug in the weight’s screw', 11, { costMinor: 300 }),
+      mountWell('weight-shaft', 'Counterweight shaft', 790, { costMinor: 3900 }),
+      mountWell('shaft-end-stop', 'Shaft end stop', 26, { costMinor: 400 }),
+      ...drive('pack'),
+      ...tripod(6840, 'Folding brace', 720),
+      ...packing(5060, 5),
+    ],
+    { tray: 'brace', fixing: 'rings-on-rail', armJoint: 'bolts-below', axisLocks: true },
+  ),
 ]

@@ -1,20 +1,21 @@
 import type { FinderDataView, LandmarkFields, ModelOptics } from '@binoculum/contract'
 import { finderDataSchema } from '@binoculum/contract'
-import { usualFinder, usualKnobs } from '@binoculum/core'
+import { finderOnCard, usualFinder, type FinderPart } from '@binoculum/core'
 
 /** What the invented models' finders and focusers are, and the landmarks about the invented places. */
 
 const own: Readonly<Record<string, Partial<FinderDataView>>> = {
-  'table-114': { spareTravelMm: 24, tube: { train: 'newtonian', outDeg: 60 } },
-  'slide-130': { spareTravelMm: 30, tube: { train: 'newtonian', outDeg: 75 } },
-  'floor-203': { kind: 'four-screws', view: 'turned', knobs: usualKnobs('four-screws'), spareTravelMm: 38 },
-  'mak-102': { knownNearestM: 6 },
-  'photo-50': { kind: 'peep', knobs: [], spareTravelMm: 60 },
+  'table-110': { spareTravelMm: 24, tube: { train: 'newtonian', outDeg: 60 } },
+  'slide-125': { spareTravelMm: 30, tube: { train: 'newtonian', outDeg: 75 } },
+  'floor-180': { spareTravelMm: 38 },
+  'mak-95': { knownNearestM: 6 },
+  'photo-56': { spareTravelMm: 60 },
 }
 
-export const demoFinder = (key: string, optics: ModelOptics): FinderDataView =>
+/** The finder is the one on the card; only what its part can't say stands here. */
+export const demoFinder = (key: string, optics: ModelOptics, parts: readonly FinderPart[]): FinderDataView =>
   finderDataSchema.parse({
-    ...usualFinder(optics),
+    ...finderOnCard(usualFinder(optics), parts),
     ...(optics.kind === 'maksutov' ? {} : { spareTravelMm: 35 }),
     ...own[key],
   })

@@ -132,6 +132,7 @@ export class KitHistory {
       toleranceG: Math.max(1, massG * 0.02),
       weighed: false,
       weighGroup: part.weighGroup,
+      together: part.together,
       lookEveryTime: roleFacts(role).lookEveryTime ?? false,
       lookFor: '',
       wrongItem: '',

@@ -74,7 +74,10 @@ export async function fillDemo(
   await insertMany(
     tx,
     Branch,
-    branches.map(({ key: _key, ...branch }) => ({ ...branch, policies: defaultPolicies })),
+    branches.map(({ key: _key, frontFilters, ...branch }) => ({
+      ...branch,
+      policies: { ...defaultPolicies, frontFilters },
+    })),
   )
   const passwordHashes = await Promise.all(signIns.map(({ password }) => hashPassword(password)))
   await insertMany(
@@ -139,13 +142,14 @@ export async function fillDemo(
   await insertMany(
     tx,
     Model,
-    models.map(({ id, name, family, optics, mount, mirror, finder, parts }) => ({
+    models.map(({ id, name, family, optics, mount, mirror, stand, finder, parts }) => ({
       id,
       name,
       family,
       optics,
       mount,
       mirror,
+      stand,
       finder,
       procedure: null,
       weighGroups: demoWeighGroups.filter((group) => parts.some(({ weighGroup }) => weighGroup === group.name)),

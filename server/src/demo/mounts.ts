@@ -46,56 +46,65 @@ const equatorialHome: MountDataView['home'] = {
   ],
 }
 
+const armHome: MountDataView['home'] = {
+  drawing: 'fork',
+  steps: [
+    'Level the tripod: bubble in its ring.',
+    'Turn the arm against its stop, then back until it stands over the side marked N.',
+    'Turn the stand until that side faces north. Tube level, lens to the north.',
+  ],
+}
+
 const forkHome: MountDataView['home'] = {
   drawing: 'fork',
   steps: [
     'Level the tripod: bubble in its ring.',
     'Turn the arm against its stop, then back until it stands over the side marked N.',
-    'Turn the stand until that side faces north. Tube level, open end to the north.',
+    'Turn the stand until that side faces north. Tube level, glass end to the north.',
   ],
 }
 
 export const demoMounts: Readonly<Record<string, MountDataView>> = {
-  'slide-130': {
+  'slide-125': {
     ...noMount,
-    tube: tube(610, 160, { ring: 250, finder: place(180, 118, 60), eyepiece: place(250, 150, 0) }),
-    standHeightMm: 220,
+    tube: tube(570, 154, { ring: 232, finder: place(168, 114, 60), eyepiece: place(234, 144, 0) }),
+    standHeightMm: 205,
   },
-  'eq-130': {
+  'eq-122': {
     ...noMount,
-    ratedLoadG: 4500,
-    equatorial: head({ start: 62, end: 314, weight: 43, tubeAxis: 166 }),
-    tube: tube(620, 160, { ring: 330, finder: place(148, 112, 96), eyepiece: place(205, 158, 38) }),
-    standHeightMm: 760,
+    ratedLoadG: 4300,
+    equatorial: head({ start: 60, end: 318, weight: 41, tubeAxis: 161 }),
+    tube: tube(608, 152, { ring: 322, finder: place(146, 109, 96), eyepiece: place(201, 152, 38) }),
+    standHeightMm: 745,
     home: equatorialHome,
   },
-  'eq-150': {
+  'eq-140': {
     ...noMount,
-    ratedLoadG: 9000,
-    equatorial: head({ start: 74, end: 420, weight: 48, tubeAxis: 168 }),
-    tube: tube(700, 182, { ring: 370, finder: place(170, 140, 96), eyepiece: place(230, 172, 38) }),
-    standHeightMm: 800,
+    ratedLoadG: 8400,
+    equatorial: head({ start: 72, end: 428, weight: 46, tubeAxis: 164 }),
+    tube: tube(655, 172, { ring: 346, finder: place(158, 133, 96), eyepiece: place(216, 164, 38) }),
+    standHeightMm: 785,
     home: equatorialHome,
   },
-  'eq-114': {
+  'eq-118': {
     ...noMount,
-    ratedLoadG: 4500,
-    equatorial: head({ start: 60, end: 300, weight: 42, tubeAxis: 152 }),
-    tube: tube(860, 140, { ring: 450, finder: place(290, 108, 96), eyepiece: place(345, 145, 38) }),
-    standHeightMm: 740,
+    ratedLoadG: 4600,
+    equatorial: head({ start: 58, end: 308, weight: 40, tubeAxis: 150 }),
+    tube: tube(825, 144, { ring: 432, finder: place(276, 107, 96), eyepiece: place(331, 142, 38) }),
+    standHeightMm: 730,
     home: equatorialHome,
   },
-  'mak-102': {
+  'mak-95': {
     ...noMount,
-    ratedLoadG: 3000,
-    equatorial: head({ start: 55, end: 290, weight: 34, tubeAxis: 118 }),
-    tube: tube(270, 115, { ring: 130, finder: place(20, 88, 96), eyepiece: place(-175, 60, 38) }),
-    standHeightMm: 720,
+    ratedLoadG: 3200,
+    equatorial: head({ start: 54, end: 296, weight: 32, tubeAxis: 115 }),
+    tube: tube(252, 108, { ring: 121, finder: place(18, 84, 96), eyepiece: place(-166, 58, 38) }),
+    standHeightMm: 715,
     home: equatorialHome,
   },
-  'goto-90': {
+  'goto-84': {
     ...noMount,
-    ratedLoadG: 4500,
+    ratedLoadG: 4600,
     standHeightMm: 850,
     controller: {
       dateOrder: 'month-first',
@@ -104,24 +113,37 @@ export const demoMounts: Readonly<Record<string, MountDataView>> = {
     },
     home: forkHome,
   },
-  'goto-80': {
+  'goto-72': {
     ...noMount,
-    ratedLoadG: 4500,
+    ratedLoadG: 4600,
     standHeightMm: 850,
     controller: {
       dateOrder: 'day-first',
       clock: '12h',
-      asks: ['latitude', 'longitude', 'zone', 'date', 'time', 'daylight-saving'],
+      asks: [
+        'site',
+        'zone-place',
+        'date',
+        'time',
+        'daylight-saving',
+        'mount-mode',
+        'telescope',
+        'alignment',
+        'speed',
+        'park',
+        'switch-off',
+      ],
+      answers: { 'mount-mode': 'up and round', telescope: 'refractor, 420 mm', speed: '7 to come near, 3 to centre' },
     },
-    home: forkHome,
+    home: armHome,
   },
-  'large-150': {
+  'large-160': {
     ...noMount,
-    ratedLoadG: 14_000,
+    ratedLoadG: 15_000,
     use: 'exposure',
-    equatorial: head({ start: 96, end: 420, weight: 70, tubeAxis: 205 }, 'turned'),
-    tube: tube(700, 182, { ring: 370, finder: place(170, 140, 96), eyepiece: place(230, 172, 38) }),
-    standHeightMm: 860,
+    equatorial: head({ start: 94, end: 436, weight: 68, tubeAxis: 208 }, 'turned'),
+    tube: tube(745, 194, { ring: 394, finder: place(180, 147, 96), eyepiece: place(244, 180, 38) }),
+    standHeightMm: 850,
     controller: {
       dateOrder: 'month-first',
       clock: '24h',

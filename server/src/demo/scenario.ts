@@ -8,12 +8,15 @@ export const demoBranches = [
     name: 'Marrowdale Library',
     zone: 'Europe/Dublin',
     emergencyLine: 'your country’s emergency number or poison line',
+    frontFilters: 'stay-here',
   },
   {
     key: 'club',
     name: 'Ferncliff Sky Circle',
     zone: 'Europe/Dublin',
     emergencyLine: 'your country’s emergency number or poison line',
+    // The club decided to lend full-aperture front filters; the library did not.
+    frontFilters: 'lent',
   },
 ] as const
 
@@ -83,7 +86,7 @@ export const demoKits: readonly KitStory[] = [
   {
     code: 'M-01',
     name: 'Yarrow',
-    model: 'table-114',
+    model: 'table-110',
     branch: 'library',
     place: 'bay 1, upper',
     mirrorDriftMm: 0.042,
@@ -93,7 +96,7 @@ export const demoKits: readonly KitStory[] = [
   {
     code: 'M-02',
     name: 'Tansy',
-    model: 'table-76',
+    model: 'table-84',
     branch: 'library',
     place: 'bay 1, upper',
     mirrorDriftMm: 0,
@@ -102,7 +105,7 @@ export const demoKits: readonly KitStory[] = [
   {
     code: 'M-03',
     name: 'Sorrel',
-    model: 'eq-130',
+    model: 'eq-122',
     branch: 'library',
     place: 'bay 2, floor',
     mirrorDriftMm: 0.5,
@@ -111,7 +114,7 @@ export const demoKits: readonly KitStory[] = [
   {
     code: 'M-04',
     name: 'Bracken',
-    model: 'eq-150',
+    model: 'eq-140',
     branch: 'library',
     place: 'bay 2, floor',
     mirrorDriftMm: 0.5,
@@ -121,7 +124,7 @@ export const demoKits: readonly KitStory[] = [
   {
     code: 'M-05',
     name: 'Comfrey',
-    model: 'photo-70',
+    model: 'photo-76',
     branch: 'library',
     place: 'bay 1, lower',
     mirrorDriftMm: 0,
@@ -131,7 +134,7 @@ export const demoKits: readonly KitStory[] = [
   {
     code: 'M-06',
     name: 'Rowan',
-    model: 'photo-50',
+    model: 'photo-56',
     branch: 'library',
     place: 'bay 1, lower',
     mirrorDriftMm: 0,
@@ -140,7 +143,7 @@ export const demoKits: readonly KitStory[] = [
   {
     code: 'M-07',
     name: 'Hazel',
-    model: 'slide-130',
+    model: 'slide-125',
     branch: 'library',
     place: 'bay 3, upper',
     mirrorDriftMm: 1.2,
@@ -150,7 +153,7 @@ export const demoKits: readonly KitStory[] = [
   {
     code: 'M-08',
     name: 'Thistle',
-    model: 'floor-203',
+    model: 'floor-180',
     branch: 'library',
     place: 'bay 3, floor',
     mirrorDriftMm: 0.6,
@@ -159,7 +162,7 @@ export const demoKits: readonly KitStory[] = [
   {
     code: 'M-09',
     name: 'Bilberry',
-    model: 'mak-102',
+    model: 'mak-95',
     branch: 'library',
     place: 'bay 2, upper',
     mirrorDriftMm: 0,
@@ -170,7 +173,7 @@ export const demoKits: readonly KitStory[] = [
     code: 'M-10',
     name: 'Clover',
     neverWeighed: true,
-    model: 'light-114',
+    model: 'light-108',
     branch: 'library',
     place: 'bay 1, upper',
     mirrorDriftMm: 0.3,
@@ -180,7 +183,7 @@ export const demoKits: readonly KitStory[] = [
   {
     code: 'M-11',
     name: 'Larkspur',
-    model: 'goto-90',
+    model: 'goto-84',
     branch: 'library',
     place: 'bay 4, upper',
     mirrorDriftMm: 0,
@@ -189,7 +192,7 @@ export const demoKits: readonly KitStory[] = [
   {
     code: 'M-12',
     name: 'Juniper',
-    model: 'table-114',
+    model: 'table-110',
     branch: 'library',
     place: 'bay 1, upper',
     mirrorDriftMm: 0.3,
@@ -198,7 +201,7 @@ export const demoKits: readonly KitStory[] = [
   {
     code: 'M-13',
     name: 'Campion',
-    model: 'goto-80',
+    model: 'goto-72',
     branch: 'library',
     place: 'bay 4, lower',
     mirrorDriftMm: 0,
@@ -208,7 +211,7 @@ export const demoKits: readonly KitStory[] = [
   {
     code: 'F-01',
     name: 'Alder',
-    model: 'eq-114',
+    model: 'eq-118',
     branch: 'club',
     place: 'clubroom, left',
     mirrorDriftMm: 0.9,
@@ -217,7 +220,7 @@ export const demoKits: readonly KitStory[] = [
   {
     code: 'F-02',
     name: 'Teasel',
-    model: 'large-150',
+    model: 'large-160',
     branch: 'club',
     place: 'clubroom, floor',
     mirrorDriftMm: 0.5,
@@ -226,7 +229,7 @@ export const demoKits: readonly KitStory[] = [
   {
     code: 'F-03',
     name: 'Mallow',
-    model: 'slide-130',
+    model: 'slide-125',
     branch: 'club',
     place: 'clubroom, left',
     mirrorDriftMm: 0.6,
@@ -235,7 +238,7 @@ export const demoKits: readonly KitStory[] = [
   {
     code: 'F-04',
     name: 'Woodruff',
-    model: 'eq-130',
+    model: 'eq-122',
     branch: 'club',
     place: 'clubroom, right',
     mirrorDriftMm: 0.4,
@@ -245,7 +248,7 @@ export const demoKits: readonly KitStory[] = [
     code: 'F-05',
     name: 'Foxglove',
     neverWeighed: true,
-    model: 'floor-203',
+    model: 'floor-180',
     branch: 'club',
     place: 'clubroom, floor',
     mirrorDriftMm: 0.4,
@@ -262,15 +265,15 @@ export const demoSpares: readonly {
   readonly costMinor: number
 }[] = [
   { branch: 'library', name: 'Coin cell CR2032', role: 'coin-cell', count: 8, massG: 3, costMinor: 200 },
-  { branch: 'library', name: 'Counterweight 1.0 kg', role: 'counterweight', count: 1, massG: 1000, costMinor: 2900 },
+  { branch: 'library', name: 'Counterweight 0.9 kg', role: 'counterweight', count: 1, massG: 900, costMinor: 2900 },
   { branch: 'club', name: 'Counterweight 0.6 kg', role: 'counterweight', count: 1, massG: 600, costMinor: 2400 },
   { branch: 'library', name: 'Eyepiece end caps', role: 'eyepiece-cap', count: 6, massG: 4, costMinor: 150 },
   { branch: 'library', name: 'Focuser cap', role: 'focuser-cap', count: 2, massG: 5, costMinor: 200 },
-  { branch: 'library', name: 'Front cap', role: 'front-cap', count: 1, massG: 92, costMinor: 800 },
+  { branch: 'library', name: 'Front cap', role: 'front-cap', count: 1, massG: 86, costMinor: 800 },
   { branch: 'library', name: 'Moon filter, grey', role: 'moon-filter', count: 1, massG: 11, costMinor: 1200 },
   { branch: 'library', name: 'Slug in the weight’s screw', role: 'weight-slug', count: 1, massG: 9, costMinor: 300 },
   { branch: 'library', name: 'Spare thumbscrews', role: 'spare-screws', count: 10, massG: 5, costMinor: 200 },
-  { branch: 'library', name: 'Star diagonal 90°', role: 'diagonal', count: 1, massG: 85, costMinor: 3900 },
+  { branch: 'library', name: 'Star diagonal 90°', role: 'diagonal', count: 1, massG: 82, costMinor: 3900 },
   { branch: 'club', name: 'Coin cell CR2032', role: 'coin-cell', count: 4, massG: 3, costMinor: 200 },
   { branch: 'club', name: 'Small cap in the front cap', role: 'inner-cap', count: 1, massG: 11, costMinor: 300 },
   { branch: 'club', name: 'Shaft end stop', role: 'shaft-end-stop', count: 0, massG: 18, costMinor: 400 },

@@ -3,7 +3,7 @@ import { selectRows, type Tx } from '../../platform/database.ts'
 const templateColumns = (alias: string) => `${alias}.name, ${alias}.role, ${alias}.criticality, ${alias}.count,
   ${alias}.mass_g AS "massG", ${alias}.tolerance_g AS "toleranceG", ${alias}.weigh_group AS "weighGroup", ${alias}.place,
   ${alias}.look_every_time AS "lookEveryTime", ${alias}.look_for AS "lookFor", ${alias}.cost_minor AS "costMinor",
-  ${alias}.consumable, ${alias}.optics`
+  ${alias}.consumable, ${alias}.optics, ${alias}.together`
 
 type Row = Record<string, unknown> & { readonly id: string }
 
@@ -19,7 +19,7 @@ export async function archiveRows(tx: Tx, branchId: string) {
   return {
     branch,
     models: await rows<Row>(
-      `SELECT id, name, family, optics, mount, mirror, finder, procedure, weigh_groups AS "weighGroups" FROM model WHERE id IN (${ofModels}) ORDER BY name, id`,
+      `SELECT id, name, family, optics, mount, mirror, finder, stand, procedure, weigh_groups AS "weighGroups" FROM model WHERE id IN (${ofModels}) ORDER BY name, id`,
     ),
     modelParts: await rows<Row & { modelId: string; pictureId: string | null }>(
       `SELECT p.id, p.model_id AS "modelId", p.picture_id AS "pictureId", ${templateColumns('p')}
@@ -28,13 +28,18 @@ export async function archiveRows(tx: Tx, branchId: string) {
     kits: await rows<Row & { modelId: string }>(
       `SELECT id, model_id AS "modelId", code, name, place, stands_at AS "standsAt",
          collimation_policy AS "collimationPolicy", hazards,
+         jsonb_build_object('owner', owner, 'serialNumber', serial_number, 'priceMinor', price_minor, 'note', note) AS details,
          head_moment_gmm AS "headMomentGmm", own_finder AS "ownFinder" FROM kit WHERE branch_id = $1 ORDER BY code`,
     ),
-    parts: await rows<Row & { kitId: string; modelPartId: string | null; pictureIds: string[] }>(
+    parts: await rows<Row & { kitId: string; modelPartId: string | null; pictureIds: string[]; seenAt: Date | null }>(
       `SELECT p.id, p.kit_id AS "kitId", p.model_part_id AS "modelPartId", p.weighed, p.mark,
-         p.present_count AS "presentCount", p.note, p.wrong_item AS "wrongItem", p.picture_ids AS "pictureIds",
+         p.present_count AS "presentCount", p.seen_at AS "seenAt", p.note, p.wrong_item AS "wrongItem", p.picture_ids AS "pictureIds",
          ${templateColumns('p')}
        FROM part p JOIN kit k ON k.id = p.kit_id WHERE k.branch_id = $1 ORDER BY k.code, p.position`,
+    ),
+    extras: await rows<{ kitId: string; foundAt: Date }>(
+      `SELECT kit_id AS "kitId", name, count, belongs_to AS "belongsTo", note, found_at AS "foundAt"
+       FROM extra_part WHERE kit_id IN (${ofKits}) AND settled_at IS NULL ORDER BY found_at, name`,
     ),
     weighings: await rows<{ kitId: string; at: Date }>(
       `SELECT kit_id AS "kitId", weigh_group AS "group", measured_g AS "measuredG", scale_step_g AS "scaleStepG",

@@ -6,7 +6,7 @@ import type { Context } from '../../platform/context.ts'
 import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
 import { appendRecord } from '../../platform/record.ts'
-import { Job, Kit, Model, ModelPartRow, PartRow } from '../kits/service.ts'
+import { ExtraPartRow, Job, Kit, Model, ModelPartRow, PartRow } from '../kits/service.ts'
 import { makePicture, Picture, Spare, takenCodes, WeighingRow } from '../contents/service.ts'
 import { GuideTextRow } from '../guides/service.ts'
 import { LandmarkRow, SiteRow } from '../sites/service.ts'
@@ -44,12 +44,16 @@ export class Archives {
         model: model(modelId),
         parts: rows.parts
           .filter(({ kitId }) => kitId === id)
-          .map((each) => ({
+          .map(({ seenAt, ...each }) => ({
             ...each,
+            seenAtUtc: seenAt?.toISOString() ?? null,
             key: part(each.id),
             modelPart: each.modelPartId && modelPart(each.modelPartId),
             pictures: each.pictureIds.map(picture),
           })),
+        extras: rows.extras
+          .filter(({ kitId }) => kitId === id)
+          .map(({ foundAt, ...each }) => ({ ...each, foundAtUtc: foundAt.toISOString() })),
         weighings: rows.weighings
           .filter(({ kitId }) => kitId === id)
           .map(({ at, ...each }) => ({ ...each, atUtc: at.toISOString() })),
@@ -106,8 +110,9 @@ export class Archives {
       for (const picture of pictures) await tx.insert(Picture, { ...picture, branchId, byStaffId: staffId, at })
       for (const { key, parts, ...model } of archive.models) {
         await tx.insert(Model, { ...model, id: idOf(key), version: 1 } as never)
-        const rows = parts.map(({ key: partKey, picture, ...rest }, index) => ({
+        const rows = parts.map(({ key: partKey, picture, optics, ...rest }, index) => ({
           ...rest,
+          optics: withBarrel(optics),
           id: idOf(partKey),
           modelId: idOf(key),
           position: index + 1,
@@ -115,12 +120,22 @@ export class Archives {
         }))
         await insertMany(tx, ModelPartRow, rows)
       }
-      for (const { model, parts, weighings, jobs, ownFinder, ...kit } of archive.kits) {
+      for (const { model, parts, weighings, jobs, ownFinder, details, extras, ...kit } of archive.kits) {
         const kitId = kitIdOf(kit.code)
         const own = ownFinder && { ...ownFinder, by: 'brought in' }
-        await tx.insert(Kit, { ...kit, ownFinder: own, id: kitId, branchId, modelId: idOf(model), version: 1 })
-        const rows = parts.map(({ key, modelPart, pictures, ...rest }, index) => ({
+        await tx.insert(Kit, {
+          ...kit,
+          ...details,
+          ownFinder: own,
+          id: kitId,
+          branchId,
+          modelId: idOf(model),
+          version: 1,
+        })
+        const rows = parts.map(({ key, modelPart, pictures, optics, seenAtUtc, ...rest }, index) => ({
           ...rest,
+          optics: withBarrel(optics),
+          seenAt: seenAtUtc === null ? null : new Date(seenAtUtc),
           id: idOf(key),
           kitId,
           modelPartId: modelPart && idOf(modelPart),
@@ -128,6 +143,16 @@ export class Archives {
           pictureIds: pictures.map(idOf),
         }))
         await insertMany(tx, PartRow, rows)
+        const besides = extras.map(({ foundAtUtc, ...extra }) => ({
+          ...extra,
+          id: randomUUID(),
+          kitId,
+          loanId: null,
+          pictureIds: [],
+          foundAt: new Date(foundAtUtc),
+          settledAt: null,
+        }))
+        if (besides.length > 0) await insertMany(tx, ExtraPartRow, besides)
         const kept = weighings.map(({ group, atUtc, ...rest }) => ({
           ...rest,
           id: randomUUID(),
@@ -215,6 +240,10 @@ export class Archives {
     return fresh.length
   }
 }
+
+/** Older archives call the barrel that goes in by one name for all. */
+const withBarrel = ({ barrelMm, ...optics }: Archive['models'][number]['parts'][number]['optics']) =>
+  barrelMm === undefined ? optics : { maleMm: barrelMm, ...optics }
 
 /** New ids for its kits. @throws Problem NOT_AN_ARCHIVE where a text is for a kit that isn't there */
 function idsByCode({ kits }: Archive): (code: string) => string {

@@ -78,3 +78,33 @@ it.each([
 ])('refuses $what as no list, and says why', ({ bytes }) => {
   expect(() => readListFile(base64(bytes))).toThrow(expect.objectContaining({ code: 'NOT_A_LIST' }))
 })
+
+describe('files that clubs really send', () => {
+  const said = (bytes: string | Uint8Array) => {
+    try {
+      readListFile(base64(bytes))
+      return 'read'
+    } catch (error) {
+      return JSON.stringify((error as { rest?: unknown }).rest)
+    }
+  }
+  it('a sign for inches in the middle of a cell is read, not refused', () => {
+    const file = readListFile(base64('Kit;Part;Mass\r\nA;35mm 2" eyepiece;1,35 kg\r\nA;"Tube; with caps";2 kg\r\n'))
+    expect(file.rows.map(({ cells }) => cells[1])).toEqual(['35mm 2" eyepiece', 'Tube; with caps'])
+  })
+  it('UTF-16 with and without its mark, and Windows-1252', () => {
+    const text = 'Kit;Bauteil;Stück\r\nA;Okular 24 mm;1\r\n'
+    const wide = Buffer.from(text, 'utf16le')
+    const marked = Buffer.concat([Buffer.from([0xff, 0xfe]), wide])
+    const narrow = Buffer.from(text, 'latin1')
+    for (const bytes of [wide, marked, Buffer.from(wide).swap16(), narrow])
+      expect(readListFile(base64(bytes)).header).toEqual(['Kit', 'Bauteil', 'Stück'])
+  })
+  it.each([
+    ['Kit code,Part,Mass\r\n', 'only headings'],
+    [Buffer.from([0x50, 0x4b, 3, 4, 0, 0, 8, 0]), 'spreadsheet'],
+    [Buffer.from([0xd0, 0xcf, 0x11, 0xe0, 0xa1, 0xb1, 0, 0]), 'old spreadsheet'],
+  ])('says why it can’t be read: %j', (bytes, why) => {
+    expect(said(bytes)).toContain(why)
+  })
+})

@@ -28,6 +28,8 @@ export function readListFile(contentBase64: string): ListFile {
       bom: true,
       info: true,
       relax_column_count: true,
+      // 35mm 2" eyepiece: a sign for inches, not a quotation.
+      relax_quotes: true,
       skip_empty_lines: true,
       to: MAX_ROWS,
     }) as unknown as typeof records
@@ -44,6 +46,8 @@ export function readListFile(contentBase64: string): ListFile {
     return { line, cells: record.map(unguarded) }
   })
   const at = findHeader(all.map(({ cells }) => cells))
+  if (all.length === at + 1)
+    throw refuse('There are only headings in this file, and no row below them. Fill in a line for each part.')
   return { delimiter, header: all[at]?.cells ?? [], rows: all.slice(at + 1), titleLines: (all[at]?.line ?? 1) - 1 }
 }
 
@@ -70,11 +74,33 @@ function lineCounter(text: string): (afterByte: number) => number {
 const LINE_FEED = 10
 const CARRIAGE_RETURN = 13
 
+const refuse = (message: string) => new Problem('NOT_A_LIST', { issues: [{ path: 'file', message }] })
+
+/** Spreadsheets that were only renamed, told by their first bytes. */
+function spreadsheetKind(bytes: Buffer): string | null {
+  if (bytes.subarray(0, 4).equals(Buffer.from([0x50, 0x4b, 3, 4]))) return 'a spreadsheet or archive'
+  if (bytes.subarray(0, 4).equals(Buffer.from([0xd0, 0xcf, 0x11, 0xe0]))) return 'an old spreadsheet'
+  return null
+}
+
+/** UTF-16 without its mark: every other byte of plain text is 0. */
+function wideText(bytes: Buffer): 'utf-16le' | 'utf-16be' | null {
+  const head = bytes.subarray(0, 400)
+  const zeros = (parity: 0 | 1) => head.filter((byte, index) => index % 2 === parity && byte === 0).length
+  const enough = head.length / 2 / 2
+  if (head.length < 8) return null
+  if (zeros(1) > enough && zeros(0) === 0) return 'utf-16le'
+  return zeros(0) > enough && zeros(1) === 0 ? 'utf-16be' : null
+}
+
 function decodeText(bytes: Buffer): string {
-  const refuse = (message: string) => new Problem('NOT_A_LIST', { issues: [{ path: 'file', message }] })
   // “Unicode text” of spreadsheet programs is UTF-16 with its mark in front.
   if (bytes[0] === 0xff && bytes[1] === 0xfe) return new TextDecoder('utf-16le').decode(bytes)
   if (bytes[0] === 0xfe && bytes[1] === 0xff) return new TextDecoder('utf-16be').decode(bytes)
+  const kind = spreadsheetKind(bytes)
+  if (kind) throw refuse(`This is ${kind} file under the name of a list. Open it there and save it as CSV.`)
+  const wide = wideText(bytes)
+  if (wide) return new TextDecoder(wide).decode(bytes)
   // Text has no zero bytes; pictures, archives and spreadsheets do.
   if (bytes.includes(0)) throw refuse('This looks like a picture or a spreadsheet file, not like text.')
   try {

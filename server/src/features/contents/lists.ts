@@ -38,6 +38,8 @@ interface Plan {
   readonly file: ListFile
   readonly list: ContentsList
   readonly columnsRemembered: boolean
+  /** Answers of earlier lists and of this one. */
+  readonly decided: Readonly<Record<string, string>>
   readonly known: ReadonlyMap<string, queries.KnownKit>
   readonly changes: ReadonlyMap<string, readonly ListChange[]>
 }
@@ -70,13 +72,16 @@ export class Lists {
       })),
       spares: list.spares.length,
       words: list.words.map(({ others: _others, ...word }) => word),
-      questions: list.questions.map((question) => ({
-        key: question.key,
-        line: question.line,
-        ...questionWords(question),
-        answers: question.answers.map((value) => ({ value, words: answerWords(question, value) })),
-        answer: given.decisions[question.key] ?? null,
-      })),
+      // What was answered once is not asked again.
+      questions: list.questions
+        .filter(({ key }) => key in given.decisions || !(key in plan.decided))
+        .map((question) => ({
+          key: question.key,
+          line: question.line,
+          ...questionWords(question),
+          answers: question.answers.map((value) => ({ value, words: answerWords(question, value) })),
+          answer: given.decisions[question.key] ?? null,
+        })),
       problems: list.problems.map((problem) => ({
         line: problem.line,
         field: problem.field,
@@ -89,11 +94,12 @@ export class Lists {
     const { reader } = this.context.database
     const words = await queries.remembered(reader, given.branchId, 'word')
     const columns = await queries.remembered(reader, given.branchId, 'columns')
+    const decided = { ...(Object.fromEntries(words) as Record<string, string>), ...given.decisions }
     const work: ListWork = {
       contentBase64: given.contentBase64,
       columns: (given.columns as ColumnMap | undefined) ?? null,
       remembered: Object.fromEntries(columns) as Record<string, ColumnMap>,
-      decisions: { ...(Object.fromEntries(words) as Record<string, string>), ...given.decisions },
+      decisions: decided,
       openCells: given.openCells,
     }
     const { file, list, columnsRemembered } = await runBounded<ReadList>('list', work, READ_BOUNDS)
@@ -109,7 +115,7 @@ export class Lists {
       const here = own.find(({ code }) => code === kit.code)
       return here ? [[kit.code, changesOf(parts.get(here.id) ?? [], kit.parts)] as const] : []
     })
-    return { file, list, known, changes: new Map(changes), columnsRemembered }
+    return { file, list, known, decided, changes: new Map(changes), columnsRemembered }
   }
 
   /** Brings the chosen kits in, and up to date where they are here. The file is read again, so what comes in is what the
@@ -171,7 +177,7 @@ export class Lists {
       }
       await queries.remember(tx, given.branchId, 'columns', headerKey(plan.file), plan.list.columns)
       for (const [key, answer] of Object.entries(given.decisions))
-        if (key.startsWith('word ')) await queries.remember(tx, given.branchId, 'word', key, answer)
+        if (/^(word|filter|code) /.test(key)) await queries.remember(tx, given.branchId, 'word', key, answer)
     })
     for (const codes of [result.kitCodes, result.updated, result.same]) codes.sort()
     yield { kind: 'done', ...result }
@@ -185,6 +191,7 @@ export class Lists {
       'kitCode',
       'kitName',
       'part',
+      'role',
       'count',
       'mass',
       'unit',
@@ -202,6 +209,7 @@ export class Lists {
             row.kitCode,
             row.kitName,
             row.part,
+            row.role,
             row.count,
             massG === null ? null : Math.round(massG * 10) / 10,
             massG === null ? null : 'g',
@@ -217,7 +225,7 @@ export class Lists {
   }
 }
 
-function stateOf(kit: ListedKit, branchId: string, { known, changes }: Omit<Plan, 'file' | 'list'>) {
+function stateOf(kit: ListedKit, branchId: string, { known, changes }: Pick<Plan, 'known' | 'changes'>) {
   const here = known.get(kit.code)
   if (!here) return { state: 'new' as const, changes: [] }
   if (here.branchId !== branchId) return { state: 'elsewhere' as const, changes: [] }
@@ -234,7 +242,7 @@ function changeWords(change: ListChange): string {
   return `${change.name}: ${[...fields, ...(massG === undefined ? [] : [massText(massG)])].join(', ')}`
 }
 
-function refuseOpen({ list, known }: Plan, given: ConfirmList): void {
+function refuseOpen({ list, known, decided }: Plan, given: ConfirmList): void {
   const bad = list.problems.filter(({ field }) => !given.openCells || field === 'kitCode' || field === 'part')
   if (bad.length > 0 && !given.leaveOutProblemRows)
     throw new Problem('LIST_HAS_PROBLEMS', {
@@ -244,7 +252,7 @@ function refuseOpen({ list, known }: Plan, given: ConfirmList): void {
     })
   const chosen = new Set(given.kits.map(({ code }) => code))
   const open = list.questions.filter(
-    ({ key, kit, code }) => given.decisions[key] === undefined && (chosen.has(kit) || code === 'SAME_CODE_TWICE'),
+    ({ key, kit, code }) => decided[key] === undefined && (chosen.has(kit) || code === 'SAME_CODE_TWICE'),
   )
   if (open.length > 0)
     throw new Problem('LIST_HAS_QUESTIONS', {

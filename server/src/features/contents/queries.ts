@@ -102,6 +102,7 @@ export interface ExportRow {
   readonly kitCode: string
   readonly kitName: string
   readonly part: string
+  readonly role: string
   readonly count: number
   readonly massG: number | null
   readonly place: string
@@ -113,7 +114,7 @@ export interface ExportRow {
 export const exportRows = (tx: Tx, branchId: string): Promise<ExportRow[]> =>
   selectRows(
     tx,
-    `SELECT k.code AS "kitCode", k.name AS "kitName", p.name AS part, p.count, p.mass_g AS "massG", p.place,
+    `SELECT k.code AS "kitCode", k.name AS "kitName", p.name AS part, p.role, p.count, p.mass_g AS "massG", p.place,
        p.criticality, (p.optics->>'focalLengthMm')::float AS "focalLengthMm", p.note
      FROM kit k JOIN part p ON p.kit_id = k.id WHERE k.branch_id = $1 ORDER BY k.code, p.position`,
     [branchId],

@@ -214,9 +214,18 @@ watch(branchId, () => void list.look())
                   /></label>
                   <label class="labelled">
                     <span>family</span>
-                    <ElSelect v-model="choice.family" aria-label="family">
-                      <ElOption v-for="(words, family) in families" :key="family" :value="family" :label="words" />
-                    </ElSelect>
+                    <ElSelect v-model="choice.family" aria-label="family" @change="choice.familyGuessed = false">
+                      <ElOption
+                        v-for="(words, family) in families"
+                        :key="family"
+                        :value="family"
+                        :label="words"
+                      /> </ElSelect
+                    ><ElCheckbox
+                      :model-value="!choice.familyGuessed"
+                      @update:model-value="choice.familyGuessed = !$event"
+                      >looked, it is so</ElCheckbox
+                    >
                   </label>
                   <div class="pair">
                     <label class="labelled"

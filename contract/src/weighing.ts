@@ -11,6 +11,8 @@ export const weighedPartSchema = z.strictObject({
   count: z.number().int().min(1).max(1000),
   group: z.string().max(100).optional(),
   lossChanceFraction: z.number().gt(0).lt(1).optional(),
+  together: z.string().max(100).optional(),
+  togetherChanceFraction: z.number().gt(0).lt(1).optional(),
 })
 export const foreignPartSchema = z.strictObject({
   id: weightId,
@@ -38,6 +40,14 @@ export const explainWeightSchema = z.strictObject({
   limit: z.number().int().min(1).max(10_000).optional(),
 })
 
+const explanationSchema = z.object({
+  missing: z.array(z.object({ id: z.string(), count: z.number() })),
+  swapped: z.array(z.object({ id: z.string(), by: z.string() })),
+  extra: z.array(z.string()),
+  residualG: z.number(),
+  probability: z.number(),
+})
+
 export const weightExplainedSchema = z.object({
   expectedG: z.number(),
   differenceG: z.number(),
@@ -52,17 +62,10 @@ export const weightExplainedSchema = z.object({
       smallestVisibleG: z.number(),
       consistent: z.boolean(),
       compared: z.enum(['declared', 'baseline']),
+      explanations: z.array(explanationSchema),
     }),
   ),
-  explanations: z.array(
-    z.object({
-      missing: z.array(z.object({ id: z.string(), count: z.number() })),
-      swapped: z.array(z.object({ id: z.string(), by: z.string() })),
-      extra: z.array(z.string()),
-      residualG: z.number(),
-      probability: z.number(),
-    }),
-  ),
+  explanations: z.array(explanationSchema),
   restProbability: z.number(),
 })
 
@@ -102,6 +105,8 @@ export const lookAlikeSchema = z.object({
   toleranceG: z.number().nullable(),
   /** Parts of this kit that it may be taken for. */
   replaces: z.array(idSchema),
+  /** Kits on whose card it stands, with this mass. */
+  owners: z.array(z.object({ code: z.string(), name: z.string() })),
   /** Kits whose card lacks such a thing: it may be theirs. */
   lackedBy: z.array(z.object({ code: z.string(), name: z.string() })),
   hazard: z.boolean(),

@@ -238,6 +238,7 @@ export {
   correctedMasses,
   smallestLossSeenG,
   tooLightToTell,
+  weighingOf,
   weighInInput,
   weightVerdict,
   type WeighedLine,

@@ -520,17 +520,14 @@ export function guessDecimal(rows: readonly ListRow[], columns: ColumnMap): Deci
   return hasComma && !hasPoint ? ',' : '.'
 }
 
-/** The eyepiece of the longest focal length gives the lowest power; without it nobody finds anything. What the list
- * itself says stands: a low eyepiece that it names, and how much a part is needed. */
+/** The eyepiece of the longest focal length gives the lowest power; without it nobody finds anything. A low eyepiece that
+ * the list itself names stands. */
 function markLowestEyepiece(parts: readonly ListedPart[]): readonly ListedPart[] {
   if (parts.some((part) => part.role === 'low-eyepiece' && part.stated)) return parts
   const eyepieces = parts.filter((part) => part.role === 'eyepiece')
   const longest = Math.max(...eyepieces.map((part) => part.focalLengthMm ?? 0))
   const lowest = eyepieces.find((part) => (part.focalLengthMm ?? 0) === longest)
-  return parts.map((part) => {
-    if (part !== lowest) return part
-    return { ...part, role: 'low-eyepiece', criticality: part.criticalityGiven ? part.criticality : 'essential' }
-  })
+  return parts.map((part) => (part === lowest ? { ...part, role: 'low-eyepiece', criticality: 'essential' } : part))
 }
 
 function describeKit(code: string, name: string, parts: readonly ListedPart[]): ListedKit {

@@ -75,6 +75,8 @@ function bruteForce(input: {
   measuredG: number
   stepG: number
   baselineG: number | null
+  /** Members of sets that are lost as one with this chance. */
+  sets?: { members: number[]; chance: number }[]
 }) {
   const noise = input.stepG ** 2 * (0.09 + 1 / 12)
   const n = input.masses.length
@@ -83,10 +85,14 @@ function bruteForce(input: {
     const gone = Array.from({ length: n }, (_, at) => (bits >> at) & 1)
     const sum = (of: (at: number) => number) => gone.reduce((total, _gone, at) => total + of(at), 0)
     const variance = (at: number) => ((input.tolerances[at] ?? 0) / 2) ** 2
-    const prior = gone.reduce(
-      (product, is, at) => product * (is ? (input.chances[at] ?? 0) : 1 - (input.chances[at] ?? 0)),
-      1,
-    )
+    const alone = (at: number) => (gone[at] ? (input.chances[at] ?? 0) : 1 - (input.chances[at] ?? 0))
+    const sets = input.sets ?? []
+    const ofSets = sets.map(({ members, chance }) => {
+      const asOne = members.every((at) => gone[at]) ? chance : 0
+      return asOne + (1 - chance) * members.reduce((product, at) => product * alone(at), 1)
+    })
+    const singles = gone.map((_, at) => at).filter((at) => !sets.some(({ members }) => members.includes(at)))
+    const prior = [...ofSets, ...singles.map(alone)].reduce((product, each) => product * each, 1)
     const keptMean = sum((at) => (gone[at] ? 0 : (input.masses[at] ?? 0)))
     const keptVariance = sum((at) => (gone[at] ? 0 : variance(at)))
     const fullMean = sum((at) => input.masses[at] ?? 0)
@@ -165,6 +171,46 @@ it('agrees with brute force, with and without a baseline', () => {
   )
 })
 
+it('agrees with brute force where things go missing as one', () => {
+  const withSets = fc.tuple(smallKit, fc.nat(127), fc.double({ min: 0.005, max: 0.2, noNaN: true }))
+  fc.assert(
+    fc.property(withSets, ([kit, bits, chance]) => {
+      const { masses, measuredG, baselineG } = inputOf(kit)
+      const places = masses.map((_, at) => at)
+      const members = places.filter((at) => (bits >> at) & 1)
+      const sets = members.length > 0 ? [{ members, chance }] : []
+      const { explanations } = explainWeight({
+        parts: kit.parts.map(({ massG, toleranceG, chance: lossChanceFraction }, at) => ({
+          id: `p${at}`,
+          massG,
+          toleranceG,
+          count: 1,
+          lossChanceFraction,
+          ...(sets[0]?.members.includes(at) ? { together: 'bag', togetherChanceFraction: chance } : {}),
+        })),
+        weighings: [{ measuredG, scaleResolutionG: kit.stepG, ...(baselineG === null ? {} : { baselineG }) }],
+        maxMissing: 8,
+        limit: 400,
+      })
+      const truth = bruteForce({
+        masses,
+        tolerances: kit.parts.map(({ toleranceG }) => toleranceG),
+        chances: kit.parts.map((part) => part.chance),
+        measuredG,
+        stepG: kit.stepG,
+        baselineG,
+        sets,
+      })
+      for (const { missing, probability } of explanations) {
+        const key = missing.map(({ id, count }) => `${id}×${count}`).join(' ')
+        expect(Math.abs(probability - (truth.get(key) ?? -1))).toBeLessThan(1e-9)
+      }
+      expect(new Set(explanations.map(keyOf)).size).toBe(explanations.length)
+    }),
+    { numRuns: 150, seed: 21 },
+  )
+})
+
 it('the true set is among the explanations when no limit is set', () => {
   fc.assert(
     fc.property(smallKit, (kit) => {
@@ -234,6 +280,46 @@ describe('one kit by hand', () => {
     expect(compared.smallestVisibleG).toBeLessThan(1.19)
     expect(compared.explanations[0]?.missing).toEqual([])
   })
+  it('a set that goes missing as one counts as one loss, however many pieces it has', () => {
+    const caps = ['front', 'focuser', 'finder', 'diagonal', 'barlow', 'spare'].map((id, at) => ({
+      id,
+      massG: 4 + at,
+      toleranceG: 0.5,
+      count: 1,
+      together: 'end caps',
+    }))
+    const parts = [...caps, { id: 'nut', massG: 39, toleranceG: 0.5, count: 1 }]
+    const all = 4 + 5 + 6 + 7 + 8 + 9
+    const weighings = [{ measuredG: 39, scaleResolutionG: 1 }]
+    const [best] = explainWeight({ parts, weighings }).explanations
+    expect(all).toBe(39)
+    expect(best?.missing.length === 6 || best?.missing[0]?.id === 'nut').toBe(true)
+    const apart = parts.map(({ id, massG, toleranceG, count }) => ({ id, massG, toleranceG, count }))
+    const found = (given: ExplainWeightInput['parts']) =>
+      explainWeight({ parts: given, weighings, limit: 500 }).explanations.some(({ missing }) => missing.length === 6)
+    expect([found(parts), found(apart)]).toEqual([true, false])
+  })
+  it('of a set whose one piece is known to be gone only the rest is named', () => {
+    const parts = ['left', 'right'].map((id) => ({ id, massG: 14, toleranceG: 1, count: 1, together: 'screws' }))
+    const known = { missing: [{ id: 'left', count: 1 }], swapped: [] }
+    const weighings = [{ measuredG: 0, scaleResolutionG: 1 }]
+    expect(explainWeight({ parts, weighings, known }).explanations[0]?.missing).toEqual([{ id: 'right', count: 1 }])
+  })
+  it('each group names only its own parts', () => {
+    const parts = [
+      { id: 'rod', massG: 61, toleranceG: 1, count: 2, group: 'tray' },
+      { id: 'cap', massG: 20, toleranceG: 1, count: 1, group: 'pouch' },
+    ]
+    const weighings = [
+      { group: 'tray', measuredG: 61, scaleResolutionG: 1 },
+      { group: 'pouch', measuredG: 20, scaleResolutionG: 1 },
+    ]
+    const { groups } = explainWeight({ parts, weighings })
+    const [tray, pouch] = groups
+    expect(tray?.explanations[0]?.missing).toEqual([{ id: 'rod', count: 1 }])
+    expect(pouch?.explanations.flatMap(({ missing }) => missing.map(({ id }) => id))).toEqual(['cap'])
+    expect(pouch?.explanations[0]?.missing).toEqual([])
+  })
   it('groups weighed apart are taken off the whole kit', () => {
     const parts = [
       { id: 'a', massG: 100, toleranceG: 2, count: 1, group: 'tray' },
@@ -267,6 +353,11 @@ describe('a caller’s mistakes name the field', () => {
       'more missing than there are',
       { parts, weighings, known: { missing: [{ id: 'a', count: 2 }], swapped: [] } },
       /2 of a/,
+    ],
+    [
+      'a set that is always gone',
+      { parts: [{ ...parts[0]!, together: 'bag', togetherChanceFraction: 1 }], weighings },
+      /togetherChance/,
     ],
     ['not a number', { parts, weighings: [{ measuredG: NaN, scaleResolutionG: 1 }] }, /measuredG/],
   ])('%s', (_name, input, message) => {

@@ -1,8 +1,8 @@
 import { requireFinite, requireNotNegative, requirePositive } from '../shared/require.ts'
 import type { Explanation, ExplainWeightInput, WeightExplained } from './weighing.ts'
-import { DEFAULT_LOSS_CHANCE, groupWeight, loadsOf, WHOLE } from './weight-loads.ts'
+import { DEFAULT_LOSS_CHANCE, DEFAULT_TOGETHER_CHANCE, groupWeight, loadsOf, WHOLE } from './weight-loads.ts'
 import { countSets, tryAllSets, type SetBounds, type WeightSet } from './weight-sets.ts'
-import { mergeTallies } from './weight-tally.ts'
+import { mergeTallies, type WeightTally } from './weight-tally.ts'
 
 /** Sets that may be tried at all: some seconds on an ordinary machine. */
 const MOST_SETS = 250_000_000
@@ -11,8 +11,9 @@ const MAX_SWAPS = 1
 const LIMIT = 20
 
 /**
- * What is most likely missing, exchanged or too many in a kit, from its weight: every set of up to `maxMissing` pieces
- * gone and `maxSwaps` foreign things (each exchanged for a part, or lying there besides) is tried; none is left out.
+ * What is most likely missing, exchanged or too many in a kit, from its weight: every set of up to `maxMissing` losses (a
+ * piece gone, or things that go `together` gone as one) and `maxSwaps` foreign things (each exchanged for a part, or lying
+ * there besides) is tried; none is left out.
  *
  * A piece's mass is normal about `massG` with σ = `toleranceG`/2, and so is a reading about the true sum, with a variance
  * of 0.173 squared steps. Where the complete group was weighed before, the reading is compared with that one, which
@@ -40,19 +41,11 @@ export function explainWeight(
   const tallies = loads.map((load, at) =>
     tryAllSets(load, bounds, (fraction) => onProgress((at + fraction) / loads.length)),
   )
-  const { best, logTotal } = mergeTallies(tallies, bounds)
-  const describe = (sets_: readonly WeightSet[], logWeight: number) => together(sets_, Math.exp(logWeight - logTotal))
-  const nothing = tallies.flatMap((tally) => (tally.nothing ? [tally.nothing] : []))
-  const nothingMissing = describe(
-    nothing.map(({ value }) => value),
-    nothing.reduce((sum, { logWeight }) => sum + logWeight, 0),
-  )
-  const explanations = withNothing(
-    best.map(({ value, logWeight }) => describe(value, logWeight)),
-    nothingMissing,
-    limit,
-  )
-  const groups = loads.map(groupWeight)
+  const explanations = ranked(tallies, bounds)
+  const groups = loads.map((load, at) => ({
+    ...groupWeight(load),
+    explanations: ranked(tallies.slice(at, at + 1), bounds),
+  }))
   const sum = (pick: (group: (typeof groups)[number]) => number) =>
     groups.reduce((total, group) => total + pick(group), 0)
   return {
@@ -66,7 +59,32 @@ export function explainWeight(
   }
 }
 
-function together(sets: readonly WeightSet[], probability: number): Explanation {
+/** The likeliest explanations of these groups' weights, best first. */
+function ranked(tallies: readonly WeightTally<WeightSet>[], bounds: SetBounds): readonly Explanation[] {
+  const { best, logTotal } = mergeTallies(tallies, bounds)
+  const describe = (sets: readonly WeightSet[], logWeight: number) => inOne(sets, Math.exp(logWeight - logTotal))
+  const nothing = tallies.flatMap((tally) => (tally.nothing ? [tally.nothing] : []))
+  const nothingMissing = describe(
+    nothing.map(({ value }) => value),
+    nothing.reduce((sum, { logWeight }) => sum + logWeight, 0),
+  )
+  const different = sameAsOne(best.map(({ value, logWeight }) => describe(value, logWeight)))
+  return withNothing(different.slice(0, bounds.limit), nothingMissing, bounds.limit)
+}
+
+/** What is gone may be gone piece by piece or as one set: it is one explanation, with the chances of both. */
+function sameAsOne(explanations: readonly Explanation[]): readonly Explanation[] {
+  const byWhat = new Map<string, Explanation>()
+  for (const each of explanations) {
+    const { missing, swapped, extra } = each
+    const key = JSON.stringify([missing, swapped, extra])
+    const known = byWhat.get(key)
+    byWhat.set(key, known ? { ...known, probability: known.probability + each.probability } : each)
+  }
+  return [...byWhat.values()].sort((a, b) => b.probability - a.probability)
+}
+
+function inOne(sets: readonly WeightSet[], probability: number): Explanation {
   return {
     missing: sets.flatMap(({ missing }) => missing),
     swapped: sets.flatMap(({ swapped }) => swapped),
@@ -89,6 +107,9 @@ function checkInput({ parts, weighings, foreign = [], known, ...bounds }: Explai
   if (weighings.length === 0) throw new RangeError('weighings must hold one at least')
   const ids = new Set(parts.map(({ id }) => id))
   if (ids.size < parts.length) throw new RangeError('parts: every id at most once')
+  for (const { togetherChanceFraction: chance = DEFAULT_TOGETHER_CHANCE } of parts)
+    if (!(chance > 0 && chance < 1))
+      throw new RangeError(`togetherChanceFraction must lie between 0 and 1; got ${chance}`)
   for (const { id, massG, toleranceG, count, lossChanceFraction: chance = DEFAULT_LOSS_CHANCE } of parts) {
     requireNotNegative({ massG, toleranceG })
     requireWhole(`count of ${id}`, count, 1)

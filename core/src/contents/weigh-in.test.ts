@@ -5,6 +5,7 @@ import {
   smallestLossSeenG,
   tooLightToTell,
   weighInInput,
+  weighingOf,
   weightVerdict,
   type WeighedLine,
 } from './weigh-in.ts'
@@ -68,6 +69,75 @@ it('“weight can’t tell” is an honest answer: a slug beside a heavy weight'
   const compared = explainWeight(weighInInput({ lines: heavy, weighings: before, foreign: [] }))
   expect(tooLightToTell(heavy, compared)).toEqual([])
   expect(compared.explanations[0]?.missing).toEqual([{ id: 'slug', count: 1 }])
+})
+
+describe('explanations between which the weight can’t choose', () => {
+  const like = [line('barlow', 105), line('eyepiece 6 mm', 104), line('tube', 2900, { lossChanceFraction: 0.001 })]
+  it('are one of these, with what to look at, however much likelier the one is', () => {
+    const uneven = like.map((each) => (each.id === 'barlow' ? { ...each, lossChanceFraction: 0.08 } : each))
+    const verdict = weightVerdict(ask(105 + 104 + 2900 - 105, uneven))
+    expect(verdict.code).toBe('ONE_OF_SEVERAL')
+    if (verdict.code !== 'ONE_OF_SEVERAL') return
+    expect([...verdict.lookAt].sort()).toEqual(['barlow', 'eyepiece 6 mm'])
+    expect(weightSentence(verdict, nameOf)).toMatch(/^One of these: .*barlow missing.*; .*Look at .*to tell\.$/)
+  })
+  it('one that was ticked is not worth naming beside one that was not', () => {
+    const ticked = like.map((each) =>
+      each.id === 'barlow' ? { ...each, mark: 'present' as const, presentCount: 1, lossChanceFraction: 0.005 } : each,
+    )
+    expect(weightVerdict(ask(105 + 104 + 2900 - 105, ticked))).toMatchObject({
+      code: 'LIKELY',
+      explanation: { missing: [{ id: 'eyepiece 6 mm', count: 1 }] },
+    })
+  })
+})
+
+it('a set of which one part was ticked is hardly gone as a whole', () => {
+  const bag = [line('screw', 14, { together: 'bag' }), line('knob', 15, { together: 'bag' }), line('plate', 29)]
+  const chanceOf = (given: readonly WeighedLine[]) =>
+    weighInInput({ lines: given, weighings: [], foreign: [] }).parts.map(
+      ({ togetherChanceFraction }) => togetherChanceFraction,
+    )
+  expect(chanceOf(bag)).toEqual([0.02, 0.02, undefined])
+  const ticked = bag.map((each) => (each.id === 'knob' ? { ...each, mark: 'present' as const } : each))
+  expect(chanceOf(ticked)[0]).toBeLessThan(0.003)
+})
+
+describe('a weighing of the whole kit', () => {
+  const taken = { group: '', measuredG: 10_000, containerG: 0, scaleStepG: 10 }
+  const parts = [{ group: 'tray' }, { group: 'tripod' }]
+  const baselines = [
+    { group: 'tray', measuredG: 4001 },
+    { group: 'tripod', measuredG: 5998 },
+  ]
+  it('is compared with its groups’ own complete weighings, if every part lies in one', () => {
+    expect(weighingOf(taken, baselines, parts).baselineG).toBe(9999)
+    expect(weighingOf(taken, baselines.slice(1), parts).baselineG).toBeUndefined()
+    expect(weighingOf(taken, baselines, [...parts, { group: '' }]).baselineG).toBeUndefined()
+  })
+  it('and with its own before those', () => {
+    expect(weighingOf(taken, [...baselines, { group: '', measuredG: 9990 }], parts).baselineG).toBe(9990)
+  })
+  it('shows a rod of 61 g that declared masses would hide', () => {
+    const heavy = [
+      line('rod', 61, { group: 'tray' }),
+      line('counterweights', 3940, { group: 'tray', toleranceG: 60, lossChanceFraction: 0.001 }),
+      line('tripod', 5998, { group: 'tripod', toleranceG: 80, lossChanceFraction: 0.001 }),
+    ]
+    const weighed = (known: typeof baselines) =>
+      explainWeight(
+        weighInInput({
+          lines: heavy,
+          weighings: [weighingOf({ ...taken, measuredG: 9940 }, known, heavy)],
+          foreign: [],
+        }),
+      )
+    expect(weightVerdict(weighed(baselines))).toMatchObject({
+      code: 'LIKELY',
+      explanation: { missing: [{ id: 'rod', count: 1 }] },
+    })
+    expect(weightVerdict(weighed([])).code).not.toBe('LIKELY')
+  })
 })
 
 describe('the smallest loss that shows', () => {

@@ -1,7 +1,7 @@
 import { lossChanceOfTicked } from './loss-chance.ts'
 import type { Mark } from './roles.ts'
 import { saysNothing } from './explain-weight.ts'
-import { expectation, groupWeight, loadsOf, varianceOf, type Load } from './weight-loads.ts'
+import { DEFAULT_TOGETHER_CHANCE, expectation, groupWeight, loadsOf, varianceOf, type Load } from './weight-loads.ts'
 import type { ExplainWeightInput, Explanation, ForeignPart, Weighing, WeightExplained } from './weighing.ts'
 
 /** A part of a card as the desk has marked it so far. */
@@ -12,6 +12,8 @@ export interface WeighedLine {
   readonly toleranceG: number | null
   readonly count: number
   readonly group: string
+  /** Name of the set that goes missing as one; empty where it goes by itself. */
+  readonly together?: string
   readonly mark: Mark
   readonly presentCount: number
   /** The thing of another kit that lies in its place, where it was recognised. */
@@ -36,14 +38,23 @@ export function weighInInput(given: {
   const missing = lines.flatMap(({ id, mark, count, presentCount }) =>
     mark === 'missing' && presentCount < count ? [{ id, count: count - presentCount }] : [],
   )
+  // A set of which one part was seen is hardly gone as a whole.
+  const seenSets = new Set(lines.flatMap(({ together, mark }) => (together && mark === 'present' ? [together] : [])))
+  const setOf = (together: string) => ({
+    together,
+    togetherChanceFraction: seenSets.has(together)
+      ? lossChanceOfTicked(DEFAULT_TOGETHER_CHANCE)
+      : DEFAULT_TOGETHER_CHANCE,
+  })
   return {
-    parts: lines.map(({ id, massG, toleranceG, count, group, mark, lossChanceFraction }) => ({
+    parts: lines.map(({ id, massG, toleranceG, count, group, together, mark, lossChanceFraction }) => ({
       id,
       massG: massG ?? 0,
       toleranceG: toleranceG ?? 0,
       count,
       group,
       lossChanceFraction: mark === 'unseen' ? lossChanceFraction : lossChanceOfTicked(lossChanceFraction),
+      ...(together ? setOf(together) : {}),
     })),
     weighings,
     foreign,
@@ -51,10 +62,45 @@ export function weighInInput(given: {
   }
 }
 
+/** A reading of the desk as a question to `explainWeight`: with the group's own last complete weighing, where there is one.
+ * A whole kit without one is compared with its groups', where all its parts lie in groups that were weighed complete.
+ * @param taken grams; `group` is empty for the whole kit
+ * @param baselines complete weighings that still hold, containers taken off */
+export function weighingOf(
+  taken: {
+    readonly group: string
+    readonly measuredG: number
+    readonly containerG: number
+    readonly scaleStepG: number
+  },
+  baselines: readonly { readonly group: string; readonly measuredG: number }[],
+  parts: readonly { readonly group: string }[],
+): Weighing {
+  const own = (name: string) => baselines.find(({ group }) => group === name)?.measuredG
+  const groups = [...new Set(parts.map(({ group }) => group))]
+  const ofGroups = groups.includes('') ? [undefined] : groups.map(own)
+  const sum = ofGroups.reduce<number | undefined>(
+    (total, each) => (total === undefined || each === undefined ? undefined : total + each),
+    0,
+  )
+  const baselineG = own(taken.group) ?? (taken.group === '' ? sum : undefined)
+  return {
+    ...(taken.group === '' ? {} : { group: taken.group }),
+    measuredG: taken.measuredG - taken.containerG,
+    scaleResolutionG: taken.scaleStepG,
+    ...(baselineG === undefined ? {} : { baselineG }),
+  }
+}
+
 export type WeightVerdict =
   | { readonly code: 'ALL_THERE'; readonly smallestVisibleG: number }
   | { readonly code: 'LIKELY'; readonly explanation: Explanation }
-  | { readonly code: 'ONE_OF_SEVERAL'; readonly explanations: readonly Explanation[] }
+  | {
+      readonly code: 'ONE_OF_SEVERAL'
+      readonly explanations: readonly Explanation[]
+      /** Parts, and things of other kits, that some of the explanations name and others don't: a look tells. */
+      readonly lookAt: readonly string[]
+    }
   | { readonly code: 'CANNOT_TELL'; readonly smallestVisibleG: number; readonly differenceG: number }
   | { readonly code: 'NOTHING_FITS'; readonly differenceG: number }
 
@@ -66,8 +112,11 @@ const SHOWN = 3
 /** Beyond four sigma no set that was tried explains the weight. */
 const FITS_SIGMAS = 4
 
-/** What the weight says, in one of five ways. */
-export function weightVerdict(explained: WeightExplained): WeightVerdict {
+/** What the weight says of a group, or of all groups together, in one of five ways. Explanations between which the weight
+ * can't choose are given as one of several, however much likelier the first of them is by experience alone. */
+export function weightVerdict(
+  explained: Pick<WeightExplained, 'explanations' | 'differenceG' | 'smallestVisibleG' | 'consistent'>,
+): WeightVerdict {
   const { explanations, differenceG, smallestVisibleG, consistent } = explained
   const best = explanations[0]
   if (!best) return { code: 'CANNOT_TELL', differenceG, smallestVisibleG }
@@ -77,11 +126,27 @@ export function weightVerdict(explained: WeightExplained): WeightVerdict {
     if (best.probability >= LIKELY && consistent) return { code: 'ALL_THERE', smallestVisibleG }
     return { code: 'CANNOT_TELL', differenceG, smallestVisibleG }
   }
-  if (best.probability >= LIKELY) return { code: 'LIKELY', explanation: best }
-  const worth = explanations.filter(({ probability }) => probability >= WORTH_A_LOOK).slice(0, SHOWN)
-  return worth.length > 0
-    ? { code: 'ONE_OF_SEVERAL', explanations: worth }
+  const worth = explanations.filter(({ probability }) => probability >= WORTH_A_LOOK)
+  const sameWeight = worth.filter(({ residualG }) => Math.abs(residualG - best.residualG) <= smallestVisibleG)
+  if (best.probability >= LIKELY && sameWeight.length < 2) return { code: 'LIKELY', explanation: best }
+  const shown = (best.probability >= LIKELY ? sameWeight : worth).slice(0, SHOWN)
+  return shown.length > 0
+    ? { code: 'ONE_OF_SEVERAL', explanations: shown, lookAt: tellApart(shown) }
     : { code: 'CANNOT_TELL', differenceG, smallestVisibleG }
+}
+
+/** What to look at to tell explanations apart: named by some and not by all, what splits them best first. */
+function tellApart(explanations: readonly Explanation[]): readonly string[] {
+  const named = explanations.map(({ missing, swapped, extra }) => [
+    ...new Set([...missing.map(({ id }) => id), ...swapped.map(({ id }) => id), ...extra]),
+  ])
+  const times = new Map<string, number>()
+  for (const id of named.flat()) times.set(id, (times.get(id) ?? 0) + 1)
+  const uneven = (id: string) => Math.abs((times.get(id) ?? 0) - explanations.length / 2)
+  return [...times.keys()]
+    .filter((id) => times.get(id) !== explanations.length)
+    .sort((a, b) => uneven(a) - uneven(b))
+    .slice(0, SHOWN)
 }
 
 /** Parts so light that their loss would not show, though nobody has looked at them yet. */

@@ -8,6 +8,10 @@ export interface WeighedPart {
   readonly count: number
   readonly group?: string | undefined
   readonly lossChanceFraction?: number | undefined
+  /** Name of the set that tends to be lost as one (both clamp screws in their bag, a Barlow with its caps). */
+  readonly together?: string | undefined
+  /** Chance that the whole set is gone at once; a set's parts share the largest that one of them names. */
+  readonly togetherChanceFraction?: number | undefined
 }
 
 export interface Weighing {
@@ -67,6 +71,8 @@ export interface GroupWeight {
   readonly smallestVisibleG: number
   readonly consistent: boolean
   readonly compared: 'declared' | 'baseline'
+  /** What this group alone says, best first: no other group's parts are named. */
+  readonly explanations: readonly Explanation[]
 }
 
 export interface WeightExplained {

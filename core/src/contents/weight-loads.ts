@@ -2,6 +2,8 @@ import type { ExplainWeightInput, GroupWeight, Swap, WeighedPart, Weighing } fro
 
 /** Of one piece, where a part names no chance of its own. Common practice, no source. */
 export const DEFAULT_LOSS_CHANCE = 0.03
+/** That a set of things that go together is lost as one. Common practice, no source. */
+export const DEFAULT_TOGETHER_CHANCE = 0.02
 /** A scale shows the true value with a spread of 0.3 steps and rounds to a step: variances 0.09 and 1/12. */
 const READING_VARIANCE_STEPS = 0.3 ** 2 + 1 / 12
 /** A difference beyond two sigma can be told from nothing. */
@@ -17,12 +19,21 @@ export interface LoadItem {
   readonly count: number
   /** Log odds of losing k = 0…count pieces against losing none. */
   readonly logOdds: readonly number[]
+  /** Log of the chance that none of `count` is lost by itself. */
+  readonly logNoneLost: number
+}
+
+/** Items, by their places in the load, that may be gone as one. */
+export interface LoadSet {
+  readonly items: readonly number[]
+  readonly logOdds: number
 }
 
 /** A group on the scale: what the whole of it weighs and how surely, what is known to differ, and what was read. */
 export interface Load {
   readonly name: string
   readonly items: readonly LoadItem[]
+  readonly sets: readonly LoadSet[]
   readonly fullG: number
   readonly fullVarianceG2: number
   /** Known missing and exchanged things, as a change of the full mass. */
@@ -81,9 +92,11 @@ function makeLoad(
   const arrived = swaps.flatMap(({ by }) => foreign.filter(({ id }) => id === by))
   const over = (pick: (part: WeighedPart) => number) => inside.reduce((sum, part) => sum + pick(part), 0)
   const lost = over(({ id, massG }) => (gone.get(id) ?? 0) * massG)
+  const items = inside.flatMap((part) => itemOf(part, part.count - (gone.get(part.id) ?? 0)))
   return {
     name,
-    items: inside.flatMap((part) => itemOf(part, part.count - (gone.get(part.id) ?? 0))),
+    items,
+    sets: setsOf(inside, items),
     fullG: over(({ massG, count }) => massG * count),
     fullVarianceG2: over((part) => varianceOf(part) * part.count),
     knownG: arrived.reduce((sum, { massG }) => sum + massG, -lost),
@@ -118,7 +131,25 @@ function itemOf(part: WeighedPart, count: number): LoadItem[] {
     logWays += Math.log((count - lost + 1) / lost)
     logOdds.push(logWays + lost * one)
   }
-  return [{ id, massG, varianceG2: varianceOf(part), count, logOdds }]
+  return [{ id, massG, varianceG2: varianceOf(part), count, logOdds, logNoneLost: count * Math.log(1 - chance) }]
+}
+
+/** Sets that are lost as one, as far as they lie in this load: of a set in two groups each group judges its own part. */
+function setsOf(inside: readonly WeighedPart[], items: readonly LoadItem[]): readonly LoadSet[] {
+  const named = [...new Set(inside.flatMap(({ together }) => (together ? [together] : [])))]
+  return named.flatMap((name) => {
+    const members = inside.filter(({ together }) => together === name)
+    const places = items.flatMap(({ id }, at) => (members.some((part) => part.id === id) ? [at] : []))
+    const chance = Math.max(
+      ...members.map(({ togetherChanceFraction }) => togetherChanceFraction ?? 0),
+      members.every(({ togetherChanceFraction }) => togetherChanceFraction === undefined)
+        ? DEFAULT_TOGETHER_CHANCE
+        : 0,
+    )
+    // What is gone with its set is not lost by itself as well: its own odds are taken out.
+    const alone = places.reduce((sum, at) => sum + (items[at]?.logNoneLost ?? 0), 0)
+    return places.length === 0 ? [] : [{ items: places, logOdds: Math.log(chance / (1 - chance)) - alone }]
+  })
 }
 
 export interface Change {
@@ -142,7 +173,7 @@ export function expectation(load: Load, change: Change = noChange): { meanG: num
 }
 
 /** What a group should weigh, what it does, and the smallest loss that could be seen. */
-export function groupWeight(load: Load): GroupWeight {
+export function groupWeight(load: Load): Omit<GroupWeight, 'explanations'> {
   const { meanG, varianceG2 } = expectation(load)
   const differenceG = load.measuredG - meanG
   const smallestVisibleG = VISIBLE_SIGMAS * Math.sqrt(varianceG2)

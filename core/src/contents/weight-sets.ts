@@ -1,5 +1,5 @@
 import type { ForeignPart, PartCount, Swap } from './weighing.ts'
-import type { Load } from './weight-loads.ts'
+import type { Load, LoadSet } from './weight-loads.ts'
 import { WeightTally } from './weight-tally.ts'
 
 /** One set of things gone and arrived in one group. */
@@ -38,13 +38,14 @@ const nothingArrived: Placement = { swapped: [], extra: [], gainG: 0, gainVarian
 /** Number of sets that `tryAllSets` would try, at most: for refusing what takes too long. */
 export function countSets(load: Load, bounds: SetBounds): number {
   const ways: number[] = Array.from({ length: bounds.maxMissing + 1 }, (_, lost) => (lost === 0 ? 1 : 0))
-  for (const { count } of load.items)
+  for (const { count } of [...load.sets.map(() => ({ count: 1 })), ...load.items])
     for (let lost = bounds.maxMissing; lost > 0; lost--)
       for (let own = 1; own <= Math.min(count, lost); own++) ways[lost] = (ways[lost] ?? 0) + (ways[lost - own] ?? 0)
   return placementsOf(load, bounds).length * ways.reduce((sum, each) => sum + each, 0)
 }
 
-/** Tries every set of a group: up to `maxSwaps` foreign things and up to `maxMissing` pieces gone. */
+/** Tries every set of a group: up to `maxSwaps` foreign things, and up to `maxMissing` losses: a piece gone, or a set
+ * gone as one. */
 export function tryAllSets(
   load: Load,
   bounds: SetBounds,
@@ -53,7 +54,8 @@ export function tryAllSets(
   const tally = new WeightTally<WeightSet>(bounds.limit)
   const placements = placementsOf(load, bounds)
   placements.forEach((placement, at) => {
-    tryLosses(load, placement, bounds.maxMissing, tally)
+    for (const together of setsGone(load.sets, bounds.maxMissing))
+      tryLosses(load, placement, { together, most: bounds.maxMissing }, tally)
     onProgress((at + 1) / placements.length)
   })
   return tally
@@ -92,10 +94,30 @@ function placementsOf(load: Load, { foreign, maxSwaps, groups }: SetBounds): rea
   return all
 }
 
-/** All losses of up to `most` pieces beside one placement. The inner loop of everything: plain numbers, no objects. */
-function tryLosses(load: Load, placement: Placement, most: number, tally: WeightTally<WeightSet>): void {
+/** Every choice of up to `most` sets that are gone as one, the empty choice first. Sets that share an item don't go
+ * together in one choice: the parts of a kit name one set each. */
+function setsGone(sets: readonly LoadSet[], most: number): readonly (readonly LoadSet[])[] {
+  return sets.reduce<readonly (readonly LoadSet[])[]>(
+    (all, set) => [...all, ...all.filter(({ length }) => length < most).map((before) => [...before, set])],
+    [[]],
+  )
+}
+
+/** All losses of up to `most` pieces and sets beside one placement, where these sets are gone as one. The inner loop of
+ * everything: plain numbers, no objects. */
+function tryLosses(
+  load: Load,
+  placement: Placement,
+  { together, most: mostLost }: { readonly together: readonly LoadSet[]; readonly most: number },
+  tally: WeightTally<WeightSet>,
+): void {
   const { items } = load
-  const given = items.map(({ id }) => placement.swapped.filter((swap) => swap.id === id).length)
+  const isGone = new Set(together.flatMap((set) => set.items))
+  const exchanged = items.map(({ id }) => placement.swapped.filter((swap) => swap.id === id).length)
+  const goneWithSet = items.map(({ count }, at) => (isGone.has(at) ? count - (exchanged[at] ?? 0) : 0))
+  const given = exchanged.map((count, at) => count + (goneWithSet[at] ?? 0))
+  const most = mostLost - together.length
+  const setOdds = placement.logOdds + together.reduce((sum, { logOdds }) => sum + logOdds, 0)
   const arrived = placement.swapped.length + placement.extra.length
   const start = given.reduce(
     (sum, count, at) => ({
@@ -112,11 +134,14 @@ function tryLosses(load: Load, placement: Placement, most: number, tally: Weight
   const perVariance = 1 / (load.fullVarianceG2 + load.readingVarianceG2)
   const shift = hasBaseline ? (load.baselineG - load.fullG) * perVariance : 0
   // No set's variance is smaller than the reading's, so its weight can't exceed this times its odds.
-  const mostLog = placement.logOdds - 0.5 * (LOG_TWO_PI + Math.log(load.readingVarianceG2))
+  const mostLog = setOdds - 0.5 * (LOG_TWO_PI + Math.log(load.readingVarianceG2))
 
   const lost = new Int32Array(items.length)
   const describe = (residualG: number): WeightSet => ({
-    missing: items.flatMap(({ id }, at) => (lost[at] ? [{ id, count: lost[at] }] : [])),
+    missing: items.flatMap(({ id }, at) => {
+      const count = (lost[at] ?? 0) + (goneWithSet[at] ?? 0)
+      return count > 0 ? [{ id, count }] : []
+    }),
     swapped: placement.swapped,
     extra: placement.extra,
     residualG,
@@ -126,9 +151,10 @@ function tryLosses(load: Load, placement: Placement, most: number, tally: Weight
     const residualG = fullG + lossG - shift * kept
     const variance = arrivedVariance + kept - (hasBaseline ? kept * kept * perVariance : 0)
     const halfSquare = (0.5 * residualG * residualG) / variance
-    if (tally.matters(most - left, arrived, mostLog + logOdds - halfSquare)) {
-      const logWeight = placement.logOdds + logOdds - 0.5 * (LOG_TWO_PI + Math.log(variance)) - halfSquare
-      tally.add(most - left, arrived, { logWeight, residualG }, describe)
+    const losses = mostLost - left
+    if (tally.matters(losses, arrived, mostLog + logOdds - halfSquare)) {
+      const logWeight = setOdds + logOdds - 0.5 * (LOG_TWO_PI + Math.log(variance)) - halfSquare
+      tally.add(losses, arrived, { logWeight, residualG }, describe)
     }
     if (left === 0) return
     for (let at = from; at < items.length; at++) {

@@ -46,7 +46,9 @@ export function weightSentence(verdict: WeightVerdict, nameOf: NameOf): string {
           ? `nothing missing (${percent(each.probability)})`
           : `${explanationClause(each, nameOf)} (${percent(each.probability)})`,
       )
-      return `The weight leaves several ways: ${ways.join('; ')}. Look for each.`
+      const look =
+        verdict.lookAt.length > 0 ? `Look at ${joined(verdict.lookAt.map(nameOf))} to tell.` : 'Look for each.'
+      return `One of these: ${ways.join('; ')}. ${look}`
     }
     case 'CANNOT_TELL':
       return `The weight can’t tell: a loss under ${massText(verdict.smallestVisibleG)} does not show. Look at each part.`

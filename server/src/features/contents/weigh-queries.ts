@@ -24,10 +24,12 @@ export interface LookAlikeRow {
   readonly role: string
   readonly massG: number | null
   readonly toleranceG: number | null
+  readonly owners: { code: string; name: string }[]
   readonly lackedBy: { code: string; name: string }[]
 }
 
-/** Things of this branch's other kits in these roles, each name once, with the kits whose card lacks one. */
+/** Things of this branch's other kits in these roles, each with its own mass: those of one name and, to the gram, one mass
+ * go together. With the kits on whose card they stand and those that lack theirs; the lacked ones first. */
 export const thingsOfOtherKits = (
   tx: Tx,
   kitId: string,
@@ -37,10 +39,12 @@ export const thingsOfOtherKits = (
   selectRows(
     tx,
     `SELECT p.name, min(p.role) AS role, avg(p.mass_g) AS "massG", max(p.tolerance_g) AS "toleranceG",
+       json_agg(json_build_object('code', k.code, 'name', k.name) ORDER BY k.name) AS owners,
        coalesce(json_agg(json_build_object('code', k.code, 'name', k.name) ORDER BY k.name)
          FILTER (WHERE p.mark IN ('missing', 'wrong')), '[]') AS "lackedBy"
      FROM part p JOIN kit k ON k.id = p.kit_id
      WHERE k.branch_id = $2 AND k.id <> $1 AND p.role = ANY($3)
-     GROUP BY p.name ORDER BY p.name LIMIT 40`,
+     GROUP BY p.name, round(p.mass_g)
+     ORDER BY bool_or(p.mark IN ('missing', 'wrong')) DESC, p.name, min(k.name) LIMIT 60`,
     [kitId, branchId, roles],
   )

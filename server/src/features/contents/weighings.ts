@@ -8,7 +8,7 @@ import {
   lossChance,
   saysNothing,
   weighInInput,
-  type Weighing,
+  weighingOf,
   type WeightExplained,
 } from '@binoculum/core'
 import { deskRoles, requireRole } from '../../platform/access.ts'
@@ -42,16 +42,18 @@ export class Weighings {
     const things = await thingsOfOtherKits(tx, row.id, row.branchId, roles)
     return things.flatMap((thing, index) => {
       const replaces = parts
-        .filter(({ name, role }) => lookAlikeRoles(role).includes(thing.role as Part['role']) && name !== thing.name)
+        .filter((part) => lookAlikeRoles(part.role).includes(thing.role as Part['role']) && !isAlike(part, thing))
         .map(({ id }) => id)
-      if (replaces.length === 0) return []
-      const { name, massG, toleranceG, lackedBy } = thing
+      // A second one of what this kit has may still lie in its case besides.
+      if (replaces.length === 0 && !parts.some(({ name }) => name === thing.name)) return []
+      const { name, massG, toleranceG, owners, lackedBy } = thing
       return [
         {
           id: `other ${index}`,
           name,
           massG,
           toleranceG,
+          owners,
           lackedBy,
           replaces,
           hazard: isHazardRole(thing.role),
@@ -99,7 +101,7 @@ export class Weighings {
     for (const taken of weighings) {
       const inside = parts.filter((part) => isInGroups(part, [taken]))
       const weight = explained.groups.find(({ group }) => group === taken.group)
-      const likeliest = explained.explanations[0]
+      const likeliest = weight?.explanations[0]
       const fits = sure || (weight?.consistent === true && likeliest !== undefined && saysNothing(likeliest))
       const complete = fits && inside.every(({ mark }) => mark === 'present')
       if (complete) {
@@ -139,22 +141,12 @@ export class Weighings {
   }
 }
 
+/** Exchanging one for the other changes nothing that a scale or an eye could see. */
+const isAlike = (part: Pick<Part, 'name' | 'massG'>, thing: Pick<LookAlike, 'name' | 'massG'>) =>
+  part.name === thing.name && (part.massG === null || thing.massG === null || Math.abs(part.massG - thing.massG) <= 1)
+
 const isInGroups = (part: Part, weighings: readonly { readonly group: string }[]) =>
   weighings.some(({ group }) => group === '' || group === part.weighGroup)
-
-/** A weighing as the computation wants it. */
-export const asWeighing = (
-  taken: TakenWeighing,
-  baselines: readonly { readonly group: string; readonly measuredG: number }[],
-): Weighing => {
-  const baseline = baselines.find(({ group }) => group === taken.group)
-  return {
-    ...(taken.group === '' ? {} : { group: taken.group }),
-    measuredG: taken.measuredG - taken.containerG,
-    scaleResolutionG: taken.scaleStepG,
-    ...(baseline ? { baselineG: baseline.measuredG } : {}),
-  }
-}
 
 function explain(
   parts: readonly Part[],
@@ -175,7 +167,7 @@ function explain(
     throw new Problem('BAD_INPUT', { issues: [{ path: 'weighings', message: 'no part of this kit has a mass yet' }] })
   const input = weighInInput({
     lines,
-    weighings: weighings.map((taken) => asWeighing(taken, baselines)),
+    weighings: weighings.map((taken) => weighingOf(taken, baselines, lines)),
     foreign: [],
   })
   return explainWeight({ ...input, maxSwaps: 0, maxMissing: 2 })
@@ -187,7 +179,7 @@ async function correct(tx: Tx, inside: readonly Part[], taken: TakenWeighing): P
   )
   // A part without a mass makes the sum say nothing about the others.
   if (weighable.length === 0 || weighable.length < inside.length) return
-  const { group: _group, ...weighing } = asWeighing(taken, [])
+  const { group: _group, ...weighing } = weighingOf(taken, [], [])
   for (const { id, massG, toleranceG } of correctedMasses(weighable, weighing))
     await tx.update(PartRow, { id }, { massG, toleranceG, weighed: true })
 }

@@ -38,11 +38,18 @@ const noteBox = useTemplateRef<HTMLInputElement>('noteBox')
 const noteText = ref('')
 const wrongText = ref('')
 const trouble = ref('')
-const picks = computed(() => lookAlikes.filter(({ replaces }) => replaces.includes(part.id)).slice(0, 7))
+/** Each name once: which kit's it is can't be seen by its name. */
+const byName = (things: readonly LookAlike[]) =>
+  things.filter(({ name }, at) => things.findIndex((each) => each.name === name) === at)
+const picks = computed(() =>
+  byName(lookAlikes.filter(({ name, replaces }) => name !== part.name && replaces.includes(part.id))).slice(0, 7),
+)
 const present = computed(() => (own && own.mark !== 'unseen' ? own.presentCount : part.count))
 const extraText = ref('')
 /** What other kits lack comes first: it is most likely theirs. */
-const strays = computed(() => [...lookAlikes].sort((a, b) => b.lackedBy.length - a.lackedBy.length).slice(0, 7))
+const strays = computed(() =>
+  byName([...lookAlikes].sort((a, b) => b.lackedBy.length - a.lackedBy.length)).slice(0, 7),
+)
 
 function openNote() {
   noteText.value = own?.note ?? ''

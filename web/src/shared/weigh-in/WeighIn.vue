@@ -31,11 +31,19 @@ const container = ref('')
 const trouble = ref<string | null>(null)
 const scale = useScale()
 
-const { explained, progress, problem, verdict, tooLight, nameOf, stop } = useWeighIn(() => given)
-const weight = computed(() => explained.value?.groups.find((each) => each.group === group.value) ?? null)
+const { groups: weighed, progress, problem, tooLightIn, nameOf, stop } = useWeighIn(() => given)
+const tooLight = computed(() => tooLightIn(group.value))
+const weight = computed(() => weighed.value.find((each) => each.group === group.value) ?? null)
+const verdict = computed(() => weight.value?.verdict ?? null)
 const sentence = computed(() => (verdict.value ? weightSentence(verdict.value, nameOf) : ''))
+/** What the other groups' weighings say stands beside this one's, each under its own name. */
+const others = computed(() =>
+  weighed.value
+    .filter((each) => each.group !== group.value && each.verdict.code !== 'ALL_THERE')
+    .map((each) => ({ group: each.group, sentence: weightSentence(each.verdict, nameOf) })),
+)
 const ways = computed(
-  () => explained.value?.explanations.filter(({ probability }) => probability > 0.005).slice(0, 4) ?? [],
+  () => weight.value?.explanations.filter(({ probability }) => probability > 0.005).slice(0, 4) ?? [],
 )
 const isHeld = (name: string) => given.weighings.some((each) => each.group === name)
 
@@ -171,6 +179,10 @@ watch(group, () => {
         </p>
       </li>
     </ul>
+    <p v-for="other in others" :key="other.group" class="second">
+      <button type="button" class="link-button" @click="group = other.group">{{ groupWords(other.group) }}</button>:
+      {{ other.sentence }}
+    </p>
     <p v-if="taken && tooLight.length > 0" class="second">
       too light to tell: {{ tooLight.slice(0, 4).map(nameOf).join(', ') }}{{ tooLight.length > 4 ? ' …' : '' }}; look
       at

@@ -2,6 +2,7 @@ import type { KitSheet, LookAlike, Part, TakenWeighing } from '@binoculum/contra
 import {
   tooLightToTell,
   weighInInput,
+  weighingOf,
   weightVerdict,
   type ExplainWeightInput,
   type ForeignPart,
@@ -11,10 +12,10 @@ import {
 import { computed } from 'vue'
 import { useExplainedWeight } from '../use-explained-weight.ts'
 
-/** How many sets are worth the wait: four pieces gone, or one thing of another kit with two gone. */
+/** How many sets are worth the wait: one thing of another kit, and four losses beside it. */
 const MAX_MISSING = 4
 const MAX_SWAPS = 1
-const FOREIGN_AT_MOST = 12
+const FOREIGN_AT_MOST = 24
 const DEFAULT_LOSS_CHANCE = 0.02
 
 /** What was seen of a part so far. */
@@ -44,6 +45,11 @@ export function groupsOf(
 
 export const groupWords = (name: string): string => (name === '' ? 'whole kit' : name)
 
+const ownersWords = ({ owners: [first, second, ...more] }: LookAlike): string => {
+  if (!second) return first?.name ?? 'another kit'
+  return more.length === 0 ? `${first?.name} or ${second.name}` : `${first?.name} or ${more.length + 1} others`
+}
+
 function linesOf(
   { kit, marks, lossChances }: WeighInGiven,
   lookAlikes: readonly LookAlike[],
@@ -58,6 +64,7 @@ function linesOf(
       toleranceG: part.toleranceG,
       count: part.count,
       group: part.weighGroup,
+      together: part.together,
       mark: own?.mark ?? 'unseen',
       presentCount: own?.presentCount ?? 0,
       wrongItemId: wrong?.id ?? null,
@@ -84,15 +91,7 @@ export function useWeighIn(given: () => WeighInGiven | null) {
     if (!now || now.weighings.length === 0) return null
     const lines = linesOf(now, now.lookAlikes)
     if (lines.every(({ massG }) => massG === null)) return null
-    const weighings = now.weighings.map((taken) => {
-      const baseline = now.kit.baselines.find(({ group }) => group === taken.group)
-      return {
-        ...(taken.group === '' ? {} : { group: taken.group }),
-        measuredG: taken.measuredG - taken.containerG,
-        scaleResolutionG: taken.scaleStepG,
-        ...(baseline ? { baselineG: baseline.measuredG } : {}),
-      }
-    })
+    const weighings = now.weighings.map((taken) => weighingOf(taken, now.kit.baselines, lines))
     const input = weighInInput({ lines, weighings, foreign: foreignOf(now.lookAlikes, now.kit) })
     return { ...input, maxMissing: MAX_MISSING, maxSwaps: MAX_SWAPS, limit: 12 }
   })
@@ -100,15 +99,24 @@ export function useWeighIn(given: () => WeighInGiven | null) {
   const nameOf = (id: string): string => {
     const now = given()
     const part = now?.kit.parts.find((each) => each.id === id)
-    return part?.name ?? now?.lookAlikes.find((thing) => thing.id === id)?.name ?? id
+    const thing = now?.lookAlikes.find((each) => each.id === id)
+    return part?.name ?? (thing ? `${thing.name} of ${ownersWords(thing)}` : id)
   }
   return {
     ...weight,
     nameOf,
-    verdict: computed(() => weight.explained.value && weightVerdict(weight.explained.value)),
-    tooLight: computed(() => {
+    /** What each weighed group says by itself. */
+    groups: computed(() =>
+      (weight.explained.value?.groups ?? []).map((group) => ({ ...group, verdict: weightVerdict(group) })),
+    ),
+    /** Parts on the scale with this group whose loss it can't show. */
+    tooLightIn: (name: string): readonly string[] => {
       const now = given()
-      return now && weight.explained.value ? tooLightToTell(linesOf(now, now.lookAlikes), weight.explained.value) : []
-    }),
+      if (!now || !weight.explained.value) return []
+      const named = new Set(now.weighings.map(({ group }) => group).filter((group) => group !== ''))
+      const lines = linesOf(now, now.lookAlikes)
+      const inside = lines.filter(({ group }) => (name === '' ? !named.has(group) : group === name))
+      return tooLightToTell(inside, weight.explained.value)
+    },
   }
 }

@@ -6,7 +6,7 @@ import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
 import { appendRecord } from '../../platform/record.ts'
 import { once } from '../../platform/sent-once.ts'
-import { Kit } from './entities.ts'
+import { Job, Kit } from './entities.ts'
 import * as queries from './queries.ts'
 import type { Kits } from './service.ts'
 
@@ -57,6 +57,14 @@ export class KitSetUp {
           })),
         })
         const at = clock()
+        await tx.insert(Job, {
+          id: randomUUID(),
+          kitId: id,
+          code: 'go-through',
+          text: '',
+          openedAt: at,
+          closedAt: null,
+        })
         const after = { parts: parts.length, file: '' }
         await appendRecord(tx, { act: 'brought-in', at, branchId, staffId: session.staffId, kitId: id, after })
         return { kitId: id }

@@ -13,7 +13,7 @@ const quietChromium = [
 ]
 
 export default defineConfig({
-  testDir: process.env.SCREENSHOTS ? './screenshots' : './tests',
+  testDir: process.env.SCREENSHOTS ? './screenshots' : process.env.PERF ? './perf' : './tests',
   outputDir: './results',
   globalSetup: './support/global-setup.ts',
   // One server and one database for all, so one after the other; each file keeps to kits of its own.

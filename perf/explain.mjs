@@ -1,4 +1,4 @@
-import { explainWeight } from '../core/dist/index.js'
+import { alignmentStars, dayStrip, explainWeight, sunDay } from '../core/dist/index.js'
 
 /** 45 parts, up to 4 missing, no swap: the program's search beside trying every set one after the other, in one run. */
 const parts = Array.from({ length: 45 }, (_, index) => ({
@@ -40,4 +40,11 @@ const input = {
   limit: 12,
 }
 const explainMs = bestOf(5, () => explainWeight(input))
-process.stdout.write(JSON.stringify({ explainMs, everySetMs: bestOf(5, everySet) }))
+const place = { latitudeDeg: 52.3, longitudeDeg: 0.1, zone: 'Europe/London', atUtc: '2026-04-17T21:30:00Z' }
+const landmarksMs = bestOf(3, () => {
+  const day = sunDay(place)
+  for (let i = 0; i < 40; i++) dayStrip(day, { azimuthDeg: 9 * i, altitudeDeg: i / 4 })
+})
+const { zone: _zone, ...evening } = place
+const starsMs = bestOf(3, () => alignmentStars(evening))
+process.stdout.write(JSON.stringify({ explainMs, everySetMs: bestOf(5, everySet), landmarksMs, starsMs }))

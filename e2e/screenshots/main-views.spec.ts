@@ -89,7 +89,7 @@ test('main views', async ({ page, context, browser }) => {
   await page.getByLabel('a picture', { exact: true }).check()
   const inShade = page.getByRole('group', { name: 'Is the tube in shade?' }).getByLabel('yes')
   if (await inShade.isVisible()) await inShade.check()
-  const photo = await peepholePhoto({ model: 'slide-130', axisErrorMm: { x: 2.1, y: 1.5 }, px: 1100 })
+  const photo = await peepholePhoto({ model: 'slide-125', axisErrorMm: { x: 2.1, y: 1.5 }, px: 1100 })
   await page.locator('[name=photo]').setInputFiles({ name: 'photo.jpg', mimeType: 'image/jpeg', buffer: photo })
   await page.locator('.frame image').waitFor()
   await page.waitForTimeout(500)

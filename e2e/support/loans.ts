@@ -51,6 +51,7 @@ export async function loanOut(context: BrowserContext, code: string): Promise<st
     agreementId: form.agreement.id,
     acceptance: 'screen',
     contentsAgreed: true,
+    filterChecked: true,
     dueOn,
     overruleReason: 'for a test of the desk',
   })
@@ -67,7 +68,7 @@ export async function bringIn(context: BrowserContext, code: string, parts: numb
   const branchId = session.memberships.find(({ role }) => role === 'coordinator')?.branchId
   const rows = Array.from(
     { length: parts },
-    (_, index) => `${code},${index === 0 ? 'Tube 130/650' : `Eyepiece end cap ${index}`},1,${10 + index} g`,
+    (_, index) => `${code},${index === 0 ? 'Tube 125/600' : `Eyepiece end cap ${index}`},1,${10 + index} g`,
   )
   const list = `Kit code,Part,How many,Mass\r\n${rows.join('\r\n')}\r\n`
   await send(context, '/api/lists/confirm', {

@@ -5,7 +5,7 @@ import { renderPeephole } from '../../core/src/testing/peephole-scene.ts'
 
 export interface PhotoOf {
   /** Key of a demo model with its optics. */
-  readonly model: 'table-114' | 'slide-130'
+  readonly model: 'table-110' | 'slide-125'
   readonly axisErrorMm: { readonly x: number; readonly y: number }
   readonly secondaryErrorMm?: { readonly x: number; readonly y: number }
   readonly openEndDeg?: number
@@ -14,8 +14,8 @@ export interface PhotoOf {
 }
 
 const optics = {
-  'table-114': { apertureMm: 114, primaryFocalLengthMm: 450, peepholeOutsideFocusMm: 12 },
-  'slide-130': { apertureMm: 130, primaryFocalLengthMm: 650, peepholeOutsideFocusMm: 15 },
+  'table-110': { apertureMm: 110, primaryFocalLengthMm: 480, peepholeOutsideFocusMm: 12 },
+  'slide-125': { apertureMm: 125, primaryFocalLengthMm: 600, peepholeOutsideFocusMm: 15 },
 } as const
 
 /** A phone's picture of a demo kit, traced ray by ray: what the second picture shows is what the screws did. */

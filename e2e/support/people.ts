@@ -81,6 +81,8 @@ export async function fillHandOut(page: Page, borrower?: { name: string; contact
   }
   await page.getByLabel('An adult stands here').check()
   await page.getByRole('button', { name: /Gone through together/ }).click()
+  const filter = page.locator('[name=filter]')
+  if ((await filter.count()) > 0) await filter.check()
   await page.getByRole('button', { name: /Read out, and understood/ }).click()
   await page.getByLabel('Accepted here on the screen').check()
 }

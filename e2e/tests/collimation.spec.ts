@@ -62,12 +62,12 @@ function turnsOf(advice: string) {
 test('a picture, the advice, a second picture, locked, as left, fit', async ({ page, context }) => {
   test.setTimeout(120_000)
   await signIn(context, 'kofi')
-  const mirror = demoMirrors['table-114']
-  const cell = mirror && primaryCellOf(mirror, 450)
+  const mirror = demoMirrors['table-110']
+  const cell = mirror && primaryCellOf(mirror, 480)
   if (!cell) throw new Error('no cell')
   const found = { x: -1.1, y: 1.7 }
   await openStation(page, 'M-01', /^Collimation/)
-  await photograph(page, await peepholePhoto({ model: 'table-114', axisErrorMm: found }))
+  await photograph(page, await peepholePhoto({ model: 'table-110', axisErrorMm: found }))
   await expect(figure(page)).toHaveText(/^2\.0/)
   await expect(page.getByText('give or take 0.2 mm')).toBeVisible()
 
@@ -79,7 +79,7 @@ test('a picture, the advice, a second picture, locked, as left, fit', async ({ p
   const after = axisErrorAfter(cell, found, turns)
   await page.getByRole('button', { name: 'Turned it: look again' }).click()
   await expect(figure(page)).toHaveText(/^–/)
-  await photograph(page, await peepholePhoto({ model: 'table-114', axisErrorMm: after }))
+  await photograph(page, await peepholePhoto({ model: 'table-110', axisErrorMm: after }))
   await expect(page.getByText('It moved as it should.')).toBeVisible()
   const left = Number((await figure(page).innerText()).replace(' mm', ''))
   expect(Math.abs(left - Math.hypot(after.x, after.y))).toBeLessThan(0.25)
@@ -87,7 +87,7 @@ test('a picture, the advice, a second picture, locked, as left, fit', async ({ p
   const locked = page.getByRole('button', { name: 'Locked: look again' })
   const again = (await locked.isVisible()) ? locked : page.getByRole('button', { name: 'Turned it: look again' })
   await again.click()
-  await photograph(page, await peepholePhoto({ model: 'table-114', axisErrorMm: { x: 0.06, y: -0.05 } }))
+  await photograph(page, await peepholePhoto({ model: 'table-110', axisErrorMm: { x: 0.06, y: -0.05 } }))
   await expect(page.getByText('Well lined up')).toBeVisible()
   await page.getByRole('navigation', { name: 'Stations' }).getByRole('button', { name: 'End' }).click()
   await expect(page.getByRole('row', { name: /mirror 2\.0 mm/ })).toBeVisible()
@@ -101,7 +101,7 @@ test('circles are moved by keys, and the figure follows; the open end turns the 
 }) => {
   await signIn(context, 'kofi')
   await openStation(page, 'M-01', /^Collimation/)
-  await photograph(page, await peepholePhoto({ model: 'table-114', axisErrorMm: { x: 1.5, y: 0 } }))
+  await photograph(page, await peepholePhoto({ model: 'table-110', axisErrorMm: { x: 1.5, y: 0 } }))
   await expect(figure(page)).toHaveText(/^1\.[45]/)
   const advised = await page.locator('.advice').innerText()
   await page.locator('[name=overlay]').check()
@@ -120,7 +120,7 @@ test('circles are moved by keys, and the figure follows; the open end turns the 
 test('what is no picture is refused, and the reading that was there stays', async ({ page, context }) => {
   await signIn(context, 'kofi')
   await openStation(page, 'M-01', /^Collimation/)
-  await photograph(page, await peepholePhoto({ model: 'table-114', axisErrorMm: { x: 1.5, y: 0 } }))
+  await photograph(page, await peepholePhoto({ model: 'table-110', axisErrorMm: { x: 1.5, y: 0 } }))
   await expect(figure(page)).toHaveText(/^1\.[45]/)
   await page.locator('[name=photo]').setInputFiles(file(Buffer.from('no picture at all')))
   await expect(page.getByRole('alert')).toContainText('not a picture that can be read')
@@ -266,7 +266,7 @@ test('mirrors and cell in Set-up: a field that is wrong says so, a right one is 
   await signIn(context, 'ines')
   await goTo(page, '/setup/models')
   await page
-    .getByRole('link', { name: /equatorial reflector 150\/750/ })
+    .getByRole('link', { name: /equatorial reflector 140\/680/ })
     .first()
     .click()
   await page.getByRole('link', { name: 'Mirrors and cell' }).click()

@@ -75,7 +75,7 @@ test('an eyepiece is told apart by length, field and barrel, and its kit’s gui
   }
   await fill(/^focal length, mm/, '32,0')
   await fill('apparent field, degrees', '60')
-  await page.getByLabel('barrel').selectOption('50.8')
+  await page.getByLabel('barrel', { exact: true }).selectOption('50.8')
   await expect(page.getByText('without it, no guide can say its power')).toBeHidden()
   await page.getByRole('button', { name: /Use for/ }).click()
   const optics = async () =>

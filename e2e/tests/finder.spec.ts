@@ -187,7 +187,7 @@ test('a model’s finder: a field that is wrong says so, a right one is kept', a
   await signIn(context, 'ines')
   await goTo(page, '/setup/models')
   await page
-    .getByRole('link', { name: /equatorial reflector 150\/750/ })
+    .getByRole('link', { name: /equatorial reflector 140\/680/ })
     .first()
     .click()
   await page.getByRole('link', { name: 'Finder and focuser' }).click()

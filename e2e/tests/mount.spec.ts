@@ -107,12 +107,17 @@ test('a computer-driven arm: what to key in, hours that don’t exist, stars, ho
   await when.fill('2026-07-17T23:30')
   const card = page.locator('.card')
   await expect(card.getByRole('button')).toHaveText([
-    /latitude\s*52° 42′ N/,
-    /longitude\s*008° 12′ W/,
-    /zone\s*00\s*standard, never \+01/,
+    /site or city\s*Library yard\s*or a site of your own: 52° 42′ N, 008° 12′ W/,
+    /zone, by a place\s*Dublin/,
     /date\s*17\/07\/2026\s*day first/,
     /time\s*11:30:00 PM/,
     /daylight saving\s*YES\s*asked separately/,
+    /mount mode\s*up and round/,
+    /telescope\s*refractor, 420 mm/,
+    /kind of alignment\s*two stars/,
+    /speed of the keys\s*7 to come near, 3 to centre/,
+    /park\s*before you switch off/,
+    /switching off\s*mount first, then the pack/,
   ])
   // Two stars, and another when one is hidden.
   const first = page.locator('text.picked').first()

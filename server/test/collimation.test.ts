@@ -171,13 +171,12 @@ describe('pictures at the edges', () => {
   })
 
   it('a picture of 100 megapixels in a few bytes is refused by its header, not unpacked', async () => {
-    const began = Date.now()
-    const { status } = await kofi.post('/api/calculators/collimation.measurePhoto', {
+    const { status, body } = await kofi.post('/api/calculators/collimation.measurePhoto', {
       ...known,
       image: bombPng(10_000, 10_000).toString('base64'),
     })
     expect(status).toBe(400)
-    expect(Date.now() - began).toBeLessThan(5000)
+    expect(JSON.stringify(body)).toContain('64 megapixels')
   })
 
   it('on the command line a picture is a path, the other side of a star too', () => {

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
+import { timesAPlainSum } from '../testing/pace.ts'
 import { explainWeight } from './explain-weight.ts'
 import type { Explanation, ExplainWeightInput } from './weighing.ts'
 
@@ -52,17 +53,13 @@ describe('made-up weigh-ins with known truth (weigh-ins.json, made by another pr
     expect(rank).toBeLessThanOrEqual(worst)
   })
 
-  it('45 parts, up to 4 missing, are tried in under 300 ms', () => {
+  // 300 ms on a quiet machine, where the plain sum takes some 10 ms; `npm run perf` prints both.
+  it('45 parts, up to 4 missing, are tried in no more than some plain sums', () => {
     const large = inventories.find(({ parts }) => parts.length === 45)
     if (!large) throw new Error('no inventory of 45 parts')
     const input = { ...asInput(large), maxMissing: 4, maxSwaps: 0 }
     const whole = { ...input, weighings: [{ measuredG: 10_700, scaleResolutionG: 1 }] }
-    const times = [0, 1, 2].map(() => {
-      const before = performance.now()
-      explainWeight(whole)
-      return performance.now() - before
-    })
-    expect(Math.min(...times)).toBeLessThan(300)
+    expect(timesAPlainSum(() => explainWeight(whole))).toBeLessThan(2 * 10)
   })
 })
 

@@ -54,7 +54,7 @@ const card: readonly Spec[] = [
   ['key', 'Hex key 4 mm', 'hex-key', 'Pouch'],
   ['peephole', 'Collimation cap', 'collimation-cap', 'Pouch', cap(31.75)],
   ['screws', 'Spare thumbscrews', 'other', 'Pouch', pieces(2), 2],
-  ['tube', 'Tube 130/650', 'tube', 'Tube well'],
+  ['tube', 'Tube 125/600', 'tube', 'Tube well'],
   ['front', 'Front cap', 'front-cap', 'Tube well'],
   ['focuser', 'Focuser cap, 1¼ inch', 'focuser-cap', 'Tube well', cap(31.75)],
   ['rings', 'Tube rings', 'tube-rings', 'Tube well', pieces(2), 2],

@@ -84,6 +84,7 @@ it('the controller’s questions in its own order, daylight saving standing out'
       asks: ['zone', 'daylight-saving', 'date', 'time', 'latitude', 'longitude', 'elevation'],
     },
     null,
+    null,
   )
   expect(lines.map(({ entry }) => entry)).toEqual([
     '00',

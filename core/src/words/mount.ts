@@ -112,7 +112,7 @@ export function controllerLines(
   entries: ControllerEntries,
   controller: HandController,
   heightM: number | null,
-  place: { readonly name: string; readonly zone: string } | null = null,
+  place: { readonly name: string; readonly zone: string } | null,
 ): readonly ControllerLine[] {
   const line = (field: ControllerLine['field'], words: string, entry: string, hint = '', careful = false) => ({
     field,
@@ -158,7 +158,12 @@ export function controllerLines(
       place === null ? '' : cityOfZone(place.zone),
       'or the nearest place on its list in your zone',
     ),
-    site: line('site', controllerFieldWords.site, place?.name ?? '', 'or a custom site with the figures below'),
+    site: line(
+      'site',
+      controllerFieldWords.site,
+      place?.name ?? '',
+      `or a site of your own: ${dmsText(entries.latitudeDms)}, ${dmsText(entries.longitudeDms)}`,
+    ),
   }
   const asked = (field: ControllerField, otherwise: string) =>
     line(field, controllerFieldWords[field], controller.answers?.[field] ?? otherwise, '')

@@ -6,6 +6,13 @@ export const demoGuideWords: Readonly<Record<string, Readonly<Record<string, str
       'Gira el brazo hasta su tope y vuelve atrás hasta que quede sobre el lado marcado N.',
     'Turn the stand until that side faces north. Tube level, open end to the north.':
       'Gira el pie hasta que ese lado mire al norte. El tubo, horizontal y con la boca al norte.',
+    'Turn the stand until that side faces north. Tube level, glass end to the north.':
+      'Gira el pie hasta que ese lado mire al norte. El tubo, horizontal y con la lente al norte.',
+    'Turn the stand until that side faces north. Tube level, lens to the north.':
+      'Gira el pie hasta que ese lado mire al norte. El tubo, horizontal y con la lente al norte.',
+    'up and round': 'altura y giro',
+    'refractor, 420 mm': 'refractor, 420 mm',
+    '7 to come near, 3 to centre': '7 para acercarte, 3 para centrar',
     'Weights straight down, tube to the pole: one clutch at a time, a hand on the tube.':
       'Las pesas abajo y el tubo al polo: un freno cada vez, con una mano en el tubo.',
     'Turn each axis by hand until its two index marks stand in one line, then close its clutch.':

@@ -72,7 +72,7 @@ export function usePlace(draft: Ref<PlaceDraft>, kit: () => KitSheet, nowMs = Da
   const lines = computed(() => {
     const controller = kit().mount?.controller
     return controller && entries.value && 'date' in entries.value
-      ? controllerLines(entries.value, controller, site.value?.heightM ?? null)
+      ? controllerLines(entries.value, controller, site.value?.heightM ?? null, site.value)
       : []
   })
   const stars = computed(() => (moment.value && kit().mount?.controller ? alignmentStars(moment.value) : null))

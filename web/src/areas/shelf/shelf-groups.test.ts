@@ -7,7 +7,7 @@ const kit = (name: string, rest: Partial<ShelfKit> = {}): ShelfKit => ({
   code: name.slice(0, 1),
   name,
   family: 'tabletop-reflector',
-  modelName: 'tabletop reflector 114/450',
+  modelName: 'tabletop reflector 110/480',
   group: 'shelf',
   place: 'bay 1',
   condition: 'full',

@@ -1,0 +1,108 @@
+import { bringIn, loanOut } from '../support/loans.ts'
+import { bringYardstick, expectPace, middle, yardstickMs } from '../support/pace.ts'
+import { expect, goTo, signIn, test } from '../support/people.ts'
+
+test.use({ trace: 'off' })
+
+test('45 parts are on the screen soon after they came, and a mark answers before any server could', async ({
+  page,
+  context,
+}) => {
+  await signIn(context, 'ines')
+  await bringIn(context, 'BIG-45', 45)
+  const loan = await loanOut(context, 'BIG-45')
+  await page.addInitScript(() => {
+    const seen = window as unknown as { cardMs?: number }
+    const look = () => {
+      const [answer] = performance.getEntriesByType('resource').filter(({ name }) => name.endsWith('/take-back'))
+      if (!answer || document.querySelectorAll('.part-row').length < 45) return requestAnimationFrame(look)
+      // The frame after the one in which the rows are there: they are on the screen now.
+      requestAnimationFrame(() => {
+        seen.cardMs = performance.now() - (answer as PerformanceResourceTiming).responseEnd
+      })
+    }
+    requestAnimationFrame(look)
+  })
+  await goTo(page, `/desk/take-back/${loan}`)
+  await expect(page.locator('.part-row')).toHaveCount(45)
+  await page.waitForFunction(() => 'cardMs' in window)
+  const cardMs = await page.evaluate(() => (window as unknown as { cardMs: number }).cardMs)
+  expectPace({
+    what: 'a card of 45 parts painted',
+    ms: cardMs,
+    limitMs: 200,
+    yardstickMs: await yardstickMs(page),
+    usual: 60,
+  })
+
+  await expect(page.locator('.part-row.current')).toBeVisible()
+  await bringYardstick(page)
+  await page.evaluate(() => {
+    const times: number[] = []
+    const sums: number[] = []
+    Object.assign(window, { markMs: times, sumMs: sums })
+    document.addEventListener(
+      'keydown',
+      () => {
+        sums.push(window.plainSumMs())
+        const began = performance.now()
+        const watch = new MutationObserver(() => {
+          watch.disconnect()
+          times.push(performance.now() - began)
+        })
+        watch.observe(document.querySelector('.card')!, {
+          subtree: true,
+          attributes: true,
+          attributeFilter: ['data-mark'],
+        })
+      },
+      { capture: true },
+    )
+  })
+  const keys = ['Space', 'm', 'd', 'Space', 'm', 'd', 'Space', 'm', 'd', 'Space', 'm', 'd']
+  for (const key of keys) {
+    await page.keyboard.press(key)
+    await page.waitForTimeout(120)
+  }
+  const { markMs, sumMs } = await page.evaluate(() => window as unknown as { markMs: number[]; sumMs: number[] })
+  expect(markMs).toHaveLength(keys.length)
+  expectPace({ what: 'a mark shows', ms: middle(markMs), limitMs: 50, yardstickMs: middle(sumMs), usual: 15 })
+})
+
+test('a second desk sees a mark in little more than its own way to the server', async ({
+  page,
+  context,
+  browser,
+}) => {
+  await signIn(context, 'ines')
+  await bringIn(context, 'DUO-46', 12)
+  const loan = await loanOut(context, 'DUO-46')
+  const other = await browser.newContext()
+  await signIn(other, 'kofi')
+  const second = await other.newPage()
+  for (const desk of [page, second]) {
+    await goTo(desk, `/desk/take-back/${loan}`)
+    await expect(desk.locator('.part-row.current')).toBeVisible()
+  }
+  await page.waitForTimeout(500)
+  const [times, plain]: [number[], number[]] = [[], []]
+  for (let part = 0; part < 5; part++) {
+    let began = performance.now()
+    await page.keyboard.press('Space')
+    await second.locator('.part-row').nth(part).and(second.locator('[data-mark=present]')).waitFor()
+    times.push(performance.now() - began)
+    // The way of a plain request and a look at the page, beside it.
+    began = performance.now()
+    await second.evaluate(() => fetch('/api/session').then((reply) => reply.text()))
+    await page.locator('.part-row').nth(part).waitFor()
+    plain.push(performance.now() - began)
+  }
+  expectPace({
+    what: 'a mark at a second desk',
+    ms: middle(times),
+    limitMs: 1000,
+    yardstickMs: middle(plain),
+    usual: 20,
+  })
+  await other.close()
+})

@@ -20,9 +20,9 @@ const quietLimits = { shelfP95Ms: 100, importS: 30, explainMs: 300, landmarksMs:
 /** What fails: bytes, and times against a yardstick of the same minute. The usual ratio on a quiet machine, with room of two. */
 const limits = {
   shelfFirstLoadKb: 300,
-  shelfToSession: 2 * 12,
-  importToReading: 2 * 8,
-  explainToEverySet: 2 * 12,
+  shelfToYardstick: 2 * 5,
+  importToReading: 2 * 6,
+  explainToEverySet: 2 * 6,
 }
 
 async function signIn(base, password) {
@@ -118,10 +118,11 @@ async function measureShelf(base, { cookie }) {
     }
     quietWorkMs = Math.min(quietWorkMs, ...work)
     const [shelfP95Ms, sessionOnlyP95Ms] = [quantile(shelf, 0.95), quantile(session, 0.95)]
-    const shelfToSession = quantile(shelf, 0.5) / quantile(session, 0.5)
-    rounds.push({ shelfP95Ms, sessionOnlyP95Ms, shelfToSession, workMs: quantile(work, 0.5) })
+    // Asking costs what any question does, judging what any sum does: the yardstick is one of each.
+    const shelfToYardstick = quantile(shelf, 0.5) / (quantile(session, 0.5) + quantile(work, 0.5))
+    rounds.push({ shelfP95Ms, sessionOnlyP95Ms, shelfToYardstick, workMs: quantile(work, 0.5) })
   }
-  const { workMs, ...best } = rounds.sort((a, b) => a.shelfToSession - b.shelfToSession)[0]
+  const { workMs, ...best } = rounds.sort((a, b) => a.shelfToYardstick - b.shelfToYardstick)[0]
   return { ...best, slowedDown: workMs / quietWorkMs }
 }
 
@@ -197,7 +198,7 @@ await runMain(async () => {
     row('how much others slowed a fixed sum down', 'slowedDown', '×')
     row(`shelf of ${KITS} kits, answer, p95`, 'shelfP95Ms', 'ms')
     row('beside it: session only, p95', 'sessionOnlyP95Ms', 'ms')
-    row('ratio of their middles', 'shelfToSession', '×')
+    row('ratio of the middles to it and a fixed sum', 'shelfToYardstick', '×')
     row('first load of the Shelf, script and style, gzip', 'shelfFirstLoadKb', 'kB')
     row('a weight explained: 45 parts, up to 4 missing', 'explainMs', 'ms')
     row('beside it: every set summed, nothing judged', 'everySetMs', 'ms')

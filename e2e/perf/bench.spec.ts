@@ -70,7 +70,7 @@ test('the balance’s drawing follows a hand', async ({ page, context }) => {
     ms: p95(spentMs),
     limitMs: 4,
     yardstickMs: yardstick,
-    usual: 2,
+    usual: 1.5,
   })
 })
 
@@ -115,7 +115,7 @@ test('a run of thirty steps answers every mark at once', async ({ page, context 
     ms: middle(marks),
     limitMs: 50,
     yardstickMs: middle(sums),
-    usual: 15,
+    usual: 8,
   })
   await replace(context, `/api/models/${modelId}/procedure`, { version: changed.version, procedure: null })
 })
@@ -159,7 +159,7 @@ test('a picture of 12 megapixels is a figure in under two seconds', async ({ pag
     ms: best?.ms ?? NaN,
     limitMs: 2000,
     yardstickMs: best?.sum ?? NaN,
-    usual: 900,
+    usual: 500,
   })
 })
 
@@ -192,5 +192,5 @@ test('the live view follows a turned screw', async ({ page, context }) => {
   }
   const { spentMs, sumMs } = quietest([await turn(), await turn(), await turn()])
   const yardstick = p95(sumMs)
-  expectPace({ what: 'live view, p95 of a frame', ms: p95(spentMs), limitMs: 4, yardstickMs: yardstick, usual: 2 })
+  expectPace({ what: 'live view, p95 of a frame', ms: p95(spentMs), limitMs: 4, yardstickMs: yardstick, usual: 1.5 })
 })

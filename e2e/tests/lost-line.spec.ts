@@ -4,6 +4,7 @@ test('an answer lost on the way: the second try is the same loan', async ({ page
   await signIn(context, 'ines')
   await goTo(page, '/desk/hand-out/F-02')
   await fillHandOut(page, { name: 'Zora Fenwick', contact: 'zora@post.example' })
+  await page.locator('[name=overrule]').fill('its check is due; the borrower knows how to line up a mirror')
   let lost = 0
   await page.route('**/hand-out', async (route) => {
     if (route.request().method() !== 'POST' || lost > 0) return route.continue()

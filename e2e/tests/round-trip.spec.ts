@@ -121,7 +121,7 @@ test('a kit goes out, comes back a part short, is held, made whole, checked, and
   await page.getByRole('button', { name: /Next station/ }).click()
   await fine.click()
   await page.getByRole('button', { name: /Next station/ }).click()
-  await expect(page.getByRole('row', { name: /mirror 2\.0 mm 0\.2 mm 1\.3 mm/ })).toBeVisible()
+  await expect(page.getByRole('row', { name: /mirror 2\.0 mm 0\.2 mm 1\.5 mm/ })).toBeVisible()
   await page.getByRole('button', { name: /Keep this check: fit to lend/ }).click()
 
   // Fit again, and all of it on record.

@@ -59,6 +59,14 @@ export function judgeKit({ family, optics, powers, eyepieceKnown, readings, ...k
       highestMagnification: highestMagnification(powers),
       unknown: [...(optics.guessed ?? []), ...(eyepieceKnown ? [] : (['eyepiece'] as const))],
     },
-    readings: readings.map(({ asLeft, ...reading }) => ({ ...reading, value: asLeft })),
+    // Field by field: spread, the readings of a full shelf took as long as judging them.
+    readings: readings.map(({ kind, asLeft, limit, uncertainty, source, atUtc }) => ({
+      kind,
+      value: asLeft,
+      limit,
+      uncertainty,
+      source,
+      atUtc,
+    })),
   })
 }

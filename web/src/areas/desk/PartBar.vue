@@ -41,8 +41,14 @@ const trouble = ref('')
 /** Each name once: which kit's it is can't be seen by its name. */
 const byName = (things: readonly LookAlike[]) =>
   things.filter(({ name }, at) => things.findIndex((each) => each.name === name) === at)
+const isFar = ({ massG }: LookAlike) => Math.abs((massG ?? Infinity) - (part.massG ?? 0))
+/** What others lack first, then what is most like it: that is what gets mixed up. */
 const picks = computed(() =>
-  byName(lookAlikes.filter(({ name, replaces }) => name !== part.name && replaces.includes(part.id))).slice(0, 7),
+  byName(
+    lookAlikes
+      .filter(({ name, replaces }) => name !== part.name && replaces.includes(part.id))
+      .sort((a, b) => b.lackedBy.length - a.lackedBy.length || isFar(a) - isFar(b)),
+  ).slice(0, 7),
 )
 const present = computed(() => (own && own.mark !== 'unseen' ? own.presentCount : part.count))
 const extraText = ref('')

@@ -40,9 +40,9 @@ export {
   MM_PER_INCH,
   type DecimalSign,
 } from './contents/units.ts'
+export { listFields, type ListField } from './contents/list-fields.ts'
 export {
   findHeader,
-  listFields,
   matchHeader,
   readContentsList,
   type ColumnMap,
@@ -51,7 +51,6 @@ export {
   type ListedPart,
   type ListDecisions,
   type ListedWord,
-  type ListField,
   type ListQuestion,
   type ListRow,
   type RowProblem,
@@ -244,7 +243,7 @@ export {
   type WeighedLine,
   type WeightVerdict,
 } from './contents/weigh-in.ts'
-export { differenceText, explanationClause, weightSentence, type NameOf } from './words/weigh-in.ts'
+export { differenceText, explanationClause, percentText, weightSentence, type NameOf } from './words/weigh-in.ts'
 export {
   caseLayout,
   inCaseOrder,

@@ -1,26 +1,9 @@
+import { listFields, type ListField } from './list-fields.ts'
 import { listLanguages, plainWords } from './list-words/list-words.ts'
 import { familyFromParts, opticsFromName, tubeFromName } from './role-match.ts'
 import { isRole, roleFacts, roles, type Criticality, type Family, type Role } from './roles.ts'
 import { MATCHED_FROM, matchRole } from './similarity.ts'
 import { parseLengthMm, parseMassG, parseNumber, type Amount, type DecimalSign } from './units.ts'
-
-/** Columns of a contents list that we understand. */
-export const listFields = {
-  kitCode: 'kit code',
-  kitName: 'kit name',
-  part: 'part',
-  role: 'what it is',
-  count: 'how many',
-  mass: 'mass of one',
-  unit: 'unit',
-  place: 'place in the case',
-  criticality: 'needed?',
-  focalLength: 'focal length',
-  note: 'note',
-  lastSeen: 'last seen',
-} as const
-
-export type ListField = keyof typeof listFields
 
 /** Headings of every language, the fields' own words among them. */
 const headerWords: Readonly<Record<ListField, readonly string[]>> = Object.fromEntries(

@@ -1,4 +1,5 @@
-import { listFields, type ListQuestion, type RowProblem, type RowProblemCode } from '../contents/contents-list.ts'
+import { listFields } from '../contents/list-fields.ts'
+import { type ListQuestion, type RowProblem, type RowProblemCode } from '../contents/contents-list.ts'
 import { roles } from '../contents/roles.ts'
 
 const problemWords: Readonly<Record<RowProblemCode, (value: string) => string>> = {

@@ -29,7 +29,9 @@ export const differenceText = (differenceG: number): string => {
   return `${differenceG < 0 ? '−' : '+'}${text}`
 }
 
-const percent = (probability: number) => `${Math.round(probability * 100)} %`
+/** Nothing that was only weighed is sure: “over 99 %”. */
+export const percentText = (probability: number): string =>
+  probability > 0.99 ? 'over 99 %' : `${Math.round(probability * 100)} %`
 
 /** One sentence that says what the weight says, and what to do next. */
 export function weightSentence(verdict: WeightVerdict, nameOf: NameOf): string {
@@ -38,13 +40,13 @@ export function weightSentence(verdict: WeightVerdict, nameOf: NameOf): string {
       return `The weight fits: nothing heavier than ${massText(verdict.smallestVisibleG)} is missing.`
     case 'LIKELY': {
       const { explanation } = verdict
-      return `Most likely: ${explanationClause(explanation, nameOf)} (${percent(explanation.probability)}). Look there first.`
+      return `Most likely: ${explanationClause(explanation, nameOf)} (${percentText(explanation.probability)}). Look there first.`
     }
     case 'ONE_OF_SEVERAL': {
       const ways = verdict.explanations.map((each) =>
         each.missing.length + each.swapped.length + each.extra.length === 0
-          ? `nothing missing (${percent(each.probability)})`
-          : `${explanationClause(each, nameOf)} (${percent(each.probability)})`,
+          ? `nothing missing (${percentText(each.probability)})`
+          : `${explanationClause(each, nameOf)} (${percentText(each.probability)})`,
       )
       const look =
         verdict.lookAt.length > 0 ? `Look at ${joined(verdict.lookAt.map(nameOf))} to tell.` : 'Look for each.'

@@ -1,4 +1,4 @@
-import type { ListWords } from './list-words.ts'
+import type { ListWords } from './language.ts'
 
 export const spanish: ListWords = {
   language: 'Español',

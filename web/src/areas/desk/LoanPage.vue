@@ -221,6 +221,10 @@ async function join(other: Borrower) {
   max-width: 900px;
 }
 
+h2 {
+  margin-top: 20px;
+}
+
 .facts {
   display: grid;
   grid-template-columns: 110px minmax(0, 1fr);

@@ -56,13 +56,15 @@ async function keep() {
     <ProblemNote :problem="problem" @retry="reload" />
     <ul v-if="data">
       <li v-for="branch in data.branches" :key="branch.id">
-        <p>
-          <strong class="serif">{{ branch.name }}</strong> <span class="quiet">{{ branch.zone }}</span>
-        </p>
-        <p class="second">
-          {{ branch.loanDays }} days, back by {{ branch.returnTime }} · front filters
-          {{ branch.frontFilters === 'lent' ? 'are lent' : 'stay here' }} · {{ branch.emergencyLine }}
-        </p>
+        <div>
+          <p>
+            <strong class="serif">{{ branch.name }}</strong> <span class="quiet">{{ branch.zone }}</span>
+          </p>
+          <p class="second">
+            {{ branch.loanDays }} days, back by {{ branch.returnTime }} · front filters
+            {{ branch.frontFilters === 'lent' ? 'are lent' : 'stay here' }} · {{ branch.emergencyLine }}
+          </p>
+        </div>
         <ElButton v-if="branch.mayChange" @click="edit(branch)">Change</ElButton>
       </li>
     </ul>
@@ -137,7 +139,11 @@ ul {
 }
 
 li {
-  padding: 8px 0;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 0 16px;
+  align-items: center;
+  padding: 10px 0;
   border-bottom: 1px solid var(--rule);
 }
 
@@ -147,6 +153,11 @@ form {
   gap: 12px 16px;
   align-items: end;
   margin: 14px 0;
+}
+
+.serif {
+  font-size: 20px;
+  font-weight: 400;
 }
 
 .wide {

@@ -120,7 +120,7 @@ async function make() {
         <h2>Kits there are <em>rename, move and note on each one’s sheet</em></h2>
         <ul>
           <li v-for="kit in shelf.kits" :key="kit.id">
-            <RouterLink :to="`/kits/${encodeURIComponent(kit.code)}`">{{ kit.name }}</RouterLink>
+            <RouterLink :to="`/kits/${encodeURIComponent(kit.code)}`">{{ kit.name }}</RouterLink>&nbsp;
             <KitTag :code="kit.code" /> <span class="quiet">{{ kit.modelName }}</span>
           </li>
         </ul>
@@ -132,6 +132,10 @@ async function make() {
 <style scoped>
 .kits {
   max-width: 900px;
+}
+
+section {
+  margin-top: 22px;
 }
 
 form {

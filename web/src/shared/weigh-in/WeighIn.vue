@@ -4,6 +4,7 @@ import {
   differenceText,
   explanationClause,
   massText,
+  percentText,
   saysNothing,
   weightSentence,
   type Explanation,
@@ -170,12 +171,12 @@ watch(group, () => {
         <button v-if="!saysNothing(way)" type="button" class="way" @click="choose(way)">
           <span>{{ explanationClause(way, nameOf) }}</span>
           <span class="second">{{ massText(massOf(way)) }}, leaves {{ differenceText(way.residualG) }}</span>
-          <span class="share">{{ Math.round(way.probability * 100) }} %</span>
+          <span class="share">{{ percentText(way.probability) }}</span>
         </button>
         <p v-else class="way">
           <span>nothing missing</span>
           <span class="second">leaves {{ differenceText(way.residualG) }}</span>
-          <span class="share">{{ Math.round(way.probability * 100) }} %</span>
+          <span class="share">{{ percentText(way.probability) }}</span>
         </p>
       </li>
     </ul>

@@ -72,7 +72,10 @@ test('main views', async ({ page, context, browser }) => {
   await keep(page, 'check-assembly')
   await stations.getByRole('button', { name: /^Balance/ }).click()
   await page.locator('[name=bare-shaft-mm]').fill('87')
-  await page.getByText(/^Slide the weight/).first().waitFor()
+  await page
+    .getByText(/^Slide the weight/)
+    .first()
+    .waitFor()
   await page.setViewportSize({ width: 1280, height: 1040 })
   await keep(page, 'check-balance')
   await goTo(page, '/bench/F-02')

@@ -85,7 +85,8 @@ function focusOpen() {
   const active = document.activeElement
   if (active instanceof HTMLInputElement && !['checkbox', 'radio'].includes(active.type)) return
   const line = lineList.value?.querySelector<HTMLElement>('.form-line.open')
-  const first = line?.querySelector<HTMLElement>('input, button, select')
+  // Not *somebody else*: the key that goes on must not throw away who is there.
+  const first = line?.querySelector<HTMLElement>('input, select, button:not(.link-button)')
   ;(firstOpen.value ? first : handOutButton.value)?.focus({ preventScroll: false })
 }
 const handOutButton = useTemplateRef('handOutButton')

@@ -1,7 +1,7 @@
 import { calculate, calculators } from './calculators.ts'
 
 const judge = {
-  model: { family: 'tabletop-reflector', optics: { apertureMm: 114, focalLengthMm: 450 }, highestMagnification: 90 },
+  model: { family: 'tabletop-reflector', optics: { apertureMm: 110, focalLengthMm: 480 }, highestMagnification: 90 },
   parts: [{ role: 'tube', mark: 'present' }],
   readings: [],
   hazards: [],
@@ -11,10 +11,10 @@ const judge = {
 }
 const blackPicture = { widthPx: 40, heightPx: 30, rgba: new Uint8Array(40 * 30 * 4) }
 const good: Record<string, object> = {
-  'optics.view': { apertureMm: 130, focalLengthMm: 650, eyepieceMm: 25, apparentFieldDeg: 50 },
-  'collimation.quality': { apertureMm: 114, focalLengthMm: 450, axisErrorMm: 1.9 },
+  'optics.view': { apertureMm: 125, focalLengthMm: 600, eyepieceMm: 25, apparentFieldDeg: 50 },
+  'collimation.quality': { apertureMm: 110, focalLengthMm: 480, axisErrorMm: 1.9 },
   'collimation.turns': {
-    focalLengthMm: 450,
+    focalLengthMm: 480,
     axisErrorMm: { x: -0.95, y: 1.65 },
     screws: ['A', 'B', 'C'].map((name, i) => ({ name, angleDeg: 120 * i })),
     circleRadiusMm: 38,
@@ -29,7 +29,7 @@ const good: Record<string, object> = {
     ],
   },
   'collimation.secondaryTurns': {
-    apertureMm: 130,
+    apertureMm: 125,
     secondaryErrorMm: { x: 5, y: -2 },
     secondaryToPrimaryMm: 500,
     screws: ['1', '2', '3'].map((name, i) => ({ name, angleDeg: 120 * i })),
@@ -37,8 +37,8 @@ const good: Record<string, object> = {
     pitchMm: 0.7,
     clockwise: 'towards-primary',
   },
-  'collimation.measurePhoto': { image: blackPicture, apertureMm: 114, focalLengthMm: 450 },
-  'collimation.starTest': { image: blackPicture, apertureMm: 114, focalLengthMm: 450 },
+  'collimation.measurePhoto': { image: blackPicture, apertureMm: 110, focalLengthMm: 480 },
+  'collimation.starTest': { image: blackPicture, apertureMm: 110, focalLengthMm: 480 },
   'collimation.repeat': { readings: [1, 2, 3].map((x) => ({ x: x / 10, y: 0 })) },
   'sky.sunSafety': {
     latitudeDeg: 52.3,
@@ -49,7 +49,7 @@ const good: Record<string, object> = {
   },
   'sky.night': { latitudeDeg: 52.3, longitudeDeg: 0.1, date: '2026-04-17', zone: 'Europe/London' },
   'finder.parallax': { offsetMm: { x: 0, y: 120 }, distanceM: 60 },
-  'finder.nearFocus': { focalLengthMm: 650, focusing: 'drawtube', spareTravelMm: 30, distanceM: 60 },
+  'finder.nearFocus': { focalLengthMm: 600, focusing: 'drawtube', spareTravelMm: 30, distanceM: 60 },
   'finder.knobs': {
     misalignment: { x: 19, y: -11 },
     knobs: [{ name: 'side', angleDeg: 90, arcminPerTurn: 38, clockwise: 'towards' }],
@@ -80,7 +80,7 @@ const good: Record<string, object> = {
     longitudeDeg: 0.1,
   },
   'sky.alignmentStars': { latitudeDeg: 52.3, longitudeDeg: 0.1, atUtc: '2026-04-17T21:00:00Z' },
-  'sky.targets': { latitudeDeg: 52.3, longitudeDeg: 0.1, date: '2026-04-22', zone: 'Europe/London', apertureMm: 130 },
+  'sky.targets': { latitudeDeg: 52.3, longitudeDeg: 0.1, date: '2026-04-22', zone: 'Europe/London', apertureMm: 125 },
   'guides.readingGrade': { text: 'Turn the knob. Look again.', language: 'en' },
   'sky.needle': { latitudeDeg: 52.3, longitudeDeg: 0.1, atUtc: '2026-04-17T21:00:00Z' },
   'contents.explainWeight': {

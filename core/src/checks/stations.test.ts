@@ -3,8 +3,8 @@ import { kitOnMount } from '../testing/kit-on-mount.ts'
 import { learnFrom, readingsFromStation, type CheckedKit, type StationReading } from './stations.ts'
 
 const kit: CheckedKit = {
-  apertureMm: 114,
-  primaryFocalLengthMm: 450,
+  apertureMm: 110,
+  primaryFocalLengthMm: 480,
   mirrorFigure: 'paraboloid',
   peepholeOutsideFocusMm: 0,
   finderOffsetMm: { x: -70, y: 96 },
@@ -31,11 +31,11 @@ it('keeps as found and as left apart', () => {
   // At the focal plane an offset is twice the error; f/3.95 has its limit at 0.66 mm (0.0107·F³).
   expect(reading.asFound).toBeCloseTo(1.9, 10)
   expect(reading.asLeft).toBeCloseTo(0.2, 10)
-  expect(reading.limit).toBeCloseTo(0.66, 2)
+  expect(reading.limit).toBeCloseTo(0.0107 * (480 / 110) ** 3, 2)
 })
 
 it('uses the distance of the peephole from the focal plane', () => {
-  const offset = { offsetMm: 2.19, clockHours: 3 }
+  const offset = { offsetMm: 2.174, clockHours: 3 }
   const station = { station: 'collimation', asFound: offset, asLeft: offset } as const
   expect(readingFromStation(station, { ...kit, peepholeOutsideFocusMm: 20 }).asLeft).toBeCloseTo(1, 2)
 })

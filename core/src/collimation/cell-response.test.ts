@@ -3,7 +3,7 @@ import { cellAsLearnt, learntResponse, stepResponse, type TurnedStep } from './c
 import { axisErrorAfter, type PrimaryCell, type ScrewTurn } from './screws.ts'
 
 const cell: PrimaryCell = {
-  focalLengthMm: 650,
+  focalLengthMm: 600,
   screws: ['A', 'B', 'C'].map((name, i) => ({ name, angleDeg: 30 + 120 * i })),
   circleRadiusMm: 52,
   pitchMm: 0.8,

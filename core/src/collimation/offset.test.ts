@@ -37,23 +37,23 @@ describe('offset at the primary against geometry', () => {
   })
 
   it('at the focal plane the offset is twice the error (common practice, derived in the code)', () => {
-    expect(axisErrorFromOffset({ offsetAtPrimaryMm: { x: 3.8, y: -1 }, focalLengthMm: 450 })).toEqual({
+    expect(axisErrorFromOffset({ offsetAtPrimaryMm: { x: 3.8, y: -1 }, focalLengthMm: 480 })).toEqual({
       x: 1.9,
       y: -0.5,
     })
   })
 
-  it('a peephole 20 mm outside a focus of 450 mm makes the factor 2.19 (practice)', () => {
+  it('a peephole 20 mm outside a focus of 480 mm makes the factor 2·500/460 = 2.17', () => {
     const { x } = axisErrorFromOffset({
-      offsetAtPrimaryMm: { x: 2.19, y: 0 },
-      focalLengthMm: 450,
+      offsetAtPrimaryMm: { x: 2.174, y: 0 },
+      focalLengthMm: 480,
       peepholeOutsideFocusMm: 20,
     })
     expect(x).toBeCloseTo(1, 2)
   })
 
   it('refuses a peephole as far out as the focal length', () => {
-    const input = { offsetAtPrimaryMm: { x: 1, y: 0 }, focalLengthMm: 450, peepholeOutsideFocusMm: 450 }
+    const input = { offsetAtPrimaryMm: { x: 1, y: 0 }, focalLengthMm: 480, peepholeOutsideFocusMm: 480 }
     expect(() => axisErrorFromOffset(input)).toThrow('peepholeOutsideFocusMm')
   })
 })
@@ -77,7 +77,7 @@ describe('clock directions in the cell frame', () => {
         fc.double({ min: 0.5, max: 5, noNaN: true }),
         (clockHours, lengthMm) => {
           const offset = offsetInCellFrame({ lengthMm, clockHours })
-          const h = axisErrorFromOffset({ offsetAtPrimaryMm: offset, focalLengthMm: 650 })
+          const h = axisErrorFromOffset({ offsetAtPrimaryMm: offset, focalLengthMm: 600 })
           // A plane raised by δ per mm along the unit vector n tilts its normal, and with it the axis at f, to −n·δ·f.
           const n = { x: offset.x / lengthMm, y: offset.y / lengthMm }
           const raisedPerMm = 1e-4

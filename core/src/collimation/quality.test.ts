@@ -5,10 +5,10 @@ import { collimationQuality, sphereRmsWaves } from './quality.ts'
 describe('coma against an exact ray trace of a paraboloid', () => {
   // Third order: W₁₃₁ reads 0.1–0.5 % high for f/8–f/4; the grid's edge adds as much. Astigmatism grows with h².
   it.each([
-    { apertureMm: 114, focalLengthMm: 450, axisErrorMm: 0.68, tolerance: 0.015 },
-    { apertureMm: 130, focalLengthMm: 650, axisErrorMm: 1.3, tolerance: 0.015 },
+    { apertureMm: 110, focalLengthMm: 480, axisErrorMm: 0.68, tolerance: 0.015 },
+    { apertureMm: 125, focalLengthMm: 600, axisErrorMm: 1.3, tolerance: 0.015 },
     { apertureMm: 203, focalLengthMm: 1200, axisErrorMm: 1, tolerance: 0.015 },
-    { apertureMm: 114, focalLengthMm: 900, axisErrorMm: 2, tolerance: 0.02 },
+    { apertureMm: 110, focalLengthMm: 900, axisErrorMm: 2, tolerance: 0.02 },
   ])('$apertureMm/$focalLengthMm, $axisErrorMm mm off', ({ tolerance, ...input }) => {
     const traced = tracedRmsWaves({ shape: 'paraboloid', ...input }, input.axisErrorMm)
     expect(Math.abs(collimationQuality(input).comaRmsWaves / traced - 1)).toBeLessThan(tolerance)
@@ -19,7 +19,7 @@ describe('coma against an exact ray trace of a paraboloid', () => {
   })
 
   it('at 6 mm astigmatism adds a few per cent that the formula leaves out', () => {
-    const input = { apertureMm: 130, focalLengthMm: 650 }
+    const input = { apertureMm: 125, focalLengthMm: 600 }
     const traced = tracedRmsWaves({ shape: 'paraboloid', ...input }, 6)
     const excess = traced / collimationQuality({ ...input, axisErrorMm: 6 }).comaRmsWaves - 1
     expect(excess).toBeGreaterThan(0.01)
@@ -30,8 +30,8 @@ describe('coma against an exact ray trace of a paraboloid', () => {
 describe('spherical mirrors against the same trace', () => {
   it.each([
     { apertureMm: 76, focalLengthMm: 300, tolerance: 0.04 },
-    { apertureMm: 114, focalLengthMm: 450, tolerance: 0.04 },
-    { apertureMm: 114, focalLengthMm: 900, tolerance: 0.02 },
+    { apertureMm: 110, focalLengthMm: 480, tolerance: 0.04 },
+    { apertureMm: 110, focalLengthMm: 900, tolerance: 0.02 },
   ])('$apertureMm/$focalLengthMm', ({ tolerance, ...mirror }) => {
     const traced = tracedRmsWaves({ shape: 'sphere', ...mirror }, 0)
     expect(Math.abs(sphereRmsWaves(mirror) / traced - 1)).toBeLessThan(tolerance)
@@ -39,9 +39,9 @@ describe('spherical mirrors against the same trace', () => {
 
   it.each([
     { apertureMm: 76, focalLengthMm: 300, mirrorFigure: 'sphere', given: false },
-    { apertureMm: 114, focalLengthMm: 450, mirrorFigure: 'unknown', given: false },
-    { apertureMm: 114, focalLengthMm: 900, mirrorFigure: 'sphere', given: true },
-    { apertureMm: 114, focalLengthMm: 450, mirrorFigure: 'paraboloid', given: true },
+    { apertureMm: 110, focalLengthMm: 480, mirrorFigure: 'unknown', given: false },
+    { apertureMm: 110, focalLengthMm: 900, mirrorFigure: 'sphere', given: true },
+    { apertureMm: 110, focalLengthMm: 480, mirrorFigure: 'paraboloid', given: true },
   ] as const)('$mirrorFigure of $apertureMm/$focalLengthMm gives a Strehl: $given', ({ given, ...input }) => {
     expect(collimationQuality({ ...input, axisErrorMm: 0.1 }).strehl !== null).toBe(given)
   })
@@ -60,22 +60,22 @@ describe('limits', () => {
   })
 
   it('a wavefront of λ/14 has a Strehl of about 0.8 (Maréchal’s criterion)', () => {
-    const { limitMm } = collimationQuality({ apertureMm: 130, focalLengthMm: 650, axisErrorMm: 0 })
-    const { strehl } = collimationQuality({ apertureMm: 130, focalLengthMm: 650, axisErrorMm: limitMm })
+    const { limitMm } = collimationQuality({ apertureMm: 125, focalLengthMm: 600, axisErrorMm: 0 })
+    const { strehl } = collimationQuality({ apertureMm: 125, focalLengthMm: 600, axisErrorMm: limitMm })
     expect(strehl).toBeGreaterThan(0.8)
     expect(strehl).toBeLessThan(0.825)
   })
 
   it('says poor beyond the limit, usable up to it, good up to half', () => {
     const verdictAt = (share: number) => {
-      const { limitMm } = collimationQuality({ apertureMm: 114, focalLengthMm: 450, axisErrorMm: 0 })
-      return collimationQuality({ apertureMm: 114, focalLengthMm: 450, axisErrorMm: limitMm * share }).verdict
+      const { limitMm } = collimationQuality({ apertureMm: 110, focalLengthMm: 480, axisErrorMm: 0 })
+      return collimationQuality({ apertureMm: 110, focalLengthMm: 480, axisErrorMm: limitMm * share }).verdict
     }
     expect([0, 0.5, 0.51, 1, 1.001].map(verdictAt)).toEqual(['good', 'good', 'usable', 'usable', 'poor'])
   })
 
   it('gives no Strehl beyond 0.2 waves RMS', () => {
-    expect(collimationQuality({ apertureMm: 114, focalLengthMm: 450, axisErrorMm: 5 }).strehl).toBeNull()
+    expect(collimationQuality({ apertureMm: 110, focalLengthMm: 480, axisErrorMm: 5 }).strehl).toBeNull()
   })
 })
 
@@ -84,7 +84,7 @@ it.each([
   { field: 'axisErrorMm', value: -0.1 },
   { field: 'focalLengthMm', value: NaN },
 ])('refuses $field of $value by name', ({ field, value }) => {
-  expect(() => collimationQuality({ apertureMm: 114, focalLengthMm: 450, axisErrorMm: 1, [field]: value })).toThrow(
+  expect(() => collimationQuality({ apertureMm: 110, focalLengthMm: 480, axisErrorMm: 1, [field]: value })).toThrow(
     field,
   )
 })

@@ -80,7 +80,7 @@ it.each([
   ['zenith mirror 90°', 'diagonal'],
   ['amici prism 45', 'erecting-diagonal'],
   ['Tray, notched, twist lock', 'tray'],
-  ['OTA 150/750', 'tube'],
+  ['OTA 140/680', 'tube'],
   ['hand box', 'controller'],
   ['long butterfly nut', 'spare-screws'],
 ])('“%s” is a %s', (name, role) => expect(roleFromName(name)).toBe(role))
@@ -171,7 +171,7 @@ it('a column that says what a part is goes before its name, and nothing is asked
 })
 
 it('reads aperture and focal length off a tube', () => {
-  expect(tubeFromName('Optical tube 130/650, with cap holder')).toEqual({ apertureMm: 130, focalLengthMm: 650 })
+  expect(tubeFromName('Optical tube 125/600, with cap holder')).toEqual({ apertureMm: 125, focalLengthMm: 600 })
   expect(tubeFromName('tube')).toBeNull()
 })
 

@@ -11,7 +11,7 @@ import { templateProcedure } from '../procedures/templates.ts'
 
 const equatorial: DrawnKit = {
   family: 'equatorial-reflector',
-  optics: { apertureMm: 130, focalLengthMm: 650, collapsible: false },
+  optics: { apertureMm: 125, focalLengthMm: 600, collapsible: false },
   mount: roundMount,
   parts: kitOnMount([balancePart('weight-shaft', 350)]).parts,
 }
@@ -71,11 +71,11 @@ const drawn = (family: Family, apertureMm: number, focalLengthMm: number): Drawn
   parts: [],
 })
 const examples: Readonly<Record<Family, DrawnKit>> = {
-  'tabletop-reflector': drawn('tabletop-reflector', 130, 650),
+  'tabletop-reflector': drawn('tabletop-reflector', 125, 600),
   'floor-reflector': drawn('floor-reflector', 203, 1200),
-  'equatorial-reflector': drawn('equatorial-reflector', 130, 650),
+  'equatorial-reflector': drawn('equatorial-reflector', 125, 600),
   'tripod-refractor': drawn('tripod-refractor', 70, 400),
-  'altazimuth-reflector': drawn('altazimuth-reflector', 114, 500),
+  'altazimuth-reflector': drawn('altazimuth-reflector', 108, 470),
   'equatorial-maksutov': drawn('equatorial-maksutov', 102, 1300),
   'computer-driven': drawn('computer-driven', 125, 1900),
   'large-equatorial': drawn('large-equatorial', 120, 900),

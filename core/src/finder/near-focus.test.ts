@@ -1,9 +1,9 @@
 import { nearFocus } from './near-focus.ts'
 
 it.each([
-  { focalLengthMm: 650, distanceM: 60 },
+  { focalLengthMm: 600, distanceM: 60 },
   { focalLengthMm: 1300, distanceM: 74 },
-  { focalLengthMm: 450, distanceM: 9 },
+  { focalLengthMm: 480, distanceM: 9 },
 ])('f $focalLengthMm at $distanceM m: 1/d + 1/(f + extra) = 1/f (thin lens)', ({ focalLengthMm, distanceM }) => {
   const { extraTravelMm } = nearFocus({ focalLengthMm, focusing: 'drawtube', distanceM })
   expect(1 / (distanceM * 1000) + 1 / (focalLengthMm + (extraTravelMm ?? 0))).toBeCloseTo(1 / focalLengthMm, 12)
@@ -15,10 +15,10 @@ it('f 1300 at 74 m goes 23 mm farther out (common practice)', () => {
 })
 
 it('a drawtube with so much to spare comes sharp from there on, and no nearer', () => {
-  const { nearestM, reason } = nearFocus({ focalLengthMm: 650, focusing: 'drawtube', spareTravelMm: 30 })
+  const { nearestM, reason } = nearFocus({ focalLengthMm: 600, focusing: 'drawtube', spareTravelMm: 30 })
   expect(reason).toBe('formula')
   const at = (distanceM: number) =>
-    nearFocus({ focalLengthMm: 650, focusing: 'drawtube', spareTravelMm: 30, distanceM })
+    nearFocus({ focalLengthMm: 600, focusing: 'drawtube', spareTravelMm: 30, distanceM })
   expect(at(nearestM ?? 0).extraTravelMm).toBeCloseTo(30, 9)
   expect(at((nearestM ?? 0) * 1.01).reaches).toBe(true)
   expect(at((nearestM ?? 0) * 0.99).reaches).toBe(false)
@@ -51,7 +51,7 @@ it.each([
 })
 
 it('nearer than its own focal length nothing comes sharp', () => {
-  expect(nearFocus({ focalLengthMm: 650, focusing: 'drawtube', distanceM: 0.6 })).toMatchObject({
+  expect(nearFocus({ focalLengthMm: 600, focusing: 'drawtube', distanceM: 0.6 })).toMatchObject({
     reason: 'inside-focal-length',
     reaches: false,
     extraTravelMm: null,

@@ -18,9 +18,9 @@ const part = (role: Role, rest: Partial<GuidePart> = {}): GuidePart => ({
 const base: GuideInput = {
   kitName: 'Sorrel',
   kitCode: 'M-03',
-  modelName: 'equatorial reflector 130/650',
+  modelName: 'equatorial reflector 125/600',
   family: 'equatorial-reflector',
-  optics: { apertureMm: 130, focalLengthMm: 650, kind: 'newtonian', collimatable: true, collapsible: false },
+  optics: { apertureMm: 125, focalLengthMm: 600, kind: 'newtonian', collimatable: true, collapsible: false },
   parts: [
     part('tube', { massG: 3150 }),
     part('counterweight', { massG: 1980 }),
@@ -87,7 +87,7 @@ it('a missing part is named as missing and gives no power', () => {
   const parts = base.parts.map((each) => (each.role === 'eyepiece' ? { ...each, mark: 'missing' as const } : each))
   const guide = composeGuide({ ...base, parts })
   expect(english(guide).notes).toEqual(['Eyepiece 4 mm is not in this kit at present.'])
-  expect(guide.powers.map(({ magnification }) => magnification)).toEqual([26, 52])
+  expect(guide.powers.map(({ magnification }) => magnification)).toEqual([24, 48])
   expect(JSON.stringify(english(guide).contents)).not.toContain('4 mm')
 })
 
@@ -97,10 +97,10 @@ it('marks the start and what the tube can’t use', () => {
     expect.objectContaining({ eyepiece: 'Eyepiece 25 mm', barlow: null }),
   ])
   expect(powers.map(({ magnification, verdict }) => [Math.round(magnification), verdict])).toEqual([
-    [26, 'good'],
-    [52, 'good'],
-    [163, 'steady-air-only'],
-    [325, 'empty'],
+    [24, 'good'],
+    [48, 'good'],
+    [150, 'steady-air-only'],
+    [300, 'empty'],
   ])
 })
 

@@ -25,7 +25,7 @@ it('every target of every night finds its own words, and no two looks share them
     place: { name: 'Quillstead', latitudeDeg: 51.7, longitudeDeg: -1.2, zone: 'Europe/London' },
     fromDate: '2026-10-05',
     untilDate: '2026-10-18',
-    apertureMm: 130,
+    apertureMm: 125,
     powers: [{ name: 'Eyepiece 25 mm', magnification: 26 }],
     children: false,
     withStars: true,

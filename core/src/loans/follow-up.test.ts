@@ -37,7 +37,7 @@ const judged = (code: 'look-for-part' | 'fleet-notice' | 'fleet-stop' | 'kit-sto
   judgeReadiness({
     model: {
       family: 'tabletop-reflector',
-      optics: { apertureMm: 114, focalLengthMm: 450, kind: 'newtonian', collimatable: true },
+      optics: { apertureMm: 110, focalLengthMm: 480, kind: 'newtonian', collimatable: true },
       highestMagnification: 45,
     },
     parts: [{ role: 'tube', mark: 'present' }],

@@ -45,8 +45,8 @@ describe('magnification', () => {
     expect(at(20, 1)).toBe('good')
   })
 
-  it('114/450 is about f/4', () => {
-    expect(opticalView({ apertureMm: 114, focalLengthMm: 450, eyepieceMm: 20 }).focalRatio).toBeCloseTo(3.95, 2)
+  it('110/480 is f/4.4', () => {
+    expect(opticalView({ apertureMm: 110, focalLengthMm: 480, eyepieceMm: 20 }).focalRatio).toBeCloseTo(480 / 110, 10)
   })
 
   it('calls an exit pupil wider than 7 mm too low', () => {

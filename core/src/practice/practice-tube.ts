@@ -48,16 +48,16 @@ export interface PracticeState {
 const PER_TURN = 16
 const SECONDARY_SHARE = 0.03
 const sizes = {
-  'one-screw': { apertureMm: 130, focalLengthMm: 650, secondaryMm: 41, drawtubeMm: 31.8, screwMm: 52, pitchMm: 0.8 },
+  'one-screw': { apertureMm: 125, focalLengthMm: 600, secondaryMm: 41, drawtubeMm: 31.8, screwMm: 52, pitchMm: 0.8 },
   'both-mirrors': {
-    apertureMm: 130,
-    focalLengthMm: 650,
+    apertureMm: 125,
+    focalLengthMm: 600,
     secondaryMm: 41,
     drawtubeMm: 31.8,
     screwMm: 52,
     pitchMm: 0.8,
   },
-  'fast-tube': { apertureMm: 114, focalLengthMm: 450, secondaryMm: 42, drawtubeMm: 31.8, screwMm: 38, pitchMm: 0.7 },
+  'fast-tube': { apertureMm: 110, focalLengthMm: 430, secondaryMm: 42, drawtubeMm: 31.8, screwMm: 38, pitchMm: 0.7 },
 } as const
 
 /** A telescope whose misalignment follows from the seed: the same seed is the same telescope. */

@@ -24,7 +24,7 @@ const part = (index: number, rest: Partial<CardPart> = {}): CardPart => ({
 const kit = (parts: readonly CardPart[], rest: Partial<CardKit> = {}): CardKit => ({
   code: 'M-12',
   name: 'Juniper',
-  modelName: 'tabletop reflector 114/450',
+  modelName: 'tabletop reflector 110/480',
   branchName: 'Marrowdale Library',
   emergencyLine: 'call 112',
   printedOn: 'Thu 16 Apr 2026',

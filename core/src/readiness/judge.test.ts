@@ -27,7 +27,7 @@ const fitReadings = [
 const fit: JudgeInput = {
   model: {
     family: 'tabletop-reflector',
-    optics: { apertureMm: 114, focalLengthMm: 450, kind: 'newtonian', collimatable: true },
+    optics: { apertureMm: 110, focalLengthMm: 480, kind: 'newtonian', collimatable: true },
     highestMagnification: 90,
   },
   parts: [
@@ -118,7 +118,7 @@ describe('readings', () => {
   })
 
   it('and only a note where it gives less', () => {
-    const model = { ...fit.model, highestMagnification: 57 }
+    const model = { ...fit.model, highestMagnification: 55 }
     expect(judgeReadiness({ ...withReading(off), model }).condition).toBe('half')
   })
 

@@ -54,6 +54,6 @@ it.each([
   { verdict: 'poor', highest: 200, says: 'planets' },
   { verdict: 'poor', highest: 50, says: 'at most' },
 ] as const)('what a borrower notices of a $verdict mirror at $highest×: $says', ({ verdict, highest, says }) => {
-  const given = { highestMagnification: highest, apertureMm: 130, mirrorSetsSharpness: false }
+  const given = { highestMagnification: highest, apertureMm: 125, mirrorSetsSharpness: false }
   expect(noticedSentence({ verdict, comaRmsWaves: 0.1 }, given)).toContain(says)
 })

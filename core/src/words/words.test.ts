@@ -29,7 +29,7 @@ it('says the figure, its limit and what to do next', () => {
   const { reasons } = judgeReadiness({
     model: {
       family: 'tabletop-reflector',
-      optics: { apertureMm: 114, focalLengthMm: 450, kind: 'newtonian', collimatable: true },
+      optics: { apertureMm: 110, focalLengthMm: 480, kind: 'newtonian', collimatable: true },
       highestMagnification: 90,
     },
     parts: [{ role: 'tube', mark: 'present' }],

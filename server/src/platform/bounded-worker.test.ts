@@ -10,11 +10,11 @@ const work = (text: string, rest: Partial<ListWork> = {}): ListWork => ({
   openCells: true,
   ...rest,
 })
-const list = 'Kit code;Part;How many\r\nQ-1;Tube 130/650;1\r\nQ-1;Front cap;1\r\n'
+const list = 'Kit code;Part;How many\r\nQ-1;Tube 125/600;1\r\nQ-1;Front cap;1\r\n'
 
 it('reads a list in a thread of its own', async () => {
   const { list: read, columnsRemembered } = await runBounded<ReadList>('list', work(list), bounds)
-  expect(read.kits).toMatchObject([{ code: 'Q-1', parts: [{ name: 'Tube 130/650' }, { name: 'Front cap' }] }])
+  expect(read.kits).toMatchObject([{ code: 'Q-1', parts: [{ name: 'Tube 125/600' }, { name: 'Front cap' }] }])
   expect(columnsRemembered).toBe(false)
 })
 

@@ -7,7 +7,7 @@ const input = (family: Family): GuideInput => ({
   kitCode: 'M-01',
   modelName: 'model',
   family,
-  optics: { apertureMm: 114, focalLengthMm: 450, kind: 'newtonian', collimatable: true, collapsible: false },
+  optics: { apertureMm: 110, focalLengthMm: 480, kind: 'newtonian', collimatable: true, collapsible: false },
   parts: [],
   collimationPolicy: 'leave-it-to-us',
   branchName: 'Library',

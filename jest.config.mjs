@@ -20,7 +20,8 @@ const shared = {
 
 export default {
   maxWorkers: 2,
-  testTimeout: 30_000,
+  // A machine that is busy with something else needs its time; what hangs is still ended.
+  testTimeout: 180_000,
   projects: [
     { ...shared, displayName: 'unit', testMatch: ['<rootDir>/{core,contract,server,web}/src/**/*.test.ts'] },
     { ...shared, displayName: 'integration', testMatch: ['<rootDir>/server/test/**/*.test.ts'] },

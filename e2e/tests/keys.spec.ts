@@ -32,6 +32,7 @@ test('a promised borrower’s hand-out takes twelve keys at most, without a hand
 test('in the find box arrows move and Enter opens what is marked', async ({ page, context }) => {
   await signIn(context, 'ines')
   await goTo(page, '/desk')
+  await expect(page.getByRole('heading', { name: 'The desk' })).toBeVisible()
   await press(page, '/')
   await page.keyboard.type('eyepiece', { delay: 45 })
   const marked = page.locator('[role=option][aria-selected=true]')

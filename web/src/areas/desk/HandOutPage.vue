@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { HandOutForm, Slip } from '@binoculum/contract'
-import { kindWords, localAsUtcMs, massText, moneyText, offsetsOfLocal, reasonSentence } from '@binoculum/core'
+import { kindWords, massText, moneyText, reasonSentence } from '@binoculum/core'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
@@ -15,6 +15,7 @@ import ProblemNote from '../../shared/ProblemNote.vue'
 import ReasonText from '../../shared/ReasonText.vue'
 import { useSession } from '../people/session.ts'
 import BorrowerPicker from './BorrowerPicker.vue'
+import { draftSlip } from './draft-slip.ts'
 import FormLine from './FormLine.vue'
 import GuideWishesForm from './GuideWishesForm.vue'
 import HandedOut from './HandedOut.vue'
@@ -49,33 +50,18 @@ const massG = computed(
   () => kit.value?.parts.reduce((sum, part) => sum + (part.massG ?? 0) * part.presentCount, 0) ?? 0,
 )
 const notAfterToday = (day: Date) => day.getTime() <= Date.now()
-/** A wall clock's time in the branch's zone; in the hour that is missing, the one before. */
-const instantOf = (local: string, zone: string) => {
-  const hours = offsetsOfLocal(zone, local)[0] ?? 0
-  return new Date(localAsUtcMs(local) - hours * 3_600_000).toISOString()
-}
 const borrowerName = computed(() => (draft.value.isNew ? draft.value.name : (draft.value.borrower?.name ?? '')))
 
 const preview = computed<Slip | null>(() => {
   const given = form.value
   if (!given) return null
-  return {
-    loanId: given.kit.id,
-    loanCode: '',
-    kitCode: given.kit.code,
-    kitName: given.kit.name,
-    modelName: given.kit.modelName,
-    branchName: given.kit.branchName,
+  return draftSlip(given, {
     borrower: borrowerName.value,
-    outAtUtc: new Date().toISOString(),
-    dueAtUtc: instantOf(`${draft.value.dueOn || given.dueOn}T${given.returnTime}`, given.kit.zone),
-    zone: given.kit.zone,
-    partCount: given.kit.parts.length - missing.value.length,
+    dueOn: draft.value.dueOn,
+    missing: missing.value.length,
     massG: massG.value,
-    eyepieces: given.kit.parts.filter(({ optics }) => optics.focalLengthMm || optics.barlow).map(({ name }) => name),
-    notes: [],
-    guidePath: null,
-  }
+    outAtUtc: new Date().toISOString(),
+  })
 })
 
 /** The pencil stands where something is open: its first control has the focus, unless somebody is typing. */

@@ -138,11 +138,14 @@ defineExpose({ openNote, openWrong, openExtra, keys })
 
 <template>
   <div class="part-bar">
-    <p class="what">
-      <strong class="night">{{ number }} {{ part.name }}</strong> {{ part.lookFor }}.
-      <span v-if="part.lookEveryTime" class="brass">Look every time.</span>
-      <span class="quiet looked">{{ looked }} of {{ total }} looked at</span>
-    </p>
+    <div class="what">
+      <p>
+        <strong class="night">{{ number }} {{ part.name }}</strong> {{ part.lookFor }}.
+        <span v-if="part.lookEveryTime" class="brass">Look every time.</span>
+      </p>
+      <span class="quiet">{{ looked }} of {{ total }} looked at</span>
+      <button type="button" class="mark-button" @click="emit('rest')"><KeyCap name="a" /> all the rest</button>
+    </div>
     <div v-if="own && own.pictureIds.length > 0" class="pictures">
       <a v-for="id in own.pictureIds" :key="id" :href="`/api/pictures/${id}`" target="_blank" rel="noopener">
         <img :src="`/api/pictures/${id}`" :alt="`Picture of ${part.name}`" width="64" height="48" />
@@ -242,7 +245,6 @@ defineExpose({ openNote, openWrong, openExtra, keys })
           <KeyCap name="+" />
         </button>
       </template>
-      <button type="button" class="mark-button" @click="emit('rest')"><KeyCap name="a" /> all the rest</button>
     </div>
     <p v-if="trouble" class="rust second" role="alert">{{ trouble }}</p>
   </div>
@@ -259,8 +261,19 @@ defineExpose({ openNote, openWrong, openExtra, keys })
   color: var(--night);
 }
 
-.looked {
-  float: right;
+.what {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+}
+
+.what p {
+  flex: 1;
+}
+
+.what span,
+.what button {
+  flex: none;
 }
 
 .marks,

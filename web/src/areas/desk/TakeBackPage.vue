@@ -351,7 +351,8 @@ header {
 
 .current {
   position: sticky;
-  bottom: 68px;
+  /* On the bar of where the kit goes, whose words may take three lines. */
+  bottom: 78px;
 }
 
 aside {

@@ -31,6 +31,8 @@ const atFocus = z.object({ x: z.number().min(-100).max(100), y: z.number().min(-
 const doubtMm = z.number().nonnegative().max(100)
 /** The picture as it was kept beside its figure; null where it was not, or the line was down. */
 const keptPicture = idSchema.nullable().default(null)
+/** When it was looked at, by the device's clock; now, where nobody says. */
+const lookedAtUtc = z.iso.datetime().optional()
 const clockHours = z.number().gt(0).lte(12)
 
 /**
@@ -51,6 +53,7 @@ export const offsetReadingSchema = z.union([
 ])
 
 const arcmin = z.object({ x: z.number().min(-2000).max(2000), y: z.number().min(-2000).max(2000) })
+const yesFirst = 'the question of the Sun must be answered with yes'
 const targetName = z.string().trim().min(1).max(80)
 
 /** What a finder was lined up on. By day nothing is accepted before somebody answered that the tube is in shade, or that their
@@ -60,12 +63,14 @@ export const finderTargetSchema = z.discriminatedUnion('kind', [
     kind: z.enum(['landmark', 'moon']),
     name: targetName,
     distanceM: z.number().positive().max(200_000).nullable(),
-    shaded: z.literal(true, 'the question of the Sun must be answered with yes'),
+    shaded: z.literal(true, yesFirst),
   }),
   z.object({
     kind: z.enum(['star', 'sheet']),
     name: targetName,
     distanceM: z.number().positive().max(200_000).nullable(),
+    /** Whether somebody said yes; asked wherever night is not certain. */
+    shaded: z.boolean().default(false),
   }),
 ])
 
@@ -76,9 +81,21 @@ export const finderReadingSchema = z.discriminatedUnion('way', [
     misalignmentArcmin: arcmin,
     uncertaintyArcmin: z.number().nonnegative().max(600),
     target: finderTargetSchema,
+    lookedAtUtc,
   }),
-  z.object({ way: z.literal('typed'), misalignmentArcmin: z.number().nonnegative().max(600) }),
-  z.object({ way: z.literal('landmark'), distanceM: z.number().positive().max(100_000), seenMm: point }),
+  z.object({
+    way: z.literal('typed'),
+    misalignmentArcmin: z.number().nonnegative().max(600),
+    target: finderTargetSchema.nullable().default(null),
+    lookedAtUtc,
+  }),
+  z.object({
+    way: z.literal('landmark'),
+    distanceM: z.number().positive().max(100_000),
+    seenMm: point,
+    shaded: z.literal(true, yesFirst),
+    lookedAtUtc,
+  }),
 ])
 
 const balanceSchema = z.discriminatedUnion('way', [
@@ -124,6 +141,10 @@ export const stationSchema = z.discriminatedUnion('station', [
     lookedAfterLocking: z.boolean().default(false),
     /** One reading after each opening of a tube that slides. */
     openings: z.array(atFocus).max(50).default([]),
+    /** The answer to the question of the Sun: whichever way it was read, somebody looked into the tube. */
+    sun: z
+      .object({ siteId: idSchema.nullable().default(null), shaded: z.boolean(), lookedAtUtc })
+      .default({ siteId: null, shaded: false }),
     minutes,
     note,
   }),
@@ -133,6 +154,8 @@ export const stationSchema = z.discriminatedUnion('station', [
     asFound: finderReadingSchema,
     asLeft: finderReadingSchema,
     turned: z.array(knobStepSchema).max(60).default([]),
+    /** Where it was looked through: the Sun's place hangs on it. */
+    siteId: idSchema.nullable().default(null),
     care: dotCareSchema.nullable().default(null),
     minutes,
     note,
@@ -150,6 +173,8 @@ export const finishCheckSchema = z.object({
   stations: z.array(stationSchema).min(1, 'do one station at least'),
   doneJobIds: z.array(idSchema),
   backToShelf: z.boolean(),
+  /** The device's clock when this was sent: a finder's night is believed only where the server's agrees with it. */
+  deviceUtc: z.iso.datetime().nullable().default(null),
 })
 export type FinishCheck = z.infer<typeof finishCheckSchema>
 

@@ -34,6 +34,11 @@ export const errorCatalogue = {
   NOT_FIT: { status: 422, message: 'This kit is not fit to go out. A coordinator may overrule it with a reason.' },
   NEVER: { status: 422, message: 'This kit is held for safety. Nobody may overrule it; only the named cure helps.' },
   DUE_IN_PAST: { status: 422, message: 'The day of return must lie after today.' },
+  SUN_NOT_ASKED: {
+    status: 422,
+    message:
+      'The finder counts only once somebody has said that the tube can’t meet the Sun. It goes unasked only at night, with this machine’s clock, the place and its zone in agreement. Answer the question at the finder.',
+  },
   MARKS_INCOMPLETE: { status: 422, message: 'Some parts are not looked at yet.' },
   AGREEMENT_OLD: { status: 422, message: 'The agreement has a newer version. Show it again and have it accepted.' },
   CELL_UNANSWERED: {

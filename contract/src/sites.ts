@@ -40,7 +40,8 @@ export const siteSchema = siteFieldsSchema.extend({
   needle: needleSchema,
 })
 export type Site = z.infer<typeof siteSchema>
-export const sitesSchema = z.object({ sites: z.array(siteSchema) })
+/** With the server's clock: whoever asks where the Sun stands holds the device's own against it. */
+export const sitesSchema = z.object({ sites: z.array(siteSchema), nowUtc: z.string() })
 export type Sites = z.infer<typeof sitesSchema>
 
 export const writeSiteSchema = siteFieldsSchema.extend({

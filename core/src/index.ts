@@ -18,6 +18,15 @@ export {
 } from './collimation/quality.ts'
 export { axisErrorFromOffset, offsetInCellFrame } from './collimation/offset.ts'
 export { finderParallax, misalignmentAtLandmark, type Parallax, type ParallaxInput } from './finder/parallax.ts'
+export {
+  isZoneFar,
+  needsYes,
+  sunQuestion,
+  zoneMismatchDeg,
+  type FinderTargetKind,
+  type SunDoubt,
+  type SunQuestion,
+} from './finder/sun-question.ts'
 export { finderVerdict, usableMisalignmentArcmin, type FinderVerdict } from './finder/verdict.ts'
 export {
   families,
@@ -527,7 +536,16 @@ export {
 } from './finder/landmark.ts'
 export { dayStrip, sunDay, sunOfDay, type DayKind, type DaySpan, type SunDay } from './sky/sun-day.ts'
 export { dayMoon, nightTarget, type DayMoon, type NightTarget } from './sky/finder-targets.ts'
-export { aimWords, besideWords, firstLooksWords, knobLines, nearFocusWords, type KnobLine } from './words/finder.ts'
+export {
+  aimWords,
+  besideWords,
+  firstLooksWords,
+  knobLines,
+  nearFocusWords,
+  sunDoubtWords,
+  sunQuestionWords,
+  type KnobLine,
+} from './words/finder.ts'
 export { alignmentSheetPage, type AlignmentSheet } from './printing/alignment-sheet.ts'
 export { skyNight, type Night, type NightState } from './sky/night.ts'
 export {

@@ -131,7 +131,7 @@ test('a picture of 12 megapixels is a figure in under two seconds', async ({ pag
     .toBuffer()
   await openStation(page, 'M-01', /^Collimation/)
   await page.getByLabel('a picture', { exact: true }).check()
-  const yes = page.getByRole('group', { name: 'Is the tube in shade?' }).getByLabel('yes')
+  const yes = page.getByRole('group', { name: 'The question of the Sun' }).getByLabel('yes')
   if (await yes.isVisible()) await yes.check()
   const take = async () => {
     const sum = await yardstickMs(page)

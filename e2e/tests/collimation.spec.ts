@@ -23,13 +23,19 @@ function pngThatClaims(widthPx: number, heightPx: number): Buffer {
 }
 /** By day the tube has to be in shade; by night nobody asks. */
 async function inShade(page: Page) {
-  const yes = page.getByRole('group', { name: 'Is the tube in shade?' }).getByLabel('yes')
+  const yes = page.getByRole('group', { name: 'The question of the Sun' }).getByLabel('yes')
   if (await yes.isVisible()) await yes.check()
 }
 async function photograph(page: Page, buffer: Buffer) {
   await page.getByLabel('a picture', { exact: true }).check()
   await inShade(page)
   await page.locator('[name=photo]').setInputFiles(file(buffer))
+  await openEndUp(page)
+}
+/** No screw is named before somebody says where the tube's open end is. */
+async function openEndUp(page: Page) {
+  await expect(page.getByText('Where is the tube’s open end in this picture?')).toBeVisible()
+  await page.getByRole('button', { name: '↑ up' }).click()
 }
 const figure = (page: Page) => page.locator('.big-figure .number')
 
@@ -101,7 +107,16 @@ test('circles are moved by keys, and the figure follows; the open end turns the 
 }) => {
   await signIn(context, 'kofi')
   await openStation(page, 'M-01', /^Collimation/)
-  await photograph(page, await peepholePhoto({ model: 'table-110', axisErrorMm: { x: 1.5, y: 0 } }))
+  await page.getByLabel('a picture', { exact: true }).check()
+  await inShade(page)
+  const photo = await peepholePhoto({ model: 'table-110', axisErrorMm: { x: 1.5, y: 0 } })
+  await page.locator('[name=photo]').setInputFiles(file(photo))
+  // Its size is seen at once; no direction, no screw and no figure to keep before the open end is known.
+  await expect(page.getByText(/The mark is 1\.[45] mm off/)).toBeVisible()
+  await expect(page.locator('.open-end circle')).toHaveCount(0)
+  await expect(figure(page)).toHaveText(/^–/)
+  await expect(page.locator('.advice')).not.toContainText('screw')
+  await openEndUp(page)
   await expect(figure(page)).toHaveText(/^1\.[45]/)
   const advised = await page.locator('.advice').innerText()
   await page.locator('[name=overlay]').check()
@@ -142,8 +157,10 @@ test('a star on both sides of focus: a figure without the secondary’s own offs
   await signIn(context, 'kofi')
   await openStation(page, 'M-07', /^Collimation/)
   await page.getByLabel('a star', { exact: true }).check()
+  await inShade(page)
   const star = (name: string) => fileURLToPath(new URL(`../../server/test/pictures/star/${name}`, import.meta.url))
   await page.locator('[name=star]').setInputFiles(star('pub_star_02.png'))
+  await openEndUp(page)
   await expect(page.getByText('Without the defocus there is a direction')).toBeVisible()
   await page.locator('[name=side]').selectOption('inside')
   await page.locator('[name=defocus]').fill('8')
@@ -166,6 +183,7 @@ test('by eye: a doubt that holds the limit is said', async ({ page, context }) =
   await signIn(context, 'kofi')
   await openStation(page, 'M-01', /^Collimation/)
   await page.getByLabel('by eye', { exact: true }).check()
+  await inShade(page)
   await page.locator('[name=eye-place]').selectOption('inside')
   await expect(page.locator('.advice')).toContainText('Can’t tell')
   await page.locator('[name=eye-place]').selectOption('beside')
@@ -176,6 +194,7 @@ test('a screw at its end is never advised further', async ({ page, context }) =>
   await signIn(context, 'kofi')
   await openStation(page, 'M-01', /^Collimation/)
   await page.getByLabel('type a reading').check()
+  await inShade(page)
   await page.locator('[name=offset-mm]').fill('3.8')
   await page.locator('[name=clock]').selectOption('4')
   await expect(page.locator('.advice')).toContainText('screw B clockwise')
@@ -188,6 +207,7 @@ test('a screw at its end is never advised further', async ({ page, context }) =>
 test('a tube that slides: opened again and again, with an honest verdict', async ({ page, context }) => {
   await signIn(context, 'kofi')
   await openStation(page, 'M-07', /^Collimation/)
+  await inShade(page)
   for (const [mm, hours] of [
     ['0.4', '1'],
     ['0.5', '4'],

@@ -13,11 +13,18 @@ const NIGHT = '2026-04-16T21:50:00Z'
 
 async function at(page: Page, context: BrowserContext, when: string, code = 'F-03') {
   await page.clock.setFixedTime(new Date(when))
+  await serverSays(page, when)
   await signIn(context, 'kofi')
   await openStation(page, code, /^Finder/)
 }
+/** The server's clock as the page hears it with the places. */
+const serverSays = (page: Page, nowUtc: string) =>
+  page.route('**/api/sites', async (route) => {
+    const given = (await (await route.fetch()).json()) as object
+    await route.fulfill({ json: { ...given, nowUtc } })
+  })
 const figure = (page: Page) => page.locator('.big-figure .number')
-const question = (page: Page) => page.getByRole('group', { name: 'Is the tube in shade?' })
+const question = (page: Page) => page.getByRole('group', { name: 'The question of the Sun' })
 async function mark(page: Page, right: number, up: number) {
   await page.locator('[name=seen-x]').fill(String(right))
   await page.locator('[name=seen-y]').fill(String(up))
@@ -103,6 +110,24 @@ test('by night: the pole star, in the dark, with arrows', async ({ page, context
   expect(across).toBeGreaterThanOrEqual(30)
   await expect(figure(page)).toHaveText(new RegExp(`^${across}`))
   await page.getByRole('button', { name: 'Paper' }).click()
+})
+
+test('a machine whose clock says night by day asks all the same, and shuts every way until it is answered', async ({
+  page,
+  context,
+}) => {
+  await page.clock.setFixedTime(new Date(NIGHT))
+  await serverSays(page, MORNING)
+  await signIn(context, 'kofi')
+  await openStation(page, 'F-03', /^Finder/)
+  await expect(page.getByText(/clock and the server’s are more than 5 minutes apart/)).toBeVisible()
+  await expect(question(page)).toBeVisible()
+  await page.getByLabel('I know the angle').check()
+  await expect(page.locator('[name=misalignment]')).toBeDisabled()
+  await question(page).getByLabel('no').check()
+  await expect(page.locator('[name=misalignment]')).toBeDisabled()
+  await page.getByLabel('where it stands in the eyepiece').check()
+  await expect(page.locator('[name=fraction]')).toBeDisabled()
 })
 
 test('by the eyepiece’s field: what stands at a clock’s hour in a turned view is turned back', async ({

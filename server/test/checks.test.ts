@@ -25,13 +25,16 @@ const assembled = {
 }
 const mirror = (found: number, left: number) => ({
   station: 'collimation',
+  sun: { shaded: true },
   asFound: { offsetMm: found, clockHours: 4 },
   asLeft: { offsetMm: left, clockHours: 12 },
 })
+/** Indoors, where no Sun is to be asked about. */
+const sheet = { kind: 'sheet', name: 'its sheet of two marks', distanceM: 9 }
 const finder = (arcmin: number) => ({
   station: 'finder',
-  asFound: { way: 'typed', misalignmentArcmin: 44 },
-  asLeft: { way: 'typed', misalignmentArcmin: arcmin },
+  asFound: { way: 'typed', misalignmentArcmin: 44, target: sheet },
+  asLeft: { way: 'typed', misalignmentArcmin: arcmin, target: sheet },
 })
 async function check(code: string, stations: object[], rest: object = {}) {
   const kit = await kitOf(kofi, code)

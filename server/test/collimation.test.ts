@@ -26,7 +26,7 @@ async function check(code: string, station: object) {
   const body = {
     idempotencyKey: randomUUID(),
     kitVersion: kit.version,
-    stations: [{ station: 'collimation', ...station }],
+    stations: [{ station: 'collimation', sun: { shaded: true }, ...station }],
     doneJobIds: kit.jobs.map(({ id }) => id),
     backToShelf: true,
   }
@@ -43,6 +43,15 @@ it('a picture’s figure is kept with its doubt, and what the screws did is lear
   expect(reading?.asFound).toBeCloseTo(Math.sqrt(5), 9)
   expect(kit.turned).toEqual(turned)
   expect(kit.past.at(-1)).toMatchObject({ kind: 'collimation', uncertainty: 0.2 })
+})
+
+it('by day no way of looking counts without the yes to the question of the Sun', async () => {
+  const looks = [photo(1, 0), { way: 'eye', place: 'middle', clockHours: 3 }, { offsetMm: 1, clockHours: 4 }]
+  for (const look of looks)
+    for (const sun of [undefined, { shaded: false }, { shaded: false, lookedAtUtc: '2026-03-12T04:00:00Z' }]) {
+      const { status, body } = await check('M-07', { asFound: look, asLeft: look, sun })
+      expect([status, body]).toMatchObject([422, { error: { code: 'SUN_NOT_ASKED' } }])
+    }
 })
 
 it('a limit inside the doubt is said, and neither fit nor unfit', async () => {

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import type { KitSheet, Landmarks, LandmarkFile, ModelSheet, Printed, Sites } from '@binoculum/contract'
 import { distanceAndBearing } from '@binoculum/core'
-import { kitOf, startTestServer, type Agent } from './support.ts'
+import { kitOf, startTestServer, testNow, type Agent } from './support.ts'
 
 let server: Awaited<ReturnType<typeof startTestServer>>
 let kofi: Agent
@@ -21,7 +21,7 @@ const seen = (x: number, y: number, target: object = landmark) => ({
   uncertaintyArcmin: 3,
   target,
 })
-async function check(code: string, station: object) {
+async function check(code: string, station: object, rest: object = {}) {
   const kit = await kitOf(kofi, code)
   return kofi.post<{ kit: KitSheet; error?: unknown }>(`/api/kits/${kit.id}/checks`, {
     idempotencyKey: randomUUID(),
@@ -29,6 +29,7 @@ async function check(code: string, station: object) {
     stations: [{ station: 'finder', ...station }],
     doneJobIds: kit.jobs.map(({ id }) => id),
     backToShelf: true,
+    ...rest,
   })
 }
 
@@ -56,8 +57,36 @@ describe('the finder’s station', () => {
       const reply = await check('M-07', { asFound: seen(1, 1, target), asLeft: seen(1, 1, target) })
       expect(reply.status).toBe(400)
     }
+  })
+
+  it('an angle that somebody knows, or a star, is no way round the question by day', async () => {
     const star = { kind: 'star', name: 'the pole star', distanceM: null }
-    expect((await check('M-07', { asFound: seen(1, 1, star), asLeft: seen(1, 1, star) })).status).toBe(200)
+    const typed = { way: 'typed', misalignmentArcmin: 4 }
+    const deviceUtc = testNow.toISOString()
+    const { sites } = (await kofi.get<Sites>('/api/sites')).body
+    const siteId = sites[0]?.id
+    for (const reading of [seen(1, 1, star), typed, { ...typed, target: star }])
+      for (const clock of [{}, { deviceUtc }, { deviceUtc: '2026-03-12T22:00:00Z' }]) {
+        const reply = await check('M-07', { asFound: reading, asLeft: reading, siteId }, clock)
+        expect([reply.status, reply.body.error]).toMatchObject([422, { code: 'SUN_NOT_ASKED' }])
+      }
+    const said = { ...typed, target: { ...star, shaded: true } }
+    expect((await check('M-07', { asFound: said, asLeft: said })).status).toBe(200)
+    const indoors = { ...typed, target: { ...star, kind: 'sheet', distanceM: 9 } }
+    expect((await check('M-07', { asFound: indoors, asLeft: indoors })).status).toBe(200)
+  })
+
+  it('at night it goes unasked where both clocks and the place agree; what was seen at night may be sent by day', async () => {
+    const star = { kind: 'star', name: 'the pole star', distanceM: null }
+    const { sites } = (await kofi.get<Sites>('/api/sites')).body
+    const kit = await kitOf(kofi, 'M-07')
+    const siteId = sites.find(({ branchId }) => branchId === kit.branchId)?.id
+    const reading = { ...seen(1, 1, star), lookedAtUtc: '2026-03-12T04:00:00Z' }
+    const sent = { asFound: reading, asLeft: reading, siteId }
+    const deviceUtc = testNow.toISOString()
+    expect((await check('M-07', sent, { deviceUtc: '2026-03-12T14:06:00Z' })).status).toBe(422)
+    expect((await check('M-07', { ...sent, siteId: null }, { deviceUtc })).status).toBe(422)
+    expect((await check('M-07', sent, { deviceUtc })).status).toBe(200)
   })
 
   it('one that is off is told, and says what to do', async () => {

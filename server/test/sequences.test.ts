@@ -73,7 +73,7 @@ async function take(step: Step & { who: number }): Promise<number> {
     }
     case 'check': {
       const offset = { offsetMm: step.offsetMm, clockHours: 7 }
-      const stations = [{ station: 'collimation', asFound: offset, asLeft: offset }]
+      const stations = [{ station: 'collimation', sun: { shaded: true }, asFound: offset, asLeft: offset }]
       const doneJobIds = kit.jobs.map(({ id }) => id)
       const body = { idempotencyKey: randomUUID(), kitVersion: kit.version, stations, doneJobIds, backToShelf: true }
       return (await agent.post(`/api/kits/${kit.id}/checks`, body)).status

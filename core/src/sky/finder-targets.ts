@@ -1,3 +1,4 @@
+import { NIGHT_FROM_DEG } from '../finder/sun-question.ts'
 import { degToRad, radToDeg } from '../shared/angles.ts'
 import { requirePositive } from '../shared/require.ts'
 import { alignmentStars } from './alignment-stars.ts'
@@ -17,8 +18,6 @@ import { apparentSun, requireMargin, SUN_DOWN_DEG, USUAL_MARGIN_DEG } from './su
 const POLE_STAR_FROM_DEG = 25
 /** Fainter stars aren't seen in a red dot's window. Common practice, no source. */
 const FAINTEST_FOR_A_DOT = 2.6
-/** By stars only when the Sun is this low (CALCULATORS). */
-const NIGHT_FROM_DEG = -6
 /** Sidereal: 360° in 23 h 56 min 4.1 s, arcminutes of sky a minute at the equator. */
 const SKY_ARCMIN_PER_MINUTE = (360 * 60) / (23 * 60 + 56 + 4.0905 / 60)
 /** A thin Moon is hard to find by day. Common practice, no source. */

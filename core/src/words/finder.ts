@@ -1,4 +1,5 @@
 import type { FinderKnob, KnobTurn } from '../finder/knobs.ts'
+import type { SunDoubt } from '../finder/sun-question.ts'
 import type { NearFocus } from '../finder/near-focus.ts'
 import type { PointXY } from '../shared/angles.ts'
 import { turnWords, wayWord } from './collimation.ts'
@@ -11,6 +12,22 @@ export function besideWords({ x, y }: PointXY, text: (size: number) => string = 
   return [side, height].filter(Boolean).join(' and ') || 'nothing'
 }
 export const aimWords = (offsetMm: PointXY): string => besideWords(offsetMm, mmText)
+
+/** Why it counts as day whatever the clock says, and what to do about it. */
+export const sunDoubtWords: Readonly<Record<SunDoubt, string>> = {
+  'no-place': 'No place is written down, so nobody knows where the Sun stands: it counts as day.',
+  'no-clock': 'The server’s clock was not heard, and this machine’s alone is not believed: it counts as day.',
+  'clocks-differ':
+    'This machine’s clock and the server’s are more than 5 minutes apart: it counts as day. Set the clock right.',
+  'zone-far':
+    'The place’s longitude and its time zone don’t belong together: it counts as day. Correct it in Set-up, Places.',
+}
+
+/** The question before a look, by what is looked at. */
+export const sunQuestionWords = (target: string, kind: 'landmark' | 'moon' | 'star' | 'sheet' | null): string =>
+  kind === 'star'
+    ? 'Is it night where you stand, the Sun well down?'
+    : `Is the tube in shade, or does your shadow point towards ${target}?`
 
 export interface KnobLine {
   readonly name: string

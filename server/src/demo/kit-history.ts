@@ -520,16 +520,17 @@ export class KitHistory {
       turned: [],
       lookedAfterLocking: touch,
       openings: [],
+      sun: { siteId: null, shaded: true },
       note: '',
       minutes,
     }
   }
 
   private finderStation(leaveOff: boolean, minutes: number): Station {
-    const typed = () => ({ way: 'typed' as const, misalignmentArcmin: Math.round(this.finderArcmin) })
+    const typed = () => ({ way: 'typed' as const, misalignmentArcmin: Math.round(this.finderArcmin), target: null })
     const asFound = typed()
     if (!leaveOff && this.finderArcmin > 15) this.finderArcmin = this.chance.between(3, 11)
-    return { station: 'finder', asFound, asLeft: typed(), turned: [], care: null, note: '', minutes }
+    return { station: 'finder', asFound, asLeft: typed(), turned: [], siteId: null, care: null, note: '', minutes }
   }
 }
 

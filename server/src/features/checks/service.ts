@@ -1,12 +1,22 @@
 import { randomUUID } from 'node:crypto'
 import { type Bench, type FinishCheck, type KitSheet, type Session, type Station } from '@binoculum/contract'
-import { learnFrom, reasonSentence, readingsFromStation, type CheckedKit, type KeptReading } from '@binoculum/core'
+import {
+  learnFrom,
+  needsYes,
+  reasonSentence,
+  readingsFromStation,
+  sunQuestion,
+  type CheckedKit,
+  type FinderTargetKind,
+  type KeptReading,
+} from '@binoculum/core'
 import { deskRoles, requireRole } from '../../platform/access.ts'
 import type { Context } from '../../platform/context.ts'
 import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
 import { appendRecord } from '../../platform/record.ts'
 import { once } from '../../platform/sent-once.ts'
+import { sitesOf } from '../sites/queries.ts'
 import { fieldOfRow, judgeRow, opticsOf, type Kits, type ShelfRow } from '../kits/service.ts'
 import type { KnobStepRow, ReadingRow, StepTimeRow, TurnedStepRow } from './entities.ts'
 import {
@@ -62,12 +72,28 @@ export class Checks {
         const row = await this.kits.rowById(tx, kitId)
         requireRole(session, row.branchId, deskRoles)
         if (row.loan) throw new Problem('KIT_OUT')
+        await this.refuseUnasked(tx, row, given)
         await this.kits.claim(tx, kitId, given.kitVersion)
         await this.keep(tx, session, row, given)
         return { kitId }
       }),
     )
     return { kit: await this.kits.sheetById(database.reader, kitId) }
+  }
+
+  /** What was looked at while the Sun may have been up counts only with the yes to its question, in whichever way it was
+   * read: the page's own gate, held by the server's clock. */
+  private async refuseUnasked(tx: Tx, row: ShelfRow, given: FinishCheck): Promise<void> {
+    const looks = given.stations.flatMap(unansweredLooks)
+    if (looks.length === 0) return
+    const sites = await sitesOf(tx, [row.branchId])
+    const serverUtc = this.context.clock().toISOString()
+    for (const { kind, siteId, lookedAtUtc } of looks) {
+      const place = given.deviceUtc === null ? null : (sites.find(({ id }) => id === siteId) ?? null)
+      const deviceUtc = given.deviceUtc ?? serverUtc
+      if (needsYes(kind, sunQuestion({ place, deviceUtc, serverUtc, lookedAtUtc })))
+        throw new Problem('SUN_NOT_ASKED')
+    }
   }
 
   private async keep(tx: Tx, session: Session, row: ShelfRow, given: FinishCheck): Promise<void> {
@@ -117,6 +143,18 @@ export class Checks {
       },
     })
   }
+}
+
+/** Looks into a tube or a finder of which nobody said that they can't meet the Sun. */
+function unansweredLooks(
+  station: Station,
+): { kind: FinderTargetKind | null; siteId: string | null; lookedAtUtc?: string | undefined }[] {
+  if (station.station === 'collimation') return station.sun.shaded ? [] : [{ kind: null, ...station.sun }]
+  if (station.station !== 'finder') return []
+  return [station.asFound, station.asLeft].flatMap((reading) => {
+    if (reading.way === 'landmark' || reading.target?.shaded) return []
+    return [{ kind: reading.target?.kind ?? null, siteId: station.siteId, lookedAtUtc: reading.lookedAtUtc }]
+  })
 }
 
 /** Pictures that a figure was read from, as found and as left, in order. */

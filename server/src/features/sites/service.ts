@@ -26,7 +26,7 @@ export class Sites {
   async list(session: Session): Promise<SiteList> {
     const rows = await sitesOf(this.context.database.reader, branchIdsOf(session))
     const now = this.context.clock()
-    return { sites: rows.map((row) => ({ ...row, needle: needleOf(row, now) })) }
+    return { sites: rows.map((row) => ({ ...row, needle: needleOf(row, now) })), nowUtc: now.toISOString() }
   }
 
   async write(session: Session, siteId: string | null, given: WriteSite): Promise<SiteList> {

@@ -90,6 +90,7 @@ async function finish() {
       stations: doneStations(draft.value, sheet),
       doneJobIds: benchJobs.value.filter(({ id }) => !draft.value.openJobIds.includes(id)).map(({ id }) => id),
       backToShelf: backToShelf.value,
+      deviceUtc: new Date().toISOString(),
     })
   })
   if (wentWell) {

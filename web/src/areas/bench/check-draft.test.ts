@@ -25,6 +25,7 @@ it('a half-typed second look doesn’t pass for a reading', () => {
   draft.collimation.between = [{ did: 'turned', turns: [] }]
   expect(stationOf(draft, 'collimation', testKit())).toBeNull()
   draft.collimation.looks[1] = typedLook(0.2, 4)
+  draft.collimation.shaded = true
   expect(stationOf(draft, 'collimation', testKit())).toMatchObject({
     asFound: { offsetMm: 3.8 },
     asLeft: { offsetMm: 0.2 },
@@ -123,6 +124,7 @@ describe('what a check would lead to', () => {
 
   it('a mirror put right makes the kit fit', () => {
     const draft = emptyCheck()
+    draft.collimation.shaded = true
     draft.collimation.looks = [typedLook(4.8, 2), typedLook(0.5, 2)]
     draft.collimation.between = [{ did: 'turned', turns: [] }]
     expect(judgeAfter(draft, off, now).condition).toBe('full')

@@ -11,7 +11,7 @@ import {
   secondaryTurnSentences,
   stepResponseSentence,
 } from '@binoculum/core'
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import KeyCap from '../../../shared/keys/KeyCap.vue'
 import { useKeys } from '../../../shared/keys/use-keys.ts'
 import SerifText from '../../../shared/SerifText.vue'
@@ -19,7 +19,7 @@ import BigFigure from '../BigFigure.vue'
 import ReadingHistory from '../ReadingHistory.vue'
 import BenchLight from './BenchLight.vue'
 import CellDrawing from './CellDrawing.vue'
-import type { CollimationDraft } from './collimation-draft.ts'
+import { mayLook, type CollimationDraft } from './collimation-draft.ts'
 import LookForm from './LookForm.vue'
 import PeepholePicture from './PeepholePicture.vue'
 import RepeatTest from './RepeatTest.vue'
@@ -98,9 +98,8 @@ const secondaryMm = computed(() => {
   return e ? lengthOf(e) : null
 })
 const secondaryLimitMm = computed(() => 0.03 * kit.optics.apertureMm)
-/** By day nobody points a phone through it before the question of the Sun is answered with yes. */
-const sunDown = ref(false)
-const allowed = computed(() => draft.value.shaded === true || (sunDown.value && draft.value.shaded !== false))
+/** By day nobody looks, and no phone, before the question of the Sun is answered with yes. */
+const allowed = computed(() => mayLook(draft.value))
 const isDone = computed(() => draft.value.between.length > 0)
 const ways = [
   { key: 'fewest', words: 'fewest screws' },
@@ -128,7 +127,7 @@ useKeys(() => ({
         :limit-mm="limitOffsetMm"
         :good-mm="limitOffsetMm / 2"
       />
-      <BenchLight v-model="draft.shaded" :branch-id="kit.branchId" @sun-down="sunDown = $event" />
+      <BenchLight v-model="draft" :branch-id="kit.branchId" />
       <p v-if="kit.mirror?.correctorLens" class="problem">
         The lens in the drawtube comes out first, or judge this tube on a star only.
       </p>

@@ -24,6 +24,9 @@ const eyes: readonly { readonly place: EyePlace; readonly words: string }[] = [
   { place: 'on-edge', words: 'the hole lies on the mark’s rim' },
   { place: 'beside', words: 'the hole lies beside the mark' },
 ]
+function set(offsetMm: number, clockHours: number) {
+  if (allowed) Object.assign(look.value, { offsetMm, clockHours })
+}
 const clean = (text: string) => (text === '' ? null : Number(text))
 </script>
 
@@ -40,7 +43,7 @@ const clean = (text: string) => (text === '' ? null : Number(text))
         :offset-mm="look.offsetMm"
         :clock-hours="look.clockHours"
         :limit-offset-mm="limitOffsetMm"
-        @set="(offsetMm, clockHours) => ((look.offsetMm = offsetMm), (look.clockHours = clockHours))"
+        @set="set"
       />
       <label v-if="look.way === 'typed'" class="labelled">
         <span>mark from the reflection, mm on the primary</span>
@@ -51,19 +54,20 @@ const clean = (text: string) => (text === '' ? null : Number(text))
           max="60"
           step="0.1"
           name="offset-mm"
+          :disabled="!allowed"
           :value="look.offsetMm"
           @input="look.offsetMm = clean(($event.target as HTMLInputElement).value)"
         />
       </label>
       <label v-else class="labelled">
         <span>what the eye sees</span>
-        <select v-model="look.place" class="field big" name="eye-place">
+        <select v-model="look.place" class="field big" name="eye-place" :disabled="!allowed">
           <option v-for="eye in eyes" :key="eye.place" :value="eye.place">{{ eye.words }}</option>
         </select>
       </label>
       <label class="labelled">
         <span>mark towards, o’clock, open end at 12</span>
-        <select v-model.number="look.clockHours" class="field big" name="clock">
+        <select v-model.number="look.clockHours" class="field big" name="clock" :disabled="!allowed">
           <option v-for="half in 24" :key="half" :value="half / 2">{{ half / 2 }}</option>
         </select>
       </label>
@@ -75,7 +79,7 @@ const clean = (text: string) => (text === '' ? null : Number(text))
       :allowed="allowed"
       @measured="emit('measured', 'photo', $event)"
     />
-    <StarReading v-else v-model="draft" :kit="kit" @measured="emit('measured', 'star', $event)" />
+    <StarReading v-else v-model="draft" :kit="kit" :allowed="allowed" @measured="emit('measured', 'star', $event)" />
   </div>
 </template>
 

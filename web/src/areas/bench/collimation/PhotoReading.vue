@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import type { KitSheet } from '@binoculum/contract'
-import { peepholeTubeOf } from '@binoculum/core'
+import { mmText, peepholeTubeOf } from '@binoculum/core'
 import { computed, ref, useTemplateRef } from 'vue'
 import KeyCap from '../../../shared/keys/KeyCap.vue'
 import { useKeys } from '../../../shared/keys/use-keys.ts'
 import type { CollimationDraft, Measured } from './collimation-draft.ts'
+import OpenEndChoice from './OpenEndChoice.vue'
 import { useLaidCircles } from './use-laid-circles.ts'
 import ViewOverlay from './ViewOverlay.vue'
 import { circleNames, circleWords, usePhotoReading, type CircleName } from './use-photo-reading.ts'
@@ -29,7 +30,6 @@ const {
   take,
   layByHand,
   move,
-  turnOpenEnd,
   setMirrored,
 } = usePhotoReading(
   draft,
@@ -55,7 +55,8 @@ const overlaid = ref(false)
 const overlay = computed(() => {
   const { primaryEdge, centreMark } = circles.value
   const figures = figuresNow.value
-  if (!kit.mirror || !primaryEdge || !figures?.cell) return null
+  const { openEndDeg } = draft.value
+  if (!kit.mirror || !primaryEdge || !figures?.cell || openEndDeg === null) return null
   const { apertureMm } = kit.optics
   return {
     tube: peepholeTubeOf(kit.mirror, kit.optics),
@@ -65,14 +66,14 @@ const overlay = computed(() => {
     },
     markPx: centreMark ?? primaryEdge,
     pxPerMm: primaryEdge.r / (apertureMm / 2),
-    openEndDeg: draft.value.openEndDeg,
+    openEndDeg,
     mirrored: draft.value.mirrored,
   }
 })
 const unit = computed(() => box.value.w / 400)
 const arrow = computed(() => {
   const { x, y, w, h } = box.value
-  const rad = (draft.value.openEndDeg * Math.PI) / 180
+  const rad = ((draft.value.openEndDeg ?? 0) * Math.PI) / 180
   const r = Math.min(w, h) * 0.44
   return { x: x + w / 2 + r * Math.sin(rad), y: y + h / 2 - r * Math.cos(rad) }
 })
@@ -92,7 +93,8 @@ function follow(event: PointerEvent) {
   if (!turning.value) return drag(event)
   const at = pictureAt(event)
   const { x, y, w, h } = box.value
-  turnOpenEnd((Math.atan2(at.x - x - w / 2, -(at.y - y - h / 2)) * 180) / Math.PI)
+  const deg = Math.round((Math.atan2(at.x - x - w / 2, -(at.y - y - h / 2)) * 180) / Math.PI)
+  draft.value.openEndDeg = (deg + 360) % 360
 }
 function release() {
   turning.value = false
@@ -140,7 +142,7 @@ useKeys(() => ({ p: () => void (allowed && input.value?.click()) }))
           </g>
         </template>
         <ViewOverlay v-if="overlaid && overlay" v-bind="overlay" />
-        <g class="open-end" @pointerdown="grabOpenEnd">
+        <g v-if="draft.openEndDeg !== null" class="open-end" @pointerdown="grabOpenEnd">
           <circle :cx="arrow.x" :cy="arrow.y" :r="unit * 15" />
           <path
             :transform="`translate(${arrow.x} ${arrow.y}) rotate(${draft.openEndDeg}) scale(${unit})`"
@@ -149,26 +151,17 @@ useKeys(() => ({ p: () => void (allowed && input.value?.click()) }))
         </g>
       </svg>
     </div>
-    <p v-if="source" class="second">
-      Arrow: where the tube’s open end is. Hold a hand there and see from which side it comes in; drag the arrow to
-      that side.
-    </p>
+    <template v-if="figuresNow && refusal === null">
+      <p v-if="draft.openEndDeg === null" role="status">
+        The mark is <strong>{{ mmText(Math.hypot(figuresNow.axisErrorMm.x, figuresNow.axisErrorMm.y)) }}</strong> off
+        at the focal plane; which way, only the open end tells.
+      </p>
+      <OpenEndChoice v-model="draft.openEndDeg" :last="draft.lastOpenEndDeg ?? null" />
+    </template>
     <div v-if="source" class="tools">
       <label v-for="name in circleNames" :key="name" class="which">
         <input v-model="chosen" type="radio" name="circle" :value="name" :disabled="!circles[name]" />
         {{ circleWords[name] }}{{ circles[name] ? '' : ' – not found' }}
-      </label>
-      <label class="which">
-        open end
-        <input
-          class="field"
-          type="number"
-          name="open-end"
-          min="0"
-          max="359"
-          :value="draft.openEndDeg"
-          @change="turnOpenEnd(Number(($event.target as HTMLInputElement).value))"
-        />° clockwise from up
       </label>
       <label class="which">
         <input

@@ -2,11 +2,12 @@
 import type { KitSheet } from '@binoculum/contract'
 import { computed, useTemplateRef } from 'vue'
 import type { CollimationDraft, Measured } from './collimation-draft.ts'
+import OpenEndChoice from './OpenEndChoice.vue'
 import { useLaidCircles } from './use-laid-circles.ts'
 import { starRingNames, useStarReading, type StarRingName } from './use-star-reading.ts'
 
 /** A star a little out of focus, best on both sides of it. Disc and dark middle can be moved; the figure follows. */
-const { kit } = defineProps<{ kit: KitSheet }>()
+const { kit, allowed } = defineProps<{ kit: KitSheet; allowed: boolean }>()
 const draft = defineModel<CollimationDraft>({ required: true })
 const emit = defineEmits<{ measured: [measured: Measured | null] }>()
 
@@ -57,7 +58,7 @@ const fileOf = (event: Event) => (event.target as HTMLInputElement).files?.[0] ?
   <div class="star">
     <label class="labelled">
       <span>picture of a star, a little out of focus</span>
-      <input type="file" name="star" accept="image/*" @change="take(fileOf($event))" />
+      <input type="file" name="star" accept="image/*" :disabled="!allowed" @change="take(fileOf($event))" />
     </label>
     <div
       v-if="source && size.widthPx > 0"
@@ -126,14 +127,17 @@ const fileOf = (event: Event) => (event.target as HTMLInputElement).files?.[0] ?
           @change="measure"
         />
       </label>
-      <label class="labelled">
-        <span>open end, ° clockwise from up</span>
-        <input v-model.number="draft.openEndDeg" class="field" type="number" min="0" max="359" @change="measure" />
-      </label>
     </div>
+    <OpenEndChoice v-if="figures" v-model="draft.openEndDeg" :last="draft.lastOpenEndDeg ?? null" />
     <label class="labelled">
       <span>the same star as far on the other side of focus</span>
-      <input type="file" name="other-star" accept="image/*" @change="takeOther(fileOf($event))" />
+      <input
+        type="file"
+        name="other-star"
+        accept="image/*"
+        :disabled="!allowed"
+        @change="takeOther(fileOf($event))"
+      />
     </label>
     <p v-if="progress !== null" role="status">measuring…</p>
     <p v-if="problem || refusal" class="problem" role="alert">{{ problem ?? refusal }}</p>

@@ -35,6 +35,7 @@ it('changing the way of looking loses neither reading', () => {
 it('as found is the first look, as left the last, and what was turned lies between', () => {
   const draft = {
     ...emptyCollimation(),
+    shaded: true,
     looks: [typed(4, 12), photo(0.5, 0)],
     between: [{ did: 'turned' as const, turns }],
   }
@@ -58,6 +59,7 @@ it('as found is the first look, as left the last, and what was turned lies betwe
 it('a look that was begun and not finished holds the station back', () => {
   const draft = {
     ...emptyCollimation(),
+    shaded: true,
     looks: [typed(4), typed(null)],
     between: [{ did: 'turned' as const, turns }],
   }
@@ -68,9 +70,21 @@ it('a look that was begun and not finished holds the station back', () => {
 it('neither the secondary nor the locks teach anything about the primary’s screws', () => {
   const draft = {
     ...emptyCollimation(),
+    shaded: true,
     looks: [typed(4), typed(3), typed(0.2)],
     between: [{ did: 'secondary' as const }, { did: 'locked' as const }],
   }
   expect(turnedStepsOf(draft, kit)).toEqual([])
   expect(collimationStation(draft, kit)?.lookedAfterLocking).toBe(true)
+})
+
+it.each([null, false])('the question of the Sun answered with %s, no way of reading counts', (shaded) => {
+  for (const look of [typed(1), photo(1, 0), { ...newLook(), way: 'eye' as const, place: 'inside' as const }])
+    expect(collimationStation({ ...emptyCollimation(), shaded, looks: [look] }, kit)).toBeNull()
+})
+
+it('at a certain night nobody asks, and a no shuts it all the same', () => {
+  const night = { ...emptyCollimation(), looks: [typed(1)], sun: { siteId: 's', asked: false } }
+  expect(collimationStation(night, kit)?.sun).toMatchObject({ siteId: 's', shaded: false })
+  expect(collimationStation({ ...night, shaded: false }, kit)).toBeNull()
 })

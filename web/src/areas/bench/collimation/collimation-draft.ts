@@ -9,6 +9,7 @@ import {
   type TurnedStep,
 } from '@binoculum/core'
 import { toRaw } from 'vue'
+import type { SunAnswer } from '../use-sun-question.ts'
 
 export type LookWay = 'typed' | 'photo' | 'star' | 'eye'
 
@@ -35,19 +36,26 @@ export interface Measured {
 /** What was done between one look and the next. */
 export type Between = { did: 'turned'; turns: ScrewTurn[] } | { did: 'secondary' } | { did: 'locked' }
 
-export interface CollimationDraft {
+export interface CollimationDraft extends SunAnswer {
   /** As found first, as left last; one more than `between`. */
   looks: Look[]
   between: Between[]
   blocked: Record<string, 'clockwise' | 'anticlockwise'>
   advice: 'fewest' | 'all' | 'single'
-  /** Direction of the open end in pictures, degrees clockwise from up. */
-  openEndDeg: number
+  /** Direction of the open end in the picture at hand, degrees clockwise from up; null until somebody says it. */
+  openEndDeg: number | null
+  /** As it was in the picture before: offered, never taken over. */
+  lastOpenEndDeg?: number | null
   mirrored: boolean
-  /** In shade, or turned away from the Sun; null before anybody said. */
-  shaded: boolean | null
   openings: PointXY[]
+  /** When a figure last changed, by this device's clock. */
+  lookedAtUtc?: string | undefined
 }
+
+/** Whether anything may be looked at: the question of the Sun is answered with yes, or surely falls away. A no shuts it
+ * whatever the hour. */
+export const mayLook = ({ shaded, sun }: SunAnswer): boolean =>
+  shaded === true || (shaded === null && sun?.asked === false)
 
 export const newLook = (from?: Look): Look => ({
   way: from?.way ?? 'typed',
@@ -62,11 +70,17 @@ export const emptyCollimation = (): CollimationDraft => ({
   between: [],
   blocked: {},
   advice: 'fewest',
-  openEndDeg: 0,
+  openEndDeg: null,
   mirrored: false,
   shaded: null,
   openings: [],
 })
+
+/** Another picture may be held another way round: its open end is asked for anew. */
+export function forgetOpenEnd(draft: CollimationDraft): void {
+  draft.lastOpenEndDeg = draft.openEndDeg ?? draft.lastOpenEndDeg ?? null
+  draft.openEndDeg = null
+}
 
 /** A picture may arrive when the next look has begun: it belongs to the look that has its figure, and to no other. */
 export function pictureKept(looks: readonly Look[], told: Measured | null, id: string): void {
@@ -108,7 +122,7 @@ export function collimationStation(
 ): Omit<Extract<Station, { station: 'collimation' }>, 'note' | 'minutes'> | null {
   const asFound = readingOfLook(draft.looks[0])
   const asLeft = readingOfLook(draft.looks.at(-1))
-  if (!asFound || !asLeft) return null
+  if (!asFound || !asLeft || !mayLook(draft)) return null
   return {
     station: 'collimation',
     asFound,
@@ -116,5 +130,6 @@ export function collimationStation(
     turned: turnedStepsOf(draft, kit).map((step) => ({ ...step, turns: step.turns.map((turn) => ({ ...turn })) })),
     lookedAfterLocking: draft.between.at(-1)?.did === 'locked',
     openings: draft.openings,
+    sun: { siteId: draft.sun?.siteId ?? null, shaded: draft.shaded === true, lookedAtUtc: draft.lookedAtUtc },
   }
 }

@@ -18,7 +18,7 @@ import {
   type PointXY,
   type ScrewTurn,
 } from '@binoculum/core'
-import { computed, type Ref } from 'vue'
+import { computed, watch, type Ref } from 'vue'
 import { checkedKitOf } from '../check-draft.ts'
 import { newLook, readingOfLook, turnedStepsOf, type CollimationDraft, type Look } from './collimation-draft.ts'
 
@@ -33,6 +33,7 @@ export function useCollimation(draft: Ref<CollimationDraft>, kit: () => KitSheet
   const seen = computed(() => readingAt(-1))
   const found = computed(() => readingAt(0))
   const error = computed(() => (seen.value ? lengthOf(seen.value.axisErrorMm) : null))
+  watch(error, (mm) => (draft.value.lookedAtUtc = mm === null ? undefined : new Date().toISOString()))
   const { optics } = kit()
   const quality = computed(() =>
     collimationQuality({

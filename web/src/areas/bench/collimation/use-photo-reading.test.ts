@@ -1,5 +1,5 @@
 import { jest } from '@jest/globals'
-import { effectScope, ref, type EffectScope, type Ref } from 'vue'
+import { effectScope, nextTick, ref, type EffectScope, type Ref } from 'vue'
 import { testKit } from '../../../testing/kit-sheet.ts'
 import { emptyCollimation, newLook, type CollimationDraft, type Measured } from './collimation-draft.ts'
 
@@ -52,10 +52,24 @@ beforeEach(() => {
   scope = effectScope()
 })
 afterEach(() => scope.stop())
-function reading(openEndDeg = 0, draft: Ref<CollimationDraft> = ref({ ...emptyCollimation(), openEndDeg })) {
+function reading(draft: Ref<CollimationDraft> = ref(emptyCollimation())) {
   const made = scope.run(() => usePhotoReading(draft, () => kit, tellTo(draft)))
   if (!made) throw new Error('no scope')
-  return made
+  const turnOpenEnd = async (deg: number) => {
+    draft.value.openEndDeg = deg
+    await nextTick()
+  }
+  return {
+    ...made,
+    draft,
+    turnOpenEnd,
+    takeOnly: made.take,
+    /** As a person does it: the picture, then where its open end is. */
+    take: async (picture: File) => {
+      await made.take(picture)
+      await turnOpenEnd(0)
+    },
+  }
 }
 const file = new Blob(['x']) as File
 const last = () => told.at(-1) as Measured
@@ -73,15 +87,29 @@ it('offset on the mirror, doubled by reflection, becomes the axis error in the c
   expect(last().byHand).toBe(false)
 })
 
+it('no figure and no direction before the open end is known; another picture asks anew, and offers the last', async () => {
+  answer = measured(6)
+  const photo = reading()
+  await photo.takeOnly(file)
+  expect(photo.figures.value?.axisErrorMm).toBeDefined()
+  expect(photo.figures.value?.cell).toBeNull()
+  expect(told).toEqual([null])
+  await photo.turnOpenEnd(40)
+  expect(last()).not.toBeNull()
+  await photo.takeOnly(file)
+  expect(photo.draft.value).toMatchObject({ openEndDeg: null, lastOpenEndDeg: 40 })
+  expect(told.at(-1)).toBeNull()
+})
+
 it('the open end dragged round turns the answer, and its length stays', async () => {
   answer = measured(6)
   const photo = reading()
   await photo.take(file)
   const length = Math.hypot(last().axisErrorMm.x, last().axisErrorMm.y)
-  photo.turnOpenEnd(90)
+  await photo.turnOpenEnd(90)
   expect(Math.abs(last().axisErrorMm.x)).toBeCloseTo(6 * half, 1)
   expect(Math.hypot(last().axisErrorMm.x, last().axisErrorMm.y)).toBeCloseTo(length, 6)
-  photo.turnOpenEnd(-90)
+  await photo.turnOpenEnd(270)
   expect(photo.figures.value?.cell).not.toBeNull()
 })
 
@@ -122,7 +150,7 @@ it('a refusal shows the picture, keeps the figure before it, and lets the hand l
 it('a picture that arrives when the next look has begun stays with its own figure', async () => {
   const draft: Ref<CollimationDraft> = ref(emptyCollimation())
   answer = measured(6)
-  await reading(0, draft).take(file)
+  await reading(draft).take(file)
   draft.value.looks.push(newLook())
   await new Promise((resolve) => setTimeout(resolve, 0))
   expect(draft.value.looks.map((look) => look.measured?.pictureId)).toEqual(['picture-1', undefined])

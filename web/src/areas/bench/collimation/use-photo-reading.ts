@@ -6,8 +6,8 @@ import {
   type MeasuredPhoto,
   type PhotoFigures,
 } from '@binoculum/core'
-import { computed, onScopeDispose, ref, shallowRef, type Ref } from 'vue'
-import { pictureKept, type CollimationDraft, type Measured } from './collimation-draft.ts'
+import { computed, onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue'
+import { forgetOpenEnd, pictureKept, type CollimationDraft, type Measured } from './collimation-draft.ts'
 import { useKeptPicture } from './use-kept-picture.ts'
 import { usePhotoWork } from './use-photo-work.ts'
 
@@ -99,7 +99,6 @@ export function usePhotoReading(
       apertureMm,
       focalLengthMm: primaryFocalLengthMm,
       peepholeOutsideFocusMm,
-      openEndDeg: draft.value.openEndDeg,
       mirrored: draft.value.mirrored,
       ...(mirror
         ? {
@@ -118,6 +117,7 @@ export function usePhotoReading(
     answer.value = done.value
     byHand.value = false
     circles.value = fromAnswer(done.value)
+    if (hasFigure()) forgetOpenEnd(draft.value)
     // A refused picture belongs to no figure, and least of all to the one before it.
     told = null
     void keptPicture.keep(file)
@@ -148,10 +148,10 @@ export function usePhotoReading(
     byHand.value = true
     tell()
   }
-  function turnOpenEnd(openEndDeg: number) {
-    draft.value.openEndDeg = ((Math.round(openEndDeg) % 360) + 360) % 360
-    tell()
-  }
+  watch(
+    () => draft.value.openEndDeg,
+    () => hasFigure() && tell(),
+  )
   function setMirrored(mirrored: boolean) {
     draft.value.mirrored = mirrored
     tell()
@@ -179,7 +179,6 @@ export function usePhotoReading(
     take,
     layByHand,
     move,
-    turnOpenEnd,
     setMirrored,
   }
 }

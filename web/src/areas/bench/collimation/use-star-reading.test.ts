@@ -57,10 +57,20 @@ const tellTo = (draft: Ref<CollimationDraft>) => (measured: Measured | null) => 
 }
 let told: (Measured | null)[]
 function reading() {
-  const draft = ref({ ...emptyCollimation(), openEndDeg: 90 })
+  const draft: Ref<CollimationDraft> = ref(emptyCollimation())
   const made = scope.run(() => useStarReading(draft, () => kit, tellTo(draft)))
   if (!made) throw new Error('no scope')
-  return made
+  return {
+    ...made,
+    draft,
+    takeOnly: made.take,
+    /** As a person does it: the picture, then where its open end is. */
+    take: async (picture: File) => {
+      await made.take(picture)
+      draft.value.openEndDeg = 90
+      await settled()
+    },
+  }
 }
 beforeEach(() => {
   answer = tested()
@@ -79,6 +89,18 @@ it('a star to the right of its disc, the open end to the right: the axis is off 
   expect(axisErrorMm.y).toBeCloseTo(0, 9)
   expect(uncertaintyMm).toBeCloseTo(0.6 * 1.2, 9)
   expect(star.warnings.value).toHaveLength(1)
+})
+
+it('before the open end is known nothing is told, and another picture asks anew', async () => {
+  const star = reading()
+  await star.takeOnly(file)
+  await settled()
+  expect(told).toEqual([])
+  star.draft.value.openEndDeg = 90
+  await settled()
+  expect(told.at(-1)?.axisErrorMm.x).toBeCloseTo(1.2, 9)
+  await star.takeOnly(file)
+  expect(star.draft.value).toMatchObject({ openEndDeg: null, lastOpenEndDeg: 90 })
 })
 
 it('the picture is kept beside the figure; where the line is down the figure stands', async () => {

@@ -1,7 +1,7 @@
 import type { KitSheet } from '@binoculum/contract'
 import { starFigures, starRefusalWords, starWarningWords, type PointXY, type StarTested } from '@binoculum/core'
-import { computed, onScopeDispose, ref, shallowRef, type Ref } from 'vue'
-import { pictureKept, type CollimationDraft, type Measured } from './collimation-draft.ts'
+import { computed, onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue'
+import { forgetOpenEnd, pictureKept, type CollimationDraft, type Measured } from './collimation-draft.ts'
 import { useKeptPicture } from './use-kept-picture.ts'
 import { usePhotoWork } from './use-photo-work.ts'
 
@@ -52,7 +52,7 @@ export function useStarReading(
       apertureMm,
       focalLengthMm: primaryFocalLengthMm,
       side: side.value,
-      openEndDeg: draft.value.openEndDeg,
+      ...(draft.value.openEndDeg === null ? {} : { openEndDeg: draft.value.openEndDeg }),
       ...(defocusWaves.value && defocusWaves.value > 0 ? { defocusWaves: defocusWaves.value } : {}),
       ...(mirror
         ? { secondaryMinorAxisMm: mirror.secondary.minorAxisMm, secondaryOffsetMm: mirror.secondary.offsetMm }
@@ -67,11 +67,13 @@ export function useStarReading(
   function tell() {
     if (!figures.value) return
     const { axisErrorMm, offsetFraction, staticOffsetFraction } = figures.value
-    if (axisErrorMm === null) return
+    const { openEndDeg } = draft.value
+    // A size without its direction is no reading: the wrong screw would be named.
+    if (axisErrorMm === null || openEndDeg === null) return void (told && keep((told = null)))
     const share = byHand.value || !other.value ? DOUBT_SHARE.one : DOUBT_SHARE.both
     const hand = byHand.value && rings.value ? handDoubt(rings.value, offsetFraction) : 0
     told = {
-      axisErrorMm: comaInCell(offsetFraction, staticOffsetFraction, draft.value.openEndDeg, axisErrorMm),
+      axisErrorMm: comaInCell(offsetFraction, staticOffsetFraction, openEndDeg, axisErrorMm),
       uncertaintyMm: axisErrorMm * Math.hypot(share, hand),
       secondaryErrorMm: null,
       byHand: byHand.value,
@@ -100,6 +102,7 @@ export function useStarReading(
     // Kept only once it is measured: a picture must never be told beside the figure of another.
     keptPicture.pictureId.value = null
     told = null
+    forgetOpenEnd(draft.value)
     await measure()
     void keptPicture.keep(file)
   }
@@ -107,6 +110,11 @@ export function useStarReading(
     other.value = file
     await measure()
   }
+  /** The design's own offset of the shadow lies along the open end: what was measured is measured anew. */
+  watch(
+    () => draft.value.openEndDeg,
+    (deg) => deg !== null && (byHand.value ? tell() : void measure()),
+  )
   function layByHand() {
     const { widthPx, heightPx } = size.value
     const r = 0.25 * Math.min(widthPx, heightPx)

@@ -163,6 +163,7 @@ const number = (event: Event) => {
         min="0"
         step="1"
         name="misalignment"
+        :disabled="!allowed"
         :value="look.misalignmentArcmin"
         @input="look.misalignmentArcmin = number($event)"
       />

@@ -10,6 +10,8 @@ import {
   lengthOf,
   mmText,
   nearFocusWords,
+  sunDoubtWords,
+  sunQuestionWords,
   toView,
   type PointXY,
 } from '@binoculum/core'
@@ -36,7 +38,7 @@ const emit = defineEmits<{ changed: [kit: KitSheet]; reload: [] }>()
 const station = useFinder(draft, () => kit)
 const { site, sites, now, day, landmarks, star, moon, target, chosen, finder, offset, offsetKnown } = station
 const { fieldDeg, limit, look, misaligned, arcmin, found, foundAt, verdict, share, learnt, advice, lines } = station
-const { thing, aim, focus, asksShade, barred, allowed, choose, lookAgain, takeBack } = station
+const { thing, aim, focus, question, asksShade, barred, allowed, choose, lookAgain, takeBack } = station
 
 const choosing = ref(false)
 const root = useTemplateRef('root')
@@ -152,11 +154,12 @@ useKeys(() => ({
       />
       <template v-if="target && !choosing">
         <p v-if="barred" class="problem" role="alert">{{ target.name }}: {{ barred }}. Take another target.</p>
-        <p v-if="asksShade" class="ask" role="group" aria-label="Is the tube in shade?">
-          <strong>Is the tube in shade, or does your shadow point towards {{ target.name }}?</strong>
+        <p v-if="asksShade" class="ask" role="group" aria-label="The question of the Sun">
+          <strong>{{ sunQuestionWords(target.name, target.kind) }}</strong>
           <label><input v-model="draft.shaded" type="radio" name="finder-shaded" :value="true" /> yes</label>
           <label><input v-model="draft.shaded" type="radio" name="finder-shaded" :value="false" /> no</label>
         </p>
+        <p v-if="asksShade && question.doubt" class="second doubt">{{ sunDoubtWords[question.doubt] }}</p>
         <p v-if="asksShade && draft.shaded === false" class="problem" role="alert">
           Caps on now, finder too. A bearing or a clock can be wrong; your shadow isn’t. Nobody looks through it: the
           Sun blinds in a moment. Move into shade, or take another target.

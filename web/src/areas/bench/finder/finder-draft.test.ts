@@ -11,7 +11,9 @@ const landmark = {
   source: 'paced',
 } as const
 const star = { kind: 'star', name: 'the pole star', landmarkId: null, distanceM: null, source: 'typed' } as const
-const draft = (change: Partial<FinderDraft>): FinderDraft => ({ ...emptyFinder(), ...change })
+/** At a certain night; the page finds that out. */
+const sun = { siteId: 's', asked: false }
+const draft = (change: Partial<FinderDraft>): FinderDraft => ({ ...emptyFinder(), sun, ...change })
 const seen = (x: number, y: number) => ({ ...newFinderLook(), seen: { x, y } })
 
 it.each([
@@ -29,6 +31,24 @@ it.each([
 it.each([null, false])('by day, the question of the Sun answered with %s, nothing is taken', (shaded) => {
   expect(finderStation(draft({ target: landmark, shaded, looks: [seen(1, 1)] }), kit, checked)).toBeNull()
 })
+
+it.each([null, false])(
+  'where night isn’t certain, a star or a known angle counts only with a yes, not with %s',
+  (shaded) => {
+    const typed = { ...newFinderLook(), how: 'typed' as const, misalignmentArcmin: 4 }
+    for (const target of [star, null])
+      for (const given of [{ siteId: 's', asked: true }, undefined]) {
+        const unsure = draft({
+          target,
+          shaded,
+          looks: [typed],
+          ...(given ? { sun: given } : { sun: undefined as never }),
+        })
+        expect(finderStation(unsure, kit, checked)).toBeNull()
+        expect(finderStation({ ...unsure, shaded: true }, kit, checked)).not.toBeNull()
+      }
+  },
+)
 
 it('answered with yes it is, and says so', () => {
   const station = finderStation(draft({ target: landmark, shaded: true, looks: [seen(1, 1)] }), kit, checked)

@@ -6,6 +6,7 @@ import {
   fromFinder,
   fromScale,
   lengthOf,
+  needsYes,
   usualFinder,
   type CheckedKit,
   type FinderData,
@@ -15,6 +16,7 @@ import {
   type Misaligned,
   type PointXY,
 } from '@binoculum/core'
+import type { SunAnswer } from '../use-sun-question.ts'
 
 export type FinderHow = 'finder' | 'field' | 'scale' | 'typed'
 
@@ -30,6 +32,8 @@ export interface FinderLook {
   misalignmentArcmin: number | null
   /** What it was seen on, once another look followed: a target chosen later doesn't change what was seen before. */
   seenOn: { target: FinderTarget; shaded: boolean | null } | null
+  /** When it was written down, by this device's clock. */
+  lookedAtUtc?: string | undefined
 }
 
 /** What it is lined up on. */
@@ -42,11 +46,9 @@ export interface FinderTarget {
   source: LandmarkSource
 }
 
-export interface FinderDraft {
+export interface FinderDraft extends SunAnswer {
   siteId: string | null
   target: FinderTarget | null
-  /** In shade, or the shadow points the same way; null before anybody said. */
-  shaded: boolean | null
   /** As found first, as left last; one more than `between`. */
   looks: FinderLook[]
   between: { turns: KnobTurn[] }[]
@@ -116,22 +118,27 @@ export function arcminOf(
   return misaligned && lengthOf(misaligned.misalignmentArcmin)
 }
 
+/** The yes of a landmark is in its kind already: without it there is no reading. */
+const targetSent = ({ kind, name, distanceM }: FinderTarget, shaded: boolean | null) =>
+  kind === 'landmark' || kind === 'moon'
+    ? { kind, name, distanceM, shaded: true as const }
+    : { kind, name, distanceM, shaded: shaded === true }
+
+/** A look as it would be sent, whatever way it was read; null before a question of the Sun that stands is answered with yes. */
 function readingOf(look: FinderLook | undefined, draft: FinderDraft, kit: KitSheet, trueFieldDeg: number) {
-  const { target, shaded } = look?.seenOn ?? draft
-  if (look?.how === 'typed') {
+  if (!look) return null
+  const { target, shaded } = look.seenOn ?? draft
+  if (shaded !== true && needsYes(target?.kind ?? null, { asked: draft.sun?.asked !== false })) return null
+  const { how, lookedAtUtc } = look
+  const at = lookedAtUtc === undefined ? {} : { lookedAtUtc }
+  if (how === 'typed') {
     const misalignmentArcmin = arcminOf(look, target, kit, trueFieldDeg)
-    return misalignmentArcmin === null ? null : { way: 'typed' as const, misalignmentArcmin }
+    if (misalignmentArcmin === null) return null
+    return { way: 'typed' as const, misalignmentArcmin, target: target && targetSent(target, shaded), ...at }
   }
   const misaligned = misalignedBy(look, target, kit, trueFieldDeg)
-  if (!look || !misaligned || !target) return null
-  // By day nothing counts before the question of the Sun is answered with yes.
-  if (isByDay(target) && shaded !== true) return null
-  const { kind, name, distanceM } = target
-  const of =
-    kind === 'landmark' || kind === 'moon'
-      ? { kind, name, distanceM, shaded: true as const }
-      : { kind, name, distanceM }
-  return { way: 'seen' as const, how: look.how as 'finder' | 'field' | 'scale', ...misaligned, target: of }
+  if (!misaligned || !target) return null
+  return { way: 'seen' as const, how, ...misaligned, target: targetSent(target, shaded), ...at }
 }
 
 /** Steps whose looks on both sides are complete. */
@@ -164,5 +171,5 @@ export function finderStation(
     ...step,
     turns: step.turns.map((turn) => ({ ...turn })),
   }))
-  return { station: 'finder', asFound, asLeft, turned, care: draft.care }
+  return { station: 'finder', asFound, asLeft, turned, siteId: draft.sun?.siteId ?? null, care: draft.care }
 }

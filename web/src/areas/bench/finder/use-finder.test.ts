@@ -43,7 +43,8 @@ const { moonTarget, useFinder, starTarget } = await import('./use-finder.ts')
 let scope: EffectScope
 beforeEach(() => (scope = effectScope()))
 afterEach(() => scope.stop())
-async function station(atUtc: string, kit = testKit({ finder: null })) {
+async function station(atUtc: string, kit = testKit({ finder: null }), serverUtc: string | null = atUtc) {
+  answers['/api/sites'] = { sites: [site], ...(serverUtc ? { nowUtc: serverUtc } : {}) }
   const draft = ref(emptyFinder()) as Ref<ReturnType<typeof emptyFinder>>
   const made = scope.run(() =>
     useFinder(
@@ -98,6 +99,61 @@ it('in twilight no star shows yet: landmarks stay, with the question', async () 
   expect(landmarks.value.every(({ barred }) => barred === null)).toBe(true)
   expect(target.value?.kind).toBe('landmark')
   expect(asksShade.value).toBe(true)
+})
+
+it.each([
+  { what: 'the server has noon', serverUtc: '2026-04-16T12:00:00Z', doubt: 'clocks-differ' },
+  { what: 'the server was not heard', serverUtc: null, doubt: 'no-clock' },
+])('a device that says night is not believed where $what', async ({ serverUtc, doubt }) => {
+  const { draft, question, isDark, choose, asksShade, allowed, look } = await station(
+    '2026-04-16T22:00:00Z',
+    testKit({ finder: null }),
+    serverUtc,
+  )
+  expect(question.value.doubt).toBe(doubt)
+  expect(isDark.value).toBe(false)
+  for (const how of ['finder', 'field', 'typed'] as const) {
+    choose(starTarget('the pole star'))
+    Object.assign(look.value, { how, misalignmentArcmin: 4, fraction: 0.1, seen: { x: 1, y: 1 } })
+    for (const shaded of [null, false]) {
+      draft.value.shaded = shaded
+      await nextTick()
+      expect([asksShade.value, allowed.value]).toEqual([true, false])
+      expect(finderStation(draft.value, testKit(), { lowestFieldDeg: 1 })).toBeNull()
+    }
+    draft.value.shaded = true
+    expect(allowed.value).toBe(true)
+    expect(finderStation(draft.value, testKit(), { lowestFieldDeg: 1 })?.asLeft).toMatchObject({
+      target: { kind: 'star', shaded: true },
+    })
+  }
+})
+
+it('a yes holds for two hours; yesterday’s is asked for again', async () => {
+  const { draft, now } = await station('2026-04-16T12:00:00Z')
+  draft.value.shaded = true
+  await nextTick()
+  const said = draft.value.saidAtUtc
+  expect(said).toBe(now.value.toISOString())
+  scope.stop()
+  for (const { at, holds } of [
+    { at: '2026-04-16T13:50:00Z', holds: true },
+    { at: '2026-04-16T14:10:00Z', holds: false },
+    { at: '2026-04-17T12:30:00Z', holds: false },
+    { at: '2026-04-16T11:00:00Z', holds: false },
+  ]) {
+    scope = effectScope()
+    const kept = ref({ ...draft.value, shaded: true, saidAtUtc: said }) as typeof draft
+    scope.run(() =>
+      useFinder(
+        kept,
+        () => testKit(),
+        () => new Date(at),
+      ),
+    )
+    expect([at, kept.value.shaded]).toEqual([at, holds ? true : null])
+    scope.stop()
+  }
 })
 
 it('the Moon in the dark needs no question, by day it does', async () => {

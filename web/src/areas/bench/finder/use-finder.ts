@@ -1,4 +1,4 @@
-import type { KitSheet, Landmark, Landmarks, Site, Sites } from '@binoculum/contract'
+import type { KitSheet, Landmark, Landmarks } from '@binoculum/contract'
 import {
   aimArcmin,
   dayMoon,
@@ -9,6 +9,7 @@ import {
   learnKnobs,
   lengthOf,
   nearFocus,
+  needsYes,
   nightTarget,
   shareOfFirstLooks,
   sunDay,
@@ -16,14 +17,13 @@ import {
   type DaySpan,
   type PointXY,
 } from '@binoculum/core'
-import { useIntervalFn, useLocalStorage } from '@vueuse/core'
-import { computed, ref, watch, type Ref } from 'vue'
+import { computed, watch, type Ref } from 'vue'
 import { useLoaded } from '../../../shared/api/use-loaded.ts'
 import { checkedKitOf } from '../check-draft.ts'
+import { useSunQuestion } from '../use-sun-question.ts'
 import {
   arcminOf,
   finderOf,
-  isByDay,
   knobStepsOf,
   misalignedBy,
   newFinderLook,
@@ -31,9 +31,6 @@ import {
   type FinderTarget,
 } from './finder-draft.ts'
 
-const MINUTE_MS = 60_000
-/** From here on stars are offered, and landmarks no more. */
-const DARK_DEG = -6
 /** A finder sits farther from the axis than this; less is a form nobody filled in. */
 const LEAST_OFFSET_MM = 15
 /** From here on a usual finder's parallax is under half an arcminute: its offset matters no more. */
@@ -48,19 +45,12 @@ export interface JudgedLandmark {
 }
 
 /** What lining up a finder comes to: targets, misalignment, which knob, and what it is worth. */
-export function useFinder(draft: Ref<FinderDraft>, kit: () => KitSheet, clock: () => Date = () => new Date()) {
-  const { data, problem, reload } = useLoaded<Sites>('/api/sites')
-  const remembered = useLocalStorage('binoculum site', '')
-  const now = ref(clock())
-  useIntervalFn(() => (now.value = clock()), MINUTE_MS)
-  const sites = computed<readonly Site[]>(() => data.value?.sites ?? [])
-  const site = computed<Site | null>(
-    () =>
-      sites.value.find(({ id }) => id === (draft.value.siteId ?? remembered.value)) ??
-      sites.value.find(({ branchId }) => branchId === kit().branchId) ??
-      sites.value[0] ??
-      null,
-  )
+export function useFinder(draft: Ref<FinderDraft>, kit: () => KitSheet, clock?: () => Date) {
+  const { problem, reload, sites, site, remembered, device, now, question } = useSunQuestion(draft, {
+    branchId: () => kit().branchId,
+    siteId: () => draft.value.siteId,
+    clock,
+  })
   const { data: marks } = useLoaded<Landmarks>(() => site.value && `/api/sites/${site.value.id}/landmarks`)
 
   const moment = computed(() => {
@@ -70,8 +60,8 @@ export function useFinder(draft: Ref<FinderDraft>, kit: () => KitSheet, clock: (
   })
   const day = computed(() => moment.value && sunDay(moment.value))
   const sun = computed(() => day.value && sunOfDay(day.value, now.value.getTime()))
-  /** Dark enough for stars; in the twilight before, landmarks still show. */
-  const isDark = computed(() => (sun.value ? sun.value.altitudeDeg < DARK_DEG : false))
+  /** Dark enough for stars, and surely so; in the twilight before, landmarks still show. */
+  const isDark = computed(() => !question.value.asked)
 
   const finder = computed(() => finderOf(kit()))
   const offset = computed(() => kit().optics.finderOffsetMm)
@@ -138,19 +128,21 @@ export function useFinder(draft: Ref<FinderDraft>, kit: () => KitSheet, clock: (
     // In the dark the Moon is a star like others: nothing is to be asked about the Sun.
     draft.value.target = given.kind === 'moon' && isDark.value ? { ...given, kind: 'star' } : given
   }
-  const asksShade = computed(() => target.value !== null && isByDay(target.value))
+  const asksShade = computed(() => needsYes(target.value?.kind ?? null, question.value))
   const barred = computed(() => {
     if (target.value?.kind === 'landmark') return chosen.value?.barred ?? null
     if (target.value?.kind === 'moon') return moon.value?.usable === false ? 'the Moon won’t do now' : null
     return null
   })
+  /** Whether any look may be written down, in whichever way. */
   const allowed = computed(
-    () => target.value !== null && barred.value === null && (!isByDay(target.value) || draft.value.shaded === true),
+    () => target.value !== null && barred.value === null && (!asksShade.value || draft.value.shaded === true),
   )
 
   const look = computed(() => draft.value.looks[draft.value.looks.length - 1] ?? newFinderLook())
   const misaligned = computed(() => misalignedBy(look.value, target.value, kit(), fieldDeg.value))
   const arcmin = computed(() => arcminOf(look.value, target.value, kit(), fieldDeg.value))
+  watch(arcmin, (seen) => (look.value.lookedAtUtc = seen === null ? undefined : device.value.toISOString()))
   const found = computed(() => arcminOf(draft.value.looks[0], target.value, kit(), fieldDeg.value))
   const foundAt = computed<PointXY | null>(
     () => misalignedBy(draft.value.looks[0], target.value, kit(), fieldDeg.value)?.misalignmentArcmin ?? null,
@@ -197,7 +189,23 @@ export function useFinder(draft: Ref<FinderDraft>, kit: () => KitSheet, clock: (
     look.value.seenOn = null
   }
   return {
-    ...{ problem, reload, sites, site, remembered, now, day, sun, isDark, landmarks, star, moon, target, chosen },
+    ...{
+      problem,
+      reload,
+      question,
+      sites,
+      site,
+      remembered,
+      now,
+      day,
+      sun,
+      isDark,
+      landmarks,
+      star,
+      moon,
+      target,
+      chosen,
+    },
     ...{ finder, offset, offsetKnown, fieldDeg, limit, look, misaligned, arcmin, found, foundAt, verdict, share },
     ...{ learnt, advice, lines, thing, aim, focus, asksShade, barred, allowed, choose, lookAgain, takeBack },
   }

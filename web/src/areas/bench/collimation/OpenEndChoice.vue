@@ -1,0 +1,75 @@
+<script setup lang="ts">
+/** Where the tube's open end lies in a picture. Unset until somebody says it: a wrong side would turn the wrong screw. */
+const { last } = defineProps<{ last: number | null }>()
+const deg = defineModel<number | null>({ required: true })
+
+const sides = [
+  { deg: 0, words: '↑ up' },
+  { deg: 90, words: '→ right' },
+  { deg: 180, words: '↓ down' },
+  { deg: 270, words: '← left' },
+] as const
+const set = (given: number) => (deg.value = ((Math.round(given) % 360) + 360) % 360)
+function typed(event: Event) {
+  const { value } = event.target as HTMLInputElement
+  if (value !== '' && Number.isFinite(Number(value))) set(Number(value))
+}
+</script>
+
+<template>
+  <div :class="['open-end', { ask: deg === null }]" role="group" aria-label="Where the open end is in the picture">
+    <p v-if="deg === null">
+      <strong>Where is the tube’s open end in this picture?</strong> Hold a hand before it and see from which side it
+      comes in. No screw is named before that.
+    </p>
+    <p class="choices">
+      <button
+        v-for="side in sides"
+        :key="side.deg"
+        type="button"
+        class="button small"
+        :aria-pressed="deg === side.deg"
+        @click="set(side.deg)"
+      >
+        {{ side.words }}
+      </button>
+      <button v-if="deg === null && last !== null" type="button" class="button small" @click="set(last)">
+        as in the last picture ({{ last }}°)
+      </button>
+      <label>
+        or
+        <input class="field" type="number" name="open-end" min="0" max="359" :value="deg" @change="typed" />°
+        clockwise from up
+      </label>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.open-end {
+  display: grid;
+  gap: 6px;
+}
+
+.open-end.ask {
+  padding: 8px 12px;
+  border: 2px solid var(--brass);
+}
+
+.choices {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 10px;
+  align-items: center;
+}
+
+.choices .field {
+  width: 76px;
+}
+
+.choices [aria-pressed='true'] {
+  border-color: var(--night);
+  background: var(--night);
+  color: var(--paper);
+}
+</style>

@@ -125,9 +125,9 @@ export const photoRefusalWords: Readonly<Record<PhotoRefusal, string>> = {
     'This picture is nearly black. Point the tube at a lit wall or shaded sky away from the Sun, and take another.',
   'no-contrast': 'This picture is all one brightness. Hold the phone right behind the hole and take another.',
   'no-primary':
-    'No mirror’s edge was found. Hold the phone’s lens close behind the peephole, so that the whole mirror shows.',
+    'No round edge was found that could be a mirror’s. Hold the phone’s lens close behind the peephole, so that the whole mirror shows.',
   'no-reflection':
-    'The mirror is there, but not the cap’s reflection. The cap’s inner side must be light: put white paper behind its hole.',
+    'A round edge was found, but no reflection of the cap in it, so it may be anything. The cap’s inner side must be light: put white paper behind its hole.',
   'too-little-seen':
     'No centre mark, and less than half of the mirror’s edge: there is nothing to measure from. Square the secondary by eye first.',
 }
@@ -160,7 +160,9 @@ export const starWarningWords: Readonly<Record<StarWarning, string>> = {
   noisy: 'The picture is grainy.',
   'sides-differ': 'The two discs are not equally large: defocus as much on both sides.',
   'other-side-unreadable': 'The other side’s picture could not be read.',
-  'defocus-unknown': 'Without the defocus there is a direction but no figure in millimetres.',
+  'defocus-unknown': 'Without the defocus there is no figure in millimetres. Count the rings and type them.',
+  'tone-unknown':
+    'The secondary’s size is not typed in, so a phone’s tone curve can’t be told: the disc may read a tenth too wide.',
   ragged: 'The disc is ragged: wait for steadier air.',
 }
 

@@ -32,7 +32,7 @@ export interface StarCircle {
 
 export type StarRefusal = 'too-dark' | 'no-disc' | 'no-dark-middle' | 'too-small' | 'cut-off'
 export type StarWarning =
-  'one-sided' | 'static-unknown' | 'noisy' | 'sides-differ' | 'other-side-unreadable' | 'defocus-unknown' | 'ragged'
+  'one-sided' | 'static-unknown' | 'noisy' | 'sides-differ' | 'other-side-unreadable' | 'defocus-unknown' | 'ragged' | 'tone-unknown'
 
 export interface StarTested {
   readonly disc: StarCircle | null
@@ -95,6 +95,7 @@ export function starTest(input: StarTestInput): StarTested {
   const figures = starFigures([first, ...(other ? [other] : [])], input)
   if (!other && !figures.staticOffsetFraction) warnings.push('static-unknown')
   if (figures.comaWaves === null) warnings.push('defocus-unknown')
+  if (secondaryMinorAxisMm === undefined) warnings.push('tone-unknown')
   return {
     disc: seen(first.disc),
     shadow: seen(first.shadow),
@@ -175,11 +176,36 @@ interface ReadStar {
   readonly confidence: number
 }
 
-function readStar(
-  picture: Picture,
+/**
+ * A phone writes pictures with a tone curve: what lies at a quarter of the light stands at more than half of the brightness,
+ * so the disc reads a tenth too wide and its dark middle too narrow. Where the secondary's size is known, the reading whose
+ * ratio of both fits it better is taken: as it is, or with the usual curve undone.
+ */
+function readStar(picture: Picture, input: StarTestInput): ReadStar | StarRefusal {
+  const { grey, reducedBy } = reducedPlanes(picture, MEASURED_PX)
+  const plain = readPlane(grey, reducedBy, input)
+  if (input.secondaryMinorAxisMm === undefined) return plain
+  const linear = readPlane(linearised(grey), reducedBy, input)
+  if (typeof linear === 'string') return plain
+  if (typeof plain === 'string') return linear
+  const misfit = ({ disc, shadow }: ReadStar) =>
+    abs(Math.log(((shadow.r / disc.r) * input.apertureMm) / (input.secondaryMinorAxisMm ?? 1)))
+  return misfit(linear) < misfit(plain) ? linear : plain
+}
+
+/** The exponent that screens and most cameras' curves come to (IEC 61966-2-1, from memory). */
+const TONE_EXPONENT = 2.2
+const linearised = ({ width, height, values }: Plane): Plane => ({
+  width,
+  height,
+  values: values.map((value) => value ** TONE_EXPONENT),
+})
+
+function readPlane(
+  grey: Plane,
+  reducedBy: number,
   { defocusWaves, secondaryMinorAxisMm, apertureMm }: StarTestInput,
 ): ReadStar | StarRefusal {
-  const { grey, reducedBy } = reducedPlanes(picture, MEASURED_PX)
   const ground = groundOf(grey)
   const blob = brightBlob(grey, ground)
   if (blob === null) return 'too-dark'

@@ -124,6 +124,34 @@ describe('stars out of focus, against wave optics', () => {
     expect(within.filter(Boolean).length).toBeGreaterThanOrEqual(7)
   })
 
+  /** As a phone writes it: brightness by the usual curve instead of by light. */
+  const withToneCurve = (image: Picture): Picture => ({
+    ...image,
+    rgba: Uint8ClampedArray.from(image.rgba, (value, at) => (at % 4 === 3 ? value : 255 * (value / 255) ** (1 / 2.2))),
+  })
+  /** Two of them carry a curve as they are. */
+  const curved = ['pub_star_06.jpg', 'pub_star_08.png']
+
+  it.each(images)('$file: the disc’s own size, with a phone’s tone curve or without', async (star) => {
+    const { file, given, pixels } = star
+    const plain = await picture(`star/${file}`)
+    const known = {
+      apertureMm: given.D_mm ?? 0,
+      focalLengthMm: given.f_mm ?? 0,
+      defocusWaves: given.defocus_W020_waves550,
+      secondaryMinorAxisMm: given.secondary_minor_axis_mm,
+    }
+    const truth = pixels.offset_inner_minus_outer.map((px) => px / pixels.outer_radius)
+    for (const image of curved.includes(file) ? [plain] : [plain, withToneCurve(plain)]) {
+      const { disc, offsetFraction } = starTest({ image, ...known })
+      expect(Math.abs((disc?.radiusPx ?? 0) / pixels.outer_radius - 1)).toBeLessThan(0.07)
+      expect(distance(offsetFraction, truth)).toBeLessThan(0.02 + 0.12 * Math.hypot(...truth))
+    }
+    // Where nobody typed the secondary's size, the doubt is told.
+    const { secondaryMinorAxisMm: _unknown, ...rest } = known
+    expect(starTest({ image: plain, ...rest }).warnings).toContain('tone-unknown')
+  })
+
   it.each(images.filter(({ file }) => others.get(file)))(
     '$file with its other side: the mean is free of the secondary’s own offset',
     async (star) => {

@@ -16,7 +16,7 @@ import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
 import { appendRecord } from '../../platform/record.ts'
 import { once } from '../../platform/sent-once.ts'
-import { sitesOf } from '../sites/queries.ts'
+import { sitesOf } from '../sites/service.ts'
 import { fieldOfRow, judgeRow, opticsOf, type Kits, type ShelfRow } from '../kits/service.ts'
 import type { KnobStepRow, ReadingRow, StepTimeRow, TurnedStepRow } from './entities.ts'
 import {

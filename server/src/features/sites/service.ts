@@ -57,3 +57,4 @@ export class Sites {
 }
 
 export { LandmarkRow, SiteRow } from './entities.ts'
+export { sitesOf } from './queries.ts'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { siteFieldsSchema, type Site, type Sites } from '@binoculum/contract'
-import { degText } from '@binoculum/core'
+import { degText, isZoneFar } from '@binoculum/core'
 import { computed, ref } from 'vue'
 import { api } from '../../../shared/api/client.ts'
 import { useLoaded } from '../../../shared/api/use-loaded.ts'
@@ -64,6 +64,11 @@ async function remove(id: string) {
   const went = await run(async () => void (data.value = await api.delete<Sites>(`/api/sites/${id}`)))
   if (went) form.value = null
 }
+const zoneFar = computed(() => {
+  const { longitudeDeg = null, zone = '' } = form.value ?? {}
+  const isZone = zones.includes(zone) || zone === 'UTC'
+  return isZone && longitudeDeg !== null && isZoneFar(longitudeDeg, zone, new Date().toISOString())
+})
 const number = (event: Event) => {
   const text = (event.target as HTMLInputElement).value.trim()
   return text === '' ? null : Number(text)
@@ -139,6 +144,10 @@ function needleWords({ needle }: Site): string {
         </datalist>
         <i v-if="wrong.zone" class="rust">{{ wrong.zone }}</i></label
       >
+      <p v-if="zoneFar" class="problem" role="status">
+        {{ form.zone }} and a longitude of {{ side(form.longitudeDeg ?? 0, 'E', 'W') }} lie far apart. Is the sign or the
+        zone wrong? While they disagree, the Bench counts it as day there and asks about the Sun.
+      </p>
       <label class="labelled"
         ><span>latitude, °, north +</span
         ><input

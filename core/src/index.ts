@@ -207,6 +207,7 @@ export {
   photoWarningWords,
   primaryAdvice,
   primaryTurnsSentence,
+  repeatMeansWords,
   repeatVerdictWords,
   secondaryTurnSentences,
   starRefusalWords,
@@ -218,6 +219,8 @@ export {
 } from './words/collimation.ts'
 export { answerWords, problemSentence, questionWords } from './words/contents-list.ts'
 export {
+  repeatVerdictOf,
+  repeatVerdicts,
   axisErrorMm,
   axisErrorOf,
   learnFrom,
@@ -439,7 +442,7 @@ export {
   type EyePlace,
   type MirrorData,
 } from './collimation/mirror-data.ts'
-export { collimationRepeat, type Repeatability, type RepeatVerdict } from './collimation/repeat.ts'
+export { collimationRepeat, FEWEST_OPENINGS, type Repeatability, type RepeatVerdict } from './collimation/repeat.ts'
 export {
   cellAsLearnt,
   learntResponse,

@@ -1,6 +1,6 @@
 import { templateProcedure } from '../procedures/templates.ts'
 import { kitOnMount } from '../testing/kit-on-mount.ts'
-import { learnFrom, readingsFromStation, type CheckedKit, type StationReading } from './stations.ts'
+import { learnFrom, readingsFromStation, repeatVerdictOf, type CheckedKit, type StationReading } from './stations.ts'
 
 const kit: CheckedKit = {
   apertureMm: 110,
@@ -143,4 +143,20 @@ describe('place', () => {
 it('judged stations keep their word', () => {
   const reading = readingFromStation({ station: 'glass', asFound: 'not-fine', asLeft: 'fine' }, kit)
   expect(reading).toMatchObject({ asFound: 1, asLeft: 0, source: 'judged' })
+})
+
+describe('a tube that slides, opened again and again', () => {
+  const asFound = { way: 'typed', offsetMm: 1, clockHours: 4 } as const
+  const kinds = (openings: { x: number; y: number }[]) =>
+    readingsFromStation({ station: 'collimation', asFound, asLeft: asFound, openings }, kit).filter(
+      ({ kind }) => kind === 'repeat',
+    )
+  it('is told from three openings on, apart from what was found', () => {
+    const same = { x: 0.02, y: 0 }
+    expect(kinds([same, same])).toEqual([])
+    expect(kinds([same, same, same])).toMatchObject([{ asLeft: 0, limit: 1, unit: 'judged' }])
+    const wild = [-9, 0, 9, 4, -6].map((x) => ({ x, y: -x }))
+    expect(repeatVerdictOf(kinds(wild))).toBe('mend')
+    expect(repeatVerdictOf([])).toBeNull()
+  })
 })

@@ -1,5 +1,6 @@
 import { eyeOffsetMm, type EyePlace } from '../collimation/mirror-data.ts'
 import { axisErrorFromOffset, offsetInCellFrame } from '../collimation/offset.ts'
+import { collimationRepeat, FEWEST_OPENINGS, type RepeatVerdict } from '../collimation/repeat.ts'
 import { collimationQuality, type MirrorFigure } from '../collimation/quality.ts'
 import {
   balanceOf,
@@ -24,6 +25,8 @@ export type StationReading =
       readonly station: 'collimation'
       readonly asFound: OffsetReading
       readonly asLeft: OffsetReading
+      /** One reading after each opening of a tube that slides, mm at the focal plane. */
+      readonly openings?: readonly PointXY[] | undefined
     }
   | { readonly station: 'finder'; readonly asFound: FinderReading; readonly asLeft: FinderReading }
 
@@ -124,7 +127,10 @@ const LATITUDE_LIMIT_DEG = 2
 export function readingsFromStation(reading: StationReading, kit: CheckedKit): readonly KeptReading[] {
   switch (reading.station) {
     case 'collimation':
-      return [collimationReading(reading.asFound, reading.asLeft, kit)]
+      return [
+        collimationReading(reading.asFound, reading.asLeft, kit),
+        ...repeatReadings(reading.openings ?? [], kit),
+      ]
     case 'finder':
       return [finderReading(reading.asFound, reading.asLeft, kit)]
     case 'assembly':
@@ -263,6 +269,25 @@ function collimationReading(asFound: OffsetReading, asLeft: OffsetReading, kit: 
     asFoundAt: found.axisErrorMm,
     asLeftAt: left.axisErrorMm,
   }
+}
+
+/** How a tube that slides comes back, as a judged figure: 0 holds, 1 is looked at each time, 2 wants mending. */
+const repeatValues: Readonly<Record<RepeatVerdict, number>> = { holds: 0, 'check-each-time': 1, mend: 2 }
+export const repeatVerdicts: readonly RepeatVerdict[] = ['holds', 'check-each-time', 'mend']
+
+/** The verdict of a kit's last test; null where nobody tested it. */
+export const repeatVerdictOf = (
+  readings: readonly { readonly kind: string; readonly asLeft: number }[],
+): RepeatVerdict | null => repeatVerdicts[readings.find(({ kind }) => kind === 'repeat')?.asLeft ?? -1] ?? null
+
+/** None before there are openings enough to tell. */
+function repeatReadings(openings: readonly PointXY[], kit: CheckedKit): readonly KeptReading[] {
+  if (openings.length < FEWEST_OPENINGS) return []
+  const { apertureMm, primaryFocalLengthMm: focalLengthMm, mirrorFigure } = kit
+  const { limitMm } = collimationQuality({ apertureMm, focalLengthMm, mirrorFigure, axisErrorMm: 0 })
+  const value = repeatValues[collimationRepeat({ readings: openings, limitMm }).verdict]
+  const limit = repeatValues['check-each-time']
+  return [{ kind: 'repeat', asFound: value, asLeft: value, limit, good: null, unit: 'judged', source: 'measured' }]
 }
 
 /** Misalignment in arcminutes from a finder reading. */

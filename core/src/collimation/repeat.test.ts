@@ -57,6 +57,11 @@ describe('verdicts', () => {
   ])('$what: $verdict', ({ readings, verdict }) => {
     expect(collimationRepeat({ readings, limitMm: 1.33 }).verdict).toBe(verdict)
   })
+  it('two openings never hold, however well they agree; three may', () => {
+    const same = (count: number) => Array.from({ length: count }, () => ({ x: 0.1, y: 0 }))
+    expect(collimationRepeat({ readings: same(2) }).verdict).toBe('check-each-time')
+    expect(collimationRepeat({ readings: same(3) }).verdict).toBe('holds')
+  })
   it('readings that are all the same spread by nothing', () => {
     const readings = [1, 2, 3].map(() => ({ x: 0.4, y: 0.3 }))
     const answer = collimationRepeat({ readings })

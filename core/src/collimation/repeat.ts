@@ -19,6 +19,8 @@ export interface Repeatability {
 /** Limit of an f/5 paraboloid, as the usual collapsible tube is. */
 const USUAL_LIMIT_MM = 1.33
 const NINE_OF_TEN = 0.9
+/** Two that agree agree by chance. Common practice, no source. */
+export const FEWEST_OPENINGS = 3
 /** Readings that differ by rounding only. */
 const SAME_MM2 = 1e-18
 
@@ -54,7 +56,11 @@ export function collimationRepeat(input: {
   const nineOfTen = (meanLength: number, spread: number) => lengthWithin(NINE_OF_TEN, meanLength, spread)
   const mean = lengthOf(meanMm)
   const verdict =
-    nineOfTen(mean, high) <= limitMm ? 'holds' : nineOfTen(0, low) > limitMm ? 'mend' : 'check-each-time'
+    n >= FEWEST_OPENINGS && nineOfTen(mean, high) <= limitMm
+      ? 'holds'
+      : nineOfTen(0, low) > limitMm
+        ? 'mend'
+        : 'check-each-time'
   return { meanMm, spreadMm: { value, low, high }, nineOfTenMm: nineOfTen(mean, value), limitMm, verdict }
 }
 

@@ -44,6 +44,7 @@ export const factTags = [
   'on-table',
   'newtonian',
   'collapsible',
+  'opens-anew',
   'red-dot',
   'optical-finder',
   'peep-sight',
@@ -249,6 +250,7 @@ Press the button with the timer, so that nothing shakes.`,
     stays: '',
     text: `[no-screws] Leave the glass and its screws to us. Stars look odd? Tell us.
 [mirror-ours] Leave the mirrors and their screws to us. Stars look like little comets? Tell us.
+[opens-anew] This tube doesn’t always come back the same. Every star has a tail to one side? Slide it shut, open it, lock it again.
 [mirror-yours] You may line up the mirror with the help sheet. Small turns, and never over the mirror. Unsure? Tell us.`,
   }),
 ]

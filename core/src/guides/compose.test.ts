@@ -293,3 +293,15 @@ it('an older guide is shown as it was issued', () => {
   ])
     expect(all).toContain(words)
 })
+
+it('a tube that has to be looked at each time says so; one that holds, or doesn’t slide, says nothing', () => {
+  const line = 'doesn’t always come back the same'
+  const sliding = { ...base, optics: { ...base.optics, collapsible: true } }
+  expect(textOf({ ...sliding, repeat: 'check-each-time' })).toContain(line)
+  for (const input of [
+    sliding,
+    { ...sliding, repeat: 'holds' as const },
+    { ...base, repeat: 'check-each-time' as const },
+  ])
+    expect(textOf(input)).not.toContain(line)
+})

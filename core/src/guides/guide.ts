@@ -1,6 +1,7 @@
 import type { StandData } from '../mount/stand.ts'
 import type { FinderKind } from '../finder/finder-data.ts'
 import type { MirrorData } from '../collimation/mirror-data.ts'
+import type { RepeatVerdict } from '../collimation/repeat.ts'
 import type { Family, Mark, Role } from '../contents/roles.ts'
 import type { DrawnKit } from '../drawings/dimensions.ts'
 import type { MountData } from '../mount/mount-data.ts'
@@ -56,6 +57,8 @@ export interface GuideInput {
   /** The model's own steps; left out, its family's. */
   readonly procedure?: Procedure | undefined
   readonly collimationPolicy: 'leave-it-to-us' | 'with-help-sheet'
+  /** How its sliding tube came back in the last test of it; left out, nobody tested it. */
+  readonly repeat?: RepeatVerdict | null | undefined
   /** What its mirrors measure; left out, nobody did. */
   readonly mirror?: MirrorData | null | undefined
   /** How its stand is locked and its tube fixed; left out, as its family's usually are. */

@@ -54,6 +54,7 @@ function kitTags(kit: KitInHand, totalG: number, there: readonly GuidePart[]): r
     ...(family === 'tabletop-reflector' ? ['on-table'] : []),
     ...(optics.kind === 'newtonian' ? ['newtonian'] : []),
     ...(optics.collapsible ? ['collapsible'] : []),
+    ...(optics.collapsible && kit.repeat === 'check-each-time' ? ['opens-anew'] : []),
     ...finderTag(kit, there),
     ...(eyepieces.length === 1 ? ['one-eyepiece'] : []),
     ...(eyepieces.some(({ maleMm = 0 }) => maleMm >= WIDE_BARREL_FROM_MM) ? ['wide-barrel'] : []),

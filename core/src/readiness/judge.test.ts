@@ -205,3 +205,13 @@ it('the worst reason wins and stands first, whatever else there is', () => {
     }),
   )
 })
+
+it.each([
+  { value: 0, condition: 'full', code: 'ALL_GOOD' },
+  { value: 1, condition: 'full', code: 'ALL_GOOD' },
+  { value: 2, condition: 'crescent', code: 'COMES_BACK_ELSEWHERE' },
+])('a sliding tube whose test said $value is $condition, however long ago', ({ value, condition, code }) => {
+  const long = '2024-03-10T18:00:00Z'
+  const judged = judgeReadiness(withReading(reading('repeat', { value, limit: 1, atUtc: long })))
+  expect(judged).toMatchObject({ condition, reasons: [{ code }] })
+})

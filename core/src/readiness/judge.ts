@@ -12,6 +12,7 @@ export const readingKinds = [
   'balance',
   'place',
   'collimation',
+  'repeat',
   'star',
   'finder',
   'pack',
@@ -104,6 +105,7 @@ export type ReasonCode =
   | 'BALANCE_OFF'
   | 'PLACE_OFF'
   | 'JUDGED_NOT_FINE'
+  | 'COMES_BACK_ELSEWHERE'
   | 'READING_OLD'
   | 'OPEN_JOB'
 
@@ -134,6 +136,7 @@ export type Remedy =
   | 'balance-again'
   | 'set-latitude'
   | 'see-to-station'
+  | 'mend-locks'
   | 'do-job'
 
 export interface Reason {
@@ -326,7 +329,8 @@ function judgeReading(reading: Reading, input: JudgeInput, nowMs: number): reado
   const oldestDays = typeof maxAgeDays === 'number' ? maxAgeDays : (maxAgeDays[kind] ?? Infinity)
   const figures = { kind, value, limit, uncertainty, atUtc: reading.atUtc }
   const old =
-    ageDays > oldestDays
+    // How a tube comes back is a trait of its locks: it is told again when somebody tests it again.
+    kind !== 'repeat' && ageDays > oldestDays
       ? [
           reason('READING_OLD', 'half', {
             figures: { ...figures, ageDays: Math.floor(ageDays), oldestDays },
@@ -376,6 +380,8 @@ function judgeValue(given: {
     return [reason('PLACE_OFF', 'half', { figures, source, remedy: 'set-latitude', minutes: 3 })]
   if (kind === 'finder')
     return [reason('FINDER_OFF', 'crescent', { figures, source, remedy: 'line-up-finder', minutes: 10 })]
+  if (kind === 'repeat')
+    return [reason('COMES_BACK_ELSEWHERE', 'crescent', { figures, source, remedy: 'mend-locks', minutes: 30 })]
   return [reason('JUDGED_NOT_FINE', 'crescent', { figures, source, remedy: 'see-to-station', minutes: 15 })]
 }
 

@@ -197,6 +197,13 @@ export function cellResponseSentence({ verdict, share, steps, backlashTurns }: C
 
 export const repeatVerdictWords: Readonly<Record<RepeatVerdict, string>> = {
   holds: 'Holds: it comes back within the limit, opening after opening.',
-  'check-each-time': 'Look each time: an opening may well land beyond the limit, or there are too few to tell.',
+  'check-each-time': 'Look each time: an opening may well land beyond the limit.',
   mend: 'Mend: its locks let it come back somewhere else each time.',
+}
+
+/** What follows from it for the kit. */
+export const repeatMeansWords: Readonly<Record<RepeatVerdict, string>> = {
+  holds: '',
+  'check-each-time': 'The borrower’s guide says so.',
+  mend: 'The kit stays at the bench until its locks are seen to.',
 }

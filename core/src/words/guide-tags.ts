@@ -10,6 +10,7 @@ const factWords: Readonly<Record<(typeof factTags)[number], readonly [so: string
   'on-table': ['on a table', 'on a stand of its own'],
   newtonian: ['with a mirror in an open tube', 'with a closed tube'],
   collapsible: ['with a tube that slides open', 'with a tube in one piece'],
+  'opens-anew': ['where the sliding tube must be looked at each time', 'where it comes back the same'],
   'red-dot': ['with a red-dot finder', 'without a red-dot finder'],
   'optical-finder': ['with an optical finder', 'without an optical finder'],
   'peep-sight': ['with a peep sight', 'without a peep sight'],

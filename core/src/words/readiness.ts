@@ -1,4 +1,5 @@
-import type { KeptReading } from '../checks/stations.ts'
+import { repeatVerdicts, type KeptReading } from '../checks/stations.ts'
+import type { RepeatVerdict } from '../collimation/repeat.ts'
 import { jobFacts, type JobCode } from '../readiness/jobs.ts'
 import type { Condition } from '../readiness/condition.ts'
 import type { HazardCode, ModelUnknown, Reason, ReadingKind, Remedy } from '../readiness/judge.ts'
@@ -31,6 +32,7 @@ export const kindWords: Readonly<Record<ReadingKind, string>> = {
   balance: 'balance',
   place: 'setting for the place',
   collimation: 'mirror',
+  repeat: 'opened again',
   star: 'star test',
   finder: 'finder',
   pack: 'packing',
@@ -79,6 +81,7 @@ const remedyWords: Readonly<Record<Remedy, string>> = {
   'balance-again': 'Balance it at the bench, or find it a weight that fits.',
   'set-latitude': 'Set the latitude of this place on the head’s scale.',
   'see-to-station': 'Put it right at the bench.',
+  'mend-locks': 'See to the locks of its sliding rods, then test it again with five openings.',
   'do-job': 'Check it at the bench.',
 }
 
@@ -136,6 +139,8 @@ export function reasonClause(reason: Reason): string {
       return `head is set ${degText(number(reason, 'value'))} off this place’s latitude (limit ${degText(number(reason, 'limit'))})`
     case 'JUDGED_NOT_FINE':
       return `${kindWords[reason.figures.kind as ReadingKind]} was not fine at the last check`
+    case 'COMES_BACK_ELSEWHERE':
+      return 'its sliding tube comes back lined up differently each time it is opened'
     case 'READING_OLD':
       return `${kindWords[reason.figures.kind as ReadingKind]} last looked at ${daysText(number(reason, 'ageDays'))} ago (limit ${daysText(number(reason, 'oldestDays'))})`
     case 'OPEN_JOB':
@@ -163,8 +168,15 @@ function jobClause(reason: Reason): string {
   return reason.figures.job === 'reported-trouble' ? `${words}: “${said}”` : `${words}: ${said}`
 }
 
+const repeatWords: Readonly<Record<RepeatVerdict, string>> = {
+  holds: 'holds',
+  'check-each-time': 'look each time',
+  mend: 'mend',
+}
+
 /** A reading's figure with its unit; a judged one is a word. */
-export function readingFigureText(unit: KeptReading['unit'], value: number): string {
+export function readingFigureText(unit: KeptReading['unit'], value: number, kind?: ReadingKind): string {
+  if (kind === 'repeat') return repeatWords[repeatVerdicts[value] ?? 'check-each-time']
   if (unit === 'mm') return mmText(value)
   if (unit === 'arcmin') return arcminText(value)
   if (unit === 'deg') return degText(value)

@@ -24,6 +24,8 @@ export interface FoundCircles {
   readonly centreMark: Rim | null
   readonly capRing: Rim | null
   readonly peepholeReflection: Rim | null
+  /** Other readings of the same picture that are nearly as likely: what they would say belongs to the doubt. */
+  readonly rivals: readonly Rival[]
   /** Spread of the picture's noise, 0 to 1. */
   readonly noise: number
   /** Brightest minus darkest, 0 to 1, the outermost hundredths left out. */
@@ -31,6 +33,12 @@ export interface FoundCircles {
   readonly brightest: number
   /** Pixels of the picture that made one when it was measured, along a side. */
   readonly reducedBy: number
+}
+
+export interface Rival {
+  readonly primaryEdge: Rim
+  readonly capRing: Rim
+  readonly centreMark: Rim | null
 }
 
 /** Longest side at which a picture is measured: a pixel there is a fraction of a millimetre on any primary. */
@@ -60,6 +68,19 @@ const LEAST_LIKELY = 0.3
 const CANDIDATES = 7
 /** Of 3.6 that a view can score: primary, cap and mark are all there, so no other candidate can be the primary. */
 const BEYOND_DOUBT = 3.3
+/** What a drawtube's end seen where it belongs adds to a candidate. */
+const DRAWTUBE_VOTE = 0.5
+/** How many candidates are asked for their drawtube. */
+const ASKED_FOR_DRAWTUBE = 3
+/** A secondary's edge is seen less than this much wider than the primary. */
+const SECONDARY_OVER_PRIMARY = 1.8
+/** Views that reach this share of the best one's score are rivals, and so are caps of this share of its cap's worth. */
+const RIVAL_VIEW_SHARE = 0.8
+const RIVAL_CAP_SHARE = 0.25
+/** A cap's light ring holds the mark's reflection with room to spare: the other way round one of both is wrong. */
+const CAP_OVER_MARK = 1.1
+/** Light rings that are made, mm. Common practice, no source. */
+const CAP_RANGE_MM = { least: 8, most: 46 }
 
 interface Ground {
   /** Blurred a little. */
@@ -105,12 +126,13 @@ export function findCircles(
   onProgress(0.45)
   const candidates = primaryCandidates(ground)
   onProgress(0.6)
-  let best: View | null = null
+  const views: View[] = []
   for (const primary of candidates) {
     const view = lookInside(primary, ground, known)
-    if (!best || view.score > best.score) best = view
-    if (view.score > BEYOND_DOUBT) break
+    views.push(view)
+    if (known.capRingDiameterMm !== null && view.score > BEYOND_DOUBT) break
   }
+  const [best = null, ...others] = withDrawtubeVotes(views, ground, known)
   onProgress(0.8)
   const mark = best && centreMark(best, ground, known)
   const peephole = best?.cap ? peepholeOf(best.cap, mark, ground) : null
@@ -125,6 +147,11 @@ export function findCircles(
     centreMark: full(mark),
     capRing: full(best?.cap ?? null),
     peepholeReflection: full(peephole),
+    rivals: (best ? rivalsOf(best, others) : []).map(({ primaryEdge, capRing, centreMark: itsMark }) => ({
+      primaryEdge: full(primaryEdge),
+      capRing: full(capRing),
+      centreMark: full(itsMark),
+    })),
     noise,
     range,
     brightest,
@@ -185,12 +212,50 @@ interface View {
   readonly primary: Rim
   readonly cap: Rim | null
   readonly mark: Rim | null
+  /** Rings nearly as likely to be the cap's. */
+  readonly otherCaps: readonly Rim[]
   readonly score: number
 }
 
+/** Views, likeliest first, once the likeliest have been asked whether a drawtube of the typed size ends about them. Without
+ * its size any larger circle would do, so nobody is asked. */
+function withDrawtubeVotes(views: readonly View[], ground: Ground, known: KnownSizes): readonly View[] {
+  const byScore = (some: readonly View[]) => [...some].sort((a, b) => b.score - a.score)
+  const sorted = byScore(views)
+  if (known.drawtubeInnerDiameterMm === null || sorted.length < 2) return sorted
+  return byScore(
+    sorted.map((view, i) =>
+      i < ASKED_FOR_DRAWTUBE && hasDrawtube(view.primary, views, ground, known)
+        ? { ...view, score: view.score + DRAWTUBE_VOTE }
+        : view,
+    ),
+  )
+}
+
+/** Between a primary and its drawtube's end lies the secondary's edge, hardly wider than the primary: a well seen circle
+ * farther out is the primary, and this one a reflection in it. */
+function hasDrawtube(primary: Rim, views: readonly View[], ground: Ground, known: KnownSizes): boolean {
+  const { drawtube } = lookOutside(primary, ground, known)
+  if (!drawtube) return false
+  return !views.some(
+    ({ primary: other }) =>
+      other.coverage > 0.6 && other.r > SECONDARY_OVER_PRIMARY * primary.r && other.r < 0.95 * drawtube.r,
+  )
+}
+
+function rivalsOf(best: View, others: readonly View[]): readonly Rival[] {
+  const caps = best.otherCaps.map((capRing) => ({ primaryEdge: best.primary, capRing, centreMark: best.mark }))
+  const views = others.flatMap(({ primary, cap, mark, score }) =>
+    cap && score >= RIVAL_VIEW_SHARE * best.score ? [{ primaryEdge: primary, capRing: cap, centreMark: mark }] : [],
+  )
+  return [...caps, ...views]
+}
+
 function lookInside(primary: Rim, ground: Ground, known: KnownSizes): View {
-  const cap = capRing(primary, ground, known)
-  const mark = votedMark(primary, ground, known, cap)
+  const caps = capRings(primary, ground, known)
+  const mark = votedMark(primary, ground, known, caps[0] ?? null)
+  const possible = caps.filter((rim) => !mark || rim.r > CAP_OVER_MARK * mark.r)
+  const cap = possible[0] ?? null
   // Rings in rings look alike: of two, the larger is the mirror and the smaller the cap seen in it.
   const size = primary.r / (0.2 * Math.min(ground.grey.width, ground.grey.height))
   const score =
@@ -198,7 +263,7 @@ function lookInside(primary: Rim, ground: Ground, known: KnownSizes): View {
     primary.coverage * Math.min(1, primary.contrast / 0.2) +
     (cap ? 1.2 * cap.coverage * Math.min(1, cap.contrast / 0.1) : 0) +
     (mark ? 0.8 * mark.coverage : 0)
-  return { primary, cap, mark, score }
+  return { primary, cap, mark, otherCaps: possible.slice(1), score }
 }
 
 interface Wanted {
@@ -243,13 +308,18 @@ function rimsNear(wanted: Wanted): Rim[] {
   })
 }
 
-function capRing(primary: Rim, ground: Ground, known: KnownSizes): Rim | null {
+/** Rings that may be the cap's, likeliest first; far less likely ones are left out. */
+function capRings(primary: Rim, ground: Ground, known: KnownSizes): readonly Rim[] {
   const { capRingDiameterMm, apertureMm, focalLengthMm, peepholeOutsideFocusMm: d } = known
   const expected =
     capRingDiameterMm === null ? null : ((capRingDiameterMm / apertureMm) * primary.r) / (1 - d / focalLengthMm)
   const radii = expected
     ? radiiBetween(expected * 0.92, expected * 1.08, Math.max(0.5, expected * 0.02))
-    : radiiBetween(Math.max(5, 0.04 * primary.r), 0.3 * primary.r, Math.max(1, primary.r * 0.005))
+    : radiiBetween(
+        Math.max(5, (CAP_RANGE_MM.least / apertureMm) * primary.r),
+        Math.min(0.6, CAP_RANGE_MM.most / apertureMm) * primary.r,
+        Math.max(1, primary.r * 0.005),
+      )
   const rims = rimsNear({
     planes: [ground.grey],
     sigmaPx: 0,
@@ -267,10 +337,14 @@ function capRing(primary: Rim, ground: Ground, known: KnownSizes): Rim | null {
       : usualSize((rim.r / primary.r) * apertureMm, USUAL_CAP_MM)
     return rim.coverage * Math.min(rim.contrast, 0.5) * fits
   }
-  if (expected) return rims.sort((a, b) => worth(b) - worth(a))[0] ?? null
   // Where nobody typed its size, the hole in its middle helps to tell the cap from a white mark.
-  const scored = rims.map((rim) => ({ rim, worth: worth(rim) * (peepholeOf(rim, null, ground) ? HOLE_BONUS : 1) }))
-  return scored.sort((a, b) => b.worth - a.worth)[0]?.rim ?? null
+  const bonus = (rim: Rim) => (expected === null && peepholeOf(rim, null, ground) ? HOLE_BONUS : 1)
+  const scored = rims.map((rim) => ({ rim, worth: worth(rim) * bonus(rim) })).sort((a, b) => b.worth - a.worth)
+  const least = RIVAL_CAP_SHARE * (scored[0]?.worth ?? 0)
+  return scored.flatMap(({ rim, worth: its }, i) => {
+    const again = scored.slice(0, i).some((other) => isSame(rim, other.rim))
+    return its >= least && !again ? [rim] : []
+  })
 }
 
 function votedMark(primary: Rim, ground: Ground, known: KnownSizes, cap: Rim | null): Rim | null {

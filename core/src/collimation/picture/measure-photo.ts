@@ -130,22 +130,39 @@ export function measurePhoto(
       drawtubePx: found.drawtube ? Math.hypot(found.drawtube.centreSigma, 1) : 0,
     },
   )
+  const axisErrorUncertaintyMm = Math.max(figures.axisErrorUncertaintyMm, rivalDoubtMm(found, figures, input))
   const axisErrorLength = Math.hypot(figures.axisErrorMm.x, figures.axisErrorMm.y)
   const verdict = verdictWithDoubt({
     axisErrorMm: axisErrorLength,
-    uncertaintyMm: figures.axisErrorUncertaintyMm,
+    uncertaintyMm: axisErrorUncertaintyMm,
     limitMm,
   })
   const parts = [seen.primaryEdge, seen.capRing ?? seen.peepholeReflection, seen.centreMark]
   return {
     ...seen,
     ...figures,
+    axisErrorUncertaintyMm,
     confidence: Math.min(...parts.map((circle) => circle?.confidence ?? 0.4)),
     refused: null,
     warnings: warningsOf(found, input, verdict === 'unsure'),
     verdict,
     limitMm,
   }
+}
+
+/** How far the answer would lie away if a rival reading of the picture were the right one. */
+function rivalDoubtMm(found: FoundCircles, { axisErrorMm }: PhotoFigures, input: MeasurePhotoInput): number {
+  const { image, apertureMm, focalLengthMm, peepholeOutsideFocusMm = 0, mirrored = false } = input
+  const geometry = {
+    ...{ widthPx: image.widthPx, heightPx: image.heightPx, apertureMm, focalLengthMm, peepholeOutsideFocusMm },
+    ...{ openEndDeg: null, mirrored },
+  }
+  const away = found.rivals.map(({ primaryEdge, capRing, centreMark }) => {
+    const laid = { primaryEdge, reflection: capRing, centreMark: centreMark ?? found.centreMark, drawtube: null }
+    const its = figuresFromCircles(laid, geometry, { markPx: 0, reflectionPx: 0, drawtubePx: 0 }).axisErrorMm
+    return Math.hypot(its.x - axisErrorMm.x, its.y - axisErrorMm.y)
+  })
+  return Math.max(0, ...away)
 }
 
 /** A mark far off the middle is stuck on badly, or is some speck; half of the way to the middle says which may be wrong. */

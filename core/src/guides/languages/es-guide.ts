@@ -109,6 +109,8 @@ export const guideTexts: Readonly<Record<string, string>> = {
     'Deja el cristal y sus tornillos para nosotros. ¿Las estrellas se ven raras? Cuéntanoslo.',
   'Leave the mirrors and their screws to us. Stars look like little comets? Tell us.':
     'Deja los espejos y sus tornillos para nosotros. ¿Las estrellas parecen cometas? Cuéntanoslo.',
+  'This tube doesn’t always come back the same. Every star has a tail to one side? Slide it shut, open it, lock it again.':
+    'Este tubo no siempre queda igual al abrirlo. ¿Todas las estrellas tienen cola hacia el mismo lado? Ciérralo, ábrelo y bloquéalo otra vez.',
   'You may line up the mirror with the help sheet. Small turns, and never over the mirror. Unsure? Tell us.':
     'Puedes alinear el espejo con la hoja de ayuda. Giros pequeños, y nunca encima del espejo. ¿Dudas? Cuéntanoslo.',
   'You see nothing but black': 'Solo ves negro',

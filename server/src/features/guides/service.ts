@@ -9,7 +9,7 @@ import {
   type ReceivedMessages,
   type Session,
 } from '@binoculum/contract'
-import { composeGuide, type Guide, type GuideInput } from '@binoculum/core'
+import { composeGuide, type Guide, type GuideInput, repeatVerdictOf } from '@binoculum/core'
 import { branchIdsOf, deskRoles, requireRole } from '../../platform/access.ts'
 import type { Context } from '../../platform/context.ts'
 import type { Tx } from '../../platform/database.ts'
@@ -59,6 +59,7 @@ export class Guides {
       parts: parts.map((part) => ({ ...part, ...part.optics })),
       ...model,
       collimationPolicy: row.collimationPolicy,
+      repeat: repeatVerdictOf(row.readings),
       branchName: row.branchName,
       emergencyLine: row.emergencyLine,
       issuedOn,

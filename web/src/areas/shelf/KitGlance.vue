@@ -22,8 +22,8 @@ const isLendable = computed(() => kit.condition === 'full' || kit.condition === 
 const otherReasons = computed(() => kit.reasons.slice(1))
 const figures = computed(() => kit.readings.filter(({ unit }) => unit !== 'judged'))
 /** What isn't fine stands by itself; the rest is one line. */
-const notFine = computed(() => kit.readings.filter(({ unit, asLeft }) => unit === 'judged' && asLeft !== 0))
-const fine = computed(() => kit.readings.filter(({ unit, asLeft }) => unit === 'judged' && asLeft === 0))
+const notFine = computed(() => kit.readings.filter(({ unit, asLeft, limit }) => unit === 'judged' && asLeft > limit))
+const fine = computed(() => kit.readings.filter(({ unit, asLeft, limit }) => unit === 'judged' && asLeft <= limit))
 const lastCheck = computed(() =>
   kit.readings
     .map(({ atUtc }) => atUtc)

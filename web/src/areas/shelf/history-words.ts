@@ -21,6 +21,7 @@ const readingWords = (reading: Record<string, unknown>): string | null => {
   const words = kindWords[kind as ReadingKind] ?? text(kind)
   if (unit === 'mm' || unit === 'arcmin' || unit === 'deg')
     return `${words} ${readingFigureText(unit, asFound)} → ${readingFigureText(unit, asLeft)}`
+  if (kind === 'repeat') return `${words}: ${readingFigureText('judged', asLeft, kind)}`
   return asLeft === 0 ? null : `${words} not fine`
 }
 

@@ -58,7 +58,7 @@ export function filterKits(
 export const readingOf = (kit: { readings: readonly ReadingView[] }, kind: ReadingView['kind']): ReadingView | null =>
   kit.readings.find((reading) => reading.kind === kind) ?? null
 
-export const readingText = ({ unit, asLeft }: ReadingView): string => readingFigureText(unit, asLeft)
+export const readingText = ({ unit, asLeft, kind }: ReadingView): string => readingFigureText(unit, asLeft, kind)
 
 export const sourceWords: Readonly<Record<ReadingView['source'], string>> = {
   measured: 'measured',

@@ -13,7 +13,8 @@ const label = computed(() => `${kindWords[reading.kind]} ${readingText(reading)}
 
 <template>
   <span v-if="reading.unit === 'judged'" class="judged"
-    >{{ reading.kind === 'star' ? 'star: ' : '' }}{{ reading.asLeft === 0 ? 'good' : 'not fine' }}</span
+    >{{ reading.kind === 'star' ? 'star: ' : ''
+    }}{{ reading.kind === 'repeat' ? readingText(reading) : reading.asLeft === 0 ? 'good' : 'not fine' }}</span
   >
   <span v-else class="reading-figure">
     <span

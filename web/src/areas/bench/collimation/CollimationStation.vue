@@ -49,6 +49,7 @@ const {
   lookAgain,
   takeBack,
   setMeasured,
+  keepOpening,
 } = useCollimation(draft, () => kit)
 
 /** Offset on the primary that stands for the limit, for the rings about the hole. */
@@ -250,6 +251,7 @@ useKeys(() => ({
       class="wide"
       :current="seen?.axisErrorMm ?? null"
       :limit-mm="quality.limitMm"
+      @keep="keepOpening"
     />
   </div>
 </template>

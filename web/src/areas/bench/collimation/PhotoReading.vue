@@ -8,7 +8,7 @@ import type { CollimationDraft, Measured } from './collimation-draft.ts'
 import OpenEndChoice from './OpenEndChoice.vue'
 import { useLaidCircles } from './use-laid-circles.ts'
 import ViewOverlay from './ViewOverlay.vue'
-import { circleNames, circleWords, usePhotoReading, type CircleName } from './use-photo-reading.ts'
+import { CAP_RING_MM, circleNames, circleWords, usePhotoReading, type CircleName } from './use-photo-reading.ts'
 
 /** A phone's picture through the peephole with its circles on it. Any circle can be moved; the figure follows. */
 const { kit, allowed } = defineProps<{ kit: KitSheet; allowed: boolean }>()
@@ -31,6 +31,9 @@ const {
   layByHand,
   move,
   setMirrored,
+  capRingMm,
+  asksForCap,
+  setCapRing,
 } = usePhotoReading(
   draft,
   () => kit,
@@ -158,6 +161,20 @@ useKeys(() => ({ p: () => void (allowed && input.value?.click()) }))
       </p>
       <OpenEndChoice v-model="draft.openEndDeg" :last="draft.lastOpenEndDeg ?? null" />
     </template>
+    <label v-if="asksForCap" class="which">
+      How wide is the light ring inside the cap? Measure it once with a ruler:
+      <input
+        class="field"
+        type="number"
+        name="cap-ring"
+        :min="CAP_RING_MM.least"
+        :max="CAP_RING_MM.most"
+        step="0.5"
+        :value="capRingMm"
+        @change="setCapRing(Number(($event.target as HTMLInputElement).value) || null)"
+      />
+      mm
+    </label>
     <div v-if="source" class="tools">
       <label v-for="name in circleNames" :key="name" class="which">
         <input v-model="chosen" type="radio" name="circle" :value="name" :disabled="!circles[name]" />

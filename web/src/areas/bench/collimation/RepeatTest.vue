@@ -1,10 +1,19 @@
 <script setup lang="ts">
-import { collimationRepeat, lengthOf, mmText, repeatVerdictWords, type PointXY } from '@binoculum/core'
+import {
+  collimationRepeat,
+  FEWEST_OPENINGS,
+  lengthOf,
+  mmText,
+  repeatMeansWords,
+  repeatVerdictWords,
+  type PointXY,
+} from '@binoculum/core'
 import { computed } from 'vue'
 
 /** A tube that slides: open and close it, look, keep; five times or so. */
 const { current, limitMm } = defineProps<{ current: PointXY | null; limitMm: number }>()
 const openings = defineModel<PointXY[]>({ required: true })
+const emit = defineEmits<{ keep: [] }>()
 const WANTED = 5
 
 const answer = computed(() =>
@@ -36,17 +45,15 @@ const spread = computed(() => {
         </button>
       </li>
     </ol>
-    <button
-      type="button"
-      class="button"
-      :disabled="current === null"
-      @click="current && openings.push({ x: current.x, y: current.y })"
-    >
+    <button type="button" class="button" :disabled="current === null" @click="emit('keep')">
       Keep this as opening {{ openings.length + 1 }}
     </button>
     <template v-if="answer">
       <p>
-        <strong>{{ repeatVerdictWords[answer.verdict] }}</strong>
+        <strong>{{
+          openings.length < FEWEST_OPENINGS ? 'Too few to tell: open it again.' : repeatVerdictWords[answer.verdict]
+        }}</strong>
+        {{ openings.length < FEWEST_OPENINGS ? '' : repeatMeansWords[answer.verdict] }}
       </p>
       <p class="second">
         Mean {{ mmText(lengthOf(answer.meanMm)) }}, spread {{ spread }}. Nine of ten openings stay within

@@ -88,3 +88,23 @@ it('at a certain night nobody asks, and a no shuts it all the same', () => {
   expect(collimationStation(night, kit)?.sun).toMatchObject({ siteId: 's', shaded: false })
   expect(collimationStation({ ...night, shaded: false }, kit)).toBeNull()
 })
+
+it('openings of a sliding tube never write over what was found', () => {
+  const openings = [
+    { x: 0.2, y: 0 },
+    { x: 0.1, y: 0.1 },
+  ]
+  const draft = {
+    ...emptyCollimation(),
+    shaded: true,
+    openings,
+    looks: [typed(4), typed(0.5), typed(null)],
+    between: [{ did: 'opened' as const }, { did: 'opened' as const }],
+  }
+  expect(collimationStation(draft, kit)).toMatchObject({
+    asFound: { offsetMm: 4 },
+    asLeft: { offsetMm: 0.5 },
+    openings,
+  })
+  expect(turnedStepsOf(draft, kit)).toEqual([])
+})

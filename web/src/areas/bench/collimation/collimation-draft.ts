@@ -34,7 +34,8 @@ export interface Measured {
 }
 
 /** What was done between one look and the next. */
-export type Between = { did: 'turned'; turns: ScrewTurn[] } | { did: 'secondary' } | { did: 'locked' }
+export type Between =
+  { did: 'turned'; turns: ScrewTurn[] } | { did: 'secondary' } | { did: 'locked' } | { did: 'opened' }
 
 export interface CollimationDraft extends SunAnswer {
   /** As found first, as left last; one more than `between`. */
@@ -115,13 +116,19 @@ export function turnedStepsOf(draft: CollimationDraft, kit: CheckedKit): TurnedS
   })
 }
 
+/** As left: the last look. One that an opening of the tube began, and nobody looked into yet, is none. */
+function lastLook({ looks, between }: CollimationDraft): Look | undefined {
+  const last = looks.at(-1)
+  return between.at(-1)?.did === 'opened' && readingOfLook(last) === null ? looks.at(-2) : last
+}
+
 /** The station as it would be sent; null while as found, or a look that was begun, is not complete. */
 export function collimationStation(
   draft: CollimationDraft,
   kit: CheckedKit,
 ): Omit<Extract<Station, { station: 'collimation' }>, 'note' | 'minutes'> | null {
   const asFound = readingOfLook(draft.looks[0])
-  const asLeft = readingOfLook(draft.looks.at(-1))
+  const asLeft = readingOfLook(lastLook(draft))
   if (!asFound || !asLeft || !mayLook(draft)) return null
   return {
     station: 'collimation',

@@ -15,12 +15,18 @@ import {
   stepResponse,
   verdictWithDoubt,
   type CellScrew,
-  type PointXY,
   type ScrewTurn,
 } from '@binoculum/core'
 import { computed, watch, type Ref } from 'vue'
 import { checkedKitOf } from '../check-draft.ts'
-import { newLook, readingOfLook, turnedStepsOf, type CollimationDraft, type Look } from './collimation-draft.ts'
+import {
+  newLook,
+  readingOfLook,
+  turnedStepsOf,
+  type Between,
+  type CollimationDraft,
+  type Look,
+} from './collimation-draft.ts'
 
 /** The line-up as it is being worked on: the figure, what it costs, which screw, and what the last turn did. */
 export function useCollimation(draft: Ref<CollimationDraft>, kit: () => KitSheet) {
@@ -117,7 +123,7 @@ export function useCollimation(draft: Ref<CollimationDraft>, kit: () => KitSheet
     secondaryErrorMm: now.value.measured?.secondaryErrorMm ?? { x: 0, y: 0 },
   }))
 
-  function lookAgain(did: 'turned' | 'secondary' | 'locked') {
+  function lookAgain(did: Between['did']) {
     const last = now.value
     const turns = (chosen.value?.turns ?? []).map((turn) => ({ ...turn }))
     draft.value.between.push(did === 'turned' ? { did, turns } : { did })
@@ -131,8 +137,11 @@ export function useCollimation(draft: Ref<CollimationDraft>, kit: () => KitSheet
     now.value.way = way
     now.value.measured = measured
   }
-  function addOpening(at: PointXY) {
-    draft.value.openings.push({ ...at })
+  /** Each opening has a look of its own: what was found stays what was found. */
+  function keepOpening() {
+    if (!seen.value) return
+    draft.value.openings.push({ ...seen.value.axisErrorMm })
+    lookAgain('opened')
   }
 
   return {
@@ -158,6 +167,6 @@ export function useCollimation(draft: Ref<CollimationDraft>, kit: () => KitSheet
     lookAgain,
     takeBack,
     setMeasured,
-    addOpening,
+    keepOpening,
   }
 }

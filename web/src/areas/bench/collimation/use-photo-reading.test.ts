@@ -16,6 +16,14 @@ jest.unstable_mockModule('../../../shared/api/client.ts', () => ({
   api: { upload: () => Promise.resolve({ id: 'picture-1' }) },
   ApiError: class extends Error {},
 }))
+const store = new Map<string, string>()
+Object.assign(globalThis, {
+  localStorage: {
+    getItem: (key: string) => store.get(key) ?? null,
+    setItem: (key: string, value: string) => void store.set(key, value),
+    removeItem: (key: string) => void store.delete(key),
+  },
+})
 Object.assign(URL, { createObjectURL: () => 'blob:view', revokeObjectURL: () => undefined })
 const { usePhotoReading } = await import('./use-photo-reading.ts')
 

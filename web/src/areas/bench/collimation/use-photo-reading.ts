@@ -6,6 +6,7 @@ import {
   type MeasuredPhoto,
   type PhotoFigures,
 } from '@binoculum/core'
+import { useLocalStorage } from '@vueuse/core'
 import { computed, onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue'
 import { forgetOpenEnd, pictureKept, type CollimationDraft, type Measured } from './collimation-draft.ts'
 import { useKeptPicture } from './use-kept-picture.ts'
@@ -29,6 +30,8 @@ export const circleWords: Readonly<Record<CircleName, string>> = {
 /** Spread of a circle laid by hand, px of a picture of ordinary size. Common practice, no source. */
 const HAND_PX_PER_1000 = 1.2
 const FITTED_PX = 0.4
+/** Light rings that are made, mm. */
+export const CAP_RING_MM = { least: 8, most: 46 }
 
 /** A picture through the peephole: measured by the program, laid by hand where it refuses or errs; the figure follows. */
 export function usePhotoReading(
@@ -92,7 +95,17 @@ export function usePhotoReading(
     keep(told)
   }
 
+  /** The cap's light ring as somebody measured it, where the model's mirrors aren't described: once for all kits of it. */
+  const capRingMm = useLocalStorage<number | null>(`binoculum cap ring ${kit().modelId}`, null)
+  const asksForCap = computed(() => !kit().mirror && source.value !== null)
+  let lastFile: File | null = null
+  function setCapRing(mm: number | null) {
+    capRingMm.value = mm !== null && mm >= CAP_RING_MM.least && mm <= CAP_RING_MM.most ? mm : null
+    if (lastFile) void take(lastFile)
+  }
+
   async function take(file: File) {
+    lastFile = file
     const { apertureMm, primaryFocalLengthMm, peepholeOutsideFocusMm } = kit().optics
     const { mirror } = kit()
     const given = {
@@ -107,7 +120,9 @@ export function usePhotoReading(
             secondaryMinorAxisMm: mirror.secondary.minorAxisMm,
             ...(mirror.mark ? { markOuterDiameterMm: mirror.mark.outerDiameterMm } : {}),
           }
-        : {}),
+        : capRingMm.value === null
+          ? {}
+          : { capRingDiameterMm: capRingMm.value }),
     }
     const done = await work.run((worker, onProgress) => worker.photo(file, given, onProgress))
     if (!done) return
@@ -180,6 +195,9 @@ export function usePhotoReading(
     layByHand,
     move,
     setMirrored,
+    capRingMm,
+    asksForCap,
+    setCapRing,
   }
 }
 

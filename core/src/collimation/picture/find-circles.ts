@@ -74,9 +74,9 @@ const DRAWTUBE_VOTE = 0.5
 const ASKED_FOR_DRAWTUBE = 3
 /** A secondary's edge is seen less than this much wider than the primary. */
 const SECONDARY_OVER_PRIMARY = 1.8
-/** Views that reach this share of the best one's score are rivals, and so are caps of this share of its cap's worth. */
-const RIVAL_VIEW_SHARE = 0.8
-const RIVAL_CAP_SHARE = 0.25
+/** Views that reach this share of the best one's score are rivals, and so are caps of this share of its cap's worth; where
+ * the cap's size was typed, fewer are. */
+const RIVAL_SHARE = { typed: { view: 0.9, cap: 0.6 }, untyped: { view: 0.8, cap: 0.25 } }
 /** A cap's light ring holds the mark's reflection with room to spare: the other way round one of both is wrong. */
 const CAP_OVER_MARK = 1.1
 /** Light rings that are made, mm. Common practice, no source. */
@@ -147,11 +147,13 @@ export function findCircles(
     centreMark: full(mark),
     capRing: full(best?.cap ?? null),
     peepholeReflection: full(peephole),
-    rivals: (best ? rivalsOf(best, others) : []).map(({ primaryEdge, capRing, centreMark: itsMark }) => ({
-      primaryEdge: full(primaryEdge),
-      capRing: full(capRing),
-      centreMark: full(itsMark),
-    })),
+    rivals: (best ? rivalsOf(best, others, rivalShare(known).view) : []).map(
+      ({ primaryEdge, capRing, centreMark: itsMark }) => ({
+        primaryEdge: full(primaryEdge),
+        capRing: full(capRing),
+        centreMark: full(itsMark),
+      }),
+    ),
     noise,
     range,
     brightest,
@@ -243,10 +245,13 @@ function hasDrawtube(primary: Rim, views: readonly View[], ground: Ground, known
   )
 }
 
-function rivalsOf(best: View, others: readonly View[]): readonly Rival[] {
+const rivalShare = ({ capRingDiameterMm }: KnownSizes) =>
+  capRingDiameterMm === null ? RIVAL_SHARE.untyped : RIVAL_SHARE.typed
+
+function rivalsOf(best: View, others: readonly View[], share: number): readonly Rival[] {
   const caps = best.otherCaps.map((capRing) => ({ primaryEdge: best.primary, capRing, centreMark: best.mark }))
   const views = others.flatMap(({ primary, cap, mark, score }) =>
-    cap && score >= RIVAL_VIEW_SHARE * best.score ? [{ primaryEdge: primary, capRing: cap, centreMark: mark }] : [],
+    cap && score >= share * best.score ? [{ primaryEdge: primary, capRing: cap, centreMark: mark }] : [],
   )
   return [...caps, ...views]
 }
@@ -340,7 +345,7 @@ function capRings(primary: Rim, ground: Ground, known: KnownSizes): readonly Rim
   // Where nobody typed its size, the hole in its middle helps to tell the cap from a white mark.
   const bonus = (rim: Rim) => (expected === null && peepholeOf(rim, null, ground) ? HOLE_BONUS : 1)
   const scored = rims.map((rim) => ({ rim, worth: worth(rim) * bonus(rim) })).sort((a, b) => b.worth - a.worth)
-  const least = RIVAL_CAP_SHARE * (scored[0]?.worth ?? 0)
+  const least = rivalShare(known).cap * (scored[0]?.worth ?? 0)
   return scored.flatMap(({ rim, worth: its }, i) => {
     const again = scored.slice(0, i).some((other) => isSame(rim, other.rim))
     return its >= least && !again ? [rim] : []

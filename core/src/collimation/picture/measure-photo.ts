@@ -63,6 +63,8 @@ const LEAST_EDGE = { withMark: 0.3, withoutMark: 0.5 }
 const STAND_IN_SHARE = 0.003
 /** A mark farther off the edge's centre than this share of the radius is told, and doubted. */
 const MARK_OFF_SHARE = 0.035
+/** A mark that explains this share of the ground's unevenness is plain to see all the way round. */
+const PLAIN_MARK_SHARE = 0.75
 /** Jaggedness that a fit's own spread doesn't know of, px of the measured picture. */
 const SYSTEMATIC_PX = 0.25
 
@@ -168,7 +170,10 @@ function rivalDoubtMm(found: FoundCircles, { axisErrorMm }: PhotoFigures, input:
 /** A mark far off the middle is stuck on badly, or is some speck; half of the way to the middle says which may be wrong. */
 const markDoubtPx = (mark: Rim, primaryEdge: Rim): number => {
   const off = Math.hypot(mark.x - primaryEdge.x, mark.y - primaryEdge.y)
-  return off > MARK_OFF_SHARE * primaryEdge.r ? off / 2 : 0
+  const misplaced = off > MARK_OFF_SHARE * primaryEdge.r ? off / 2 : 0
+  // A white mark on a white cap shows half of its rim: the other half may be anywhere.
+  const unseen = mark.r * Math.max(0, PLAIN_MARK_SHARE - mark.coverage)
+  return Math.hypot(misplaced, unseen)
 }
 
 /** A verdict that is honest about its doubt: *unsure* as long as the limit lies inside it. */

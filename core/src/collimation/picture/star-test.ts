@@ -32,7 +32,14 @@ export interface StarCircle {
 
 export type StarRefusal = 'too-dark' | 'no-disc' | 'no-dark-middle' | 'too-small' | 'cut-off'
 export type StarWarning =
-  'one-sided' | 'static-unknown' | 'noisy' | 'sides-differ' | 'other-side-unreadable' | 'defocus-unknown' | 'ragged' | 'tone-unknown'
+  | 'one-sided'
+  | 'static-unknown'
+  | 'noisy'
+  | 'sides-differ'
+  | 'other-side-unreadable'
+  | 'defocus-unknown'
+  | 'ragged'
+  | 'tone-unknown'
 
 export interface StarTested {
   readonly disc: StarCircle | null

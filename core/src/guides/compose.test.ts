@@ -305,3 +305,12 @@ it('a tube that has to be looked at each time says so; one that holds, or doesn�
   ])
     expect(textOf(input)).not.toContain(line)
 })
+
+it('the emergency line is said in the borrower’s language; one that nobody translated is listed to be', () => {
+  const cell = (emergencyLine: string) => {
+    const { es } = composeGuide({ ...base, emergencyLine }).texts
+    return { text: JSON.stringify(es?.blocks.find(({ key }) => key === 'cell')), missing: es?.missing }
+  }
+  expect(cell('your country’s emergency number or poison line').text).toContain('el número de emergencias')
+  expect(cell('ring the night desk').missing).toContain('ring the night desk')
+})

@@ -134,7 +134,8 @@ export function saidVariables(facts: GuideFacts, t: Translator): Readonly<Record
       variables[key] === undefined ? [] : [[key, inSentence(variables[key], t)]],
     ),
   )
-  return { ...variables, ...translated, due: guideDate(facts.kit.dueOn, t.language) }
+  const emergency = t.text(facts.kit.emergencyLine)
+  return { ...variables, ...translated, emergency, due: guideDate(facts.kit.dueOn, t.language) }
 }
 
 /** Blocks of this kit in their order, each with the coordinator's words where there are any. */

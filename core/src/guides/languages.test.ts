@@ -9,7 +9,9 @@ import { showpieces } from '../sky/showpieces.ts'
 import { noTargetWords, whyWords } from '../words/targets.ts'
 import { blockLines } from './block-text.ts'
 import { blocks } from './blocks.ts'
+import { saidPart } from './said-part.ts'
 import { isEasyEnough, readingGrade, type ReadingLanguage } from './reading-grade.ts'
+import { spanishFiles } from './languages/es.ts'
 import { guideDate, guideLanguages, guideTime, plain, translator } from './said.ts'
 import { troubleSigns } from './trouble.ts'
 
@@ -74,6 +76,35 @@ describe.each(guideLanguages.filter(({ code }) => code !== 'en'))('$name', ({ co
   it('translates nothing to nothing', () => {
     for (const [english, translated] of Object.entries(texts))
       expect([english, translated.trim() !== '']).toEqual([english, true])
+  })
+})
+
+describe('Spanish, sentence by sentence', () => {
+  it('no English sentence stands in two files, where one would hide the other', () => {
+    const keys = spanishFiles.flatMap((file) => Object.keys(file))
+    expect(keys.filter((key, at) => keys.indexOf(key) !== at)).toEqual([])
+  })
+  it('no word of English is left in it', () => {
+    const english =
+      /\b(the|and|with|your|you|is|are|of|to|from|not|it|its|legs?|tube|weight|screws?|eyepiece|finder|clamp|cells?|locked|line|number)\b/iu
+    const said = spanishFiles.flatMap((file) => Object.values(file)).map((text) => text.replace(/\{[\w -]+\}/g, ''))
+    expect(said.filter((text) => english.test(text))).toEqual([])
+  })
+  it('one English word of two senses is said in both', () => {
+    const t = translator('es')
+    expect([t.say('power|supply'), t.say('power|magnification')]).toEqual(['corriente', 'aumento'])
+    expect(translator('en').say('power|supply')).toBe('power')
+  })
+  it('legs are locked, not closed; what is turned for sharpness is the focus, not a lamp', () => {
+    const all = spanishFiles.flatMap((file) => Object.values(file)).join('\n')
+    expect(all).not.toMatch(/patas cerradas|cierra las patas|bandeja cerrada/i)
+    expect(all).not.toMatch(/\bfoco\b/i)
+  })
+  it('writes figures with a comma, times with a colon', () => {
+    const t = translator('es')
+    expect(t.say('The whole kit weighs {mass}. Carry it in its case.', { mass: '6.2 kg' })).toContain('6,2 kg')
+    expect(t.figure('1.5° · 21:35')).toBe('1,5° · 21:35')
+    expect(plain(saidPart('Eyepiece 8.5 mm', t))).toBe('Ocular 8,5 mm')
   })
 })
 

@@ -4,7 +4,10 @@ import type { Language } from './languages/language.ts'
 /** A sentence in the language asked for, or its English where nobody translated it yet: said visibly as English. */
 export type Said = string | { readonly en: string }
 
-const english: Language = { code: 'en', name: 'English', texts: {} }
+const english: Language = { code: 'en', name: 'English', decimalComma: false, texts: {} }
+
+/** A key without the sense that tells it from another of the same English. */
+const englishOf = (key: string): string => key.replace(/\|[a-z-]+$/, '')
 
 /** Adding a language is adding its file here. */
 export const guideLanguages: readonly Language[] = [english, spanish]
@@ -19,34 +22,41 @@ export interface Translator {
   knows(english: string): boolean
   /** For places that can't mark English, such as a label: the plain text. */
   text(english: string, variables?: Variables): string
+  /** A figure as the language writes it: 2,5 kg. */
+  figure(text: string): string
   /** English sentences that this language lacks, in the order they were asked for. */
   readonly missing: readonly string[]
 }
 
-const filled = (sentence: string, variables: Variables): string =>
+const filled = (sentence: string, variables: Variables, figure: (text: string) => string): string =>
   sentence.replace(/\{([\w -]+)\}/g, (whole, name: string) => {
     const value = variables[name]
-    return value === undefined ? whole : String(value)
+    return value === undefined ? whole : figure(String(value))
   })
+
+/** A point between two digits; clock times and dates have none. */
+const withComma = (text: string): string => text.replace(/(\d)\.(?=\d)/g, '$1,')
 
 /** @param own translations that the programme's coordinators typed; they come before the language's file */
 export function translator(code: string, own: Readonly<Record<string, string>> = {}): Translator {
   const language = guideLanguages.find((each) => each.code === code) ?? english
   const missing = new Set<string>()
-  const say = (sentence: string, variables: Variables = {}): Said => {
-    if (language === english) return filled(sentence, variables)
-    const known = own[sentence] ?? language.texts[sentence]
-    if (known !== undefined) return filled(known, variables)
+  const figure = (text: string) => (language.decimalComma ? withComma(text) : text)
+  const say = (key: string, variables: Variables = {}): Said => {
+    const sentence = englishOf(key)
+    if (language === english) return filled(sentence, variables, figure)
+    const known = own[key] ?? own[sentence] ?? language.texts[key]
+    if (known !== undefined) return filled(known, variables, figure)
     // What holds no words, such as a figure with its unit, is the same everywhere.
-    if (!/\p{L}{3}/u.test(sentence.replace(/\{[\w -]+\}/g, ''))) return filled(sentence, variables)
+    if (!/\p{L}{3}/u.test(sentence.replace(/\{[\w -]+\}/g, ''))) return filled(figure(sentence), variables, figure)
     missing.add(sentence)
-    return { en: filled(sentence, variables) }
+    return { en: filled(sentence, variables, (text) => text) }
   }
   return {
     language: language.code,
     say,
-    knows: (sentence) =>
-      language === english || own[sentence] !== undefined || language.texts[sentence] !== undefined,
+    figure,
+    knows: (key) => language === english || own[key] !== undefined || language.texts[key] !== undefined,
     text: (sentence, variables) => plain(say(sentence, variables)),
     get missing() {
       return [...missing]

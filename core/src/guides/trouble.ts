@@ -75,7 +75,7 @@ Not through a window, not over a warm roof?`,
         answer: 'Never',
         hint: 'dew, eyepiece, glass',
         then: `Dew? Hold the eyepiece in your warm hand for a minute. Don’t wipe anything.
-[diagonal] Is the diagonal in, and the right one? It must turn by a quarter.
+[diagonal] Is the diagonal in? Use the one that bends the light at a right angle, 90°.
 [!no-screws] A star like a little comet? That is the mirror: leave it to us, and tell us.
 [no-screws] A star like a little comet? Leave the glass to us, and tell us.`,
       },
@@ -93,7 +93,7 @@ Not through a window, not over a warm roof?`,
     needs: [],
     sign: 'It slips or sinks',
     checks: `[equatorial] Both clutches closed, firm and no more?
-[tray] Tray locked, legs all the way out?`,
+[tray] Tray locked, legs spread all the way?`,
     question: 'Which way does it sink?',
     answers: [
       {
@@ -134,7 +134,7 @@ Not through a window, not over a warm roof?`,
       {
         key: 'dead',
         answer: 'Nothing lights up',
-        hint: 'power',
+        hint: 'power|supply',
         then: 'Try the other plug end. Keep everything dry. Cells go in as the drawing in the door shows.',
       },
       {

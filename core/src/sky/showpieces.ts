@@ -652,7 +652,7 @@ const rows: readonly Row[] = [
     4.5,
     'low',
     76,
-    'From the great square follow the chain to its second star. From there go two short steps towards Cassiopeia.',
+    'A chain of stars leaves a corner of the great square. Go along it to the second star, the corner not counted. From there go two short steps towards Cassiopeia.',
     'A long grey glow with a bright middle. Its light took over two million years.',
   ],
 ]

@@ -7,7 +7,7 @@ import { useWords } from './guide-language.ts'
 /** What each eyepiece shows: its true field beside the Moon's disc to one scale, and in a table which to start with, which
  * are for steady air, and which this tube can't use. */
 const { powers } = defineProps<{ powers: IssuedGuide['powers'] }>()
-const { say, sayPart } = useWords()
+const { say, sayPart, figure } = useWords()
 const MOON_DEG = 0.52
 /** Pictures of the powers that are worth looking through, lowest first. */
 const pictured = computed(() =>
@@ -70,7 +70,7 @@ const verdictWords = {
         <thead>
           <tr>
             <th scope="col">{{ say('eyepiece') }}</th>
-            <th scope="col">{{ say('power') }}</th>
+            <th scope="col">{{ say('power|magnification') }}</th>
             <th scope="col">{{ say('field') }}</th>
             <th scope="col">{{ say('exit pupil') }}</th>
             <th scope="col">{{ say('stays in view') }}</th>
@@ -92,8 +92,8 @@ const verdictWords = {
               >
             </td>
             <td class="figure">{{ powerText(power.magnification) }}</td>
-            <td>{{ power.trueFieldDeg === null ? '–' : degText(power.trueFieldDeg) }}</td>
-            <td>{{ power.exitPupilMm.toFixed(1) }} mm</td>
+            <td>{{ power.trueFieldDeg === null ? '–' : figure(degText(power.trueFieldDeg)) }}</td>
+            <td>{{ figure(power.exitPupilMm.toFixed(1)) }} mm</td>
             <td>{{ seconds(power.driftSeconds) }}</td>
           </tr>
         </tbody>

@@ -19,6 +19,8 @@ export function useWords() {
     language: computed(() => t.value.language),
     /** Plain text of an English sentence in the page's language. */
     say: (sentence: string, variables?: Variables) => t.value.text(sentence, variables),
+    /** A figure as the page's language writes it. */
+    figure: (text: string) => t.value.figure(text),
     /** A part of the case by its name. */
     sayPart: (name: string) => plain(saidPart(name, t.value)),
   }

@@ -22,7 +22,7 @@ export const guideTexts: Readonly<Record<string, string>> = {
   'The finder’s coin cell stays behind its screwed door.':
     'La pila del buscador se queda detrás de su tapa atornillada.',
   'A swallowed cell burns within two hours. If a child may have swallowed one, act at once: {emergency}.':
-    'Una pila tragada quema en menos de dos horas. Si un niño puede haber tragado una, actúa ya: {emergency}.',
+    'Una pila tragada causa quemaduras graves en menos de dos horas. Si un niño puede haber tragado una, actúa ya: {emergency}.',
   'Set it up': 'Móntalo',
   'A good place': 'Un buen sitio',
   'At night: know your ground, dress warmly, keep off roads, stay with children.':
@@ -33,15 +33,15 @@ export const guideTexts: Readonly<Record<string, string>> = {
   'Never look through a window. Glass and warm air blur everything.':
     'No mires nunca a través de una ventana. El cristal y el aire caliente lo hacen todo borroso.',
   'Give your eyes twenty minutes in the dark. Switch this page to ember.':
-    'Deja veinte minutos a oscuras para tus ojos. Pon esta página en modo ascua.',
+    'Deja a tus ojos veinte minutos a oscuras. Pon esta página en modo ascua.',
   'A chair for adults, a stool for children.': 'Una silla para los mayores, un taburete para los niños.',
   'Set the tube so low that you can look while you sit.': 'Pon el tubo tan bajo que puedas mirar sentado.',
   'Keep your hands off the tube while you look.': 'No toques el tubo mientras miras.',
   'Let the child look first. A hand on the stool steadies more than a hand on the tube.':
     'Deja que el niño mire primero. Una mano en el taburete ayuda más que una mano en el tubo.',
-  'Finder, then focus': 'El buscador, luego el foco',
+  'Finder, then focus': 'El buscador, luego el enfoque',
   'Take {low eyepiece}. Turn the focus until a far lamp or a star is as small as it gets.':
-    'Toma {low eyepiece}. Gira el foco hasta que una luz lejana o una estrella se vea lo más pequeña posible.',
+    'Toma {low eyepiece}. Enfoca hasta que una luz lejana o una estrella se vea lo más pequeña posible.',
   'Put a far lamp or the Moon in the middle of the view. Then look through the finder: it must point at it too.':
     'Pon una luz lejana o la Luna en el centro. Luego mira por el buscador: también tiene que señalarla.',
   'If it doesn’t, turn the finder’s two small knobs until the dot sits on it. Don’t move the tube.':
@@ -54,24 +54,24 @@ export const guideTexts: Readonly<Record<string, string>> = {
   'Turn the tube so that the finder is on your left.': 'Gira el tubo hasta que el buscador quede a tu izquierda.',
   'Lowest power first': 'Primero, poco aumento',
   'Begin with {low eyepiece}. It shows the most sky, at {low power}, so things are easy to find.':
-    'Empieza con {low eyepiece}. Muestra más cielo, a {low power}, y así todo se halla mejor.',
+    'Empieza con {low eyepiece}. Muestra más cielo, a {low power}: así es fácil encontrar las cosas.',
   'When you have found something and it holds still, try {next eyepiece}, at {next power}.':
-    'Cuando tengas algo y no se mueva, prueba {next eyepiece}, a {next power}.',
+    'Cuando hayas encontrado algo y no tiemble, prueba {next eyepiece}, a {next power}.',
   'Turn the focus again each time. Each pair of eyes needs its own.':
-    'Gira el foco cada vez. Cada par de ojos necesita el suyo.',
+    'Enfoca de nuevo cada vez. Cada par de ojos necesita su enfoque.',
   'The {barlow} comes last, and only on a steady night.': '{barlow} va al final, y solo en una noche en calma.',
   'A higher number on the eyepiece means a lower power.': 'Un número más alto en el ocular da menos aumento.',
   'One eyepiece has a wide barrel, 50.8 mm. It goes in without the adapter; the narrow ones need it.':
-    'Un ocular tiene el tubo ancho, de 50,8 mm. Entra sin el adaptador; los estrechos lo necesitan.',
+    'Un ocular tiene el casquillo ancho, de 50,8 mm. Entra sin el adaptador; los estrechos lo necesitan.',
   'What you will see': 'Lo que vas a ver',
   'Don’t expect pictures in colour. Your eye sees faint things in grey.':
     'No esperes fotos en color. Tu ojo ve gris lo que es débil.',
   'Moon: craters, best along the edge of the shadow.': 'La Luna: cráteres, mejor al borde de la sombra.',
-  'Planets: small, bright, and sharp for moments.': 'Los planetas: pequeños, claros, y nítidos por momentos.',
+  'Planets: small, bright, and sharp for moments.': 'Los planetas: pequeños, brillantes, y nítidos por momentos.',
   'Jupiter’s belts, Saturn’s ring, bright clusters, the brightest nebulae as grey clouds.':
-    'Las bandas de Júpiter, el anillo de Saturno, cúmulos claros, y las nebulosas más claras como nubes grises.',
+    'Las bandas de Júpiter, el anillo de Saturno, cúmulos brillantes, y las nebulosas más brillantes como nubes grises.',
   'Jupiter’s moons, Saturn’s ring, bright clusters such as the Pleiades.':
-    'Las lunas de Júpiter, el anillo de Saturno, cúmulos claros como las Pléyades.',
+    'Las lunas de Júpiter, el anillo de Saturno, cúmulos brillantes como las Pléyades.',
   'Start with the Moon if it is up. It never lets you down.': 'Empieza por la Luna si ya ha salido. No falla nunca.',
   Tonight: 'Esta noche',
   'Follow the sky': 'Sigue al cielo',
@@ -127,7 +127,7 @@ export const guideTexts: Readonly<Record<string, string>> = {
   'On it, still black': 'Encima, y sigue negro',
   'line the finder up': 'alinea el buscador',
   'Sweep slowly round it in small circles until something bright comes in.':
-    'Barre despacio en círculos pequeños hasta que entre algo claro.',
+    'Barre despacio en círculos pequeños hasta que entre algo brillante.',
   'Now leave the tube alone and turn the finder’s knobs until the dot sits on it.':
     'Ahora no toques el tubo y gira las ruedas del buscador hasta que el punto caiga encima.',
   'Now leave the tube alone and turn the finder’s screws until the cross sits on it.':
@@ -138,22 +138,23 @@ export const guideTexts: Readonly<Record<string, string>> = {
     'Gira el interruptor hasta el final. ¿Hay una tira de papel en la pila? Tira de ella.',
   'Still no dot? Look along the tube instead, and tell us. Leave the battery door shut.':
     '¿Sigue sin punto? Mira a lo largo del tubo, y cuéntanoslo. No abras la tapa de la pila.',
-  'Then: focus, dew on the glass, clouds.': 'Luego: foco, rocío en el cristal, nubes.',
+  'Then: focus, dew on the glass, clouds.': 'Luego: enfoque, rocío en el cristal, nubes.',
   'You see a blur': 'Se ve borroso',
   'Not through a window, not over a warm roof?': '¿No miras por una ventana, ni por encima de un tejado caliente?',
   'Turn the focus slowly through its whole way. Does it get sharp?':
-    'Gira el foco despacio de un extremo al otro. ¿Se ve nítido?',
+    'Gira el enfoque despacio de un extremo al otro. ¿Se ve nítido?',
   'For a moment': 'Un momento',
   'turn slower': 'gira más despacio',
   'Stop where it is smallest. Each eyepiece and each pair of eyes needs its own focus.':
-    'Para donde se ve más pequeño. Cada ocular y cada par de ojos necesita su foco.',
+    'Para donde se ve más pequeño. Cada ocular y cada par de ojos necesita su enfoque.',
+  'your country’s emergency number or poison line': 'el número de emergencias o el de intoxicaciones de tu país',
   Never: 'Nunca',
   'dew, eyepiece, glass': 'rocío, ocular, cristal',
   'dew, eyepiece, mirror': 'rocío, ocular, espejo',
   'Dew? Hold the eyepiece in your warm hand for a minute. Don’t wipe anything.':
     '¿Rocío? Ten el ocular un minuto en la mano caliente. No limpies nada.',
-  'Is the diagonal in, and the right one? It must turn by a quarter.':
-    '¿La diagonal está puesta, y es la buena? Tiene que girar un cuarto.',
+  'Is the diagonal in? Use the one that bends the light at a right angle, 90°.':
+    '¿Está puesta la diagonal? Usa la que dobla la luz en ángulo recto, 90°.',
   'A star like a little comet? That is the mirror: leave it to us, and tell us.':
     '¿Una estrella parece un cometa? Es el espejo: déjalo para nosotros, y cuéntanoslo.',
   'A star like a little comet? Leave the glass to us, and tell us.':
@@ -165,7 +166,7 @@ export const guideTexts: Readonly<Record<string, string>> = {
   'Then: give it half an hour outdoors to cool down.': 'Luego: déjalo media hora fuera para que se enfríe.',
   'It slips or sinks': 'Resbala o se hunde',
   'Both clutches closed, firm and no more?': '¿Los dos frenos cerrados, firmes y no más?',
-  'Tray locked, legs all the way out?': '¿La bandeja cerrada, las patas abiertas del todo?',
+  'Tray locked, legs spread all the way?': '¿La bandeja bloqueada y las patas abiertas del todo?',
   'Which way does it sink?': '¿Hacia dónde se hunde?',
   'The tube’s end sinks': 'Se hunde el tubo',
   'balance, tension': 'equilibrio, tensión',
@@ -190,13 +191,13 @@ export const guideTexts: Readonly<Record<string, string>> = {
   'The pack’s own switch on?': '¿Está encendida la batería?',
   'What does it do?': '¿Qué hace?',
   'Nothing lights up': 'No se enciende nada',
-  power: 'corriente',
+  'power|supply': 'corriente',
   'Try the other plug end. Keep everything dry. Cells go in as the drawing in the door shows.':
-    'Prueba el otro enchufe. Que todo esté seco. Las pilas van como muestra el dibujo de la tapa.',
+    'Prueba el otro extremo del cable. Que todo esté seco. Las pilas van como muestra el dibujo de la tapa.',
   'It points far off': 'Apunta muy lejos',
   'daylight saving, home': 'hora de verano, inicio',
   'Begin anew from home. Check daylight saving first, then the date, then the place.':
-    'Empieza otra vez desde el inicio. Mira primero la hora de verano, luego la fecha, luego el lugar.',
+    'Empieza otra vez desde la posición de inicio. Mira primero la hora de verano, luego la fecha, luego el lugar.',
   'It points a little off': 'Apunta un poco fuera',
   'line up again': 'alinea otra vez',
   'Line it up anew on two bright stars. In the middle of the view, with the higher power.':
@@ -214,7 +215,7 @@ export const guideTexts: Readonly<Record<string, string>> = {
   'The coin cell is gone': 'No está la pila de botón',
   'act at once': 'actúa ya',
   'A swallowed cell burns within two hours. If a child may have swallowed it, act at once: {emergency}.':
-    'Una pila tragada quema en menos de dos horas. Si un niño puede haberla tragado, actúa ya: {emergency}.',
+    'Una pila tragada causa quemaduras graves en menos de dos horas. Si un niño puede haberla tragado, actúa ya: {emergency}.',
   'Then ring us.': 'Luego llámanos.',
   'Look before you touch': 'Mira antes de tocar',
   'Take the parts out in the order of the contents card.': 'Saca las piezas en el orden de la ficha.',
@@ -229,20 +230,20 @@ export const guideTexts: Readonly<Record<string, string>> = {
   'Set it down with all three feet on the table.': 'Déjalo con sus tres pies en la mesa.',
   'Slide the tube open': 'Abre el tubo',
   'Pull both rods fully out until they stop. Lock them both.':
-    'Saca las dos barras hasta el final. Ciérralas las dos.',
+    'Saca las dos varillas hasta el tope. Bloquea las dos.',
   'Set the tension': 'Ajusta la tensión',
   'Turn the knob at the arm until the tube moves smoothly and stays where you leave it.':
     'Gira la rueda del brazo hasta que el tubo se mueva suave y se quede donde lo dejas.',
   'Put the finder on': 'Pon el buscador',
   'Put the finder on and switch it on': 'Pon el buscador y enciéndelo',
   'The battery door stays screwed shut. A swallowed cell burns within two hours: call the emergency line at once.':
-    'La tapa de la pila queda atornillada. Una pila tragada quema en menos de dos horas: llama ya a emergencias.',
+    'La tapa de la pila queda atornillada. Una pila tragada causa quemaduras graves en menos de dos horas: llama ya a emergencias.',
   'Take the caps off': 'Quita las tapas',
   'Take the whole front cap off, not only the small cap in its middle.':
     'Quita toda la tapa de delante, no solo la pequeña del centro.',
   'Take the focuser’s cap off.': 'Quita la tapa del enfocador.',
   'Keep the caps in your pocket or in the case.': 'Guarda las tapas en el bolsillo o en la maleta.',
-  'Put the lowest power in': 'Pon el ocular grande',
+  'Put the lowest power in': 'Pon el ocular de menor aumento',
   'Take {low-eyepiece}. No Barlow yet.': 'Toma {low-eyepiece}. Aún sin la Barlow.',
   'Take {low-eyepiece}.': 'Toma {low-eyepiece}.',
   'No Barlow yet.': 'Aún sin la Barlow.',
@@ -256,8 +257,8 @@ export const guideTexts: Readonly<Record<string, string>> = {
   'Switch off and close': 'Apaga y cierra',
   'Switch the finder off.': 'Apaga el buscador.',
   'Switch the mount off, then the pack.': 'Apaga la montura, luego la batería.',
-  'Rack the focuser in gently, not against its end.': 'Mete el enfocador con cuidado, sin llegar al final.',
-  'Turn the focus in gently, not against its end.': 'Mete el enfoque con cuidado, sin llegar al final.',
+  'Rack the focuser in gently, not against its end.': 'Recoge el enfocador con cuidado, sin llegar al tope.',
+  'Turn the focus in gently, not against its end.': 'Recoge el enfoque con cuidado, sin llegar al tope.',
   'All caps on: front, focuser, both ends of each eyepiece.':
     'Todas las tapas: delante, enfocador, los dos lados de cada ocular.',
   'Wet with dew? Leave the caps off indoors for a day before you close anything.':
@@ -269,7 +270,7 @@ export const guideTexts: Readonly<Record<string, string>> = {
     '¿Apagado? Entonces sácalo; sus tuercas vuelven a su sitio.',
   'Look that it is switched off.': 'Mira que esté apagado.',
   'Slide the tube shut': 'Cierra el tubo',
-  'Open both locks. Push the tube together gently.': 'Abre los dos cierres. Junta el tubo con cuidado.',
+  'Open both locks. Push the tube together gently.': 'Suelta los dos seguros. Junta el tubo con cuidado.',
   'Pack the case': 'Guarda todo en la maleta',
   'Screws go back into their holes.': 'Los tornillos vuelven a su sitio.',
   'Foam in the right way round.': 'La espuma, del lado bueno.',
@@ -290,8 +291,8 @@ export const guideTexts: Readonly<Record<string, string>> = {
     'Pon las patas en suelo firme y llano. Las tres igual de largas; cortas van más firmes.',
   'Bring the bubble into its ring.': 'Lleva la burbuja a su anillo.',
   'Fingers clear of the joints while a leg slides. Legs locked before anything goes on top.':
-    'Los dedos lejos de las juntas cuando una pata se mueve. Patas cerradas antes de poner nada encima.',
-  'Lock the legs with the tray': 'Cierra las patas con la bandeja',
+    'Los dedos lejos de las juntas cuando una pata se mueve. Las patas, bloqueadas antes de poner nada encima.',
+  'Lock the legs with the tray': 'Bloquea las patas con la bandeja',
   'Set the mount head on': 'Pon la cabeza de la montura',
   'Set it down with the peg on the pole side.': 'Ponla con el tope en el lado del polo.',
   'Turn its bolt from below until it holds fast.': 'Gira su tornillo desde abajo hasta que quede firme.',
@@ -340,7 +341,7 @@ export const guideTexts: Readonly<Record<string, string>> = {
   'Tray off, only now': 'Solo ahora, fuera la bandeja',
   'Fold the legs': 'Pliega las patas',
   'Legs in, locks closed. Fingers clear of the joints.':
-    'Patas juntas, cierres cerrados. Los dedos lejos de las juntas.',
+    'Patas recogidas y con sus seguros puestos. Los dedos lejos de las juntas.',
   'Put the tube on the tripod': 'Pon el tubo en el trípode',
   'Lens end to the sky. Turn the bolt under the head while one hand holds the tube.':
     'La lente hacia el cielo. Gira el tornillo de abajo mientras una mano sujeta el tubo.',
@@ -424,7 +425,7 @@ export const guideTexts: Readonly<Record<string, string>> = {
   'towards the sky': 'hacia el cielo',
   'away from the sky': 'hacia atrás',
   'Never towards the Sun. Point the tube at a lit wall, or at shaded sky on the side away from the Sun. Stand where your own shadow points the same way. Never undo a screw completely. Don’t touch the mirror.':
-    'Nunca hacia el Sol. Apunta el tubo a una pared clara, o al cielo en sombra, lejos del Sol. Ponte donde tu sombra señale hacia el mismo lado. No saques nunca un tornillo. No toques el espejo.',
+    'Nunca hacia el Sol. Apunta el tubo a una pared iluminada, o al cielo en el lado contrario al Sol. Ponte donde tu sombra señale hacia el mismo lado. No saques nunca un tornillo. No toques el espejo.',
   'Put the cap with the small hole into the focuser, its light side in. Look through the hole, the tube’s open end up in your view: hold a hand there to be sure.':
     'Pon la tapa del agujero en el enfocador, con el lado claro hacia dentro. Mira por el agujero, con el lado abierto del tubo arriba en tu vista: pon allí una mano para estar seguro.',
   'See the whole mirror with its {clips} clips in the small mirror? If not, stop: that is for us.':
@@ -437,11 +438,11 @@ export const guideTexts: Readonly<Record<string, string>> = {
     '¿Qué tornillo está más cerca del lado donde queda el anillo, visto desde el agujero? Detrás del tubo, con el enfocador arriba, está en el mismo sitio. Ese lado tiene que ir hacia el cielo.',
   'Which screw stands nearest to the side where the middle of the mirror lies from the hole? At the back of the tube, focuser’s side up, it stands at the same place. That side must go towards the sky.':
     '¿Qué tornillo está más cerca del lado donde queda el centro del espejo, visto desde el agujero? Detrás del tubo, con el enfocador arriba, está en el mismo sitio. Ese lado tiene que ir hacia el cielo.',
-  'Loosen the small locks a little.': 'Afloja un poco los cierres pequeños.',
+  'Loosen the small locks a little.': 'Afloja un poco los tornillos de bloqueo pequeños.',
   'From behind, clockwise moves the mirror {way} on this telescope. Turn {turn} of a turn, then look: what you see moves by about {size} on the mirror. Small turns, one screw at a time.':
     'Visto desde atrás, girar como el reloj lleva el espejo {way} en este telescopio. Gira {turn} de vuelta, y mira: lo que ves se mueve unos {size} en el espejo. Giros pequeños, un tornillo cada vez.',
   'Tighten the locks evenly, and look again: locking shifts it.':
-    'Aprieta los cierres por igual, y mira otra vez: al cerrar se mueve.',
+    'Aprieta los tornillos de bloqueo por igual y mira otra vez: al apretarlos se mueve.',
   'Good enough when the hole’s middle lies no more than {limit} from the ring’s middle; the ring is {ring} across.':
     'Basta si el centro del agujero queda a {limit} o menos del centro del anillo; el anillo mide {ring}.',
   'Good enough when the hole’s middle lies no more than {limit} from the mirror’s middle.':

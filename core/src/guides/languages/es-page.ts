@@ -15,7 +15,6 @@ export const pageTexts: Readonly<Record<string, string>> = {
   Paper: 'Papel',
   Ember: 'Ascua',
   'Bigger text': 'Letra más grande',
-  'It doesn’t fit': 'No encaja',
   'page {at} of {all}': 'página {at} de {all}',
   'set-up, step {at} of {all}': 'montaje, paso {at} de {all}',
   'put away, step {at} of {all}': 'recoger, paso {at} de {all}',
@@ -61,7 +60,7 @@ export const pageTexts: Readonly<Record<string, string>> = {
     'No tienes que esperar: recógelo como está y devuélvelo si quieres.',
   'Send us a photo through the cap’s small hole': 'Envíanos una foto por el agujero de la tapa',
   'By day, the tube towards a bright wall, never towards the Sun.':
-    'De día, el tubo hacia una pared clara, nunca hacia el Sol.',
+    'De día, el tubo hacia una pared iluminada, nunca hacia el Sol.',
   'No eyepiece is on this kit’s card. Ask the library.':
     'No hay ningún ocular en la ficha. Pregunta a la biblioteca.',
   'The Moon as {eyepiece} shows it': 'La Luna vista con {eyepiece}',
@@ -70,11 +69,10 @@ export const pageTexts: Readonly<Record<string, string>> = {
   '{power} times': '{power} aumentos',
   'The round picture is what you see; the Moon in it is to scale.':
     'El círculo es lo que ves; la Luna está a escala.',
-  eyepiece: 'ocular',
-  power: 'aumento',
+  'power|magnification': 'aumento',
   field: 'campo',
-  'exit pupil': 'pupila',
-  'stays in view': 'se ve',
+  'exit pupil': 'pupila de salida',
+  'stays in view': 'dura en el campo',
   'start here': 'empieza aquí',
   'wide: without the adapter': 'ancho: sin el adaptador',
   'with the adapter': 'con el adaptador',
@@ -133,7 +131,7 @@ export const pageTexts: Readonly<Record<string, string>> = {
   'it sets {time}': 'se pone a las {time}',
   'Never before {time}:': 'Nunca antes de las {time}:',
   'the Sun is still too near. A fist at arm’s length is 10°.':
-    'el Sol está aún muy cerca. Un puño con el brazo estirado son 10°.',
+    'el Sol está aún demasiado cerca. Un puño con el brazo estirado son 10°.',
   'How to find it': 'Cómo hallarlo',
   'Where it stands among the stars': 'Dónde está entre las estrellas',
   'More, each at its best hour': 'Más, cada cosa a su mejor hora',

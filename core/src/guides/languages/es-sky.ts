@@ -164,20 +164,20 @@ export const skyTexts: Readonly<Record<string, string>> = {
   'A grey box, a little pinched in the middle.': 'Una caja gris, un poco más fina en el medio.',
   'the Keel’s nebula': 'la nebulosa de la Quilla',
   'On the side of the Southern Cross away from the pointers, by a fist and a third. By eye it is a bright patch.':
-    'Al lado de la Cruz del Sur que no da a los punteros, a un puño y tercio. A ojo es una mancha clara.',
+    'Al lado de la Cruz del Sur que no da a los punteros, a un puño y tercio. A ojo es una mancha brillante.',
   'Grey clouds cut by dark lanes, full of stars.': 'Nubes grises con rayas oscuras, llenas de estrellas.',
   'the Tarantula': 'la Tarántula',
   'At the edge of the Large Cloud.': 'En el borde de la Nube Grande.',
   'A small glow with loops like a spider’s legs.': 'Una luz pequeña con lazos como patas de araña.',
   'the Andromeda Galaxy': 'la galaxia de Andrómeda',
-  'From the great square follow the chain to its second star. From there go two short steps towards Cassiopeia.':
-    'Desde el gran cuadrado sigue la cadena hasta su segunda estrella. De ahí, dos pasos cortos hacia Casiopea.',
+  'A chain of stars leaves a corner of the great square. Go along it to the second star, the corner not counted. From there go two short steps towards Cassiopeia.':
+    'Una cadena de estrellas sale de una esquina del gran cuadrado. Síguela hasta la segunda, sin contar la esquina. De ahí, dos pasos cortos hacia Casiopea.',
   'A long grey glow with a bright middle. Its light took over two million years.':
     'Una luz gris alargada con el centro brillante. Su luz tardó más de dos millones de años.',
   'the Sea of Crises': 'el Mar de las Crisis',
   'A dark oval plain with a high rim.': 'Una llanura oscura y ovalada con el borde alto.',
   'the crater Langrenus': 'el cráter Langrenus',
-  'A big bright crater with steps inside its walls.': 'Un cráter grande y claro con escalones en sus paredes.',
+  'A big bright crater with steps inside its walls.': 'Un cráter grande y brillante con escalones en sus paredes.',
   'the crater Petavius': 'el cráter Petavius',
   'A crater with a long straight crack in its floor.': 'Un cráter con una grieta larga y recta en el suelo.',
   'the crater Posidonius': 'el cráter Posidonius',
@@ -207,13 +207,13 @@ export const skyTexts: Readonly<Record<string, string>> = {
   'A ring with cracks and two peaks in its floor.': 'Un anillo con grietas y dos picos en el suelo.',
   'the crater Aristarchus': 'el cráter Aristarchus',
   'The brightest spot on the Moon, beside a winding valley.':
-    'El punto más claro de la Luna, junto a un valle que serpentea.',
+    'El punto más brillante de la Luna, junto a un valle que serpentea.',
   'the plain Grimaldi': 'la llanura Grimaldi',
   'A dark oval close to the edge of the Moon.': 'Un óvalo oscuro cerca del borde de la Luna.',
   'the Moon': 'la Luna',
   'You can’t miss it.': 'No se te puede escapar.',
   'Full and glaring. Look at the bright rays; there are hardly any shadows.':
-    'Llena y deslumbra. Mira los rayos claros; casi no hay sombras.',
+    'Llena y deslumbra. Mira los rayos brillantes; casi no hay sombras.',
   'Craters, best along the edge of the shadow.': 'Cráteres, mejor al borde de la sombra.',
   'On the Moon, close to the edge of the shadow.': 'En la Luna, cerca del borde de la sombra.',
   Venus: 'Venus',

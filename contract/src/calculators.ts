@@ -298,8 +298,7 @@ const register: readonly Calculator[] = [
           azimuthDeg: z.number(),
           why: z.string(),
           eyepiece: z.string(),
-          fromUtc: z.string(),
-          untilUtc: z.string(),
+          stretches: z.array(z.object({ fromUtc: z.string(), untilUtc: z.string() })),
           find: z.string(),
           look: z.string(),
         }),
@@ -310,7 +309,7 @@ const register: readonly Calculator[] = [
     }),
     run: (input) => {
       const { targets, ...rest } = skyTargets(input)
-      return { ...rest, targets: [...targets] }
+      return { ...rest, targets: targets.map((target) => ({ ...target, stretches: [...target.stretches] })) }
     },
   }),
   calculator({

@@ -118,7 +118,6 @@ const nightSchema = z.object({
       ]),
       bestUtc: z.string(),
       session: z.object(place).nullable(),
-      untilUtc: z.string(),
       why: z.enum(['bright-in-any-sky', 'needs-dark-sky', 'low-shadows', 'moonlight-takes-some']),
       eyepieces: z.array(z.string()),
     }),

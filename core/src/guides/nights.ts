@@ -20,7 +20,6 @@ export interface NightTarget {
   readonly altitudeDeg: number
   readonly azimuthDeg: number
   readonly session: { readonly altitudeDeg: number; readonly azimuthDeg: number } | null
-  readonly untilUtc: string
   readonly why: TargetWhy
   /** Names of the case's eyepieces, in the order to use them. */
   readonly eyepieces: readonly string[]
@@ -95,8 +94,8 @@ export function guideNights(given: {
       sunsetUtc: night.sunsetUtc,
       notBeforeUtc: evening.fromUtc,
       darkFromUtc: night.darkFromUtc,
-      moonriseUtc: night.moonriseUtc,
-      moonsetUtc: night.moonsetUtc,
+      moonriseUtc: stillToCome(night.moonriseUtc, evening.fromUtc),
+      moonsetUtc: stillToCome(night.moonsetUtc, evening.fromUtc),
       moonLit: night.moonIlluminatedFraction,
       moonWaxing: sessionUtc ? MoonPhase(almanacTime(sessionUtc)) < 180 : false,
       sessionUtc,
@@ -110,7 +109,6 @@ export function guideNights(given: {
           altitudeDeg: tenth(target.session.altitudeDeg),
           azimuthDeg: tenth(target.session.azimuthDeg),
         },
-        untilUtc: target.untilUtc,
         why: target.why,
         eyepieces: powersFor(target.power, apertureMm, powers).map(({ name }) => name),
       })),
@@ -123,6 +121,9 @@ export function guideNights(given: {
 }
 
 const CHILDREN_UNTIL_HOUR = 21
+/** What was over before the evening began is no news. */
+const stillToCome = (utc: string | null, eveningUtc: string | null): string | null =>
+  utc !== null && eveningUtc !== null && utc < eveningUtc ? null : utc
 const tenth = (value: number): number => Math.round(value * 10) / 10
 
 function starsAt(moment: PlaceOnEarth & { readonly atUtc: string }): GuideNight['stars'] {

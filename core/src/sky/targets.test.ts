@@ -1,7 +1,8 @@
 import * as almanac from 'astronomia'
-import { AstroTime } from 'astronomy-engine'
+import { AstroTime, Body, Equator, Horizon, Observer } from 'astronomy-engine'
 import { skyTargets } from '../words/targets.ts'
 import { moonFeatures, subsolarLongitudeDeg, sunOverFeature } from './moon-features.ts'
+import fc from 'fast-check'
 import { horizontalPlace, separationDeg } from './positions.ts'
 import { showpieces } from './showpieces.ts'
 import { eveningTargets, type TargetsInput } from './targets.ts'
@@ -44,7 +45,10 @@ describe.each(evenings)('at $latitudeDeg°, $longitudeDeg° on $date', (input) =
   })
   it('never before the Sun is under −4°, nor near where it set before −6°, by the second almanac', () => {
     for (const target of targets)
-      for (const utc of [target.bestUtc, target.fromUtc, target.untilUtc]) {
+      for (const utc of [
+        target.bestUtc,
+        ...target.stretches.flatMap(({ fromUtc, untilUtc }) => [fromUtc, untilUtc]),
+      ]) {
         const sun = sunAt(utc, input)
         expect(sun.altitudeDeg).toBeLessThan(-3.98)
         if (sun.altitudeDeg > -6.02 && utc === target.bestUtc)
@@ -94,10 +98,10 @@ it('near the Sun’s place of setting nothing is offered in bright twilight, but
   for (const date of ['2026-02-10', '2026-03-01', '2026-05-20', '2026-08-20']) {
     const venus = named({ date }).find(({ id }) => id === 'venus')
     if (!venus) continue
-    expect(sunAt(venus.fromUtc, club).altitudeDeg).toBeLessThan(-4)
+    expect(sunAt(venus.stretches[0]?.fromUtc ?? '', club).altitudeDeg).toBeLessThan(-4)
   }
   const shown = named({ date: '2026-02-22' }).find(({ id }) => id === 'venus')
-  expect(shown === undefined || sunAt(shown.fromUtc, club).altitudeDeg < -6).toBe(true)
+  expect(shown === undefined || sunAt(shown.stretches[0]?.fromUtc ?? '', club).altitudeDeg < -6).toBe(true)
 })
 
 it('nobody sweeps towards sunrise, even where the night is short', () => {
@@ -206,4 +210,87 @@ it.each([
   { change: { date: 'soon' }, names: 'date' },
 ])('refuses $change', ({ change, names }) => {
   expect(() => eveningTargets({ ...club, ...change })).toThrow(names)
+})
+
+const MINUTE_MS = 60_000
+type Where = Pick<TargetsInput, 'latitudeDeg' | 'longitudeDeg'>
+/** Where the Sun sinks through the horizon on its way to the evening, by the second almanac. */
+function sunsetBefore(utc: string, where: Where) {
+  for (let ms = Date.parse(utc); ms > Date.parse(utc) - 20 * 3_600_000; ms -= 2 * MINUTE_MS) {
+    const sun = sunAt(new Date(ms).toISOString(), where)
+    if (sun.altitudeDeg > -0.833) return { altitudeDeg: 0, azimuthDeg: sun.azimuthDeg }
+  }
+  return null
+}
+function placeOf(id: string, utc: string, where: Where) {
+  const planet = (['Venus', 'Jupiter', 'Saturn', 'Mars'] as const).find((name) => name.toLowerCase() === id)
+  if (planet || id.startsWith('moon')) {
+    const observer = new Observer(where.latitudeDeg, where.longitudeDeg, 0)
+    const { ra, dec } = Equator(Body[planet ?? 'Moon'], new Date(utc), observer, true, true)
+    const { altitude: altitudeDeg, azimuth: azimuthDeg } = Horizon(new Date(utc), observer, ra, dec)
+    return { altitudeDeg, azimuthDeg }
+  }
+  const piece = showpieces.find((each) => each.id === id)
+  if (!piece) throw new Error(`no ${id}`)
+  const hours = almanac.sidereal.apparent(almanac.julian.DateToJD(new Date(utc))) / 3600
+  const hourAngleHours = hours + where.longitudeDeg / 15 - piece.raJ2000Deg / 15
+  return horizontalPlace({ hourAngleHours, decDeg: piece.decJ2000Deg, latitudeDeg: where.latitudeDeg })
+}
+/** Every minute of every stretch against the rules of the Sun, by the second almanac; a degree is left for its sunset. */
+function forbiddenMinutes(input: TargetsInput): readonly string[] {
+  const { targets } = eveningTargets(input)
+  const suns = new Map<string, ReturnType<typeof sunAt>>()
+  const sunOf = (utc: string) => suns.get(utc) ?? suns.set(utc, sunAt(utc, input)).get(utc) ?? sunAt(utc, input)
+  return targets.flatMap(({ id, stretches, bestUtc }) => {
+    const inOne = stretches.some(({ fromUtc, untilUtc }) => fromUtc <= bestUtc && bestUtc <= untilUtc)
+    const wrong = inOne ? [] : [`${id}: best ${bestUtc} outside`]
+    for (const { fromUtc, untilUtc } of stretches)
+      for (let ms = Date.parse(fromUtc); ms <= Date.parse(untilUtc); ms += MINUTE_MS) {
+        const utc = new Date(ms).toISOString()
+        const sun = sunOf(utc)
+        if (sun.altitudeDeg > -3.97) wrong.push(`${id}: Sun at ${sun.altitudeDeg.toFixed(2)}° at ${utc}`)
+        if (sun.altitudeDeg < -5.97) continue
+        const sunset = sunsetBefore(utc, input)
+        if (sunset && separationDeg(placeOf(id, utc, input), sunset) < 19)
+          wrong.push(`${id}: near the sunset at ${utc}`)
+      }
+    return wrong
+  })
+}
+
+it.each([
+  // Both had a forbidden stretch inside what was told as one.
+  { latitudeDeg: -60.91, longitudeDeg: -150, zone: 'Etc/GMT+10', date: '2027-11-08', apertureMm: 125 },
+  { latitudeDeg: 28.16, longitudeDeg: -70, zone: 'Etc/GMT+5', date: '2028-03-21', apertureMm: 125 },
+])('at $latitudeDeg° on $date every minute told is allowed', (input) => {
+  expect(eveningTargets(input).targets.length).toBeGreaterThan(0)
+  expect(forbiddenMinutes(input)).toEqual([])
+})
+
+it('at 200 places and nights that nobody chose, too, and no planet is cut by the cap', () => {
+  fc.assert(
+    fc.property(
+      fc.integer({ min: -68, max: 68 }),
+      fc.integer({ min: -179, max: 179 }),
+      fc.integer({ min: 0, max: 3650 }),
+      (latitudeDeg, longitudeDeg, day) => {
+        const hours = Math.round(longitudeDeg / 15)
+        const zone = hours === 0 ? 'Etc/GMT' : `Etc/GMT${hours > 0 ? '-' : '+'}${Math.abs(hours)}`
+        const date = new Date(Date.UTC(2026, 0, 1 + day)).toISOString().slice(0, 10)
+        const input = { latitudeDeg, longitudeDeg, zone, date, apertureMm: 150, limitingMagnitude: 6 }
+        expect(forbiddenMinutes(input)).toEqual([])
+        const { targets } = eveningTargets(input)
+        expect(targets.length).toBeLessThanOrEqual(12)
+        // With an aperture that shows no faint thing the planets are the same.
+        const planets = (some: typeof targets) =>
+          some
+            .filter(({ kind }) => kind === 'planet')
+            .map(({ id }) => id)
+            .sort()
+        const few = eveningTargets({ ...input, limitingMagnitude: 0 }).targets
+        expect(planets(targets)).toEqual(planets(few))
+      },
+    ),
+    { numRuns: 200, seed: 7 },
+  )
 })

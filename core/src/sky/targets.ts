@@ -33,15 +33,19 @@ export interface Target {
   readonly azimuthDeg: number
   /** Where it stands at the evening's own hour; null while it may not be looked for then. */
   readonly session: HorizontalPlace | null
-  /** The evening's hours in which it may be looked for. */
-  readonly fromUtc: string
-  readonly untilUtc: string
+  /** When it may be looked for: at every minute in them. Twilight near the Sun, or a roof, may lie between two. */
+  readonly stretches: readonly Stretch[]
   /** How to find it and what it looks like, in English; other languages translate these sentences. */
   readonly find: string
   readonly look: string
   readonly why: TargetWhy
   /** 0 to 100: how sure, times how high. */
   readonly merit: number
+}
+
+export interface Stretch {
+  readonly fromUtc: string
+  readonly untilUtc: string
 }
 
 export type TargetWhy = 'bright-in-any-sky' | 'needs-dark-sky' | 'low-shadows' | 'moonlight-takes-some'
@@ -90,6 +94,9 @@ const COMFORTABLE_ALTITUDE_DEG = 45
 const USUAL_LIMITING_MAGNITUDE = 4.5
 const USUAL_UNTIL_HOUR = 23
 const STEP_MS = 10 * 60_000
+/** While the Sun is this high what is forbidden changes from minute to minute. */
+const BY_THE_MINUTE_DEG = { below: NEAR_SUN_UNTIL_DEG - 0.5, above: NO_TARGET_ABOVE_DEG + 2 }
+const MINUTE_MS = 60_000
 const MS_PER_HOUR = 3_600_000
 const MOST_TARGETS = 12
 /** Of each kind at most, so that a clear sky doesn't give twelve double stars. */
@@ -148,14 +155,17 @@ export function eveningTargets(input: TargetsInput): EveningTargets {
     ...showpieces.flatMap((each) => showpieceTarget(each, { input, moments, limitingMagnitude, moonLit, rules })),
   ]
   const counts = new Map<TargetKind, number>()
-  const targets = [...found]
+  const surest = [...found]
     .sort((a, b) => b.merit - a.merit)
     .filter(({ kind }) => {
       const count = (counts.get(kind) ?? 0) + 1
       counts.set(kind, count)
       return count <= MOST_OF_A_KIND[kind]
     })
-    .slice(0, MOST_TARGETS)
+  // A planet that is up is what people come for: the cap takes others instead.
+  const planetCount = surest.filter(({ kind }) => kind === 'planet').length
+  let others = MOST_TARGETS - planetCount
+  const targets = surest.filter(({ kind }) => kind === 'planet' || others-- > 0)
   return {
     targets,
     fromUtc: iso(first.ms),
@@ -178,16 +188,18 @@ const LONGEST_EVENING_MS = 18 * MS_PER_HOUR
 /** Hours of sidereal time in an hour. Source: Meeus, ch. 12. */
 const SIDEREAL_RATE = 1.002_737_909_35
 
-/** Every ten minutes of the evening, from the Sun at −4° on. */
+/** Every ten minutes of the evening, from the Sun at −4° on; every minute of its bright twilight. */
 function evening(input: TargetsInput): readonly Moment[] {
   const noonMs = localMs(input.zone, input.date, 12)
   const lastMs = localMs(input.zone, input.date, input.untilLocalHour ?? USUAL_UNTIL_HOUR)
   const sun = drift('Sun', noonMs, noonMs + LONGEST_EVENING_MS)
   const siderealAtNoon = SiderealTime(almanacTime(iso(noonMs)))
   const found: { ms: number; sunDeg: number; siderealHours: number }[] = []
-  for (let ms = noonMs; ms < noonMs + LONGEST_EVENING_MS; ms += STEP_MS) {
+  let stepMs = STEP_MS
+  for (let ms = noonMs; ms < noonMs + LONGEST_EVENING_MS; ms += stepMs) {
     const siderealHours = siderealAtNoon + ((ms - noonMs) / MS_PER_HOUR) * SIDEREAL_RATE
     const sunDeg = seenFromGround(sun.at(ms), siderealHours, input).altitudeDeg
+    stepMs = sunDeg > BY_THE_MINUTE_DEG.below && sunDeg < BY_THE_MINUTE_DEG.above ? MINUTE_MS : STEP_MS
     if (sunDeg >= NO_TARGET_ABOVE_DEG) {
       if (found.length > 0) break
       continue
@@ -238,8 +250,7 @@ function best(
     ({ place, moment }) =>
       place.altitudeDeg >= limits.leastDeg && moment.sunDeg < limits.sunBelowDeg && allowed(place, moment),
   )
-  const [first, last] = [fit[0], fit.at(-1)]
-  if (!first || !last) return null
+  if (fit.length === 0) return null
   const height = ({ place }: Stand) =>
     place.altitudeDeg > AWKWARD_ALTITUDE_DEG ? 2 * AWKWARD_ALTITUDE_DEG - place.altitudeDeg : place.altitudeDeg
   const top = fit.reduce((a, b) => (height(b) > height(a) + 0.01 ? b : a))
@@ -247,12 +258,29 @@ function best(
     bestUtc: iso(top.moment.ms),
     altitudeDeg: top.place.altitudeDeg,
     azimuthDeg: top.place.azimuthDeg,
-    fromUtc: iso(first.moment.ms),
-    untilUtc: iso(last.moment.ms),
+    stretches: stretchesOf(stands, fit),
     session: fit.find(({ moment }) => moment.ms === sessionMs)?.place ?? null,
     heightShare: Math.min(1, 0.4 + (0.6 * height(top)) / COMFORTABLE_ALTITUDE_DEG),
     moment: top.moment,
   }
+}
+
+/** Runs of moments that follow each other and all are fit. */
+function stretchesOf(stands: readonly Stand[], fit: readonly Stand[]): readonly Stretch[] {
+  const isFit = new Set(fit)
+  const runs: { fromMs: number; untilMs: number }[] = []
+  let goesOn = false
+  for (const stand of stands) {
+    const { ms } = stand.moment
+    const run = goesOn ? runs.at(-1) : undefined
+    if (!isFit.has(stand)) goesOn = false
+    else if (run) run.untilMs = ms
+    else {
+      runs.push({ fromMs: ms, untilMs: ms })
+      goesOn = true
+    }
+  }
+  return runs.map(({ fromMs, untilMs }) => ({ fromUtc: iso(fromMs), untilUtc: iso(untilMs) }))
 }
 
 interface Rules {
@@ -292,7 +320,7 @@ function moonTargets(moments: readonly Moment[], moonLit: number, rules: Rules):
 
 const featureTarget = (
   { id, name, look }: MoonFeature,
-  when: Pick<Target, 'bestUtc' | 'altitudeDeg' | 'azimuthDeg' | 'fromUtc' | 'untilUtc' | 'session'>,
+  when: Pick<Target, 'bestUtc' | 'altitudeDeg' | 'azimuthDeg' | 'stretches' | 'session'>,
   heightShare: number,
 ): Target => ({
   id: `moon-${id}`,
@@ -388,13 +416,17 @@ function showpieceTarget(
       ? FULL_MOON_MAGNITUDES * moonLit * Math.sqrt(Math.sin((moon.altitudeDeg * Math.PI) / 180))
       : 0
   const diffuse = piece.kind !== 'double-star'
-  const stands = moments.flatMap((moment): Stand[] => {
-    if (diffuse && limitingMagnitude - brightened(moment) < piece.leastSkyMagnitude - MOONLIGHT_LEEWAY) return []
+  const stands = moments.map((moment): Stand => {
     const hours = hourAngleHours(raHours, moment.siderealHours, input.longitudeDeg)
-    return [{ moment, place: horizontalPlace({ hourAngleHours: hours, decDeg, latitudeDeg: input.latitudeDeg }) }]
+    return { moment, place: horizontalPlace({ hourAngleHours: hours, decDeg, latitudeDeg: input.latitudeDeg }) }
   })
+  const tooBright = (moment: Moment) =>
+    diffuse && limitingMagnitude - brightened(moment) < piece.leastSkyMagnitude - MOONLIGHT_LEEWAY
   const limits = { leastDeg: LEAST_ALTITUDE_DEG.faint, sunBelowDeg: darkEnoughDeg[piece.kind] }
-  const stand = best(stands, limits, rules)
+  const stand = best(stands, limits, {
+    ...rules,
+    allowed: (place, moment) => !tooBright(moment) && rules.allowed(place, moment),
+  })
   if (!stand) return []
   const { heightShare, moment, ...when } = stand
   const margin = limitingMagnitude - brightened(moment) - piece.leastSkyMagnitude

@@ -1,4 +1,4 @@
-import { eveningTargets, type Target, type TargetsInput, type TargetWhy } from '../sky/targets.ts'
+import { eveningTargets, type Stretch, type Target, type TargetsInput, type TargetWhy } from '../sky/targets.ts'
 import type { WantedPower } from '../sky/showpieces.ts'
 
 /** Why a target is sure, or what it hangs on. */
@@ -54,8 +54,7 @@ export interface SkyTargets {
     readonly azimuthDeg: number
     readonly why: string
     readonly eyepiece: string
-    readonly fromUtc: string
-    readonly untilUtc: string
+    readonly stretches: readonly Stretch[]
     readonly find: string
     readonly look: string
   }[]
@@ -71,9 +70,8 @@ export function skyTargets(
   const { targets, fromUtc, untilUtc, reason } = eveningTargets(input)
   return {
     targets: targets.map((target) => {
-      const { name, kind, bestUtc, altitudeDeg, azimuthDeg, find, look } = target
+      const { name, kind, bestUtc, altitudeDeg, azimuthDeg, stretches, find, look } = target
       const eyepiece = eyepieceWords(target, input.apertureMm, input.powers)
-      const span = { fromUtc: target.fromUtc, untilUtc: target.untilUtc }
       return {
         name,
         kind,
@@ -82,7 +80,7 @@ export function skyTargets(
         azimuthDeg,
         why: whyWords[target.why],
         eyepiece,
-        ...span,
+        stretches,
         find,
         look,
       }

@@ -86,6 +86,11 @@ test('opened once it opens without a network, where one was, and what is said th
   for (let pages = 0; pages < 5; pages++) await next(page).tap()
   const title = await page.locator('section.here h1').innerText()
   await context.setOffline(true)
+  // A link in another language opens in it, though the copy was kept in the guide's own.
+  await goTo(page, `${path}?lang=es`)
+  await expect(page.locator('main.guide.lives')).toHaveAttribute('lang', 'es')
+  await goTo(page, `${path}?lang=en`)
+  await expect(page.locator('main.guide.lives')).toHaveAttribute('lang', 'en')
   await page.reload()
   await expect(page.locator('main.guide.lives')).toBeVisible()
   await expect(page.locator('section.here h1')).toHaveText(title)
@@ -256,6 +261,21 @@ for (const [code, format] of [
       .evaluateAll((all) => all.map((each) => each.getBoundingClientRect().height))
     expect(Math.max(...heights)).toBeLessThan(900)
   })
+
+test('printed straight after it has loaded, every step has its drawing, and each chapter one heading', async ({
+  page,
+  context,
+}) => {
+  await goTo(page, await linkOf(context, 'M-11'))
+  await page.pdf({ format: 'A4' })
+  const steps = await page.locator('section.step').count()
+  expect(steps).toBeGreaterThan(8)
+  expect(await page.locator('section.step .step-drawing').count()).toBe(steps)
+  const headings = await page
+    .locator('h1, h2.chapter')
+    .evaluateAll((all) => all.map(({ textContent }) => textContent?.trim() ?? ''))
+  expect(headings.filter((text, at) => headings.indexOf(text) !== at)).toEqual([])
+})
 
 test('a link that is over says what to do', async ({ page }) => {
   const reply = await page.goto(`${process.env.BASE_URL}/g/${'o'.repeat(27)}`)

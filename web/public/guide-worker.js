@@ -27,13 +27,14 @@ async function answer(request) {
     await forget()
     return fetch(request)
   }
-  const path = new URL(request.url).pathname
+  const { pathname: path, search } = new URL(request.url)
   const isPage = request.mode === 'navigate'
   // Files carry their content's name, so a kept one is right; the page itself is asked for anew while there is a network.
   if (!isPage) return (await cache.match(path)) ?? fetch(request)
   try {
     const fresh = await fetch(request, { signal: AbortSignal.timeout(NETWORK_MS) })
-    if (fresh.ok) await cache.put(path, fresh.clone())
+    // One copy, in the guide's own language: the page itself turns to the language its address asks for.
+    if (fresh.ok && search === '') await cache.put(path, fresh.clone())
     // Revoked or over: the copy goes too.
     if (fresh.status === 404 || fresh.status === 410) await forget()
     return fresh.status < 500 ? fresh : ((await cache.match(path)) ?? fresh)

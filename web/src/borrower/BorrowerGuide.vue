@@ -14,7 +14,7 @@ import SaidText from './SaidText.vue'
 import TicksLine from './TicksLine.vue'
 import TonightPage from './TonightPage.vue'
 import TroublePage from './TroublePage.vue'
-import { pagesOf, spokenText, textOf } from './guide-pages.ts'
+import { isChapter, pagesOf, spokenText, textOf } from './guide-pages.ts'
 import { provideLanguage } from './guide-language.ts'
 import { copyEndsMs, forgetGuide } from './offline-copy.ts'
 import { noMemory, type GuideMemory } from './guide-memory.ts'
@@ -121,11 +121,17 @@ function choose(code: string) {
   language.value = code
   if (token) document.documentElement.lang = code
 }
+/** The language that the address asks for, also where an older copy in another one was kept on the phone. */
+function turnToAsked() {
+  const asked = token ? new URLSearchParams(location.search).get('lang') : null
+  if (asked && asked !== language.value && languages.some(({ code }) => code === asked)) choose(asked)
+}
 const online = () => void sendWaiting({ token, memory })
 
 onMounted(() => {
   if (startBlock) here.value = pages.value.find(({ block }) => block.key === startBlock)?.key ?? ''
   lives.value = true
+  turnToAsked()
   // Where a coordinator looks at it, the room around it keeps its own scheme.
   if (token) watch(scheme, (now) => showScheme(now), { immediate: true })
   canSpeak.value = 'speechSynthesis' in window
@@ -213,7 +219,9 @@ onUnmounted(() => window.removeEventListener('online', online))
         :key="each.key"
         :class="[each.block.key, { here: index === at, step: each.step !== null }]"
       >
-        <h2 v-if="each.stepNumber === 1" class="paper-only chapter"><SaidText :said="each.block.title" /></h2>
+        <h2 v-if="isChapter(each, pages[index - 1])" class="paper-only chapter">
+          <SaidText :said="each.block.title" />
+        </h2>
         <h1 tabindex="-1" :data-number="each.step ? each.stepNumber : undefined">
           <SerifText
             :text="plain(each.title)"

@@ -1,15 +1,16 @@
 <script setup lang="ts">
 import type { IssuedGuide } from '@binoculum/contract'
 import type { StepDrawing as Drawing } from '@binoculum/core'
-import { defineAsyncComponent, onMounted, onUnmounted, ref, useTemplateRef } from 'vue'
+import { onMounted, onUnmounted, ref, useTemplateRef } from 'vue'
 import { drawInTurn } from './draw-in-turn.ts'
 import { useWords } from './guide-language.ts'
+import { useStepDrawing } from './use-step-drawing.ts'
 
 /** The step's drawing comes once the page lives: words are served and painted first. What is in view is drawn at once,
  * the others in their turn, for paper and for the next step. Their room is kept. */
 defineProps<{ guide: IssuedGuide; drawing: Drawing; undo: boolean }>()
 const { say } = useWords()
-const StepDrawing = defineAsyncComponent(() => import('../shared/drawings/StepDrawing.vue'))
+const stepDrawing = useStepDrawing()
 const room = useTemplateRef<HTMLElement>('room')
 const drawn = ref(false)
 let leave: (() => void)[] = []
@@ -29,13 +30,14 @@ onUnmounted(() => leave.forEach((each) => each()))
 
 <template>
   <div ref="room" class="room">
-    <StepDrawing
-      v-if="drawn && guide.drawn"
+    <component
+      :is="stepDrawing"
+      v-if="drawn && stepDrawing && guide.drawn"
       :kit="guide.drawn"
       :drawing="drawing"
       :undo="undo"
       :latitude-deg="guide.place?.latitudeDeg"
-      :say="(words) => say(words)"
+      :say="(words: string) => say(words)"
     />
   </div>
 </template>

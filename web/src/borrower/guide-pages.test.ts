@@ -1,6 +1,6 @@
 import type { IssuedGuide } from '@binoculum/contract'
 import { composeGuide, families, type Family, type GuideInput } from '@binoculum/core'
-import { pagesOf, spokenText, textOf } from './guide-pages.ts'
+import { isChapter, pagesOf, spokenText, textOf } from './guide-pages.ts'
 
 const input = (family: Family): GuideInput => ({
   kitName: 'Wren',
@@ -42,4 +42,16 @@ it('reads a page’s title, its lines and its caution aloud', () => {
   const pages = pagesOf(textOf(guideOf('equatorial-reflector'), 'en'))
   const legs = pages.find(({ step }) => step?.key === 'legs')
   expect(legs && spokenText(legs)).toMatch(/^Open the legs fully\. .*Fingers clear/)
+})
+
+it('a chapter of steps is headed once: by its own page of cautions, or on paper before its first step', () => {
+  const parts = (['tube', 'counterweight', 'mount-head', 'legs', 'tray'] as const).map((role) => ({
+    ...{ role, name: role, count: 1, mark: 'present' as const, massG: 100, place: 'Tray' },
+  }))
+  for (const given of [[], parts]) {
+    const guide = composeGuide({ ...input('equatorial-reflector'), parts: given }) as IssuedGuide
+    const pages = pagesOf(textOf(guide, 'en'))
+    const heads = pages.filter((page, at) => page.key === 'away' || isChapter(page, pages[at - 1]))
+    expect(heads.map(({ block }) => block.key)).toEqual(['set-up', 'away'])
+  }
 })

@@ -45,6 +45,10 @@ export function pagesOf(text: GuideText): readonly GuidePage[] {
   })
 }
 
+/** Whether steps begin here that nothing has headed yet: a block with cautions has its own page and heading before them. */
+export const isChapter = (page: GuidePage, before: GuidePage | undefined): boolean =>
+  page.stepNumber === 1 && before?.block.key !== page.block.key
+
 /** What a page says, for reading aloud. */
 export function spokenText(page: GuidePage): string {
   const lines: Said[] = page.step

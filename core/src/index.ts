@@ -359,6 +359,9 @@ export {
   type TubeFigures,
 } from './mount/mount-data.ts'
 export {
+  balanceRoles,
+  cantBalance,
+  type CantBalance,
   balanceOf,
   bareShaftMm,
   collapsibleBalance,

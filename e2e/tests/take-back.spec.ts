@@ -15,8 +15,8 @@ async function markAllPresent(page: Page): Promise<void> {
 
 test('a clean kit is back on the shelf within 12 keys of its label’s scan', async ({ page, context }) => {
   await signIn(context, 'ines')
-  await loanOut(context, 'F-01')
-  const { parts } = await kitOf(context, 'F-01')
+  await loanOut(context, 'M-03')
+  const { parts } = await kitOf(context, 'M-03')
   expect(parts.length).toBeGreaterThanOrEqual(30)
   const looks = parts.filter(({ lookEveryTime }) => lookEveryTime).length
   expect(looks).toBeGreaterThan(0)
@@ -24,8 +24,8 @@ test('a clean kit is back on the shelf within 12 keys of its label’s scan', as
 
   await goTo(page, '/desk')
   await expect(page.getByRole('heading', { name: 'The desk' })).toBeVisible()
-  await scan(page, 'F-01')
-  await expect(page.getByRole('heading', { name: 'Alder is back' })).toBeVisible()
+  await scan(page, 'M-03')
+  await expect(page.getByRole('heading', { name: 'Sorrel is back' })).toBeVisible()
   let keys = 0
   const key = async (name: string) => {
     keys++
@@ -34,10 +34,10 @@ test('a clean kit is back on the shelf within 12 keys of its label’s scan', as
   await key('a')
   while ((await unseen(page).count()) > 0 && keys < 20) await key('Space')
   await key('Enter')
-  await expect(page.getByRole('heading', { name: 'Alder: back to the shelf.' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Sorrel: back to the shelf.' })).toBeVisible()
   console.log(`${parts.length} lines, ${looks} to be looked at: ${keys} keys`)
   expect(keys).toBeLessThanOrEqual(12)
-  const after = await kitOf(context, 'F-01')
+  const after = await kitOf(context, 'M-03')
   expect(after.loan).toBeNull()
   expect(after.parts.every(({ mark }) => mark === 'present')).toBe(true)
 })

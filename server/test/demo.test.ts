@@ -1,4 +1,5 @@
 import {
+  cantBalance,
   readingsFromStation,
   families,
   judgeReadiness,
@@ -92,6 +93,7 @@ it('every condition follows from the parts, readings, hazards and jobs shown bes
       model: { family: kit.family, optics: kit.optics, highestMagnification: powers.at(-1)?.magnification ?? 0 },
       parts: kit.parts,
       readings: kit.readings.map(({ asLeft, ...reading }) => ({ ...reading, value: asLeft })),
+      cantBalance: kit.mount && cantBalance({ mount: kit.mount, headMomentGmm: kit.headMomentGmm, parts: kit.parts }),
       hazards: kit.hazards,
       openJobs: kit.jobs,
       policies: kit.policies,

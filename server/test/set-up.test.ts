@@ -193,6 +193,7 @@ it('the desk judges a kit as the server does, for every kit of the shelf', async
     const { condition, reasons } = judgeKit({
       ...kit,
       powers: powersThere(kit.optics, kit.parts),
+      onMount: kit.mount && { mount: kit.mount, headMomentGmm: kit.headMomentGmm, parts: kit.parts },
       eyepieceKnown: kit.parts.some(({ optics }) => optics.focalLengthMm !== undefined),
       openJobs: kit.jobs,
       atUtc: testNow.toISOString(),

@@ -2,6 +2,7 @@ import { balancePart, kitOnMount, roundMount } from '../testing/kit-on-mount.ts'
 import {
   balanceOf,
   bareShaftMm,
+  cantBalance,
   collapsibleBalance,
   ironWeightMm,
   learntHeadMoment,
@@ -133,4 +134,28 @@ it('a sliding tube that is level fitted is tail-heavy empty', () => {
   expect(level?.emptyHangG).toBeCloseTo(20_000 / 290, 9)
   expect(level?.shiftMm).toBe(0)
   expect(collapsibleBalance(kitOnMount(), -50)?.shiftMm).toBeLessThan(0)
+})
+
+describe('whether the weight balances what the case can put on the tube', () => {
+  // The weight's middle reaches 300 mm: 2000 g there make 600,000 g mm; the tube alone makes 480,000.
+  it('is no question for a set-up that it reaches', () => expect(cantBalance(kitOnMount())).toBeNull())
+  it('tells the heaviest that is beyond it, by the extra weight at the end', () => {
+    // 3000·160 + (100 + 400)·320 = 640,000: 40,000 ÷ 300 mm = 133 g too little.
+    const cant = cantBalance(kitOnMount([balancePart('phone-holder', 400)]))
+    expect(cant).toMatchObject({
+      setUp: 'heaviest',
+      reason: 'too-light',
+      extraMassG: expect.closeTo(40_000 / 300, 6),
+    })
+  })
+  it('tells the lightest that is lighter than the weight at the head', () => {
+    // At its nearest the middle stands at 80 mm: 6200·80 = 496,000, more than the tube, less than with the eyepiece.
+    const parts = kitOnMount().parts.map((part) => (part.role === 'counterweight' ? { ...part, massG: 6200 } : part))
+    expect(cantBalance({ ...kitOnMount(), parts })).toMatchObject({ setUp: 'lightest', reason: 'too-heavy' })
+  })
+  it('says nothing of a mount that nobody measured, or a weight of unknown mass', () => {
+    expect(cantBalance({ ...kitOnMount(), mount: { ...roundMount, equatorial: null } })).toBeNull()
+    const unknown = kitOnMount().parts.filter(({ role }) => role !== 'counterweight')
+    expect(cantBalance({ ...kitOnMount(), parts: [...unknown, balancePart('counterweight', null)] })).toBeNull()
+  })
 })

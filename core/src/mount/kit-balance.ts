@@ -79,6 +79,30 @@ export function setUpParts(parts: readonly BalancePart[], name: SetUpName): read
   return [...always, ...(heaviest ? [heaviest.id] : []), ...extras]
 }
 
+/** Roles that the balance is reckoned from: what rides, and what hangs on the other side. */
+export const balanceRoles: readonly Role[] = [...(Object.keys(ridesOn) as Role[]), 'counterweight', 'weight-shaft']
+
+/** A set-up that the kit's weight can't balance, by how much. */
+export interface CantBalance {
+  readonly setUp: SetUpName
+  readonly reason: 'too-light' | 'too-heavy'
+  /** Smallest extra weight at the shaft's end; 0 for a weight that is too heavy. */
+  readonly extraMassG: number
+}
+
+/** Whether a kit's weight balances the lightest and the heaviest that its case can put on the tube, measured at the bench or
+ * not; the head's own moment counts where it was learnt.
+ * @returns null where both balance, or nobody knows */
+export function cantBalance(kit: KitOnMount): CantBalance | null {
+  for (const setUp of ['heaviest', 'lightest'] as const) {
+    const { shaft, unweighed } = balanceOf(kit, setUpParts(kit.parts, setUp))
+    // What was not weighed only adds: too light stays too light, too heavy may not be.
+    if (!shaft || shaft.reason === 'balanced' || (shaft.reason === 'too-heavy' && unweighed.length > 0)) continue
+    return { setUp, reason: shaft.reason, extraMassG: shaft.extraMassG }
+  }
+  return null
+}
+
 export interface SetUpBalance {
   readonly names: readonly string[]
   /** Null where a kit has no shaft and weight. */

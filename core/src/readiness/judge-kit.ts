@@ -1,4 +1,5 @@
 import { highestMagnification, powersOf, type OpticalPart, type Power, type Tube } from '../optics/powers.ts'
+import { cantBalance, type KitOnMount } from '../mount/kit-balance.ts'
 import type { Mark, Role } from '../contents/roles.ts'
 import {
   judgeReadiness,
@@ -20,7 +21,7 @@ export interface LeftReading {
   readonly atUtc: string
 }
 
-export interface KitState extends Omit<JudgeInput, 'model' | 'readings'> {
+export interface KitState extends Omit<JudgeInput, 'model' | 'readings' | 'cantBalance'> {
   readonly family: JudgedModel['family']
   /** With what was only guessed of the model, where something was. */
   readonly optics: JudgedModel['optics'] & { readonly guessed?: readonly ModelUnknown[] | undefined }
@@ -29,6 +30,8 @@ export interface KitState extends Omit<JudgeInput, 'model' | 'readings'> {
   /** Whether its card says an eyepiece's focal length, there or missing. */
   readonly eyepieceKnown: boolean
   readonly readings: readonly LeftReading[]
+  /** Its mount with what rides on it; null where nobody measured it, or nothing hangs on a shaft. */
+  readonly onMount: KitOnMount | null
 }
 
 /** Powers of what is there: what is missing or wrong gives none. */
@@ -50,9 +53,10 @@ export const powersThere = (
 
 /** The one maker of a judge's input: desk, bench and server judge a kit by this and nothing else.
  * @param kit as it stands, or as it would stand after what is on a screen @throws RangeError as `judgeReadiness` */
-export function judgeKit({ family, optics, powers, eyepieceKnown, readings, ...kit }: KitState): Judgement {
+export function judgeKit({ family, optics, powers, eyepieceKnown, readings, onMount, ...kit }: KitState): Judgement {
   return judgeReadiness({
     ...kit,
+    cantBalance: onMount && cantBalance(onMount),
     model: {
       family,
       optics,

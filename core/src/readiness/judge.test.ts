@@ -215,3 +215,12 @@ it.each([
   const judged = judgeReadiness(withReading(reading('repeat', { value, limit: 1, atUtc: long })))
   expect(judged).toMatchObject({ condition, reasons: [{ code }] })
 })
+
+it('a weight that can’t balance its own heaviest set-up is lent with a word, measured or not', () => {
+  const cantBalance = { setUp: 'heaviest', reason: 'too-light', extraMassG: 133.4 } as const
+  const { condition, reasons } = judgeReadiness({ ...fit, cantBalance })
+  expect(condition).toBe('half')
+  expect(reasons.map(reasonSentence)).toEqual([
+    'Its weight is 133 g too light for its heaviest set-up. Give it a weight that fits from the drawer, or leave out of the case what is too much.',
+  ])
+})

@@ -1,5 +1,6 @@
 import { conditions, type Condition } from './condition.ts'
 import { jobFacts, type JobCode } from './jobs.ts'
+import type { CantBalance } from '../mount/kit-balance.ts'
 import { hazardRoles, isHazardRole } from '../contents/filters.ts'
 import { roleFacts, type Criticality, type Family, type Mark, type Role } from '../contents/roles.ts'
 
@@ -103,6 +104,7 @@ export type ReasonCode =
   | 'COLLIMATION_UNSURE'
   | 'FINDER_OFF'
   | 'BALANCE_OFF'
+  | 'CANT_BALANCE'
   | 'PLACE_OFF'
   | 'JUDGED_NOT_FINE'
   | 'COMES_BACK_ELSEWHERE'
@@ -134,6 +136,7 @@ export type Remedy =
   | 'measure-again'
   | 'line-up-finder'
   | 'balance-again'
+  | 'fit-weight'
   | 'set-latitude'
   | 'see-to-station'
   | 'mend-locks'
@@ -162,6 +165,8 @@ export interface JudgeInput {
   /** Things in the case that its card doesn't list. */
   readonly extras?: readonly ExtraPart[] | undefined
   readonly readings: readonly Reading[]
+  /** A set-up of its case that its weight can't balance. */
+  readonly cantBalance?: CantBalance | null | undefined
   readonly hazards: readonly HazardCode[]
   readonly openJobs: readonly OpenJob[]
   readonly policies: Policies
@@ -191,6 +196,7 @@ export function judgeReadiness(input: JudgeInput): Judgement {
     ...(input.extras ?? []).map(judgeExtra),
     ...judgeReadings(input),
     ...judgeModel(input.model),
+    ...judgeWeight(input.cantBalance ?? null),
     ...input.openJobs.flatMap(judgeJob),
   ].sort((a, b) => severity(b.condition) - severity(a.condition))
   const worst = reasons[0]
@@ -413,6 +419,14 @@ function judgeModel({ unknown = [] }: JudgedModel): readonly Reason[] {
   if (unknown.length === 0) return []
   const figures = { unknown: unknown.join(',') }
   return [reason('MODEL_INCOMPLETE', 'half', { figures, source: 'model', remedy: 'complete-model', minutes: 5 })]
+}
+
+/** It can go out, but not without a word: with that on the tube it falls when its clutch is opened. */
+function judgeWeight(cant: CantBalance | null): readonly Reason[] {
+  if (!cant) return []
+  const { setUp, reason: why, extraMassG } = cant
+  const figures = { setUp, why, extraMassG: Math.round(extraMassG) }
+  return [reason('CANT_BALANCE', 'half', { figures, source: 'model', remedy: 'fit-weight', minutes: 10 })]
 }
 
 function instantMs(atUtc: string): number {

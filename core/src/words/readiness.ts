@@ -4,7 +4,7 @@ import { jobFacts, type JobCode } from '../readiness/jobs.ts'
 import type { Condition } from '../readiness/condition.ts'
 import type { HazardCode, ModelUnknown, Reason, ReadingKind, Remedy } from '../readiness/judge.ts'
 import type { Outcome } from '../loans/take-back.ts'
-import { arcminText, dateText, daysText, degText, mmPairText, mmText, powerText } from './figures.ts'
+import { arcminText, dateText, daysText, degText, massText, mmPairText, mmText, powerText } from './figures.ts'
 
 /** Plain English for judgements. Another language is one more file like this one. */
 
@@ -78,6 +78,7 @@ const remedyWords: Readonly<Record<Remedy, string>> = {
   'line-up-primary': 'Line up the primary at the bench.',
   'measure-again': 'Measure it again.',
   'line-up-finder': 'Line up the finder at the bench.',
+  'fit-weight': 'Give it a weight that fits from the drawer, or leave out of the case what is too much.',
   'balance-again': 'Balance it at the bench, or find it a weight that fits.',
   'set-latitude': 'Set the latitude of this place on the head’s scale.',
   'see-to-station': 'Put it right at the bench.',
@@ -135,6 +136,10 @@ export function reasonClause(reason: Reason): string {
       return `finder stands ${arcminText(number(reason, 'value'))} off (usable up to ${arcminText(number(reason, 'limit'))})`
     case 'BALANCE_OFF':
       return `weight stands ${mmText(number(reason, 'value'))} from its right place (limit ${mmText(number(reason, 'limit'))})`
+    case 'CANT_BALANCE':
+      return text(reason, 'why') === 'too-heavy'
+        ? `its weight is too heavy for its ${text(reason, 'setUp')} set-up`
+        : `its weight is ${massText(number(reason, 'extraMassG'))} too light for its ${text(reason, 'setUp')} set-up`
     case 'PLACE_OFF':
       return `head is set ${degText(number(reason, 'value'))} off this place’s latitude (limit ${degText(number(reason, 'limit'))})`
     case 'JUDGED_NOT_FINE':

@@ -45,7 +45,7 @@ it('reads a page’s title, its lines and its caution aloud', () => {
 })
 
 it('a chapter of steps is headed once: by its own page of cautions, or on paper before its first step', () => {
-  const parts = (['tube', 'counterweight', 'mount-head', 'legs', 'tray'] as const).map((role) => ({
+  const parts = (['tube', 'counterweight', 'mount-head', 'tripod-legs', 'tray'] as const).map((role) => ({
     ...{ role, name: role, count: 1, mark: 'present' as const, massG: 100, place: 'Tray' },
   }))
   for (const given of [[], parts]) {

@@ -127,7 +127,9 @@ describe('stars out of focus, against wave optics', () => {
   /** As a phone writes it: brightness by the usual curve instead of by light. */
   const withToneCurve = (image: Picture): Picture => ({
     ...image,
-    rgba: Uint8ClampedArray.from(image.rgba, (value, at) => (at % 4 === 3 ? value : 255 * (value / 255) ** (1 / 2.2))),
+    rgba: Uint8ClampedArray.from(image.rgba, (value, at) =>
+      at % 4 === 3 ? value : 255 * (value / 255) ** (1 / 2.2),
+    ),
   })
   /** Two of them carry a curve as they are. */
   const curved = ['pub_star_06.jpg', 'pub_star_08.png']

@@ -10,7 +10,7 @@ import type {
   RecordLine,
   TurnedStepView,
 } from '@binoculum/contract'
-import { followUpCodes, jobCodes, jobFacts, type FinderPart, type TemplatePart } from '@binoculum/core'
+import { balanceRoles, followUpCodes, jobCodes, jobFacts, type FinderPart, type TemplatePart } from '@binoculum/core'
 import { changedRows, selectRows, type Tx } from '../../platform/database.ts'
 import { announce } from '../../platform/live.ts'
 import { insertMany } from '../../platform/bulk.ts'
@@ -48,6 +48,11 @@ export interface ShelfRow {
   }[]
   readonly extras: readonly { name: string; belongsTo: string }[]
   readonly powerPartsJson: string
+  /** Its model’s mount, where a weight hangs on a shaft; `null` else. */
+  readonly mountJson: string
+  readonly headMomentGmm: number | null
+  /** What the balance is reckoned from, on such a mount. */
+  readonly ridingPartsJson: string
   readonly readings: readonly ReadingView[]
   readonly jobs: readonly {
     id: string
@@ -64,6 +69,9 @@ export interface ShelfRow {
 const firstOf = (group: string, text: string) =>
   `CASE WHEN row_number() OVER (PARTITION BY ${group}) = 1 THEN ${text} END`
 
+/** Roles are the core's own words, none of anybody's typing. */
+const balanceRolesSql = balanceRoles.map((role) => `'${role}'`).join(', ')
+
 /** Parts counted in one pass before the join; the rest by lateral joins through an index: with grouped subqueries the
  * planner, not knowing their size, compared each with each. */
 const shelfSql = (where: string) => `
@@ -73,14 +81,19 @@ const shelfSql = (where: string) => `
         'criticality', p.criticality, 'count', p.count, 'mark', p.mark, 'seenAtUtc', p.seen_at))
         FILTER (WHERE p.mark <> 'present' OR p.role IN ('screw-in-sun-filter', 'laser', 'front-filter')) AS off,
       (json_agg(json_build_object('optics', p.optics, 'name', p.name, 'role', p.role, 'mark', p.mark))
-        FILTER (WHERE p.optics <> '{}' OR p.role = 'barrel-adapter'))::text AS power
-    FROM part p JOIN kit k ON k.id = p.kit_id WHERE ${where} GROUP BY p.kit_id
+        FILTER (WHERE p.optics <> '{}' OR p.role = 'barrel-adapter'))::text AS power,
+      (json_agg(json_build_object('id', p.position::text, 'name', p.name, 'role', p.role, 'count', p.count,
+        'mark', p.mark, 'massG', p.mass_g, 'toleranceG', p.tolerance_g) ORDER BY p.position)
+        FILTER (WHERE m.mount->>'equatorial' IS NOT NULL AND p.role IN (${balanceRolesSql})))::text AS riding
+    FROM part p JOIN kit k ON k.id = p.kit_id JOIN model m ON m.id = k.model_id WHERE ${where} GROUP BY p.kit_id
   )
   SELECT k.id, k.branch_id AS "branchId", br.name AS "branchName", br.zone, br.emergency_line AS "emergencyLine",
     br.currency, ${firstOf('k.branch_id', 'br.policies::text')} AS "policiesJson", k.code, k.name, k.place, k.stands_at AS "standsAt",
     k.collimation_policy AS "collimationPolicy", k.hazards, k.version, k.model_id AS "modelId",
     m.name AS "modelName", m.family,
-    ${firstOf('k.model_id', 'm.optics::text')} AS "opticsJson", md5(parts.power) AS "powerKey", coalesce(parts.n, 0) AS "partCount", coalesce(parts.off, '[]') AS "offParts",
+    ${firstOf('k.model_id', 'm.optics::text')} AS "opticsJson", md5(parts.power) AS "powerKey", coalesce(parts.n, 0) AS "partCount", coalesce(parts.off, '[]') AS "offParts", k.head_moment_gmm AS "headMomentGmm",
+    ${firstOf('k.model_id', "CASE WHEN m.mount->>'equatorial' IS NULL THEN 'null' ELSE m.mount::text END")} AS "mountJson",
+    md5(parts.riding) AS "ridingKey", ${firstOf('md5(parts.riding)', 'parts.riding')} AS "ridingPartsJson",
     ${firstOf('md5(parts.power)', 'parts.power')} AS "powerPartsJson", coalesce(jobs.list, '[]') AS jobs, coalesce(extras.list, '[]') AS extras, out_loan.loan, next_loan.next
   FROM kit k
   LEFT JOIN parts ON parts.kit_id = k.id
@@ -145,12 +158,20 @@ const unpacked = (packed: string): readonly ReadingView[] =>
   })
 
 /** A row as it travels: texts that many kits share stand in one of them. */
-type KitRow = Omit<ShelfRow, 'readings' | 'opticsJson' | 'policiesJson' | 'powerPartsJson'> & {
+type KitRow = Omit<
+  ShelfRow,
+  'readings' | 'opticsJson' | 'policiesJson' | 'powerPartsJson' | 'mountJson' | 'ridingPartsJson'
+> & {
   readonly opticsJson: string | null
   readonly policiesJson: string | null
   readonly powerKey: string | null
   readonly powerPartsJson: string | null
+  readonly mountJson: string | null
+  readonly ridingKey: string | null
+  readonly ridingPartsJson: string | null
 }
+
+const mountOf = (modelId: string) => `mount ${modelId}`
 
 /** Kits with their readings in two queries side by side, however many kits there are. */
 async function shelfRows(tx: Tx, where: string, value: unknown): Promise<ShelfRow[]> {
@@ -160,16 +181,20 @@ async function shelfRows(tx: Tx, where: string, value: unknown): Promise<ShelfRo
   ])
   const packedOf = new Map(readings.map(({ kitId, packed }) => [kitId, packed]))
   const shared = new Map<string, string>()
-  for (const { modelId, branchId, powerKey, opticsJson, policiesJson, powerPartsJson } of kits) {
+  for (const { modelId, branchId, powerKey, opticsJson, policiesJson, powerPartsJson, ...kit } of kits) {
     if (opticsJson !== null) shared.set(modelId, opticsJson)
+    if (kit.mountJson !== null) shared.set(mountOf(modelId), kit.mountJson)
+    if (kit.ridingKey !== null && kit.ridingPartsJson !== null) shared.set(kit.ridingKey, kit.ridingPartsJson)
     if (policiesJson !== null) shared.set(branchId, policiesJson)
     if (powerKey !== null && powerPartsJson !== null) shared.set(powerKey, powerPartsJson)
   }
-  return kits.map(({ powerKey, ...kit }) => ({
+  return kits.map(({ powerKey, ridingKey, ...kit }) => ({
     ...kit,
     opticsJson: shared.get(kit.modelId) ?? '{}',
     policiesJson: shared.get(kit.branchId) ?? '{}',
     powerPartsJson: shared.get(powerKey ?? '') ?? '[]',
+    mountJson: shared.get(mountOf(kit.modelId)) ?? 'null',
+    ridingPartsJson: shared.get(ridingKey ?? '') ?? '[]',
     readings: packedOf.has(kit.id) ? unpacked(packedOf.get(kit.id) ?? '') : [],
   }))
 }

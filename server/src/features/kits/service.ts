@@ -97,6 +97,19 @@ const eyepieceKnownIn = oncePerText((text) =>
 const powersOfRow = ({ opticsJson, powerPartsJson }: queries.ShelfRow) =>
   powersFromTexts(`${opticsJson}${TEXTS_APART}${powerPartsJson}`)
 
+const parseMount = oncePerText((text) => mountDataSchema.nullable().parse(JSON.parse(text)))
+const ridingPartsSchema = z.array(
+  z.object({
+    ...{ id: z.string(), name: z.string(), role: roleSchema, count: z.number(), mark: markSchema },
+    ...{ massG: z.number().nullable(), toleranceG: z.number().nullable() },
+  }),
+)
+const parseRiding = oncePerText((text) => ridingPartsSchema.parse(JSON.parse(text)))
+const onMountOfRow = ({ mountJson, ridingPartsJson, headMomentGmm }: queries.ShelfRow): KitOnMount | null => {
+  const mount = parseMount(mountJson)
+  return mount && { mount, headMomentGmm, parts: parseRiding(ridingPartsJson) }
+}
+
 /** True field of the kit's lowest power, which sets the finder's limit. */
 export const fieldOfRow = (row: queries.ShelfRow): number =>
   lowestPowerFieldDeg(powersOfRow(row)) ?? DEFAULT_FIELD_DEG
@@ -118,6 +131,7 @@ export function judgeRow(
     optics: opticsOf(row),
     powers: powersOfRow(row),
     eyepieceKnown: eyepieceKnownIn(row.powerPartsJson),
+    onMount: onMountOfRow(row),
     ...(changed.parts ? { parts: changed.parts } : judgedParts(row)),
     extras: row.extras,
     readings: row.readings,

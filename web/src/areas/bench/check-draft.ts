@@ -269,6 +269,7 @@ export function judgeAfter(draft: CheckDraft, kit: KitSheet, atUtc: string): Jud
     family: kit.family,
     optics: kit.optics,
     powers: powersThere(kit.optics, kit.parts),
+    onMount: onMountOf(kit),
     eyepieceKnown: kit.parts.some(({ optics }) => optics.focalLengthMm !== undefined),
     parts: kit.parts,
     extras: kit.extras,

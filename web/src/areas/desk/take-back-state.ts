@@ -154,6 +154,7 @@ export function judgeTakeBack(form: TakeBackForm, draft: TakeBackDraft, atUtc: s
     family: kit.family,
     optics: kit.optics,
     powers: powersThere(kit.optics, parts),
+    onMount: kit.mount && { mount: kit.mount, headMomentGmm: kit.headMomentGmm, parts: kit.parts },
     eyepieceKnown: parts.some(({ optics }) => optics.focalLengthMm !== undefined),
     parts,
     extras: [...kit.extras, ...extrasToSend(draft), ...surplusOf(draft, kit.parts)],

@@ -145,8 +145,8 @@ function needleWords({ needle }: Site): string {
         <i v-if="wrong.zone" class="rust">{{ wrong.zone }}</i></label
       >
       <p v-if="zoneFar" class="problem" role="status">
-        {{ form.zone }} and a longitude of {{ side(form.longitudeDeg ?? 0, 'E', 'W') }} lie far apart. Is the sign or the
-        zone wrong? While they disagree, the Bench counts it as day there and asks about the Sun.
+        {{ form.zone }} and a longitude of {{ side(form.longitudeDeg ?? 0, 'E', 'W') }} lie far apart. Is the sign or
+        the zone wrong? While they disagree, the Bench counts it as day there and asks about the Sun.
       </p>
       <label class="labelled"
         ><span>latitude, °, north +</span

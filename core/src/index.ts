@@ -206,6 +206,7 @@ export {
   photoRefusalWords,
   photoWarningWords,
   primaryAdvice,
+  primaryBeyondTravelSentence,
   primaryTurnsSentence,
   repeatMeansWords,
   repeatVerdictWords,
@@ -359,6 +360,7 @@ export {
   type TubeFigures,
 } from './mount/mount-data.ts'
 export {
+  mostBareShaftMm,
   balanceRoles,
   cantBalance,
   type CantBalance,
@@ -418,6 +420,9 @@ export { closeUps, closeUp, type CloseUp } from './drawings/close-ups.ts'
 export type { DrawnKit } from './drawings/dimensions.ts'
 export { tapePages, type Tape } from './printing/tape.ts'
 export {
+  isBeyondTravel,
+  mostAxisErrorMm,
+  SCREW_TRAVEL_TURNS,
   axisErrorAfter,
   axisPerTurn,
   collimationTurns,

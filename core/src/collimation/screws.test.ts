@@ -1,7 +1,16 @@
 import fc from 'fast-check'
 import { tiltedAxisAtFocus } from '../testing/tilted-mirror.ts'
 import { lengthOf } from '../shared/angles.ts'
-import { axisErrorAfter, axisPerTurn, collimationTurns, roundedTurns, type PrimaryCell } from './screws.ts'
+import {
+  axisErrorAfter,
+  axisPerTurn,
+  collimationTurns,
+  isBeyondTravel,
+  mostAxisErrorMm,
+  roundedTurns,
+  SCREW_TRAVEL_TURNS,
+  type PrimaryCell,
+} from './screws.ts'
 
 const cell: PrimaryCell = {
   focalLengthMm: 480,
@@ -165,4 +174,17 @@ it.each([
   ['an angle that is none', { screws: cell.screws.map((s, i) => (i ? s : { ...s, angleDeg: NaN })) }, 'screw A'],
 ])('refuses %s and says what to do', (_what, change, message) => {
   expect(() => collimationTurns({ ...cell, axisErrorMm: { x: 1, y: 0 }, ...change })).toThrow(message)
+})
+
+describe('what a screw can’t do', () => {
+  // One screw alone moves the axis by 2fp/(3r) a turn; its whole travel is twice its turns from the middle.
+  it('no axis error is larger than the longest way of one screw', () => {
+    const perTurn = (2 * 480 * 0.7) / (3 * 38)
+    expect(mostAxisErrorMm(cell)).toBeCloseTo(2 * SCREW_TRAVEL_TURNS * perTurn, 9)
+  })
+  it('an advice of more turns than it has is told apart from one that fits', () => {
+    expect(isBeyondTravel([{ name: 'A', turns: -SCREW_TRAVEL_TURNS }])).toBe(false)
+    const far = collimationTurns({ ...cell, axisErrorMm: { x: 50, y: 0 } })
+    expect(isBeyondTravel(far.rounded)).toBe(true)
+  })
 })

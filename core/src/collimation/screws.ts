@@ -51,6 +51,8 @@ export interface TurnsAdvice {
 }
 
 const QUARTER = 0.25
+/** So many turns from the middle a screw has before its spring is slack or its thread ends. Common practice, no source. */
+export const SCREW_TRAVEL_TURNS = 4
 const EIGHTHS = 8
 const SIXTEENTHS = 16
 /** Screws on a line through the axis can't tilt a mirror across it. */
@@ -102,6 +104,15 @@ export function axisPerTurn(cell: PrimaryCell): readonly PointXY[] {
   if (!spans) throw new RangeError('screws: their angles lie together; three must be spread round the cell')
   return moves
 }
+
+/** Whether an advice asks more of a screw than it has: then not the screws are off, but the mirror in its cell. */
+export const isBeyondTravel = (turns: readonly ScrewTurn[]): boolean =>
+  turns.some(({ turns: count }) => Math.abs(count) > SCREW_TRAVEL_TURNS)
+
+/** The largest axis error that a cell's screws can make, all on one side at their ends, mm at the focal plane. More was not
+ * measured but mistyped, or the mirror has left its cell. */
+export const mostAxisErrorMm = (cell: PrimaryCell): number =>
+  2 * SCREW_TRAVEL_TURNS * Math.max(...axisPerTurn(cell).map(lengthOf))
 
 /** Axis error after turns, cell frame. Screws that aren't named stay. */
 export function axisErrorAfter(cell: PrimaryCell, axisErrorMm: PointXY, turns: readonly ScrewTurn[]): PointXY {

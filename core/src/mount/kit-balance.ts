@@ -240,6 +240,10 @@ export const bareShaftMm = (head: EquatorialHead, parts: readonly BalancePart[],
 export const positionFromBareShaft = (head: EquatorialHead, parts: readonly BalancePart[], bareMm: number): number =>
   head.shaftEndMm - bareMm - stackThicknessMm(head, stackMassesG(parts)) / 2
 
+/** The longest bare shaft that there can be with the stack on it. */
+export const mostBareShaftMm = (head: EquatorialHead, parts: readonly BalancePart[]): number =>
+  head.shaftEndMm - head.shaftStartMm - stackThicknessMm(head, stackMassesG(parts))
+
 /** The head's moment, learnt from where the stack stood when everything stayed. Null where the kit has no shaft. */
 export function learntHeadMoment(kit: KitOnMount, on: readonly string[], positionMm: number): number | null {
   const riding = ridingParts(kit.parts).filter(({ id }) => on.includes(id))

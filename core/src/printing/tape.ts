@@ -98,7 +98,8 @@ function tapeItems(tape: Tape, box: { x: number; y: number; widthMm: number }, {
         measure,
       }),
     ),
-    text(box.x + box.widthMm - 2, box.y + 4, 3, 'sky →', { anchor: 'end', font: 'sans-bold' }),
+    text(box.x + box.widthMm - 11, box.y + 4, 3, 'sky', { anchor: 'end', font: 'sans-bold' }),
+    ...arrowTo(box.x + box.widthMm - 2, box.y + 3),
     ...ticks.map((mm) =>
       line(middle + mm, bottom, middle + mm, bottom - (mm % 10 === 0 ? 3.5 : mm % 5 === 0 ? 2.5 : 1.5), 0.12),
     ),
@@ -113,6 +114,13 @@ function tapeItems(tape: Tape, box: { x: number; y: number; widthMm: number }, {
     }),
   ]
 }
+
+/** Drawn: the paper's font has no arrow. */
+const arrowTo = (x: number, y: number): PageItem[] => [
+  line(x - 7, y, x, y, 0.4),
+  line(x - 2, y - 1.4, x, y, 0.4),
+  line(x - 2, y + 1.4, x, y, 0.4),
+]
 
 const signed = (mm: number): string =>
   Math.abs(mm) < 0.5 ? '0' : `${mm > 0 ? '+' : '−'}${Math.round(Math.abs(mm))} mm`

@@ -1,7 +1,7 @@
 import type { CellResponse, ResponseVerdict } from '../collimation/cell-response.ts'
 import type { Quality } from '../collimation/quality.ts'
 import type { RepeatVerdict } from '../collimation/repeat.ts'
-import type { ScrewTurn } from '../collimation/screws.ts'
+import { SCREW_TRAVEL_TURNS, type ScrewTurn } from '../collimation/screws.ts'
 import type { SecondaryTurns } from '../collimation/secondary.ts'
 import type { PhotoRefusal, PhotoWarning } from '../collimation/picture/measure-photo.ts'
 import type { StarRefusal, StarWarning } from '../collimation/picture/star-test.ts'
@@ -71,6 +71,10 @@ export function turnsClause(turns: readonly ScrewTurn[]): string {
     .map(({ name, turns: by }, i) => `${i === 0 ? 'turn screw' : 'then'} ${name} ${wayWord(by)} ${turnWords(by)}`)
     .join(', ')
 }
+
+/** In place of turns that no screw has. */
+export const primaryBeyondTravelSentence = (): string =>
+  `More than the ${SCREW_TRAVEL_TURNS} turns that a screw has: the mirror sits wrong in its cell. Turn nothing; look how it lies between its clips.`
 
 /** Advice for the primary's screws: always from behind, with what is left afterwards. */
 export function primaryTurnsSentence(turns: readonly ScrewTurn[], residualMm: number): string {

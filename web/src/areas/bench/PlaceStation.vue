@@ -8,7 +8,7 @@ import ProblemNote from '../../shared/ProblemNote.vue'
 import SerifText from '../../shared/SerifText.vue'
 import AxisDrawing from './AxisDrawing.vue'
 import BigChoice from './BigChoice.vue'
-import { isEquatorial, type CheckDraft } from './check-draft.ts'
+import { isEquatorial, scaleRange, type CheckDraft } from './check-draft.ts'
 import ControllerCard from './ControllerCard.vue'
 import HomeDrawing from './HomeDrawing.vue'
 import RingDial from './RingDial.vue'
@@ -50,7 +50,10 @@ const setNow = computed(() => draft.value.leftDeg ?? draft.value.foundDeg)
 const offDeg = computed(() =>
   setNow.value === null || !setting.value ? null : Math.abs(setNow.value - setting.value.setDeg),
 )
-const badScale = computed(() => setNow.value !== null && !(setNow.value >= 0 && setNow.value <= 90))
+const range = computed(() => scaleRange(kit))
+const badScale = computed(
+  () => setNow.value !== null && !(setNow.value >= range.value.minDeg && setNow.value <= range.value.maxDeg),
+)
 const clean = (text: string) => (text.trim() === '' ? null : Number(text))
 function setScale(value: number | null) {
   if (draft.value.leftDeg === null) draft.value.foundDeg = value
@@ -212,8 +215,8 @@ useKeys(() => ({
                 ><input
                   class="field big"
                   type="number"
-                  min="0"
-                  max="90"
+                  :min="range.minDeg"
+                  :max="range.maxDeg"
                   step="0.5"
                   name="latitude-set"
                   :value="setNow"
@@ -231,7 +234,9 @@ useKeys(() => ({
               <button v-else type="button" class="link-button" @click="draft.leftDeg = null">
                 left as found after all
               </button>
-              <p v-if="badScale" class="rust">A latitude scale goes from 0 to 90°.</p>
+              <p v-if="badScale" class="rust">
+                This head’s scale goes from {{ range.minDeg }} to {{ range.maxDeg }}°.
+              </p>
               <p v-else-if="offDeg !== null && offDeg > 0.05" :class="{ rust: offDeg > 2 }">
                 {{ offDeg.toFixed(1) }}° off<template v-if="offDeg > 2">: still the last borrower’s place?</template>
               </p>

@@ -8,7 +8,8 @@ import {
   stationOf,
   stationsOf,
 } from './check-draft.ts'
-import { newLook } from './collimation/collimation-draft.ts'
+import { collimationStation, newLook } from './collimation/collimation-draft.ts'
+import { finderStation, newFinderLook } from './finder/finder-draft.ts'
 
 const typedLook = (offsetMm: number | null, clockHours: number) => ({ ...newLook(), offsetMm, clockHours })
 
@@ -155,5 +156,45 @@ describe('what a check would lead to', () => {
     const kit = testKit()
     const parts = kit.parts.map((part) => (part.id === 'eyepiece' ? { ...part, mark: 'missing' as const } : part))
     expect(checkedKitOf({ ...kit, parts }).lowestFieldDeg).toBeCloseTo(50 / 120, 9)
+  })
+})
+
+describe('figures that can’t be', () => {
+  it('a bare shaft longer than the shaft is no reading', () => {
+    const measured = testKit({ mount: testMount, family: 'equatorial-reflector' })
+    const head = testMount.equatorial
+    if (!head) throw new Error('no head')
+    const draft = emptyCheck()
+    draft.balance.foundMm = head.shaftEndMm - head.shaftStartMm + 1
+    expect(stationOf(draft, 'balance', measured)).toBeNull()
+  })
+  it('a scale outside what the head shows is no reading', () => {
+    const measured = testKit({ mount: testMount, family: 'equatorial-reflector' })
+    const { minDeg, maxDeg } = testMount.equatorial?.latitudeScale ?? { minDeg: 0, maxDeg: 0 }
+    for (const [deg, counts] of [
+      [minDeg - 1, false],
+      [minDeg, true],
+      [maxDeg + 1, false],
+    ] as const) {
+      const draft = emptyCheck()
+      Object.assign(draft.place, { latitudeDeg: 52, foundDeg: deg })
+      expect([deg, stationOf(draft, 'place', measured) !== null]).toEqual([deg, counts])
+    }
+  })
+  it('an offset that no screw of the cell could make is no reading', () => {
+    const checked = { ...checkedKitOf(testKit()), mostAxisErrorMm: 5 }
+    const draft = { ...emptyCheck().collimation, shaded: true }
+    expect(collimationStation({ ...draft, looks: [typedLook(8, 4)] }, checked)).not.toBeNull()
+    expect(collimationStation({ ...draft, looks: [typedLook(30, 4)] }, checked)).toBeNull()
+  })
+  it.each([
+    [600, true],
+    [10_000, false],
+    [-1, false],
+  ])('a finder %i′ off: %s', (misalignmentArcmin, counts) => {
+    const draft = emptyCheck().finder
+    draft.shaded = true
+    draft.looks = [{ ...newFinderLook(), how: 'typed', misalignmentArcmin }]
+    expect(finderStation(draft, testKit(), checkedKitOf(testKit())) !== null).toBe(counts)
   })
 })

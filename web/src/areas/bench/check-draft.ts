@@ -3,6 +3,9 @@ import {
   isBenchJob,
   judgeKit,
   lowestPowerFieldDeg,
+  mostAxisErrorMm,
+  mostBareShaftMm,
+  primaryCellOf,
   powersThere,
   readingsFromStation,
   setUpParts,
@@ -160,8 +163,11 @@ export const onMountOf = (kit: KitSheet): KitOnMount | null =>
 export const ridingIds = (draft: BalanceDraft, kit: KitSheet): readonly string[] =>
   draft.setUp === 'own' ? draft.own : setUpParts(kit.parts, draft.setUp)
 
-export function checkedKitOf(kit: KitSheet): CheckedKit {
+/** With the largest axis error that its cell's screws can make; null where nobody measured the cell. */
+export function checkedKitOf(kit: KitSheet): CheckedKit & { readonly mostAxisErrorMm: number | null } {
+  const cell = kit.mirror && primaryCellOf(kit.mirror, kit.optics.primaryFocalLengthMm)
   return {
+    mostAxisErrorMm: cell && mostAxisErrorMm(cell),
     ...kit.optics,
     markOuterDiameterMm: kit.mirror?.mark?.outerDiameterMm ?? null,
     lowestFieldDeg: lowestPowerFieldDeg(powersThere(kit.optics, kit.parts)) ?? 1,
@@ -190,7 +196,9 @@ function balanceReading(draft: BalanceDraft, kit: KitSheet) {
   }
   const { foundMm, moved, leftMm, stays } = draft
   const asLeftMm = moved ? leftMm : foundMm
-  if (!kit.mount?.equatorial || !isLength(foundMm) || !isLength(asLeftMm)) return null
+  const head = kit.mount?.equatorial
+  if (!head || !isLength(foundMm) || !isLength(asLeftMm)) return null
+  if (Math.max(foundMm, asLeftMm) > mostBareShaftMm(head, kit.parts)) return null
   return {
     station: 'balance' as const,
     way: 'shaft' as const,
@@ -201,7 +209,11 @@ function balanceReading(draft: BalanceDraft, kit: KitSheet) {
   }
 }
 
-const isScale = (deg: number | null): deg is number => deg !== null && deg >= 0 && deg <= 90
+/** Within what the head's own scale shows; 0 to 90° where nobody wrote it down. */
+export const scaleRange = (kit: KitSheet): { readonly minDeg: number; readonly maxDeg: number } =>
+  kit.mount?.equatorial?.latitudeScale ?? { minDeg: 0, maxDeg: 90 }
+const isScale = (deg: number | null, { minDeg, maxDeg }: ReturnType<typeof scaleRange>): deg is number =>
+  deg !== null && deg >= minDeg && deg <= maxDeg
 
 function placeReading(draft: PlaceDraft, kit: KitSheet) {
   if (isKeyed(kit)) {
@@ -209,7 +221,8 @@ function placeReading(draft: PlaceDraft, kit: KitSheet) {
     return asFound && { station: 'place' as const, way: 'keyed' as const, asFound, asLeft: asLeft ?? asFound }
   }
   const { latitudeDeg, foundDeg, leftDeg } = draft
-  if (latitudeDeg === null || !isScale(foundDeg) || (leftDeg !== null && !isScale(leftDeg))) return null
+  const range = scaleRange(kit)
+  if (latitudeDeg === null || !isScale(foundDeg, range) || (leftDeg !== null && !isScale(leftDeg, range))) return null
   const asFound = { setDeg: foundDeg }
   return {
     station: 'place' as const,

@@ -4,6 +4,7 @@ import {
   bareShaftMm,
   ironWeightMm,
   learnFrom,
+  mostBareShaftMm,
   positionFromBareShaft,
   ridingParts,
   setUpNames,
@@ -83,7 +84,7 @@ export function useBalance(draft: Ref<BalanceDraft>, kit: () => KitSheet) {
     const mm = bare.value
     if (mm === null || !head.value) return ''
     if (!(mm >= 0)) return 'a length is 0 mm or more'
-    const most = head.value.shaftEndMm - head.value.shaftStartMm - thicknessMm.value
+    const most = mostBareShaftMm(head.value, kit().parts)
     return mm > most ? `the bare shaft is ${Math.round(most)} mm long with the weight on` : ''
   })
 

@@ -7,6 +7,7 @@ import {
   mmText,
   offsetInCellFrame,
   primaryAdvice,
+  primaryBeyondTravelSentence,
   primaryTurnsSentence,
   secondaryTurnSentences,
   stepResponseSentence,
@@ -42,6 +43,8 @@ const {
   screws,
   learnt,
   chosen,
+  beyondCell,
+  beyondTravel,
   secondary,
   answer,
   tube,
@@ -77,6 +80,7 @@ const advice = computed(() => {
     return secondaryTurnSentences(secondary.value as NonNullable<typeof secondary.value>)[1]
   if (verdict.value === 'unsure')
     return `Can’t tell: the limit lies inside the doubt. Take another look${chosen.value ? ', or turn all the same' : ''}.`
+  if (beyondTravel.value) return primaryBeyondTravelSentence()
   if (chosen.value) return primaryTurnsSentence(chosen.value.turns, chosen.value.residualMm)
   const { offsetMm, clockHours } = now.value
   return offsetMm === null || now.value.way !== 'typed'
@@ -93,7 +97,9 @@ const strehl = computed(() => {
     ? 'Too far off for a Strehl to mean anything.'
     : 'Here the mirror itself sets the sharpness, so no Strehl is given.'
 })
-const highlight = computed(() => (doing.value === 'primary' ? (chosen.value?.turns[0]?.name ?? null) : null))
+const highlight = computed(() =>
+  doing.value === 'primary' && !beyondTravel.value ? (chosen.value?.turns[0]?.name ?? null) : null,
+)
 const secondaryMm = computed(() => {
   const e = now.value.way === 'photo' ? now.value.measured?.secondaryErrorMm : null
   return e ? lengthOf(e) : null
@@ -142,6 +148,10 @@ useKeys(() => ({
         :allowed="allowed"
         @measured="setMeasured"
       />
+      <p v-if="beyondCell" class="problem" role="alert">
+        No turn of this cell’s screws makes more than {{ mmText(checked.mostAxisErrorMm ?? 0) }} at the focal plane.
+        Read it again; if it is so, the mirror has left its place in the cell.
+      </p>
     </div>
     <div class="judgement">
       <BigFigure :value="error" :limit="quality.limitMm" :good="quality.goodMm" unit="mm" />
@@ -163,7 +173,7 @@ useKeys(() => ({
           <CellDrawing
             :screws="screws"
             :locks="cellHasLocks"
-            :turns="doing === 'primary' ? (chosen?.turns ?? []) : []"
+            :turns="doing === 'primary' && !beyondTravel ? (chosen?.turns ?? []) : []"
           />
         </div>
         <div class="order">

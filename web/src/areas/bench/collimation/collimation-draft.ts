@@ -1,6 +1,7 @@
 import type { Station } from '@binoculum/contract'
 import {
   axisErrorOf,
+  lengthOf,
   type CheckedKit,
   type EyePlace,
   type OffsetReading,
@@ -122,14 +123,21 @@ function lastLook({ looks, between }: CollimationDraft): Look | undefined {
   return between.at(-1)?.did === 'opened' && readingOfLook(last) === null ? looks.at(-2) : last
 }
 
+/** Whether no turn of its screws could have made this: it was mistyped, or the mirror has left its cell. */
+export const isBeyondCell = (
+  axisErrorMm: PointXY,
+  { mostAxisErrorMm = null }: { readonly mostAxisErrorMm?: number | null },
+): boolean => mostAxisErrorMm !== null && lengthOf(axisErrorMm) > mostAxisErrorMm
+
 /** The station as it would be sent; null while as found, or a look that was begun, is not complete. */
 export function collimationStation(
   draft: CollimationDraft,
-  kit: CheckedKit,
+  kit: CheckedKit & { readonly mostAxisErrorMm?: number | null },
 ): Omit<Extract<Station, { station: 'collimation' }>, 'note' | 'minutes'> | null {
   const asFound = readingOfLook(draft.looks[0])
   const asLeft = readingOfLook(lastLook(draft))
   if (!asFound || !asLeft || !mayLook(draft)) return null
+  if ([asFound, asLeft].some((reading) => isBeyondCell(axisErrorOf(reading, kit).axisErrorMm, kit))) return null
   return {
     station: 'collimation',
     asFound,

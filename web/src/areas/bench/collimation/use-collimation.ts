@@ -5,6 +5,7 @@ import {
   collimationQuality,
   collimationTurns,
   highestMagnification,
+  isBeyondTravel,
   learntResponse,
   lengthOf,
   noticedSentence,
@@ -20,6 +21,7 @@ import {
 import { computed, watch, type Ref } from 'vue'
 import { checkedKitOf } from '../check-draft.ts'
 import {
+  isBeyondCell,
   newLook,
   readingOfLook,
   turnedStepsOf,
@@ -40,6 +42,7 @@ export function useCollimation(draft: Ref<CollimationDraft>, kit: () => KitSheet
   const found = computed(() => readingAt(0))
   const error = computed(() => (seen.value ? lengthOf(seen.value.axisErrorMm) : null))
   watch(error, (mm) => (draft.value.lookedAtUtc = mm === null ? undefined : new Date().toISOString()))
+  const beyondCell = computed(() => seen.value !== null && isBeyondCell(seen.value.axisErrorMm, checked.value))
   const { optics } = kit()
   const quality = computed(() =>
     collimationQuality({
@@ -92,6 +95,9 @@ export function useCollimation(draft: Ref<CollimationDraft>, kit: () => KitSheet
       return { turns: singleRounded.turns === 0 ? [] : [singleRounded], residualMm: singleRoundedResidualMm }
     return { turns: fewestRounded, residualMm: fewestResidualMm }
   })
+
+  /** More turns than a screw has: not the screws are off, but the mirror in its cell. */
+  const beyondTravel = computed(() => chosen.value !== null && isBeyondTravel(chosen.value.turns))
 
   const secondary = computed(() => {
     const data = mirror.value
@@ -160,6 +166,8 @@ export function useCollimation(draft: Ref<CollimationDraft>, kit: () => KitSheet
     learnt,
     advice,
     chosen,
+    beyondCell,
+    beyondTravel,
     secondary,
     answer,
     tube,

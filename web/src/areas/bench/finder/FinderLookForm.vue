@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { mmText, type FinderData, type PointXY } from '@binoculum/core'
+import { lengthOf, mmText, type FinderData, type PointXY } from '@binoculum/core'
 import { computed } from 'vue'
-import type { FinderHow, FinderLook } from './finder-draft.ts'
+import { MOST_OFF_ARCMIN, type FinderHow, type FinderLook } from './finder-draft.ts'
 import SeenPad from './SeenPad.vue'
 
 /** How one look is written down: touched where the dot stands, by the eyepiece's field, by marks, or typed. */
@@ -50,6 +50,11 @@ const views: Readonly<Record<string, string>> = {
   turned: 'This finder shows everything turned over: mark what you see, the rest is reckoned.',
   mirrored: 'This finder exchanges right and left: mark what you see, the rest is reckoned.',
 }
+const tooFar = computed(() => {
+  const { how, seen, misalignmentArcmin } = look.value
+  const arcmin = how === 'typed' ? misalignmentArcmin : how === 'finder' && seen ? lengthOf(seen) : null
+  return arcmin !== null && !(arcmin >= 0 && arcmin <= MOST_OFF_ARCMIN)
+})
 const set = (how: FinderHow) => (look.value.how = how)
 function mark(at: PointXY) {
   if (allowed) look.value.seen = at
@@ -161,6 +166,7 @@ const number = (event: Event) => {
         class="field big"
         type="number"
         min="0"
+        :max="MOST_OFF_ARCMIN"
         step="1"
         name="misalignment"
         :disabled="!allowed"
@@ -168,6 +174,9 @@ const number = (event: Event) => {
         @input="look.misalignmentArcmin = number($event)"
       />
     </label>
+    <p v-if="tooFar" class="rust" role="alert">
+      From 0 to {{ MOST_OFF_ARCMIN }}′. A finder that is farther off is put on anew first.
+    </p>
   </div>
 </template>
 

@@ -18,6 +18,9 @@ import {
 } from '@binoculum/core'
 import type { SunAnswer } from '../use-sun-question.ts'
 
+/** A finder that is farther off points at nothing that the tube does: put it on anew first. */
+export const MOST_OFF_ARCMIN = 600
+
 export type FinderHow = 'finder' | 'field' | 'scale' | 'typed'
 
 /** One look, in whichever way. What another way had stays, so that changing one's mind loses nothing. */
@@ -92,7 +95,8 @@ export function misalignedBy(
     distanceM: target.distanceM,
     distanceDoubt: target.kind === 'sheet' ? 0 : distanceDoubt(target.source),
   }
-  if (look.how === 'finder') return look.seen && fromFinder(look.seen, finderTrain(finder), of)
+  if (look.how === 'finder')
+    return look.seen && lengthOf(look.seen) <= MOST_OFF_ARCMIN ? fromFinder(look.seen, finderTrain(finder), of) : null
   if (look.how === 'field') {
     const { fraction, clockHours } = look
     if (fraction === null || !(fraction >= 0)) return null
@@ -112,7 +116,7 @@ export function arcminOf(
 ): number | null {
   if (look?.how === 'typed') {
     const typed = look.misalignmentArcmin
-    return typed !== null && typed >= 0 ? typed : null
+    return typed !== null && typed >= 0 && typed <= MOST_OFF_ARCMIN ? typed : null
   }
   const misaligned = misalignedBy(look, target, kit, trueFieldDeg)
   return misaligned && lengthOf(misaligned.misalignmentArcmin)

@@ -14,6 +14,7 @@ import SaidText from './SaidText.vue'
 import TicksLine from './TicksLine.vue'
 import TonightPage from './TonightPage.vue'
 import TroublePage from './TroublePage.vue'
+import EmberFilter from '../theme/EmberFilter.vue'
 import { isChapter, pagesOf, spokenText, textOf } from './guide-pages.ts'
 import { provideLanguage } from './guide-language.ts'
 import { copyEndsMs, forgetGuide } from './offline-copy.ts'
@@ -154,6 +155,7 @@ onUnmounted(() => window.removeEventListener('online', online))
     :data-scheme="!token && scheme === 'ember' ? 'ember' : undefined"
     :style="{ '--size': size }"
   >
+    <EmberFilter />
     <p v-if="over" class="over">
       {{ say('This guide is over. Ask the library for a new link; the number is on your loan slip.') }}
     </p>

@@ -304,7 +304,7 @@ function step(byMm: number) {
 }
 
 .on-weight {
-  fill: var(--on-night);
+  fill: var(--on-fill);
   font: 640 14px var(--sans);
   text-anchor: middle;
 }

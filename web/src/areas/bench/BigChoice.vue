@@ -42,7 +42,7 @@ button + button {
 .chosen {
   border-color: var(--night);
   background: var(--night);
-  color: var(--on-night);
+  color: var(--on-fill);
 }
 
 .chosen.bad {

@@ -143,7 +143,7 @@ const ticks = Array.from({ length: 8 }, (_, i) => i * 45)
 }
 
 .held .slot {
-  stroke: var(--on-night);
+  stroke: var(--on-fill);
 }
 
 text {
@@ -154,6 +154,6 @@ text {
 }
 
 .held text {
-  fill: var(--on-night);
+  fill: var(--on-fill);
 }
 </style>

@@ -215,7 +215,7 @@ const print = () => window.print()
 .cells .begin {
   border-color: var(--night);
   background: var(--night);
-  color: var(--on-night);
+  color: var(--on-fill);
 }
 
 .all {

@@ -144,7 +144,7 @@ const headAt = (turn: number) => (turn > 0 ? 55 : -55)
 
 .wanted text,
 .held text {
-  fill: var(--on-night);
+  fill: var(--on-fill);
 }
 
 .screw .end {

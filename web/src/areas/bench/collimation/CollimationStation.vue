@@ -158,7 +158,7 @@ useKeys(() => ({
       <p>
         <strong>primary’s axis off, at the focal plane</strong>
         <span v-if="uncertaintyMm > 0" class="quiet"> · give or take {{ mmText(uncertaintyMm) }}</span>
-        <span v-else-if="now.offsetMm !== null" class="quiet">
+        <span v-else-if="now.way === 'typed' && now.offsetMm !== null" class="quiet">
           · seen as {{ mmText(now.offsetMm) }} between mark and reflection</span
         >
       </p>

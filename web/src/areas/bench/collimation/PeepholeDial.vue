@@ -41,7 +41,7 @@ function touch(event: PointerEvent) {
 <template>
   <svg
     viewBox="-160 -160 320 320"
-    class="dial"
+    class="dial in-colour"
     role="img"
     aria-label="Centre mark against the peephole’s reflection"
     @pointerdown="touch"

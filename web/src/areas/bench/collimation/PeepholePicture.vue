@@ -121,7 +121,7 @@ const trailPath = computed(() =>
 </script>
 
 <template>
-  <svg :viewBox="box" class="peephole" role="img" aria-label="The view through the peephole, open end up">
+  <svg :viewBox="box" class="peephole in-colour" role="img" aria-label="The view through the peephole, open end up">
     <defs v-memo="still">
       <clipPath :id="`${clip}-tube`"><path :d="path(view.drawtube)" /></clipPath>
       <clipPath :id="`${clip}-flat`"><path :d="path(view.secondary)" /></clipPath>
@@ -225,7 +225,7 @@ const trailPath = computed(() =>
 }
 
 .letter.lit circle {
-  fill: var(--crescent);
+  fill: #f2d9a0;
 }
 
 .letter.lit text {

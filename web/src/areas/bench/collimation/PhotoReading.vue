@@ -315,4 +315,10 @@ useKeys(() => ({ p: () => void (allowed && input.value?.click()) }))
 .hidden {
   display: none;
 }
+
+[data-scheme='ember'] .laid circle,
+[data-scheme='ember'] .open-end circle,
+[data-scheme='ember'] .open-end path {
+  stroke: #ff3800;
+}
 </style>

@@ -213,4 +213,9 @@ ul {
   margin: 0;
   padding-left: 18px;
 }
+
+[data-scheme='ember'] .disc circle,
+[data-scheme='ember'] .shadow circle {
+  stroke: #ff3800;
+}
 </style>

@@ -223,6 +223,7 @@ export const acts = [
   'borrowers-joined',
   'branch-added',
   'role-changed',
+  'cell-forgotten',
 ] as const
 
 export const recordLineSchema = z.object({

@@ -45,6 +45,21 @@ it('a picture’s figure is kept with its doubt, and what the screws did is lear
   expect(kit.past.at(-1)).toMatchObject({ kind: 'collimation', uncertainty: 0.2 })
 })
 
+it('what a cell taught is forgotten by whoever works there, on record, and by nobody elsewhere', async () => {
+  const turned = [
+    { before: { x: 2, y: 0 }, turns: [{ name: 'A', turns: 1 }], after: { x: 3, y: 0 }, uncertaintyMm: 0.2 },
+  ]
+  const { kit } = (await check('M-07', { asFound: photo(2, 0), asLeft: photo(0.1, 0.1), turned })).body
+  expect(kit.turned.length).toBeGreaterThan(0)
+  const path = `/api/kits/${kit.id}/cell/forget`
+  const petra = await server.signIn('petra')
+  expect((await petra.post(path, { kitVersion: kit.version })).status).toBeGreaterThanOrEqual(403)
+  expect((await kofi.post(path, { kitVersion: kit.version - 1 })).status).toBe(409)
+  const forgot = (await kofi.post<{ kit: KitSheet }>(path, { kitVersion: kit.version })).body.kit
+  expect(forgot.turned).toEqual([])
+  expect(forgot.history[0]).toMatchObject({ act: 'cell-forgotten', after: { steps: kit.turned.length } })
+})
+
 it('by day no way of looking counts without the yes to the question of the Sun', async () => {
   const looks = [photo(1, 0), { way: 'eye', place: 'middle', clockHours: 3 }, { offsetMm: 1, clockHours: 4 }]
   for (const look of looks)

@@ -59,6 +59,17 @@ describe('a kit’s own cell', () => {
     )
   })
 
+  it('one slip of the hand turns nobody’s screws round, whenever it comes', () => {
+    const right = () => stepOf(cell, turned('A', 0.5))
+    const slip = stepOf({ ...cell, clockwise: 'away-from-sky' }, turned('B', 0.5))
+    for (const steps of [[slip], [slip, right(), right()], [right(), slip], [right(), right(), slip, right()]]) {
+      const learnt = cellAsLearnt(cell, learntResponse(cell, steps))
+      expect([steps.length, learnt.clockwise, learnt.pitchMm]).toEqual([steps.length, 'towards-sky', 0.8])
+    }
+    const both = cellAsLearnt(cell, learntResponse(cell, [slip, slip, right()]))
+    expect([both.clockwise, both.pitchMm]).toEqual(['away-from-sky', expect.closeTo(0.8, 9)])
+  })
+
   it('play shows where a screw changes its way', () => {
     const idle = 0.125
     const first = stepOf(cell, turned('A', 0.5))

@@ -75,7 +75,7 @@ const minus = (a: PointXY, b: PointXY): PointXY => ({ x: a.x - b.x, y: a.y - b.y
 
 /**
  * What a kit's own cell does, learnt from its turnings: a thread other than the model's, screws that work the other way,
- * idle play. Steps in which every screw went on the way it went before tell the thread; what the others fall short tells the
+ * idle play. Reversed screws are believed from two turnings on, where most say so. Steps in which every screw went on the way it went before tell the thread; what the others fall short tells the
  * play.
  * @param steps oldest first; steps too small to tell are left out
  */
@@ -86,6 +86,7 @@ export function learntResponse(cell: PrimaryCell, steps: readonly TurnedStep[]):
   let told = 0
   const shortfalls: number[] = []
   const lastWay = new Map<string, number>()
+  const turnsRound = isReversed(cell, steps)
   for (const step of steps) {
     const expected = minus(axisErrorAfter(cell, step.before, step.turns), step.before)
     const seen = minus(step.after, step.before)
@@ -95,6 +96,8 @@ export function learntResponse(cell: PrimaryCell, steps: readonly TurnedStep[]):
     for (const { name, turns } of turned) lastWay.set(name, Math.sign(turns))
     if (length < 2 * step.uncertaintyMm || length === 0) continue
     const along = (expected.x * seen.x + expected.y * seen.y) / length
+    // A hand that slipped to the other way is no trait of the cell.
+    if (along / length < -NO_ANSWER !== turnsRound && (turnsRound || along / length < -NO_ANSWER)) continue
     if (stepResponse(cell, step).verdict === 'mirrored') mirrored++
     told++
     if (changedWay) {
@@ -121,6 +124,16 @@ export function learntResponse(cell: PrimaryCell, steps: readonly TurnedStep[]):
             ? 'stronger'
             : 'as-expected'
   return { verdict, share, steps: told, backlashTurns }
+}
+
+/** One turning the other way is a slip of the hand as likely as a cell that works so: it takes two, and most of all. */
+const FEWEST_REVERSED = 2
+
+function isReversed(cell: PrimaryCell, steps: readonly TurnedStep[]): boolean {
+  const verdicts = steps.map((step) => stepResponse(cell, step).verdict)
+  const told = verdicts.filter((verdict) => verdict !== 'too-small-to-tell' && verdict !== 'mirrored')
+  const reversed = told.filter((verdict) => verdict === 'reversed').length
+  return reversed >= FEWEST_REVERSED && reversed * 2 > told.length
 }
 
 /** The cell as it really answers: its thread by the learnt share, its sense turned where it works the other way. */

@@ -18,6 +18,10 @@ export const keepTurnedSteps = async (tx: Tx, rows: readonly TurnedStepRow[]): P
   if (rows.length > 0) await tx.insert(TurnedStepRow, rows as never)
 }
 
+/** What a cell taught falls away; the checks it was seen in stay as they are. */
+export const forgetTurnedSteps = (tx: Tx, kitId: string): Promise<{ id: string }[]> =>
+  changedRows(tx, 'DELETE FROM turned_step WHERE kit_id = $1 RETURNING id', [kitId])
+
 export const keepKnobSteps = async (tx: Tx, rows: readonly KnobStepRow[]): Promise<void> => {
   if (rows.length > 0) await tx.insert(KnobStepRow, rows as never)
 }

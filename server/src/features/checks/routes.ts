@@ -18,4 +18,16 @@ export async function checkRoutes(app: App, { checks }: { checks: Checks }) {
     },
     async (request) => checks.finish(signedIn(request), request.params.id, request.body),
   )
+  app.post(
+    '/api/kits/:id/cell/forget',
+    {
+      config: { access: deskRoles },
+      schema: {
+        params: z.object({ id: idSchema }),
+        body: z.object({ kitVersion: z.number().int() }),
+        response: { 200: checkResultSchema },
+      },
+    },
+    async (request) => checks.forgetCell(signedIn(request), request.params.id, request.body.kitVersion),
+  )
 }

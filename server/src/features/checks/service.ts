@@ -21,6 +21,7 @@ import { fieldOfRow, judgeRow, opticsOf, type Kits, type ShelfRow } from '../kit
 import type { KnobStepRow, ReadingRow, StepTimeRow, TurnedStepRow } from './entities.ts'
 import {
   closeJobs,
+  forgetTurnedSteps,
   insertCheck,
   keepKnobSteps,
   keepReadings,
@@ -78,6 +79,26 @@ export class Checks {
         return { kitId }
       }),
     )
+    return { kit: await this.kits.sheetById(database.reader, kitId) }
+  }
+
+  /** Forgets what a kit's screws were seen to do: a new cell, or a lesson that was none. On record. */
+  async forgetCell(session: Session, kitId: string, kitVersion: number): Promise<{ kit: KitSheet }> {
+    const { database } = this.context
+    await database.inTransaction(async (tx) => {
+      const row = await this.kits.rowById(tx, kitId)
+      requireRole(session, row.branchId, deskRoles)
+      await this.kits.claim(tx, kitId, kitVersion)
+      const forgotten = await forgetTurnedSteps(tx, kitId)
+      await appendRecord(tx, {
+        act: 'cell-forgotten',
+        at: this.context.clock(),
+        branchId: row.branchId,
+        staffId: session.staffId,
+        kitId,
+        after: { steps: forgotten.length },
+      })
+    })
     return { kit: await this.kits.sheetById(database.reader, kitId) }
   }
 

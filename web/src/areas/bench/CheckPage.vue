@@ -130,7 +130,13 @@ useKeys(() => ({ Enter: next, ArrowRight: next, ArrowLeft: back }))
             @reload="reload"
           />
           <PlaceStation v-else-if="station === 'place'" v-model="draft.place" :kit="kit" />
-          <CollimationStation v-else-if="station === 'collimation'" v-model="draft.collimation" :kit="kit" />
+          <CollimationStation
+            v-else-if="station === 'collimation'"
+            v-model="draft.collimation"
+            :kit="kit"
+            @changed="kit = $event"
+            @reload="reload"
+          />
           <FinderStation
             v-else-if="station === 'finder'"
             v-model="draft.finder"

@@ -107,6 +107,8 @@ export function recordSentence({ act, before, after }: RecordLine): string {
       const condition = is.condition ? conditionWords[is.condition as Condition].toLowerCase() : ''
       return [`checked: ${condition}`, ...readings].join(', ')
     }
+    case 'cell-forgotten':
+      return `forgotten what its screws did: ${text(is.steps)} turnings`
     case 'finder-offset-measured':
       return 'finder’s place measured'
     case 'weighed': {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { screwPlace, turnFraction, wayWord, type ScrewTurn } from '@binoculum/core'
+import { screwPlace, turnFraction, wayWord, type CellResponse, type ScrewTurn } from '@binoculum/core'
 import { computed } from 'vue'
 
 /** The primary's cell seen from behind, focuser's side up: its own screws, its locks, and which to turn which way. */
@@ -8,11 +8,14 @@ const {
   locks = false,
   turns = [],
   inHand = null,
+  learnt = null,
 } = defineProps<{
   screws: readonly { readonly name: string; readonly angleDeg: number; readonly blocked?: string | undefined }[]
   locks?: boolean
   turns?: readonly ScrewTurn[]
   inHand?: string | null
+  /** What its screws were seen to do on this kit. */
+  learnt?: CellResponse | null
 }>()
 const emit = defineEmits<{ pick: [name: string]; wheel: [name: string, by: number] }>()
 
@@ -44,6 +47,12 @@ function arrow(turn: number) {
   }
   return turn > 0 ? `M${point(from)}A${r} ${r} 0 0 1 ${point(to)}` : `M${point(to)}A${r} ${r} 0 0 0 ${point(from)}`
 }
+/** What differs from the model's, in a word; nothing where nothing does. */
+const learntWords = computed(() => {
+  if (!learnt || learnt.steps === 0) return ''
+  if (learnt.verdict === 'reversed') return 'learnt: turns the other way'
+  return learnt.verdict === 'weaker' || learnt.verdict === 'stronger' ? `learnt: ×${learnt.share.toFixed(1)}` : ''
+})
 const headAt = (turn: number) => (turn > 0 ? 55 : -55)
 </script>
 
@@ -80,6 +89,7 @@ const headAt = (turn: number) => (turn > 0 ? 55 : -55)
       </g>
       <text v-if="screw.blocked" y="34" class="end">at its end</text>
     </g>
+    <text v-if="learntWords" y="6" class="learnt">{{ learntWords }}</text>
   </svg>
 </template>
 
@@ -160,5 +170,11 @@ const headAt = (turn: number) => (turn > 0 ? 55 : -55)
 
 .arrow-head {
   fill: var(--rust);
+}
+
+.learnt {
+  fill: var(--brass-text);
+  font: 640 14px var(--sans);
+  text-anchor: middle;
 }
 </style>

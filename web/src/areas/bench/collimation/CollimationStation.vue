@@ -13,8 +13,11 @@ import {
   stepResponseSentence,
 } from '@binoculum/core'
 import { computed } from 'vue'
+import { api } from '../../../shared/api/client.ts'
+import { useSending } from '../../../shared/api/use-sending.ts'
 import KeyCap from '../../../shared/keys/KeyCap.vue'
 import { useKeys } from '../../../shared/keys/use-keys.ts'
+import ProblemNote from '../../../shared/ProblemNote.vue'
 import SerifText from '../../../shared/SerifText.vue'
 import BigFigure from '../BigFigure.vue'
 import ReadingHistory from '../ReadingHistory.vue'
@@ -28,6 +31,7 @@ import { useCollimation } from './use-collimation.ts'
 
 const { kit } = defineProps<{ kit: KitSheet }>()
 const draft = defineModel<CollimationDraft>({ required: true })
+const emit = defineEmits<{ changed: [kit: KitSheet]; reload: [] }>()
 
 const {
   checked,
@@ -107,6 +111,37 @@ const secondaryMm = computed(() => {
 const secondaryLimitMm = computed(() => 0.03 * kit.optics.apertureMm)
 /** By day nobody looks, and no phone, before the question of the Sun is answered with yes. */
 const allowed = computed(() => mayLook(draft.value))
+const { sending, problem, run } = useSending()
+/** A kit whose screws seem to work the other way: a slip of the hand is likelier, so it is asked for first. */
+const lastTurned = computed(() => {
+  const last = draft.value.between.at(-1)
+  return last?.did === 'turned' ? last : null
+})
+const asksWhatWasTurned = computed(
+  () => answer.value?.verdict === 'reversed' && lastTurned.value !== null && !lastTurned.value.sure,
+)
+const otherScrews = computed(() => {
+  const turns = lastTurned.value?.turns ?? []
+  return turns.length === 1 ? screws.value.map(({ name }) => name).filter((name) => name !== turns[0]?.name) : []
+})
+const asAdvised = () => lastTurned.value && (lastTurned.value.sure = true)
+function otherWay() {
+  lastTurned.value?.turns.forEach((turn) => (turn.turns = -turn.turns))
+  asAdvised()
+}
+function anotherScrew(name: string) {
+  const [turn] = lastTurned.value?.turns ?? []
+  if (turn) turn.name = name
+  asAdvised()
+}
+async function forget() {
+  await run(async () => {
+    const { kit: now } = await api.post<{ kit: KitSheet }>(`/api/kits/${kit.id}/cell/forget`, {
+      kitVersion: kit.version,
+    })
+    emit('changed', now)
+  })
+}
 const isDone = computed(() => draft.value.between.length > 0)
 const ways = [
   { key: 'fewest', words: 'fewest screws' },
@@ -167,12 +202,27 @@ useKeys(() => ({
         <strong>{{ stepResponseSentence(answer.verdict) }}</strong>
         Expected {{ mmText(lengthOf(answer.expectedMm)) }}, now {{ mmText(lengthOf(answer.after)) }}.
       </p>
+      <p v-if="asksWhatWasTurned" class="asked" role="group" aria-label="What was turned really">
+        <strong>What did you turn really?</strong>
+        <button type="button" class="button small" @click="asAdvised">As advised</button>
+        <button type="button" class="button small" @click="otherWay">The other way round</button>
+        <button
+          v-for="screw in otherScrews"
+          :key="screw"
+          type="button"
+          class="button small"
+          @click="anotherScrew(screw)"
+        >
+          Screw {{ screw }} instead
+        </button>
+      </p>
       <div class="hands">
         <div v-if="cell" class="cell-side">
           <em class="corner">from behind</em><em class="corner right">focuser side ↑</em>
           <CellDrawing
             :screws="screws"
             :locks="cellHasLocks"
+            :learnt="learnt"
             :turns="doing === 'primary' && !beyondTravel ? (chosen?.turns ?? []) : []"
           />
         </div>
@@ -219,7 +269,19 @@ useKeys(() => ({
           <p v-if="doing !== 'look' && !cell" class="second">
             This model’s cell isn’t measured yet: with its screws in Set-up, this names the screw and how far.
           </p>
-          <p v-if="learnt && learnt.steps > 0" class="second">{{ cellResponseSentence(learnt) }}</p>
+          <p v-if="learnt && learnt.steps > 0" class="second">
+            {{ cellResponseSentence(learnt) }}
+            <button
+              v-if="kit.turned.length > 0"
+              type="button"
+              class="link-button"
+              :disabled="sending"
+              @click="forget"
+            >
+              forget what it learnt
+            </button>
+          </p>
+          <ProblemNote :problem="problem" @retry="emit('reload')" />
         </div>
       </div>
       <div class="row">
@@ -306,6 +368,15 @@ useKeys(() => ({
 .corner.right {
   right: 0;
   left: auto;
+}
+
+.asked {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 10px;
+  align-items: center;
+  padding: 8px 12px;
+  border: 2px solid var(--brass);
 }
 
 .order {

@@ -36,7 +36,10 @@ export interface Measured {
 
 /** What was done between one look and the next. */
 export type Between =
-  { did: 'turned'; turns: ScrewTurn[] } | { did: 'secondary' } | { did: 'locked' } | { did: 'opened' }
+  | { did: 'turned'; turns: { -readonly [K in keyof ScrewTurn]: ScrewTurn[K] }[]; sure?: boolean }
+  | { did: 'secondary' }
+  | { did: 'locked' }
+  | { did: 'opened' }
 
 export interface CollimationDraft extends SunAnswer {
   /** As found first, as left last; one more than `between`. */

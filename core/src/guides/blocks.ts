@@ -6,15 +6,15 @@ export const blockKeys = [
   'carry',
   'case',
   'cell',
-  'set-up',
   'place',
+  'set-up',
+  'polar',
   'finder',
   'power',
+  'controller',
   'expect',
   'sky',
   'follow',
-  'controller',
-  'polar',
   'trouble',
   'phone',
   'away',
@@ -125,12 +125,6 @@ A swallowed cell burns within two hours. If a child may have swallowed one, act 
     text: '',
   }),
   block({
-    key: 'set-up',
-    title: 'Set it up',
-    because: '{steps} steps, from this model',
-    text: '',
-  }),
-  block({
     key: 'place',
     title: 'A good place',
     because: 'every kit',
@@ -145,6 +139,20 @@ Keep your hands off the tube while you look.
 [child] Let the child look first. A hand on the stool steadies more than a hand on the tube.`,
   }),
   block({
+    key: 'set-up',
+    title: 'Set it up',
+    because: '{steps} steps, from this model',
+    text: '',
+  }),
+  block({
+    key: 'polar',
+    title: 'Point the axis at the pole',
+    needs: ['equatorial'],
+    because: 'equatorial head',
+    text: `Set the scale to your latitude and turn the whole stand until the axis points at the pole. For looking that is enough.
+After that the stand must not be moved. If it is, do this again.`,
+  }),
+  block({
     key: 'finder',
     title: 'Finder, then focus',
     because: `[red-dot] red dot: two knobs
@@ -156,6 +164,7 @@ Put a far lamp or the Moon in the middle of the view. Then look through the find
 [red-dot] If it doesn’t, turn the finder’s two small knobs until the dot sits on it. Don’t move the tube.
 [optical-finder] If it doesn’t, turn the finder’s small screws until the cross sits on it. Don’t move the tube.
 [peep-sight] It has nothing to turn. Aim along it and sweep a little at the lowest power.
+[!peep-sight] [!one-eyepiece] Then put in {next eyepiece} and look once more. Is it still on it? Then both point the same way.
 [optical-finder] The view in such a finder stands on its head. That is as it should be.
 [red-dot] Look at the dot with both eyes open.
 [left-eyed] Turn the tube so that the finder is on your left.`,
@@ -172,6 +181,15 @@ Turn the focus again each time. Each pair of eyes needs its own.
 The {barlow} comes last, and only on a steady night.
 [!one-eyepiece] A higher number on the eyepiece means a lower power.
 [wide-barrel] One eyepiece has a wide barrel, 50.8 mm. It goes in without the adapter; the narrow ones need it.`,
+  }),
+  block({
+    key: 'controller',
+    title: 'The hand controller',
+    needs: ['controller'],
+    because: 'this kit has one',
+    text: `It asks these things in this order. Answer daylight saving with care: that is the most frequent fault.
+The finder is in line first. Then line the mount up on two bright stars, well apart. If one is hidden, take the next.
+It stops close to the star it names. The brightest one there is it.`,
   }),
   block({
     key: 'expect',
@@ -197,27 +215,11 @@ Planets: small, bright, and sharp for moments.
 [equatorial] equatorial: one rod alone
 [altazimuth] it is nudged`,
     text: `[driven] The motors follow the sky by themselves once it is lined up.
-[equatorial] [!driven] The sky moves. Turn the rod of the tilted axis only, and it follows.
+[equatorial] [!driven] [slow-motion-rod] The sky moves. Turn the rod of the tilted axis only, and it follows.
+[equatorial] [!driven] [!slow-motion-rod] The sky moves. Turn it on its tilted axis only, and it follows.
 [equatorial] Near the pole the axes feel wrong. Go slowly there.
 [altazimuth] [!driven] The sky moves. Nudge the tube a little every half minute.
-[equatorial] Look east, and the tube is on the west side of its stand. Look west, and it is on the east side.`,
-  }),
-  block({
-    key: 'controller',
-    title: 'The hand controller',
-    needs: ['controller'],
-    because: 'this kit has one',
-    text: `It asks these things in this order. Answer daylight saving with care: that is the most frequent fault.
-It stops close to the star it names. The brightest one there is it.
-If a star is hidden, take the next.`,
-  }),
-  block({
-    key: 'polar',
-    title: 'Point the axis at the pole',
-    needs: ['equatorial'],
-    because: 'equatorial head',
-    text: `Set the scale to your latitude and turn the whole stand until the axis points at the pole. For looking that is enough.
-After that the stand must not be moved. If it is, do this again.`,
+[equatorial] Look east, and the tube is on the west side of its stand. Look west, and it is on the east side. Under the pole it is the other way round.`,
   }),
   block({
     key: 'trouble',

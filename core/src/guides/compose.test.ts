@@ -1,4 +1,5 @@
 import { families, roleFacts, type Family, type Role } from '../contents/roles.ts'
+import { starterCard } from '../contents/starter-card.ts'
 import { composeGuide } from './compose.ts'
 import { upgradeGuide } from './first-version.ts'
 import type { Guide, GuideInput, GuidePart } from './guide.ts'
@@ -314,3 +315,55 @@ it('the emergency line is said in the borrower’s language; one that nobody tra
   expect(cell('your country’s emergency number or poison line').text).toContain('el número de emergencias')
   expect(cell('ring the night desk').missing).toContain('ring the night desk')
 })
+
+describe('driven kits, in the order that works', () => {
+  const driven = [...base.parts, part('controller'), part('mount-head'), part('aa-cells')]
+  const guide = english(composeGuide({ ...base, family: 'large-equatorial', parts: driven }))
+  it('axis to the pole, then the finder, then the controller with its stars, then tonight', () => {
+    const keys = guide.blocks.map(({ key }) => key)
+    const wanted = ['place', 'set-up', 'polar', 'finder', 'power', 'controller', 'sky']
+    expect(keys.filter((key) => wanted.includes(key))).toEqual(wanted)
+  })
+  it('no star is asked for before the finder is in line', () => {
+    const early = JSON.stringify(guide.setUp)
+    expect(early).not.toMatch(/bright stars/)
+    expect(JSON.stringify(guide.blocks.find(({ key }) => key === 'controller'))).toMatch(/two bright stars/)
+  })
+})
+
+/** Words that speak of a part, and the roles of which one must lie in the case. */
+const speaksOf: readonly (readonly [RegExp, readonly Role[]])[] = [
+  [/charger|12 V pack|\bthe pack\b/, ['power-pack', 'charger']],
+  [/AA cells|lever a cell/, ['aa-cells']],
+  [/coin cell|swallowed/, ['coin-cell']],
+  [/\bthe weight\b|weight’s|Weight side/, ['counterweight']],
+  [/\bslug\b/, ['weight-slug']],
+  [/\bdiagonal\b/i, ['diagonal']],
+  [/Barlow/, ['barlow']],
+  [/controller/i, ['controller']],
+  [/\btray\b/i, ['tray']],
+  [/slow-motion|\bthe rod\b/, ['slow-motion-rod']],
+  [/phone in its holder/, ['phone-holder']],
+  [/finder’s|the finder\b/i, ['finder']],
+]
+const cards = (Object.keys(families) as Family[]).map((family) => ({
+  family,
+  parts: starterCard(family, [25, 8.5]).map(({ role, name, optics }) => part(role, { name, ...optics })),
+}))
+it.each(cards)(
+  '$family: no sentence speaks of a part that the kit lacks, whichever is missing',
+  ({ family, parts }) => {
+    const optional = speaksOf.flatMap(([, roles]) => roles).filter((role) => parts.some((each) => each.role === role))
+    for (const left of [null, ...new Set(optional)]) {
+      // What a family can't do without is not left out of its card.
+      if (left === 'tray' || left === 'finder' || left === 'counterweight') continue
+      const input = { ...base, family, parts: parts.filter(({ role }) => role !== left) }
+      const { blocks, setUp, putAway, trouble } = english(composeGuide(input))
+      const said = JSON.stringify([blocks, setUp, putAway, trouble])
+      for (const [words, roles] of speaksOf) {
+        if (input.parts.some(({ role }) => roles.includes(role))) continue
+        expect([family, left, words.exec(said)?.[0] ?? null]).toEqual([family, left, null])
+      }
+    }
+  },
+)

@@ -79,6 +79,7 @@ const trayStep = (
     readonly check: string
     readonly feel: Feel | null
     readonly off: string
+    readonly offTitle?: string
     readonly part?: null
   },
 ): Template =>
@@ -95,7 +96,10 @@ const trayStep = (
       test: 'tray-holds',
       drawing: 'tray',
     },
-    undo: { title: 'Tray off, only now', lines: [`Nothing is left on the legs? Then ${given.off}`] },
+    undo: {
+      title: given.offTitle ?? 'Tray off, only now',
+      lines: [`Nothing is left on the legs? Then ${given.off}`],
+    },
   })
 
 /** One for each way a tray or spreader locks; none where the legs lock by themselves. */
@@ -128,6 +132,7 @@ const trayByKind: Readonly<Record<Tray, Template | null>> = {
     ],
     feel: 'firm',
     check: 'all three wing nuts are on and turned home; the legs can’t close',
+    offTitle: 'Spreader off, only now',
     off: 'turn the three wing nuts off and put them back on their bolts.',
   }),
   brace: trayStep({
@@ -138,6 +143,7 @@ const trayByKind: Readonly<Record<Tray, Template | null>> = {
     feel: null,
     check: 'all arms are straight; the legs can’t close',
     off: 'pull the middle of the brace up and let the legs come together.',
+    offTitle: 'Brace up, only now',
     part: null,
   }),
   none: null,
@@ -583,6 +589,11 @@ const tubeInRocker = step({
   },
 })
 
+/** A pack has a charger; cells have none. */
+const POWER_CAUTION = 'Keep pack and plugs dry. Use only the charger supplied.'
+const PLUGS_CAUTION = 'Keep the plugs dry.'
+const CELLS_CAUTION = 'Keep cells and plugs dry. Never lever a cell out.'
+
 const drive = step({
   key: 'drive',
   phase: 'fit-out',
@@ -590,12 +601,13 @@ const drive = step({
   lines: [
     ['power-pack', 'Plug the 12 V pack in and switch the pack on.'],
     ['aa-cells', 'Put the AA cells in as the drawing in the door shows.'],
+    ['aa-cells', 'All of one kind and one age. Count them in, and count them out again.'],
     ['controller', 'Plug the hand controller in before you switch the mount on.'],
   ],
   rest: {
     part: 'controller',
     check: 'the controller lights up; both axes move',
-    caution: 'Keep pack and plugs dry. Use only the charger supplied.',
+    caution: POWER_CAUTION,
     drawing: 'drive',
   },
 })
@@ -607,9 +619,8 @@ const align = step({
   lines: [
     'Level the stand. Bring it to its home position as the card in the lid shows.',
     'Enter date, time, place and zone. Answer “daylight saving” with care: it is the most frequent fault.',
-    'Line it up on two bright stars, well apart. If one is hidden, take the next.',
   ],
-  rest: { part: 'controller', check: 'the second star stands in the field', drawing: 'home' },
+  rest: { part: 'controller', check: 'it shows the right date, hour and place', drawing: 'home' },
 })
 
 const end = [finder, caps]
@@ -735,11 +746,13 @@ export function templateProcedure({
   const setUp = stepsByFamily[family]
     .flatMap((each) => own(each) ?? [])
     .filter(({ key, needs }) => (key !== 'slide-open' || collapsible) && (needs === null || parts.includes(needs)))
-    .map((each) =>
-      each.key === 'finder' && kind === 'red-dot' && parts.includes('coin-cell')
-        ? { ...each, title: 'Put the finder on and switch it on', caution: CELL_CAUTION }
-        : each,
-    )
+    .map((each) => {
+      if (each.key === 'finder' && kind === 'red-dot' && parts.includes('coin-cell'))
+        return { ...each, title: 'Put the finder on and switch it on', caution: CELL_CAUTION }
+      if (each.key === 'drive' && !parts.includes('power-pack'))
+        return { ...each, caution: parts.includes('aa-cells') ? CELLS_CAUTION : PLUGS_CAUTION }
+      return each
+    })
   return { setUp: setUp.map(({ undo: _undo, ...rest }) => rest), takeApart: dismantling(setUp) }
 }
 

@@ -50,6 +50,17 @@ export const guideTexts: Readonly<Record<string, string>> = {
     'Si no, gira los tornillos pequeños del buscador hasta que la cruz caiga encima. No muevas el tubo.',
   'The view in such a finder stands on its head. That is as it should be.':
     'La imagen de este buscador está cabeza abajo. Es lo normal.',
+  'Then put in {next eyepiece} and look once more. Is it still on it? Then both point the same way.':
+    'Luego pon {next eyepiece} y mira otra vez. ¿Sigue encima? Entonces los dos apuntan al mismo sitio.',
+  'All of one kind and one age. Count them in, and count them out again.':
+    'Todas del mismo tipo y de la misma edad. Cuéntalas al ponerlas y al sacarlas.',
+  'Keep the plugs dry.': 'Los enchufes, secos.',
+  'The sky moves. Turn it on its tilted axis only, and it follows.':
+    'El cielo se mueve. Gíralo solo en su eje inclinado, y lo sigue.',
+  'Keep cells and plugs dry. Never lever a cell out.':
+    'Pilas y enchufes, secos. No hagas palanca para sacar una pila.',
+  'Brace up, only now': 'Solo ahora, sube el tirante',
+  'Spreader off, only now': 'Solo ahora, quita la placa',
   'Look at the dot with both eyes open.': 'Mira el punto con los dos ojos abiertos.',
   'Turn the tube so that the finder is on your left.': 'Gira el tubo hasta que el buscador quede a tu izquierda.',
   'Lowest power first': 'Primero, poco aumento',
@@ -82,12 +93,13 @@ export const guideTexts: Readonly<Record<string, string>> = {
   'Near the pole the axes feel wrong. Go slowly there.': 'Cerca del polo los ejes se mueven raro. Ve despacio allí.',
   'The sky moves. Nudge the tube a little every half minute.':
     'El cielo se mueve. Empuja el tubo un poco cada medio minuto.',
-  'Look east, and the tube is on the west side of its stand. Look west, and it is on the east side.':
-    'Si miras al este, el tubo queda en el lado oeste del pie. Si miras al oeste, en el lado este.',
+  'Look east, and the tube is on the west side of its stand. Look west, and it is on the east side. Under the pole it is the other way round.':
+    'Si miras al este, el tubo queda en el lado oeste del pie. Si miras al oeste, en el lado este. Bajo el polo es al revés.',
   'The hand controller': 'El mando de mano',
   'It asks these things in this order. Answer daylight saving with care: that is the most frequent fault.':
     'Pregunta esto en este orden. Cuidado con la hora de verano: es el fallo más común.',
-  'If a star is hidden, take the next.': 'Si una estrella está tapada, toma la siguiente.',
+  'The finder is in line first. Then line the mount up on two bright stars, well apart. If one is hidden, take the next.':
+    'Primero se alinea el buscador. Luego alinea la montura con dos estrellas brillantes, lejos una de otra. Si una está tapada, toma la siguiente.',
   'Point the axis at the pole': 'Apunta el eje al polo',
   'Set the scale to your latitude and turn the whole stand until the axis points at the pole. For looking that is enough.':
     'Pon la escala en tu latitud y gira todo el pie hasta que el eje mire al polo. Para mirar basta.',
@@ -382,8 +394,6 @@ export const guideTexts: Readonly<Record<string, string>> = {
     'Nivela el pie. Llévalo a su posición de inicio, como muestra la ficha de la tapa.',
   'Enter date, time, place and zone. Answer “daylight saving” with care: it is the most frequent fault.':
     'Pon fecha, hora, lugar y zona. Cuidado con la “hora de verano”: es el fallo más común.',
-  'Line it up on two bright stars, well apart. If one is hidden, take the next.':
-    'Alinea con dos estrellas brillantes, lejos una de otra. Si una está tapada, toma la siguiente.',
   '{part} is missing; please use a clean bag.': 'Falta: {part}. Usa una bolsa limpia.',
   '{part} is not in this kit at present.': 'Ahora falta en este equipo: {part}.',
   '{part} is damaged; we know about it.': 'Está dañado, y lo sabemos: {part}.',

@@ -73,13 +73,12 @@ async function send() {
   <p v-for="(line, index) in block.lines" :key="index"><SaidText :said="line" /></p>
   <p class="second screen-only">{{ say('Tap once: it is there. Twice: it is missing.') }}</p>
   <section v-for="(place, placeIndex) in text.contents" :key="placeIndex">
-    <h3><SaidText :said="place.place" /></h3>
+    <h2><SaidText :said="place.place" /></h2>
     <button
       v-for="(part, partIndex) in place.parts"
       :key="partIndex"
       type="button"
       class="part"
-      :aria-label="`${plain(part.name)}: ${say(marks[partKey(placeIndex, partIndex)] ?? 'not looked at yet')}`"
       @click="mark(partKey(placeIndex, partIndex))"
     >
       <PencilMark :mark="marks[partKey(placeIndex, partIndex)] ?? 'unseen'" />
@@ -87,6 +86,7 @@ async function send() {
         ><SaidText :said="part.name" /><template v-if="part.count > 1"> ×{{ part.count }}</template></span
       >
       <em v-if="part.look">{{ say('look at it every time') }}</em>
+      <span class="for-readers">: {{ say(marks[partKey(placeIndex, partIndex)] ?? 'not looked at yet') }}</span>
     </button>
   </section>
   <p class="tally screen-only">
@@ -120,7 +120,9 @@ async function send() {
   font-weight: 640;
 }
 
-h3 {
+h2 {
+  font-size: 18px;
+  line-height: 24px;
   margin: 10px 0 2px;
   color: var(--quiet);
   font-style: italic;

@@ -17,7 +17,7 @@ const { night } = useNight()
 
 <template>
   <template v-if="text.home.length > 0">
-    <h3>{{ say('Home position') }}</h3>
+    <h2>{{ say('Home position') }}</h2>
     <ol>
       <li v-for="(step, index) in text.home" :key="index"><SaidText :said="step" /></li>
     </ol>
@@ -38,14 +38,14 @@ const { night } = useNight()
     {{ say('For {place}. Somewhere else? Enter that place instead.', { place: guide.place.name }) }}
   </p>
   <template v-if="night && night.stars.length > 0 && guide.place && night.sessionUtc">
-    <h3>
+    <h2>
       {{
         say('Two stars to line up on, {date} about {time}', {
           date: guideDate(night.date, language),
           time: guideTime(night.sessionUtc, guide.place.zone),
         })
       }}
-    </h3>
+    </h2>
     <ul>
       <li v-for="star in night.stars" :key="star.name">
         <b>{{ star.name }}</b> · {{ say(directionWord(star.azimuthDeg)) }}, {{ fistsWords(star.altitudeDeg, say) }}
@@ -58,7 +58,9 @@ const { night } = useNight()
 </template>
 
 <style scoped>
-h3 {
+h2 {
+  font-size: 18px;
+  line-height: 24px;
   margin: 12px 0 6px;
 }
 

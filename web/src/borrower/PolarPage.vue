@@ -32,14 +32,14 @@ const spot = computed(() => {
   <GuideDrawing v-if="guide.drawn" :guide="guide" drawing="latitude" :undo="false" />
   <p v-for="(line, index) in block.lines" :key="index"><SaidText :said="line" /></p>
   <template v-if="ring !== null && night?.pole && guide.place && night.sessionUtc">
-    <h3>
+    <h2>
       {{
         say('In the sighting scope, {date} about {time}', {
           date: guideDate(night.date, language),
           time: guideTime(night.sessionUtc, guide.place.zone),
         })
       }}
-    </h3>
+    </h2>
     <svg viewBox="-60 -60 120 120" class="ring" aria-hidden="true">
       <circle r="40" />
       <path d="M-52 0H52M0 -52V52" />
@@ -79,5 +79,10 @@ const spot = computed(() => {
 .ring .star {
   fill: var(--night);
   stroke: none;
+}
+
+h2 {
+  font-size: 18px;
+  line-height: 24px;
 }
 </style>

@@ -65,7 +65,7 @@ const verdictWords = {
       </figure>
     </div>
     <p class="second">{{ say('The round picture is what you see; the Moon in it is to scale.') }}</p>
-    <div class="scroll" tabindex="0">
+    <div class="scroll" tabindex="0" role="region" :aria-label="say('Powers of its eyepieces')">
       <table>
         <thead>
           <tr>

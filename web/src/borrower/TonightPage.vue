@@ -105,10 +105,10 @@ const placed = (target: GuideNight['targets'][number]) => ({ ...target, ...(targ
       <li v-for="(target, index) in atOnce" :key="target.id">
         <span class="number">{{ index + 1 }}</span>
         <div>
-          <h3>
+          <h2>
             <SaidText v-if="words[target.id]" :said="words[target.id]?.name ?? ''" />
             <span class="quiet">{{ say(directionWord(placed(target).azimuthDeg)) }}</span>
-          </h3>
+          </h2>
           <p><SaidText :said="words[target.id]?.look ?? ''" /></p>
           <p class="brass">{{ eyepieces(target.eyepieces) }}</p>
           <details>
@@ -130,7 +130,7 @@ const placed = (target: GuideNight['targets'][number]) => ({ ...target, ...(targ
       </li>
     </ol>
     <template v-if="later.length > 0">
-      <h3>{{ say('More, each at its best hour') }}</h3>
+      <h2>{{ say('More, each at its best hour') }}</h2>
       <ul class="later">
         <li v-for="target in later" :key="target.id">
           <b><SaidText :said="words[target.id]?.name ?? ''" /></b>
@@ -228,12 +228,12 @@ const placed = (target: GuideNight['targets'][number]) => ({ ...target, ...(targ
   font-weight: 640;
 }
 
-h3 {
+h2 {
   font-size: 22px;
   line-height: 26px;
 }
 
-h3 .quiet {
+h2 .quiet {
   margin-left: 8px;
   font: 400 15px var(--sans);
 }
@@ -286,7 +286,7 @@ summary {
   }
 
   .when,
-  h3 {
+  h2 {
     break-after: avoid;
   }
 }

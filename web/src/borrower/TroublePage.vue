@@ -82,7 +82,7 @@ const walked = computed(() => {
     </button>
     <p v-if="!asked" class="second">{{ say('Tick each when you have looked.') }}</p>
     <template v-if="asked">
-      <h3><SaidText :said="sign.question" /></h3>
+      <h2><SaidText :said="sign.question" /></h2>
       <FinderWindow v-if="sign.key === 'black' && hasFinder" :red-dot="redDot" />
       <button
         v-for="each in sign.answers"
@@ -113,7 +113,9 @@ const walked = computed(() => {
   border-left: 2px solid var(--ink);
 }
 
-h3 {
+h2 {
+  font-size: 18px;
+  line-height: 24px;
   margin: 14px 0 10px;
   font-size: 24px;
   line-height: 29px;

@@ -73,6 +73,7 @@ export const pageTexts: Readonly<Record<string, string>> = {
   field: 'campo',
   'exit pupil': 'pupila de salida',
   'stays in view': 'dura en el campo',
+  'Powers of its eyepieces': 'Aumentos de sus oculares',
   'start here': 'empieza aquí',
   'wide: without the adapter': 'ancho: sin el adaptador',
   'with the adapter': 'con el adaptador',

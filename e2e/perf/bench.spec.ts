@@ -152,6 +152,7 @@ test('a picture of 12 megapixels is a figure in under two seconds', async ({ pag
     return { ms: performance.now() - began, sum }
   }
   const tries = [await take(), await take(), await take()]
+  await page.getByRole('button', { name: '↑ up' }).click()
   await expect(page.locator('.big-figure .number')).not.toHaveText(/^–/)
   const best = tries.sort((a, b) => a.ms / a.sum - b.ms / b.sum)[0]
   expectPace({

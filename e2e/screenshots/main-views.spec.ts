@@ -95,11 +95,17 @@ test('main views', async ({ page, context, browser }) => {
   const photo = await peepholePhoto({ model: 'slide-125', axisErrorMm: { x: 2.1, y: 1.5 }, px: 1100 })
   await page.locator('[name=photo]').setInputFiles({ name: 'photo.jpg', mimeType: 'image/jpeg', buffer: photo })
   await page.locator('.frame image').waitFor()
+  await page.getByRole('button', { name: '↑ up' }).click()
   await page.waitForTimeout(500)
   await keep(page, 'check-collimation')
   await page.getByRole('button', { name: 'Finder' }).click()
   // Whatever the hour is, the picture shows the forenoon.
-  await page.clock.setFixedTime(new Date(`${new Date().toISOString().slice(0, 10)}T10:10:00Z`))
+  const forenoon = `${new Date().toISOString().slice(0, 10)}T10:10:00Z`
+  await page.clock.setFixedTime(new Date(forenoon))
+  await page.route('**/api/sites', async (route) => {
+    const given = (await (await route.fetch()).json()) as object
+    await route.fulfill({ json: { ...given, nowUtc: forenoon } })
+  })
   await goTo(page, '/bench/M-07')
   await stations.getByRole('button', { name: /^Finder/ }).click()
   await press(page, 'l')

@@ -35,6 +35,7 @@ export const closeUps = [
   'axis-lock',
   'strap',
   'ears',
+  'caps-closed',
 ] as const
 export type CloseUp = (typeof closeUps)[number]
 
@@ -331,6 +332,15 @@ const strokes: Readonly<Record<Exclude<CloseUp, 'latitude'>, readonly Stroke[]>>
     ['fill-inner', disc(38, 20, 3.5, 6)],
     ...arrow(-14, -42, 14, -34),
     ...arrow(16, 34, 36, 40),
+  ],
+  // A lens or a corrector stands right behind the cap: no vanes, no small mirror on them.
+  'caps-closed': [
+    ['outline', disc(-24, 0, 20, 34)],
+    ['open', disc(-24, 0, 17, 30)],
+    ['inner', 'M-33 -18a17 30 0 0 0 -3 22M-29 -22a17 30 0 0 0 -2 8'],
+    ['fill', disc(20, 4, 20, 34)],
+    ['fill-inner', disc(22, 4, 17, 30)],
+    ...arrow(-14, -42, 14, -34),
   ],
   // Shoulder on the rim, screw in the undercut.
   eyepiece: [

@@ -322,3 +322,45 @@ describe('words beside a drawing', () => {
     }
   })
 })
+
+describe('what this very kit looks like', () => {
+  it.each([
+    ['newtonian', true],
+    ['refractor', false],
+    ['maksutov', false],
+  ] as const)('caps of a %s: vanes behind them %s', (kind, vanes) => {
+    const kit = { ...equatorial, optics: { ...equatorial.optics, kind } }
+    const circle = drawStep(withParts(kit), 'caps').items.find((item) => item.kind === 'circle')
+    const drawn = JSON.stringify(circle)
+    const withVanes = JSON.stringify(
+      drawStep(withParts(equatorial), 'caps').items.find(({ kind: is }) => is === 'circle'),
+    )
+    expect(drawn === withVanes).toBe(vanes)
+  })
+  it('a tube that slides, opened: finder and focuser sit on its upper ring, whatever its data say', () => {
+    const table = examples['tabletop-reflector']
+    const { mount } = table
+    for (const alongMm of [-400, 0, 900]) {
+      const tube = { ...(roundMount.tube as NonNullable<typeof roundMount.tube>), lengthMm: 560 }
+      const place = (given: { alongMm: number; radiusMm: number; angleDeg: number }) => ({ ...given, alongMm })
+      const moved = {
+        ...table,
+        mount: {
+          ...roundMount,
+          ...mount,
+          tube: { ...tube, finder: place(tube.finder), eyepiece: place(tube.eyepiece) },
+        },
+      }
+      const places = tabletopKit(dimensionsOf(moved), { altitudeDeg: 30 })
+      const [open, low] = [places.at['open-end'], places.at['low-end']]
+      const eye = places.at.eyepiece
+      if (!open || !low || !eye) throw new Error('no ends')
+      const axis = [0, 1, 2].map((i) => (open[i as 0] ?? 0) - (low[i as 0] ?? 0))
+      const length = Math.hypot(...axis)
+      const share =
+        axis.reduce((sum, each, i) => sum + each * ((eye[i as 0] ?? 0) - (low[i as 0] ?? 0)), 0) / length ** 2
+      expect(share).toBeGreaterThan(0.74)
+      expect(share).toBeLessThan(1)
+    }
+  })
+})

@@ -138,7 +138,7 @@ function setUpScene(kit: DrawnKit, family: FamilyDrawing, drawing: StepDrawing):
         on: [...upTo(family, 'finder'), 'cap'],
         fill: ['cap'],
         capAheadMm: CAP_AHEAD_MM,
-        closeUp: 'caps',
+        closeUp: kindOf(kit) === 'newtonian' ? 'caps' : 'caps-closed',
         circleAt: onLegs ? 'low-right' : 'top-left',
       }
     case 'diagonal':

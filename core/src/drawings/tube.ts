@@ -47,9 +47,14 @@ function newtonian(size: KitDimensions, frame: TubeFrame): TubePlaces {
   const openEnd = size.collapsible ? upperStart + upper : L
   const shift = openEnd - L
   const eyepieceOut = towards(size.eyepiece.angleDeg)
-  const focuserAt = t(size.balanceMm + size.eyepiece.alongMm + shift)
+  /** Finder and focuser of a tube that slides sit on its upper ring, wherever its data would have them. */
+  const onRing = (alongMm: number) => {
+    const from = size.balanceMm + alongMm + shift
+    return size.collapsible ? Math.min(Math.max(from, upperStart + RING_MARGIN_MM), openEnd - RING_MARGIN_MM) : from
+  }
+  const focuserAt = t(onRing(size.eyepiece.alongMm))
   const finder = finderParts(size, {
-    at: t(size.balanceMm + size.finder.alongMm + shift),
+    at: t(onRing(size.finder.alongMm)),
     axis: frame.axis,
     out: towards(size.finder.angleDeg),
     radiusMm: size.finder.radiusMm,
@@ -101,6 +106,7 @@ function newtonian(size: KitDimensions, frame: TubeFrame): TubePlaces {
 /** Share of the tube that is its lower, closed part when it slides, and of its upper ring. */
 const LOWER_FRACTION = 0.46
 const UPPER_FRACTION = 0.24
+const RING_MARGIN_MM = 30
 /** Rods of a sliding tube lie clear of arm, disc and finder. */
 const ROD_TURNS_DEG = [124, -56] as const
 

@@ -100,6 +100,7 @@ export {
   type FilterMaterial,
 } from './contents/filters.ts'
 export {
+  tubeRolls,
   armJoints,
   armJointWords,
   fixingWords,

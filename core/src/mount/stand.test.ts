@@ -4,7 +4,7 @@ import { finderKinds, usualFinder, usualKnobs } from '../finder/finder-data.ts'
 import { templateProcedure } from '../procedures/templates.ts'
 import { stepQuestions } from '../checks/step-tests.ts'
 import { drawStep } from '../drawings/step.ts'
-import { armJoints, trays, tubeFixings, usualStand, type StandData } from './stand.ts'
+import { armJoints, trays, tubeFixings, tubeRolls, usualStand, type StandData } from './stand.ts'
 
 const everyRole = Object.keys(roles) as Role[]
 const stepsOf = (family: Family, stand: Partial<StandData>, parts: readonly Role[] = everyRole) => {
@@ -149,4 +149,9 @@ describe('the finder is the part on the card', () => {
       )
     for (const other of finderKinds) if (other !== finderKind) expect(draw(finderKind)).not.toBe(draw(other))
   })
+})
+
+it('a tube rolls in rings and straps, on no rail and in no fork', () => {
+  const rolling = tubeFixings.filter((fixing) => tubeRolls({ fixing }))
+  expect(rolling).toEqual(['rings', 'straps'])
 })

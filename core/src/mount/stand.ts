@@ -71,6 +71,9 @@ export function usualStand(family: Family, parts: readonly Role[]): StandData {
   return stand
 }
 
+/** Whether the tube can turn about its own axis when its clamps are open: only rings and straps let it roll. */
+export const tubeRolls = ({ fixing }: Pick<StandData, 'fixing'>): boolean => fixing === 'rings' || fixing === 'straps'
+
 /** Whether the tube slides along its axis when its clamps are open: else nothing is to be balanced by sliding. */
 export const tubeSlides = ({ fixing }: Pick<StandData, 'fixing'>): boolean =>
   fixing !== 'fork' && fixing !== 'rocker-ears' && fixing !== 'pan-bolt'

@@ -1,6 +1,15 @@
 <script setup lang="ts">
 import type { Drawer, KitSheet } from '@binoculum/contract'
-import { balanceOf, massText, setUpNames, setUpParts, setUpWords, spareThatWouldDo } from '@binoculum/core'
+import {
+  balanceOf,
+  massText,
+  setUpNames,
+  setUpParts,
+  setUpWords,
+  spareThatWouldDo,
+  tubeRolls,
+  usualStand,
+} from '@binoculum/core'
 import { computed, ref, useTemplateRef } from 'vue'
 import { api } from '../../shared/api/client.ts'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
@@ -25,6 +34,16 @@ const { data: drawer } = useLoaded<Drawer>('/api/spares')
 const { sending, problem, run } = useSending()
 const onMount = computed(() => onMountOf(kit))
 const head = computed(() => kit.mount?.equatorial ?? null)
+/** A tube on a rail can’t turn in it: nothing is said of a roll that can’t be. */
+const rolls = computed(() =>
+  tubeRolls(
+    kit.stand ??
+      usualStand(
+        kit.family,
+        kit.parts.map(({ role }) => role),
+      ),
+  ),
+)
 const choosing = ref(false)
 const balance = useBalance(draft, () => kit)
 const { report, riding, on, learnt, thicknessMm, massG } = balance
@@ -158,7 +177,7 @@ useKeys(() => ({
     </section>
     <div class="strip">
       <AlongTheTube :kit="kit" :rows="rows" />
-      <RollDrawing v-model="draft.magnetsG" :kit="kit" :report="report" />
+      <RollDrawing v-if="rolls" v-model="draft.magnetsG" :kit="kit" :report="report" />
       <section>
         <h2>
           {{

@@ -61,7 +61,8 @@ const magnets = computed(() => Math.round((roll.value?.counterMassG ?? 0) / MAGN
       <div>
         <p>
           Turns towards the focuser. <strong>{{ massText(roll.counterMassG) }} opposite, at the skin</strong>, stop
-          it: {{ magnets <= 1 ? 'one magnet' : `${magnets} magnets` }} of {{ MAGNET_G }} g on a steel tube.
+          it: {{ magnets <= 1 ? 'one magnet' : `${magnets} magnets` }} of {{ MAGNET_G }} g where the tube is steel; a
+          strap of weights where it isn’t.
         </p>
         <label class="labelled"
           ><span>magnets on, g</span

@@ -9,7 +9,13 @@ await runMain(async () => {
   await ensurePackages()
   await ensureBuild({ web: false })
   const { calculatorsPage } = await import('../contract/dist/index.js')
-  const path = join(rootFolder, 'docs', 'calculators.md')
-  writeFileSync(path, calculatorsPage())
-  say(`Made ${path}`)
+  const { guideSentencesPage } = await import('../core/dist/index.js')
+  for (const [name, page] of [
+    ['calculators.md', calculatorsPage()],
+    ['guide-sentences.md', guideSentencesPage()],
+  ]) {
+    const path = join(rootFolder, 'docs', name)
+    writeFileSync(path, page)
+    say(`Made ${path}`)
+  }
 })

@@ -139,6 +139,7 @@ export {
   type Outcome,
   type TakeBackAnswers,
 } from './loans/take-back.ts'
+export { guideSentencesPage } from './guides/sentences-page.ts'
 export { composeGuide, saidVariables } from './guides/compose.ts'
 export {
   blockOf,

@@ -344,6 +344,7 @@ const speaksOf: readonly (readonly [RegExp, readonly Role[]])[] = [
   [/\btray\b/i, ['tray']],
   [/slow-motion|\bthe rod\b/, ['slow-motion-rod']],
   [/phone in its holder/, ['phone-holder']],
+  [/\blegs\b/i, ['tripod-legs']],
   [/finder’s|the finder\b/i, ['finder']],
 ]
 const cards = (Object.keys(families) as Family[]).map((family) => ({
@@ -356,7 +357,7 @@ it.each(cards)(
     const optional = speaksOf.flatMap(([, roles]) => roles).filter((role) => parts.some((each) => each.role === role))
     for (const left of [null, ...new Set(optional)]) {
       // What a family can't do without is not left out of its card.
-      if (left === 'tray' || left === 'finder' || left === 'counterweight') continue
+      if (left && ['tray', 'finder', 'counterweight', 'tripod-legs'].includes(left)) continue
       const input = { ...base, family, parts: parts.filter(({ role }) => role !== left) }
       const { blocks, setUp, putAway, trouble } = english(composeGuide(input))
       const said = JSON.stringify([blocks, setUp, putAway, trouble])

@@ -173,6 +173,7 @@ export const guideTexts: Readonly<Record<string, string>> = {
     '¿Una estrella parece un cometa? Deja los cristales para nosotros, y cuéntanoslo.',
   'It trembles': 'Tiembla',
   'touch, ground, wind': 'manos, suelo, viento',
+  'Let go of it and count to five. Firm ground helps most.': 'Suelta y cuenta hasta cinco. El suelo firme ayuda más.',
   'Let go of it and count to five. Shorter legs and firm ground help most.':
     'Suelta y cuenta hasta cinco. Patas más cortas y suelo firme ayudan más.',
   'Then: give it half an hour outdoors to cool down.': 'Luego: déjalo media hora fuera para que se enfríe.',

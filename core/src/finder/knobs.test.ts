@@ -91,6 +91,16 @@ describe('learnt from what the last turns did', () => {
     const { turns } = finderKnobs({ misalignment: { x: 19, y: 0 }, knobs: learnt.knobs })
     expect(turns[0]?.turns).toBeGreaterThan(0.3)
   })
+  it('one turning the wrong way, by a hand’s slip, turns no knob round', () => {
+    const [slip] = steps(real({ clockwise: 'away' }), 1)
+    const right = steps(redDot, 2)
+    if (!slip) throw new Error('no step')
+    for (const some of [[slip], [slip, ...right], [...right, slip]]) {
+      const { reversed, knobs } = learnKnobs(redDot, some)
+      expect([some.length, reversed]).toEqual([some.length, []])
+      expect(knobs[0]?.arcminPerTurn).toBeCloseTo(38, 0)
+    }
+  })
   it('a knob that slips is told', () => {
     const learnt = learnKnobs(redDot, steps(real({ arcminPerTurn: 1 }), 3))
     expect(learnt.slipping).toEqual(['side'])

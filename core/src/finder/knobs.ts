@@ -127,6 +127,37 @@ export interface LearntKnobs {
   readonly steps: number
 }
 
+/** One turning the other way is a slip of the hand as likely as a knob that works so: it takes two, and most of that knob's. */
+const FEWEST_REVERSED = 2
+
+/** Movement against its own sense by more than this share is the other way. */
+const OTHER_WAY_SHARE = 0.2
+
+/** Steps without those in which a knob went the other way once: what the others should have done is taken off first. */
+function withoutSlips(knobs: readonly FinderKnob[], steps: readonly KnobStep[]): readonly KnobStep[] {
+  const told = steps.map((step) => {
+    const moves = step.turns.flatMap(({ name, turns }) => {
+      const knob = knobs.find((each) => each.name === name)
+      const pull = knob && pullOf(knob)
+      return pull && turns !== 0 ? [{ name, x: turns * pull.x, y: turns * pull.y }] : []
+    })
+    const left = {
+      x: step.after.x - step.before.x - moves.reduce((sum, { x }) => sum + x, 0),
+      y: step.after.y - step.before.y - moves.reduce((sum, { y }) => sum + y, 0),
+    }
+    const reversed = moves.filter(
+      ({ x, y }) => (x * (left.x + x) + y * (left.y + y)) / (x * x + y * y) < -OTHER_WAY_SHARE,
+    )
+    return { step, turned: moves.map(({ name }) => name), reversed: reversed.map(({ name }) => name) }
+  })
+  const isBelieved = (name: string): boolean => {
+    const turned = told.filter((each) => each.turned.includes(name)).length
+    const reversed = told.filter((each) => each.reversed.includes(name)).length
+    return reversed >= FEWEST_REVERSED && reversed * 2 > turned
+  }
+  return told.flatMap(({ step, reversed }) => (reversed.every(isBelieved) ? [step] : []))
+}
+
 /**
  * What a kit's own knobs do, learnt from what the last turns did: a factor for each on what the model says, drawn towards
  * one until the steps say otherwise.
@@ -138,7 +169,7 @@ export function learnKnobs(knobs: readonly FinderKnob[], steps: readonly KnobSte
     Array.from({ length: n }, (__, k) => (i === k ? 1 / PRIOR_SPREAD ** 2 : 0)),
   )
   const right = Array.from({ length: n }, () => 1 / PRIOR_SPREAD ** 2)
-  for (const { before, turns, after, uncertaintyArcmin } of steps) {
+  for (const { before, turns, after, uncertaintyArcmin } of withoutSlips(knobs, steps)) {
     const weight = 1 / Math.max(uncertaintyArcmin, 1) ** 2
     const moves = knobs.map(({ name }, i) => {
       const count = turns.find((turn) => turn.name === name)?.turns ?? 0

@@ -12,7 +12,7 @@ async function findings(page: Page, within: string, { strict = false } = {}): Pr
   // Beyond the standard: headings in order, names that say what is seen.
   const tags = ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']
   const rules: Record<string, { enabled: boolean }> = strict
-    ? { 'label-content-name-mismatch': { enabled: true } }
+    ? { 'heading-order': { enabled: true }, 'label-content-name-mismatch': { enabled: true } }
     : {}
   return page.evaluate(
     async ([part, values, more]) => {

@@ -27,6 +27,7 @@ const partsIn = (code: string) =>
   textOf(guide, code).contents.flatMap((place, index) =>
     place.parts.map((part, at) => ({ key: partKey(index, at), part })),
   )
+type Part = IssuedGuide['texts'][string]['contents'][number]['parts'][number]
 const parts = computed(() => partsIn(language.value))
 const marked = computed(() => parts.value.filter(({ key }) => marks.value[key]).length)
 const missing = computed(() => parts.value.filter(({ key }) => marks.value[key] === 'missing'))
@@ -66,6 +67,12 @@ async function send() {
     },
   )
 }
+/** All that is seen on the line, and its mark, for who can't see the pencil. */
+function nameOf(part: Part, mark: string | undefined): string {
+  const count = part.count > 1 ? ` ×${part.count}` : ''
+  const look = part.look ? ` ${say('look at it every time')}` : ''
+  return `${plain(part.name)}${count}${look}: ${say(mark ?? 'not looked at yet')}`
+}
 </script>
 
 <template>
@@ -79,6 +86,7 @@ async function send() {
       :key="partIndex"
       type="button"
       class="part"
+      :aria-label="nameOf(part, marks[partKey(placeIndex, partIndex)])"
       @click="mark(partKey(placeIndex, partIndex))"
     >
       <PencilMark :mark="marks[partKey(placeIndex, partIndex)] ?? 'unseen'" />
@@ -86,7 +94,6 @@ async function send() {
         ><SaidText :said="part.name" /><template v-if="part.count > 1"> ×{{ part.count }}</template></span
       >
       <em v-if="part.look">{{ say('look at it every time') }}</em>
-      <span class="for-readers">: {{ say(marks[partKey(placeIndex, partIndex)] ?? 'not looked at yet') }}</span>
     </button>
   </section>
   <p class="tally screen-only">

@@ -93,6 +93,7 @@ function nameOf(part: Part, mark: string | undefined): string {
       <span
         ><SaidText :said="part.name" /><template v-if="part.count > 1"> ×{{ part.count }}</template></span
       >
+      {{ ' ' }}
       <em v-if="part.look">{{ say('look at it every time') }}</em>
     </button>
   </section>

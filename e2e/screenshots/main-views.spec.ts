@@ -97,6 +97,7 @@ test('main views', async ({ page, context, browser }) => {
   await page.locator('.frame image').waitFor()
   await page.getByRole('button', { name: '↑ up' }).click()
   await page.waitForTimeout(500)
+  await page.evaluate(() => window.scrollTo(0, 0))
   await keep(page, 'check-collimation')
   await page.getByRole('button', { name: 'Finder' }).click()
   // Whatever the hour is, the picture shows the forenoon.

@@ -63,6 +63,12 @@ function typed(event: Event) {
   align-items: center;
 }
 
+.choices label {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+}
+
 .choices .field {
   width: 76px;
 }

@@ -10,7 +10,7 @@ import {
   type FinderTargetKind,
   type KeptReading,
 } from '@binoculum/core'
-import { deskRoles, requireRole } from '../../platform/access.ts'
+import { branchIdsOf, deskRoles, requireRole } from '../../platform/access.ts'
 import type { Context } from '../../platform/context.ts'
 import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
@@ -73,7 +73,7 @@ export class Checks {
         const row = await this.kits.rowById(tx, kitId)
         requireRole(session, row.branchId, deskRoles)
         if (row.loan) throw new Problem('KIT_OUT')
-        await this.refuseUnasked(tx, row, given)
+        await this.refuseUnasked(tx, session, given)
         await this.kits.claim(tx, kitId, given.kitVersion)
         await this.keep(tx, session, row, given)
         return { kitId }
@@ -104,10 +104,11 @@ export class Checks {
 
   /** What was looked at while the Sun may have been up counts only with the yes to its question, in whichever way it was
    * read: the page's own gate, held by the server's clock. */
-  private async refuseUnasked(tx: Tx, row: ShelfRow, given: FinishCheck): Promise<void> {
+  private async refuseUnasked(tx: Tx, session: Session, given: FinishCheck): Promise<void> {
     const looks = given.stations.flatMap(unansweredLooks)
     if (looks.length === 0) return
-    const sites = await sitesOf(tx, [row.branchId])
+    // Any place that this person may choose on the page, which may be another branch's.
+    const sites = await sitesOf(tx, branchIdsOf(session))
     const serverUtc = this.context.clock().toISOString()
     for (const { kind, siteId, lookedAtUtc } of looks) {
       const place = given.deviceUtc === null ? null : (sites.find(({ id }) => id === siteId) ?? null)

@@ -266,11 +266,24 @@ test('printed straight after it has loaded, every step has its drawing, and each
   page,
   context,
 }) => {
-  await goTo(page, await linkOf(context, 'M-11'))
+  // A phone that is slow to say what it remembers: the page doesn't live yet when it counts as loaded.
+  await page.addInitScript(() => {
+    const open = IDBFactory.prototype.open
+    IDBFactory.prototype.open = function (...asked) {
+      return Object.assign(open.apply(this, asked), { addEventListener: () => undefined })
+    }
+    addEventListener('afterprint', () => {
+      const steps = document.querySelectorAll('section.step').length
+      const drawn = document.querySelectorAll('section.step .step-drawing').length
+      document.documentElement.dataset.printed = `${drawn} of ${steps}`
+    })
+  })
+  await page.goto(process.env.BASE_URL + (await linkOf(context, 'M-11')))
   await page.pdf({ format: 'A4' })
-  const steps = await page.locator('section.step').count()
+  const [drawn, steps] = (await page.locator('html').getAttribute('data-printed'))?.split(' of ').map(Number) ?? []
   expect(steps).toBeGreaterThan(8)
-  expect(await page.locator('section.step .step-drawing').count()).toBe(steps)
+  expect(drawn).toBe(steps)
+  await expect(page.locator('section.step .step-drawing')).toHaveCount(steps ?? NaN)
   const headings = await page
     .locator('h1, h2.chapter')
     .evaluateAll((all) => all.map(({ textContent }) => textContent?.trim() ?? ''))

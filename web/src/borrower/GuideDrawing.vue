@@ -2,15 +2,15 @@
 import type { IssuedGuide } from '@binoculum/contract'
 import type { StepDrawing as Drawing } from '@binoculum/core'
 import { onMounted, onUnmounted, ref, useTemplateRef } from 'vue'
+import StepDrawing from '../shared/drawings/StepDrawing.vue'
 import { drawInTurn } from './draw-in-turn.ts'
 import { useWords } from './guide-language.ts'
-import { useStepDrawing } from './use-step-drawing.ts'
 
 /** The step's drawing comes once the page lives: words are served and painted first. What is in view is drawn at once,
- * the others in their turn, for paper and for the next step. Their room is kept. */
+ * the others in their turn, and all of them when printing begins, which waits for nothing: so what draws them comes with the
+ * page. Their room is kept. */
 defineProps<{ guide: IssuedGuide; drawing: Drawing; undo: boolean }>()
 const { say } = useWords()
-const stepDrawing = useStepDrawing()
 const room = useTemplateRef<HTMLElement>('room')
 const drawn = ref(false)
 let leave: (() => void)[] = []
@@ -30,9 +30,8 @@ onUnmounted(() => leave.forEach((each) => each()))
 
 <template>
   <div ref="room" class="room">
-    <component
-      :is="stepDrawing"
-      v-if="drawn && stepDrawing && guide.drawn"
+    <StepDrawing
+      v-if="drawn && guide.drawn"
       :kit="guide.drawn"
       :drawing="drawing"
       :undo="undo"

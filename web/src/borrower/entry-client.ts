@@ -6,7 +6,7 @@ import '../theme/base.css'
 import type { IssuedGuide } from '@binoculum/contract'
 import { createSSRApp } from 'vue'
 import BorrowerGuide from './BorrowerGuide.vue'
-import { noMemory, openMemory } from './guide-memory.ts'
+import { noMemory, openMemory, type GuideMemory } from './guide-memory.ts'
 import { keepOffline } from './offline-copy.ts'
 
 /** What the server put beside the page. */
@@ -18,7 +18,23 @@ interface PageState {
 }
 
 const { assets, ...props } = JSON.parse(document.getElementById('guide-state')?.textContent ?? '{}') as PageState
+const live = (memory: GuideMemory) => {
+  const app = createSSRApp(BorrowerGuide, { ...props, memory })
+  app.mount('#guide')
+  return app
+}
+// Printing waits for nothing, not for the phone's memory either: the page lives at once, and anew once it remembers.
+const printing = { app: null as ReturnType<typeof live> | null }
+const printAtOnce = () => {
+  if (printing.app) return
+  printing.app = live(noMemory)
+  // Its drawings have only begun to listen.
+  window.dispatchEvent(new Event('beforeprint'))
+}
+window.addEventListener('beforeprint', printAtOnce)
 const memory = props.token ? await openMemory(props.token) : noMemory
-createSSRApp(BorrowerGuide, { ...props, memory }).mount('#guide')
+window.removeEventListener('beforeprint', printAtOnce)
+printing.app?.unmount()
+live(memory)
 // The copy is a help, not the page: without it the guide still works online.
 void keepOffline({ token: props.token, guide: props.guide, assets }).catch(() => undefined)

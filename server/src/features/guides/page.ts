@@ -23,15 +23,12 @@ type Render = (props: { guide: IssuedGuide; token: string; startLanguage: string
 interface Built {
   readonly render: Render
   readonly script: string
-  /** What draws the steps: loaded after the words, but before the page counts as loaded, so that it can be printed at once. */
-  readonly drawings: string
   readonly styles: readonly string[]
   /** Everything that the page needs without a network. */
   readonly assets: readonly string[]
 }
 
 const ENTRY = 'src/borrower/entry-client.ts'
-const DRAWINGS = 'src/shared/drawings/StepDrawing.vue'
 
 /** Finds what was built; null where the screens weren't. */
 export class GuidePages {
@@ -64,7 +61,6 @@ ${built.styles.map((href) => `<link rel="stylesheet" href="${href}">`).join('\n'
 <div id="guide">${body}</div>
 <script type="application/json" id="guide-state">${JSON.stringify(state).replaceAll('<', '\\u003c')}</script>
 <script type="module" src="${built.script}"></script>
-<script type="module" src="${built.drawings}"></script>
 </body>
 </html>
 `
@@ -107,7 +103,6 @@ ${built.styles.map((href) => `<link rel="stylesheet" href="${href}">`).join('\n'
     return {
       render: renderGuide,
       script: `/${manifest[ENTRY]?.file ?? ''}`,
-      drawings: `/${manifest[DRAWINGS]?.file ?? ''}`,
       styles: [...new Set(styles)],
       assets: [...new Set(all)].map((file) => `/${file}`),
     }

@@ -435,11 +435,11 @@ const strokes: Readonly<Record<Exclude<CloseUp, 'latitude'>, readonly Stroke[]>>
     axis(-50, 9, -16, 9),
     axis(-16, 9, -16, -46),
     tick(-30, 40),
-    ['outline', 'M8 2h12v18h-12Z'],
-    ['outline', 'M20 -1h10l14 -14l11 11l-16 16l-6 8h-13Z'],
-    axis(4, 11, 30, 11),
-    axis(30, 11, 50, -9),
-    notSo(24, 42),
+    ['outline', 'M5 3h9v16h-9Z'],
+    ['outline', 'M14 1h8l11 -11l9 9l-13 13l-5 7h-10Z'],
+    axis(2, 11, 23, 11),
+    axis(23, 11, 43, -9),
+    notSo(10, 42),
   ],
   // Backed off by a few threads, not out: at least three stay in the hole.
   'backed-off': [
@@ -497,7 +497,7 @@ const figures: Readonly<Partial<Record<CloseUp, readonly Figure[]>>> = {
   'rod-flat': [[-33, 20, '6 mm', 'scale']],
   diagonal: [
     [-36, -15, '90°', 'scale'],
-    [34, 29, '45°', 'scale'],
+    [32, 25, '45°', 'scale'],
   ],
   cell: [
     [0, -22, 'A', 'on-fill'],

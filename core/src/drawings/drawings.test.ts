@@ -7,6 +7,7 @@ import { drawStep, STEP_HEIGHT_PX, STEP_WIDTH_PX } from './step.ts'
 import { armOnLegsKit, panHeadKit, rockerKit, tabletopKit } from './altazimuth-kit.ts'
 import type { KitPlaces } from './kit-places.ts'
 import { families, type Family } from '../contents/roles.ts'
+import type { FinderKind } from '../finder/finder-data.ts'
 import { templateProcedure } from '../procedures/templates.ts'
 
 const equatorial: DrawnKit = {
@@ -287,6 +288,31 @@ it('the cell from behind: A up, B to the right, C to the left', () => {
   expect(at('C')?.x).toBeLessThan(-15)
 })
 
+it('neither diagonal nor their angles are cut off by the circle', () => {
+  const [middle, radiusPx] = [100, 58]
+  const from = (x: number, y: number) => Math.hypot(x - middle, y - middle)
+  const drawn = closeUp('diagonal', [middle, middle], radiusPx).items.filter(
+    (item) => item.kind === 'text' || ['fill', 'outline'].includes(item.look),
+  )
+  expect(drawn.filter(({ kind }) => kind === 'path').length).toBeGreaterThan(3)
+  for (const item of drawn)
+    if (item.kind === 'text') expect(from(item.x + 10 * Math.sign(item.x - middle), item.y)).toBeLessThan(radiusPx)
+    else for (const [x, y] of corners(item.d)) expect(from(x, y)).toBeLessThan(radiusPx)
+})
+
+/** Corners of a path of M h v l and Z. */
+function corners(d: string): readonly (readonly [number, number])[] {
+  const found: (readonly [number, number])[] = []
+  let [x, y] = [0, 0]
+  for (const [, command = '', rest = ''] of d.matchAll(/([Mhvl])([^MhvlZ]*)/g)) {
+    const [first = 0, second = 0] = rest.match(/-?[\d.]+/g)?.map(Number) ?? []
+    if (command === 'M') [x, y] = [first, second]
+    else [x, y] = [x + (command === 'v' ? 0 : first), y + (command === 'v' ? first : second)]
+    found.push([x, y])
+  }
+  return found
+}
+
 describe('words beside a drawing', () => {
   const wordsOf = (...given: Parameters<typeof drawStep>) => drawStep(...given).labels.map(({ words }) => words)
   it('say where the pole is, also south of the equator', () => {
@@ -295,6 +321,22 @@ describe('words beside a drawing', () => {
     expect(wordsOf(equatorial, 'balance', { latitudeDeg: 52 })).toEqual(['seen from the south'])
     expect(wordsOf(equatorial, 'balance', { latitudeDeg: -35 })).toEqual(['seen from the north'])
     expect(wordsOf(examples['tabletop-reflector'], 'tube')).not.toContain('north →')
+  })
+  it('say where north is at every home position that has one', () => {
+    expect(wordsOf(equatorial, 'home', { latitudeDeg: 52 })).toEqual(['pole', 'north →'])
+    expect(wordsOf(equatorial, 'home', { latitudeDeg: -35 })).toEqual(['pole', 'south →'])
+    const driven = (drawing: 'fork' | 'marks') => ({
+      ...examples['computer-driven'],
+      mount: { ...roundMount, equatorial: null, home: { steps: [], drawing } },
+    })
+    expect(wordsOf(driven('fork'), 'home')).toEqual(['north →'])
+    expect(wordsOf(driven('marks'), 'home')).toEqual([])
+  })
+  it('speak of the finder that this kit has', () => {
+    const withFinder = (finderKind: FinderKind) => wordsOf({ ...examples['tripod-refractor'], finderKind }, 'finder')
+    expect(withFinder('red-dot')).toEqual(['window to the sky'])
+    expect(withFinder('two-screws')).toEqual(['wide end to the sky'])
+    expect(withFinder('peep')).toEqual([])
   })
   it('name the end that looks at the sky', () => {
     expect(wordsOf(equatorial, 'tube')).toEqual(['open end, cap on'])

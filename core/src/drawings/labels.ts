@@ -1,3 +1,4 @@
+import type { FinderKind } from '../finder/finder-data.ts'
 import type { StepDrawing } from '../procedures/procedure.ts'
 import { toPage, type PagePoint } from './arrows.ts'
 import type { KitDimensions } from './dimensions.ts'
@@ -21,6 +22,7 @@ export const labelWords = [
   'open end, cap on',
   'lens end, cap on',
   'wide end to the sky',
+  'window to the sky',
   'both rods, to the stop',
 ] as const
 export type LabelWords = (typeof labelWords)[number]
@@ -42,6 +44,9 @@ export interface LabelsGiven {
   readonly view: View
   readonly southern: boolean
   readonly undo: boolean
+  /** Where the right edge of the page lies at this model's home position; null where its marks alone say. */
+  readonly homeWay: 'north →' | 'south →' | null
+  readonly finderKind: FinderKind
   /** Shaft with an end stop. */
   readonly stopped: boolean
   /** What is drawn already, and must stay free of words. */
@@ -68,11 +73,16 @@ export function labelsOf(drawing: StepDrawing, given: LabelsGiven): readonly Dra
       return family.equatorial ? [corner(southern ? 'seen from the north' : 'seen from the south', 'left', 14)] : []
     case 'moves':
     case 'home': {
-      if (!family.equatorial) return []
+      const way =
+        drawing === 'home' && given.homeWay ? [corner(given.homeWay, 'right', heightPx - OVER_GROUND_PX)] : []
+      if (!family.equatorial) return way
       const [pole] = places.axes
       const reach = size.tubeLengthMm * (drawing === 'moves' ? 0.9 : 1) - (drawing === 'moves' ? 0 : size.balanceMm)
       const [x, y] = toPage(along(places.pivot, pole, reach + (drawing === 'moves' ? 0 : 260)), view)
-      return [{ words: 'pole', x: Math.min(x + 8, widthPx - 44), y: Math.max(y - 4, 10), edge: 'left', leader: null }]
+      return [
+        { words: 'pole', x: Math.min(x + 8, widthPx - 44), y: Math.max(y - 4, 10), edge: 'left', leader: null },
+        ...way,
+      ]
     }
     case 'weight': {
       if (given.undo) return []
@@ -90,9 +100,9 @@ export function labelsOf(drawing: StepDrawing, given: LabelsGiven): readonly Dra
     }
     case 'finder': {
       const front = places.at.finder
-      return given.undo || !front
-        ? []
-        : beside('wide end to the sky', toPage(along(front, places.tube, 70), view), given)
+      if (given.undo || !front || given.finderKind === 'peep') return []
+      const words = given.finderKind === 'red-dot' ? 'window to the sky' : 'wide end to the sky'
+      return beside(words, toPage(along(front, places.tube, 70), view), given)
     }
     case 'slide-open': {
       const rods = places.at['slide-rods']
@@ -103,6 +113,8 @@ export function labelsOf(drawing: StepDrawing, given: LabelsGiven): readonly Dra
   }
 }
 
+/** The whole kit stands on a line; words stand over it. */
+const OVER_GROUND_PX = 30
 /** Room for two or three lines, with a third to spare for other languages. */
 const SLOT_PX = { width: 92, height: 40 } as const
 const GAP_PX = 5

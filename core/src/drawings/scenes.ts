@@ -207,7 +207,7 @@ const standOf = (kit: DrawnKit) =>
     kit.parts.map(({ role }) => role),
   )
 
-const finderKindOf = (kit: DrawnKit): FinderKind =>
+export const finderKindOf = (kit: DrawnKit): FinderKind =>
   kit.finderKind ?? (has(kit, 'coin-cell') ? 'red-dot' : 'two-screws')
 
 const trayCloseUps: Readonly<Record<Tray, CloseUp | null>> = {

@@ -8,7 +8,7 @@ import type { KitPlaces } from './kit-places.ts'
 import { labelsOf, type DrawnLabel } from './labels.ts'
 import { movesOf } from './moves.ts'
 import { person } from './person.ts'
-import { sceneOf, type Scene } from './scenes.ts'
+import { finderKindOf, sceneOf, type Scene } from './scenes.ts'
 import { openCase, tablesCompared } from './still-life.ts'
 import { paint, type DrawnPath, type Look, type View } from './solid.ts'
 
@@ -90,7 +90,28 @@ function drawnStep(
   const stopped = kit.parts.some(({ role }) => role === 'shaft-end-stop')
   const room = { items, widthPx: STEP_WIDTH_PX, heightPx: STEP_HEIGHT_PX }
   const southern = given.latitudeDeg < 0
-  return { items, labels: labelsOf(drawing, { family, places, size, view, southern, undo, stopped, ...room }) }
+  return {
+    items,
+    labels: labelsOf(drawing, {
+      family,
+      places,
+      size,
+      view,
+      southern,
+      homeWay: homeWayOf(kit, family, southern),
+      finderKind: finderKindOf(kit),
+      undo,
+      stopped,
+      ...room,
+    }),
+  }
+}
+
+/** An equatorial head stands with its axis to the pole, a fork's tube looks north on either half of the Earth; where an
+ * altazimuth arm has marks alone, they say. */
+function homeWayOf(kit: DrawnKit, family: FamilyDrawing, southern: boolean): 'north →' | 'south →' | null {
+  if (family.equatorial) return southern ? 'south →' : 'north →'
+  return kit.mount?.home?.drawing === 'fork' ? 'north →' : null
 }
 
 const PERSON_PX = 44

@@ -1,4 +1,5 @@
 import { roles } from '../contents/roles.ts'
+import { tubeSides } from '../mount/side.ts'
 
 /** The blocks a guide is composed from, in the order borrowers need them (DOMAIN section 10). */
 export const blockKeys = [
@@ -41,6 +42,11 @@ export const factTags = [
   'equatorial',
   'altazimuth',
   'driven',
+  'compass',
+  'southern',
+  'needle-east',
+  'needle-west',
+  'needle-true',
   'on-table',
   'newtonian',
   'collapsible',
@@ -75,6 +81,7 @@ export const blockVariables = [
   'parts',
   'steps',
   'town',
+  'needle',
 ] as const
 
 export const blockTags: readonly string[] = [...factTags, ...Object.keys(roles)]
@@ -105,7 +112,7 @@ export const blocks: readonly BlockDefinition[] = [
     because: '{mass} in all',
     stays: '[two-people] The whole kit weighs {mass}: two people, or a trolley. Carry it in parts.',
     text: `[!two-people] The whole kit weighs {mass}. Carry it in its case.
-Lift the tube and the stand, never by the finder.
+Never lift anything by the finder.
 [counterweight] The weight is small and heavy. Keep your toes clear of it.`,
   }),
   block({
@@ -132,7 +139,7 @@ A swallowed cell burns within two hours. If a child may have swallowed one, act 
     text: `[on-table] A sturdy table on firm ground, away from house walls and lamps.
 [!on-table] Firm, level ground, away from house walls and lamps.
 Never look through a window. Glass and warm air blur everything.
-Give your eyes twenty minutes in the dark. Switch this page to ember.
+Give your eyes twenty minutes in the dark. Switch your phone’s page to ember.
 [!seated] A chair for adults, a stool for children.
 [seated] Set the tube so low that you can look while you sit.
 Keep your hands off the tube while you look.
@@ -150,6 +157,12 @@ Keep your hands off the tube while you look.
     needs: ['equatorial'],
     because: 'equatorial head',
     text: `Set the scale to your latitude and turn the whole stand until the axis points at the pole. For looking that is enough.
+[compass] [southern] [needle-east] True south lies {needle} to the left of where the compass’s south end points.
+[compass] [southern] [needle-west] True south lies {needle} to the right of where the compass’s south end points.
+[compass] [!southern] [needle-east] True north lies {needle} to the left of where the compass points.
+[compass] [!southern] [needle-west] True north lies {needle} to the right of where the compass points.
+[compass] [needle-true] Here the compass points true, to within a degree.
+[compass] Read the compass an arm’s length away from the mount. Iron turns its needle.
 After that the stand must not be moved. If it is, do this again.`,
   }),
   block({
@@ -219,7 +232,7 @@ Planets: small, bright, and sharp for moments.
 [equatorial] [!driven] [!slow-motion-rod] The sky moves. Turn it on its tilted axis only, and it follows.
 [equatorial] Near the pole the axes feel wrong. Go slowly there.
 [altazimuth] [!driven] The sky moves. Nudge the tube a little every half minute.
-[equatorial] Look east, and the tube is on the west side of its stand. Look west, and it is on the east side. Under the pole it is the other way round.`,
+[equatorial] Look east, and the tube is on the ${tubeSides.lookingEast} side of its stand. Look west, and it is on the ${tubeSides.lookingWest} side. Under the pole it is the other way round.`,
   }),
   block({
     key: 'trouble',

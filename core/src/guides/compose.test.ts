@@ -1,5 +1,6 @@
 import { families, roleFacts, type Family, type Role } from '../contents/roles.ts'
 import { starterCard } from '../contents/starter-card.ts'
+import { sideOfMount } from '../mount/side.ts'
 import { composeGuide } from './compose.ts'
 import { upgradeGuide } from './first-version.ts'
 import type { Guide, GuideInput, GuidePart } from './guide.ts'
@@ -368,3 +369,49 @@ it.each(cards)(
     }
   },
 )
+
+describe('a compass in the case', () => {
+  const withCompass = (given: Partial<GuideInput>, name = 'Bubble and compass') => ({
+    ...base,
+    ...given,
+    parts: [...base.parts, part('bubble-level', { name })],
+  })
+  const at = (latitudeDeg: number, longitudeDeg: number) => ({
+    place: { name: 'Marrowdale', zone: 'UTC', latitudeDeg, longitudeDeg },
+  })
+  const lines = (input: GuideInput) => block(input, 'polar')?.filter((line) => /compass|Here/.test(line)) ?? []
+  // Declination by the model in `needle`, which has its own test against published values: about 13° W, 25° E, 0°.
+  it.each([
+    { where: 'north, needle to the west', ...at(44.6, -70), says: /^True north lies 1\d° to the right of/ },
+    { where: 'north, needle to the east', ...at(61.2, -150), says: /^True north lies 1\d° to the left of/ },
+    {
+      where: 'south, needle to the east',
+      ...at(-41.3, 174.8),
+      says: /^True south lies 2\d° to the left of where the compass’s south end/,
+    },
+    {
+      where: 'south, needle to the west',
+      ...at(-33.9, 18.4),
+      says: /^True south lies 2\d° to the right of where the compass’s south end/,
+    },
+    { where: 'where it points true', ...at(50.1, -1.5), says: /^Here the compass points true/ },
+  ])('$where: how far true lies beside it', ({ place, says }) => {
+    const [first, ...rest] = lines(withCompass({ place }))
+    expect(first).toMatch(says)
+    expect(rest).toEqual(['Read the compass an arm’s length away from the mount. Iron turns its needle.'])
+  })
+  it('nothing is said of one that isn’t packed, nor of how far beside where the place isn’t known', () => {
+    expect(lines({ ...base, ...at(44.6, -70) })).toEqual([])
+    expect(lines(withCompass(at(44.6, -70), 'Bubble level'))).toEqual([])
+    expect(lines(withCompass({}))).toHaveLength(1)
+  })
+})
+
+it('the side of the tube in its sentence is the one that is reckoned for stars', () => {
+  const follow = block(base, 'follow')?.find((line) => line.startsWith('Look east')) ?? ''
+  const side = (hourAngleHours: number) => sideOfMount({ latitudeDeg: 52, hourAngleHours }).tubeSide
+  expect(follow).toContain(`Look east, and the tube is on the ${side(-2)} side`)
+  expect(follow).toContain(`Look west, and it is on the ${side(2)} side`)
+  // A star under the pole and east of it, 8 h before its meridian, and one west of it.
+  expect([side(-8), side(8)]).toEqual([side(2), side(-2)])
+})

@@ -9,7 +9,7 @@ import { helpSheet } from './help-sheet.ts'
 import { guideFacts, usablePowers, type GuideFacts } from './kit-facts.ts'
 import { guideNights, roundedPlace, type TargetWords } from './nights.ts'
 import { inSentence, saidPart } from './said-part.ts'
-import { guideDate, guideLanguages, plain, translator, type Translator } from './said.ts'
+import { guideDate, guideLanguages, plain, translator, type Translator, type Said } from './said.ts'
 import { putAwaySteps, setUpSteps } from './set-up-steps.ts'
 import { troubleSigns } from './trouble.ts'
 
@@ -110,9 +110,9 @@ function guideText(
     controller: controllerOf(input, t),
     home: facts.tags.has('controller') ? (input.mount?.home?.steps ?? []).map((step) => t.say(step)) : [],
     targets: Object.fromEntries(
-      Object.entries(targets).map(([id, { name, find, look }]) => [
+      Object.entries(targets).map(([id, { name, catalogue, find, look }]) => [
         id,
-        { name: t.say(name), find: t.say(find), look: t.say(look) },
+        { name: withNumber(t.say(name), catalogue), find: t.say(find), look: t.say(look) },
       ]),
     ),
     helpSheet:
@@ -121,6 +121,12 @@ function guideText(
         : null,
     missing: t.missing,
   }
+}
+
+/** A beginner's name, with the number that other lists and apps know it by. */
+function withNumber(name: Said, catalogue: string | null): Said {
+  if (catalogue === null) return name
+  return typeof name === 'string' ? `${name} (${catalogue})` : { en: `${name.en} (${catalogue})` }
 }
 
 const linesOf = (text: string, facts: BlockFacts, t: Translator, variables: Readonly<Record<string, string>>) =>

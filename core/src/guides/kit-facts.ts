@@ -1,6 +1,7 @@
 import { isHazardRole } from '../contents/filters.ts'
 import { finderKindOnCard } from '../finder/finder-kind.ts'
 import { powersOf, WIDE_BARREL_FROM_MM } from '../optics/powers.ts'
+import { needleDeclination } from '../sky/needle.ts'
 import { massText, powerText } from '../words/figures.ts'
 import type { BlockFacts } from './block-text.ts'
 import { guidePower } from './guide-power.ts'
@@ -11,6 +12,10 @@ import { kitInHand, setUpCount, type KitInHand } from './set-up-steps.ts'
 const TWO_PEOPLE_ABOVE_G = 10_000
 /** Below this clusters and nebulae disappoint. Common practice, no source. */
 const SMALL_APERTURE_MM = 114
+/** A bubble level may have a needle: only its name on the card says so. */
+const COMPASS = /compass|needle|br[uú]jula|kompass|boussole/i
+/** Nobody reads a small compass finer than this. Common practice, no source. */
+const TRUE_ENOUGH_DEG = 1
 const equatorialFamilies: readonly string[] = ['equatorial-reflector', 'equatorial-maksutov', 'large-equatorial']
 
 export interface GuideFacts extends BlockFacts {
@@ -28,13 +33,22 @@ export function guideFacts(input: GuideInput): GuideFacts {
     input.optics,
     there.filter((part) => part.mark !== 'wrong'),
   ).map(guidePower)
+  const needleDeg = needleAt(input)
   const totalG = there.reduce((sum, part) => sum + part.count * (part.massG ?? 0), 0)
   return {
     kit,
     there,
     powers,
-    tags: new Set([...there.map(({ role }) => role), ...kitTags(kit, totalG, there), ...borrowerTags(input)]),
-    variables: variables(kit, { totalG, powers, there }),
+    tags: new Set([
+      ...there.map(({ role }) => role),
+      ...kitTags(kit, totalG, there),
+      ...borrowerTags(input),
+      ...placeTags(input, needleDeg),
+    ]),
+    variables: {
+      ...variables(kit, { totalG, powers, there }),
+      ...(needleDeg === null ? {} : { needle: `${Math.round(Math.abs(needleDeg))}°` }),
+    },
   }
 }
 
@@ -50,6 +64,7 @@ function kitTags(kit: KitInHand, totalG: number, there: readonly GuidePart[]): r
   return [
     equatorial ? 'equatorial' : 'altazimuth',
     ...(driven ? ['driven'] : []),
+    ...(there.some(({ role, name }) => role === 'bubble-level' && COMPASS.test(name)) ? ['compass'] : []),
     ...(totalG > TWO_PEOPLE_ABOVE_G ? ['two-people'] : []),
     ...(family === 'tabletop-reflector' ? ['on-table'] : []),
     ...(optics.kind === 'newtonian' ? ['newtonian'] : []),
@@ -68,6 +83,21 @@ function finderTag(kit: KitInHand, there: readonly GuidePart[]): readonly string
   if (!kit.has('finder')) return []
   const kind = finderKindOnCard(there)
   return [kind === 'red-dot' ? 'red-dot' : kind === 'peep' ? 'peep-sight' : 'optical-finder']
+}
+
+/** Where a compass points at the borrower's place, east of true north positive; null where no place or model is known. */
+function needleAt({ place, issuedOn }: GuideInput): number | null {
+  if (!place) return null
+  const { latitudeDeg, longitudeDeg } = place
+  return needleDeclination({ latitudeDeg, longitudeDeg, atUtc: `${issuedOn}T12:00:00Z` }).declinationDeg
+}
+
+function placeTags({ place }: GuideInput, needleDeg: number | null): readonly string[] {
+  const beside = needleDeg !== null && Math.abs(needleDeg) >= TRUE_ENOUGH_DEG
+  return [
+    ...(place && place.latitudeDeg < 0 ? ['southern'] : []),
+    ...(needleDeg === null ? [] : [beside ? (needleDeg > 0 ? 'needle-east' : 'needle-west') : 'needle-true']),
+  ]
 }
 
 function borrowerTags({ borrower = usualBorrower }: GuideInput): readonly string[] {

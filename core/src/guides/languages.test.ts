@@ -52,6 +52,7 @@ const sentences: readonly (readonly [block: string, text: string])[] = [
       [title, ...lines.map(({ text }) => text), caution ?? ''].map((each) => [`step ${key}`, each] as const),
     )
   }),
+  ...showpieces.flatMap(({ id, closer }) => (closer ? [[`target ${id}`, closer.look] as const] : [])),
   ...[...showpieces, ...moonFeatures.map((each) => ({ ...each, find: '' }))].flatMap(({ id, name, find, look }) =>
     [name, find, look].map((each) => [`target ${id}`, each] as const),
   ),

@@ -51,6 +51,7 @@ export interface GuideNight {
 
 export interface TargetWords {
   readonly name: string
+  readonly catalogue: string | null
   readonly find: string
   readonly look: string
 }
@@ -73,10 +74,10 @@ export function guideNights(given: {
   const { place, fromDate, untilDate, apertureMm, powers, children } = given
   const words: Record<string, TargetWords> = {}
   /** A planet looks different from night to night: its words go by what it looks like. */
-  const wordsKey = ({ id, name, find, look }: Target): string => {
+  const wordsKey = ({ id, name, catalogue, find, look }: Target): string => {
     for (let number = 1; ; number++) {
       const key = number === 1 ? id : `${id}-${number}`
-      const known = (words[key] ??= { name, find, look })
+      const known = (words[key] ??= { name, catalogue, find, look })
       if (known.name === name && known.find === find && known.look === look) return key
     }
   }
@@ -86,6 +87,9 @@ export function guideNights(given: {
     const evening = eveningTargets({
       ...where,
       apertureMm,
+      ...(powers.length > 0
+        ? { mostMagnification: Math.max(...powers.map(({ magnification }) => magnification)) }
+        : {}),
       ...(children ? { untilLocalHour: CHILDREN_UNTIL_HOUR } : {}),
     })
     const { sessionUtc } = evening

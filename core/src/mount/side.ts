@@ -49,6 +49,11 @@ export function sideOfMount(input: { readonly latitudeDeg: number; readonly hour
   }
 }
 
+const sideAt = (hourAngleHours: number): TubeSide => sideOfMount({ latitudeDeg: 0, hourAngleHours }).tubeSide
+
+/** `sideOfMount` for a borrower without a clock: the same in both hemispheres, and beyond six hours the other way round. */
+export const tubeSides = { lookingEast: sideAt(-3), lookingWest: sideAt(3), underPole: sideAt(-9) } as const
+
 /** Hours into (−12, 12]. */
 export function signedHours(hours: number): number {
   const turned = ((hours % HOURS_PER_TURN) + HOURS_PER_TURN) % HOURS_PER_TURN

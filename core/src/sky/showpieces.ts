@@ -1,6 +1,6 @@
 /** What a small telescope shows for sure, beyond the solar system: our own short list. Places J2000.0 in degrees and
- * magnitudes, written down from memory and compared with an open catalogue (docs/verification.md); needed aperture and sky
- * are common practice, no source. */
+ * magnitudes, written down from memory and compared with an open catalogue (docs/verification.md); numbers and separations
+ * from memory; needed aperture and sky are common practice, no source. */
 
 export type ShowpieceKind = 'double-star' | 'open-cluster' | 'globular-cluster' | 'nebula' | 'galaxy'
 export type WantedPower = 'low' | 'medium' | 'high'
@@ -21,6 +21,12 @@ export interface Showpiece {
   readonly sure: number
   readonly find: string
   readonly look: string
+  /** Number in the common lists, or the star's letter, where the name is a beginner's: for looking it up elsewhere. */
+  readonly catalogue?: string
+  /** Of a double star: between its two, about 2026. Binaries move; Castor, Algieba and Rigil Kentaurus by 0.1″ a year. */
+  readonly separationArcsec?: number
+  /** What shows besides where the tube parts this too. */
+  readonly closer?: { readonly separationArcsec: number; readonly look: string }
 }
 
 type Row = readonly [
@@ -36,6 +42,7 @@ type Row = readonly [
   sure: number,
   find: string,
   look: string,
+  more: Pick<Showpiece, 'separationArcsec' | 'catalogue' | 'closer'>,
 ]
 
 const rows: readonly Row[] = [
@@ -52,6 +59,7 @@ const rows: readonly Row[] = [
     88,
     'The bend in the handle of the Plough. A faint star stands close beside it.',
     'Two white stars close together, and a third a little way off.',
+    { separationArcsec: 14.4 },
   ],
   [
     'albireo',
@@ -66,6 +74,7 @@ const rows: readonly Row[] = [
     90,
     'The head of the Swan, at the far end of its long neck.',
     'Two stars, one golden and one blue. These colours are real.',
+    { separationArcsec: 34.5 },
   ],
   [
     'almach',
@@ -80,6 +89,7 @@ const rows: readonly Row[] = [
     74,
     'Start at the corner of the great square. Follow two bright stars; it is the last.',
     'A gold star with a small blue one close beside it.',
+    { separationArcsec: 9.6 },
   ],
   [
     'castor',
@@ -94,6 +104,7 @@ const rows: readonly Row[] = [
     72,
     'The two bright Twins stand side by side. It is the one nearer to Capella.',
     'Two white stars, very close. Wait for a moment when the air is still.',
+    { separationArcsec: 5.5 },
   ],
   [
     'algieba',
@@ -108,6 +119,7 @@ const rows: readonly Row[] = [
     70,
     'The bright star in the neck of the Lion, north of Regulus.',
     'Two gold stars, very close. Wait for a moment when the air is still.',
+    { separationArcsec: 4.7 },
   ],
   [
     'cor-caroli',
@@ -122,6 +134,7 @@ const rows: readonly Row[] = [
     74,
     'The lone star in the curve of the Plough’s handle.',
     'A bright star with a fainter one beside it.',
+    { separationArcsec: 19.3 },
   ],
   [
     'mesarthim',
@@ -136,6 +149,7 @@ const rows: readonly Row[] = [
     70,
     'The faintest of the three stars that make the head of the Ram.',
     'Two white stars of the same brightness, like a pair of eyes.',
+    { separationArcsec: 7.4 },
   ],
   [
     'dolphin',
@@ -150,6 +164,7 @@ const rows: readonly Row[] = [
     62,
     'East of Altair four faint stars make a small diamond. It is the corner farthest from Altair.',
     'Two stars, one a little yellow.',
+    { separationArcsec: 8.9, catalogue: 'γ Delphini' },
   ],
   [
     'double-double',
@@ -163,7 +178,12 @@ const rows: readonly Row[] = [
     'medium',
     66,
     'A faint star a finger’s breadth north-east of Vega.',
-    'Two stars at low power. At high power each is a close pair.',
+    'Two white stars, wide apart.',
+    {
+      separationArcsec: 208,
+      catalogue: 'ε Lyrae',
+      closer: { separationArcsec: 2.3, look: 'Two stars at low power. At high power each is a close pair.' },
+    },
   ],
   [
     'iota-cancri',
@@ -178,6 +198,7 @@ const rows: readonly Row[] = [
     58,
     'A lone star north of the Beehive, about as far as a fist is wide.',
     'A yellow star with a blue one beside it.',
+    { separationArcsec: 30.5, catalogue: 'ι Cancri' },
   ],
   [
     'algedi',
@@ -192,6 +213,7 @@ const rows: readonly Row[] = [
     66,
     'South of Altair by a little over two fists.',
     'Two yellow stars, wide apart. Sharp eyes split them without a telescope.',
+    { separationArcsec: 380 },
   ],
   [
     'alpha-centauri',
@@ -206,6 +228,7 @@ const rows: readonly Row[] = [
     88,
     'The brighter of the two pointers beside the Southern Cross.',
     'Two bright yellow stars close together. They are our nearest neighbours.',
+    { separationArcsec: 8 },
   ],
   [
     'acrux',
@@ -220,6 +243,7 @@ const rows: readonly Row[] = [
     80,
     'The brightest star, at the foot of the Southern Cross.',
     'Two blue-white stars, very close, and a third farther off.',
+    { separationArcsec: 3.9 },
   ],
   [
     'gamma-velorum',
@@ -234,6 +258,7 @@ const rows: readonly Row[] = [
     68,
     'From Canopus a fist and two thirds to the north-east.',
     'A bright blue star with a fainter one beside it.',
+    { separationArcsec: 41, catalogue: 'γ Velorum' },
   ],
   [
     'acamar',
@@ -248,6 +273,7 @@ const rows: readonly Row[] = [
     66,
     'North of Achernar by two fists, the brightest star of a dull part of the sky.',
     'Two white stars close together.',
+    { separationArcsec: 8.4 },
   ],
   [
     'pleiades',
@@ -262,6 +288,7 @@ const rows: readonly Row[] = [
     95,
     'A small cloud of stars that you see without a telescope, between the Bull’s eye and the Ram.',
     'Dozens of blue-white stars. They fill the whole view.',
+    { catalogue: 'M45' },
   ],
   [
     'beehive',
@@ -276,6 +303,7 @@ const rows: readonly Row[] = [
     84,
     'Half-way from the Twins to the Lion. In a dark sky it is a faint patch.',
     'A swarm of some forty stars.',
+    { catalogue: 'M44' },
   ],
   [
     'double-cluster',
@@ -290,6 +318,7 @@ const rows: readonly Row[] = [
     82,
     'Half-way from the W of Cassiopeia to Perseus.',
     'Two swarms of stars side by side, in one view.',
+    { catalogue: 'NGC 869, 884' },
   ],
   [
     'm35',
@@ -304,6 +333,7 @@ const rows: readonly Row[] = [
     64,
     'At the feet of the Twins, next to the last star.',
     'A round swarm of faint stars, as wide as the Moon.',
+    { catalogue: 'M35' },
   ],
   [
     'm37',
@@ -318,6 +348,7 @@ const rows: readonly Row[] = [
     58,
     'Just outside the ring of the Charioteer, on the Twins’ side.',
     'A fine dust of faint stars with a red one in the middle.',
+    { catalogue: 'M37' },
   ],
   [
     'm41',
@@ -332,6 +363,7 @@ const rows: readonly Row[] = [
     72,
     'South of Sirius, less than half a fist.',
     'A loose swarm of stars.',
+    { catalogue: 'M41' },
   ],
   [
     'm47',
@@ -346,6 +378,7 @@ const rows: readonly Row[] = [
     60,
     'East of Sirius by a fist and a quarter.',
     'A bright, scattered handful of stars.',
+    { catalogue: 'M47' },
   ],
   [
     'm34',
@@ -360,6 +393,7 @@ const rows: readonly Row[] = [
     60,
     'Half-way from Algol to Almach.',
     'Some thirty stars, many of them in pairs.',
+    { catalogue: 'M34' },
   ],
   [
     'm39',
@@ -374,6 +408,7 @@ const rows: readonly Row[] = [
     56,
     'East of Deneb by nearly one fist.',
     'A wide triangle of some twenty stars.',
+    { catalogue: 'M39' },
   ],
   [
     'm11',
@@ -388,6 +423,7 @@ const rows: readonly Row[] = [
     66,
     'Follow the tail of the Eagle south-west; it lies just past the last star.',
     'A tight fan of very many faint stars.',
+    { catalogue: 'M11' },
   ],
   [
     'm7',
@@ -402,6 +438,7 @@ const rows: readonly Row[] = [
     84,
     'Beside the sting of the Scorpion, towards the teapot’s spout.',
     'Bright stars strewn over the whole view.',
+    { catalogue: 'M7' },
   ],
   [
     'm6',
@@ -416,6 +453,7 @@ const rows: readonly Row[] = [
     72,
     'North of the sting of the Scorpion, half a fist.',
     'Stars in the shape of a butterfly with open wings.',
+    { catalogue: 'M6' },
   ],
   [
     'southern-pleiades',
@@ -430,6 +468,7 @@ const rows: readonly Row[] = [
     88,
     'On the side of the Southern Cross away from the pointers, by a fist and a quarter.',
     'A dozen bright blue stars, wide apart.',
+    { catalogue: 'IC 2602' },
   ],
   [
     'wishing-well',
@@ -444,6 +483,7 @@ const rows: readonly Row[] = [
     82,
     'On the side of the Southern Cross away from the pointers, by one fist.',
     'A great many stars of the same brightness, like coins in a well.',
+    { catalogue: 'NGC 3532' },
   ],
   [
     'jewel-box',
@@ -458,6 +498,7 @@ const rows: readonly Row[] = [
     82,
     'Close to the arm of the Southern Cross that is nearest to the pointers.',
     'A small bright A of stars, one of them red.',
+    { catalogue: 'NGC 4755' },
   ],
   [
     'hercules-cluster',
@@ -472,6 +513,7 @@ const rows: readonly Row[] = [
     74,
     'In the keystone of Hercules, on the side towards Arcturus, a third of the way from its northern end.',
     'A round ball of mist. From 130 mm on, its edge is grainy with stars.',
+    { catalogue: 'M13' },
   ],
   [
     'm22',
@@ -486,6 +528,7 @@ const rows: readonly Row[] = [
     70,
     'Just north-east of the top of the teapot’s lid.',
     'A big soft ball of mist.',
+    { catalogue: 'M22' },
   ],
   [
     'm3',
@@ -500,6 +543,7 @@ const rows: readonly Row[] = [
     54,
     'Half-way from Arcturus to Cor Caroli.',
     'A round patch of mist with a bright middle.',
+    { catalogue: 'M3' },
   ],
   [
     'm5',
@@ -514,6 +558,7 @@ const rows: readonly Row[] = [
     52,
     'South-west of the Snake’s brightest star, by less than a fist.',
     'A round patch of mist with a bright middle.',
+    { catalogue: 'M5' },
   ],
   [
     'm15',
@@ -528,6 +573,7 @@ const rows: readonly Row[] = [
     58,
     'Past the nose of the winged Horse, less than half a fist.',
     'A small round mist with a bright point in the middle.',
+    { catalogue: 'M15' },
   ],
   [
     'omega-centauri',
@@ -542,6 +588,7 @@ const rows: readonly Row[] = [
     88,
     'North of the pointers by a fist and a half. By eye it is a fuzzy star.',
     'A huge ball of mist, grainy all over.',
+    { catalogue: 'NGC 5139' },
   ],
   [
     'tucana-ball',
@@ -556,6 +603,7 @@ const rows: readonly Row[] = [
     84,
     'Beside the Small Cloud. By eye it is a fuzzy star.',
     'A bright ball with a blazing middle.',
+    { catalogue: 'NGC 104' },
   ],
   [
     'orion-nebula',
@@ -570,6 +618,7 @@ const rows: readonly Row[] = [
     94,
     'South of the belt of Orion, in the middle of the sword.',
     'A grey-green glow like a wing, with four tiny stars in it.',
+    { catalogue: 'M42' },
   ],
   [
     'lagoon-nebula',
@@ -584,6 +633,7 @@ const rows: readonly Row[] = [
     58,
     'North of the teapot’s spout by half a fist, like steam.',
     'A faint glow beside a loose swarm of stars.',
+    { catalogue: 'M8' },
   ],
   [
     'ring-nebula',
@@ -598,6 +648,7 @@ const rows: readonly Row[] = [
     60,
     'In the Lyre, half-way between the two stars farthest from Vega.',
     'A tiny grey smoke ring.',
+    { catalogue: 'M57' },
   ],
   [
     'dumbbell-nebula',
@@ -612,6 +663,7 @@ const rows: readonly Row[] = [
     50,
     'North of the arrow’s tip, a third of a fist.',
     'A grey box, a little pinched in the middle.',
+    { catalogue: 'M27' },
   ],
   [
     'carina-nebula',
@@ -626,6 +678,7 @@ const rows: readonly Row[] = [
     88,
     'On the side of the Southern Cross away from the pointers, by a fist and a third. By eye it is a bright patch.',
     'Grey clouds cut by dark lanes, full of stars.',
+    { catalogue: 'NGC 3372' },
   ],
   [
     'tarantula-nebula',
@@ -640,6 +693,7 @@ const rows: readonly Row[] = [
     66,
     'At the edge of the Large Cloud.',
     'A small glow with loops like a spider’s legs.',
+    { catalogue: 'NGC 2070' },
   ],
   [
     'andromeda-galaxy',
@@ -654,6 +708,7 @@ const rows: readonly Row[] = [
     76,
     'A chain of stars leaves a corner of the great square. Go along it to the second star, the corner not counted. From there go two short steps towards Cassiopeia.',
     'A long grey glow with a bright middle. Its light took over two million years.',
+    { catalogue: 'M31' },
   ],
 ]
 
@@ -671,6 +726,7 @@ export const showpieces: readonly Showpiece[] = rows.map(
     sure,
     find,
     look,
+    more,
   ]) => ({
     id,
     name,
@@ -684,5 +740,6 @@ export const showpieces: readonly Showpiece[] = rows.map(
     sure,
     find,
     look,
+    ...more,
   }),
 )

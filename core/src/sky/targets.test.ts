@@ -180,6 +180,38 @@ it.each([
   expect(Math.abs(degrees / 10 - fists)).toBeLessThan(0.2)
 })
 
+describe('two stars close together', () => {
+  const looksOf = (change: Partial<TargetsInput>) =>
+    // A summer night: the Lyre and the Swan are up.
+    new Map(eveningTargets({ ...club, date: '2026-08-12', ...change }).targets.map(({ id, look }) => [id, look]))
+  it('the close pairs of the double double only where the aperture and a power of the case part them', () => {
+    const pairs = /each is a close pair/
+    expect(looksOf({ apertureMm: 150 }).get('double-double')).toMatch(pairs)
+    expect(looksOf({ apertureMm: 150, mostMagnification: 120 }).get('double-double')).toMatch(pairs)
+    expect(looksOf({ apertureMm: 150, mostMagnification: 90 }).get('double-double')).toBe(
+      'Two white stars, wide apart.',
+    )
+    expect(looksOf({ apertureMm: 70 }).get('double-double')).toBe('Two white stars, wide apart.')
+  })
+  it('a pair that no power of the case shows as two is left out', () => {
+    const inMay = { date: '2026-05-08', apertureMm: 130 }
+    expect([...looksOf(inMay).keys()]).toContain('algieba')
+    expect([...looksOf({ ...inMay, mostMagnification: 48 }).keys()]).not.toContain('algieba')
+    expect([...looksOf({ ...inMay, mostMagnification: 52 }).keys()]).toContain('algieba')
+  })
+  it('every double star says how far apart its two stand, and no other thing does', () => {
+    for (const { kind, separationArcsec, id } of showpieces)
+      expect([id, separationArcsec !== undefined]).toEqual([id, kind === 'double-star'])
+  })
+})
+
+it('a beginner’s name has the number that other lists know it by beside it', () => {
+  for (const { kind, catalogue, id } of showpieces)
+    if (kind !== 'double-star') expect([id, catalogue]).toEqual([id, expect.stringMatching(/^(M|NGC |IC )\d+/)])
+  // Ids that are numbers agree with theirs.
+  for (const { id, catalogue } of showpieces) if (/^m\d+$/.test(id)) expect(catalogue).toBe(id.toUpperCase())
+})
+
 describe('in words', () => {
   it('names the case’s own eyepieces: the lowest to find it, then the one nearest to what shows it best', () => {
     const powers = [
@@ -189,7 +221,7 @@ describe('in words', () => {
     ]
     const { targets } = skyTargets({ ...club, powers })
     const of = (name: string) => targets.find((each) => each.name === name)?.eyepiece
-    expect(of('the Beehive')).toBe('25 mm')
+    expect(of('the Beehive (M44)')).toBe('25 mm')
     expect(of('Jupiter')).toBe('25 mm, then 10 mm')
     expect(of('Algieba')).toBe('25 mm, then 4 mm')
   })

@@ -25,6 +25,8 @@ export type TargetKind = ShowpieceKind | 'moon' | 'moon-feature' | 'planet'
 export interface Target {
   readonly id: string
   readonly name: string
+  /** Its number in the common lists; null where its name is enough. */
+  readonly catalogue: string | null
   readonly kind: TargetKind
   readonly power: WantedPower
   /** When it stands best within the evening. */
@@ -65,6 +67,8 @@ export interface TargetsInput extends PlaceOnEarth {
   readonly date: string
   readonly zone: string
   readonly apertureMm: number
+  /** The case's highest power that the tube can use; left out, any. Two stars closer than it parts are left out. */
+  readonly mostMagnification?: number | undefined
   /** Faintest star the place shows by eye on a clear moonless night; 4.5 is the edge of a town. */
   readonly limitingMagnitude?: number | undefined
   /** The last hour that counts as evening, local; with children earlier. */
@@ -297,6 +301,7 @@ function moonTargets(moments: readonly Moment[], moonLit: number, rules: Rules):
   const whole: Target = {
     id: 'moon',
     name: 'the Moon',
+    catalogue: null,
     kind: 'moon',
     power: 'low',
     ...when,
@@ -325,6 +330,7 @@ const featureTarget = (
 ): Target => ({
   id: `moon-${id}`,
   name,
+  catalogue: null,
   kind: 'moon-feature',
   power: 'medium',
   ...when,
@@ -358,6 +364,7 @@ function planetTargets(input: TargetsInput, moments: readonly Moment[], rules: R
       {
         id: name.toLowerCase(),
         name,
+        catalogue: null,
         kind: 'planet',
         power,
         ...when,
@@ -394,6 +401,24 @@ function planetWords(
     : { look: 'A small orange disc, with a dark mark or a white cap in good moments.', sure: 78, power: 'high' }
 }
 
+/** Two equal stars are just parted at 116″ over the aperture in mm. Source: Dawes, Mem. R. Astron. Soc. 35 (1867). */
+const DAWES_ARCSEC_MM = 116
+/** A beginner, in usual air, with two unlike stars, needs more. Common practice, no source. */
+const BEGINNERS_SHARE = 1.5
+/** So far apart must two stars look to be seen as two at ease: four minutes of arc. Common practice, no source. */
+const EASY_TO_SEE_ARCSEC = 240
+
+/** Whether this tube, at a power it has, shows two stars so far apart as two. */
+function parts(
+  { apertureMm, mostMagnification = Infinity }: TargetsInput,
+  separationArcsec: number | undefined = Infinity,
+): boolean {
+  return (
+    separationArcsec >= (BEGINNERS_SHARE * DAWES_ARCSEC_MM) / apertureMm &&
+    separationArcsec * mostMagnification >= EASY_TO_SEE_ARCSEC
+  )
+}
+
 function showpieceTarget(
   piece: Showpiece,
   given: {
@@ -407,6 +432,7 @@ function showpieceTarget(
   const { input, moments, limitingMagnitude, moonLit, rules } = given
   const [first] = moments
   if (!first || input.apertureMm < piece.leastApertureMm || limitingMagnitude < piece.leastSkyMagnitude) return []
+  if (!parts(input, piece.separationArcsec)) return []
   const { raHours, decDeg } = starOfDate(
     { ...piece, properMotionRaMas: 0, properMotionDecMas: 0 },
     skyFrame(first.time),
@@ -433,11 +459,13 @@ function showpieceTarget(
   const takes = diffuse && brightened(moment) > 0.5
   // Each magnitude of sky to spare makes it surer, each that the Moon takes less so.
   const sky = diffuse ? Math.min(1, Math.max(0.5, 0.85 + 0.15 * margin)) : 1
-  const { id, name, kind, power, find, look } = piece
+  const { id, name, kind, power, find, closer, catalogue = null } = piece
+  const look = closer && parts(input, closer.separationArcsec) ? closer.look : piece.look
   return [
     {
       id,
       name,
+      catalogue,
       kind,
       power,
       ...when,

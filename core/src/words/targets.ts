@@ -67,10 +67,14 @@ export interface SkyTargets {
 export function skyTargets(
   input: TargetsInput & { readonly powers?: readonly NamedPower[] | undefined },
 ): SkyTargets {
-  const { targets, fromUtc, untilUtc, reason } = eveningTargets(input)
+  const mostMagnification = input.powers?.length
+    ? Math.max(...input.powers.map(({ magnification }) => magnification))
+    : input.mostMagnification
+  const { targets, fromUtc, untilUtc, reason } = eveningTargets({ ...input, mostMagnification })
   return {
     targets: targets.map((target) => {
-      const { name, kind, bestUtc, altitudeDeg, azimuthDeg, stretches, find, look } = target
+      const { catalogue, kind, bestUtc, altitudeDeg, azimuthDeg, stretches, find, look } = target
+      const name = catalogue === null ? target.name : `${target.name} (${catalogue})`
       const eyepiece = eyepieceWords(target, input.apertureMm, input.powers)
       return {
         name,

@@ -54,7 +54,7 @@ const spot = computed(() => {
       }}
     </p>
     <p v-if="guide.place.latitudeDeg < 0" class="second">
-      {{ say('It is faint. Without the scope use the compass.') }}
+      {{ say('It is faint: without the scope you won’t see it.') }}
     </p>
   </template>
 </template>

@@ -11,7 +11,7 @@ export const guideTexts: Readonly<Record<string, string>> = {
   'The whole kit weighs {mass}: two people, or a trolley. Carry it in parts.':
     'Todo el equipo pesa {mass}: dos personas, o un carrito. Llévalo por partes.',
   'The whole kit weighs {mass}. Carry it in its case.': 'Todo el equipo pesa {mass}. Llévalo en su maleta.',
-  'Lift the tube and the stand, never by the finder.': 'Coge el tubo y el soporte, nunca el buscador.',
+  'Never lift anything by the finder.': 'No levantes nunca nada por el buscador.',
   'The weight is small and heavy. Keep your toes clear of it.':
     'El contrapeso es pequeño y pesa mucho. Aparta los pies.',
   'What is in the case': 'Qué hay en la maleta',
@@ -32,8 +32,8 @@ export const guideTexts: Readonly<Record<string, string>> = {
   'Firm, level ground, away from house walls and lamps.': 'Suelo firme y llano, lejos de paredes y farolas.',
   'Never look through a window. Glass and warm air blur everything.':
     'No mires nunca a través de una ventana. El cristal y el aire caliente lo hacen todo borroso.',
-  'Give your eyes twenty minutes in the dark. Switch this page to ember.':
-    'Deja a tus ojos veinte minutos a oscuras. Pon esta página en modo ascua.',
+  'Give your eyes twenty minutes in the dark. Switch your phone’s page to ember.':
+    'Deja a tus ojos veinte minutos a oscuras. Pon la página de tu móvil en modo ascua.',
   'A chair for adults, a stool for children.': 'Una silla para los mayores, un taburete para los niños.',
   'Set the tube so low that you can look while you sit.': 'Pon el tubo tan bajo que puedas mirar sentado.',
   'Keep your hands off the tube while you look.': 'No toques el tubo mientras miras.',
@@ -93,6 +93,18 @@ export const guideTexts: Readonly<Record<string, string>> = {
   'Near the pole the axes feel wrong. Go slowly there.': 'Cerca del polo los ejes se mueven raro. Ve despacio allí.',
   'The sky moves. Nudge the tube a little every half minute.':
     'El cielo se mueve. Empuja el tubo un poco cada medio minuto.',
+  'True south lies {needle} to the left of where the compass’s south end points.':
+    'El sur verdadero queda {needle} a la izquierda de donde señala el extremo sur de la brújula.',
+  'True south lies {needle} to the right of where the compass’s south end points.':
+    'El sur verdadero queda {needle} a la derecha de donde señala el extremo sur de la brújula.',
+  'True north lies {needle} to the left of where the compass points.':
+    'El norte verdadero queda {needle} a la izquierda de donde señala la brújula.',
+  'True north lies {needle} to the right of where the compass points.':
+    'El norte verdadero queda {needle} a la derecha de donde señala la brújula.',
+  'Here the compass points true, to within a degree.':
+    'Aquí la brújula señala bien, con un grado de error como mucho.',
+  'Read the compass an arm’s length away from the mount. Iron turns its needle.':
+    'Lee la brújula a un brazo de distancia de la montura. El hierro desvía la aguja.',
   'Look east, and the tube is on the west side of its stand. Look west, and it is on the east side. Under the pole it is the other way round.':
     'Si miras al este, el tubo queda en el lado oeste del pie. Si miras al oeste, en el lado este. Bajo el polo es al revés.',
   'The hand controller': 'El mando de mano',

@@ -96,6 +96,7 @@ export const pageTexts: Readonly<Record<string, string>> = {
   'open end, cap on': 'boca del tubo, con su tapa',
   'lens end, cap on': 'lado de la lente, con su tapa',
   'wide end to the sky': 'el lado ancho, al cielo',
+  'window to the sky': 'la ventana, al cielo',
   'both rods, to the stop': 'las dos varillas, hasta el tope',
   'The loan’s nights are over. This was the last one; tonight’s sky is a little different.':
     'Las noches del préstamo ya pasaron. Esta fue la última; el cielo de hoy es un poco distinto.',
@@ -117,7 +118,7 @@ export const pageTexts: Readonly<Record<string, string>> = {
   'In the sighting scope, {date} about {time}': 'En el buscador del polo, {date} hacia las {time}',
   '{star} belongs at {clock} on the ring, read like a clock.':
     '{star} va a las {clock} en el anillo, como en un reloj.',
-  'It is faint. Without the scope use the compass.': 'Es débil. Sin el buscador, usa la brújula.',
+  'It is faint: without the scope you won’t see it.': 'Es débil: sin el buscador del polo no la verás.',
   'No nights were worked out for this guide. Ask the library for a new link.':
     'Esta guía no trae las noches. Pide otro enlace a la biblioteca.',
   'Other nights': 'Otras noches',

@@ -37,6 +37,7 @@ export const skyTexts: Readonly<Record<string, string>> = {
   'Two stars, one a little yellow.': 'Dos estrellas, una un poco amarilla.',
   'the Double Double': 'la Doble Doble',
   'A faint star a finger’s breadth north-east of Vega.': 'Una estrella débil a un dedo de Vega, hacia el noreste.',
+  'Two white stars, wide apart.': 'Dos estrellas blancas, muy separadas.',
   'Two stars at low power. At high power each is a close pair.':
     'Dos estrellas con poco aumento. Con mucho, cada una es un par muy junto.',
   'the Crab’s claw': 'la pinza del Cangrejo',

@@ -429,7 +429,7 @@ const strokes: Readonly<Record<Exclude<CloseUp, 'latitude'>, readonly Stroke[]>>
   // Light turned by a quarter for the sky; the one that turns it by an eighth is for land.
   diagonal: [
     ['recede', 'M0 -50V50'],
-    ['fill', 'M-46 -2h14v22h-14ZM-32 -6h16l16 0l-22 28h-10Z'],
+    ['fill', 'M-45 -1h13v20h-13ZM-32 -6h16l16 0l-22 28h-10Z'],
     ['fill', rect(-26, -34, 20, 28)],
     ['fill-inner', 'M-22 -32v22M-16 -32v22M-10 -32v22'],
     axis(-50, 9, -16, 9),

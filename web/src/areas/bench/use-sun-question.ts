@@ -25,22 +25,35 @@ export function useSunQuestion(
     readonly branchId: () => string
     readonly siteId?: () => string | null
     readonly clock?: (() => Date) | undefined
+    /** Milliseconds that nobody can set; only their difference counts. */
+    readonly steadyMs?: () => number
   },
 ) {
-  const { branchId, siteId = () => null, clock = () => new Date() } = from
+  const { branchId, siteId = () => null, clock = () => new Date(), steadyMs = () => performance.now() } = from
   const { data, problem, reload } = useLoaded<Sites>('/api/sites')
   /** The place that was chosen last, at whichever station. */
   const remembered = useLocalStorage('binoculum site', '')
   const device = ref(clock())
-  /** The server's clock less the device's; null before it was heard. */
-  const aheadMs = ref<number | null>(null)
-  watch(data, (given) => {
-    device.value = clock()
-    aheadMs.value = given?.nowUtc ? Date.parse(given.nowUtc) - device.value.getTime() : null
-  })
-  useIntervalFn(() => (device.value = clock()), MINUTE_MS)
+  const steady = ref(steadyMs())
+  /** The server's clock when it was heard. From there on the steady clock counts: the device's may be set meanwhile. */
+  const heard = ref<{ readonly serverMs: number; readonly steadyMs: number } | null>(null)
   /** By the server's clock, where it was heard. */
-  const now = computed(() => new Date(device.value.getTime() + (aheadMs.value ?? 0)))
+  const now = computed(() =>
+    heard.value ? new Date(heard.value.serverMs + steady.value - heard.value.steadyMs) : device.value,
+  )
+  function look() {
+    device.value = clock()
+    steady.value = steadyMs()
+  }
+  watch(data, (given) => {
+    look()
+    heard.value = given?.nowUtc ? { serverMs: Date.parse(given.nowUtc), steadyMs: steady.value } : null
+  })
+  useIntervalFn(() => {
+    look()
+    // A clock that was set, or a tablet that slept: the server is asked which.
+    if (Math.abs(now.value.getTime() - device.value.getTime()) > MINUTE_MS) void reload()
+  }, MINUTE_MS)
   const sites = computed<readonly Site[]>(() => data.value?.sites ?? [])
   const site = computed<Site | null>(
     () =>
@@ -53,7 +66,7 @@ export function useSunQuestion(
     sunQuestion({
       place: site.value,
       deviceUtc: device.value.toISOString(),
-      serverUtc: aheadMs.value === null ? null : now.value.toISOString(),
+      serverUtc: heard.value === null ? null : now.value.toISOString(),
     }),
   )
   watch(
@@ -72,7 +85,7 @@ export function useSunQuestion(
     },
     { immediate: true },
   )
-  return { problem, reload, sites, site, remembered, device, now, question }
+  return { problem, reload, sites, site, remembered, device, now, question, look }
 }
 
 function holds({ shaded, saidAtUtc }: SunAnswer, now: Date): boolean {

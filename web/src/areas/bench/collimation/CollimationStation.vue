@@ -23,7 +23,7 @@ import BigFigure from '../BigFigure.vue'
 import ReadingHistory from '../ReadingHistory.vue'
 import BenchLight from './BenchLight.vue'
 import CellDrawing from './CellDrawing.vue'
-import { mayLook, type CollimationDraft } from './collimation-draft.ts'
+import { mayLook, waitsForOpenEnd, type CollimationDraft } from './collimation-draft.ts'
 import LookForm from './LookForm.vue'
 import PeepholePicture from './PeepholePicture.vue'
 import RepeatTest from './RepeatTest.vue'
@@ -77,6 +77,7 @@ const secondaryFirst = computed(() => {
   return !!e && !!secondary.value && lengthOf(e) > secondary.value.limitMm * 1.25
 })
 const advice = computed(() => {
+  if (doing.value === 'look' && waitsForOpenEnd(draft.value)) return 'Say where the open end is in this picture.'
   if (doing.value === 'look') return 'Look through the cap, or take a picture through its hole.'
   if (doing.value === 'lock') return 'Well lined up. Tighten the locks evenly, then look again: locking shifts it.'
   if (doing.value === 'fine') return 'Well lined up. Leave it.'

@@ -3,10 +3,12 @@ import { checkedKitOf } from '../check-draft.ts'
 import {
   collimationStation,
   emptyCollimation,
+  forgetOpenEnd,
   newLook,
   readingOfLook,
   turnedStepsOf,
   type Look,
+  waitsForOpenEnd,
 } from './collimation-draft.ts'
 
 const kit = checkedKitOf(testKit())
@@ -107,4 +109,21 @@ it('openings of a sliding tube never write over what was found', () => {
     openings,
   })
   expect(turnedStepsOf(draft, kit)).toEqual([])
+})
+
+it('a picture waits for its open end, and only a picture does', () => {
+  const draft = emptyCollimation()
+  const [look] = draft.looks
+  if (!look) throw new Error('no look')
+  expect(waitsForOpenEnd(draft)).toBe(false)
+  look.way = 'photo'
+  // Chosen, but none taken yet.
+  expect(waitsForOpenEnd(draft)).toBe(false)
+  forgetOpenEnd(draft)
+  expect(waitsForOpenEnd(draft)).toBe(true)
+  look.way = 'typed'
+  expect(waitsForOpenEnd(draft)).toBe(false)
+  look.way = 'star'
+  draft.openEndDeg = 90
+  expect(waitsForOpenEnd(draft)).toBe(false)
 })

@@ -87,6 +87,12 @@ export function forgetOpenEnd(draft: CollimationDraft): void {
   draft.openEndDeg = null
 }
 
+/** A picture is there and measured, and says nothing before somebody says where its open end is. */
+export function waitsForOpenEnd({ looks, openEndDeg, lastOpenEndDeg }: CollimationDraft): boolean {
+  const { way, measured } = looks.at(-1) ?? newLook()
+  return (way === 'photo' || way === 'star') && !measured && openEndDeg === null && lastOpenEndDeg !== undefined
+}
+
 /** A picture may arrive when the next look has begun: it belongs to the look that has its figure, and to no other. */
 export function pictureKept(looks: readonly Look[], told: Measured | null, id: string): void {
   const look = looks.find(({ measured }) => measured !== null && toRaw(measured) === toRaw(told))

@@ -146,6 +146,8 @@ export const photoWarningWords: Readonly<Record<PhotoWarning, string>> = {
   small: 'The mirror is small in this picture: go closer or zoom in.',
   'no-drawtube': 'The drawtube’s end was not found: no figure for the secondary.',
   'open-end-unknown': 'Say where the tube’s open end is in the picture.',
+  'faint-cap':
+    'The cap’s reflection is hardly seen, so it may be another ring. Look whether its circle lies on it, or put white paper behind the hole.',
   'too-near-limit': 'The limit lies inside the doubt: take another picture.',
 }
 

@@ -39,6 +39,7 @@ export type PhotoWarning =
   | 'no-drawtube'
   | 'open-end-unknown'
   | 'too-near-limit'
+  | 'faint-cap'
 
 export interface MeasuredPhoto extends PhotoFigures {
   readonly primaryEdge: SeenCircle | null
@@ -67,6 +68,11 @@ const MARK_OFF_SHARE = 0.035
 const PLAIN_MARK_SHARE = 0.75
 /** Jaggedness that a fit's own spread doesn't know of, px of the measured picture. */
 const SYSTEMATIC_PX = 0.25
+/** A mirror smaller than this in the picture: edges run together, and a fit's spread doesn't tell. By the scenes of
+ * `testing/peephole-sweep`. */
+const SMALL_MIRROR = { radiusPx: 60, doubts: 1.6 } as const
+/** A reflection of the cap seen less clearly than this may be another ring, and nothing is judged by it. By the same. */
+const LEAST_CAP_CONFIDENCE = 0.45
 
 /**
  * Measures a phone's picture through the peephole: finds the circles, and says what they mean, how surely, or why not.
@@ -132,8 +138,14 @@ export function measurePhoto(
       drawtubePx: found.drawtube ? Math.hypot(found.drawtube.centreSigma, 1) : 0,
     },
   )
-  const axisErrorUncertaintyMm = Math.max(figures.axisErrorUncertaintyMm, rivalDoubtMm(found, figures, input))
   const axisErrorLength = Math.hypot(figures.axisErrorMm.x, figures.axisErrorMm.y)
+  const faintCap = confidenceOf(reflection, found) < LEAST_CAP_CONFIDENCE
+  const axisErrorUncertaintyMm = Math.max(
+    figures.axisErrorUncertaintyMm * (primaryEdge.r < SMALL_MIRROR.radiusPx ? SMALL_MIRROR.doubts : 1),
+    rivalDoubtMm(found, figures, input),
+    // Perhaps another ring altogether: both sides of the limit stay open.
+    faintCap ? axisErrorLength + limitMm : 0,
+  )
   const verdict = verdictWithDoubt({
     axisErrorMm: axisErrorLength,
     uncertaintyMm: axisErrorUncertaintyMm,
@@ -146,7 +158,7 @@ export function measurePhoto(
     axisErrorUncertaintyMm,
     confidence: Math.min(...parts.map((circle) => circle?.confidence ?? 0.4)),
     refused: null,
-    warnings: warningsOf(found, input, verdict === 'unsure'),
+    warnings: warningsOf(found, input, { unsure: verdict === 'unsure', faintCap }),
     verdict,
     limitMm,
   }
@@ -209,7 +221,11 @@ function refusalOf(found: FoundCircles): PhotoRefusal | null {
   return well < 2 ? 'no-primary' : null
 }
 
-function warningsOf(found: FoundCircles, input: MeasurePhotoInput, unsure: boolean): PhotoWarning[] {
+function warningsOf(
+  found: FoundCircles,
+  input: MeasurePhotoInput,
+  { unsure, faintCap }: { readonly unsure: boolean; readonly faintCap: boolean },
+): PhotoWarning[] {
   const { primaryEdge, capRing, centreMark, drawtube, noise, reducedBy } = found
   const warnings: PhotoWarning[] = []
   if (!centreMark) warnings.push('no-mark')
@@ -223,7 +239,8 @@ function warningsOf(found: FoundCircles, input: MeasurePhotoInput, unsure: boole
   if (capRing && capRing.rms > 1.2 * reducedBy) warnings.push('soft')
   if (!drawtube) warnings.push('no-drawtube')
   if (input.openEndDeg === undefined) warnings.push('open-end-unknown')
-  if (unsure) warnings.push('too-near-limit')
+  if (faintCap) warnings.push('faint-cap')
+  else if (unsure) warnings.push('too-near-limit')
   return warnings
 }
 

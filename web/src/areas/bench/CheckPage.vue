@@ -259,7 +259,7 @@ header {
 
 .end {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(340px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(min(340px, 100%), 1fr));
   gap: 24px 48px;
 }
 
@@ -331,5 +331,17 @@ td {
 
 .note {
   width: 300px;
+}
+
+@media (max-width: 700px) {
+  .actions {
+    flex-wrap: wrap;
+    padding: 8px 16px;
+  }
+
+  .note {
+    flex: 1 0 120px;
+    width: auto;
+  }
 }
 </style>

@@ -1,15 +1,26 @@
 <script setup lang="ts">
 import type { StationName } from '@binoculum/contract'
 import PencilMark from '../../shared/drawings/PencilMark.vue'
+import { nextTick, useTemplateRef, watch } from 'vue'
 import { stationTitles } from './check-draft.ts'
 
 /** The bench from the side: one place for each station, a pencil tick where it is done. */
-defineProps<{ stations: readonly StationName[]; current: StationName | 'end'; done: readonly StationName[] }>()
+const { current } = defineProps<{
+  stations: readonly StationName[]
+  current: StationName | 'end'
+  done: readonly StationName[]
+}>()
 defineEmits<{ go: [station: StationName | 'end'] }>()
+const line = useTemplateRef('line')
+/** On a phone the line is longer than the screen, and goes along with the check. */
+watch(
+  () => current,
+  () => nextTick(() => line.value?.querySelector('.here')?.scrollIntoView({ block: 'nearest', inline: 'center' })),
+)
 </script>
 
 <template>
-  <nav class="station-line" aria-label="Stations">
+  <nav ref="line" class="station-line" aria-label="Stations">
     <button
       v-for="station in stations"
       :key="station"
@@ -29,7 +40,11 @@ defineEmits<{ go: [station: StationName | 'end'] }>()
 .station-line {
   display: flex;
   gap: 4px;
+  max-width: 100%;
   margin-left: auto;
+  overflow-x: auto;
+  /* Room for the double line under it, which scrolling would cut off. */
+  padding-bottom: 3px;
   border-bottom: 1px solid var(--rule-strong);
   box-shadow:
     0 5px 0 -4px var(--paper),

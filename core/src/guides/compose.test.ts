@@ -1,6 +1,7 @@
 import { families, roleFacts, type Family, type Role } from '../contents/roles.ts'
 import { starterCard } from '../contents/starter-card.ts'
 import { sideOfMount } from '../mount/side.ts'
+import { usualStand, type StandData } from '../mount/stand.ts'
 import { composeGuide } from './compose.ts'
 import { upgradeGuide } from './first-version.ts'
 import type { Guide, GuideInput, GuidePart } from './guide.ts'
@@ -369,6 +370,30 @@ it.each(cards)(
     }
   },
 )
+
+it('“it slips”: asks for the lock that this very stand has', () => {
+  const asks = (
+    stand: Partial<StandData> | null,
+    parts: readonly GuidePart[] = [...base.parts, part('tripod-legs'), part('tray')],
+  ) => {
+    const usual = usualStand(
+      base.family,
+      parts.map(({ role }) => role),
+    )
+    const guide = english(composeGuide({ ...base, parts, stand: stand && { ...usual, ...stand } }))
+    return guide.trouble
+      .find(({ key }) => key === 'slips')
+      ?.checks.map(plain)
+      .slice(1)
+  }
+  const spread = 'Legs spread all the way?'
+  expect(asks(null)).toEqual(['Tray twisted until it locks?', spread])
+  expect(asks({ tray: 'screwed' })).toEqual(['Tray screwed on until it presses on all three legs?', spread])
+  expect(asks({ tray: 'bolted' })).toEqual(['All three wing nuts of the plate turned home?', spread])
+  expect(asks({ tray: 'brace' }, [...base.parts, part('tripod-legs')])).toEqual(['Brace snapped straight?', spread])
+  expect(asks({ tray: 'none' })).toEqual([spread])
+  expect(asks({ tray: 'twisted' }, [...base.parts, part('tripod-legs')])).toEqual([spread])
+})
 
 describe('a compass in the case', () => {
   const withCompass = (given: Partial<GuideInput>, name = 'Bubble and compass') => ({

@@ -1,5 +1,6 @@
 import { isHazardRole } from '../contents/filters.ts'
 import { finderKindOnCard } from '../finder/finder-kind.ts'
+import { usualStand } from '../mount/stand.ts'
 import { powersOf, WIDE_BARREL_FROM_MM } from '../optics/powers.ts'
 import { needleDeclination } from '../sky/needle.ts'
 import { massText, powerText } from '../words/figures.ts'
@@ -67,6 +68,7 @@ function kitTags(kit: KitInHand, totalG: number, there: readonly GuidePart[]): r
     ...(there.some(({ role, name }) => role === 'bubble-level' && COMPASS.test(name)) ? ['compass'] : []),
     ...(totalG > TWO_PEOPLE_ABOVE_G ? ['two-people'] : []),
     ...(family === 'tabletop-reflector' ? ['on-table'] : []),
+    ...trayTag(kit, there),
     ...(optics.kind === 'newtonian' ? ['newtonian'] : []),
     ...(optics.collapsible ? ['collapsible'] : []),
     ...(optics.collapsible && kit.repeat === 'check-each-time' ? ['opens-anew'] : []),
@@ -76,6 +78,18 @@ function kitTags(kit: KitInHand, totalG: number, there: readonly GuidePart[]): r
     ...(optics.apertureMm < SMALL_APERTURE_MM ? ['small-aperture'] : []),
     !optics.collimatable ? 'no-screws' : collimationPolicy === 'leave-it-to-us' ? 'mirror-ours' : 'mirror-yours',
   ]
+}
+
+/** How this kit's legs are locked; nothing is asked of a tray that isn't there. */
+function trayTag(kit: KitInHand, there: readonly GuidePart[]): readonly string[] {
+  const { tray } =
+    kit.stand ??
+    usualStand(
+      kit.family,
+      there.map(({ role }) => role),
+    )
+  if (tray === 'none' || (tray !== 'brace' && !kit.has('tray'))) return []
+  return [`tray-${tray}`]
 }
 
 /** What the finder on the card is; nothing is said of one that isn't there. */

@@ -94,7 +94,11 @@ Not through a window, not over a warm roof?`,
     needs: [],
     sign: 'It slips or sinks',
     checks: `[equatorial] Both clutches closed, firm and no more?
-[tray] Tray locked, legs spread all the way?`,
+[tray-twisted] Tray twisted until it locks?
+[tray-screwed] Tray screwed on until it presses on all three legs?
+[tray-bolted] All three wing nuts of the plate turned home?
+[tray-brace] Brace snapped straight?
+[tripod-legs] Legs spread all the way?`,
     question: 'Which way does it sink?',
     answers: [
       {

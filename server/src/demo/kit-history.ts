@@ -383,6 +383,9 @@ export class KitHistory {
 
   private openJob(job: { code: JobCode; text?: string | undefined }, at: Date, rest: object = {}) {
     const { code, text = '' } = job
+    // As the desk does: what is open already isn't opened again.
+    const partId = (rest as { partId?: string }).partId ?? null
+    if (this.openJobs().some((open) => open.code === code && open.text === text && open.partId === partId)) return
     const notBefore = code === 'drying' ? new Date(at.getTime() + DRYING_HOURS * 3_600_000) : null
     const follow = { note: '', partId: null, loanId: null, ownerId: null, dueOn: null, noticeId: null, version: 1 }
     const own = { id: this.chance.id(), kitId: this.kitId, code, text, openedAt: at, closedAt: null, notBefore }

@@ -367,4 +367,24 @@ const nothingFound = computed(
     flex: 1;
   }
 }
+
+/* A phone: finding and leaving, nothing else. */
+@media (max-width: 760px) {
+  .top-line {
+    gap: 12px;
+    padding: 0 16px;
+  }
+
+  .find {
+    min-width: 0;
+  }
+
+  .find input {
+    min-width: 0;
+  }
+
+  .who span {
+    display: none;
+  }
+}
 </style>

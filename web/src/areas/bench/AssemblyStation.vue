@@ -316,7 +316,18 @@ ul {
   min-height: 52px;
 }
 
-@media (max-width: 1000px) {
+/* A tablet: the drawing gives way before words and buttons do. */
+@media (max-width: 1180px) {
+  .assembly {
+    grid-template-columns: 230px minmax(0, 1fr);
+  }
+
+  .what {
+    grid-template-columns: minmax(0, 1fr) minmax(0, 230px);
+  }
+}
+
+@media (max-width: 800px) {
   .assembly,
   .what {
     grid-template-columns: minmax(0, 1fr);

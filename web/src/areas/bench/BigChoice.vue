@@ -22,6 +22,8 @@ const value = defineModel<T | null>({ required: true })
 <style scoped>
 .big-choice {
   display: flex;
+  flex-wrap: wrap;
+  row-gap: 6px;
 }
 
 button {

@@ -34,7 +34,7 @@ defineEmits<{ tick: [field: string] }>()
 
 button {
   display: grid;
-  grid-template-columns: 112px minmax(0, 1fr) auto 20px;
+  grid-template-columns: 112px auto minmax(0, 1fr) 20px;
   gap: 10px;
   align-items: center;
   width: 100%;
@@ -61,6 +61,10 @@ button:first-child {
 
 b {
   font-size: 17px;
+}
+
+.second {
+  text-align: right;
 }
 
 .careful {

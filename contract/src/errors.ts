@@ -13,7 +13,7 @@ export const errorCatalogue = {
   },
   NOT_ALLOWED: { status: 403, message: 'Your role doesn’t allow this. Ask your coordinator.' },
   NOT_FOUND: { status: 404, message: 'There is nothing under this name. It may have been renamed.' },
-  LINK_OVER: { status: 404, message: 'This link is used up or over. Ask for a new one.' },
+  LINK_OVER: { status: 404, message: 'This link has expired or was already used. Ask for a new one.' },
   TOO_MANY_MESSAGES: {
     status: 429,
     message: 'So many messages came from this guide already that no more are taken. Ring the library.',
@@ -54,7 +54,7 @@ export const errorCatalogue = {
   WEIGHT_DOUBTFUL: {
     status: 422,
     message:
-      'The masses on the card don’t add up to this. Is everything in, and nothing else? Say so, or weigh again.',
+      'The masses on the card don’t add up to this. Check that everything is in and nothing else is. Then confirm, or weigh again.',
   },
   NO_SPARE: { status: 409, message: 'There are not so many in the drawer any more.' },
   NO_ADDRESS: {

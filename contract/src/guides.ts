@@ -301,7 +301,7 @@ export const guideScopeSchema = z.enum(['programme', 'model', 'kit'])
 export const guideTextFormSchema = z.strictObject({
   kitCode: z.string().min(1).max(40),
   scope: guideScopeSchema,
-  key: z.string().regex(/^(_order|_words|[a-z][a-z0-9-]{1,60})$/, 'is no block'),
+  key: z.string().regex(/^(_order|_words|[a-z][a-z0-9-]{1,60})$/, 'no guide has a block of this name'),
   language: z.string().min(2).max(5),
   title: z.string().trim().max(400).default(''),
   text: z.string().max(6000).nullable(),

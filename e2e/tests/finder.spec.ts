@@ -186,7 +186,7 @@ test('landmarks: paced out, wrong fields say so, out as a file and in again', as
   expect(await hurdles(page)).toEqual([])
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('link', { name: /Take them along/ }).click(),
+    page.getByRole('link', { name: /Download/ }).click(),
   ])
   const file = JSON.parse(await readFile(await download.path(), 'utf8')) as {
     features: { properties: { name: string } }[]

@@ -140,7 +140,7 @@ test('a revoked link leaves nothing on the phone', async ({ page, context }) => 
   const { loan } = (await kit.json()) as { loan: { id: string } }
   await context.request.delete(`${process.env.BASE_URL}/api/loans/${loan.id}/link`)
   await page.goto(`${process.env.BASE_URL}${path}`)
-  await expect(page.getByRole('alert')).toContainText('This link is used up or over')
+  await expect(page.getByRole('alert')).toContainText('This link has expired or was already used')
   await expect.poll(() => page.evaluate(() => caches.keys())).toEqual([])
   await expect.poll(() => page.evaluate(() => indexedDB.databases())).toEqual([])
 })

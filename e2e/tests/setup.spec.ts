@@ -59,6 +59,6 @@ test('a coordinator invites somebody, who joins by link and may look only', asyn
   await nell.getByRole('button', { name: 'Begin' }).click()
   await expect(nell.getByRole('heading', { name: 'The shelf', exact: true })).toBeVisible()
   await nell.goto(link ?? '')
-  await expect(nell.getByRole('alert')).toContainText('used up or over')
+  await expect(nell.getByRole('alert')).toContainText('expired or was already used')
   await stranger.close()
 })

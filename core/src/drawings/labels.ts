@@ -120,12 +120,12 @@ const SLOT_PX = { width: 92, height: 40 } as const
 const GAP_PX = 5
 const STEP_PX = 12
 
-/** The free slot whose line to its place is shortest. */
+/** The free slot whose line to its place is shortest: the nearest are tried first, and the first free one is it. */
 function beside(words: LabelWords, place: PagePoint, given: LabelsGiven): readonly DrawnLabel[] {
   const { widthPx, heightPx, items } = given
   const taken = obstacles(items)
   const half = SLOT_PX.height / 2
-  const found = (['left', 'right'] as const).flatMap((side) =>
+  const slots = (['left', 'right'] as const).flatMap((side) =>
     Array.from({ length: Math.floor((heightPx - SLOT_PX.height) / STEP_PX) }, (_each, index) => {
       const y = half + index * STEP_PX
       const edgeX = side === 'left' ? SLOT_PX.width : widthPx - SLOT_PX.width
@@ -134,21 +134,19 @@ function beside(words: LabelWords, place: PagePoint, given: LabelsGiven): readon
       return { side, y, edgeX, from, slot, length: Math.hypot(place[0] - from[0], place[1] - from[1]) }
     }),
   )
-  const free = found
-    .filter(({ slot, from }) => !taken.some((each) => covers(each, slot) || crosses(each, from, place)))
+  const found = slots
     .sort((a, b) => a.length - b.length)
-  return free.slice(0, 1).map(({ side, y, edgeX, from }) => ({
-    words,
-    x: edgeX,
-    y,
-    edge: side === 'left' ? 'right' : 'left',
-    leader: [from, place],
-  }))
+    .find(({ slot, from }) => !taken.some((each) => covers(each, slot) || crosses(each, from, place)))
+  if (!found) return []
+  const { side, y, edgeX, from } = found
+  return [{ words, x: edgeX, y, edge: side === 'left' ? 'right' : 'left', leader: [from, place] }]
 }
 
 type Box = readonly [x1: number, y1: number, x2: number, y2: number]
 interface Obstacle {
   readonly points: readonly PagePoint[]
+  /** Around all its points: what lies outside isn't looked at closely. */
+  readonly box: Box
   /** Words and their lines keep out of it; of anything else only words do. */
   readonly solid: boolean
 }
@@ -163,24 +161,44 @@ function obstacles(items: readonly DrawnItem[]): readonly Obstacle[] {
         const turn = (index / CIRCLE_POINTS) * 2 * Math.PI
         return [item.x + item.radiusPx * Math.cos(turn), item.y + item.radiusPx * Math.sin(turn)]
       }
-      return [{ points: Array.from({ length: CIRCLE_POINTS }, (_each, index) => at(index)), solid: true }]
+      return [
+        obstacle(
+          Array.from({ length: CIRCLE_POINTS }, (_each, index) => at(index)),
+          true,
+        ),
+      ]
     }
     if (item.look === 'ground' || item.look === 'axis') return []
     const points = [...item.d.matchAll(/(-?[\d.]+) (-?[\d.]+)/g)].map(([, x, y]): PagePoint => [Number(x), Number(y)])
-    return [{ points, solid: item.look === 'fill' }]
+    return [obstacle(points, item.look === 'fill')]
   })
 }
 
 const SAMPLES = [0, 0.25, 0.5, 0.75, 1] as const
 
-function covers({ points }: Obstacle, [x1, y1, x2, y2]: Box): boolean {
+function obstacle(points: readonly PagePoint[], solid: boolean): Obstacle {
+  const [xs, ys] = [points.map(([x]) => x), points.map(([, y]) => y)]
+  return { points, box: [Math.min(...xs), Math.min(...ys), Math.max(...xs), Math.max(...ys)], solid }
+}
+
+const apart = (a: Box, b: Box): boolean => a[0] >= b[2] || b[0] >= a[2] || a[1] >= b[3] || b[1] >= a[3]
+
+function covers({ points, box }: Obstacle, slot: Box): boolean {
+  if (apart(box, slot)) return false
+  const [x1, y1, x2, y2] = slot
   if (points.some(([x, y]) => x > x1 && x < x2 && y > y1 && y < y2)) return true
   return SAMPLES.some((u) => SAMPLES.some((v) => inside(points, [x1 + u * (x2 - x1), y1 + v * (y2 - y1)])))
 }
 
 /** A line may end at the filled part, and never runs over it. */
-const crosses = ({ points, solid }: Obstacle, from: PagePoint, to: PagePoint): boolean =>
+const crosses = ({ points, box, solid }: Obstacle, from: PagePoint, to: PagePoint): boolean =>
   solid &&
+  !apart(box, [
+    Math.min(from[0], to[0]),
+    Math.min(from[1], to[1]),
+    Math.max(from[0], to[0]),
+    Math.max(from[1], to[1]),
+  ]) &&
   [0.1, 0.3, 0.5, 0.7, 0.85].some((share) =>
     inside(points, [from[0] + share * (to[0] - from[0]), from[1] + share * (to[1] - from[1])]),
   )

@@ -86,19 +86,19 @@ const swaps: readonly FaultSpec[] = [
     partId: 'high',
     mark: 'wrong',
     sight: eyepiece(12.5),
-    truth: 'A 12.5 mm lies in for the 10 mm: some other kit misses it.',
+    truth: 'A 12.5 mm is in place of the 10 mm: some other kit lacks it.',
   },
   {
     partId: 'high',
     mark: 'wrong',
     sight: eyepiece(6),
-    truth: 'A 6 mm lies in for the 10 mm: the guide’s powers are wrong for it.',
+    truth: 'A 6 mm is in place of the 10 mm: the guide’s powers are wrong for it.',
   },
   {
     partId: 'low',
     mark: 'wrong',
     sight: eyepiece(20),
-    truth: 'A 20 mm lies in for the 25 mm: finding things becomes harder, and some other kit misses it.',
+    truth: 'A 20 mm is in place of the 25 mm: finding things becomes harder, and some other kit lacks it.',
   },
 ]
 const capSizes: readonly FaultSpec[] = [

@@ -148,7 +148,7 @@ export const photoWarningWords: Readonly<Record<PhotoWarning, string>> = {
   'open-end-unknown': 'Say where the tube’s open end is in the picture.',
   'faint-cap':
     'The cap’s reflection is hardly seen, so it may be another ring. Look whether its circle lies on it, or put white paper behind the hole.',
-  'too-near-limit': 'The limit lies inside the doubt: take another picture.',
+  'too-near-limit': 'Too uncertain to say which side of the limit it is on: take another picture.',
 }
 
 export const starRefusalWords: Readonly<Record<StarRefusal, string>> = {

@@ -116,7 +116,7 @@ export function reasonClause(reason: Reason): string {
     case 'PART_DAMAGED':
       return `${part} ${is} damaged`
     case 'PART_WRONG':
-      return `the wrong item lies in for ${part}`
+      return `the wrong item is in place of ${part}`
     case 'FILTER_UNSAFE':
       return `${part} isn’t whole: through a pinhole the Sun blinds in a moment`
     case 'FILTER_STAYS':
@@ -131,7 +131,7 @@ export function reasonClause(reason: Reason): string {
     case 'COLLIMATION_BEYOND':
       return beyondClause(reason)
     case 'COLLIMATION_UNSURE':
-      return `primary off by ${mmText(number(reason, 'value'))} ± ${mmText(number(reason, 'uncertainty'))}: the limit ${mmText(number(reason, 'limit'))} lies inside the doubt`
+      return `primary off by ${mmText(number(reason, 'value'))} ± ${mmText(number(reason, 'uncertainty'))}: too uncertain to say which side of the limit, ${mmText(number(reason, 'limit'))}, it is on`
     case 'FINDER_OFF':
       return `finder stands ${arcminText(number(reason, 'value'))} off (usable up to ${arcminText(number(reason, 'limit'))})`
     case 'BALANCE_OFF':

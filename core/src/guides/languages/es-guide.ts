@@ -414,7 +414,7 @@ export const guideTexts: Readonly<Record<string, string>> = {
   '{part} is missing; please use a clean bag.': 'Falta: {part}. Usa una bolsa limpia.',
   '{part} is not in this kit at present.': 'Ahora falta en este equipo: {part}.',
   '{part} is damaged; we know about it.': 'Está dañado, y lo sabemos: {part}.',
-  'Another item lies in for {part}; we know about it.': 'Hay otra pieza en lugar de {part}; lo sabemos.',
+  'Something else is packed in place of {part}; we know about it.': 'Hay otra pieza en lugar de {part}; lo sabemos.',
   'today, {order}': 'hoy, {order}',
   'day first': 'primero el día',
   'month first': 'primero el mes',

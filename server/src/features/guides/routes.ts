@@ -141,7 +141,7 @@ const LINK_OVER_PAGE = `<!doctype html>
 <html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">
 <meta name="robots" content="noindex, nofollow"><title>This guide is over</title></head>
 <body><main><h1>This guide is over</h1>
-<p role="alert">This link is used up or over. Ask the library for a new one; the number is on your loan slip.</p>
+<p role="alert">This link has expired or was already used. Ask the library for a new one; the number is on your loan slip.</p>
 <p lang="es">Este enlace ya no vale. Pide otro a la biblioteca; el número está en tu hoja de préstamo.</p>
 </main></body></html>
 `

@@ -215,7 +215,8 @@ function refuseBadText({ key, language, title, text, reason }: GuideTextForm): v
       issues.push({ path: 'title', message: 'is the English sentence it stands for' })
   } else {
     const definition = blockOf(key)
-    if (!definition && !key.startsWith('own-')) issues.push({ path: 'key', message: 'is no block' })
+    if (!definition && !key.startsWith('own-'))
+      issues.push({ path: 'key', message: 'no guide has a block of this name' })
     if (!definition && text !== null && title === '') issues.push({ path: 'title', message: 'must not be empty' })
     if (text === null && reason === '') issues.push({ path: 'reason', message: 'say why it is left out' })
     if (text === null && definition && definition.stays !== '')

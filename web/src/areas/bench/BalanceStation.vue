@@ -101,7 +101,7 @@ useKeys(() => ({
 <template>
   <ClampBalance v-if="balancesInClamp(kit)" v-model="draft" :kit="kit" />
   <div v-else-if="!head || !onMount" class="missing">
-    <p>Nobody has measured this model’s mount yet, so there is nothing to reckon with.</p>
+    <p>Nobody has measured this model’s mount yet, so the balance can’t be worked out.</p>
     <RouterLink :to="`/setup/models/${kit.modelId}/mount`">Measure it once: shaft, weight and tube</RouterLink>
     <p class="quiet">Until then balance it by hand: shaft level, clutch open, a hand on the tube.</p>
   </div>

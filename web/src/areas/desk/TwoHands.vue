@@ -57,7 +57,7 @@ async function addMine() {
       {{ outcomeWords[conflict.theirs.outcome].toLowerCase() }}. That is kept. You chose:
       {{ outcomeWords[conflict.yours.outcome].toLowerCase() }}.
     </p>
-    <p v-if="differing.length === 0">All your marks agree with theirs, so nothing more is to be done.</p>
+    <p v-if="differing.length === 0">All your marks agree with theirs. There is nothing left to do.</p>
     <table v-else>
       <thead>
         <tr>

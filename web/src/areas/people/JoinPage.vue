@@ -55,7 +55,7 @@ async function submit() {
         {{ invitation.kind === 'reset' ? 'Choose a new password.' : 'Choose a password to begin.' }}
       </p>
       <label class="labelled">
-        <span>password, 12 signs or more</span>
+        <span>password, at least 12 characters</span>
         <input
           v-model="given.password"
           class="field"

@@ -139,7 +139,7 @@ const print = () => window.print()
             </label>
           </li>
         </ul>
-        <p v-if="shelf && kits.length === 0" class="quiet">No kit is called so.</p>
+        <p v-if="shelf && kits.length === 0" class="quiet">No kit has that name or code.</p>
       </section>
       <section class="preview">
         <ProblemNote class="screen-only" :problem="refusal" @retry="reload" />

@@ -64,7 +64,7 @@ async function close(person: StaffMember) {
       <thead>
         <tr>
           <th>who</th>
-          <th>what they may</th>
+          <th>role</th>
           <th></th>
         </tr>
       </thead>
@@ -106,7 +106,7 @@ async function close(person: StaffMember) {
                 :label="branch.branchName"
               />
             </ElSelect>
-            <em v-if="person.closed"> has left</em><em v-else-if="person.waiting"> invited, not here yet</em>
+            <em v-if="person.closed"> has left</em><em v-else-if="person.waiting"> invited, hasn’t joined yet</em>
           </td>
           <td class="acts">
             <template v-if="branches.length > 0 && !person.closed && person.id !== session.current?.staffId">
@@ -132,8 +132,8 @@ async function close(person: StaffMember) {
         ><span>mail address</span><input v-model="given.email" class="field" type="email" required
       /></label>
       <label class="labelled">
-        <span>what they may</span>
-        <ElSelect v-model="given.role" aria-label="what they may">
+        <span>role</span>
+        <ElSelect v-model="given.role" aria-label="role">
           <ElOption v-for="role in staffRoles" :key="role" :value="role" :label="staffRoleWords[role]" />
         </ElSelect>
       </label>

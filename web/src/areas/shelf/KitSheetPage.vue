@@ -291,7 +291,7 @@ async function cureHazard(hazard: HazardCode) {
           <dt>mirror</dt>
           <dd>{{ kit.optics.collimatable ? 'lined up at the bench' : 'judged on a star only' }}</dd>
           <template v-if="kit.optics.collimatable">
-            <dt>borrowers and its screws</dt>
+            <dt>may borrowers turn its screws?</dt>
             <dd>
               <select
                 v-if="mayEnd"

@@ -84,7 +84,7 @@ const advice = computed(() => {
   if (doing.value === 'secondary')
     return secondaryTurnSentences(secondary.value as NonNullable<typeof secondary.value>)[1]
   if (verdict.value === 'unsure')
-    return `Can’t tell: the limit lies inside the doubt. Take another look${chosen.value ? ', or turn all the same' : ''}.`
+    return `Can’t tell which side of the limit it is on. Take another look${chosen.value ? ', or turn all the same' : ''}.`
   if (beyondTravel.value) return primaryBeyondTravelSentence()
   if (chosen.value) return primaryTurnsSentence(chosen.value.turns, chosen.value.residualMm)
   const { offsetMm, clockHours } = now.value

@@ -120,7 +120,7 @@ const number = (event: Event) => {
     </div>
     <div v-else-if="look.how === 'field'" class="typed">
       <label class="labelled"
-        ><span>from the middle, share of the way to the edge</span
+        ><span>how far from the middle, 0 to 1 (the edge)</span
         ><select v-model="look.fraction" class="field big" name="fraction" :disabled="!allowed">
           <option :value="null">–</option>
           <option v-for="tenth in 11" :key="tenth" :value="(tenth - 1) / 10">

@@ -62,7 +62,7 @@ async function send(path: string, body: object) {
         ><span>by</span><input v-model="notice.dueOn" type="date" class="field" required :min="today"
       /></label>
       <label class="tick"
-        ><input v-model="notice.stops" type="checkbox" /> none goes out before it was looked at</label
+        ><input v-model="notice.stops" type="checkbox" /> none may be lent until it has been checked</label
       >
       <button type="submit" class="button main" :disabled="sending">Make one job per kit</button>
     </form>

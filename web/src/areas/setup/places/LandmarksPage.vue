@@ -191,7 +191,7 @@ const fields = [
     </div>
     <p v-if="!form" class="acts">
       <button v-if="mayChange" type="button" class="button main" @click="open(null)">Another landmark</button>
-      <a class="button" :href="`${path}.geojson`">Take them along (GeoJSON)</a>
+      <a class="button" :href="`${path}.geojson`">Download (GeoJSON)</a>
       <button v-if="mayChange" type="button" class="button" :disabled="sending" @click="input?.click()">
         Bring some in (GeoJSON)
       </button>

@@ -103,7 +103,7 @@ it.each([
   { change: { text: '[warp] Engage.' }, names: '[warp]' },
   { change: { key: 'sun', text: null, reason: 'too grim' }, names: 'caution stays' },
   { change: { key: 'follow', text: null }, names: 'why' },
-  { change: { key: 'nothing' }, names: 'no block' },
+  { change: { key: 'nothing' }, names: 'no guide has a block' },
   { change: { language: 'xx' }, names: 'one of' },
   { change: { key: 'own-bell', title: '' }, names: 'must not be empty' },
 ])('refuses $names', async ({ change, names }) => {

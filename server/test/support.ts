@@ -18,12 +18,23 @@ const baseUrl = () => {
   return url
 }
 
-/** A database of its own for each test file, dropped at the end. */
-export async function makeDatabase(): Promise<{ url: string; source: DataSource; drop: () => Promise<void> }> {
+type Kind = 'empty' | 'migrated' | 'demo'
+
+const cluster = () => new DataSource({ type: 'postgres', url: baseUrl() })
+const urlOf = (name: string) => baseUrl().replace(/\/postgres$/, `/${name}`)
+/** All workers of one run share its templates; another run, of other code, makes its own. */
+const runId = process.send ? process.ppid : process.pid
+
+/** A database of its own for each test file, dropped at the end: empty, with today's tables, or with the demo in them. The
+ * latter two are made once a run and copied. */
+export async function makeDatabase(
+  kind: Kind = 'empty',
+): Promise<{ url: string; source: DataSource; drop: () => Promise<void> }> {
   const name = `test_${randomUUID().replaceAll('-', '')}`
-  const admin = await new DataSource({ type: 'postgres', url: baseUrl() }).initialize()
-  await admin.query(`CREATE DATABASE ${name}`)
-  const url = baseUrl().replace(/\/postgres$/, `/${name}`)
+  const admin = await cluster().initialize()
+  if (kind === 'empty') await admin.query(`CREATE DATABASE ${name}`)
+  else await copyTemplate(admin, kind, name)
+  const url = urlOf(name)
   const source = await makeDataSource(url).initialize()
   const drop = async () => {
     if (source.isInitialized) await source.destroy()
@@ -32,6 +43,31 @@ export async function makeDatabase(): Promise<{ url: string; source: DataSource;
   }
   return { url, source, drop }
 }
+
+/** Copies this run's template, made by whoever comes first; the others wait. */
+async function copyTemplate(admin: DataSource, kind: Exclude<Kind, 'empty'>, name: string): Promise<void> {
+  const template = `template_${kind}_${runId}`
+  const runner = admin.createQueryRunner()
+  await runner.query('SELECT pg_advisory_lock($1)', [TEMPLATE_LOCK])
+  try {
+    const there: unknown[] = await runner.query('SELECT 1 FROM pg_database WHERE datname = $1', [template])
+    if (there.length === 0) {
+      const half = `${template}_half`
+      await runner.query(`CREATE DATABASE ${half}`)
+      const source = await makeDataSource(urlOf(half)).initialize()
+      await migrate(source)
+      if (kind === 'demo') await new Database(source).inTransaction((tx) => fillDemo(tx, testNow, signIns()))
+      await source.destroy()
+      await runner.query(`ALTER DATABASE ${half} RENAME TO ${template}`)
+    }
+    await runner.query(`CREATE DATABASE ${name} TEMPLATE ${template}`)
+  } finally {
+    await runner.query('SELECT pg_advisory_unlock($1)', [TEMPLATE_LOCK])
+    await runner.release()
+  }
+}
+const TEMPLATE_LOCK = 7_340_001
+const signIns = () => demoStaff.map(({ email, role }) => ({ email, role, password: passwordOf(email) }))
 
 export interface Reply<T = Record<string, unknown>> {
   readonly status: number
@@ -42,18 +78,9 @@ export interface Reply<T = Record<string, unknown>> {
 export type Agent = ReturnType<Awaited<ReturnType<typeof startTestServer>>['agent']>
 
 export async function startTestServer(options: Partial<AppOptions> & { demo?: boolean; filled?: boolean } = {}) {
-  const { source, drop } = await makeDatabase()
-  await migrate(source)
+  const { source, drop } = await makeDatabase((options.filled ?? true) ? 'demo' : 'migrated')
   const database = new Database(source)
   const time = { now: testNow }
-  if (options.filled ?? true)
-    await database.inTransaction((tx) =>
-      fillDemo(
-        tx,
-        testNow,
-        demoStaff.map(({ email, role }) => ({ email, role, password: passwordOf(email) })),
-      ),
-    )
   const app = await buildApp({
     database,
     clock: () => time.now,

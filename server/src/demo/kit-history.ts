@@ -430,7 +430,7 @@ export class KitHistory {
     const kept = stations.flatMap((station) => readingsFromStation(station, this.checked))
     const kinds = kept.map(({ kind }) => String(kind))
     for (const row of this.rows.readings) if (kinds.includes(String(row.kind))) row.current = false
-    this.keepStepTimes(stations, checkId)
+    this.keepStepTimes(stations, checkId, at)
     for (const reading of kept) {
       const { limit, ...rest } = reading
       const ids = { id: this.chance.id(), kitId: this.kitId, checkId, byStaffId }
@@ -496,7 +496,7 @@ export class KitHistory {
     return [balance, place]
   }
 
-  private keepStepTimes(stations: readonly Station[], checkId: string) {
+  private keepStepTimes(stations: readonly Station[], checkId: string, at: Date) {
     for (const station of stations)
       if (station.station === 'assembly')
         for (const { key, seconds } of station.steps)
@@ -507,6 +507,7 @@ export class KitHistory {
             checkId,
             stepKey: key,
             seconds,
+            at,
           })
   }
 

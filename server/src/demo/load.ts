@@ -4,7 +4,9 @@ import { DateTime } from 'luxon'
 import { z } from 'zod'
 import { BenchCheck, ReadingRow, StepTimeRow } from '../features/checks/entities.ts'
 import { GuideRow, GuideTextRow } from '../features/guides/entities.ts'
+import { recountStepMedians } from '../features/checks/queries.ts'
 import { Spare, WeighingRow } from '../features/contents/entities.ts'
+import { recountLosses } from '../features/contents/weigh-queries.ts'
 import { Job, Kit, Model, ModelPartRow, PartRow } from '../features/kits/entities.ts'
 import { Agreement, BorrowerRow, Loan, TakeBackRow } from '../features/loans/entities.ts'
 import { Branch, Membership, Staff } from '../features/people/entities.ts'
@@ -337,6 +339,8 @@ async function writeHistories(
     StepTimeRow,
     all(({ rows }) => rows.stepTimes),
   )
+  await recountStepMedians(tx)
+  await recountLosses(tx)
   await insertMany(
     tx,
     WeighingRow,

@@ -6,6 +6,7 @@ import { Finders1764400000000 } from './0005-finders.ts'
 import { BorrowerMessages1764500000000 } from './0006-borrower-messages.ts'
 import { GuideTexts1764600000000 } from './0007-guide-texts.ts'
 import { KitsAsTheyAre1764700000000 } from './0008-kits-as-they-are.ts'
+import { Growth1764800000000 } from './0009-growth.ts'
 
 /** In order, named one by one: leftover build output is never taken for a migration. */
 export const migrations = [
@@ -17,4 +18,5 @@ export const migrations = [
   BorrowerMessages1764500000000,
   GuideTexts1764600000000,
   KitsAsTheyAre1764700000000,
+  Growth1764800000000,
 ]

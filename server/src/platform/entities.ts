@@ -1,5 +1,12 @@
-import { BenchCheck, KnobStepRow, ReadingRow, StepTimeRow, TurnedStepRow } from '../features/checks/entities.ts'
-import { Picture, Remembered, Spare, WeighingRow } from '../features/contents/entities.ts'
+import {
+  BenchCheck,
+  KnobStepRow,
+  ReadingRow,
+  StepMedianRow,
+  StepTimeRow,
+  TurnedStepRow,
+} from '../features/checks/entities.ts'
+import { Picture, Remembered, RoleLossRow, Spare, WeighingRow } from '../features/contents/entities.ts'
 import { TakeBackDraftRow } from '../features/drafts/entities.ts'
 import { MessageRow, Notice } from '../features/follow-up/entities.ts'
 import { BorrowerMessageRow, GuideRow, GuideTextRow } from '../features/guides/entities.ts'
@@ -32,11 +39,13 @@ export const entities = [
   BenchCheck,
   ReadingRow,
   StepTimeRow,
+  StepMedianRow,
   TurnedStepRow,
   KnobStepRow,
   LandmarkRow,
   Spare,
   WeighingRow,
+  RoleLossRow,
   Picture,
   Remembered,
   Notice,

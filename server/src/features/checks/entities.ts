@@ -16,6 +16,7 @@ export class BenchCheck {
 @Check('ck_reading_unit', `"unit" IN ('mm', 'arcmin', 'deg', 'judged')`)
 @Index(['kitId', 'kind'], { unique: true, where: '"current"' })
 @Index(['kitId', 'at'])
+@Index(['checkId'])
 export class ReadingRow {
   @PrimaryColumn('uuid') id: string
   @ForeignKey('Kit') @Column('uuid') kitId: string
@@ -67,7 +68,7 @@ export class KnobStepRow {
 /** How long one step took, once. */
 @Entity('step_time')
 @Check('ck_step_time_seconds', `"seconds" > 0`)
-@Index(['modelId', 'stepKey'])
+@Index(['modelId', 'stepKey', 'at'])
 export class StepTimeRow {
   @PrimaryColumn('uuid') id: string
   @ForeignKey('Model') @Column('uuid') modelId: string
@@ -75,4 +76,14 @@ export class StepTimeRow {
   @ForeignKey('BenchCheck') @Column('uuid') checkId: string
   @Column('text') stepKey: string
   @Column('double precision') seconds: number
+  @Column('timestamptz') at: Date
+}
+
+/** How long a step of a model takes, by its newest times; kept with each check, so that no page counts them all. */
+@Entity('step_median')
+export class StepMedianRow {
+  @ForeignKey('Model') @PrimaryColumn('uuid') modelId: string
+  @PrimaryColumn('text') stepKey: string
+  @Column('double precision') medianSeconds: number
+  @Column('integer') times: number
 }

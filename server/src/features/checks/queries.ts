@@ -10,9 +10,38 @@ export async function keepReadings(tx: Tx, kitId: string, readings: readonly Rea
   await tx.insert(ReadingRow, readings as never)
 }
 
-export const keepStepTimes = async (tx: Tx, rows: readonly StepTimeRow[]): Promise<void> => {
-  if (rows.length > 0) await tx.insert(StepTimeRow, [...rows])
+/** A step's median is that of so many newest times: hands get quicker, and no check counts years. */
+const NEWEST_TIMES = 100
+
+/** Keeps times of one model's steps, and their medians. */
+export async function keepStepTimes(tx: Tx, rows: readonly StepTimeRow[]): Promise<void> {
+  const [first] = rows
+  if (!first) return
+  await tx.insert(StepTimeRow, [...rows])
+  await tx.query(
+    `INSERT INTO step_median AS kept (model_id, step_key, median_seconds, times)
+     SELECT $1::uuid, step.key, newest.median, step.times
+     FROM (SELECT key, count(*)::int AS times FROM unnest($2::text[]) key GROUP BY key ORDER BY key) step
+     CROSS JOIN LATERAL (
+       SELECT percentile_cont(0.5) WITHIN GROUP (ORDER BY seconds) AS median FROM (
+         SELECT seconds FROM step_time WHERE model_id = $1::uuid AND step_key = step.key ORDER BY at DESC LIMIT $3
+       ) recent
+     ) newest
+     ON CONFLICT (model_id, step_key)
+     DO UPDATE SET median_seconds = excluded.median_seconds, times = kept.times + excluded.times`,
+    [first.modelId, rows.map(({ stepKey }) => stepKey), NEWEST_TIMES],
+  )
 }
+
+/** Medians from all times, where rows came in by the thousand. */
+export const recountStepMedians = (tx: Tx): Promise<unknown> =>
+  tx.query(
+    `INSERT INTO step_median (model_id, step_key, median_seconds, times)
+     SELECT model_id, step_key, percentile_cont(0.5) WITHIN GROUP (ORDER BY seconds), count(*)::int
+     FROM step_time GROUP BY model_id, step_key
+     ON CONFLICT (model_id, step_key)
+     DO UPDATE SET median_seconds = excluded.median_seconds, times = excluded.times`,
+  )
 
 export const keepTurnedSteps = async (tx: Tx, rows: readonly TurnedStepRow[]): Promise<void> => {
   if (rows.length > 0) await tx.insert(TurnedStepRow, rows as never)

@@ -135,7 +135,7 @@ export class Checks {
     )[0]
     const kept = stations.flatMap((station) => readingsFromStation(station, kit))
     if (learnt !== undefined) await this.kits.learnHeadMoment(tx, row.id, learnt)
-    await keepStepTimes(tx, stepTimes(stations, { modelId: row.modelId, kitId: row.id, checkId }))
+    await keepStepTimes(tx, stepTimes(stations, { modelId: row.modelId, kitId: row.id, checkId, at }))
     await keepTurnedSteps(tx, turnedSteps(stations, { kitId: row.id, checkId, at }))
     await keepKnobSteps(tx, knobSteps(stations, { kitId: row.id, checkId, at }))
     // A door that isn't screwed shut lets a child at the cell: it holds the kit until somebody cures it.
@@ -229,7 +229,7 @@ const SHORTEST_SECONDS = 2
 
 function stepTimes(
   stations: readonly Station[],
-  ids: { readonly modelId: string; readonly kitId: string; readonly checkId: string },
+  ids: Pick<StepTimeRow, 'modelId' | 'kitId' | 'checkId' | 'at'>,
 ): StepTimeRow[] {
   const steps = stations.flatMap((station) => (station.station === 'assembly' ? station.steps : []))
   return steps

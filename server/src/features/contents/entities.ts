@@ -16,10 +16,21 @@ export class Spare {
   @Column('integer', { default: 1 }) version: number
 }
 
+/** How often pieces of a role were gone after a loan, by the year of the take-back. */
+@Entity('role_loss')
+export class RoleLossRow {
+  @ForeignKey('Branch') @PrimaryColumn('uuid') branchId: string
+  @PrimaryColumn('text') role: string
+  @PrimaryColumn('integer') year: number
+  @Column('integer') losses: number
+  @Column('integer') pieceLoans: number
+}
+
 /** One group of a kit on a scale. A complete one is what later weighings are compared with, until the contents change. */
 @Entity('weighing')
 @Check('ck_weighing_source', `"source" IN ('scale', 'typed')`)
 @Index(['kitId', 'at'])
+@Index(['loanId'])
 export class WeighingRow {
   @PrimaryColumn('uuid') id: string
   @ForeignKey('Kit') @Column('uuid') kitId: string

@@ -1,23 +1,54 @@
 import { selectRows, type Tx } from '../../platform/database.ts'
 
-/** How often each part of a kit really went missing: take-backs of this branch in which a part of its role was marked
- * missing, over all pieces of that role that came back. */
-export async function lossesByRole(
-  tx: Tx,
-  branchId: string,
-): Promise<ReadonlyMap<string, { readonly losses: number; readonly pieceLoans: number }>> {
-  const sql = `
-    SELECT p.role, sum(CASE WHEN m->>'mark' = 'missing' THEN p.count - (m->>'presentCount')::int ELSE 0 END)::int AS losses,
-      sum(p.count)::int AS "pieceLoans"
-    FROM take_back t
-    JOIN loan l ON l.id = t.loan_id AND l.branch_id = $1
-    CROSS JOIN LATERAL jsonb_array_elements(t.marks) m
-    JOIN part p ON p.id = (m->>'partId')::uuid
-    WHERE NOT t.correction AND t.at > now() - interval '3 years'
-    GROUP BY p.role`
-  const rows = await selectRows<{ role: string; losses: number; pieceLoans: number }>(tx, sql, [branchId])
+export interface RoleLosses {
+  readonly losses: number
+  readonly pieceLoans: number
+}
+
+/** How often pieces of each role really went missing at this branch, over all pieces that came back, in the three years up
+ * to this one. */
+export async function lossesByRole(tx: Tx, branchId: string, at: Date): Promise<ReadonlyMap<string, RoleLosses>> {
+  const sql = `SELECT role, sum(losses)::int AS losses, sum(piece_loans)::int AS "pieceLoans"
+    FROM role_loss WHERE branch_id = $1 AND year > $2 GROUP BY role`
+  const rows = await selectRows<RoleLosses & { role: string }>(tx, sql, [branchId, at.getUTCFullYear() - 3])
   return new Map(rows.map(({ role, ...seen }) => [role, seen]))
 }
+
+/** Adds what one take-back saw. */
+export async function countLosses(
+  tx: Tx,
+  { branchId, at }: { readonly branchId: string; readonly at: Date },
+  byRole: ReadonlyMap<string, RoleLosses>,
+): Promise<void> {
+  // In one order everywhere, so that two desks never wait for each other.
+  const rows = [...byRole].sort(([a], [b]) => a.localeCompare(b))
+  await tx.query(
+    `INSERT INTO role_loss AS kept (branch_id, role, year, losses, piece_loans)
+     SELECT $1, role, $2, losses, piece_loans FROM unnest($3::text[], $4::int[], $5::int[]) AS seen(role, losses, piece_loans)
+     ON CONFLICT (branch_id, role, year)
+     DO UPDATE SET losses = kept.losses + excluded.losses, piece_loans = kept.piece_loans + excluded.piece_loans`,
+    [
+      branchId,
+      at.getUTCFullYear(),
+      rows.map(([role]) => role),
+      rows.map(([, { losses }]) => losses),
+      rows.map(([, { pieceLoans }]) => pieceLoans),
+    ],
+  )
+}
+
+/** Losses from all take-backs, where rows came in by the thousand. */
+export const recountLosses = (tx: Tx): Promise<unknown> =>
+  tx.query(
+    `INSERT INTO role_loss (branch_id, role, year, losses, piece_loans)
+     SELECT l.branch_id, p.role, date_part('year', t.at AT TIME ZONE 'UTC')::int,
+       sum(CASE WHEN m->>'mark' = 'missing' THEN p.count - (m->>'presentCount')::int ELSE 0 END)::int, sum(p.count)::int
+     FROM take_back t JOIN loan l ON l.id = t.loan_id CROSS JOIN LATERAL jsonb_array_elements(t.marks) m
+     JOIN part p ON p.id = (m->>'partId')::uuid
+     WHERE NOT t.correction GROUP BY 1, 2, 3
+     ON CONFLICT (branch_id, role, year)
+     DO UPDATE SET losses = excluded.losses, piece_loans = excluded.piece_loans`,
+  )
 
 export interface LookAlikeRow {
   readonly name: string

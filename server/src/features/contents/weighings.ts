@@ -19,7 +19,7 @@ import { appendRecord } from '../../platform/record.ts'
 import { once } from '../../platform/sent-once.ts'
 import { PartRow, outdateWeighings, type Kits, type ShelfRow } from '../kits/service.ts'
 import { WeighingRow } from './entities.ts'
-import { lossesByRole, thingsOfOtherKits } from './weigh-queries.ts'
+import { countLosses, lossesByRole, thingsOfOtherKits } from './weigh-queries.ts'
 
 /** Weighing kits: what to compare with, what goes missing how often, and what is kept. */
 export class Weighings {
@@ -30,10 +30,28 @@ export class Weighings {
 
   /** Chance that one piece of each part is gone after a loan, from this branch's own take-backs. */
   async lossChances(tx: Tx, branchId: string, parts: readonly Part[]): Promise<Record<string, number>> {
-    const seen = await lossesByRole(tx, branchId)
+    const seen = await lossesByRole(tx, branchId, this.context.clock())
     return Object.fromEntries(
       parts.map(({ id, role }) => [id, lossChance(role, seen.get(role) ?? { losses: 0, pieceLoans: 0 })]),
     )
+  }
+
+  /** Remembers what a take-back found gone, for the chances of the next ones. */
+  async countLosses(
+    tx: Tx,
+    where: { readonly branchId: string; readonly at: Date },
+    parts: readonly Part[],
+    marks: readonly { readonly partId: string; readonly mark: string; readonly presentCount: number }[],
+  ): Promise<void> {
+    const byRole = new Map<string, { losses: number; pieceLoans: number }>()
+    for (const { partId, mark, presentCount } of marks) {
+      const part = parts.find(({ id }) => id === partId)
+      if (!part) continue
+      const { losses, pieceLoans } = byRole.get(part.role) ?? { losses: 0, pieceLoans: 0 }
+      const gone = mark === 'missing' ? part.count - presentCount : 0
+      byRole.set(part.role, { losses: losses + gone, pieceLoans: pieceLoans + part.count })
+    }
+    await countLosses(tx, where, byRole)
   }
 
   /** Things of other kits that may lie in the place of a part of this one. */

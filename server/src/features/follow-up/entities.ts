@@ -16,6 +16,9 @@ export class Notice {
 @Entity('message')
 @Check('ck_message_state', `"state" IN ('draft', 'sent', 'failed')`)
 @Index(['branchId', 'madeAt'])
+@Index(['borrowerId'])
+@Index(['kitId'])
+@Index(['loanId'])
 export class MessageRow {
   @PrimaryColumn('uuid') id: string
   @ForeignKey('Branch') @Column('uuid') branchId: string

@@ -51,6 +51,8 @@ export class ModelPartRow {
 @Check('ck_kit_stands_at', `"stands_at" IN ('shelf', 'desk', 'bench')`)
 @Check('ck_kit_collimation', `"collimation_policy" IN ('leave-it-to-us', 'with-help-sheet')`)
 @Index(['branchId'])
+@Index(['modelId'])
+@Index('uq_kit_code_upper', { synchronize: false })
 export class Kit {
   @PrimaryColumn('uuid') id: string
   @ForeignKey('Branch') @Column('uuid') branchId: string
@@ -78,6 +80,7 @@ export class Kit {
 @Check('ck_part_counts', `"count" >= 1 AND "present_count" >= 0 AND "present_count" <= "count"`)
 @Check('ck_part_mark', `"mark" IN ('present', 'missing', 'damaged', 'wrong', 'unseen')`)
 @Index(['kitId', 'position'])
+@Index('ix_part_name_letters', { synchronize: false })
 export class PartRow {
   @PrimaryColumn('uuid') id: string
   @ForeignKey('Kit') @Column('uuid') kitId: string
@@ -114,6 +117,7 @@ export class PartRow {
 @Entity('extra_part')
 @Check('ck_extra_part_count', `"count" >= 1`)
 @Index(['kitId'], { where: '"settled_at" IS NULL' })
+@Index(['loanId'])
 export class ExtraPartRow {
   @PrimaryColumn('uuid') id: string
   @ForeignKey('Kit') @Column('uuid') kitId: string
@@ -133,6 +137,8 @@ export class ExtraPartRow {
 @Index(['kitId'], { where: '"closed_at" IS NULL' })
 // One open job of a kind for a part, whoever marks it how often.
 @Index(['partId', 'code'], { unique: true, where: '"closed_at" IS NULL AND "part_id" IS NOT NULL' })
+@Index(['loanId'])
+@Index(['partId'])
 export class Job {
   @PrimaryColumn('uuid') id: string
   @ForeignKey('Kit') @Column('uuid') kitId: string

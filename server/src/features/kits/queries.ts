@@ -273,8 +273,8 @@ export interface StepTimes {
 const stepTimesOf = (tx: Tx, model: string, value: string): Promise<StepTimes[]> =>
   selectRows(
     tx,
-    `SELECT step_key AS key, percentile_cont(0.5) WITHIN GROUP (ORDER BY seconds) AS "medianSeconds", count(*)::int AS times
-     FROM step_time WHERE model_id = ${model} GROUP BY step_key ORDER BY step_key`,
+    `SELECT step_key AS key, median_seconds AS "medianSeconds", times
+     FROM step_median WHERE model_id = ${model} ORDER BY step_key`,
     [value],
   )
 
@@ -469,6 +469,15 @@ export async function bumpKitVersion(tx: Tx, kitId: string): Promise<void> {
 
 const like = (text: string) => `%${text.replaceAll(/[\\%_]/g, (sign) => `\\${sign}`)}%`
 
+/** Whose loans are looked through for a name that fits many. */
+const PEOPLE_LOOKED_AT = 24
+
+/** “L-0042”, “l42” or “42” as a loan's number; null for other words. */
+function loanNumber(text: string): number | null {
+  const digits = /^(?:l-?)?0*(\d{1,9})$/i.exec(text.trim())?.[1]
+  return digits === undefined ? null : Number(digits)
+}
+
 export async function find(tx: Tx, branchIds: readonly string[], text: string): Promise<Found> {
   const values = [branchIds, like(text)]
   const [kits, parts, loans] = await Promise.all([
@@ -488,12 +497,20 @@ export async function find(tx: Tx, branchIds: readonly string[], text: string): 
     ),
     selectRows<Found['loans'][number] & { number: number }>(
       tx,
-      `SELECT l.id, l.branch_id AS "branchId", 'L-' || lpad(l.number::text, 4, '0') AS code, k.code AS "kitCode", b.name AS borrower, l.state
-       FROM loan l JOIN kit k ON k.id = l.kit_id JOIN borrower b ON b.id = l.borrower_id
-       WHERE l.branch_id = ANY($1)
-         AND (b.name ILIKE $2 OR b.card_number ILIKE $2 OR 'L-' || lpad(l.number::text, 4, '0') ILIKE $2)
+      // The newest loans of a few people whose name fits, and the one loan of a number: however many there were.
+      `SELECT l.id, l.branch_id AS "branchId", 'L-' || lpad(l.number::text, 4, '0') AS code, k.code AS "kitCode",
+         b.name AS borrower, l.state
+       FROM (
+         SELECT newest.id FROM (
+           SELECT id FROM borrower WHERE name ILIKE $2 OR card_number ILIKE $2 ORDER BY branch_id = ANY($1) DESC, name LIMIT ${PEOPLE_LOOKED_AT}
+         ) person CROSS JOIN LATERAL (
+           SELECT id FROM loan WHERE borrower_id = person.id AND branch_id = ANY($1)
+           ORDER BY state IN ('out', 'promised') DESC, coalesce(out_at, promised_for) DESC LIMIT 8
+         ) newest
+         UNION SELECT id FROM loan WHERE number = $3 AND branch_id = ANY($1)
+       ) found JOIN loan l ON l.id = found.id JOIN kit k ON k.id = l.kit_id JOIN borrower b ON b.id = l.borrower_id
        ORDER BY l.state IN ('out', 'promised') DESC, coalesce(l.out_at, l.promised_for) DESC LIMIT 8`,
-      values,
+      [...values, loanNumber(text)],
     ),
   ])
   return { kits, parts, loans }

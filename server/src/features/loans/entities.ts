@@ -3,6 +3,8 @@ import { Check, Column, Entity, ForeignKey, Generated, Index, PrimaryColumn, Uni
 /** The only place where a borrower's name and way to reach them stand. */
 @Entity('borrower')
 @Index(['branchId', 'name'])
+@Index('ix_borrower_name_letters', { synchronize: false })
+@Index('ix_borrower_card_number_letters', { synchronize: false })
 export class BorrowerRow {
   @PrimaryColumn('uuid') id: string
   @ForeignKey('Branch') @Column('uuid') branchId: string
@@ -28,6 +30,8 @@ export class Agreement {
 // One kit can't be out twice, whoever clicks how often.
 @Index(['kitId'], { unique: true, where: `"state" = 'out'` })
 @Index(['branchId', 'state'])
+@Index(['borrowerId'])
+@Index(['number'])
 export class Loan {
   @PrimaryColumn('uuid') id: string
   @Generated('increment') @Column('integer') number: number

@@ -310,6 +310,7 @@ export class Loans {
       byStaffId: session.staffId,
       at,
     })
+    await this.weighings.countLosses(tx, { branchId: loan.branchId, at }, parts, marks)
     const off = offInWords(parts, marks)
     const unseen = marks.filter(({ mark }) => mark === 'unseen').length
     if (cellAnswer)

@@ -1,0 +1,94 @@
+import { randomUUID } from 'node:crypto'
+import type { Found } from '@binoculum/contract'
+import { recountLosses } from '../src/features/contents/weigh-queries.ts'
+import { recountStepMedians } from '../src/features/checks/queries.ts'
+import { kitOf, openLoanOf, startTestServer, takeBackBody, type Agent } from './support.ts'
+
+/** What is kept small beside the history agrees with the history. */
+let server: Awaited<ReturnType<typeof startTestServer>>
+let ines: Agent
+let kofi: Agent
+beforeAll(async () => {
+  server = await startTestServer()
+  ines = await server.signIn('ines')
+  kofi = await server.signIn('kofi')
+})
+afterAll(() => server.close())
+
+const rowsOf = (table: string): Promise<unknown[]> => server.source.query(`SELECT * FROM ${table} ORDER BY 1, 2, 3`)
+/** Of one role this year, at whichever branch. */
+const caps = async (role: string): Promise<{ losses: number; loans: number }> => {
+  const [row]: { losses: number; loans: number }[] = await server.source.query(
+    `SELECT coalesce(sum(losses), 0)::int AS losses, coalesce(sum(piece_loans), 0)::int AS loans
+     FROM role_loss WHERE role = $1 AND year = 2026`,
+    [role],
+  )
+  return row ?? { losses: 0, loans: 0 }
+}
+
+it('losses by role are counted with each take-back, once, and agree with all take-backs', async () => {
+  const before = await caps('front-cap')
+  const loanId = await openLoanOf(kofi, 'M-10')
+  const body = await takeBackBody(kofi, loanId, { missing: ['front-cap'], outcome: 'hold' })
+  expect((await kofi.post(`/api/loans/${loanId}/take-back`, body)).status).toBe(200)
+  // Sent again by a line that broke: counted no second time.
+  expect((await kofi.post(`/api/loans/${loanId}/take-back`, body)).status).toBe(200)
+  expect(await caps('front-cap')).toEqual({ losses: before.losses + 1, loans: before.loans + 1 })
+  const counted = await rowsOf('role_loss')
+  await server.database.inTransaction(recountLosses)
+  expect(await rowsOf('role_loss')).toEqual(counted)
+})
+
+it('a step’s median is kept with each check, and is that of its times', async () => {
+  const kept = await rowsOf('step_median')
+  expect(kept.length).toBeGreaterThan(20)
+  const kit = await kitOf(kofi, 'M-06')
+  const steps = ['finder', 'caps'].map((key, index) => ({
+    ...{ key, title: key, phase: 'fit-out', asFound: 'fine', asLeft: 'fine', said: [], seconds: 300 + index },
+  }))
+  const stations = [{ station: 'assembly', steps, note: '', minutes: 10 }]
+  const body = { idempotencyKey: randomUUID(), kitVersion: kit.version, stations, doneJobIds: [], backToShelf: true }
+  expect((await kofi.post(`/api/kits/${kit.id}/checks`, body)).status).toBe(200)
+  const after = await rowsOf('step_median')
+  expect(after).not.toEqual(kept)
+  await server.database.inTransaction(recountStepMedians)
+  expect(await rowsOf('step_median')).toEqual(after)
+})
+
+describe('what is found', () => {
+  const find = async (text: string) =>
+    (await ines.get<Found>(`/api/find?text=${encodeURIComponent(text)}`)).body.loans
+  it('a loan by its number, with or without its letter, and no other one', async () => {
+    const [newest] = await find('a')
+    if (!newest) throw new Error('no loan')
+    const number = newest.code.replace(/^L-0*/, '')
+    for (const words of [newest.code, newest.code.toLowerCase(), `l${number}`])
+      expect((await find(words)).map(({ code }) => code)).toEqual([newest.code])
+    expect((await find(number)).map(({ code }) => code)).toContain(newest.code)
+    expect(await find('L-999999')).toEqual([])
+  })
+  it('loans by a borrower’s name: those that are out first, eight at most', async () => {
+    const loans = await find('a')
+    expect(loans).toHaveLength(8)
+    const states = loans.map(({ state }) => ['out', 'promised'].includes(state))
+    expect(states).toEqual([...states].sort().reverse())
+    expect(states).toContain(true)
+  })
+})
+
+it('searching borrowers, loans and parts walks indexes, whatever their number', async () => {
+  const planOf = async (sql: string) => {
+    const rows: object[] = await server.database.inTransaction(async (tx) => {
+      // With few rows a scan is cheaper: what is asked is whether an index could serve at all.
+      await tx.query('SET LOCAL enable_seqscan = off')
+      return tx.query(`EXPLAIN ${sql}`)
+    })
+    return JSON.stringify(rows)
+  }
+  expect(await planOf(`SELECT 1 FROM borrower WHERE name ILIKE '%teague%' OR card_number ILIKE '%teague%'`)).toMatch(
+    /ix_borrower_name_letters.*ix_borrower_card_number_letters/,
+  )
+  expect(await planOf(`SELECT 1 FROM part WHERE name ILIKE '%barlow%'`)).toContain('ix_part_name_letters')
+  expect(await planOf(`SELECT 1 FROM kit WHERE upper(code) = upper('m-01')`)).toContain('uq_kit_code_upper')
+  expect(await planOf(`SELECT 1 FROM loan WHERE borrower_id = gen_random_uuid()`)).toContain('ix_loan_borrower_id')
+})

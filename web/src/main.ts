@@ -10,5 +10,8 @@ import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import App from './App.vue'
 import { makeRouter } from './router.ts'
+import { catchUnexpected } from './shared/unexpected.ts'
 
-createApp(App).use(createPinia()).use(makeRouter()).mount('#app')
+const app = createApp(App).use(createPinia()).use(makeRouter())
+catchUnexpected(app, window)
+app.mount('#app')

@@ -21,6 +21,8 @@ export const openJobSchema = z.object({
   owner: z.string().nullable(),
   dueOn: z.string().nullable(),
   daysOver: z.number().int(),
+  /** By the clocks of its branch. */
+  isToday: z.boolean(),
   openedAtUtc: z.string(),
   notBeforeUtc: z.string().nullable(),
   /** Spares in the drawer that would do. */
@@ -33,6 +35,7 @@ export type FollowUpJob = z.infer<typeof openJobSchema>
 export const followUpSchema = z.object({
   jobs: z.array(openJobSchema),
   people: z.array(z.object({ id: idSchema, name: z.string(), branchId: idSchema })),
+  /** Where most of this person's jobs lie; each job's own day is `isToday`. */
   today: z.string(),
 })
 export type FollowUpList = z.infer<typeof followUpSchema>

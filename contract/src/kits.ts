@@ -224,6 +224,10 @@ export const acts = [
   'branch-added',
   'role-changed',
   'cell-forgotten',
+  'job-changed',
+  'reset-issued',
+  'drawer-changed',
+  'guide-words-changed',
 ] as const
 
 export const recordLineSchema = z.object({

@@ -29,11 +29,24 @@ export class Spares {
       const twin = await tx.findOneBy(Spare, { branchId: given.branchId, name: given.name })
       if (twin && twin.id !== spareId)
         throw new Problem('BAD_INPUT', { issues: [{ path: 'name', message: 'lies in the drawer already' }] })
-      if (!spareId) return void (await tx.insert(Spare, { ...fields, id: randomUUID(), version: 1 }))
+      const record = (before: object | undefined) =>
+        appendRecord(tx, {
+          act: 'drawer-changed',
+          at: this.context.clock(),
+          branchId: given.branchId,
+          staffId: session.staffId,
+          ...(before ? { before } : {}),
+          after: { spare: given.name, count: given.count },
+        })
+      if (!spareId) {
+        await tx.insert(Spare, { ...fields, id: randomUUID(), version: 1 })
+        return record(undefined)
+      }
       const spare = await lockSpare(tx, spareId)
       if (!spare || spare.branchId !== given.branchId) throw new Problem('NOT_FOUND')
       if (spare.version !== version) throw new Problem('NO_SPARE', { details: { now: spare } })
       await tx.update(Spare, { id: spareId }, { ...fields, version: spare.version + 1 })
+      return record({ spare: spare.name, count: spare.count })
     })
     return this.drawer(session)
   }

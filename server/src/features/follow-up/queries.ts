@@ -2,7 +2,7 @@ import type { FollowUpJob, Message } from '@binoculum/contract'
 import { jobCodes, jobFacts } from '@binoculum/core'
 import { changedRows, selectRows, type Tx } from '../../platform/database.ts'
 
-export interface JobRow extends Omit<FollowUpJob, 'daysOver' | 'openedAtUtc' | 'notBeforeUtc'> {
+export interface JobRow extends Omit<FollowUpJob, 'daysOver' | 'isToday' | 'openedAtUtc' | 'notBeforeUtc'> {
   readonly openedAt: Date
   readonly notBefore: Date | null
 }
@@ -32,6 +32,12 @@ export const openJobsOf = (tx: Tx, branchIds: readonly string[]): Promise<JobRow
 
 export async function openJob(tx: Tx, id: string): Promise<JobRow | null> {
   return (await selectRows<JobRow>(tx, jobSql('j.id = $1'), [id]))[0] ?? null
+}
+
+/** The zone of the first of some branches; UTC where there is none. */
+export async function zoneOf(tx: Tx, branchIds: readonly string[]): Promise<string> {
+  const sql = 'SELECT zone FROM branch WHERE id = $1'
+  return (await selectRows<{ zone: string }>(tx, sql, [branchIds[0] ?? null]))[0]?.zone ?? 'UTC'
 }
 
 export const peopleOf = (

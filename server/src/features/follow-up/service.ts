@@ -24,13 +24,14 @@ export class FollowUps {
   async list(session: Session): Promise<FollowUpList> {
     const { database, clock } = this.context
     const branchIds = branchIdsOf(session)
-    const [jobs, people] = await Promise.all([
+    const [jobs, people, zone] = await Promise.all([
       queries.openJobsOf(database.reader, branchIds),
       queries.peopleOf(database.reader, branchIds),
+      queries.zoneOf(database.reader, branchIds),
     ])
     const now = clock()
     const own = jobs.filter(({ code }) => !isBenchJob(code) && !jobFacts(code).closesItself && code !== 'retired')
-    return { jobs: own.map((job) => jobView(job, now)), people, today: now.toISOString().slice(0, 10) }
+    return { jobs: own.map((job) => jobView(job, now)), people, today: dayIn(zone, now) }
   }
 
   async change(
@@ -45,6 +46,22 @@ export class FollowUps {
       if (ownerId && !people.some(({ id }) => id === ownerId))
         throw new Problem('BAD_INPUT', { issues: [{ path: 'ownerId', message: 'works in another branch' }] })
       await tx.update(Job, { id: jobId }, { ownerId, dueOn, note })
+      await appendRecord(tx, {
+        act: 'job-changed',
+        at: this.context.clock(),
+        branchId: job.branchId,
+        staffId: session.staffId,
+        kitId: job.kitId,
+        before: { job: job.code, ownerId: job.ownerId, dueOn: job.dueOn, note: job.note },
+        after: {
+          job: jobFacts(job.code).words,
+          part: job.partName ?? job.text,
+          ownerId,
+          owner: people.find(({ id }) => id === ownerId)?.name ?? null,
+          dueOn,
+          note,
+        },
+      })
     })
     return this.list(session)
   }
@@ -213,9 +230,19 @@ const closedElsewhere = (code: JobCode) =>
     ? 'a retired kit comes back from its sheet: “back in service”, with the reason'
     : 'it is done when every part of the kit was looked at'
 
+/** A date as people at a branch would write it now. */
+const dayIn = (zone: string, now: Date): string => DateTime.fromJSDate(now, { zone }).toISODate() ?? ''
+
 function jobView({ openedAt, notBefore, ...job }: queries.JobRow, now: Date): FollowUpJob {
   const today = DateTime.fromJSDate(now, { zone: job.zone }).startOf('day')
+  const isToday = job.dueOn !== null && job.dueOn === today.toISODate()
   const due = job.dueOn === null ? null : DateTime.fromISO(job.dueOn, { zone: job.zone })
   const daysOver = due ? Math.max(0, Math.round(today.diff(due, 'days').days)) : 0
-  return { ...job, daysOver, openedAtUtc: openedAt.toISOString(), notBeforeUtc: notBefore?.toISOString() ?? null }
+  return {
+    ...job,
+    daysOver,
+    isToday,
+    openedAtUtc: openedAt.toISOString(),
+    notBeforeUtc: notBefore?.toISOString() ?? null,
+  }
 }

@@ -20,10 +20,12 @@ import {
   type Translator,
   unknownIn,
 } from '@binoculum/core'
+import { DateTime } from 'luxon'
 import { requireRole, signedInAs } from '../../platform/access.ts'
 import type { Context } from '../../platform/context.ts'
 import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
+import { appendRecord } from '../../platform/record.ts'
 import { opticsOf, type Kits, type ShelfRow } from '../kits/service.ts'
 import { GuideTextRow } from './entities.ts'
 import * as queries from './queries.ts'
@@ -153,26 +155,38 @@ export class GuideTextsDesk {
     requireRole(session, sheet.branchId, ['coordinator'])
     refuseBadText(form)
     const { scope, key, language, title, text, reason, inUse } = form
-    await database.reader.insert(GuideTextRow, {
-      id: randomUUID(),
-      branchId: sheet.branchId,
-      scope,
-      modelId: scope === 'model' ? await queries.modelIdOf(database.reader, sheet.id) : null,
-      kitId: scope === 'kit' ? sheet.id : null,
-      key,
-      language,
-      title,
-      text,
-      reason,
-      inUse,
-      byStaffId: session.staffId,
-      at: clock(),
+    const at = clock()
+    await database.inTransaction(async (tx) => {
+      await tx.insert(GuideTextRow, {
+        id: randomUUID(),
+        branchId: sheet.branchId,
+        scope,
+        modelId: scope === 'model' ? await queries.modelIdOf(tx, sheet.id) : null,
+        kitId: scope === 'kit' ? sheet.id : null,
+        key,
+        language,
+        title,
+        text,
+        reason,
+        inUse,
+        byStaffId: session.staffId,
+        at,
+      })
+      await appendRecord(tx, {
+        act: 'guide-words-changed',
+        at,
+        branchId: sheet.branchId,
+        staffId: session.staffId,
+        // What holds for many kits belongs to no kit's history.
+        ...(scope === 'kit' ? { kitId: sheet.id } : {}),
+        after: { block: key, scope, language, leftOut: text === null, inUse },
+      })
     })
   }
 
   private async input(tx: Tx, row: ShelfRow, own: OwnWords): Promise<GuideInput> {
     const place = await queries.placeOfBranch(tx, row.branchId)
-    const today = this.context.clock().toISOString().slice(0, 10)
+    const today = DateTime.fromJSDate(this.context.clock(), { zone: row.zone }).toISODate() ?? ''
     const parts = await this.kits.parts(tx, row.id)
     return {
       kitName: row.name,

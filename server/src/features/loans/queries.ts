@@ -34,18 +34,22 @@ export const kitsToGoThrough = (
     [branchIds],
   )
 
-/** Promised hand-outs and open loans that matter until `until`: today's, and all that is late. */
-export const deskRows = (tx: Tx, branchIds: readonly string[], until: Date): Promise<DeskRow[]> =>
+/** Midnight at the branch's own clock: days are 23 or 25 hours long twice a year. */
+const endOfDay = `(date_trunc('day', $2::timestamptz AT TIME ZONE br.zone) + interval '1 day') AT TIME ZONE br.zone`
+
+/** Promised hand-outs and open loans of each branch's own today, and all that is late. */
+export const deskRows = (tx: Tx, branchIds: readonly string[], now: Date): Promise<DeskRow[]> =>
   selectRows(
     tx,
     `SELECT l.id, l.number, l.branch_id AS "branchId", k.code AS "kitCode", k.name AS "kitName", m.name AS "modelName", b.name AS borrower,
        l.state, coalesce(CASE WHEN l.state = 'out' THEN l.due_at END, l.promised_for) AS at
      FROM loan l JOIN kit k ON k.id = l.kit_id JOIN model m ON m.id = k.model_id JOIN borrower b ON b.id = l.borrower_id
+       JOIN branch br ON br.id = l.branch_id
      WHERE l.branch_id = ANY($1)
        AND NOT EXISTS (SELECT 1 FROM job j WHERE j.kit_id = k.id AND j.closed_at IS NULL AND j.code = ANY($3))
-       AND ((l.state = 'promised' AND l.promised_for <= $2) OR (l.state = 'out' AND l.due_at <= $2))
+       AND ((l.state = 'promised' AND l.promised_for < ${endOfDay}) OR (l.state = 'out' AND l.due_at < ${endOfDay}))
      ORDER BY at`,
-    [branchIds, until, goneCodes],
+    [branchIds, now, goneCodes],
   )
 
 const borrowerColumns = `b.id, b.name, b.contact, b.card_number AS "cardNumber",

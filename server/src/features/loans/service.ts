@@ -65,8 +65,7 @@ export class Loans {
   /** What the desk has before it: today's hand-outs and take-backs, and everything late. */
   async desk(session: Session): Promise<Desk> {
     const now = this.context.clock()
-    const endOfDay = new Date(now.getTime() + 24 * 3_600_000)
-    const rows = await queries.deskRows(this.context.database.reader, branchIdsOf(session), endOfDay)
+    const rows = await queries.deskRows(this.context.database.reader, branchIdsOf(session), now)
     const loans = rows.map(({ number, at, ...rest }) => {
       const late = rest.state === 'out' ? daysLate(at, now) : 0
       return { ...rest, code: loanCode(number), atUtc: at.toISOString(), daysLate: late }

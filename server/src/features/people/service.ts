@@ -188,6 +188,9 @@ export class People {
   async reset(session: Session, staffId: string) {
     return this.context.database.inTransaction(async (tx) => {
       const branchId = await this.branchInCharge(tx, session, staffId)
+      const at = this.context.clock()
+      const after = { issuedFor: staffId }
+      await appendRecord(tx, { act: 'reset-issued', at, branchId, staffId: session.staffId, after })
       return this.makeLink(tx, { kind: 'reset', staffId, branchId })
     })
   }

@@ -33,6 +33,18 @@ it.each([
     sentence: 'Slug: missing → present, found under the foam',
     line: line('part-marked', { part: 'Slug', mark: 'present', note: 'found under the foam' }, { mark: 'missing' }),
   },
+  {
+    sentence: 'Focuser cap, look for it again: Kofi Arden, by Fri 20 Mar, ask Nell',
+    line: line('job-changed', {
+      ...{ job: 'look for it again', part: 'Focuser cap', owner: 'Kofi Arden' },
+      ...{ dueOn: '2026-03-20', note: 'ask Nell' },
+    }),
+  },
+  {
+    sentence: 'Focuser cap, look for it again: nobody, no day',
+    line: line('job-changed', { job: 'look for it again', part: 'Focuser cap', owner: null, dueOn: null, note: '' }),
+  },
+  { sentence: 'guide’s words changed: place', line: line('guide-words-changed', { block: 'place' }) },
   { sentence: '25 parts counted as present', line: line('part-marked', { part: '25 parts' }, { unseen: 25 }) },
   {
     sentence: 'screw in sun filter cured: destroyed',

@@ -131,6 +131,14 @@ export function recordSentence({ act, before, after }: RecordLine): string {
       const result = text(is.result) === 'not-helped' ? 'did not help' : text(is.result)
       return `${text(is.part)}, ${text(is.job)}: ${result}${is.note ? `; ${text(is.note)}` : ''}`
     }
+    case 'job-changed':
+      return [
+        `${text(is.part)}, ${text(is.job)}: ${text(is.owner) || 'nobody'}`,
+        is.dueOn ? `by ${dateText(text(is.dueOn))}` : 'no day',
+        ...(is.note ? [text(is.note)] : []),
+      ].join(', ')
+    case 'guide-words-changed':
+      return `guide’s words changed: ${text(is.block)}`
     case 'coin-cell-asked':
       return `coin cell missing; ${text(is.spokeTo)} was asked: “${text(is.whereIsIt)}”`
     case 'message-sent':

@@ -25,7 +25,7 @@ const at = ref<string | null>(null)
 const told = ref<string | null>(null)
 const asks = ref(false)
 
-const groups = computed(() => jobGroups(data.value?.jobs ?? [], data.value?.today ?? ''))
+const groups = computed(() => jobGroups(data.value?.jobs ?? []))
 const inOrder = computed(() => groups.value.flatMap(({ jobs }) => jobs))
 const current = computed(() => inOrder.value.find(({ id }) => id === at.value) ?? inOrder.value[0] ?? null)
 const mayAct = (job: FollowUpJob) => session.may(job.branchId, 'coordinator', 'volunteer')
@@ -171,7 +171,7 @@ useKeys((): KeyMap => ({
             />
           </div>
           <p class="due">
-            <span :class="{ rust: job.daysOver > 0 }">{{ dueWords(job, data?.today ?? '') }}</span>
+            <span :class="{ rust: job.daysOver > 0 }">{{ dueWords(job) }}</span>
             <span v-if="isWaiting(job)" class="second">not before {{ hourText(job.notBeforeUtc!, job.zone) }}</span>
           </p>
           <div v-if="mayAct(job)" class="acts">

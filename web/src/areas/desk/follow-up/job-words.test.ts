@@ -20,6 +20,7 @@ const job = (id: string, rest: Partial<FollowUpJob> = {}): FollowUpJob => ({
   owner: null,
   dueOn: '2026-03-12',
   daysOver: 0,
+  isToday: false,
   openedAtUtc: '2026-03-10T10:00:00.000Z',
   notBeforeUtc: null,
   spareId: null,
@@ -27,29 +28,27 @@ const job = (id: string, rest: Partial<FollowUpJob> = {}): FollowUpJob => ({
   version: 1,
   ...rest,
 })
-const today = '2026-03-12'
 
 it('late ones stand first, jobs without a day last, groups without a job not at all', () => {
-  const groups = jobGroups(
-    [
-      job('none', { dueOn: null }),
-      job('later', { dueOn: '2026-03-20' }),
-      job('older', { dueOn: '2026-03-01', daysOver: 11 }),
-      job('late', { dueOn: '2026-03-11', daysOver: 1 }),
-    ],
-    today,
-  )
+  const groups = jobGroups([
+    job('none', { dueOn: null }),
+    job('later', { dueOn: '2026-03-20' }),
+    job('older', { dueOn: '2026-03-01', daysOver: 11 }),
+    job('late', { dueOn: '2026-03-11', daysOver: 1 }),
+    job('now', { isToday: true }),
+  ])
   expect(groups.map(({ words, jobs }) => [words, jobs.map(({ id }) => id)])).toEqual([
     ['Late', ['older', 'late']],
+    ['Today', ['now']],
     ['Later', ['later', 'none']],
   ])
 })
 
 it('says when in words', () => {
-  expect(dueWords(job('a'), today)).toBe('today')
-  expect(dueWords(job('a', { dueOn: '2026-03-20' }), today)).toBe('Fri 20 Mar')
-  expect(dueWords(job('a', { daysOver: 1 }), today)).toBe('1 day late')
-  expect(dueWords(job('a', { dueOn: null }), today)).toBe('no day yet')
+  expect(dueWords(job('a', { isToday: true }))).toBe('today')
+  expect(dueWords(job('a', { dueOn: '2026-03-20' }))).toBe('Fri 20 Mar')
+  expect(dueWords(job('a', { daysOver: 1 }))).toBe('1 day late')
+  expect(dueWords(job('a', { dueOn: null }))).toBe('no day yet')
 })
 
 it('a borrower is written to only about a part of their own loan', () => {

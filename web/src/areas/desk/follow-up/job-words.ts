@@ -14,20 +14,20 @@ const byUrgency = (one: FollowUpJob, other: FollowUpJob) =>
   one.openedAtUtc.localeCompare(other.openedAtUtc)
 
 /** What is over, what is due today, what comes later. Groups without a job are left out. */
-export function jobGroups(jobs: readonly FollowUpJob[], today: string): readonly JobGroup[] {
+export function jobGroups(jobs: readonly FollowUpJob[]): readonly JobGroup[] {
   const sorted = [...jobs].sort(byUrgency)
   const groups = [
     { words: 'Late', aside: 'somebody waits for it', jobs: sorted.filter(({ daysOver }) => daysOver > 0) },
-    { words: 'Today', aside: '', jobs: sorted.filter(({ daysOver, dueOn }) => daysOver <= 0 && dueOn === today) },
-    { words: 'Later', aside: '', jobs: sorted.filter(({ daysOver, dueOn }) => daysOver <= 0 && dueOn !== today) },
+    { words: 'Today', aside: '', jobs: sorted.filter(({ daysOver, isToday }) => daysOver <= 0 && isToday) },
+    { words: 'Later', aside: '', jobs: sorted.filter(({ daysOver, isToday }) => daysOver <= 0 && !isToday) },
   ]
   return groups.filter((group) => group.jobs.length > 0)
 }
 
-export function dueWords({ dueOn, daysOver }: FollowUpJob, today: string): string {
+export function dueWords({ dueOn, daysOver, isToday }: FollowUpJob): string {
   if (dueOn === null) return 'no day yet'
   if (daysOver > 0) return `${daysOver} ${daysOver === 1 ? 'day' : 'days'} late`
-  return dueOn === today ? 'today' : dateText(dueOn)
+  return isToday ? 'today' : dateText(dueOn)
 }
 
 /** Whether a letter to the borrower could help: the part was missed at the return of a loan. */

@@ -1,5 +1,5 @@
 import type { Desk, Drawer, FollowUpList, RecordLine, StaffMember } from '@binoculum/contract'
-import { handOutBody, kitOf, openLoanOf, startTestServer, takeBackBody, testNow, type Agent } from './support.ts'
+import { kitOf, openLoanOf, startTestServer, takeBackBody, testNow, type Agent } from './support.ts'
 
 /** What changes is on record, with who did it; days are those of the branch's own clocks. */
 let server: Awaited<ReturnType<typeof startTestServer>>
@@ -71,8 +71,8 @@ describe('at half past eleven at night by UTC, half past midnight in Dublin', ()
     expect((await jobsOf()).today).toBe('2026-07-02')
   })
   it('what is due this evening is on the desk, what is due tomorrow is not', async () => {
-    const { kitId, body } = await handOutBody(kofi, 'M-09', { dueOn: '2026-07-03' })
-    await kofi.post(`/api/kits/${kitId}/hand-out`, body)
+    const loanId = await openLoanOf(kofi, 'M-11')
+    await server.source.query(`UPDATE loan SET due_at = '2026-07-03T16:00:00Z' WHERE id = $1`, [loanId])
     const dueCodes = async () => {
       // A session ends within the day.
       const agent = await server.signIn('kofi')
@@ -80,8 +80,8 @@ describe('at half past eleven at night by UTC, half past midnight in Dublin', ()
     }
     // Nine in the evening before: within a day of being due, and yet not today's.
     server.time.now = new Date('2026-07-02T20:00:00Z')
-    expect(await dueCodes()).not.toContain('M-09')
+    expect(await dueCodes()).not.toContain('M-11')
     server.time.now = new Date('2026-07-02T23:30:00Z')
-    expect(await dueCodes()).toContain('M-09')
+    expect(await dueCodes()).toContain('M-11')
   })
 })

@@ -29,6 +29,10 @@ export const errorCatalogue = {
     message: 'This kit has been out again since. What lies in its case now is put right at its newest loan.',
   },
   LOAN_CHANGED: { status: 409, message: 'This loan was changed or taken back meanwhile. Look at it again.' },
+  KEY_REUSED: {
+    status: 409,
+    message: 'This was sent before, for something else. Load the page again and send it anew.',
+  },
   CODE_TAKEN: { status: 409, message: 'This kit code is in use. Give the kit another code in the list.' },
   EMAIL_TAKEN: { status: 409, message: 'Somebody has this mail address already.' },
   NOT_FIT: { status: 422, message: 'This kit is not fit to go out. A coordinator may overrule it with a reason.' },

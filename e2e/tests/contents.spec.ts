@@ -146,7 +146,7 @@ test('found again is one key; a notice makes one job for each kit of a model', a
 
   await page.getByRole('button', { name: /Notice to all/ }).click()
   await page.getByLabel('check it for').fill('crack at the foot of a leg')
-  await page.getByLabel('none goes out before').check()
+  await page.getByLabel('none may be lent until').check()
   await page.getByRole('button', { name: 'Make one job per kit' }).click()
   await expect(page.getByText(/have it to do|has it to do/)).toBeVisible()
   await expect(page.locator('li', { hasText: 'crack at the foot of a leg' }).first()).toBeVisible()

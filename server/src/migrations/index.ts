@@ -7,6 +7,7 @@ import { BorrowerMessages1764500000000 } from './0006-borrower-messages.ts'
 import { GuideTexts1764600000000 } from './0007-guide-texts.ts'
 import { KitsAsTheyAre1764700000000 } from './0008-kits-as-they-are.ts'
 import { Growth1764800000000 } from './0009-growth.ts'
+import { SentFor1764900000000 } from './0010-sent-for.ts'
 
 /** In order, named one by one: leftover build output is never taken for a migration. */
 export const migrations = [
@@ -19,4 +20,5 @@ export const migrations = [
   GuideTexts1764600000000,
   KitsAsTheyAre1764700000000,
   Growth1764800000000,
+  SentFor1764900000000,
 ]

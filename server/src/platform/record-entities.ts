@@ -20,6 +20,8 @@ export class ActRecord {
 export class SentOnce {
   @PrimaryColumn('uuid') key: string
   @ForeignKey('Staff') @Column('uuid') staffId: string
+  /** What was asked for, and of which thing. */
+  @Column('text') sentFor: string
   @Column('jsonb', { nullable: true }) answer: object | null
-  @Column('timestamptz', { default: () => 'now()' }) createdAt: Date
+  @Index() @Column('timestamptz', { default: () => 'now()' }) createdAt: Date
 }

@@ -69,15 +69,24 @@ export class Checks {
   async finish(session: Session, kitId: string, given: FinishCheck): Promise<{ kit: KitSheet }> {
     const { database } = this.context
     await database.inTransaction((tx) =>
-      once(tx, { key: given.idempotencyKey, staffId: session.staffId }, async () => {
-        const row = await this.kits.rowById(tx, kitId)
-        requireRole(session, row.branchId, deskRoles)
-        if (row.loan) throw new Problem('KIT_OUT')
-        await this.refuseUnasked(tx, session, given)
-        await this.kits.claim(tx, kitId, given.kitVersion)
-        await this.keep(tx, session, row, given)
-        return { kitId }
-      }),
+      once(
+        tx,
+        {
+          key: given.idempotencyKey,
+          staffId: session.staffId,
+          sentFor: `check ${kitId}`,
+          may: () => this.kits.mayWorkOn(tx, session, kitId),
+        },
+        async () => {
+          const row = await this.kits.rowById(tx, kitId)
+          requireRole(session, row.branchId, deskRoles)
+          if (row.loan) throw new Problem('KIT_OUT')
+          await this.refuseUnasked(tx, session, given)
+          await this.kits.claim(tx, kitId, given.kitVersion)
+          await this.keep(tx, session, row, given)
+          return { kitId }
+        },
+      ),
     )
     return { kit: await this.kits.sheetById(database.reader, kitId) }
   }

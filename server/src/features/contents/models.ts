@@ -150,28 +150,32 @@ export class Models {
     requireRole(session, given.branchId, coordinatorOnly)
     const { database } = this.context
     const { modelId } = await database.inTransaction((tx) =>
-      once(tx, { key: given.idempotencyKey, staffId: session.staffId }, async () => {
-        const id = randomUUID()
-        const { name, family, eyepiecesMm } = given
-        await tx.insert(Model, { id, name, family, optics: newOptics(given), weighGroups: [], version: 1 } as never)
-        const parts = starterCard(family, eyepiecesMm).map((part, index) => ({
-          ...part,
-          ...starterFacts(part.role),
-          id: randomUUID(),
-          modelId: id,
-          position: index + 1,
-          massG: null,
-          toleranceG: null,
-          weighGroup: '',
-          together: '',
-          lookFor: '',
-          costMinor: null,
-          consumable: null,
-          pictureId: null,
-        }))
-        await insertMany(tx, ModelPartRow, parts)
-        return { modelId: id }
-      }),
+      once(
+        tx,
+        { key: given.idempotencyKey, staffId: session.staffId, sentFor: `new-model ${given.branchId}`, may: 'own' },
+        async () => {
+          const id = randomUUID()
+          const { name, family, eyepiecesMm } = given
+          await tx.insert(Model, { id, name, family, optics: newOptics(given), weighGroups: [], version: 1 } as never)
+          const parts = starterCard(family, eyepiecesMm).map((part, index) => ({
+            ...part,
+            ...starterFacts(part.role),
+            id: randomUUID(),
+            modelId: id,
+            position: index + 1,
+            massG: null,
+            toleranceG: null,
+            weighGroup: '',
+            together: '',
+            lookFor: '',
+            costMinor: null,
+            consumable: null,
+            pictureId: null,
+          }))
+          await insertMany(tx, ModelPartRow, parts)
+          return { modelId: id }
+        },
+      ),
     )
     return this.sheet(session, modelId)
   }

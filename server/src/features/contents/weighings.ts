@@ -84,20 +84,31 @@ export class Weighings {
   async weighComplete(session: Session, kitId: string, given: WeighComplete): Promise<KitSheet> {
     const { database } = this.context
     await database.inTransaction((tx) =>
-      once(tx, { key: given.idempotencyKey, staffId: session.staffId }, async () => {
-        const row = await this.kits.rowById(tx, kitId)
-        requireRole(session, row.branchId, deskRoles)
-        if (row.loan) throw new Problem('KIT_OUT', { details: { dueAtUtc: row.loan.dueAt } })
-        await this.kits.claim(tx, kitId, given.kitVersion)
-        const parts = await this.kits.parts(tx, kitId)
-        const off = parts.filter((part) => part.mark !== 'present' && isInGroups(part, given.weighings))
-        if (off.length > 0)
-          throw new Problem('NOT_COMPLETE', { issues: off.map(({ name, mark }) => ({ path: name, message: mark })) })
-        const explained = explain(parts, given.weighings, [])
-        if (!explained.consistent && !given.sure) throw new Problem('WEIGHT_DOUBTFUL', { details: { explained } })
-        await this.keepAll(tx, session, { row, loanId: null }, parts, given.weighings, { sure: true })
-        return { kitId }
-      }),
+      once(
+        tx,
+        {
+          key: given.idempotencyKey,
+          staffId: session.staffId,
+          sentFor: `weighing ${kitId}`,
+          may: () => this.kits.mayWorkOn(tx, session, kitId),
+        },
+        async () => {
+          const row = await this.kits.rowById(tx, kitId)
+          requireRole(session, row.branchId, deskRoles)
+          if (row.loan) throw new Problem('KIT_OUT', { details: { dueAtUtc: row.loan.dueAt } })
+          await this.kits.claim(tx, kitId, given.kitVersion)
+          const parts = await this.kits.parts(tx, kitId)
+          const off = parts.filter((part) => part.mark !== 'present' && isInGroups(part, given.weighings))
+          if (off.length > 0)
+            throw new Problem('NOT_COMPLETE', {
+              issues: off.map(({ name, mark }) => ({ path: name, message: mark })),
+            })
+          const explained = explain(parts, given.weighings, [])
+          if (!explained.consistent && !given.sure) throw new Problem('WEIGHT_DOUBTFUL', { details: { explained } })
+          await this.keepAll(tx, session, { row, loanId: null }, parts, given.weighings, { sure: true })
+          return { kitId }
+        },
+      ),
     )
     return this.kits.sheetById(database.reader, kitId)
   }

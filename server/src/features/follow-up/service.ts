@@ -77,34 +77,38 @@ export class FollowUps {
   /** What came of a job: found or done puts right what it was about; not helped goes on to the next step. */
   async settle(session: Session, jobId: string, given: SettleJob): Promise<FollowUpList> {
     await this.context.database.inTransaction((tx) =>
-      once(tx, { key: given.idempotencyKey, staffId: session.staffId }, async () => {
-        const job = await this.claim(tx, session, jobId, given.version)
-        if (isBenchJob(job.code))
-          throw new Problem('BAD_INPUT', {
-            issues: [{ path: 'result', message: 'a check at the bench closes this' }],
+      once(
+        tx,
+        { key: given.idempotencyKey, staffId: session.staffId, sentFor: `job ${jobId}`, may: 'own' },
+        async () => {
+          const job = await this.claim(tx, session, jobId, given.version)
+          if (isBenchJob(job.code))
+            throw new Problem('BAD_INPUT', {
+              issues: [{ path: 'result', message: 'a check at the bench closes this' }],
+            })
+          if (jobFacts(job.code).closesItself || job.code === 'retired')
+            throw new Problem('BAD_INPUT', { issues: [{ path: 'result', message: closedElsewhere(job.code) }] })
+          const at = this.context.clock()
+          if (given.result === 'not-helped') await this.goOn(tx, job, at)
+          else await this.putRight(tx, session, job, given, at)
+          await bumpKitVersion(tx, job.kitId)
+          await appendRecord(tx, {
+            act: job.code === 'battery-round' && given.result !== 'not-helped' ? 'cells-changed' : 'job-settled',
+            at,
+            branchId: job.branchId,
+            staffId: session.staffId,
+            kitId: job.kitId,
+            before: { job: job.code, part: job.partName },
+            after: {
+              job: jobFacts(job.code).words,
+              part: job.partName ?? job.text,
+              result: given.result,
+              note: given.note,
+            },
           })
-        if (jobFacts(job.code).closesItself || job.code === 'retired')
-          throw new Problem('BAD_INPUT', { issues: [{ path: 'result', message: closedElsewhere(job.code) }] })
-        const at = this.context.clock()
-        if (given.result === 'not-helped') await this.goOn(tx, job, at)
-        else await this.putRight(tx, session, job, given, at)
-        await bumpKitVersion(tx, job.kitId)
-        await appendRecord(tx, {
-          act: job.code === 'battery-round' && given.result !== 'not-helped' ? 'cells-changed' : 'job-settled',
-          at,
-          branchId: job.branchId,
-          staffId: session.staffId,
-          kitId: job.kitId,
-          before: { job: job.code, part: job.partName },
-          after: {
-            job: jobFacts(job.code).words,
-            part: job.partName ?? job.text,
-            result: given.result,
-            note: given.note,
-          },
-        })
-        return { jobId }
-      }),
+          return { jobId }
+        },
+      ),
     )
     return this.list(session)
   }
@@ -144,17 +148,21 @@ export class FollowUps {
   async notice(session: Session, given: NoticeSent): Promise<{ jobs: number; kits: string[] }> {
     const branchIds = session.memberships.filter(({ role }) => role === 'coordinator').map(({ branchId }) => branchId)
     return this.context.database.inTransaction((tx) =>
-      once(tx, { key: given.idempotencyKey, staffId: session.staffId }, async () => {
-        const kits = await queries.kitsOfModelIn(tx, given.modelId, branchIds)
-        if (kits.length === 0) throw new Problem('NOT_FOUND')
-        const at = this.context.clock()
-        const { modelId, text, stops, dueOn } = given
-        const noticeId = randomUUID()
-        await tx.insert(Notice, { id: noticeId, modelId, text, stops, dueOn, byStaffId: session.staffId, at })
-        const code = stops ? 'fleet-stop' : 'fleet-notice'
-        for (const kit of kits) await this.open(tx, session, { kit, code, text, dueOn, noticeId })
-        return { jobs: kits.length, kits: kits.map((kit) => kit.code) }
-      }),
+      once(
+        tx,
+        { key: given.idempotencyKey, staffId: session.staffId, sentFor: `notice ${given.modelId}`, may: 'own' },
+        async () => {
+          const kits = await queries.kitsOfModelIn(tx, given.modelId, branchIds)
+          if (kits.length === 0) throw new Problem('NOT_FOUND')
+          const at = this.context.clock()
+          const { modelId, text, stops, dueOn } = given
+          const noticeId = randomUUID()
+          await tx.insert(Notice, { id: noticeId, modelId, text, stops, dueOn, byStaffId: session.staffId, at })
+          const code = stops ? 'fleet-stop' : 'fleet-notice'
+          for (const kit of kits) await this.open(tx, session, { kit, code, text, dueOn, noticeId })
+          return { jobs: kits.length, kits: kits.map((kit) => kit.code) }
+        },
+      ),
     )
   }
 
@@ -165,13 +173,22 @@ export class FollowUps {
   ): Promise<{ jobs: number; kits: string[] }> {
     requireRole(session, given.branchId, coordinatorOnly)
     return this.context.database.inTransaction((tx) =>
-      once(tx, { key: given.idempotencyKey, staffId: session.staffId }, async () => {
-        const day = DateTime.fromJSDate(this.context.clock()).minus({ days: given.olderThanDays }).toISODate() ?? ''
-        const cells = await queries.cellsOlderThan(tx, given.branchId, day)
-        for (const { text, ...kit } of cells)
-          await this.open(tx, session, { kit, code: 'battery-round', text, dueOn: given.dueOn, noticeId: null })
-        return { jobs: cells.length, kits: [...new Set(cells.map(({ code }) => code))] }
-      }),
+      once(
+        tx,
+        {
+          key: given.idempotencyKey,
+          staffId: session.staffId,
+          sentFor: `battery-round ${given.branchId}`,
+          may: 'own',
+        },
+        async () => {
+          const day = DateTime.fromJSDate(this.context.clock()).minus({ days: given.olderThanDays }).toISODate() ?? ''
+          const cells = await queries.cellsOlderThan(tx, given.branchId, day)
+          for (const { text, ...kit } of cells)
+            await this.open(tx, session, { kit, code: 'battery-round', text, dueOn: given.dueOn, noticeId: null })
+          return { jobs: cells.length, kits: [...new Set(cells.map(({ code }) => code))] }
+        },
+      ),
     )
   }
 
@@ -210,16 +227,20 @@ export class FollowUps {
   /** A kit that is lost, stolen or at its end: it is held until a coordinator closes the report. */
   async loss(session: Session, kitId: string, given: Loss): Promise<FollowUpList> {
     await this.context.database.inTransaction((tx) =>
-      once(tx, { key: given.idempotencyKey, staffId: session.staffId }, async () => {
-        const kit = await tx.findOneBy(Kit, { id: kitId })
-        if (!kit) throw new Problem('NOT_FOUND')
-        requireRole(session, kit.branchId, coordinatorOnly)
-        await this.kits.claim(tx, kitId, given.kitVersion)
-        const text = given.reportNumber ? `${given.text} (report ${given.reportNumber})` : given.text
-        const target = { id: kit.id, code: kit.code, branchId: kit.branchId, partId: null }
-        await this.open(tx, session, { kit: target, code: given.kind, text, dueOn: null, noticeId: null })
-        return { kitId }
-      }),
+      once(
+        tx,
+        { key: given.idempotencyKey, staffId: session.staffId, sentFor: `loss ${kitId}`, may: 'own' },
+        async () => {
+          const kit = await tx.findOneBy(Kit, { id: kitId })
+          if (!kit) throw new Problem('NOT_FOUND')
+          requireRole(session, kit.branchId, coordinatorOnly)
+          await this.kits.claim(tx, kitId, given.kitVersion)
+          const text = given.reportNumber ? `${given.text} (report ${given.reportNumber})` : given.text
+          const target = { id: kit.id, code: kit.code, branchId: kit.branchId, partId: null }
+          await this.open(tx, session, { kit: target, code: given.kind, text, dueOn: null, noticeId: null })
+          return { kitId }
+        },
+      ),
     )
     return this.list(session)
   }

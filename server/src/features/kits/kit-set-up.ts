@@ -22,53 +22,57 @@ export class KitSetUp {
     requireRole(session, given.branchId, coordinatorOnly)
     const { database, clock } = this.context
     const { kitId } = await database.inTransaction((tx) =>
-      once(tx, { key: given.idempotencyKey, staffId: session.staffId }, async () => {
-        const parts = await queries.modelPartsForKit(
-          tx,
-          given.modelId,
-          session.memberships.map(({ branchId }) => branchId),
-        )
-        if (!parts) throw new Problem('NOT_FOUND')
-        await refuseTakenCode(tx, given.code, null)
-        const id = randomUUID()
-        const { branchId, modelId, code, name, place } = given
-        const kit = {
-          id,
-          branchId,
-          modelId,
-          code,
-          name,
-          place,
-          standsAt: 'desk',
-          collimationPolicy: 'leave-it-to-us',
-        }
-        await queries.insertKit(tx, {
-          model: null,
-          kit: { ...kit, ownFinder: null, hazards: [], headMomentGmm: null, version: 1 } as never,
-          parts: parts.map(({ id: modelPartId, ...part }) => ({
-            ...part,
+      once(
+        tx,
+        { key: given.idempotencyKey, staffId: session.staffId, sentFor: `new-kit ${given.code}`, may: 'own' },
+        async () => {
+          const parts = await queries.modelPartsForKit(
+            tx,
+            given.modelId,
+            session.memberships.map(({ branchId }) => branchId),
+          )
+          if (!parts) throw new Problem('NOT_FOUND')
+          await refuseTakenCode(tx, given.code, null)
+          const id = randomUUID()
+          const { branchId, modelId, code, name, place } = given
+          const kit = {
+            id,
+            branchId,
+            modelId,
+            code,
+            name,
+            place,
+            standsAt: 'desk',
+            collimationPolicy: 'leave-it-to-us',
+          }
+          await queries.insertKit(tx, {
+            model: null,
+            kit: { ...kit, ownFinder: null, hazards: [], headMomentGmm: null, version: 1 } as never,
+            parts: parts.map(({ id: modelPartId, ...part }) => ({
+              ...part,
+              id: randomUUID(),
+              kitId: id,
+              modelPartId,
+              presentCount: 0,
+              mark: 'unseen',
+              note: '',
+              weighed: false,
+            })),
+          })
+          const at = clock()
+          await tx.insert(Job, {
             id: randomUUID(),
             kitId: id,
-            modelPartId,
-            presentCount: 0,
-            mark: 'unseen',
-            note: '',
-            weighed: false,
-          })),
-        })
-        const at = clock()
-        await tx.insert(Job, {
-          id: randomUUID(),
-          kitId: id,
-          code: 'go-through',
-          text: '',
-          openedAt: at,
-          closedAt: null,
-        })
-        const after = { parts: parts.length, file: '' }
-        await appendRecord(tx, { act: 'brought-in', at, branchId, staffId: session.staffId, kitId: id, after })
-        return { kitId: id }
-      }),
+            code: 'go-through',
+            text: '',
+            openedAt: at,
+            closedAt: null,
+          })
+          const after = { parts: parts.length, file: '' }
+          await appendRecord(tx, { act: 'brought-in', at, branchId, staffId: session.staffId, kitId: id, after })
+          return { kitId: id }
+        },
+      ),
     )
     return this.kits.sheetById(database.reader, kitId)
   }

@@ -305,6 +305,11 @@ export class Kits {
     return this.sheetOfRow(tx, await this.rowById(tx, kitId))
   }
 
+  /** @throws NOT_FOUND, or NOT_ALLOWED for whoever doesn't work at the kit's desk */
+  async mayWorkOn(tx: Tx, session: Session, kitId: string): Promise<void> {
+    requireRole(session, (await this.rowById(tx, kitId)).branchId, deskRoles)
+  }
+
   /** The kit as stored, for features that judge it. @throws Problem NOT_FOUND */
   async rowById(tx: Tx, kitId: string): Promise<queries.ShelfRow> {
     const row = await queries.shelfRowById(tx, kitId)

@@ -50,8 +50,15 @@ export class Corrections {
    * Only a kit's newest loan says what is in its case: an older one is refused. */
   async takeBack(session: Session, loanId: string, given: CorrectTakeBack) {
     return this.context.database.inTransaction((tx) =>
-      once(tx, { key: given.idempotencyKey, staffId: session.staffId }, () =>
-        this.takeBackIn(tx, session, loanId, given),
+      once(
+        tx,
+        {
+          key: given.idempotencyKey,
+          staffId: session.staffId,
+          sentFor: `take-back-correction ${loanId}`,
+          may: () => this.loans.loanFor(tx, session, loanId),
+        },
+        () => this.takeBackIn(tx, session, loanId, given),
       ),
     )
   }
@@ -136,25 +143,34 @@ export class Corrections {
   /** The day of return, the borrower, or that it went out at all. */
   async handOut(session: Session, loanId: string, given: CorrectHandOut): Promise<LoanSheet> {
     await this.context.database.inTransaction((tx) =>
-      once(tx, { key: given.idempotencyKey, staffId: session.staffId }, async () => {
-        const seen = await this.loans.loanFor(tx, session, loanId)
-        await lockKit(tx, seen.kitId)
-        const loan = await this.loans.loanFor(tx, session, loanId)
-        if (loan.state !== 'out' || loan.version !== given.loanVersion) throw new Problem('LOAN_CHANGED')
-        const changed = given.neverLeft ? await this.cancel(tx, loan) : await this.rewrite(tx, session, loan, given)
-        await bumpKitVersion(tx, loan.kitId)
-        await appendRecord(tx, {
-          act: 'hand-out-corrected',
-          at: this.context.clock(),
-          branchId: loan.branchId,
+      once(
+        tx,
+        {
+          key: given.idempotencyKey,
           staffId: session.staffId,
-          kitId: loan.kitId,
-          loanId,
-          before: changed.before,
-          after: { ...changed.after, reason: given.reason },
-        })
-        return { loanId }
-      }),
+          sentFor: `hand-out-correction ${loanId}`,
+          may: () => this.loans.loanFor(tx, session, loanId),
+        },
+        async () => {
+          const seen = await this.loans.loanFor(tx, session, loanId)
+          await lockKit(tx, seen.kitId)
+          const loan = await this.loans.loanFor(tx, session, loanId)
+          if (loan.state !== 'out' || loan.version !== given.loanVersion) throw new Problem('LOAN_CHANGED')
+          const changed = given.neverLeft ? await this.cancel(tx, loan) : await this.rewrite(tx, session, loan, given)
+          await bumpKitVersion(tx, loan.kitId)
+          await appendRecord(tx, {
+            act: 'hand-out-corrected',
+            at: this.context.clock(),
+            branchId: loan.branchId,
+            staffId: session.staffId,
+            kitId: loan.kitId,
+            loanId,
+            before: changed.before,
+            after: { ...changed.after, reason: given.reason },
+          })
+          return { loanId }
+        },
+      ),
     )
     return this.loanSheet(session, loanId)
   }

@@ -109,16 +109,26 @@ export class Loans {
 
   /** Hands a kit out: loan, guide and record in one transaction, once per key. */
   async handOut(session: Session, kitId: string, given: HandOut): Promise<Slip> {
-    let token: string | null = null
+    let made: Slip | null = null
     const { database } = this.context
-    const slip = await database.inTransaction((tx) =>
-      once(tx, { key: given.idempotencyKey, staffId: session.staffId }, async () => {
-        token = newToken()
-        return this.handOutIn(tx, session, kitId, given, token)
-      }),
+    const { loanId } = await database.inTransaction((tx) =>
+      once(
+        tx,
+        {
+          key: given.idempotencyKey,
+          staffId: session.staffId,
+          sentFor: `hand-out ${kitId}`,
+          may: () => this.kits.mayWorkOn(tx, session, kitId),
+        },
+        async () => {
+          const token = newToken()
+          made = { ...(await this.handOutIn(tx, session, kitId, given, token)), guidePath: guidePath(token) }
+          return { loanId: made.loanId }
+        },
+      ),
     )
     // A retry gets the same loan. Its link was shown in the lost answer only, so it gets a new one.
-    return token ? { ...slip, guidePath: guidePath(token) } : this.renewLink(session, slip.loanId)
+    return made ?? this.renewLink(session, loanId)
   }
 
   private async handOutIn(tx: Tx, session: Session, kitId: string, given: HandOut, token: string): Promise<Slip> {
@@ -268,8 +278,15 @@ export class Loans {
   /** Takes a kit back: marks, hazards, jobs, place and record in one transaction, once per key. */
   async takeBack(session: Session, loanId: string, given: TakeBack) {
     return this.context.database.inTransaction((tx) =>
-      once(tx, { key: given.idempotencyKey, staffId: session.staffId }, () =>
-        this.takeBackIn(tx, session, loanId, given),
+      once(
+        tx,
+        {
+          key: given.idempotencyKey,
+          staffId: session.staffId,
+          sentFor: `take-back ${loanId}`,
+          may: () => this.loanFor(tx, session, loanId),
+        },
+        () => this.takeBackIn(tx, session, loanId, given),
       ),
     )
   }

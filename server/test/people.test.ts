@@ -230,7 +230,7 @@ it('an idempotency key of somebody else is refused by name, not as our fault', a
   const { kitId, body } = await handOutBody(ines, 'M-05')
   expect((await ines.post(`/api/kits/${kitId}/hand-out`, body)).status).toBe(200)
   const reply = await kofi.post(`/api/kits/${kitId}/hand-out`, body)
-  expect([reply.status, reply.body]).toMatchObject([400, { error: { issues: [{ path: 'idempotencyKey' }] } }])
+  expect([reply.status, reply.body]).toMatchObject([409, { error: { code: 'KEY_REUSED' } }])
 })
 
 describe('an empty programme behind https', () => {

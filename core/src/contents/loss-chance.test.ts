@@ -41,3 +41,8 @@ it('looking alike goes both ways, and everything that has a look-alike looks lik
   expect(lookAlikeRoles('moon-filter')).toContain('screw-in-sun-filter')
   expect(lookAlikeRoles('tube')).toEqual([])
 })
+
+it('what was ticked as present is missing a tenth as often, and never surely there', () => {
+  expect(lossChanceOfTicked(0.03)).toBeCloseTo(0.003, 12)
+  expect(lossChanceOfTicked(0.0002)).toBe(0.0001)
+})

@@ -63,3 +63,10 @@ it.each([
   const { condition: found, reasons } = judged(code)
   expect([found, reasons[0]?.overrule]).toEqual([condition, overrule])
 })
+
+it('what can’t be mended is replaced: from the drawer where one lies there, else ordered', () => {
+  expect(nextFollowUp('mend-part', { spareThere: true })).toBe('replace-from-drawer')
+  expect(nextFollowUp('mend-part', { spareThere: false })).toBe('order-part')
+  expect(nextFollowUp('replace-from-drawer', { spareThere: true })).toBe('order-part')
+  expect(nextFollowUp('order-part', { spareThere: true })).toBe('replace-from-drawer')
+})

@@ -158,3 +158,27 @@ describe('scaleSetting', () => {
   })
   it('refuses 91°', () => expect(() => scaleSetting(91, scale)).toThrow('latitudeDeg'))
 })
+
+describe('limits at their very edge', () => {
+  it.each([
+    ['visual', 900, 'good'],
+    ['visual', 901, 'usable'],
+    ['visual', 1000, 'usable'],
+    ['visual', 1001, 'over'],
+    ['exposure', 600, 'good'],
+    ['exposure', 601, 'usable'],
+  ] as const)('%s use, %i g of 1000 g: %s', (use, massG, verdict) => {
+    expect(mountLoad({ parts: [{ massG }], ratedLoadG: 1000, use }).verdict).toBe(verdict)
+  })
+  it.each([
+    // Before the upper meridian and after it, before the lower one and after it.
+    { hourAngleHours: -0.2, hoursToMeridian: 0.2, before: 'west' },
+    { hourAngleHours: 0.2, hoursToMeridian: -0.2, before: 'west' },
+    { hourAngleHours: 11.8, hoursToMeridian: 0.2, before: 'east' },
+    { hourAngleHours: -11.8, hoursToMeridian: -0.2, before: 'east' },
+  ])('$hourAngleHours h: the meridian is $hoursToMeridian h away', ({ hourAngleHours, hoursToMeridian, before }) => {
+    const side = sideOfMount({ latitudeDeg: 52, hourAngleHours })
+    expect(side.hoursToMeridian).toBeCloseTo(hoursToMeridian, 9)
+    expect(side.options.find(({ way }) => way === 'follow-and-turn-round')?.tubeSide).toBe(before)
+  })
+})

@@ -38,7 +38,7 @@ const lendable = computed(
     <div v-if="desk" class="columns">
       <section>
         <h2>Coming back <em>late ones first</em></h2>
-        <p v-if="desk.takeBacks.length === 0" class="quiet">Nothing is due back within a day.</p>
+        <p v-if="desk.takeBacks.length === 0" class="quiet">Nothing is due back today.</p>
         <ul>
           <li v-for="loan in desk.takeBacks" :key="loan.id">
             <div>
@@ -99,7 +99,7 @@ const lendable = computed(
       </section>
       <section>
         <h2>Going out <em>promised for today</em></h2>
-        <p v-if="desk.handOuts.length === 0" class="quiet">No hand-out is promised within a day.</p>
+        <p v-if="desk.handOuts.length === 0" class="quiet">No hand-out is promised for today.</p>
         <ul>
           <li v-for="loan in desk.handOuts" :key="loan.id">
             <div>

@@ -96,6 +96,19 @@ const block = (given: Omit<BlockDefinition, 'needs' | 'stays'> & Partial<BlockDe
   ...given,
 })
 
+/** How far beside true north a packed compass points at the borrower's place. @param tags put before each line's own */
+const needleLines = (tags: string): string =>
+  [
+    '[southern] [needle-east] True south lies {needle} to the left of where the compass’s south end points.',
+    '[southern] [needle-west] True south lies {needle} to the right of where the compass’s south end points.',
+    '[!southern] [needle-east] True north lies {needle} to the left of where the compass points.',
+    '[!southern] [needle-west] True north lies {needle} to the right of where the compass points.',
+    '[needle-true] Here the compass points true, to within a degree.',
+    'Read the compass an arm’s length away from the mount. Iron turns its needle.',
+  ]
+    .map((line) => `${tags}[compass] ${line}`)
+    .join('\n')
+
 export const sunLines = [
   'Never point the telescope or its finder at the Sun. One look blinds.',
   'By day it never stands alone, and children are never alone with it.',
@@ -161,12 +174,7 @@ Keep your hands off the tube while you look.
     needs: ['equatorial'],
     because: 'equatorial head',
     text: `Set the scale to your latitude and turn the whole stand until the axis points at the pole. For looking that is enough.
-[compass] [southern] [needle-east] True south lies {needle} to the left of where the compass’s south end points.
-[compass] [southern] [needle-west] True south lies {needle} to the right of where the compass’s south end points.
-[compass] [!southern] [needle-east] True north lies {needle} to the left of where the compass points.
-[compass] [!southern] [needle-west] True north lies {needle} to the right of where the compass points.
-[compass] [needle-true] Here the compass points true, to within a degree.
-[compass] Read the compass an arm’s length away from the mount. Iron turns its needle.
+${needleLines('')}
 After that the stand must not be moved. If it is, do this again.`,
   }),
   block({
@@ -204,7 +212,8 @@ The {barlow} comes last, and only on a steady night.
     title: 'The hand controller',
     needs: ['controller'],
     because: 'this kit has one',
-    text: `It asks these things in this order. Answer daylight saving with care: that is the most frequent fault.
+    text: `${needleLines('[altazimuth] ')}
+It asks these things in this order. Answer daylight saving with care: that is the most frequent fault.
 The finder is in line first. Then line the mount up on two bright stars, well apart. If one is hidden, take the next.
 It stops close to the star it names. The brightest one there is it.`,
   }),

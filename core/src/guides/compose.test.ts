@@ -425,6 +425,16 @@ describe('a compass in the case', () => {
     expect(first).toMatch(says)
     expect(rest).toEqual(['Read the compass an arm’s length away from the mount. Iron turns its needle.'])
   })
+  it('a driven fork is turned to north too: said beside its controller, and once', () => {
+    const { place } = at(44.6, -70)
+    const driven = withCompass({ place, family: 'computer-driven' })
+    const parts = [...driven.parts, part('controller')]
+    expect(block({ ...driven, parts }, 'controller')?.[0]).toMatch(/^True north lies 1\d° to the right of/)
+    // An equatorial head has its page about the pole.
+    const large = { ...withCompass({ place, family: 'large-equatorial' }), parts }
+    expect(block(large, 'controller')?.join(' ')).not.toContain('compass')
+    expect(block(large, 'polar')?.join(' ')).toContain('True north lies')
+  })
   it('nothing is said of one that isn’t packed, nor of how far beside where the place isn’t known', () => {
     expect(lines({ ...base, ...at(44.6, -70) })).toEqual([])
     expect(lines(withCompass(at(44.6, -70), 'Bubble level'))).toEqual([])

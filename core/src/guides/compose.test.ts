@@ -450,3 +450,10 @@ it('the side of the tube in its sentence is the one that is reckoned for stars',
   // A star under the pole and east of it, 8 h before its meridian, and one west of it.
   expect([side(-8), side(8)]).toEqual([side(2), side(-2)])
 })
+
+it('no figure of a Spanish guide has a decimal point, those beside what is lifted neither', () => {
+  const { es } = composeGuide({ ...base, language: 'es' }).texts
+  const written = JSON.stringify([es?.setUp, es?.putAway, es?.blocks, es?.trouble])
+  expect(written).toMatch(/\d,\d+ kg/)
+  expect(written.match(/\d\.\d/g)).toBeNull()
+})

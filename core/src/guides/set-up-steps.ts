@@ -79,11 +79,11 @@ function guideSteps(
     const massG = !kind.undo && role && !named.has(role) ? liftedG(kit, step) : null
     if (role && massG) named.add(role)
     const said = say(title)
-    const withMass = (text: string) => (massG ? `${text}, ${massText(massG)}` : text)
+    const withMass = (text: string) => (massG ? `${text}, ${t.figure(massText(massG))}` : text)
     return [
       {
         key,
-        title: typeof said === 'string' ? withMass(said) : { en: withMass(said.en) },
+        title: typeof said === 'string' ? withMass(said) : { en: massG ? `${said.en}, ${massText(massG)}` : said.en },
         lines: lines.map(({ text }) => say(text)),
         feel,
         caution: caution === null ? null : say(caution),

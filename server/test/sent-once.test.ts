@@ -45,6 +45,17 @@ it('a key of one kit opens no other one, of one’s own branch or of another', a
   expect(reply.body.error.code).toBe('KEY_REUSED')
 })
 
+it('a spare’s key is bound to the kit it went into too: no kept answer of one kit behind the rights for another', async () => {
+  const { spares } = (await ines.get<{ spares: { id: string; branchId: string; count: number }[] }>('/api/spares'))
+    .body
+  const [into, other] = [await kitOf(ines, 'M-06'), await kitOf(ines, 'M-03')]
+  const spare = spares.find(({ branchId, count }) => branchId === into.branchId && count > 1)
+  const body = { idempotencyKey: randomUUID(), kitId: into.id, kitVersion: into.version }
+  expect((await ines.post(`/api/spares/${spare?.id}/add`, body)).status).toBe(200)
+  const reply = await ines.post<Refusal>(`/api/spares/${spare?.id}/add`, { ...body, kitId: other.id })
+  expect([reply.status, reply.body.error.code]).toEqual([409, 'KEY_REUSED'])
+})
+
 it('a kept answer is given only while the rights last', async () => {
   const key = randomUUID()
   const kit = await kitOf(kofi, 'M-09')

@@ -33,14 +33,19 @@ export async function keepStepTimes(tx: Tx, rows: readonly StepTimeRow[]): Promi
   )
 }
 
-/** Medians from all times, where rows came in by the thousand. */
+/** The same medians anew from the history, where rows came in by the thousand. */
 export const recountStepMedians = (tx: Tx): Promise<unknown> =>
   tx.query(
     `INSERT INTO step_median (model_id, step_key, median_seconds, times)
-     SELECT model_id, step_key, percentile_cont(0.5) WITHIN GROUP (ORDER BY seconds), count(*)::int
-     FROM step_time GROUP BY model_id, step_key
+     SELECT model_id, step_key,
+       percentile_cont(0.5) WITHIN GROUP (ORDER BY seconds) FILTER (WHERE place <= $1), count(*)::int
+     FROM (
+       SELECT *, row_number() OVER (PARTITION BY model_id, step_key ORDER BY at DESC) AS place FROM step_time
+     ) newest
+     GROUP BY model_id, step_key
      ON CONFLICT (model_id, step_key)
      DO UPDATE SET median_seconds = excluded.median_seconds, times = excluded.times`,
+    [NEWEST_TIMES],
   )
 
 export const keepTurnedSteps = async (tx: Tx, rows: readonly TurnedStepRow[]): Promise<void> => {

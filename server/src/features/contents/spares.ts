@@ -61,7 +61,7 @@ export class Spares {
         {
           key: given.idempotencyKey,
           staffId: session.staffId,
-          sentFor: `spare-move ${spareId}`,
+          sentFor: `spare-move ${spareId} ${given.partId}`,
           may: () => this.mayMove(tx, session, given.partId),
         },
         async () => {
@@ -140,7 +140,7 @@ export class Spares {
         {
           key: given.idempotencyKey,
           staffId: session.staffId,
-          sentFor: `spare-add ${spareId}`,
+          sentFor: `spare-add ${spareId} ${given.kitId}`,
           may: () => this.kits.mayWorkOn(tx, session, given.kitId),
         },
         async () => {

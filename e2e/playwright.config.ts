@@ -15,9 +15,8 @@ const quietChromium = [
 export default defineConfig({
   testDir: process.env.SCREENSHOTS ? './screenshots' : process.env.PERF ? './perf' : './tests',
   outputDir: './results',
-  globalSetup: './support/global-setup.ts',
-  // One server and one database for all, so one after the other; each file keeps to kits of its own.
-  workers: 1,
+  // Each worker has a server and a database of its own; what takes time is measured alone.
+  workers: process.env.SCREENSHOTS || process.env.PERF ? 1 : 2,
   fullyParallel: false,
   retries: 0,
   timeout: 240_000,

@@ -2,7 +2,8 @@ import 'reflect-metadata'
 import { fillDemo } from '../server/dist/demo/load.js'
 import { addKits } from '../server/dist/demo/many-kits.js'
 import { demoKits, demoStaff } from '../server/dist/demo/scenario.js'
-import { Database, makeDataSource, migrate } from '../server/dist/platform/database.js'
+import { makeDataSource } from '../server/dist/data-source.js'
+import { Database, migrate } from '../server/dist/platform/database.js'
 
 /** Fills the benchmark's database: the demo, and copies of its kits up to the wanted number. */
 const source = await makeDataSource(process.env.DATABASE_URL).initialize()

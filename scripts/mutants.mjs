@@ -12,7 +12,9 @@ await runMain(async () => {
   const mutants = JSON.parse(readFileSync(join(rootFolder, 'perf', 'mutants.json'), 'utf8'))
   const copy = mkdtempSync(join(tmpdir(), 'binoculum-mutants-'))
   try {
-    for (const name of ['core', 'package.json', 'jest.config.mjs', 'tsconfig.json', 'tsconfig.base.json'])
+    // What the configuration of all tests names has to be there, though only those of core run.
+    const named = ['web/src/testing', 'scripts/lib']
+    for (const name of ['core', ...named, 'package.json', 'jest.config.mjs', 'tsconfig.json', 'tsconfig.base.json'])
       cpSync(join(rootFolder, name), join(copy, name), {
         recursive: true,
         errorOnExist: false,

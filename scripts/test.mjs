@@ -6,7 +6,7 @@ import { run } from './lib/processes.mjs'
 import { Explained, runMain, say } from './lib/say.mjs'
 import { ensureChromium, ensurePackages, ensurePostgres, rootFolder } from './lib/setup.mjs'
 
-const stages = ['format', 'lint', 'types', 'unit', 'integration', 'perf', 'e2e']
+const stages = ['format', 'lint', 'types', 'unit', 'component', 'integration', 'perf', 'e2e']
 const wanted = process.argv.slice(2).filter((word) => stages.includes(word))
 const passedOn = process.argv.slice(2).filter((word) => !stages.includes(word))
 const has = (stage) => wanted.length === 0 || wanted.includes(stage)
@@ -61,6 +61,7 @@ await runMain(async () => {
   await stage('lint', () => npmRun('lint'))
   await stage('types', () => npmRun('types'))
   await stage('unit', () => jest('unit'))
+  await stage('component', () => jest('component'))
   await stage('integration', () => withDatabase((env) => jest('integration', env)))
   await stage('perf', () => npmRun('perf'))
   await stage('e2e', async () => {

@@ -1,4 +1,4 @@
-export { calculatorsPage } from './calculators-page.ts'
+export { calculatorsPage } from './calculators/page.ts'
 export {
   instantUtc,
   roleSchema,
@@ -58,9 +58,9 @@ export {
   shelfKitSchema,
   shelfSchema,
   jobSchema,
-  acts,
-  recordLineSchema,
+  kitChangeSchema,
   kitSheetSchema,
+  type KitChange,
   markPartSchema,
   countRestSchema,
   kitDetailsSchema,
@@ -82,7 +82,6 @@ export {
   type ReadingView,
   type ShelfKit,
   type Shelf,
-  type RecordLine,
   type KitSheet,
   type Found,
 } from './kits.ts'
@@ -113,6 +112,7 @@ export {
   type WaitingKit,
   type Desk,
   type DeskLoan,
+  type LendableKit,
   type Borrower,
   type HandOutForm,
   type HandOut,
@@ -171,10 +171,13 @@ export {
   calculators,
   calculate,
   issuesOf,
-  type Calculator,
+  type CalculatorInput,
+  type CalculatorName,
+  type CalculatorOutput,
   type CalculatorIssue,
   type CalculatorAnswer,
-} from './calculators.ts'
+} from './calculators/register.ts'
+export type { Calculator } from './calculators/calculator.ts'
 export {
   weighedPartSchema,
   foreignPartSchema,
@@ -333,3 +336,4 @@ export {
   type Landmarks,
   type WriteLandmark,
 } from './landmarks.ts'
+export { acts, actsOf, recordLineSchema, type Act, type KitAct, type RecordLine } from './record.ts'

@@ -4,6 +4,7 @@ import { finderDataSchema, finderDriftSchema, knobStepSchema, ownFinderSchema } 
 import { mirrorDataSchema, turnedStepSchema } from './mirror-data.ts'
 import { mountDataSchema, procedureSchema, standDataSchema } from './mount-data.ts'
 import { idSchema } from './people.ts'
+import { recordLineSchema } from './record.ts'
 import {
   conditionSchema,
   criticalitySchema,
@@ -190,56 +191,6 @@ export const jobSchema = z.object({
   notBeforeUtc: z.string().nullable(),
 })
 
-export const acts = [
-  'brought-in',
-  'handed-out',
-  'taken-back',
-  'take-back-corrected',
-  'part-marked',
-  'hazard-cured',
-  'checked',
-  'link-renewed',
-  'invited',
-  'joined',
-  'password-reset',
-  'person-closed',
-  'agreement-written',
-  'weighed',
-  'part-moved',
-  'model-changed',
-  'job-opened',
-  'job-settled',
-  'coin-cell-asked',
-  'message-sent',
-  'cells-changed',
-  'brought-up-to-date',
-  'collimation-policy-set',
-  'finder-offset-measured',
-  'borrower-wrote',
-  'link-revoked',
-  'hand-out-corrected',
-  'extra-settled',
-  'kit-changed',
-  'borrowers-joined',
-  'branch-added',
-  'role-changed',
-  'cell-forgotten',
-  'job-changed',
-  'reset-issued',
-  'drawer-changed',
-  'guide-words-changed',
-] as const
-
-export const recordLineSchema = z.object({
-  id: z.string(),
-  atUtc: z.string(),
-  act: z.enum(acts),
-  by: z.string(),
-  before: z.record(z.string(), z.unknown()).nullable(),
-  after: z.record(z.string(), z.unknown()).nullable(),
-})
-export type RecordLine = z.infer<typeof recordLineSchema>
-
 export const kitSheetSchema = shelfKitSchema.extend({
   branchName: z.string(),
   zone: z.string(),
@@ -301,6 +252,14 @@ export const kitSheetSchema = shelfKitSchema.extend({
   past: z.array(readingViewSchema),
 })
 export type KitSheet = z.infer<typeof kitSheetSchema>
+
+/** What marks on a sheet change: the kit as it is judged now, the parts that were marked, and the line in its record. */
+export const kitChangeSchema = z.object({
+  head: shelfKitSchema.extend(kitSheetSchema.pick({ hazards: true, jobs: true }).shape),
+  parts: z.array(partSchema),
+  line: recordLineSchema,
+})
+export type KitChange = z.infer<typeof kitChangeSchema>
 
 export const collimationPolicySchema = z.object({
   kitVersion: z.number().int(),

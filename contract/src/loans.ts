@@ -1,9 +1,10 @@
 import { cleanAnswers, outcomes } from '@binoculum/core'
 import { z } from 'zod'
 import { guideWishesSchema } from './guides.ts'
-import { foundExtraSchema, kitSheetSchema, recordLineSchema } from './kits.ts'
+import { foundExtraSchema, kitSheetSchema } from './kits.ts'
+import { recordLineSchema } from './record.ts'
 import { idSchema } from './people.ts'
-import { markSchema } from './readiness.ts'
+import { conditionSchema, markSchema, reasonSchema } from './readiness.ts'
 import { lookAlikeSchema, takenWeighingSchema } from './weighing.ts'
 
 export const outcomeSchema = z.enum(outcomes)
@@ -33,10 +34,26 @@ export const waitingKitSchema = z.object({
   backAtUtc: z.string(),
 })
 export type WaitingKit = z.infer<typeof waitingKitSchema>
+/** A kit on the shelf that could go out now. */
+export const lendableKitSchema = z.object({
+  id: idSchema,
+  branchId: idSchema,
+  code: z.string(),
+  name: z.string(),
+  modelName: z.string(),
+  condition: conditionSchema,
+  nextUtc: z.string().nullable(),
+})
+export type LendableKit = z.infer<typeof lendableKitSchema>
+
 export const deskSchema = z.object({
   toGoThrough: z.array(waitingKitSchema),
-  handOuts: z.array(deskLoanSchema),
+  handOuts: z.array(deskLoanSchema.extend({ condition: conditionSchema, reasons: z.array(reasonSchema) })),
   takeBacks: z.array(deskLoanSchema),
+  /** Out, and due later than today; the first to come back on top. */
+  outLater: z.array(deskLoanSchema),
+  /** The first few that this person may hand out now. */
+  lendable: z.array(lendableKitSchema),
 })
 export type Desk = z.infer<typeof deskSchema>
 export type DeskLoan = z.infer<typeof deskLoanSchema>

@@ -578,3 +578,4 @@ export {
   type ReadingGrade,
   type ReadingLanguage,
 } from './guides/reading-grade.ts'
+export { howItHolds, type Holding } from './checks/how-it-holds.ts'

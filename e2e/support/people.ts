@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { test as base, expect, type BrowserContext, type Page } from '@playwright/test'
+import { startOwnServer } from './server.ts'
 
 export const baseUrl = () => process.env.BASE_URL ?? ''
 
@@ -55,7 +56,15 @@ export async function scan(page: Page, label: string): Promise<void> {
 }
 
 /** Fails a test whose page threw or was refused something by its own content policy. */
-export const test = base.extend<{ page: Page }>({
+export const test = base.extend<{ page: Page }, { ownServer: undefined }>({
+  ownServer: [
+    async ({}, use) => {
+      const stop = await startOwnServer()
+      await use(undefined)
+      await stop()
+    },
+    { scope: 'worker', auto: true, timeout: 180_000 },
+  ],
   page: async ({ page }, use) => {
     const problems: string[] = []
     page.on('pageerror', (error) => problems.push(error.message))

@@ -295,7 +295,7 @@ test('mirrors and cell in Set-up: a field that is wrong says so, a right one is 
   await expect(page.getByText('type the pitch').first()).toBeVisible()
   await page.locator('[name="mirror.cell.pitchMm"]').fill('1')
   await page.getByRole('button', { name: 'Keep mirrors and cell' }).click()
-  await expect(page.getByText('Kept.')).toBeVisible()
+  await expect(page.getByText('Kept for all kits of this model.')).toBeVisible()
 })
 
 test('with the help sheet: the coordinator says so, and the sheet draws this kit', async ({ page, context }) => {

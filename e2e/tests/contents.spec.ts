@@ -107,7 +107,9 @@ test('a missing part is followed up: asked for by letter, looked for, put in fro
   await expect(text).toHaveValue(/could not find:\s+– Small cap in the front cap/)
   await text.fill(`${await text.inputValue()}\nThe café is open on Saturdays – ☎ 01 555.`)
   await page.getByRole('button', { name: 'Send it' }).click()
-  await expect(page.locator('.line.current')).toContainText('sent')
+  // “not sent yet” says *sent* too: what may still be written is gone only when the letter has left.
+  await expect(text).toHaveCount(0)
+  await expect(page.locator('.line.current .moss')).toContainText('sent')
 
   // The mail file is read by another program's reader: name in place, letters of all kinds whole.
   const [download] = await Promise.all([

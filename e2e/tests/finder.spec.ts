@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import type { BrowserContext, Page } from '@playwright/test'
+import { choose } from '../support/choose.ts'
 import { openStation } from '../support/bench.ts'
 import { hurdles } from '../support/hurdles.ts'
 import { kitOf, read } from '../support/loans.ts'
@@ -172,7 +173,7 @@ test('landmarks: paced out, wrong fields say so, out as a file and in again', as
   await page.getByRole('link', { name: 'landmarks' }).first().click()
   await page.getByRole('button', { name: 'Another landmark' }).click()
   await page.locator('[name=name]').fill('Kiln stack')
-  await page.locator('[name=source]').selectOption('paced')
+  await choose(page, 'how its distance is known', 'paced out')
   await page.locator('[name=paces]').fill('4')
   await expect(page.locator('[name=distanceM]')).toHaveValue('3')
   await page.locator('[name=bearingDeg]').fill('400')
@@ -223,6 +224,6 @@ test('a model’s finder: a field that is wrong says so, a right one is kept', a
   await page.locator('[name="finder.spareTravelMm"]').fill('28')
   await expect(page.getByText(/Sharp from 1[78] m on/)).toBeVisible()
   await page.getByRole('button', { name: 'Keep finder and focuser' }).click()
-  await expect(page.getByText('Kept.')).toBeVisible()
+  await expect(page.getByText('Kept for all kits of this model.')).toBeVisible()
   expect(await hurdles(page)).toEqual([])
 })

@@ -1,39 +1,14 @@
+import compress from '@fastify/compress'
 import rateLimit from '@fastify/rate-limit'
 import fastify from 'fastify'
 import { serializerCompiler, validatorCompiler } from 'fastify-type-provider-zod'
-import { archiveRoutes } from './features/archive/routes.ts'
-import { Archives } from './features/archive/service.ts'
-import { calculatorRoutes } from './features/calculators/routes.ts'
-import { checkRoutes } from './features/checks/routes.ts'
-import { Checks } from './features/checks/service.ts'
-import { contentsRoutes } from './features/contents/routes.ts'
-import { Lists, Models, Pictures, Spares, Weighings } from './features/contents/service.ts'
-import { draftRoutes } from './features/drafts/routes.ts'
-import { Drafts } from './features/drafts/service.ts'
-import { followUpRoutes } from './features/follow-up/routes.ts'
-import { FollowUps, Letters } from './features/follow-up/service.ts'
-import { guideRoutes } from './features/guides/routes.ts'
-import { GuidePages } from './features/guides/page.ts'
-import { Guides, GuideTextsDesk } from './features/guides/service.ts'
-import { kitRoutes } from './features/kits/routes.ts'
-import { Kits } from './features/kits/service.ts'
-import { loanRoutes } from './features/loans/routes.ts'
-import { Corrections } from './features/loans/corrections.ts'
-import { KitSetUp } from './features/kits/kit-set-up.ts'
-import { Loans } from './features/loans/service.ts'
-import { printingRoutes } from './features/printing/routes.ts'
-import { Practice } from './features/practice/service.ts'
-import { practiceRoutes } from './features/practice/routes.ts'
-import { Printing } from './features/printing/service.ts'
-import { peopleRoutes } from './features/people/routes.ts'
+import { features } from './features.ts'
 import { People } from './features/people/service.ts'
-import { siteRoutes } from './features/sites/routes.ts'
-import { Landmarks } from './features/sites/landmarks.ts'
-import { Sites } from './features/sites/service.ts'
 import { accessRules } from './platform/access.ts'
 import type { App } from './platform/app-type.ts'
 import type { Database } from './platform/database.ts'
 import { errorHandling, Problem } from './platform/errors.ts'
+import { House } from './platform/house.ts'
 import { Live } from './platform/live.ts'
 import type { MailDriver } from './platform/mail.ts'
 import { pages } from './platform/pages.ts'
@@ -74,16 +49,16 @@ export async function buildApp(options: AppOptions): Promise<App> {
   })
   app.setValidatorCompiler(validatorCompiler)
   app.setSerializerCompiler(serializerCompiler)
-  const people = new People(context)
-  const kits = new Kits(context)
-  const guides = new Guides(context)
-  const weighings = new Weighings(context, kits)
-  const loans = new Loans(context, kits, guides, weighings)
   const live = new Live(database.url)
   await live.open()
   app.addHook('onClose', () => live.close())
+  const house = new House(context, live, options.webFolder)
+  for (const { open } of features) open?.(house)
+  const people = house.use(People)
 
   await app.register(errorHandling)
+  // A shelf of a thousand kits is mostly the same words; streams that are read line by line stay as they are.
+  await app.register(compress, { encodings: ['gzip'], threshold: 4096, customTypes: /^application\/json/ })
   await app.register(rateLimit, { max: 1200, timeWindow: '1 minute' })
   await app.register(sessionCookie, {
     secure,
@@ -94,29 +69,7 @@ export async function buildApp(options: AppOptions): Promise<App> {
   await app.register(accessRules)
   await app.register(pages, { folder: options.webFolder, secure })
   const typed = app as unknown as App
-  await typed.register(peopleRoutes, { ...context, people })
-  await typed.register(kitRoutes, { kits, setUp: new KitSetUp(context, kits) })
-  await typed.register(loanRoutes, { loans, corrections: new Corrections(context, loans) })
-  await typed.register(checkRoutes, { checks: new Checks(context, kits) })
-  await typed.register(guideRoutes, {
-    guides,
-    pages: new GuidePages(options.webFolder),
-    texts: new GuideTextsDesk(context, kits),
-  })
-  await typed.register(contentsRoutes, {
-    lists: new Lists(context),
-    models: new Models(context),
-    spares: new Spares(context, kits),
-    weighings,
-    pictures: new Pictures(context),
-  })
-  await typed.register(archiveRoutes, { archives: new Archives(context) })
-  await typed.register(draftRoutes, { drafts: new Drafts(context, loans), live })
-  await typed.register(followUpRoutes, { followUps: new FollowUps(context, kits), letters: new Letters(context) })
-  await typed.register(printingRoutes, { printing: new Printing(context, kits) })
-  await typed.register(practiceRoutes, { practice: new Practice(context) })
-  await typed.register(siteRoutes, { sites: new Sites(context), landmarks: new Landmarks(context) })
-  await typed.register(calculatorRoutes)
+  for (const { routes } of features) if (routes) await typed.register((scope) => routes(scope as App, house))
   await app.ready()
   return typed
 }

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { readFile } from 'node:fs/promises'
 import { calculate, calculators, type CalculatorAnswer } from '@binoculum/contract'
-import { calculateWithPictures } from './platform/calculate-pictures.ts'
+import { calculateWithPictures } from './features/calculators/calculate-pictures.ts'
 
 /** The register on the command line: JSON in, JSON out, nothing else; exit 2 for bad input. */
 async function main(name: string | undefined): Promise<number> {

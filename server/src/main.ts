@@ -7,7 +7,8 @@ import { People } from './features/people/service.ts'
 import { readConfig } from './platform/config.ts'
 import { smtpDriver } from './platform/smtp.ts'
 import { outboxDriver } from './standins/outbox.ts'
-import { Database, makeDataSource, migrate } from './platform/database.ts'
+import { makeDataSource } from './data-source.ts'
+import { Database, migrate } from './platform/database.ts'
 
 const say = (text: string) => process.stderr.write(`${text}\n`)
 

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { BorrowerRow } from '../src/features/loans/entities.ts'
-import { PartRow } from '../src/features/kits/service.ts'
+import { PartRow } from '../src/features/store/service.ts'
 import { insertMany } from '../src/platform/bulk.ts'
 import { startTestServer } from './support.ts'
 

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import type { KitSheet } from '@binoculum/contract'
+import type { KitChange, KitSheet } from '@binoculum/contract'
 import { kitOf, startTestServer, type Agent } from './support.ts'
 
 let server: Awaited<ReturnType<typeof startTestServer>>
@@ -121,8 +121,12 @@ it('a missing slug found again leaves only the check that was asked for', async 
   const slug = kit.parts.find(({ role }) => role === 'weight-slug')
   expect(kit.condition).toBe('new')
   const url = `/api/kits/${kit.id}/parts/${slug?.id}/mark`
-  const found = (await kofi.post<KitSheet>(url, { kitVersion: kit.version, mark: 'present' })).body
-  expect(found).toMatchObject({ condition: 'crescent', group: 'bench' })
+  const found = (await kofi.post<KitChange>(url, { kitVersion: kit.version, mark: 'present' })).body
+  expect(found.head).toMatchObject({ condition: 'crescent', group: 'bench' })
+  expect(found.parts).toEqual([
+    { ...slug, mark: 'present', presentCount: slug?.count, seenAtUtc: expect.any(String) },
+  ])
+  expect(found.line).toEqual((await kitOf(kofi, 'M-04')).history[0])
   const { kit: checked } = (await check('M-04', [{ station: 'pack', ...fine }])).body
   expect(checked).toMatchObject({ condition: 'full', group: 'shelf' })
 })

@@ -1,7 +1,6 @@
-import { calculators } from '@binoculum/contract/calculators'
-import { shelfSchema, type Found, type KitSheet, type Shelf } from '@binoculum/contract'
+import { calculators, shelfSchema, type Found, type KitSheet, type Shelf } from '@binoculum/contract'
 import { addKits } from '../src/demo/many-kits.ts'
-import { kitOf, startTestServer, type Agent } from './support.ts'
+import { kitOf, startTestServer, watchStatements, type Agent } from './support.ts'
 
 let server: Awaited<ReturnType<typeof startTestServer>>
 let ines: Agent
@@ -13,23 +12,7 @@ afterAll(() => server.close())
 
 it('the shelf takes two round trips beyond the session’s, however many kits there are', async () => {
   await server.database.inTransaction((tx) => addKits(tx, 482))
-  const driver = server.source.driver as unknown as {
-    master: { on: (event: string, listener: (client: Client) => void) => void }
-  }
-  interface Client {
-    query: (...given: unknown[]) => unknown
-  }
-  const statements: string[] = []
-  const seen = new WeakSet<Client>()
-  driver.master.on('acquire', (client) => {
-    if (seen.has(client)) return
-    seen.add(client)
-    const original = client.query.bind(client)
-    client.query = (...given: unknown[]) => {
-      statements.push(String(given[0]))
-      return original(...given)
-    }
-  })
+  const statements = watchStatements(server.source)
   const shelf = (await ines.get<Shelf>('/api/kits')).body
   expect(shelfSchema.parse(shelf)).toEqual(shelf)
   const { kits } = shelf

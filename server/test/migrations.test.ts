@@ -33,6 +33,23 @@ it('two servers that start at once migrate one after the other', async () => {
   await drop()
 })
 
+it('past guides go into pieces and come out of them as they were', async () => {
+  const { source, drop } = await makeDatabase()
+  await source.query(gunzipSync(readFileSync(new URL('0010-sent-for.sql.gz', dumpFolder))).toString('utf8'))
+  await source.query(`SELECT set_config('search_path', 'public', false)`)
+  const guides = (): Promise<unknown> => source.query('SELECT id, content FROM guide ORDER BY id')
+  const before = await guides()
+  await migrate(source)
+  const [row]: { packed: number }[] = await source.query(
+    `SELECT count(*) FILTER (WHERE pieces <> '{}')::int AS packed FROM guide`,
+  )
+  expect(row?.packed).toBeGreaterThan(10)
+  expect(await guides()).not.toEqual(before)
+  while ((await source.query(`SELECT to_regclass('guide_piece') AS t`))[0].t) await source.undoLastMigration()
+  expect(await guides()).toEqual(before)
+  await drop()
+})
+
 it.each(dumps)('the dump %s migrates to today with everything in it', async (name) => {
   const { source, drop } = await makeDatabase()
   const counts = async () => {

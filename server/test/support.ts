@@ -6,7 +6,8 @@ import { DataSource } from 'typeorm'
 import { buildApp, type AppOptions } from '../src/app.ts'
 import { fillDemo } from '../src/demo/load.ts'
 import { demoStaff } from '../src/demo/scenario.ts'
-import { Database, makeDataSource, migrate } from '../src/platform/database.ts'
+import { makeDataSource } from '../src/data-source.ts'
+import { Database, migrate } from '../src/platform/database.ts'
 
 /** A Thursday afternoon, far from clock changes; loans and promises of the demo lie around it. */
 export const testNow = new Date('2026-03-12T14:00:00Z')
@@ -184,4 +185,26 @@ export async function openLoanOf(agent: Agent, code: string): Promise<string> {
   const { loan } = await kitOf(agent, code)
   if (!loan) throw new Error(`${code} is not out`)
   return loan.id
+}
+
+/** What a server asks its database from now on, in order. */
+export function watchStatements(source: DataSource): string[] {
+  interface Client {
+    query: (...given: unknown[]) => unknown
+  }
+  const driver = source.driver as unknown as {
+    master: { on: (event: string, listener: (client: Client) => void) => void }
+  }
+  const statements: string[] = []
+  const seen = new WeakSet<Client>()
+  driver.master.on('acquire', (client) => {
+    if (seen.has(client)) return
+    seen.add(client)
+    const original = client.query.bind(client)
+    client.query = (...given: unknown[]) => {
+      statements.push(String(given[0]))
+      return original(...given)
+    }
+  })
+  return statements
 }

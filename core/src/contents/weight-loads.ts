@@ -29,11 +29,21 @@ export interface LoadSet {
   readonly logOdds: number
 }
 
+export interface LoadTail {
+  readonly mostMassG: number
+  readonly mostVarianceG2: readonly number[]
+  readonly mostOdds: readonly number[]
+}
+
 /** A group on the scale: what the whole of it weighs and how surely, what is known to differ, and what was read. */
 export interface Load {
   readonly name: string
   readonly items: readonly LoadItem[]
   readonly sets: readonly LoadSet[]
+  /** Places of the items, lightest first. */
+  readonly order: readonly number[]
+  /** What the items from a place in that order on can do at most, piece by piece. */
+  readonly tail: LoadTail
   readonly fullG: number
   readonly fullVarianceG2: number
   /** Known missing and exchanged things, as a change of the full mass. */
@@ -93,9 +103,12 @@ function makeLoad(
   const over = (pick: (part: WeighedPart) => number) => inside.reduce((sum, part) => sum + pick(part), 0)
   const lost = over(({ id, massG }) => (gone.get(id) ?? 0) * massG)
   const items = inside.flatMap((part) => itemOf(part, part.count - (gone.get(part.id) ?? 0)))
+  const order = items.map((_item, place) => place).sort((a, b) => (items[a]?.massG ?? 0) - (items[b]?.massG ?? 0))
   return {
     name,
     items,
+    order,
+    tail: tailOf(order.flatMap((place) => items[place] ?? [])),
     sets: setsOf(inside, items),
     fullG: over(({ massG, count }) => massG * count),
     fullVarianceG2: over((part) => varianceOf(part) * part.count),
@@ -105,6 +118,22 @@ function makeLoad(
     measuredG: measuredG - containerG,
     readingVarianceG2: readingVariance(scaleResolutionG) + moreVarianceG2,
     baselineG: baselineG === undefined ? null : baselineG - containerG,
+  }
+}
+
+function tailOf(items: readonly LoadItem[]): LoadTail {
+  const fromHere = (of: (item: LoadItem) => number) => {
+    const most: number[] = Array.from({ length: items.length }, () => 0)
+    for (let at = items.length - 1; at >= 0; at--) {
+      const item = items[at]
+      most[at] = Math.max(item ? of(item) : 0, most[at + 1] ?? -Infinity)
+    }
+    return most
+  }
+  return {
+    mostMassG: items.at(-1)?.massG ?? 0,
+    mostVarianceG2: fromHere(({ varianceG2 }) => varianceG2),
+    mostOdds: fromHere(({ logOdds }) => Math.max(...logOdds.slice(1).map((odds, at) => odds / (at + 1)))),
   }
 }
 

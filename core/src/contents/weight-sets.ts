@@ -1,5 +1,5 @@
 import type { ForeignPart, PartCount, Swap } from './weighing.ts'
-import type { Load, LoadSet } from './weight-loads.ts'
+import type { Load, LoadItem, LoadSet } from './weight-loads.ts'
 import { WeightTally } from './weight-tally.ts'
 
 /** One set of things gone and arrived in one group. */
@@ -104,17 +104,19 @@ function setsGone(sets: readonly LoadSet[], most: number): readonly (readonly Lo
 }
 
 /** All losses of up to `most` pieces and sets beside one placement, where these sets are gone as one. The inner loop of
- * everything: plain numbers, no objects. */
+ * everything: plain numbers, no objects. Pieces are taken in the order of their mass: where even the heaviest of those left
+ * can't bring the sum near what was read, or the lightest already goes too far, nothing further on would add a digit. */
 function tryLosses(
   load: Load,
   placement: Placement,
   { together, most: mostLost }: { readonly together: readonly LoadSet[]; readonly most: number },
   tally: WeightTally<WeightSet>,
 ): void {
-  const { items } = load
   const isGone = new Set(together.flatMap((set) => set.items))
+  const { order, tail } = load
+  const items = order.map((place) => ({ ...load.items[place], place }) as LoadItem & { readonly place: number })
   const exchanged = items.map(({ id }) => placement.swapped.filter((swap) => swap.id === id).length)
-  const goneWithSet = items.map(({ count }, at) => (isGone.has(at) ? count - (exchanged[at] ?? 0) : 0))
+  const goneWithSet = items.map(({ count, place }, at) => (isGone.has(place) ? count - (exchanged[at] ?? 0) : 0))
   const given = exchanged.map((count, at) => count + (goneWithSet[at] ?? 0))
   const most = mostLost - together.length
   const setOdds = placement.logOdds + together.reduce((sum, { logOdds }) => sum + logOdds, 0)
@@ -134,32 +136,106 @@ function tryLosses(
   const perVariance = 1 / (load.fullVarianceG2 + load.readingVarianceG2)
   const shift = hasBaseline ? (load.baselineG - load.fullG) * perVariance : 0
   // No set's variance is smaller than the reading's, so its weight can't exceed this times its odds.
-  const mostLog = setOdds - 0.5 * (LOG_TWO_PI + Math.log(load.readingVarianceG2))
+  const logReading = 0.5 * Math.log(load.readingVarianceG2)
+  const mostLog = setOdds - 0.5 * LOG_TWO_PI - logReading
+  // And none is larger than this: what is kept counts most where half of it is known from the baseline.
+  const mostVariance =
+    arrivedVariance + (hasBaseline ? Math.min(Math.max(startKept, 0), 0.25 / perVariance) : Math.max(startKept, 0))
 
-  const lost = new Int32Array(items.length)
+  const lost = new Int32Array(load.items.length)
+  /** Mass, variance, odds, and whether one is there, of every item in turn. */
+  const single = Float64Array.from(
+    items.flatMap(({ massG, varianceG2, logOdds, count }, at) => [
+      ...[massG, varianceG2, logOdds[1] ?? 0, count > (given[at] ?? 0) ? 1 : 0],
+    ]),
+  )
+  /** The first of the items from one on that weighs as much. */
+  const firstAbove = (massG: number, from: number): number => {
+    let low = from / 4
+    let high = items.length
+    while (low < high) {
+      const middle = (low + high) >> 1
+      if ((single[4 * middle] as number) < massG) low = middle + 1
+      else high = middle
+    }
+    return 4 * low
+  }
+  const keptAgain = hasBaseline ? perVariance : 0
+  const placeOf = order.map((_place, at) => order.indexOf(at))
   const describe = (residualG: number): WeightSet => ({
-    missing: items.flatMap(({ id }, at) => {
+    missing: placeOf.flatMap((at, place) => {
       const count = (lost[at] ?? 0) + (goneWithSet[at] ?? 0)
-      return count > 0 ? [{ id, count }] : []
+      return count > 0 ? [{ id: load.items[place]?.id ?? '', count }] : []
     }),
     swapped: placement.swapped,
     extra: placement.extra,
     residualG,
   })
+  /** How far the sum may stay from the reading, in g, so that sets of up to `left` more pieces from here on still matter. */
+  const reach = (from: number, left: number, logOdds: number): number => {
+    const each = tail.mostOdds[from] ?? 0
+    let furthest = -Infinity
+    for (let more = 1; more <= left; more++) {
+      const over = mostLog + logOdds + more * each - tally.least(mostLost - left + more, arrived)
+      if (over > furthest) furthest = over
+    }
+    return furthest <= 0 ? -Infinity : Math.sqrt(2 * mostVariance * furthest)
+  }
+  const ofLast = tally.classOf(mostLost, arrived)
+  const lastOdds = setOdds - 0.5 * LOG_TWO_PI
+  /** One piece more, the last one: nearly all sets are of these. Numbers side by side, no logarithm and no object but for
+   * sets that are shown. */
+  const visitLast = (from: number, lossG: number, lossVarianceG2: number, logOdds: number, near: number): void => {
+    const odds = lastOdds + logOdds
+    const least = tally.least(mostLost, arrived) - odds + logReading
+    const sumG = fullG + lossG
+    const startVarianceG2 = startKept - lossVarianceG2
+    const residualNowG = sumG - shift * startVarianceG2
+    let { reference, worstShare } = ofLast
+    let added = 0
+    for (let at = firstAbove(-near - residualNowG, from); at < single.length; at += 4) {
+      if (single[at + 3] === 0) continue
+      const varianceG2 = single[at + 1] as number
+      const kept = startVarianceG2 - varianceG2
+      const residualG = sumG + (single[at] as number) - shift * kept
+      if (residualG > near) break
+      const variance = arrivedVariance + kept - keptAgain * kept * kept
+      const exponent = (single[at + 2] as number) - (0.5 * residualG * residualG) / variance
+      if (exponent < least) continue
+      const share = Math.exp(odds + exponent - reference) / Math.sqrt(variance)
+      if (share <= worstShare && share <= 1) {
+        added += share
+        continue
+      }
+      ofLast.sum += added
+      added = 0
+      lost[at / 4] = 1
+      tally.add(ofLast, odds + exponent - 0.5 * Math.log(variance), residualG, describe)
+      lost[at / 4] = 0
+      ;({ reference, worstShare } = ofLast)
+    }
+    ofLast.sum += added
+  }
   const visit = (from: number, left: number, lossG: number, lossVarianceG2: number, logOdds: number): void => {
     const kept = startKept - lossVarianceG2
     const residualG = fullG + lossG - shift * kept
     const variance = arrivedVariance + kept - (hasBaseline ? kept * kept * perVariance : 0)
     const halfSquare = (0.5 * residualG * residualG) / variance
     const losses = mostLost - left
-    if (tally.matters(losses, arrived, mostLog + logOdds - halfSquare)) {
+    if (mostLog + logOdds - halfSquare >= tally.least(losses, arrived)) {
       const logWeight = setOdds + logOdds - 0.5 * (LOG_TWO_PI + Math.log(variance)) - halfSquare
-      tally.add(losses, arrived, { logWeight, residualG }, describe)
+      tally.add(tally.classOf(losses, arrived), logWeight, residualG, describe)
     }
-    if (left === 0) return
+    if (left === 0 || from >= items.length) return
+    const near = reach(from, left, logOdds)
+    // Pieces gone are no longer kept: the shift towards the baseline moves by so much at most.
+    const drift = Math.abs(shift) * left * (tail.mostVarianceG2[from] ?? 0)
+    if (residualG + left * tail.mostMassG + drift < -near) return
+    if (left === 1) return visitLast(4 * from, lossG, lossVarianceG2, logOdds, near + drift)
     for (let at = from; at < items.length; at++) {
       const item = items[at]
-      if (!item) continue
+      if (!item || residualG + item.massG - drift > near) return
+      if (residualG + item.massG + (left - 1) * tail.mostMassG + drift < -near) continue
       const spare = Math.min(item.count - (given[at] ?? 0), left)
       for (let count = 1; count <= spare; count++) {
         lost[at] = count

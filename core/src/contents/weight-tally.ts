@@ -4,16 +4,19 @@ export interface Ranked<T> {
   readonly value: T
 }
 
-/** Weights below e⁻⁴⁰ of the heaviest add nothing to a sum of doubles. */
-const NEGLIGIBLE = 40
+/** A weight below e⁻²⁸ of one that is always allowed where it is adds nothing that is shown: there are far fewer sets. */
+const NEGLIGIBLE = 28
 
-interface Class<T> {
+/** Sets with so many pieces lost and things arrived. */
+export interface Class<T> {
   readonly lost: number
   readonly arrived: number
   /** Sum of weights over e^reference, and the heaviest weight so far. */
   sum: number
   reference: number
   best: Ranked<T>[]
+  /** Weight over e^reference that the list's last one has; what is lighter only counts. */
+  worstShare: number
 }
 
 /** More foreign things than this are never tried at once. */
@@ -27,6 +30,8 @@ export class WeightTally<T> {
   /** The set in which nothing happened: it is the first one added. */
   nothing: Ranked<T> | null = null
   private readonly byNumbers: (Class<T> | undefined)[] = []
+  private readonly leastOf: number[] = []
+  private outdated = true
 
   constructor(private readonly limit: number) {}
 
@@ -34,32 +39,43 @@ export class WeightTally<T> {
     return this.byNumbers.filter((known) => known !== undefined)
   }
 
-  /** Whether a set of at most this log weight could add anything to its class that a double would hold. */
-  matters(lost: number, arrived: number, mostLog: number): boolean {
-    const known = this.byNumbers[lost * MOST_ARRIVED + arrived]
-    return known === undefined || mostLog > known.reference - NEGLIGIBLE
+  /** The least log weight that still adds something to a class; −∞ while its list isn't full. Whatever may be put together
+   * with a set may be put together with one of fewer losses and arrivals as well: the heaviest of those is what it is held
+   * against. */
+  least(lost: number, arrived: number): number {
+    if (this.outdated) this.reckonLeast()
+    return this.leastOf[lost * MOST_ARRIVED + arrived] ?? -Infinity
   }
 
-  add(
-    lost: number,
-    arrived: number,
-    { logWeight, residualG }: { readonly logWeight: number; readonly residualG: number },
-    describe: (residualG: number) => T,
-  ): void {
+  private reckonLeast(): void {
+    this.outdated = false
+    for (const { lost, arrived, best } of this.classes) {
+      let heaviest = -Infinity
+      for (const other of this.classes)
+        if (other.lost <= lost && other.arrived <= arrived) heaviest = Math.max(heaviest, other.reference)
+      this.leastOf[lost * MOST_ARRIVED + arrived] = best.length < this.limit ? -Infinity : heaviest - NEGLIGIBLE
+    }
+  }
+
+  add(into: Class<T>, logWeight: number, residualG: number, describe: (residualG: number) => T): void {
     this.nothing ??= { logWeight, value: describe(residualG) }
-    const known = this.classOf(lost, arrived)
-    if (logWeight > known.reference) {
-      known.sum = known.sum * Math.exp(known.reference - logWeight) + 1
-      known.reference = logWeight
-    } else known.sum += Math.exp(logWeight - known.reference)
-    const worst = known.best.length < this.limit ? -Infinity : (known.best.at(-1)?.logWeight ?? -Infinity)
-    if (logWeight > worst) insert(known.best, { logWeight, value: describe(residualG) }, this.limit)
+    if (logWeight > into.reference) {
+      into.sum = into.sum * Math.exp(into.reference - logWeight) + 1
+      into.reference = logWeight
+      this.outdated = true
+    } else into.sum += Math.exp(logWeight - into.reference)
+    const worst = into.best.length < this.limit ? -Infinity : (into.best.at(-1)?.logWeight ?? -Infinity)
+    if (logWeight > worst) insert(into.best, { logWeight, value: describe(residualG) }, this.limit)
+    if (worst === -Infinity) this.outdated = true
+    const last = into.best.length < this.limit ? -Infinity : (into.best.at(-1)?.logWeight ?? -Infinity)
+    into.worstShare = Math.exp(last - into.reference)
   }
 
-  private classOf(lost: number, arrived: number): Class<T> {
+  classOf(lost: number, arrived: number): Class<T> {
     const at = lost * MOST_ARRIVED + arrived
-    const known = this.byNumbers[at] ?? { lost, arrived, sum: 0, reference: -Infinity, best: [] }
+    const known = this.byNumbers[at] ?? { lost, arrived, sum: 0, reference: -Infinity, best: [], worstShare: 0 }
     this.byNumbers[at] = known
+    this.outdated ||= this.leastOf[at] === undefined
     return known
   }
 }

@@ -1,5 +1,6 @@
 import 'reflect-metadata'
-import { Database, makeDataSource, migrate } from '../platform/database.ts'
+import { makeDataSource } from '../data-source.ts'
+import { Database, migrate } from '../platform/database.ts'
 import { readablePassword } from '../platform/secrets.ts'
 import { fillDemo } from './load.ts'
 import { demoKits, demoStaff } from './scenario.ts'

@@ -5,9 +5,10 @@ import { z } from 'zod'
 import { BenchCheck, ReadingRow, StepTimeRow } from '../features/checks/entities.ts'
 import { GuideRow, GuideTextRow } from '../features/guides/entities.ts'
 import { recountStepMedians } from '../features/checks/queries.ts'
+import { compactGuides } from '../features/guides/queries.ts'
 import { Spare, WeighingRow } from '../features/contents/entities.ts'
 import { recountLosses } from '../features/contents/weigh-queries.ts'
-import { Job, Kit, Model, ModelPartRow, PartRow } from '../features/kits/entities.ts'
+import { Job, Kit, Model, ModelPartRow, PartRow } from '../features/store/entities.ts'
 import { Agreement, BorrowerRow, Loan, TakeBackRow } from '../features/loans/entities.ts'
 import { Branch, Membership, Staff } from '../features/people/entities.ts'
 import { defaultAgreementText, defaultPolicies } from '../features/people/service.ts'
@@ -339,6 +340,7 @@ async function writeHistories(
     StepTimeRow,
     all(({ rows }) => rows.stepTimes),
   )
+  await compactGuides(tx)
   await recountStepMedians(tx)
   await recountLosses(tx)
   await insertMany(

@@ -8,6 +8,7 @@ import { GuideTexts1764600000000 } from './0007-guide-texts.ts'
 import { KitsAsTheyAre1764700000000 } from './0008-kits-as-they-are.ts'
 import { Growth1764800000000 } from './0009-growth.ts'
 import { SentFor1764900000000 } from './0010-sent-for.ts'
+import { GuidePieces1765000000000 } from './0011-guide-pieces.ts'
 
 /** In order, named one by one: leftover build output is never taken for a migration. */
 export const migrations = [
@@ -21,4 +22,5 @@ export const migrations = [
   KitsAsTheyAre1764700000000,
   Growth1764800000000,
   SentFor1764900000000,
+  GuidePieces1765000000000,
 ]

@@ -4,9 +4,6 @@ import { Worker } from 'node:worker_threads'
 import type { ErrorCode } from '@binoculum/contract'
 import { Problem } from './errors.ts'
 
-/** Work on what strangers send, each kind with a module in `workers/` that answers one message. */
-export type BoundedTask = 'picture' | 'list' | 'calculate'
-
 export type WorkerAnswer =
   | { readonly ok: true; readonly value: unknown }
   | {
@@ -22,10 +19,12 @@ interface Bounds {
 
 const extension = extname(fileURLToPath(import.meta.url))
 
-/** The task's module in a thread. From the sources it needs the same loader as everything else, and a thread has to
+/** A module `name.worker` beside the one that asks; it answers one message. */
+export const workerBeside = (moduleUrl: string, name: string): URL => new URL(`${name}.worker${extension}`, moduleUrl)
+
+/** The module in a thread. From the sources it needs the same loader as everything else, and a thread has to
  * register that itself. */
-function startThread(task: BoundedTask, input: unknown, memoryMb: number): Worker {
-  const module = new URL(`../workers/${task}${extension}`, import.meta.url)
+function startThread(module: URL, input: unknown, memoryMb: number): Worker {
   const options = { workerData: input, resourceLimits: { maxOldGenerationSizeMb: memoryMb } }
   if (extension !== '.ts') return new Worker(module, options)
   const load = `import('tsx/esm/api').then(({ register }) => { register(); return import(${JSON.stringify(module.href)}) })`
@@ -33,11 +32,11 @@ function startThread(task: BoundedTask, input: unknown, memoryMb: number): Worke
 }
 
 /**
- * Runs a task in a thread of its own with a limit on time and memory: a file made to hurt ends its thread, not the server.
- * @throws Problem with the task's code, or TOO_LONG when it went over its limits
+ * Runs a module on what strangers send, in a thread of its own with a limit on time and memory: a file made to hurt ends its thread, not the server.
+ * @throws Problem with the module's code, or TOO_LONG when it went over its limits
  */
-export function runBounded<T>(task: BoundedTask, input: unknown, { timeoutMs, memoryMb }: Bounds): Promise<T> {
-  const worker = startThread(task, input, memoryMb)
+export function runBounded<T>(module: URL, input: unknown, { timeoutMs, memoryMb }: Bounds): Promise<T> {
+  const worker = startThread(module, input, memoryMb)
   return new Promise<T>((resolve, reject) => {
     const timer = setTimeout(() => end(() => reject(new Problem('TOO_LONG'))), timeoutMs)
     const end = (settle: () => void) => {

@@ -1,26 +1,7 @@
-import { DataSource, type EntityManager } from 'typeorm'
-import { ReadableNames } from './naming.ts'
-import { entities } from './entities.ts'
-import { migrations } from '../migrations/index.ts'
+import type { DataSource, EntityManager } from 'typeorm'
 
 /** What services and queries get: everything inside one transaction. */
 export type Tx = EntityManager
-
-export function makeDataSource(databaseUrl: string): DataSource {
-  return new DataSource({
-    type: 'postgres',
-    url: databaseUrl,
-    entities,
-    migrations,
-    namingStrategy: new ReadableNames(),
-    synchronize: false,
-    uuidExtension: 'pgcrypto',
-    installExtensions: false,
-    poolSize: 20,
-    // Failures reach the error handler, which logs them with their request.
-    logging: false,
-  })
-}
 
 /** A number of our own choice: servers that start at the same time migrate one after the other. */
 const MIGRATION_LOCK = 8_460_001

@@ -2,7 +2,7 @@ import { liveEventSchema, type LiveEvent } from '@binoculum/contract'
 import pg from 'pg'
 import { selectRows, type Tx } from './database.ts'
 
-const CHANNEL = 'binoculum'
+export const CHANNEL = 'binoculum'
 const TRY_AGAIN_MS = 1000
 
 /** Tells every server what changed, when the transaction commits and only then. */

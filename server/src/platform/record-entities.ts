@@ -3,6 +3,7 @@ import { Column, Entity, ForeignKey, Index, PrimaryColumn, PrimaryGeneratedColum
 /** The append-only record of every act. A trigger refuses to change or delete its rows. */
 @Entity('record')
 @Index(['kitId', 'id'])
+@Index(['loanId'], { where: '"loan_id" IS NOT NULL' })
 export class ActRecord {
   @PrimaryGeneratedColumn('identity', { type: 'bigint', generatedIdentity: 'ALWAYS' }) id: string
   @Column('timestamptz') at: Date

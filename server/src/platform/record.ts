@@ -1,9 +1,9 @@
-import type { acts } from '@binoculum/contract'
+import type { Act as ActName, RecordLine } from '@binoculum/contract'
 import type { Tx } from './database.ts'
 import { ActRecord } from './record-entities.ts'
 
 export interface Act {
-  readonly act: (typeof acts)[number]
+  readonly act: ActName
   readonly at: Date
   readonly branchId: string
   readonly staffId: string | null
@@ -14,8 +14,11 @@ export interface Act {
   readonly after?: object
 }
 
-/** Appends one act, in the transaction that does it. */
-export async function appendRecord(tx: Tx, act: Act): Promise<void> {
+/** Appends one act, in the transaction that does it. @returns its line, as the page of a kit shows it */
+export async function appendRecord(tx: Tx, act: Act, by = ''): Promise<RecordLine> {
   const { kitId = null, loanId = null, before = null, after = null, ...rest } = act
-  await tx.insert(ActRecord, { ...rest, kitId, loanId, before: before as never, after: after as never })
+  const row = { ...rest, kitId, loanId, before: before as never, after: after as never }
+  const { identifiers } = await tx.insert(ActRecord, row)
+  const id = String(identifiers[0]?.id)
+  return { id, atUtc: act.at.toISOString(), act: act.act, by, before: before as never, after: after as never }
 }

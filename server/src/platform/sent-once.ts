@@ -18,13 +18,19 @@ const SWEPT_AT_ONCE = 20
 /**
  * Does `work` once for a key: a second try with the same key, person and aim gets the first answer. The key is taken
  * first, in the same transaction, so that two tries at the same instant wait for each other.
+ * @param sent.answer where it is known before the work is done: one statement less
  * @param work gives what is kept as the answer: keys and figures, never a name
  * @throws KEY_REUSED for a key that was sent for something else
  */
-export async function once<T extends object>(tx: Tx, sent: Sent, work: () => Promise<T>): Promise<T> {
+export async function once<T extends object>(
+  tx: Tx,
+  sent: Sent & { readonly answer?: T },
+  work: () => Promise<T>,
+): Promise<T> {
   if (!(await takeKey(tx, sent))) return keptAnswer<T>(tx, sent)
   const answer = await work()
-  await changedRows(tx, 'UPDATE sent_once SET answer = $2 WHERE key = $1 RETURNING key', [sent.key, answer])
+  if (!sent.answer)
+    await changedRows(tx, 'UPDATE sent_once SET answer = $2 WHERE key = $1 RETURNING key', [sent.key, answer])
   return answer
 }
 
@@ -39,18 +45,21 @@ async function keptAnswer<T extends object>(tx: Tx, { key, staffId, sentFor, may
   return kept.answer
 }
 
-async function takeKey(tx: Tx, { key, staffId, sentFor }: Sent): Promise<boolean> {
+async function takeKey(
+  tx: Tx,
+  { key, staffId, sentFor, answer }: Sent & { readonly answer?: object },
+): Promise<boolean> {
   const rows = await selectRows<{ key: string }>(
     tx,
-    'INSERT INTO sent_once (key, staff_id, sent_for) VALUES ($1, $2, $3) ON CONFLICT DO NOTHING RETURNING key',
-    [key, staffId, sentFor],
+    `WITH swept AS (
+       DELETE FROM sent_once WHERE key IN (
+         SELECT key FROM sent_once WHERE created_at < now() - make_interval(days => $4) AND key <> $1
+         LIMIT $5 FOR UPDATE SKIP LOCKED
+       )
+     ), taken AS (
+       INSERT INTO sent_once (key, staff_id, sent_for, answer) VALUES ($1, $2, $3, $6) ON CONFLICT DO NOTHING RETURNING key
+     ) SELECT key FROM taken`,
+    [key, staffId, sentFor, KEPT_DAYS, SWEPT_AT_ONCE, answer ?? null],
   )
-  if (rows.length === 1)
-    await tx.query(
-      `DELETE FROM sent_once WHERE key IN (
-         SELECT key FROM sent_once WHERE created_at < now() - make_interval(days => $1) LIMIT $2 FOR UPDATE SKIP LOCKED
-       )`,
-      [KEPT_DAYS, SWEPT_AT_ONCE],
-    )
   return rows.length === 1
 }

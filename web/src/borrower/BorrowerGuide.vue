@@ -24,7 +24,7 @@ import { provideNight } from './use-night.ts'
 import { sendWaiting } from './send-to-library.ts'
 import './paper.css'
 
-const HelpSheetView = defineAsyncComponent(() => import('../areas/guides/HelpSheetView.vue'))
+const HelpSheetView = defineAsyncComponent(() => import('./HelpSheetView.vue'))
 
 /** A borrower's guide. As served it is one long readable page; once it lives, it shows one page at a time and remembers
  * where one was. */

@@ -7,7 +7,7 @@ const sources = [
   ...readdirSync(folder)
     .filter((name) => name.endsWith('.vue') || (name.endsWith('.ts') && !name.endsWith('.test.ts')))
     .map((name) => new URL(name, folder)),
-  new URL('../areas/guides/HelpSheetView.vue', import.meta.url),
+  new URL('./HelpSheetView.vue', import.meta.url),
 ].map((url) => readFileSync(url, 'utf8'))
 
 const said = [

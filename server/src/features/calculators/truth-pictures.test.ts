@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { measurePhoto, starTest, type Picture } from '@binoculum/core'
-import { decodePicture } from '../../platform/decode-picture.ts'
+import { decodePicture } from './decode-picture.ts'
 
 /**
  * Pictures computed from physics by programs of others: the peephole views by a general-purpose ray tracer with real

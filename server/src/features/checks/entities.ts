@@ -16,6 +16,7 @@ export class BenchCheck {
 @Check('ck_reading_unit', `"unit" IN ('mm', 'arcmin', 'deg', 'judged')`)
 @Index(['kitId', 'kind'], { unique: true, where: '"current"' })
 @Index(['kitId', 'at'])
+@Index(['kitId', 'kind', 'at'])
 @Index(['checkId'])
 export class ReadingRow {
   @PrimaryColumn('uuid') id: string

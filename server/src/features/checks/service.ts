@@ -17,7 +17,9 @@ import { Problem } from '../../platform/errors.ts'
 import { appendRecord } from '../../platform/record.ts'
 import { once } from '../../platform/sent-once.ts'
 import { sitesOf } from '../sites/service.ts'
-import { fieldOfRow, judgeRow, opticsOf, type Kits, type ShelfRow } from '../kits/service.ts'
+import { fieldOfRow, judgeRow, type OneKit, type Shelf, type ShelfRow } from '../judgement/service.ts'
+import { markDiameterMm, onMount, opticsOfKit, type Sheets } from '../sheet/service.ts'
+import type { KitStore } from '../store/service.ts'
 import type { KnobStepRow, ReadingRow, StepTimeRow, TurnedStepRow } from './entities.ts'
 import {
   closeJobs,
@@ -30,25 +32,17 @@ import {
   placeOnShelf,
 } from './queries.ts'
 
-const checkedKit = (
-  row: ShelfRow,
-  of: Pick<CheckedKit, 'onMount' | 'markOuterDiameterMm'> & { readonly optics: ReturnType<typeof opticsOf> },
-): CheckedKit => ({
-  ...of.optics,
-  markOuterDiameterMm: of.markOuterDiameterMm,
-  lowestFieldDeg: fieldOfRow(row),
-  onMount: of.onMount,
-})
-
 export class Checks {
   constructor(
     private readonly context: Context,
-    private readonly kits: Kits,
+    private readonly store: KitStore,
+    private readonly shelf: Shelf,
+    private readonly sheets: Sheets,
   ) {}
 
   /** What waits for the bench, soonest promised hand-out first. */
   async bench(session: Session): Promise<Bench> {
-    const { kits } = await this.kits.shelf(session)
+    const { kits } = await this.shelf.kits(session)
     const waiting = kits
       .filter(({ group }) => group === 'bench' || group === 'held')
       .map((kit) => ({
@@ -75,29 +69,29 @@ export class Checks {
           key: given.idempotencyKey,
           staffId: session.staffId,
           sentFor: `check ${kitId}`,
-          may: () => this.kits.mayWorkOn(tx, session, kitId),
+          may: () => this.shelf.mayWorkOn(tx, session, kitId),
         },
         async () => {
-          const row = await this.kits.rowById(tx, kitId)
+          const row = await this.shelf.rowById(tx, kitId)
           requireRole(session, row.branchId, deskRoles)
           if (row.loan) throw new Problem('KIT_OUT')
           await this.refuseUnasked(tx, session, given)
-          await this.kits.claim(tx, kitId, given.kitVersion)
+          await this.sheets.claim(tx, kitId, given.kitVersion)
           await this.keep(tx, session, row, given)
           return { kitId }
         },
       ),
     )
-    return { kit: await this.kits.sheetById(database.reader, kitId) }
+    return { kit: await this.sheets.sheetById(database.reader, kitId) }
   }
 
   /** Forgets what a kit's screws were seen to do: a new cell, or a lesson that was none. On record. */
   async forgetCell(session: Session, kitId: string, kitVersion: number): Promise<{ kit: KitSheet }> {
     const { database } = this.context
     await database.inTransaction(async (tx) => {
-      const row = await this.kits.rowById(tx, kitId)
+      const row = await this.shelf.rowById(tx, kitId)
       requireRole(session, row.branchId, deskRoles)
-      await this.kits.claim(tx, kitId, kitVersion)
+      await this.sheets.claim(tx, kitId, kitVersion)
       const forgotten = await forgetTurnedSteps(tx, kitId)
       await appendRecord(tx, {
         act: 'cell-forgotten',
@@ -108,7 +102,7 @@ export class Checks {
         after: { steps: forgotten.length },
       })
     })
-    return { kit: await this.kits.sheetById(database.reader, kitId) }
+    return { kit: await this.sheets.sheetById(database.reader, kitId) }
   }
 
   /** What was looked at while the Sun may have been up counts only with the yes to its question, in whichever way it was
@@ -127,29 +121,30 @@ export class Checks {
     }
   }
 
-  private async keep(tx: Tx, session: Session, row: ShelfRow, given: FinishCheck): Promise<void> {
+  private async keep(tx: Tx, session: Session, row: OneKit, given: FinishCheck): Promise<void> {
     const at = this.context.clock()
     const before = judgeRow(row, at)
     const checkId = randomUUID()
     const stations = given.stations
     await insertCheck(tx, { id: checkId, kitId: row.id, byStaffId: session.staffId, at, stations })
-    const onMount = await this.kits.onMount(tx, row.id)
-    const kit = checkedKit(row, {
-      onMount,
-      markOuterDiameterMm: await this.kits.markDiameterMm(tx, row.id),
-      optics: await this.kits.opticsOfKit(tx, row),
-    })
+    const mounted = onMount(row, await this.store.parts(tx, row.id))
+    const kit: CheckedKit = {
+      ...opticsOfKit(row),
+      markOuterDiameterMm: markDiameterMm(row),
+      lowestFieldDeg: fieldOfRow(row),
+      onMount: mounted,
+    }
     const learnt = stations.flatMap((station) =>
-      station.station === 'balance' && onMount ? (learnFrom(station, onMount) ?? []) : [],
+      station.station === 'balance' && mounted ? (learnFrom(station, mounted) ?? []) : [],
     )[0]
     const kept = stations.flatMap((station) => readingsFromStation(station, kit))
-    if (learnt !== undefined) await this.kits.learnHeadMoment(tx, row.id, learnt)
+    if (learnt !== undefined) await this.store.learnHeadMoment(tx, row.id, learnt)
     await keepStepTimes(tx, stepTimes(stations, { modelId: row.modelId, kitId: row.id, checkId, at }))
     await keepTurnedSteps(tx, turnedSteps(stations, { kitId: row.id, checkId, at }))
     await keepKnobSteps(tx, knobSteps(stations, { kitId: row.id, checkId, at }))
     // A door that isn't screwed shut lets a child at the cell: it holds the kit until somebody cures it.
     if (stations.some((each) => each.station === 'finder' && each.care?.doorScrewed === false))
-      await this.kits.addHazard(tx, row.id, 'battery-door-open')
+      await this.store.addHazard(tx, row.id, 'battery-door-open')
     await keepReadings(
       tx,
       row.id,
@@ -157,7 +152,7 @@ export class Checks {
     )
     await closeJobs(tx, row.id, given.doneJobIds, at)
     if (given.backToShelf) await placeOnShelf(tx, row.id)
-    const after = judgeRow(await this.kits.rowById(tx, row.id), at)
+    const after = judgeRow(await this.shelf.rowById(tx, row.id), at)
     await appendRecord(tx, {
       act: 'checked',
       at,
@@ -245,3 +240,5 @@ function stepTimes(
     .filter(({ seconds }) => seconds >= SHORTEST_SECONDS)
     .map(({ key, seconds }) => ({ id: randomUUID(), ...ids, stepKey: key, seconds }))
 }
+
+export { stepTimesOfModel } from './sheet-queries.ts'

@@ -21,7 +21,7 @@ import {
   ModelPartRow,
   outdateWeighings,
   PartRow,
-} from '../kits/service.ts'
+} from '../store/service.ts'
 import { modelParts } from './model-queries.ts'
 import { kitsWithCodes, modelsByName, partsToCompare, type KnownKit } from './queries.ts'
 

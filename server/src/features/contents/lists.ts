@@ -18,7 +18,7 @@ import { branchIdsOf, coordinatorOnly, requireRole } from '../../platform/access
 import { runBounded } from '../../platform/bounded-worker.ts'
 import type { Context } from '../../platform/context.ts'
 import { Problem } from '../../platform/errors.ts'
-import type { ListWork, ReadList } from '../../workers/list.ts'
+import { listWorker, type ListWork, type ReadList } from './workers.ts'
 import { headerKey, type ListFile } from './list-file.ts'
 import { bringKitIn, bringUpToDate, prepareModels } from './list-kits.ts'
 import * as queries from './queries.ts'
@@ -102,7 +102,7 @@ export class Lists {
       decisions: decided,
       openCells: given.openCells,
     }
-    const { file, list, columnsRemembered } = await runBounded<ReadList>('list', work, READ_BOUNDS)
+    const { file, list, columnsRemembered } = await runBounded<ReadList>(listWorker, work, READ_BOUNDS)
     const kits = await queries.kitsWithCodes(
       reader,
       list.kits.map(({ code }) => code),

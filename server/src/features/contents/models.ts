@@ -34,15 +34,9 @@ import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
 import { once } from '../../platform/sent-once.ts'
 import { appendRecord } from '../../platform/record.ts'
-import {
-  Model,
-  ModelPartRow,
-  PartRow,
-  bumpKitVersion,
-  outdateWeighings,
-  stepTimesOfModel,
-  wireProcedure,
-} from '../kits/service.ts'
+import { stepTimesOfModel } from '../checks/service.ts'
+import { wireProcedure } from '../sheet/service.ts'
+import { Model, ModelPartRow, PartRow, bumpKitVersion, outdateWeighings } from '../store/service.ts'
 import * as queries from './model-queries.ts'
 
 type Written = WriteModel['parts'][number] & { readonly id: string; readonly position: number }

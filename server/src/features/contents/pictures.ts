@@ -5,13 +5,13 @@ import { runBounded } from '../../platform/bounded-worker.ts'
 import type { Context } from '../../platform/context.ts'
 import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
-import type { PictureMade } from '../../workers/picture.ts'
+import { pictureWorker, type PictureMade } from './workers.ts'
 import { Picture } from './entities.ts'
 
 const BOUNDS = { timeoutMs: 15_000, memoryMb: 256 }
 
 /** The picture as it is kept. @throws Problem NOT_A_PICTURE, TOO_LONG */
-export const makePicture = (bytes: Buffer): Promise<PictureMade> => runBounded('picture', bytes, BOUNDS)
+export const makePicture = (bytes: Buffer): Promise<PictureMade> => runBounded(pictureWorker, bytes, BOUNDS)
 
 /** Keeps a picture that a stranger sent, already made small and bare, in the caller's transaction. */
 export async function keepBorrowersPicture(

@@ -8,7 +8,9 @@ import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
 import { appendRecord } from '../../platform/record.ts'
 import { once } from '../../platform/sent-once.ts'
-import { PartRow, closeFollowUps, openFollowUp, outdateWeighings, type Kits } from '../kits/service.ts'
+import type { Shelf } from '../judgement/service.ts'
+import type { Sheets } from '../sheet/service.ts'
+import { PartRow, closeFollowUps, openFollowUps, outdateWeighings, type KitStore } from '../store/service.ts'
 import { Spare } from './entities.ts'
 import { lockSpare, sparesOf } from './spare-queries.ts'
 
@@ -16,7 +18,9 @@ import { lockSpare, sparesOf } from './spare-queries.ts'
 export class Spares {
   constructor(
     private readonly context: Context,
-    private readonly kits: Kits,
+    private readonly store: KitStore,
+    private readonly shelf: Shelf,
+    private readonly sheets: Sheets,
   ) {}
 
   async drawer(session: Session): Promise<Drawer> {
@@ -69,10 +73,10 @@ export class Spares {
           const part = await tx.findOneBy(PartRow, { id: given.partId })
           if (!spare || !part) throw new Problem('NOT_FOUND')
           requireRole(session, spare.branchId, deskRoles)
-          const row = await this.kits.rowById(tx, part.kitId)
+          const row = await this.shelf.rowById(tx, part.kitId)
           if (row.branchId !== spare.branchId) throw new Problem('NOT_FOUND')
           if (row.loan) throw new Problem('KIT_OUT', { details: { dueAtUtc: row.loan.dueAt } })
-          await this.kits.claim(tx, row.id, given.kitVersion)
+          await this.sheets.claim(tx, row.id, given.kitVersion)
           const into = given.way === 'into-kit'
           const room = into ? part.count - part.presentCount : part.presentCount
           if (given.count > room) {
@@ -100,8 +104,8 @@ export class Spares {
           if (complete) await closeFollowUps(tx, [part.id], at)
           else {
             const dueOn = DateTime.fromJSDate(at, { zone: row.zone }).plus({ days: 2 }).toISODate() ?? ''
-            const job = { code: 'replace-from-drawer', text: part.name, ownerId: session.staffId, dueOn, at }
-            await openFollowUp(tx, { ...job, kitId: row.id, partId: part.id, loanId: null })
+            const of = { kitId: row.id, loanId: null, ownerId: session.staffId, at }
+            await openFollowUps(tx, of, [{ partId: part.id, code: 'replace-from-drawer', text: part.name, dueOn }])
           }
           await appendRecord(tx, {
             act: 'part-moved',
@@ -122,13 +126,13 @@ export class Spares {
         },
       ),
     )
-    return { kit: await this.kits.sheetById(database.reader, kitId), drawer: await this.drawer(session) }
+    return { kit: await this.sheets.sheetById(database.reader, kitId), drawer: await this.drawer(session) }
   }
 
   private async mayMove(tx: Tx, session: Session, partId: string): Promise<void> {
     const part = await tx.findOneBy(PartRow, { id: partId })
     if (!part) throw new Problem('NOT_FOUND')
-    await this.kits.mayWorkOn(tx, session, part.kitId)
+    await this.shelf.mayWorkOn(tx, session, part.kitId)
   }
 
   /** One piece of a spare becomes a part of a kit that had no such part: it lies beside its like, and is counted. */
@@ -141,17 +145,17 @@ export class Spares {
           key: given.idempotencyKey,
           staffId: session.staffId,
           sentFor: `spare-add ${spareId} ${given.kitId}`,
-          may: () => this.kits.mayWorkOn(tx, session, given.kitId),
+          may: () => this.shelf.mayWorkOn(tx, session, given.kitId),
         },
         async () => {
           const spare = await lockSpare(tx, spareId)
-          const row = await this.kits.rowById(tx, given.kitId)
+          const row = await this.shelf.rowById(tx, given.kitId)
           if (!spare || spare.branchId !== row.branchId) throw new Problem('NOT_FOUND')
           requireRole(session, row.branchId, deskRoles)
           if (row.loan) throw new Problem('KIT_OUT', { details: { dueAtUtc: row.loan.dueAt } })
-          await this.kits.claim(tx, row.id, given.kitVersion)
+          await this.sheets.claim(tx, row.id, given.kitVersion)
           if (spare.count < 1) throw new Problem('NO_SPARE')
-          const parts = await this.kits.parts(tx, row.id)
+          const parts = await this.store.parts(tx, row.id)
           const like = parts.findLast(({ role }) => role === spare.role)
           const facts = roleFacts(spare.role as Role)
           await tx.update(Spare, { id: spare.id }, { count: spare.count - 1, version: spare.version + 1 })
@@ -189,7 +193,7 @@ export class Spares {
         },
       ),
     )
-    return { kit: await this.kits.sheetById(database.reader, given.kitId), drawer: await this.drawer(session) }
+    return { kit: await this.sheets.sheetById(database.reader, given.kitId), drawer: await this.drawer(session) }
   }
 }
 

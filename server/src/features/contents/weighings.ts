@@ -17,15 +17,20 @@ import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
 import { appendRecord } from '../../platform/record.ts'
 import { once } from '../../platform/sent-once.ts'
-import { PartRow, outdateWeighings, type Kits, type ShelfRow } from '../kits/service.ts'
+import type { Shelf, ShelfRow } from '../judgement/service.ts'
+import type { Sheets } from '../sheet/service.ts'
+import { keepMasses, outdateWeighings, type KitStore } from '../store/service.ts'
 import { WeighingRow } from './entities.ts'
+import { baselinesOf } from './sheet-queries.ts'
 import { countLosses, lossesByRole, thingsOfOtherKits } from './weigh-queries.ts'
 
 /** Weighing kits: what to compare with, what goes missing how often, and what is kept. */
 export class Weighings {
   constructor(
     private readonly context: Context,
-    private readonly kits: Kits,
+    private readonly store: KitStore,
+    private readonly shelf: Shelf,
+    private readonly sheets: Sheets,
   ) {}
 
   /** Chance that one piece of each part is gone after a loan, from this branch's own take-backs. */
@@ -90,14 +95,14 @@ export class Weighings {
           key: given.idempotencyKey,
           staffId: session.staffId,
           sentFor: `weighing ${kitId}`,
-          may: () => this.kits.mayWorkOn(tx, session, kitId),
+          may: () => this.shelf.mayWorkOn(tx, session, kitId),
         },
         async () => {
-          const row = await this.kits.rowById(tx, kitId)
+          const row = await this.shelf.rowById(tx, kitId)
           requireRole(session, row.branchId, deskRoles)
           if (row.loan) throw new Problem('KIT_OUT', { details: { dueAtUtc: row.loan.dueAt } })
-          await this.kits.claim(tx, kitId, given.kitVersion)
-          const parts = await this.kits.parts(tx, kitId)
+          await this.sheets.claim(tx, kitId, given.kitVersion)
+          const parts = await this.store.parts(tx, kitId)
           const off = parts.filter((part) => part.mark !== 'present' && isInGroups(part, given.weighings))
           if (off.length > 0)
             throw new Problem('NOT_COMPLETE', {
@@ -110,7 +115,7 @@ export class Weighings {
         },
       ),
     )
-    return this.kits.sheetById(database.reader, kitId)
+    return this.sheets.sheetById(database.reader, kitId)
   }
 
   /** Keeps weighings with what they should have been. Those of complete groups are compared with from now on, and correct
@@ -124,7 +129,7 @@ export class Weighings {
     { sure }: { readonly sure: boolean },
   ): Promise<void> {
     if (weighings.length === 0) return
-    const { baselines } = await this.kits.sheetById(tx, row.id)
+    const baselines = await baselinesOf(tx, row.id)
     const at = this.context.clock()
     const explained = explain(parts, weighings, baselines)
     for (const taken of weighings) {
@@ -209,6 +214,5 @@ async function correct(tx: Tx, inside: readonly Part[], taken: TakenWeighing): P
   // A part without a mass makes the sum say nothing about the others.
   if (weighable.length === 0 || weighable.length < inside.length) return
   const { group: _group, ...weighing } = weighingOf(taken, [], [])
-  for (const { id, massG, toleranceG } of correctedMasses(weighable, weighing))
-    await tx.update(PartRow, { id }, { massG, toleranceG, weighed: true })
+  await keepMasses(tx, correctedMasses(weighable, weighing))
 }

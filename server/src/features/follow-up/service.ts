@@ -8,7 +8,8 @@ import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
 import { appendRecord } from '../../platform/record.ts'
 import { once } from '../../platform/sent-once.ts'
-import { bumpKitVersion, closeFollowUps, endGoingThrough, Job, Kit, type Kits } from '../kits/service.ts'
+import type { Sheets } from '../sheet/service.ts'
+import { bumpKitVersion, closeFollowUps, endGoingThrough, Job, Kit, type KitStore } from '../store/service.ts'
 import { Notice } from './entities.ts'
 import * as queries from './queries.ts'
 
@@ -18,7 +19,8 @@ export { Letters } from './letters.ts'
 export class FollowUps {
   constructor(
     private readonly context: Context,
-    private readonly kits: Kits,
+    private readonly store: KitStore,
+    private readonly sheets: Sheets,
   ) {}
 
   async list(session: Session): Promise<FollowUpList> {
@@ -126,12 +128,12 @@ export class FollowUps {
     if (job.code === 'drying') {
       if (job.notBefore && job.notBefore > at)
         throw new Problem('TOO_EARLY', { details: { untilUtc: job.notBefore.toISOString() } })
-      await this.kits.removeHazard(tx, job.kitId, 'wet')
+      await this.store.removeHazard(tx, job.kitId, 'wet')
     }
     // Back again is not fit again: nobody knows what is in its case.
     if (jobFacts(job.code).never) {
       requireRole(session, job.branchId, coordinatorOnly)
-      await this.kits.comeBack(tx, job.kitId)
+      await this.store.comeBack(tx, job.kitId)
     }
     await queries.closeJob(tx, job.id, { at, note: given.note })
     if (!job.partId) return
@@ -234,7 +236,7 @@ export class FollowUps {
           const kit = await tx.findOneBy(Kit, { id: kitId })
           if (!kit) throw new Problem('NOT_FOUND')
           requireRole(session, kit.branchId, coordinatorOnly)
-          await this.kits.claim(tx, kitId, given.kitVersion)
+          await this.sheets.claim(tx, kitId, given.kitVersion)
           const text = given.reportNumber ? `${given.text} (report ${given.reportNumber})` : given.text
           const target = { id: kit.id, code: kit.code, branchId: kit.branchId, partId: null }
           await this.open(tx, session, { kit: target, code: given.kind, text, dueOn: null, noticeId: null })

@@ -5,8 +5,18 @@ import { Check, Column, Entity, ForeignKey, Index, PrimaryColumn } from 'typeorm
 export class GuideRow {
   @PrimaryColumn('uuid') id: string
   @Index({ unique: true }) @ForeignKey('Loan') @Column('uuid') loanId: string
+  /** All of it while the loan is open; later what only this guide has. */
   @Column('jsonb') content: object
+  /** Hashes of the parts kept as pieces, by language and name; those of no language stand under ''. */
+  @Column('jsonb', { default: () => "'{}'" }) pieces: object
   @Column('timestamptz') issuedAt: Date
+}
+
+/** A long part of guides whose loans are over, kept once however many guides have it. It names no borrower. */
+@Entity('guide_piece')
+export class GuidePieceRow {
+  @PrimaryColumn('text') hash: string
+  @Column('jsonb') body: object
 }
 
 /** What a borrower sent from the guide. It names the loan, never the borrower. */

@@ -1,6 +1,7 @@
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { gunzipSync } from 'node:zlib'
 import type { IssuedGuide } from '@binoculum/contract'
 import { composeGuide } from '@binoculum/core'
 import { GuidePages } from './page.ts'
@@ -99,6 +100,22 @@ it('a kit’s name can neither end a tag nor the state beside the page', async (
   expect(html).toContain('<title>Wren&lt;/script&gt;&lt;script&gt;alert(1)&lt;/script&gt; &amp; &quot;friends&quot;')
   expect(html.match(/<\/script>/g)).toHaveLength(2)
   expect(stateOf(html).guide.kitName).toBe(name)
+})
+
+it('a page is rendered once for its link and its language, and travels compressed', async () => {
+  let loads = 0
+  const load = async () => {
+    loads++
+    return guide()
+  }
+  const ask = (asked: { token?: string; language?: string }) =>
+    pages.compressed('one guide', { token: asked.token ?? token, language: asked.language }, load)
+  const [first, again] = [await ask({}), await ask({})]
+  expect(gunzipSync(first ?? Buffer.alloc(0)).toString()).toBe(await pages.page(guide(), token, undefined))
+  expect([again, loads]).toEqual([first, 1])
+  await ask({ language: 'en' })
+  await ask({ token: 'another-link-of-the-same' })
+  expect(loads).toBe(3)
 })
 
 it('no search engine and no other page learns of the link', async () => {

@@ -1,16 +1,67 @@
 import { selectRows, type Tx } from '../../platform/database.ts'
 
-/** The guide behind a link that isn't over. */
-export async function guideByLink(tx: Tx, linkHash: string, now: Date): Promise<unknown> {
-  const sql = `SELECT g.content FROM guide g JOIN loan l ON l.id = g.loan_id
+/** A guide put together again from what only it has and the pieces it shares. */
+const wholeContent = `jsonb_set(g.content, '{texts}', (
+    SELECT jsonb_object_agg(lang.key, lang.value || coalesce((
+      SELECT jsonb_object_agg(piece.key, kept.body)
+      FROM jsonb_each_text(g.pieces->lang.key) piece JOIN guide_piece kept ON kept.hash = piece.value), '{}'))
+    FROM jsonb_each(g.content->'texts') lang)) || coalesce((
+      SELECT jsonb_object_agg(piece.key, kept.body)
+      FROM jsonb_each_text(g.pieces->'') piece JOIN guide_piece kept ON kept.hash = piece.value), '{}')`
+
+const openByLink = `FROM guide g JOIN loan l ON l.id = g.loan_id
     WHERE l.link_hash = $1 AND l.link_ends_at > $2 AND l.state = 'out'`
-  return (await selectRows<{ content: unknown }>(tx, sql, [linkHash, now]))[0]?.content ?? null
+
+/** The guide behind a link that isn't over: its loan is open, so it is whole. */
+export async function guideByLink(tx: Tx, linkHash: string, now: Date): Promise<unknown> {
+  return (
+    (await selectRows<{ content: unknown }>(tx, `SELECT g.content ${openByLink}`, [linkHash, now]))[0]?.content ??
+    null
+  )
+}
+
+export async function guideIdByLink(tx: Tx, linkHash: string, now: Date): Promise<string | null> {
+  return (await selectRows<{ id: string }>(tx, `SELECT g.id ${openByLink}`, [linkHash, now]))[0]?.id ?? null
 }
 
 export async function guideOfLoan(tx: Tx, loanId: string): Promise<{ content: unknown; branchId: string } | null> {
-  const sql = `SELECT g.content, l.branch_id AS "branchId" FROM guide g JOIN loan l ON l.id = g.loan_id WHERE l.id = $1`
+  const sql = `SELECT CASE WHEN g.pieces = '{}' THEN g.content ELSE ${wholeContent} END AS content, l.branch_id AS "branchId"
+    FROM guide g JOIN loan l ON l.id = g.loan_id WHERE l.id = $1`
   return (await selectRows<{ content: unknown; branchId: string }>(tx, sql, [loanId]))[0] ?? null
 }
+
+/** Shorter parts cost more as a piece than as they are. */
+const SHORTEST_PIECE = 400
+
+/** Keeps the long parts of guides whose loans are over as pieces that guides of the same kit share. What names the borrower
+ * stays. @param loanId of one loan; all that are over where it is left out */
+export const compactGuides = (tx: Tx, loanId: string | null = null): Promise<unknown> =>
+  tx.query(
+    `WITH part AS (
+       SELECT g.id, each.lang, each.name, each.body, encode(sha256(convert_to(each.body::text, 'UTF8')), 'hex') AS hash
+       FROM guide g JOIN loan l ON l.id = g.loan_id CROSS JOIN LATERAL (
+         SELECT lang.key AS lang, part.key AS name, part.value AS body
+         FROM jsonb_each(g.content->'texts') lang, jsonb_each(lang.value) part
+         UNION ALL SELECT '', 'drawn', g.content->'drawn' WHERE g.content ? 'drawn'
+       ) each
+       WHERE ($1::uuid IS NULL OR l.id = $1) AND l.state IN ('back', 'cancelled') AND g.pieces = '{}'
+         AND g.content ? 'texts' AND length(each.body::text) >= $2
+         AND (coalesce(g.content->>'firstName', '') = '' OR position(g.content->>'firstName' IN each.body::text) = 0)
+     ), kept AS (
+       INSERT INTO guide_piece (hash, body) SELECT DISTINCT ON (hash) hash, body FROM part ORDER BY hash ON CONFLICT DO NOTHING
+     ), by_lang AS (
+       SELECT id, lang, jsonb_object_agg(name, hash) AS names, array_agg(name) AS gone FROM part GROUP BY id, lang
+     ), found AS (
+       SELECT id, jsonb_object_agg(lang, names) AS pieces FROM by_lang GROUP BY id
+     )
+     UPDATE guide g SET pieces = found.pieces, content = jsonb_set(
+         CASE WHEN found.pieces->'' ? 'drawn' THEN g.content - 'drawn' ELSE g.content END, '{texts}', (
+           SELECT jsonb_object_agg(lang.key, lang.value - coalesce(by_lang.gone, '{}'))
+           FROM jsonb_each(g.content->'texts') lang
+           LEFT JOIN by_lang ON by_lang.id = g.id AND by_lang.lang = lang.key))
+     FROM found WHERE found.id = g.id`,
+    [loanId, SHORTEST_PIECE],
+  )
 
 export interface OpenGuideRow {
   readonly loanId: string
@@ -124,6 +175,21 @@ export const textsFor = (
      FROM guide_text t JOIN staff s ON s.id = t.by_staff_id
      WHERE t.branch_id = $1 AND (t.scope = 'programme' OR t.model_id = $2 OR t.kit_id = $3)
      ORDER BY t.at DESC, t.id LIMIT 2000`,
+    [kit.branchId, kit.modelId, kit.kitId],
+  )
+
+/** Of every text only the version that counts, however many there were. */
+export const countingTexts = (
+  tx: Tx,
+  kit: { readonly branchId: string; readonly modelId: string; readonly kitId: string },
+): Promise<Pick<TextLine, 'scope' | 'key' | 'language' | 'title' | 'text' | 'inUse'>[]> =>
+  selectRows(
+    tx,
+    `SELECT DISTINCT ON (scope, key, language, CASE WHEN key = '_words' THEN title END)
+       scope, key, language, title, text, in_use AS "inUse"
+     FROM guide_text
+     WHERE branch_id = $1 AND in_use AND (scope = 'programme' OR model_id = $2 OR kit_id = $3)
+     ORDER BY scope, key, language, CASE WHEN key = '_words' THEN title END, at DESC, id`,
     [kit.branchId, kit.modelId, kit.kitId],
   )
 

@@ -10,7 +10,7 @@ import {
 import { z } from 'zod'
 import { anyRole, coordinatorOnly, deskRoles, signedIn } from '../../platform/access.ts'
 import type { App } from '../../platform/app-type.ts'
-import { gzipSync } from 'node:zlib'
+import { gunzipSync } from 'node:zlib'
 import { Problem } from '../../platform/errors.ts'
 import type { GuidePages } from './page.ts'
 import type { Guides, GuideTextsDesk } from './service.ts'
@@ -105,16 +105,14 @@ export async function guideRoutes(
     async (request, reply) => {
       const { token } = request.params
       reply.header('x-robots-tag', 'noindex, nofollow').header('cache-control', 'private, no-cache')
-      const guide = await guides.byToken(token).catch((error: unknown) => {
-        if (error instanceof Problem && error.code === 'LINK_OVER') return null
-        throw error
-      })
-      if (!guide) return reply.code(404).type('text/html; charset=utf-8').send(LINK_OVER_PAGE)
-      const page = await pages.page(guide, token, request.query.lang)
+      const guideId = await guides.idByToken(token)
+      if (!guideId) return reply.code(404).type('text/html; charset=utf-8').send(LINK_OVER_PAGE)
+      const asked = { token, language: request.query.lang }
+      const page = await pages.compressed(guideId, asked, () => guides.byToken(token))
       if (page === null) throw new Problem('NOT_FOUND')
       reply.type('text/html; charset=utf-8').header('vary', 'accept-encoding')
-      if (!/\bgzip\b/.test(request.headers['accept-encoding'] ?? '')) return reply.send(page)
-      return reply.header('content-encoding', 'gzip').send(gzipSync(page))
+      if (!/\bgzip\b/.test(request.headers['accept-encoding'] ?? '')) return reply.send(gunzipSync(page))
+      return reply.header('content-encoding', 'gzip').send(page)
     },
   )
   app.get(

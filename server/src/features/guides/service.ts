@@ -5,11 +5,10 @@ import {
   type GuideList,
   type GuideWishes,
   type IssuedGuide,
-  type Part,
   type ReceivedMessages,
   type Session,
 } from '@binoculum/contract'
-import { composeGuide, type Guide, type GuideInput, repeatVerdictOf } from '@binoculum/core'
+import { composeGuide, type Guide, type GuideInput } from '@binoculum/core'
 import { branchIdsOf, deskRoles, requireRole } from '../../platform/access.ts'
 import type { Context } from '../../platform/context.ts'
 import type { Tx } from '../../platform/database.ts'
@@ -17,10 +16,10 @@ import { Problem } from '../../platform/errors.ts'
 import { appendRecord } from '../../platform/record.ts'
 import { hashToken } from '../../platform/secrets.ts'
 import { keepBorrowersPicture, makePicture } from '../contents/service.ts'
-import { loanCode, opticsOf, type ShelfRow } from '../kits/service.ts'
+import { loanCode } from '../judgement/service.ts'
 import { BorrowerMessageRow, GuideRow } from './entities.ts'
 import * as queries from './queries.ts'
-import { ownWordsFor } from './texts.ts'
+import { guideInput, ownWordsFor, type KitInGuide } from './guide-input.ts'
 
 export { GuideTextRow } from './entities.ts'
 export { GuideTextsDesk } from './texts.ts'
@@ -29,50 +28,38 @@ export { GuideTextsDesk } from './texts.ts'
 const MOST_MESSAGES = 30
 const MOST_PICTURES = 8
 
+/** What a guide is made of at a hand-out. */
+export interface GuideOfLoan extends KitInGuide {
+  readonly dueTime: string
+  readonly borrowerName: string
+  readonly wishes: GuideWishes
+  /** The branch's, where the borrower wishes none. */
+  readonly place: GuideInput['place'] | null
+}
+
 export class Guides {
   constructor(private readonly context: Context) {}
 
-  /** Makes and freezes the guide of a loan, in the hand-out's transaction. */
-  async issue(
-    tx: Tx,
-    given: {
-      loanId: string
-      row: ShelfRow
-      model: Pick<GuideInput, 'procedure' | 'mirror' | 'mount'>
-      parts: readonly Part[]
-      issuedOn: string
-      dueOn: string
-      dueTime: string
-      borrowerName: string
-      wishes: GuideWishes
-      at: Date
-    },
-  ): Promise<Guide> {
-    const { row, model, parts, issuedOn, dueOn, dueTime, wishes } = given
-    const place = wishes.place ?? (await queries.placeOfBranch(tx, row.branchId))
-    const content = composeGuide({
-      kitName: row.name,
-      kitCode: row.code,
-      modelName: row.modelName,
-      family: row.family as GuideInput['family'],
-      optics: opticsOf(row),
-      parts: parts.map((part) => ({ ...part, ...part.optics })),
-      ...model,
-      collimationPolicy: row.collimationPolicy,
-      repeat: repeatVerdictOf(row.readings),
-      branchName: row.branchName,
-      emergencyLine: row.emergencyLine,
-      issuedOn,
-      dueOn,
-      dueTime,
+  /** The guide of a hand-out to come, with the words and the place that count for its kit now. */
+  async compose(tx: Tx, given: GuideOfLoan): Promise<Guide> {
+    const { row, wishes } = given
+    return composeGuide({
+      ...guideInput(given, await ownWordsFor(tx, row), wishes.place ?? given.place),
+      dueTime: given.dueTime,
       firstName: given.borrowerName.split(/\s+/)[0],
       language: wishes.language,
       borrower: wishes.borrower,
-      ...(await ownWordsFor(tx, row)),
-      ...(place ? { place } : {}),
     })
-    await tx.insert(GuideRow, { id: randomUUID(), loanId: given.loanId, content, issuedAt: given.at })
-    return content
+  }
+
+  /** Freezes it with its loan, in the hand-out's transaction. */
+  async issue(tx: Tx, { loanId, guide, at }: { loanId: string; guide: Guide; at: Date }): Promise<void> {
+    await tx.insert(GuideRow, { id: randomUUID(), loanId, content: guide, issuedAt: at })
+  }
+
+  /** Its loan is over: it is kept small, and read as it was. */
+  compact(tx: Tx, loanId: string): Promise<unknown> {
+    return queries.compactGuides(tx, loanId)
   }
 
   /** The borrower's way in: the link's token, nothing else. */
@@ -81,6 +68,12 @@ export class Guides {
     const content = await queries.guideByLink(database.reader, hashToken(token), clock())
     if (!content) throw new Problem('LINK_OVER')
     return storedGuideSchema.parse(content)
+  }
+
+  /** Which guide a link opens, without reading it; null where the link is over. */
+  idByToken(token: string): Promise<string | null> {
+    const { database, clock } = this.context
+    return queries.guideIdByLink(database.reader, hashToken(token), clock())
   }
 
   async ofLoan(session: Session, loanId: string): Promise<IssuedGuide> {

@@ -12,9 +12,7 @@ import {
   guideFacts,
   type GuideInput,
   guideLanguages,
-  type OwnBlock,
   plain,
-  repeatVerdictOf,
   saidVariables,
   translator,
   type Translator,
@@ -26,56 +24,24 @@ import type { Context } from '../../platform/context.ts'
 import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
 import { appendRecord } from '../../platform/record.ts'
-import { opticsOf, type Kits, type ShelfRow } from '../kits/service.ts'
+import type { OneKit, Shelf } from '../judgement/service.ts'
+import type { Sheets } from '../sheet/service.ts'
 import { GuideTextRow } from './entities.ts'
+import { countingWords, guideInput, ORDER_KEY, ownWordsFor, WORDS_KEY, type OwnWords } from './guide-input.ts'
 import * as queries from './queries.ts'
-
-const ORDER_KEY = '_order'
-const WORDS_KEY = '_words'
-
-/** What coordinators' texts make of a guide. */
-export type OwnWords = Pick<GuideInput, 'ownBlocks' | 'order' | 'ownWords'>
-
-/** Coordinators' own blocks, their order and translations, as they count for one kit. */
-export async function ownWordsFor(tx: Tx, row: Pick<ShelfRow, 'id' | 'branchId'>): Promise<OwnWords> {
-  const modelId = await queries.modelIdOf(tx, row.id)
-  return countingWords(await queries.textsFor(tx, { branchId: row.branchId, modelId, kitId: row.id }))
-}
-
-/** The newest version in use of each block, scope and language; @param lines newest first */
-function countingWords(lines: readonly queries.TextLine[]): OwnWords {
-  const newest = new Map<string, queries.TextLine>()
-  for (const line of lines.filter(({ inUse }) => inUse)) {
-    const key = [line.scope, line.key, line.language, line.key === WORDS_KEY ? line.title : ''].join('\n')
-    if (!newest.has(key)) newest.set(key, line)
-  }
-  const counting = [...newest.values()]
-  const order = (['kit', 'model', 'programme'] as const)
-    .map((scope) => counting.find((line) => line.key === ORDER_KEY && line.scope === scope)?.text)
-    .find((text) => text)
-  const words: Record<string, Record<string, string>> = {}
-  for (const { key, language, title, text } of counting)
-    if (key === WORDS_KEY && text) (words[language] ??= {})[title] = text
-  return {
-    ownBlocks: counting
-      .filter(({ key }) => !key.startsWith('_'))
-      .map(({ scope, key, language, title, text }): OwnBlock => ({ scope, key, language, title, text })),
-    ...(order ? { order: order.split(',') } : {}),
-    ownWords: words,
-  }
-}
 
 /** Blocks as coordinators see and change them, against one kit. */
 export class GuideTextsDesk {
   constructor(
     private readonly context: Context,
-    private readonly kits: Kits,
+    private readonly shelf: Shelf,
+    private readonly sheets: Sheets,
   ) {}
 
   async texts(session: Session, kitCode: string, language: string): Promise<GuideTexts> {
     const reader = this.context.database.reader
-    const sheet = await this.kits.sheet(session, kitCode)
-    const row = await this.kits.rowById(reader, sheet.id)
+    const sheet = await this.sheets.sheet(session, kitCode)
+    const row = await this.shelf.rowById(reader, sheet.id)
     const modelId = await queries.modelIdOf(reader, row.id)
     const lines = await queries.textsFor(reader, { branchId: row.branchId, modelId, kitId: row.id })
     const own = countingWords(lines)
@@ -138,8 +104,8 @@ export class GuideTextsDesk {
   /** A guide for this kit with a draft in it, as its borrower would see it. Nothing is written. */
   async preview(session: Session, draft: GuideTextForm): Promise<IssuedGuide> {
     const reader = this.context.database.reader
-    const sheet = await this.kits.sheet(session, draft.kitCode)
-    const row = await this.kits.rowById(reader, sheet.id)
+    const sheet = await this.sheets.sheet(session, draft.kitCode)
+    const row = await this.shelf.rowById(reader, sheet.id)
     const own = await ownWordsFor(reader, row)
     const { scope, key, language, title, text } = draft
     const others = (own.ownBlocks ?? []).filter(
@@ -151,7 +117,7 @@ export class GuideTextsDesk {
 
   async keep(session: Session, form: GuideTextForm): Promise<void> {
     const { database, clock } = this.context
-    const sheet = await this.kits.sheet(session, form.kitCode)
+    const sheet = await this.sheets.sheet(session, form.kitCode)
     requireRole(session, sheet.branchId, ['coordinator'])
     refuseBadText(form)
     const { scope, key, language, title, text, reason, inUse } = form
@@ -184,27 +150,11 @@ export class GuideTextsDesk {
     })
   }
 
-  private async input(tx: Tx, row: ShelfRow, own: OwnWords): Promise<GuideInput> {
+  private async input(tx: Tx, row: OneKit, own: OwnWords): Promise<GuideInput> {
     const place = await queries.placeOfBranch(tx, row.branchId)
     const today = DateTime.fromJSDate(this.context.clock(), { zone: row.zone }).toISODate() ?? ''
-    const parts = await this.kits.parts(tx, row.id)
-    return {
-      kitName: row.name,
-      kitCode: row.code,
-      modelName: row.modelName,
-      family: row.family as GuideInput['family'],
-      optics: opticsOf(row),
-      parts: parts.map((part) => ({ ...part, ...part.optics })),
-      ...(await this.kits.guideModel(tx, row)),
-      collimationPolicy: row.collimationPolicy,
-      repeat: repeatVerdictOf(row.readings),
-      branchName: row.branchName,
-      emergencyLine: row.emergencyLine,
-      issuedOn: today,
-      dueOn: today,
-      ...own,
-      ...(place ? { place } : {}),
-    }
+    const kit = await this.sheets.guideModel(tx, row)
+    return guideInput({ ...kit, row, issuedOn: today, dueOn: today }, own, place)
   }
 }
 

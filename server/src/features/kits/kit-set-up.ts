@@ -6,15 +6,16 @@ import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
 import { appendRecord } from '../../platform/record.ts'
 import { once } from '../../platform/sent-once.ts'
-import { Job, Kit } from './entities.ts'
-import * as queries from './queries.ts'
-import type { Kits } from './service.ts'
+import type { Shelf } from '../judgement/service.ts'
+import type { Sheets } from '../sheet/service.ts'
+import { insertKit, Job, Kit, kitWithCode, modelPartsForKit } from '../store/service.ts'
 
 /** Kits made by hand, and what is written on them: name, code, place, branch, owner. */
 export class KitSetUp {
   constructor(
     private readonly context: Context,
-    private readonly kits: Kits,
+    private readonly shelf: Shelf,
+    private readonly sheets: Sheets,
   ) {}
 
   /** One copy of a model. Nobody has looked at its parts yet, so it waits to be gone through. */
@@ -26,7 +27,7 @@ export class KitSetUp {
         tx,
         { key: given.idempotencyKey, staffId: session.staffId, sentFor: `new-kit ${given.code}`, may: 'own' },
         async () => {
-          const parts = await queries.modelPartsForKit(
+          const parts = await modelPartsForKit(
             tx,
             given.modelId,
             session.memberships.map(({ branchId }) => branchId),
@@ -45,7 +46,7 @@ export class KitSetUp {
             standsAt: 'desk',
             collimationPolicy: 'leave-it-to-us',
           }
-          await queries.insertKit(tx, {
+          await insertKit(tx, {
             model: null,
             kit: { ...kit, ownFinder: null, hazards: [], headMomentGmm: null, version: 1 } as never,
             parts: parts.map(({ id: modelPartId, ...part }) => ({
@@ -74,19 +75,19 @@ export class KitSetUp {
         },
       ),
     )
-    return this.kits.sheetById(database.reader, kitId)
+    return this.sheets.sheetById(database.reader, kitId)
   }
 
   /** Renamed, recoded, moved: by the coordinator of where it was and of where it goes. */
   async change(session: Session, kitId: string, given: ChangeKit): Promise<KitSheet> {
     const { database, clock } = this.context
     return database.inTransaction(async (tx) => {
-      const before = await this.kits.sheetById(tx, kitId)
+      const before = await this.sheets.sheetById(tx, kitId)
       requireRole(session, before.branchId, coordinatorOnly)
       requireRole(session, given.branchId, coordinatorOnly)
       // A loan belongs to its branch: the kit changes hands when it is back.
       if (before.loan && given.branchId !== before.branchId) throw new Problem('KIT_OUT')
-      await this.kits.claim(tx, kitId, given.kitVersion)
+      await this.sheets.claim(tx, kitId, given.kitVersion)
       await refuseTakenCode(tx, given.code, kitId)
       const { branchId, code, name, place, details } = given
       await tx.update(Kit, { id: kitId }, { branchId, code, name, place, ...details })
@@ -95,7 +96,7 @@ export class KitSetUp {
         branch: before.branchId,
         code: before.code,
         name: before.name,
-        place: (await this.kits.rowById(tx, kitId)).place,
+        place: (await this.shelf.rowById(tx, kitId)).place,
         ...before.details,
       }
       const changed = Object.entries(now).filter(([field, value]) => was[field] !== value)
@@ -109,12 +110,12 @@ export class KitSetUp {
           before: Object.fromEntries(changed.map(([field]) => [field, was[field]])),
           after: Object.fromEntries(changed),
         })
-      return this.kits.sheetById(tx, kitId)
+      return this.sheets.sheetById(tx, kitId)
     })
   }
 }
 
 async function refuseTakenCode(tx: Tx, code: string, ownId: string | null): Promise<void> {
-  const taken = await queries.kitWithCode(tx, code)
+  const taken = await kitWithCode(tx, code)
   if (taken && taken.id !== ownId) throw new Problem('CODE_TAKEN')
 }

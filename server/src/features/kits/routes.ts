@@ -8,9 +8,9 @@ import {
   cureHazardSchema,
   foundSchema,
   idSchema,
+  kitChangeSchema,
   kitSheetSchema,
   markPartSchema,
-  shelfSchema,
 } from '@binoculum/contract'
 import { z } from 'zod'
 import { anyRole, coordinatorOnly, deskRoles, signedIn } from '../../platform/access.ts'
@@ -18,24 +18,7 @@ import type { App } from '../../platform/app-type.ts'
 import type { KitSetUp } from './kit-set-up.ts'
 import type { Kits } from './service.ts'
 
-const codeParams = z.object({ code: z.string().min(1).max(40) })
-
 export async function kitRoutes(app: App, { kits, setUp }: { kits: Kits; setUp: KitSetUp }) {
-  app.get(
-    '/api/kits',
-    {
-      config: { access: anyRole },
-      schema: { response: { 200: shelfSchema } },
-      // Copying hundreds of kits through their schema took as long as judging them; a test holds the shape instead.
-      serializerCompiler: () => (shelf) => JSON.stringify(shelf),
-    },
-    async (request) => kits.shelf(signedIn(request)),
-  )
-  app.get(
-    '/api/kits/:code',
-    { config: { access: anyRole }, schema: { params: codeParams, response: { 200: kitSheetSchema } } },
-    async (request) => kits.sheet(signedIn(request), request.params.code),
-  )
   app.post(
     '/api/kits',
     { config: { access: coordinatorOnly }, schema: { body: newKitSchema, response: { 200: kitSheetSchema } } },
@@ -56,7 +39,7 @@ export async function kitRoutes(app: App, { kits, setUp }: { kits: Kits; setUp: 
       schema: {
         params: z.object({ id: idSchema, partId: idSchema }),
         body: markPartSchema,
-        response: { 200: kitSheetSchema },
+        response: { 200: kitChangeSchema },
       },
     },
     async (request) => {
@@ -68,7 +51,7 @@ export async function kitRoutes(app: App, { kits, setUp }: { kits: Kits; setUp: 
     '/api/kits/:id/count-rest',
     {
       config: { access: deskRoles },
-      schema: { params: z.object({ id: idSchema }), body: countRestSchema, response: { 200: kitSheetSchema } },
+      schema: { params: z.object({ id: idSchema }), body: countRestSchema, response: { 200: kitChangeSchema } },
     },
     async (request) => kits.countRest(signedIn(request), request.params.id, request.body),
   )

@@ -8,11 +8,15 @@ import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
 import { appendRecord } from '../../platform/record.ts'
 import { once } from '../../platform/sent-once.ts'
-import { bumpKitVersion, daysLate, judgeRow, loanCode, lockKit } from '../kits/service.ts'
+import type { Guides } from '../guides/service.ts'
+import { daysLate, judgeRow, loanCode } from '../judgement/service.ts'
+import { bumpKitVersion, lockKit } from '../store/service.ts'
 import { Loan, TakeBackRow } from './entities.ts'
-import { keepExtras, offInWords, refuseUnansweredCell, settleMarks } from './marks.ts'
+import { keepExtras, markedParts, offInWords, refuseUnansweredCell, settleMarks } from './marks.ts'
 import * as queries from './queries.ts'
-import { dueInstant, keptTakeBack, linkEnd, refuseSecondTakeBack, type Loans } from './service.ts'
+import type { Loans } from './service.ts'
+import { dueInstant, linkEnd } from './slip.ts'
+import { keptTakeBack, refuseSecondTakeBack, type TakeBacks } from './take-backs.ts'
 import { closeOutcomeJobs, writeMarks } from './take-back-queries.ts'
 
 /** What was written down wrongly at the desk, put right afterwards: always as new rows, never over the old ones. */
@@ -20,12 +24,14 @@ export class Corrections {
   constructor(
     private readonly context: Context,
     private readonly loans: Loans,
+    private readonly takeBacks: TakeBacks,
+    private readonly guides: Guides,
   ) {}
 
   async loanSheet(session: Session, loanId: string): Promise<LoanSheet> {
     const { reader } = this.context.database
     const loan = await this.loans.loanFor(reader, session, loanId)
-    const row = await this.loans.kits.rowById(reader, loan.kitId)
+    const row = await this.loans.rooms.shelf.rowById(reader, loan.kitId)
     const borrower = await queries.borrowerById(reader, loan.borrowerId)
     if (!borrower) throw new Problem('NOT_FOUND')
     const history = await queries.recordOfLoan(reader, loanId)
@@ -64,7 +70,7 @@ export class Corrections {
   }
 
   private async takeBackIn(tx: Tx, session: Session, loanId: string, given: CorrectTakeBack) {
-    const { kits } = this.loans
+    const { rooms } = this.loans
     const at = this.context.clock()
     const seen = await this.loans.loanFor(tx, session, loanId)
     await lockKit(tx, seen.kitId)
@@ -73,10 +79,11 @@ export class Corrections {
     const kept = await queries.newestTakeBack(tx, loanId)
     if (!claimed || !kept) return refuseSecondTakeBack(tx, loanId, given)
     if (!(await queries.isLatestLoan(tx, loanId))) throw new Problem('LATER_LOAN')
-    const parts = await kits.parts(tx, loan.kitId)
+    const parts = await rooms.store.parts(tx, loan.kitId)
     const { marks: changed, surplus } = settleMarks(parts, given.marks)
     refuseUnansweredCell(parts, changed, given)
     await writeMarks(tx, loan.kitId, changed, at)
+    const after = markedParts(parts, changed, at)
     const extras = [...given.extras, ...surplus]
     await keepExtras(tx, { kitId: loan.kitId, loanId, at }, extras)
     const was = keptTakeBack(kept)
@@ -84,17 +91,21 @@ export class Corrections {
       given.outcome ??
       this.stillAfter(
         was.outcome,
-        (await kits.parts(tx, loan.kitId)).some(({ mark }) => mark === 'unseen'),
+        after.some(({ mark }) => mark === 'unseen'),
       )
     // Decided anew: what the first decision opened doesn't count against it.
     if (given.outcome) await closeOutcomeJobs(tx, loan.kitId, jobsForOutcome(was.outcome), at)
-    const { proposed } = given.outcome
-      ? await this.loans.place(tx, session, { loan, given: { ...given, outcome: given.outcome }, at })
-      : await this.loans.settleGoingThrough(tx, loan.kitId, at)
-    const row = await kits.rowById(tx, loan.kitId)
+    const { row, proposed } = given.outcome
+      ? await this.takeBacks.place(tx, session, {
+          loan,
+          given: { ...given, outcome: given.outcome },
+          at,
+          parts: after,
+        })
+      : await this.takeBacks.settleGoingThrough(tx, loan.kitId, at, after)
     const ids = new Set(changed.map(({ partId }) => partId))
-    const marked = (await kits.parts(tx, loan.kitId)).filter(({ id }) => ids.has(id))
-    await kits.followParts(tx, session, { row, loanId }, marked)
+    const marked = after.filter(({ id }) => ids.has(id))
+    await rooms.store.followParts(tx, session, { row, loanId }, marked)
     await bumpKitVersion(tx, loan.kitId)
     const before = was.marks.filter(({ partId }) => ids.has(partId))
     await tx.insert(TakeBackRow, {
@@ -131,7 +142,7 @@ export class Corrections {
         loanId,
         after: given.cellAnswer,
       })
-    const now = await kits.rowById(tx, loan.kitId)
+    const now = await rooms.shelf.rowById(tx, loan.kitId)
     return { loanId, kitCode: now.code, proposed, outcome, condition: judgeRow(now, at).condition }
   }
 
@@ -179,6 +190,7 @@ export class Corrections {
     await queries.deleteDraftOf(tx, loan.id)
     const change = { state: 'cancelled', linkHash: null, linkEndsAt: null, version: loan.version + 1 } as const
     await tx.update(Loan, { id: loan.id }, change)
+    await this.guides.compact(tx, loan.id)
     return { before: { state: 'out' }, after: { neverLeft: true } }
   }
 

@@ -3,7 +3,7 @@ import type { FoundExtra, Part, PartMark, TakeBack } from '@binoculum/contract'
 import { isHazardRole, type Mark, type Outcome } from '@binoculum/core'
 import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
-import { ExtraPartRow } from '../kits/service.ts'
+import { ExtraPartRow } from '../store/service.ts'
 
 /** What a desk's marks make of the card: each mark as it counts, and what lies in the case beyond it. */
 export interface SettledMarks {
@@ -52,6 +52,17 @@ export function withUnseen(parts: readonly Part[], marks: readonly PartMark[]): 
   ]
 }
 
+/** Parts as marks leave them: what is written is known, and needs no reading. */
+export function markedParts(parts: readonly Part[], marks: readonly PartMark[], at: Date): Part[] {
+  const byPart = new Map(marks.map((mark) => [mark.partId, mark]))
+  return parts.map((part) => {
+    const given = byPart.get(part.id)
+    if (!given) return part
+    const { partId: _partId, ...mark } = given
+    return { ...part, ...mark, seenAtUtc: mark.mark === 'unseen' ? part.seenAtUtc : at.toISOString() }
+  })
+}
+
 /** Nothing that is looked at every time goes to the shelf unlooked, whatever is chosen; other unseen parts make the kit
  * wait at the desk, so a place on the shelf can't be chosen for it. @throws Problem MARKS_INCOMPLETE, BAD_INPUT */
 export function refuseUnlooked(
@@ -94,7 +105,10 @@ export const keepExtras = async (
   found: { readonly kitId: string; readonly loanId: string; readonly at: Date },
   extras: readonly FoundExtra[],
 ): Promise<void> => {
+  if (extras.length === 0) return
   const { at, ...where } = found
-  for (const extra of extras)
-    await tx.insert(ExtraPartRow, { id: randomUUID(), ...where, ...extra, foundAt: at, settledAt: null })
+  await tx.insert(
+    ExtraPartRow,
+    extras.map((extra) => ({ id: randomUUID(), ...where, ...extra, foundAt: at, settledAt: null })),
+  )
 }

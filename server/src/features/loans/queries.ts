@@ -1,5 +1,5 @@
 import type { Borrower, RecordLine, WaitingKit } from '@binoculum/contract'
-import { jobCodes, jobFacts } from '@binoculum/core'
+import { jobCodes, jobFacts, type GuideInput } from '@binoculum/core'
 import { changedRows, selectRows, type Tx } from '../../platform/database.ts'
 
 export interface DeskRow {
@@ -187,4 +187,89 @@ export async function newestTakeBack(tx: Tx, loanId: string): Promise<TakeBackVi
   const sql = `SELECT s.name AS by, t.at, t.outcome, t.marks FROM take_back t JOIN staff s ON s.id = t.by_staff_id
     WHERE t.loan_id = $1 ORDER BY t.at DESC LIMIT 1`
   return (await selectRows<TakeBackView>(tx, sql, [loanId]))[0] ?? null
+}
+
+/** The loan that what is known of a kit comes from: out now, or the last that came back. */
+export async function lastLoanOf(
+  tx: Tx,
+  kitId: string,
+): Promise<{ id: string; number: number; state: 'out' | 'back'; borrower: string } | null> {
+  const sql = `SELECT l.id, l.number, l.state, b.name AS borrower FROM loan l JOIN borrower b ON b.id = l.borrower_id
+    WHERE l.kit_id = $1 AND l.state IN ('out', 'back') ORDER BY l.out_at DESC LIMIT 1`
+  return (await selectRows<NonNullable<Awaited<ReturnType<typeof lastLoanOf>>>>(tx, sql, [kitId]))[0] ?? null
+}
+
+/** What a hand-out has to know of its branch, its agreement and, if known, its borrower, in one read. */
+export interface HandOutFacts {
+  readonly zone: string
+  readonly returnTime: string
+  readonly agreementId: string | null
+  readonly agreement: number
+  /** Null for somebody who isn't known where this person works. */
+  readonly borrowerName: string | null
+  /** Where the branch's borrowers look from unless they say otherwise: its first place. */
+  readonly place: GuideInput['place'] | null
+}
+
+export async function handOutFacts(
+  tx: Tx,
+  branchId: string,
+  borrowerId: string | null,
+  branchIds: readonly string[],
+): Promise<HandOutFacts | null> {
+  const sql = `SELECT br.zone, br.return_time AS "returnTime", newest.id AS "agreementId", newest.version AS agreement,
+      (SELECT name FROM borrower WHERE id = $2 AND branch_id = ANY($3)) AS "borrowerName",
+      (SELECT json_build_object('name', name, 'zone', zone, 'latitudeDeg', latitude_deg, 'longitudeDeg', longitude_deg)
+       FROM site WHERE branch_id = br.id ORDER BY name LIMIT 1) AS place
+    FROM branch br
+    LEFT JOIN LATERAL (
+      SELECT id, version FROM agreement WHERE branch_id = br.id ORDER BY version DESC LIMIT 1
+    ) newest ON true
+    WHERE br.id = $1`
+  return (await selectRows<HandOutFacts>(tx, sql, [branchId, borrowerId, branchIds]))[0] ?? null
+}
+
+export interface OpenedLoan {
+  readonly loanId: string
+  /** It was promised before, under this very key. */
+  readonly promised: boolean
+  readonly branchId: string
+  readonly kitId: string
+  readonly borrowerId: string
+  readonly newBorrower: { readonly name: string; readonly contact: string; readonly cardNumber: string } | null
+  readonly outAt: Date
+  readonly dueAt: Date
+  readonly handedOutBy: string
+  readonly agreementId: string
+  readonly acceptance: string
+  readonly overruleReason: string
+  readonly linkHash: string
+  readonly linkEndsAt: Date
+}
+
+/** Writes a loan, and its borrower where that is somebody new, in one statement. @returns its number; null where the
+ * promise it was to keep is gone */
+export async function openLoan(tx: Tx, loan: OpenedLoan): Promise<number | null> {
+  const { newBorrower } = loan
+  const values = [
+    ...[loan.loanId, loan.branchId, loan.kitId, loan.borrowerId, loan.outAt, loan.dueAt, loan.handedOutBy],
+    ...[loan.agreementId, loan.acceptance, loan.overruleReason, loan.linkHash, loan.linkEndsAt],
+    ...[newBorrower !== null, newBorrower?.name ?? '', newBorrower?.contact ?? '', newBorrower?.cardNumber ?? ''],
+  ]
+  const entered = `WITH entered AS (
+      INSERT INTO borrower (id, branch_id, name, contact, card_number)
+      SELECT $4::uuid, $2::uuid, $14::text, $15::text, $16::text WHERE $13::boolean RETURNING id
+    )`
+  const sql = loan.promised
+    ? `${entered}, kept AS (
+         UPDATE loan SET branch_id = $2::uuid, borrower_id = $4::uuid, state = 'out', out_at = $5, due_at = $6, handed_out_by = $7,
+           agreement_id = $8, acceptance = $9, overrule_reason = $10, link_hash = $11, link_ends_at = $12, version = version + 1
+         WHERE id = $1::uuid AND kit_id = $3::uuid AND state = 'promised' RETURNING number
+       ) SELECT number FROM kept`
+    : `${entered}, opened AS (
+         INSERT INTO loan (id, branch_id, kit_id, borrower_id, state, out_at, due_at, handed_out_by, agreement_id, acceptance,
+           overrule_reason, link_hash, link_ends_at)
+         VALUES ($1::uuid, $2::uuid, $3::uuid, $4::uuid, 'out', $5, $6, $7, $8, $9, $10, $11, $12) RETURNING number
+       ) SELECT number FROM opened`
+  return (await selectRows<{ number: number }>(tx, sql, values))[0]?.number ?? null
 }

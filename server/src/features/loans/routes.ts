@@ -16,11 +16,20 @@ import { z } from 'zod'
 import { anyRole, coordinatorOnly, deskRoles, signedIn } from '../../platform/access.ts'
 import type { App } from '../../platform/app-type.ts'
 import type { Corrections } from './corrections.ts'
+import type { HandOuts } from './hand-outs.ts'
 import type { Loans } from './service.ts'
+import type { TakeBacks } from './take-backs.ts'
 
 const idParams = z.object({ id: idSchema })
 
-export async function loanRoutes(app: App, { loans, corrections }: { loans: Loans; corrections: Corrections }) {
+export interface LoanServices {
+  readonly loans: Loans
+  readonly handOuts: HandOuts
+  readonly takeBacks: TakeBacks
+  readonly corrections: Corrections
+}
+
+export async function loanRoutes(app: App, { loans, handOuts, takeBacks, corrections }: LoanServices) {
   app.get('/api/desk', { config: { access: anyRole }, schema: { response: { 200: deskSchema } } }, async (request) =>
     loans.desk(signedIn(request)),
   )
@@ -44,7 +53,7 @@ export async function loanRoutes(app: App, { loans, corrections }: { loans: Loan
       config: { access: deskRoles },
       schema: { params: z.object({ code: z.string().min(1).max(40) }), response: { 200: handOutFormSchema } },
     },
-    async (request) => loans.handOutForm(signedIn(request), request.params.code),
+    async (request) => handOuts.form(signedIn(request), request.params.code),
   )
   app.post(
     '/api/kits/:id/hand-out',
@@ -52,12 +61,12 @@ export async function loanRoutes(app: App, { loans, corrections }: { loans: Loan
       config: { access: deskRoles },
       schema: { params: idParams, body: handOutSchema, response: { 200: slipSchema } },
     },
-    async (request) => loans.handOut(signedIn(request), request.params.id, request.body),
+    async (request) => handOuts.handOut(signedIn(request), request.params.id, request.body),
   )
   app.get(
     '/api/loans/:id/take-back',
     { config: { access: deskRoles }, schema: { params: idParams, response: { 200: takeBackFormSchema } } },
-    async (request) => loans.takeBackForm(signedIn(request), request.params.id),
+    async (request) => takeBacks.form(signedIn(request), request.params.id),
   )
   app.post(
     '/api/loans/:id/take-back',
@@ -65,7 +74,7 @@ export async function loanRoutes(app: App, { loans, corrections }: { loans: Loan
       config: { access: deskRoles },
       schema: { params: idParams, body: takeBackSchema, response: { 200: takeBackResultSchema } },
     },
-    async (request) => loans.takeBack(signedIn(request), request.params.id, request.body),
+    async (request) => takeBacks.takeBack(signedIn(request), request.params.id, request.body),
   )
   app.post(
     '/api/loans/:id/take-back/corrections',

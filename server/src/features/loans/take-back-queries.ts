@@ -1,9 +1,6 @@
-import { randomUUID } from 'node:crypto'
 import type { PartMark } from '@binoculum/contract'
-import { DRYING_HOURS, type HazardCode, type OpenJob } from '@binoculum/core'
+import { DRYING_HOURS, type OpenJob } from '@binoculum/core'
 import { changedRows, type Tx } from '../../platform/database.ts'
-
-const HOUR_MS = 3_600_000
 
 /** Writes all marks of a take-back in one statement. */
 export const writeMarks = (tx: Tx, kitId: string, marks: readonly PartMark[], at: Date) =>
@@ -27,27 +24,19 @@ export const writeMarks = (tx: Tx, kitId: string, marks: readonly PartMark[], at
     ],
   )
 
-export const addHazards = (tx: Tx, kitId: string, hazards: readonly HazardCode[]) =>
-  changedRows(
-    tx,
-    `UPDATE kit SET hazards = ARRAY(SELECT DISTINCT unnest(hazards || $2::text[])) WHERE id = $1 RETURNING id`,
-    [kitId, hazards],
-  )
-
+/** Opens jobs that aren't open already, all in one statement. */
 export const openJobs = async (tx: Tx, kitId: string, jobs: readonly OpenJob[], at: Date): Promise<void> => {
-  for (const { code, text = '' } of jobs)
-    await tx.query(
-      `INSERT INTO job (id, kit_id, code, text, opened_at, not_before) SELECT $1, $2, $3, $4, $5, $6
-       WHERE NOT EXISTS (SELECT 1 FROM job WHERE kit_id = $2 AND code = $3 AND text = $4 AND closed_at IS NULL)`,
-      [
-        randomUUID(),
-        kitId,
-        code,
-        text,
-        at,
-        code === 'drying' ? new Date(at.getTime() + DRYING_HOURS * HOUR_MS) : null,
-      ],
-    )
+  if (jobs.length === 0) return
+  await tx.query(
+    `INSERT INTO job (id, kit_id, code, text, opened_at, not_before)
+     SELECT gen_random_uuid(), $1, wanted.code, wanted.text, $4::timestamptz,
+       CASE WHEN wanted.code = 'drying' THEN $4::timestamptz + make_interval(hours => $5) END
+     FROM (SELECT DISTINCT code, text FROM unnest($2::text[], $3::text[]) AS each(code, text)) wanted
+     WHERE NOT EXISTS (
+       SELECT 1 FROM job WHERE kit_id = $1 AND code = wanted.code AND text = wanted.text AND closed_at IS NULL
+     )`,
+    [kitId, jobs.map(({ code }) => code), jobs.map(({ text = '' }) => text), at, DRYING_HOURS],
+  )
 }
 
 export const placeKit = (tx: Tx, kitId: string, standsAt: 'shelf' | 'desk' | 'bench') =>
@@ -55,11 +44,11 @@ export const placeKit = (tx: Tx, kitId: string, standsAt: 'shelf' | 'desk' | 'be
 
 /** Closes what an outcome opened, by the words it opened it with. */
 export const closeOutcomeJobs = async (tx: Tx, kitId: string, jobs: readonly OpenJob[], at: Date): Promise<void> => {
-  for (const { code, text = '' } of jobs)
-    await changedRows(
-      tx,
-      `UPDATE job SET closed_at = $4, version = version + 1
-       WHERE kit_id = $1 AND code = $2 AND text = $3 AND closed_at IS NULL RETURNING id`,
-      [kitId, code, text, at],
-    )
+  if (jobs.length === 0) return
+  await changedRows(
+    tx,
+    `UPDATE job SET closed_at = $4, version = version + 1 WHERE kit_id = $1 AND closed_at IS NULL
+       AND (code, text) IN (SELECT * FROM unnest($2::text[], $3::text[])) RETURNING id`,
+    [kitId, jobs.map(({ code }) => code), jobs.map(({ text = '' }) => text), at],
+  )
 }

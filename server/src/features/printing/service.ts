@@ -20,7 +20,7 @@ import {
 import { DateTime } from 'luxon'
 import type { Context } from '../../platform/context.ts'
 import { Problem } from '../../platform/errors.ts'
-import type { FinderOnKit, Kits } from '../kits/service.ts'
+import type { FinderOnKit, Sheets } from '../sheet/service.ts'
 import { codes } from './codes.ts'
 import { measure } from './fonts.ts'
 import { pdfOf } from './pdf.ts'
@@ -33,17 +33,17 @@ const MOST_LABELS = 2000
 export class Printing {
   constructor(
     private readonly context: Context,
-    private readonly kits: Kits,
+    private readonly sheets: Sheets,
   ) {}
 
   async pages(session: Session, query: PrintQuery): Promise<readonly PrintedPage[]> {
     if (query.kind === 'finders') {
-      const kits = await this.kits.finders(session, query.codes)
+      const kits = await this.sheets.finders(session, query.codes)
       return onPaper('codes', () => kits.map((kit) => alignmentSheetPage(twoMarks(kit), query.paper, printer)))
     }
     const wanted = query.codes.map((each) => each.split('/') as [string, string | undefined])
     const sheets = new Map<string, KitSheet>()
-    for (const [code] of wanted) if (!sheets.has(code)) sheets.set(code, await this.kits.sheet(session, code))
+    for (const [code] of wanted) if (!sheets.has(code)) sheets.set(code, await this.sheets.sheet(session, code))
     if (query.kind === 'cards') return [...sheets.values()].flatMap((kit) => this.card(kit, query))
     if (query.kind === 'tapes') {
       const tapes = [...sheets.values()].flatMap(tapeOf)

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { ReadingView } from '@binoculum/contract'
-import { arcminText, dateText, mmText } from '@binoculum/core'
+import { arcminText, dateText, howItHolds, mmText } from '@binoculum/core'
 import { computed } from 'vue'
 
 /** Earlier readings of one kit's mirror or finder: filled as found, open as left, the limit across; and how well it holds, in words. */
@@ -27,15 +27,11 @@ const x = (index: number) => 10 + (index * (W - 20)) / Math.max(own.value.length
 const y = (mm: number) => H - (mm / top.value) * (H - 8)
 const holds = computed(() => {
   const found = own.value.flatMap(({ asFound }) => (asFound === null ? [] : [asFound]))
-  if (found.length < 3) return 'Too few readings yet to say how well it holds.'
-  const within = found.filter((mm) => mm <= limit).length
-  const sorted = [...found].sort((a, b) => a - b)
-  const middle = sorted[sorted.length >> 1] ?? 0
-  const share = `${within} of ${found.length} times it came back within the limit, half of them under ${text.value(middle)}`
-  if (within === found.length) return `It holds well: ${share}.`
-  return within >= 0.6 * found.length
-    ? `It holds fairly: ${share}.`
-    : `It doesn’t hold: ${share}. ${words.value.cure}`
+  const { verdict, within, times, median } = howItHolds(found, limit)
+  const share = `${within} of ${times} times it came back within the limit, half of them under ${text.value(median)}`
+  if (verdict === 'too-few') return 'Too few readings yet to say how well it holds.'
+  if (verdict === 'well') return `It holds well: ${share}.`
+  return verdict === 'fairly' ? `It holds fairly: ${share}.` : `It doesn’t hold: ${share}. ${words.value.cure}`
 })
 </script>
 

@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import type { Desk, DeskLoan, Shelf } from '@binoculum/contract'
-import { computed } from 'vue'
+import type { Desk } from '@binoculum/contract'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import KitTag from '../../shared/drawings/KitTag.vue'
 import ConditionMoon from '../../shared/drawings/ConditionMoon.vue'
@@ -12,22 +11,8 @@ import { dayText, lateText, ownZone, whenText } from '../../shared/words.ts'
 
 const session = useSession()
 const { data: desk, problem, reload } = useLoaded<Desk>('/api/desk')
-const { data: shelf } = useLoaded<Shelf>('/api/kits')
 
 const mayAct = (branchId: string) => session.may(branchId, 'coordinator', 'volunteer')
-const kitOf = (loan: DeskLoan) => shelf.value?.kits.find(({ code }) => code === loan.kitCode)
-const dueLater = computed(() => {
-  const dueNow = new Set(desk.value?.takeBacks.map(({ id }) => id))
-  const out = shelf.value?.kits.filter(({ loan, group }) => loan && group !== 'gone' && !dueNow.has(loan.id)) ?? []
-  return out.sort((a, b) => (a.loan?.dueAtUtc ?? '').localeCompare(b.loan?.dueAtUtc ?? ''))
-})
-const lendable = computed(
-  () =>
-    shelf.value?.kits.filter(
-      ({ branchId, group, condition }) =>
-        mayAct(branchId) && group === 'shelf' && (condition === 'full' || condition === 'half'),
-    ) ?? [],
-)
 </script>
 
 <template>
@@ -80,18 +65,18 @@ const lendable = computed(
           </ul>
         </template>
         <h2>Out longer <em>if one comes early</em></h2>
-        <p v-if="shelf && dueLater.length === 0" class="quiet">No other kit is out.</p>
+        <p v-if="desk.outLater.length === 0" class="quiet">No other kit is out.</p>
         <ul>
-          <li v-for="kit in dueLater" :key="kit.id">
+          <li v-for="loan in desk.outLater" :key="loan.id">
             <div>
-              <p class="serif kit">{{ kit.name }} <KitTag :code="kit.code" /></p>
-              <p class="second">{{ kit.modelName }}</p>
+              <p class="serif kit">{{ loan.kitName }} <KitTag :code="loan.kitCode" /></p>
+              <p class="second">{{ loan.modelName }}</p>
             </div>
             <div>
-              <p>{{ kit.loan?.borrower }}</p>
-              <p class="quiet">{{ kit.loan ? whenText(kit.loan.dueAtUtc, ownZone) : '' }}</p>
+              <p>{{ loan.borrower }}</p>
+              <p class="quiet">{{ whenText(loan.atUtc, ownZone) }}</p>
             </div>
-            <RouterLink v-if="mayAct(kit.branchId)" :to="`/desk/take-back/${kit.loan?.id}`" class="button"
+            <RouterLink v-if="mayAct(loan.branchId)" :to="`/desk/take-back/${loan.id}`" class="button"
               >Take back</RouterLink
             >
           </li>
@@ -104,9 +89,7 @@ const lendable = computed(
           <li v-for="loan in desk.handOuts" :key="loan.id">
             <div>
               <p class="serif kit">{{ loan.kitName }} <KitTag :code="loan.kitCode" /></p>
-              <p v-if="kitOf(loan)" class="second">
-                <ReasonText :condition="kitOf(loan)!.condition" :reasons="kitOf(loan)!.reasons" />
-              </p>
+              <p class="second"><ReasonText :condition="loan.condition" :reasons="loan.reasons" /></p>
             </div>
             <div>
               <p>{{ loan.borrower }}</p>
@@ -121,16 +104,16 @@ const lendable = computed(
           </li>
         </ul>
         <h2>Somebody at the counter? <em>these may go out now</em></h2>
-        <p v-if="shelf && lendable.length === 0" class="quiet">
+        <p v-if="desk.lendable.length === 0" class="quiet">
           No kit on the shelf is fit at the moment; see the bench.
         </p>
         <ul class="walk-in">
-          <li v-for="kit in lendable.slice(0, 10)" :key="kit.id">
+          <li v-for="kit in desk.lendable" :key="kit.id">
             <ConditionMoon :condition="kit.condition" :size="20" />
             <div>
               <p class="serif kit">{{ kit.name }} <KitTag :code="kit.code" /></p>
               <p class="second">
-                {{ kit.modelName }}{{ kit.next ? ` · wanted ${whenText(kit.next.atUtc, ownZone)}` : '' }}
+                {{ kit.modelName }}{{ kit.nextUtc ? ` · wanted ${whenText(kit.nextUtc, ownZone)}` : '' }}
               </p>
             </div>
             <RouterLink :to="`/desk/hand-out/${encodeURIComponent(kit.code)}`" class="button">Hand out</RouterLink>

@@ -5,7 +5,7 @@ import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
-import HelpSheetView from './HelpSheetView.vue'
+import HelpSheetView from '../../borrower/HelpSheetView.vue'
 
 /** One printed page for borrowers who may line their kit up themselves; its guide carries the same. */
 const route = useRoute()

@@ -9,7 +9,8 @@ import KeyCap from '../../shared/keys/KeyCap.vue'
 import ReasonText from '../../shared/ReasonText.vue'
 import { dayText, ownZone, whenText } from '../../shared/words.ts'
 import { useSession } from '../people/session.ts'
-import { readingText, sourceWords } from './shelf-groups.ts'
+import { readingText } from '../../shared/reading-text.ts'
+import { sourceWords } from './shelf-groups.ts'
 import { waysOf } from './use-kit-keys.ts'
 
 /** The chosen kit beside the list: what to do next, its readings, and the ways on. */

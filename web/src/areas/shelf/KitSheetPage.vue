@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Drawer, ExtraPartView, KitSheet, Part, Spare } from '@binoculum/contract'
+import type { Drawer, ExtraPartView, KitChange, KitSheet, Part, Spare } from '@binoculum/contract'
 import {
   dateText,
   families,
@@ -25,6 +25,7 @@ import { groupWords } from '../../shared/weigh-in/use-weigh-in.ts'
 import { useSession } from '../people/session.ts'
 import { recordPictures, recordSentence } from './history-words.ts'
 import { differenceWords } from '../../shared/difference-words.ts'
+import { changedSheet } from './changed-sheet.ts'
 import KitDetailsForm from './KitDetailsForm.vue'
 import KitGlance from './KitGlance.vue'
 import LossForm from './LossForm.vue'
@@ -78,11 +79,8 @@ async function mark(part: Part, to: Mark) {
   if (!sheet) return
   const target = `/api/kits/${sheet.id}/parts/${part.id}/mark`
   await run(async () => {
-    kit.value = await api.post<KitSheet>(target, {
-      kitVersion: sheet.version,
-      mark: to,
-      note: to === 'present' ? '' : part.note,
-    })
+    const body = { kitVersion: sheet.version, mark: to, note: to === 'present' ? '' : part.note }
+    kit.value = changedSheet(sheet, await api.post<KitChange>(target, body))
   })
   if (refusal.value?.code === 'KIT_CHANGED') await reload()
 }
@@ -133,7 +131,8 @@ async function countRest() {
   const sheet = kit.value
   if (!sheet) return
   await run(async () => {
-    kit.value = await api.post<KitSheet>(`/api/kits/${sheet.id}/count-rest`, { kitVersion: sheet.version })
+    const target = `/api/kits/${sheet.id}/count-rest`
+    kit.value = changedSheet(sheet, await api.post<KitChange>(target, { kitVersion: sheet.version }))
   })
 }
 

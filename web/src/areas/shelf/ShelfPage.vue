@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import type { Shelf, ShelfKit } from '@binoculum/contract'
 import { conditions, conditionWords } from '@binoculum/core'
-import { computed, nextTick, ref, watch } from 'vue'
+import { useWindowVirtualizer } from '@tanstack/vue-virtual'
+import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import ConditionMoon from '../../shared/drawings/ConditionMoon.vue'
@@ -10,9 +11,16 @@ import ProblemNote from '../../shared/ProblemNote.vue'
 import { useSession } from '../people/session.ts'
 import EmptyShelf from './EmptyShelf.vue'
 import KitGlance from './KitGlance.vue'
-import { filterKits, groupKits } from './shelf-groups.ts'
+import { filterKits, groupKits, shelfLines } from './shelf-groups.ts'
 import ShelfRow from './ShelfRow.vue'
 import { useKitKeys } from './use-kit-keys.ts'
+
+const ROW_PX = 41
+const BOARD_PX = 33
+/** Lines made above and below the screen. */
+const LINES_BESIDE = 30
+/** The line of rooms over the page. */
+const TOP_PX = 48
 
 const router = useRouter()
 const session = useSession()
@@ -22,8 +30,42 @@ const filter = ref({ ...everything })
 const chosenCode = ref<string | null>(null)
 
 const all = computed(() => shelf.value?.kits ?? [])
-const groups = computed(() => groupKits(filterKits(all.value, filter.value)))
+const mine = computed(
+  () =>
+    new Set(session.current?.memberships.filter(({ role }) => role !== 'read-only').map(({ branchId }) => branchId)),
+)
+const groups = computed(() => groupKits(filterKits(all.value, filter.value), mine.value))
 const inOrder = computed(() => groups.value.flatMap(({ kits }) => kits))
+const lines = computed(() => shelfLines(groups.value))
+const list = ref<HTMLElement | null>(null)
+// A thousand kits are forty thousand elements: only what is near the screen is made, and a small shelf whole.
+const virtual = useWindowVirtualizer(
+  computed(() => ({
+    count: lines.value.length,
+    estimateSize: (index: number) => (lines.value[index]?.kit ? ROW_PX : BOARD_PX),
+    getItemKey: (index: number) => lines.value[index]?.key ?? index,
+    overscan: LINES_BESIDE,
+    scrollMargin: list.value?.offsetTop ?? 0,
+    scrollPaddingStart: TOP_PX,
+  })),
+)
+const shown = computed(() =>
+  virtual.value.getVirtualItems().flatMap(({ index }) => {
+    const line = lines.value[index]
+    return line ? [{ ...line, index }] : []
+  }),
+)
+const heightBefore = computed(() => {
+  const [first] = virtual.value.getVirtualItems()
+  return first ? first.start - virtual.value.options.scrollMargin : 0
+})
+const heightAfter = computed(() => {
+  const last = virtual.value.getVirtualItems().at(-1)
+  return last ? virtual.value.getTotalSize() - (last.end - virtual.value.options.scrollMargin) : 0
+})
+const measure = (element: unknown) => {
+  if (element instanceof Element) virtual.value.measureElement(element)
+}
 const chosen = computed(() => inOrder.value.find(({ code }) => code === chosenCode.value) ?? null)
 const counts = computed(() =>
   conditions.map((condition) => ({
@@ -46,7 +88,10 @@ function move(step: number) {
   const kit = inOrder.value[Math.min(Math.max(index + step, 0), inOrder.value.length - 1)]
   if (!kit) return
   chosenCode.value = kit.code
-  void nextTick(() => document.querySelector('.row.chosen')?.scrollIntoView({ block: 'nearest' }))
+  virtual.value.scrollToIndex(
+    lines.value.findIndex(({ key }) => key === kit.id),
+    { align: 'auto' },
+  )
 }
 
 const { keys } = useKitKeys(chosen)
@@ -105,9 +150,18 @@ const branches = computed(() => session.current?.memberships ?? [])
       </header>
       <ProblemNote class="note" :problem="problem" @retry="reload" />
       <p v-if="slow" class="note quiet">Reading the shelf …</p>
-      <div class="kits">
-        <section v-for="(group, index) in groups" :key="group.key" class="group">
-          <div class="board">
+      <div ref="list" class="kits">
+        <div v-if="heightBefore > 0" class="line" :style="{ height: `${heightBefore}px` }">
+          <div class="strip"></div>
+        </div>
+        <template v-for="{ key, index, group, kit } in shown" :key="key">
+          <div v-if="kit" :ref="measure" :data-index="index" class="line">
+            <div :class="['strip', { chosen: kit.code === chosenCode }]">
+              <ConditionMoon :condition="kit.condition" />
+            </div>
+            <ShelfRow :kit="kit" :chosen="kit.code === chosenCode" @choose="chosenCode = kit.code" />
+          </div>
+          <div v-else :ref="measure" :data-index="index" class="board">
             <div class="strip"></div>
             <h2>
               {{ group.title }} <b>{{ group.kits.length }}</b>
@@ -118,13 +172,10 @@ const branches = computed(() => session.current?.memberships ?? [])
               ><em class="finder">finder</em></template
             >
           </div>
-          <div v-for="kit in group.kits" :key="kit.id" class="line">
-            <div :class="['strip', { chosen: kit.code === chosenCode }]">
-              <ConditionMoon :condition="kit.condition" />
-            </div>
-            <ShelfRow :kit="kit" :chosen="kit.code === chosenCode" @choose="chosenCode = kit.code" />
-          </div>
-        </section>
+        </template>
+        <div v-if="heightAfter > 0" class="line" :style="{ height: `${heightAfter}px` }">
+          <div class="strip"></div>
+        </div>
       </div>
       <p v-if="shelf && groups.length === 0" class="note">
         No kit fits these words.
@@ -294,8 +345,6 @@ header h1 {
 .line {
   display: grid;
   grid-template-columns: 44px minmax(0, 1fr);
-  content-visibility: auto;
-  contain-intrinsic-height: 41px;
 }
 
 .grow {

@@ -1,5 +1,6 @@
 import type { ShelfKit } from '@binoculum/contract'
-import { filterKits, groupKits, readingText } from './shelf-groups.ts'
+import { readingText } from '../../shared/reading-text.ts'
+import { filterKits, groupKits } from './shelf-groups.ts'
 
 const kit = (name: string, rest: Partial<ShelfKit> = {}): ShelfKit => ({
   id: name,

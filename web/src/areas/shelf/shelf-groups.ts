@@ -1,5 +1,4 @@
 import type { ReadingView, ShelfKit } from '@binoculum/contract'
-import { readingFigureText } from '@binoculum/core'
 
 export interface ShelfGroup {
   readonly key: ShelfKit['group']
@@ -21,15 +20,29 @@ const lateLast = '9999'
 const orderKey = (kit: ShelfKit) =>
   kit.group === 'out' ? (kit.loan?.dueAtUtc ?? lateLast) : (kit.next?.atUtc ?? lateLast)
 
-/** Kits under where they are, since that is the first question asked. */
-export function groupKits(kits: readonly ShelfKit[]): readonly ShelfGroup[] {
+/** Kits under where they are, since that is the first question asked; those of branches where this person works first. */
+export function groupKits(kits: readonly ShelfKit[], mine: ReadonlySet<string> = new Set()): readonly ShelfGroup[] {
+  const others = ({ branchId }: ShelfKit) => (mine.has(branchId) ? 0 : 1)
   return titles.flatMap(([key, title, note]) => {
     const members = kits
       .filter(({ group }) => group === key)
-      .sort((a, b) => orderKey(a).localeCompare(orderKey(b)) || a.name.localeCompare(b.name))
+      .sort((a, b) => others(a) - others(b) || orderKey(a).localeCompare(orderKey(b)) || a.name.localeCompare(b.name))
     return members.length > 0 ? [{ key, title, note, kits: members }] : []
   })
 }
+
+/** A line of the list: a group's heading, or one of its kits. */
+export interface ShelfLine {
+  readonly key: string
+  readonly group: ShelfGroup
+  readonly kit: ShelfKit | null
+}
+
+export const shelfLines = (groups: readonly ShelfGroup[]): readonly ShelfLine[] =>
+  groups.flatMap((group) => [
+    { key: group.key, group, kit: null },
+    ...group.kits.map((kit) => ({ key: kit.id, group, kit })),
+  ])
 
 export interface ShelfFilter {
   readonly text: string
@@ -57,8 +70,6 @@ export function filterKits(
 
 export const readingOf = (kit: { readings: readonly ReadingView[] }, kind: ReadingView['kind']): ReadingView | null =>
   kit.readings.find((reading) => reading.kind === kind) ?? null
-
-export const readingText = ({ unit, asLeft, kind }: ReadingView): string => readingFigureText(unit, asLeft, kind)
 
 export const sourceWords: Readonly<Record<ReadingView['source'], string>> = {
   measured: 'measured',

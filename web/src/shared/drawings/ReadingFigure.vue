@@ -2,7 +2,7 @@
 import type { ReadingView } from '@binoculum/contract'
 import { kindWords } from '@binoculum/core'
 import { computed } from 'vue'
-import { readingText } from '../../areas/shelf/shelf-groups.ts'
+import { readingText } from '../reading-text.ts'
 import ScaleBar from './ScaleBar.vue'
 
 /** A figure with its unit, and its place on the scale under it. */

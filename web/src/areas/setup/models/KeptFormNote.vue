@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import type { KeptForm } from './use-kept-form.ts'
+import type { NotedDraft } from './use-kept-form.ts'
 
 /** Says that what stands here isn't kept yet, and what to do with it. */
-const { page } = defineProps<{ page: Pick<KeptForm, 'takenUp' | 'older' | 'letGo' | 'takeUpOlder' | 'done'> }>()
+const { page } = defineProps<{ page: NotedDraft }>()
 </script>
 
 <template>

@@ -6,7 +6,7 @@ import { api } from '../../../shared/api/client.ts'
 import { useSending } from '../../../shared/api/use-sending.ts'
 import { fieldProblems } from '../../../shared/field-problems.ts'
 import ProblemNote from '../../../shared/ProblemNote.vue'
-import FigureField from './FigureField.vue'
+import FigureField from '../fields/FigureField.vue'
 import { kindWords } from './kind-words.ts'
 
 /** A model from nothing: what it is; its card begins as such kits usually are and is edited then. */

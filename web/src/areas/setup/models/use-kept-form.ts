@@ -71,6 +71,8 @@ export function useKeptForm<T>(
 }
 
 export type KeptForm = ReturnType<typeof useKeptForm>
+/** What a page says of its draft. */
+export type NotedDraft = Pick<KeptForm, 'takenUp' | 'older' | 'letGo' | 'takeUpOlder' | 'done'>
 
 const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b)

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { landmarkFieldsSchema, type Landmark, type Landmarks, type Sites } from '@binoculum/contract'
 import { dayStrip, distanceAndBearing, pacedM, sunDay, type LandmarkSource } from '@binoculum/core'
-import { computed, ref, useTemplateRef } from 'vue'
+import { computed, ref, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { api } from '../../../shared/api/client.ts'
 import { useLoaded } from '../../../shared/api/use-loaded.ts'
@@ -10,6 +10,8 @@ import { fieldProblems } from '../../../shared/field-problems.ts'
 import ProblemNote from '../../../shared/ProblemNote.vue'
 import SunStrip from '../../bench/finder/SunStrip.vue'
 import { useSession } from '../../people/session.ts'
+import FieldTable from '../fields/FieldTable.vue'
+import { choice, choices, figure, text, type FieldSection } from '../fields/model-fields.ts'
 import SetupTabs from '../SetupTabs.vue'
 
 /** What stands still and far away about a place, and when the Sun allows it. */
@@ -68,12 +70,12 @@ function open(landmark: Landmark | null) {
   reckoning.value = ''
   form.value = landmark ? { ...blank(), ...landmark } : blank()
 }
-const sources: readonly { key: LandmarkSource; words: string }[] = [
-  { key: 'typed', words: 'from a map, typed' },
-  { key: 'coordinates', words: 'from its coordinates' },
-  { key: 'paced', words: 'paced out' },
-  { key: 'phone', words: 'a phone’s range' },
-]
+const sources = choices<LandmarkSource>([
+  ['typed', 'from a map, typed'],
+  ['coordinates', 'from its coordinates'],
+  ['paced', 'paced out'],
+  ['phone', 'a phone’s range'],
+])
 /** What paces or coordinates come to is written into the fields, to be seen and changed. */
 function reckon() {
   const given = form.value
@@ -92,6 +94,10 @@ function reckon() {
     reckoning.value = error instanceof RangeError ? error.message : String(error)
   }
 }
+watch(() => {
+  const { source, paces, paceM, latitudeDeg, longitudeDeg } = form.value ?? {}
+  return [source, paces, paceM, latitudeDeg, longitudeDeg]
+}, reckon)
 async function save() {
   tried.value = true
   const given = form.value
@@ -132,16 +138,25 @@ async function bringIn(event: Event) {
     fileProblem.value = `${file.name} is no GeoJSON: it can’t be read as JSON. Nothing was changed.`
   }
 }
-const number = (event: Event) => {
-  const text = (event.target as HTMLInputElement).value.trim()
-  return text === '' ? null : Number(text)
-}
 const far = (m: number) => (m >= 1000 ? `${(m / 1000).toFixed(1)} km` : `${Math.round(m)} m`)
-const fields = [
-  ['distanceM', 'how far, m'],
-  ['bearingDeg', 'direction, ° from true north through east'],
-  ['heightDeg', 'how high above level, °'],
-] as const
+const sections = computed<readonly FieldSection[]>(() => [
+  {
+    key: 'landmark',
+    title: '',
+    fields: [
+      text('name', 'name', 80),
+      { ...text('what', 'what it is', 80), placeholder: 'chimney, mast, tree top' },
+      choice('source', 'how its distance is known', sources),
+      ...(form.value?.source === 'paced' ? [figure('paces', 'paces'), figure('paceM', 'one pace, m')] : []),
+      ...(form.value?.source === 'coordinates'
+        ? [figure('latitudeDeg', 'its latitude, °'), figure('longitudeDeg', 'its longitude, °')]
+        : []),
+      figure('distanceM', 'how far, m'),
+      figure('bearingDeg', 'direction, ° from true north through east'),
+      figure('heightDeg', 'how high above level, °'),
+    ],
+  },
+])
 </script>
 
 <template>
@@ -186,15 +201,13 @@ const fields = [
             height="44"
         /></a>
         <span v-else />
-        <button v-if="mayChange" type="button" class="link-button" @click="open(landmark)">change</button>
+        <ElButton v-if="mayChange" link type="primary" @click="open(landmark)">change</ElButton>
       </div>
     </div>
     <p v-if="!form" class="acts">
-      <button v-if="mayChange" type="button" class="button main" @click="open(null)">Another landmark</button>
+      <ElButton v-if="mayChange" type="primary" @click="open(null)">Another landmark</ElButton>
       <a class="button" :href="`${path}.geojson`">Download (GeoJSON)</a>
-      <button v-if="mayChange" type="button" class="button" :disabled="sending" @click="input?.click()">
-        Bring some in (GeoJSON)
-      </button>
+      <ElButton v-if="mayChange" :disabled="sending" @click="input?.click()">Bring some in (GeoJSON)</ElButton>
       <input
         ref="input"
         type="file"
@@ -208,90 +221,16 @@ const fields = [
     <ProblemNote :problem="refusal" @retry="reload" />
     <form v-if="form" novalidate @submit.prevent="save">
       <h2>{{ form.id ? `Change ${form.name}` : 'Another landmark' }}</h2>
-      <label class="labelled"
-        ><span>name</span><input v-model="form.name" class="field" maxlength="80" name="name" /><i
-          v-if="wrong.name"
-          class="rust"
-          >{{ wrong.name }}</i
-        ></label
-      >
-      <label class="labelled"
-        ><span>what it is</span
-        ><input v-model="form.what" class="field" maxlength="80" name="what" placeholder="chimney, mast, tree top"
-      /></label>
-      <label class="labelled"
-        ><span>how its distance is known</span
-        ><select v-model="form.source" class="field" name="source" @change="reckon">
-          <option v-for="each in sources" :key="each.key" :value="each.key">{{ each.words }}</option>
-        </select></label
-      >
-      <template v-if="form.source === 'paced'">
-        <label class="labelled"
-          ><span>paces</span
-          ><input
-            class="field"
-            type="number"
-            name="paces"
-            :value="form.paces"
-            @input="((form.paces = number($event)), reckon())"
-        /></label>
-        <label class="labelled"
-          ><span>one pace, m</span
-          ><input
-            class="field"
-            type="number"
-            step="0.01"
-            name="pace"
-            :value="form.paceM"
-            @input="((form.paceM = number($event)), reckon())"
-        /></label>
-      </template>
-      <template v-if="form.source === 'coordinates'">
-        <label class="labelled"
-          ><span>its latitude, °</span
-          ><input
-            class="field"
-            type="number"
-            step="any"
-            name="latitude"
-            :value="form.latitudeDeg"
-            @input="((form.latitudeDeg = number($event)), reckon())"
-          /><i v-if="wrong.latitudeDeg" class="rust">{{ wrong.latitudeDeg }}</i></label
-        >
-        <label class="labelled"
-          ><span>its longitude, °</span
-          ><input
-            class="field"
-            type="number"
-            step="any"
-            name="longitude"
-            :value="form.longitudeDeg"
-            @input="((form.longitudeDeg = number($event)), reckon())"
-          /><i v-if="wrong.longitudeDeg" class="rust">{{ wrong.longitudeDeg }}</i></label
-        >
-      </template>
-      <label v-for="[key, words] in fields" :key="key" class="labelled"
-        ><span>{{ words }}</span
-        ><input
-          class="field"
-          type="number"
-          step="any"
-          :name="key"
-          :value="form[key]"
-          @input="form[key] = number($event)"
-        /><i v-if="wrong[key]" class="rust">{{ wrong[key] }}</i></label
-      >
+      <FieldTable :form="form" :sections="sections" :wrong="wrong" />
       <label class="labelled"
         ><span>picture{{ form.pictureId ? ', kept' : '' }}</span
         ><input type="file" name="picture" accept="image/*" @change="takePicture"
       /></label>
       <p v-if="reckoning" class="problem" role="alert">{{ reckoning }}</p>
       <p class="acts">
-        <button type="submit" class="button main" :disabled="sending">Keep it</button>
-        <button type="button" class="button" @click="form = null">Leave it</button>
-        <button v-if="form.id" type="button" class="link-button" @click="remove(form.id)">
-          Take it off the list
-        </button>
+        <ElButton type="primary" native-type="submit" :disabled="sending">Keep it</ElButton>
+        <ElButton @click="form = null">Leave it</ElButton>
+        <ElButton v-if="form.id" link type="primary" @click="remove(form.id)">Take it off the list</ElButton>
       </p>
       <p class="second">
         A compass shows magnetic north: take the needle’s declination into account. Whoever uses a landmark is asked
@@ -331,19 +270,10 @@ const fields = [
 }
 
 form {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
-  gap: 14px 20px;
-  align-items: start;
   margin-top: 16px;
   padding: 16px 20px;
   border: 1px solid var(--rule-strong);
   background: var(--card);
-}
-
-form h2,
-form > p {
-  grid-column: 1 / -1;
 }
 
 .hidden {

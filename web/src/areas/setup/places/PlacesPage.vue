@@ -8,6 +8,8 @@ import { useSending } from '../../../shared/api/use-sending.ts'
 import { fieldProblems } from '../../../shared/field-problems.ts'
 import ProblemNote from '../../../shared/ProblemNote.vue'
 import { useSession } from '../../people/session.ts'
+import FieldTable from '../fields/FieldTable.vue'
+import { choice, choices, day, figure, suggest, text, type FieldSection } from '../fields/model-fields.ts'
 import SetupTabs from '../SetupTabs.vue'
 
 const session = useSession()
@@ -64,15 +66,32 @@ async function remove(id: string) {
   const went = await run(async () => void (data.value = await api.delete<Sites>(`/api/sites/${id}`)))
   if (went) form.value = null
 }
+const sections = computed<readonly FieldSection[]>(() => {
+  if (!form.value) return []
+  return [
+    {
+      key: 'place',
+      title: '',
+      fields: [
+        text('name', 'name', 80),
+        ...(branches.value.length > 1 && !form.value.id
+          ? [choice('branchId', 'branch', choices(branches.value.map((each) => [each.branchId, each.branchName])))]
+          : []),
+        suggest('zone', 'zone', zones),
+        figure('latitudeDeg', 'latitude, °, north +'),
+        figure('longitudeDeg', 'longitude, °, east +'),
+        figure('heightM', 'height above the sea, m'),
+        figure('needleDeg', 'needle from true north, °, east +', 'left to the model'),
+        ...(form.value.needleDeg === null ? [] : [day('needleOn', 'measured on')]),
+      ],
+    },
+  ]
+})
 const zoneFar = computed(() => {
   const { longitudeDeg = null, zone = '' } = form.value ?? {}
   const isZone = zones.includes(zone) || zone === 'UTC'
   return isZone && longitudeDeg !== null && isZoneFar(longitudeDeg, zone, new Date().toISOString())
 })
-const number = (event: Event) => {
-  const text = (event.target as HTMLInputElement).value.trim()
-  return text === '' ? null : Number(text)
-}
 const side = (deg: number, plus: string, minus: string) => `${Math.abs(deg).toFixed(2)}° ${deg < 0 ? minus : plus}`
 function needleWords({ needle }: Site): string {
   if (needle.declinationDeg === null)
@@ -112,101 +131,24 @@ function needleWords({ needle }: Site): string {
         <span>{{ needleWords(site) }}</span>
         <span class="last">
           <RouterLink :to="`/setup/places/${site.id}/landmarks`">landmarks</RouterLink>
-          <button
-            v-if="session.may(site.branchId, 'coordinator')"
-            type="button"
-            class="link-button"
-            @click="open(site)"
+          <ElButton v-if="session.may(site.branchId, 'coordinator')" link type="primary" @click="open(site)"
+            >change</ElButton
           >
-            change
-          </button>
         </span>
       </div>
     </div>
-    <button v-if="branches.length > 0 && !form" type="button" class="button main" @click="open(null)">
-      Another place
-    </button>
+    <ElButton v-if="branches.length > 0 && !form" type="primary" @click="open(null)">Another place</ElButton>
     <form v-if="form" novalidate @submit.prevent="save">
       <h2>{{ form.id ? `Change ${form.name}` : 'Another place' }}</h2>
-      <label class="labelled"
-        ><span>name</span><input v-model="form.name" class="field" maxlength="80" name="name" />
-        <i v-if="wrong.name" class="rust">{{ wrong.name }}</i></label
-      >
-      <label v-if="branches.length > 1 && !form.id" class="labelled"
-        ><span>branch</span
-        ><select v-model="form.branchId" class="field">
-          <option v-for="each in branches" :key="each.branchId" :value="each.branchId">{{ each.branchName }}</option>
-        </select></label
-      >
-      <label class="labelled"
-        ><span>zone</span><input v-model="form.zone" class="field" list="zones" name="zone" /><datalist id="zones">
-          <option v-for="zone in zones" :key="zone" :value="zone" />
-        </datalist>
-        <i v-if="wrong.zone" class="rust">{{ wrong.zone }}</i></label
-      >
+      <FieldTable :form="form" :sections="sections" :wrong="wrong" />
       <p v-if="zoneFar" class="problem" role="status">
         {{ form.zone }} and a longitude of {{ side(form.longitudeDeg ?? 0, 'E', 'W') }} lie far apart. Is the sign or
         the zone wrong? While they disagree, the Bench counts it as day there and asks about the Sun.
       </p>
-      <label class="labelled"
-        ><span>latitude, °, north +</span
-        ><input
-          class="field"
-          type="number"
-          step="any"
-          name="latitude"
-          :value="form.latitudeDeg"
-          @input="form.latitudeDeg = number($event)"
-        /><i v-if="wrong.latitudeDeg" class="rust">{{ wrong.latitudeDeg }}</i></label
-      >
-      <label class="labelled"
-        ><span>longitude, °, east +</span
-        ><input
-          class="field"
-          type="number"
-          step="any"
-          name="longitude"
-          :value="form.longitudeDeg"
-          @input="form.longitudeDeg = number($event)"
-        /><i v-if="wrong.longitudeDeg" class="rust">{{ wrong.longitudeDeg }}</i></label
-      >
-      <label class="labelled"
-        ><span>height above the sea, m</span
-        ><input
-          class="field"
-          type="number"
-          step="any"
-          name="height"
-          :value="form.heightM"
-          @input="form.heightM = number($event)"
-        /><i v-if="wrong.heightM" class="rust">{{ wrong.heightM }}</i></label
-      >
-      <label class="labelled"
-        ><span>needle from true north, °, east +</span
-        ><input
-          class="field"
-          type="number"
-          step="any"
-          name="needle"
-          placeholder="left to the model"
-          :value="form.needleDeg"
-          @input="form.needleDeg = number($event)"
-        /><i v-if="wrong.needleDeg" class="rust">{{ wrong.needleDeg }}</i></label
-      >
-      <label v-if="form.needleDeg !== null" class="labelled"
-        ><span>measured on</span
-        ><input
-          class="field"
-          type="date"
-          :value="form.needleOn"
-          @input="form.needleOn = ($event.target as HTMLInputElement).value || null"
-      /></label>
       <p class="acts">
-        <button type="submit" class="button main" :disabled="sending">Keep it</button>
-        <button type="button" class="button" @click="form = null">Leave it</button>
-        <button v-if="form.id" type="button" class="link-button" @click="remove(form.id)">
-          Take it off the list
-        </button>
+        <ElButton type="primary" native-type="submit" :disabled="sending">Keep it</ElButton>
+        <ElButton @click="form = null">Leave it</ElButton>
+        <ElButton v-if="form.id" link type="primary" @click="remove(form.id)">Take it off the list</ElButton>
       </p>
       <p class="second">
         Left empty, the needle’s declination comes from the World Magnetic Model 2025, good to half a degree until the
@@ -252,23 +194,15 @@ header {
 }
 
 form {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
-  gap: 14px 20px;
-  align-items: start;
   margin-top: 16px;
   padding: 16px 20px;
   border: 1px solid var(--rule-strong);
   background: var(--card);
 }
 
-form h2,
-form > p {
-  grid-column: 1 / -1;
-}
-
 .acts {
   display: flex;
+  margin-bottom: 10px;
   gap: 10px;
   align-items: center;
 }

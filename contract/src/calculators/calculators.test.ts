@@ -1,0 +1,153 @@
+import { calculate, calculators } from './register.ts'
+
+const judge = {
+  model: { family: 'tabletop-reflector', optics: { apertureMm: 110, focalLengthMm: 480 }, highestMagnification: 90 },
+  parts: [{ role: 'tube', mark: 'present' }],
+  readings: [],
+  hazards: [],
+  openJobs: [],
+  policies: { maxAgeDays: 120, collimation: 'leave-it-to-us' },
+  atUtc: '2026-03-12T18:00:00Z',
+}
+const blackPicture = { widthPx: 40, heightPx: 30, rgba: new Uint8Array(40 * 30 * 4) }
+const good: Record<string, object> = {
+  'optics.view': { apertureMm: 125, focalLengthMm: 600, eyepieceMm: 25, apparentFieldDeg: 50 },
+  'collimation.quality': { apertureMm: 110, focalLengthMm: 480, axisErrorMm: 1.9 },
+  'collimation.turns': {
+    focalLengthMm: 480,
+    axisErrorMm: { x: -0.95, y: 1.65 },
+    screws: ['A', 'B', 'C'].map((name, i) => ({ name, angleDeg: 120 * i })),
+    circleRadiusMm: 38,
+    pitchMm: 0.7,
+    clockwise: 'towards-sky',
+  },
+  'optics.chains': {
+    focuserFemaleMm: 50.8,
+    parts: [
+      { id: 'high', kind: 'eyepiece', maleMm: 31.75 },
+      { id: 'adapter', kind: 'adapter', maleMm: 50.8, femaleMm: 31.75 },
+    ],
+  },
+  'collimation.secondaryTurns': {
+    apertureMm: 125,
+    secondaryErrorMm: { x: 5, y: -2 },
+    secondaryToPrimaryMm: 500,
+    screws: ['1', '2', '3'].map((name, i) => ({ name, angleDeg: 120 * i })),
+    circleRadiusMm: 11,
+    pitchMm: 0.7,
+    clockwise: 'towards-primary',
+  },
+  'collimation.measurePhoto': { image: blackPicture, apertureMm: 110, focalLengthMm: 480 },
+  'collimation.starTest': { image: blackPicture, apertureMm: 110, focalLengthMm: 480 },
+  'collimation.repeat': { readings: [1, 2, 3].map((x) => ({ x: x / 10, y: 0 })) },
+  'sky.sunSafety': {
+    latitudeDeg: 52.3,
+    longitudeDeg: 0.1,
+    atUtc: '2026-04-17T12:00:00Z',
+    zone: 'Europe/London',
+    target: { azimuthDeg: 20, altitudeDeg: 1 },
+  },
+  'sky.night': { latitudeDeg: 52.3, longitudeDeg: 0.1, date: '2026-04-17', zone: 'Europe/London' },
+  'finder.parallax': { offsetMm: { x: 0, y: 120 }, distanceM: 60 },
+  'finder.nearFocus': { focalLengthMm: 600, focusing: 'drawtube', spareTravelMm: 30, distanceM: 60 },
+  'finder.knobs': {
+    misalignment: { x: 19, y: -11 },
+    knobs: [{ name: 'side', angleDeg: 90, arcminPerTurn: 38, clockwise: 'towards' }],
+  },
+  'finder.verdict': { misalignmentArcmin: 20, trueFieldDeg: 1 },
+  'readiness.judge': judge,
+  'mount.balance': {
+    counterweights: [{ massG: 1980 }],
+    shaft: { minMm: 80, maxMm: 301 },
+    tubeSide: [{ massG: 3000, distanceMm: 166, massUncertaintyG: 30 }],
+  },
+  'mount.headMoment': {
+    counterweights: [{ massG: 1980 }],
+    shaft: { minMm: 80, maxMm: 301 },
+    tubeSide: [{ massG: 3000, distanceMm: 166 }],
+    positionMm: 240,
+  },
+  'mount.tubeShift': { slidingMassG: 3500, changes: [{ massG: 120, positionMm: 200 }] },
+  'mount.load': { parts: [{ massG: 3760 }], ratedLoadG: 4500, use: 'visual' },
+  'mount.roll': { parts: [{ massG: 200, radiusMm: 150, angleDeg: 40 }], radiusMm: 80 },
+  'mount.side': { latitudeDeg: 52, hourAngleHours: -3.5 },
+  'mount.poleStar': { latitudeDeg: 52.3, longitudeDeg: 0.1, atUtc: '2026-04-17T21:00:00Z' },
+  'mount.polarDrift': { errorDeg: 1 },
+  'mount.controllerEntries': {
+    zone: 'Europe/London',
+    local: '2026-04-17T22:00',
+    latitudeDeg: 52.3,
+    longitudeDeg: 0.1,
+  },
+  'sky.alignmentStars': { latitudeDeg: 52.3, longitudeDeg: 0.1, atUtc: '2026-04-17T21:00:00Z' },
+  'sky.targets': { latitudeDeg: 52.3, longitudeDeg: 0.1, date: '2026-04-22', zone: 'Europe/London', apertureMm: 125 },
+  'guides.readingGrade': { text: 'Turn the knob. Look again.', language: 'en' },
+  'sky.needle': { latitudeDeg: 52.3, longitudeDeg: 0.1, atUtc: '2026-04-17T21:00:00Z' },
+  'contents.explainWeight': {
+    parts: [
+      { id: 'eyepiece', massG: 92, toleranceG: 2, count: 1 },
+      { id: 'caps', massG: 4, toleranceG: 1, count: 6 },
+    ],
+    weighings: [{ measuredG: 24, scaleResolutionG: 1 }],
+  },
+}
+
+it.each([...calculators.keys()])('%s answers in the shape it promises, and names its sources', (name) => {
+  const answer = calculate(name, good[name])
+  expect(answer.ok).toBe(true)
+  const entry = calculators.get(name)
+  expect(entry?.output.safeParse(answer.ok && answer.output).success).toBe(true)
+  expect(entry?.sources.length).toBeGreaterThan(0)
+})
+
+it.each([
+  { name: 'optics.view', change: { apertureMm: -130 }, path: 'apertureMm' },
+  { name: 'optics.view', change: { eyepieceMm: 0 }, path: 'eyepieceMm' },
+  { name: 'optics.view', change: { eyepieceMm: NaN }, path: 'eyepieceMm' },
+  { name: 'optics.view', change: { focalLengthMm: '650' }, path: 'focalLengthMm' },
+  { name: 'collimation.quality', change: { mirrorFigure: 'flat' }, path: 'mirrorFigure' },
+  { name: 'collimation.turns', change: { screws: [{ name: 'A', angleDeg: 0 }] }, path: 'screws' },
+  { name: 'collimation.turns', change: { pitchMm: 0 }, path: 'pitchMm' },
+  { name: 'collimation.measurePhoto', change: { image: 'not pixels' }, path: 'image' },
+  { name: 'collimation.measurePhoto', change: { apertureMm: -1 }, path: 'apertureMm' },
+  { name: 'collimation.repeat', change: { readings: [{ x: 0, y: 0 }] }, path: 'readings' },
+  { name: 'sky.sunSafety', change: { marginDeg: 19 }, path: 'marginDeg' },
+  { name: 'mount.balance', change: { counterweights: [{ massG: 0 }] }, path: 'counterweights.0.massG' },
+  { name: 'mount.balance', change: { shaft: { minMm: 310, maxMm: 300 } }, path: 'shaft.minMm' },
+  { name: 'mount.load', change: { ratedLoadG: 0 }, path: 'ratedLoadG' },
+  { name: 'mount.side', change: { latitudeDeg: 91 }, path: 'latitudeDeg' },
+  { name: 'mount.poleStar', change: { longitudeDeg: -181 }, path: 'longitudeDeg' },
+  { name: 'sky.alignmentStars', change: { count: 4 }, path: 'count' },
+  { name: 'sky.targets', change: { limitingMagnitude: 9 }, path: 'limitingMagnitude' },
+  { name: 'sky.targets', change: { date: '2026-02-30' }, path: 'date' },
+  { name: 'guides.readingGrade', change: { language: 'xx' }, path: 'language' },
+  { name: 'finder.parallax', change: { offsetMm: { x: 1 } }, path: 'offsetMm.y' },
+  { name: 'contents.explainWeight', change: { parts: [] }, path: 'parts' },
+  { name: 'contents.explainWeight', change: { maxMissing: 9 }, path: 'maxMissing' },
+  {
+    name: 'contents.explainWeight',
+    change: { weighings: [{ measuredG: NaN, scaleResolutionG: 1 }] },
+    path: 'weighings.0.measuredG',
+  },
+  { name: 'readiness.judge', change: { atUtc: 'noon' }, path: 'atUtc' },
+  { name: 'readiness.judge', change: { parts: [{ role: 'tube', mark: 'gone' }] }, path: 'parts.0.mark' },
+])('$name refuses $change and names $path', ({ name, change, path }) => {
+  const answer = calculate(name, { ...good[name], ...change })
+  expect(answer).toMatchObject({ ok: false, error: { code: 'BAD_INPUT' } })
+  expect(!answer.ok && answer.error.issues.map((issue) => issue.path)).toContain(path)
+})
+
+it('a misspelt optional field is an error, not ignored', () => {
+  const answer = calculate('optics.view', { ...good['optics.view'], barlowe: 2 })
+  expect(!answer.ok && answer.error.issues[0]?.message).toContain('barlowe')
+})
+
+it.each([null, 'text', [], 7])('%p as the whole input is refused', (input) => {
+  expect(calculate('optics.view', input)).toMatchObject({ ok: false, error: { code: 'BAD_INPUT' } })
+})
+
+it('an unknown calculator is told which there are', () => {
+  const answer = calculate('optics.magic', {})
+  expect(answer).toMatchObject({ ok: false, error: { code: 'UNKNOWN_CALCULATOR' } })
+  expect(!answer.ok && answer.error.issues[0]?.message).toContain('optics.view')
+})

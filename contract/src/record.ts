@@ -1,0 +1,51 @@
+import { z } from 'zod'
+
+/** Acts of the record by the feature that writes them. */
+export const actsOf = {
+  people: [
+    'invited',
+    'joined',
+    'password-reset',
+    'reset-issued',
+    'person-closed',
+    'role-changed',
+    'branch-added',
+    'agreement-written',
+  ],
+  kits: [
+    'part-marked',
+    'extra-settled',
+    'hazard-cured',
+    'kit-changed',
+    'collimation-policy-set',
+    'finder-offset-measured',
+  ],
+  contents: ['brought-in', 'brought-up-to-date', 'model-changed', 'weighed', 'part-moved', 'drawer-changed'],
+  checks: ['checked', 'cell-forgotten'],
+  guides: ['borrower-wrote', 'guide-words-changed'],
+  loans: [
+    'handed-out',
+    'hand-out-corrected',
+    'taken-back',
+    'take-back-corrected',
+    'coin-cell-asked',
+    'link-renewed',
+    'link-revoked',
+    'borrowers-joined',
+  ],
+  followUp: ['job-opened', 'job-changed', 'job-settled', 'cells-changed', 'message-sent'],
+} as const
+
+export type Act = (typeof actsOf)[keyof typeof actsOf][number]
+export type KitAct = (typeof actsOf)['kits'][number]
+export const acts: readonly Act[] = Object.values(actsOf).flat()
+
+export const recordLineSchema = z.object({
+  id: z.string(),
+  atUtc: z.string(),
+  act: z.enum(acts as [Act, ...Act[]]),
+  by: z.string(),
+  before: z.record(z.string(), z.unknown()).nullable(),
+  after: z.record(z.string(), z.unknown()).nullable(),
+})
+export type RecordLine = z.infer<typeof recordLineSchema>

@@ -1,0 +1,170 @@
+import { spawnSync } from 'node:child_process'
+import { randomUUID } from 'node:crypto'
+import { mkdtempSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { ensureBuild } from './lib/build.mjs'
+import { startCluster } from './lib/postgres.mjs'
+import { freePort, stopProcess } from './lib/processes.mjs'
+import { Explained, runMain, say } from './lib/say.mjs'
+import { startServer } from './lib/server.mjs'
+import { ensurePackages, ensurePostgres, rootFolder } from './lib/setup.mjs'
+
+/** Longer than this times the demo's own no read may take where only history and neighbours grew. */
+const MOST_GROWTH = 1.5
+/** Below this many milliseconds of difference a ratio says more of the clock than of the route. */
+const LEAST_DIFFERENCE_MS = 2
+const ROUNDS = 40
+
+async function client(base, password) {
+  const headers = { 'content-type': 'application/json' }
+  const body = JSON.stringify({ email: 'ines@marrowdale.example', password })
+  const reply = await fetch(`${base}/api/session`, { method: 'POST', headers, body })
+  headers.cookie = reply.headers.get('set-cookie').split(';')[0]
+  const ask = async (method, path, sent) => {
+    const answer = await fetch(base + path, { method, headers, ...(sent ? { body: JSON.stringify(sent) } : {}) })
+    const text = await answer.text()
+    if (!answer.ok) throw new Explained(`${method} ${path} answered ${answer.status}: ${text.slice(0, 300)}`)
+    return text === '' ? null : JSON.parse(text)
+  }
+  const { memberships } = await reply.json()
+  return { ask, branchId: memberships[0].branchId }
+}
+
+/** Reads of every room, of the demo's own branches, and the three acts of a desk's day. */
+const routes = {
+  shelf: ({ ask }) => ask('GET', '/api/kits'),
+  'kit sheet': ({ ask }) => ask('GET', '/api/kits/M-02'),
+  desk: ({ ask }) => ask('GET', '/api/desk'),
+  bench: ({ ask }) => ask('GET', '/api/bench'),
+  'find a kit': ({ ask }) => ask('GET', '/api/find?text=Bracken'),
+  'find a person': ({ ask }) => ask('GET', '/api/find?text=Teag'),
+  'find a part': ({ ask }) => ask('GET', '/api/find?text=slug'),
+  borrowers: ({ ask, branchId }) => ask('GET', `/api/borrowers?branchId=${branchId}&text=an`),
+  'hand-out form': ({ ask }) => ask('GET', '/api/kits/F-05/hand-out'),
+  'take-back form': ({ ask, outId }) => ask('GET', `/api/loans/${outId}/take-back`),
+  'loan sheet': ({ ask, outId }) => ask('GET', `/api/loans/${outId}`),
+  'follow-up': ({ ask }) => ask('GET', '/api/jobs'),
+  guides: ({ ask }) => ask('GET', '/api/guides'),
+  'a guide': ({ ask, outId }) => ask('GET', `/api/loans/${outId}/guide`),
+  'guide texts': ({ ask }) => ask('GET', '/api/guide-texts?kit=M-02'),
+  letters: ({ ask }) => ask('GET', '/api/messages'),
+  models: ({ ask }) => ask('GET', '/api/models'),
+  places: ({ ask }) => ask('GET', '/api/sites'),
+  drawer: ({ ask }) => ask('GET', '/api/spares'),
+  people: ({ ask }) => ask('GET', '/api/people'),
+  mark: async (side) => {
+    const [part] = side.kit.parts
+    const body = { kitVersion: side.kit.version, mark: 'damaged', note: 'torn' }
+    const { head } = await side.ask('POST', `/api/kits/${side.kit.id}/parts/${part.id}/mark`, body)
+    side.kit.version = head.version
+  },
+}
+
+const handOut = async ({ ask }, code) => {
+  const form = await ask('GET', `/api/kits/${code}/hand-out`)
+  const body = {
+    idempotencyKey: randomUUID(),
+    kitVersion: form.kit.version,
+    promisedLoanId: form.promised?.loanId ?? null,
+    borrower: form.promised ? { id: form.promised.borrower.id } : { name: 'Nell Teague', contact: 'by post' },
+    adultSeen: true,
+    sunAcknowledged: true,
+    agreementId: form.agreement.id,
+    acceptance: 'screen',
+    contentsAgreed: true,
+    dueOn: form.dueOn,
+  }
+  const startedAt = performance.now()
+  const { loanId } = await ask('POST', `/api/kits/${form.kit.id}/hand-out`, body)
+  return { loanId, tookMs: performance.now() - startedAt }
+}
+
+const takeBack = async ({ ask }, loanId) => {
+  const form = await ask('GET', `/api/loans/${loanId}/take-back`)
+  const marks = form.kit.parts.map((part) => ({
+    ...{ partId: part.id, mark: 'present', presentCount: part.count, note: '', wrongItem: '', pictureIds: [] },
+  }))
+  const answers = {
+    ...{
+      whatDidNotWork: '',
+      dropped: false,
+      wet: false,
+      glassWhole: true,
+      batteryDoorShut: true,
+      sunFilterFound: false,
+    },
+  }
+  const body = { idempotencyKey: randomUUID(), loanVersion: form.loan.version, marks, answers }
+  const startedAt = performance.now()
+  await ask('POST', `/api/loans/${loanId}/take-back`, { ...body, outcome: 'shelf', outcomeReason: '' })
+  return performance.now() - startedAt
+}
+
+const middle = (times) => [...times].sort((a, b) => a - b)[Math.floor(times.length / 2)]
+
+/** Both sides in turn, so that whatever else this machine does falls on both. */
+async function measure(sides) {
+  const times = sides.map(() => ({}))
+  const keep = (index, name, ms) => (times[index][name] ??= []).push(ms)
+  for (let round = 0; round < ROUNDS; round++) {
+    for (const [index, side] of sides.entries()) {
+      for (const [name, ask] of Object.entries(routes)) {
+        const startedAt = performance.now()
+        await ask(side)
+        keep(index, name, performance.now() - startedAt)
+      }
+      if (round % 4 !== 0) continue
+      const { loanId, tookMs } = await handOut(side, 'F-05')
+      keep(index, 'hand-out', tookMs)
+      keep(index, 'take-back', await takeBack(side, loanId))
+    }
+  }
+  return Object.keys(times[0]).map((name) => {
+    const [demoMs, largeMs] = times.map((of) => middle(of[name]))
+    return { name, demoMs, largeMs, growth: largeMs / demoMs }
+  })
+}
+
+await runMain(async () => {
+  await ensurePackages()
+  const binFolder = await ensurePostgres()
+  await ensureBuild()
+  const folder = join(mkdtempSync('/var/tmp/binoculum-large-'), 'postgres')
+  const cluster = await startCluster({ binFolder, folder, throwAway: true })
+  const servers = []
+  try {
+    const password = 'only for this benchmark'
+    const run = (script, url) => {
+      const env = { ...process.env, DATABASE_URL: url, PERF_PASSWORD: password, PERF_KITS: '18' }
+      const filled = spawnSync(process.execPath, [join(rootFolder, 'perf', script)], { env, stdio: ['ignore', 2, 2] })
+      if (filled.status !== 0) throw new Explained(`perf/${script} failed; see above.`)
+    }
+    run('fill.mjs', cluster.url)
+    say('Growing the demo to a large programme:')
+    run('grow.mjs', cluster.url)
+    const sides = []
+    for (const url of [cluster.url, cluster.url.replace(/\/[^/]*$/, '/large')]) {
+      const port = await freePort()
+      servers.push(await startServer({ env: { DATABASE_URL: url, PORT: String(port) } }))
+      const side = await client(`http://127.0.0.1:${port}`, password)
+      const { kits } = await side.ask('GET', '/api/kits')
+      const out = kits.find(({ loan, code }) => loan && code.startsWith('F-'))
+      sides.push({ ...side, outId: out.loan.id, kit: await side.ask('GET', '/api/kits/M-04') })
+    }
+    const rows = await measure(sides)
+    writeFileSync(join(rootFolder, 'perf', 'large-results.json'), `${JSON.stringify(rows, null, 2)}\n`)
+    say('')
+    say(`  ${''.padEnd(20)} ${'demo'.padStart(9)} ${'large'.padStart(9)}   growth`)
+    for (const { name, demoMs, largeMs, growth } of rows)
+      say(
+        `  ${name.padEnd(20)} ${demoMs.toFixed(1).padStart(6)} ms ${largeMs.toFixed(1).padStart(6)} ms   ${growth.toFixed(2)} ×`,
+      )
+    const grown = rows.filter(
+      ({ demoMs, largeMs, growth }) => growth > MOST_GROWTH && largeMs - demoMs > LEAST_DIFFERENCE_MS,
+    )
+    if (grown.length > 0) throw new Explained(`Grow with history: ${grown.map(({ name }) => name).join(', ')}`)
+  } finally {
+    for (const server of servers) await stopProcess(server.pid, 'SIGTERM')
+    await cluster.stop()
+  }
+})

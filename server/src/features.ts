@@ -1,0 +1,37 @@
+import { archive } from './features/archive/feature.ts'
+import { calculators } from './features/calculators/feature.ts'
+import { checks } from './features/checks/feature.ts'
+import { contents } from './features/contents/feature.ts'
+import { drafts } from './features/drafts/feature.ts'
+import { followUp } from './features/follow-up/feature.ts'
+import { guides } from './features/guides/feature.ts'
+import { judgement } from './features/judgement/feature.ts'
+import { kits } from './features/kits/feature.ts'
+import { loans } from './features/loans/feature.ts'
+import { people } from './features/people/feature.ts'
+import { practice } from './features/practice/feature.ts'
+import { printing } from './features/printing/feature.ts'
+import { sheet } from './features/sheet/feature.ts'
+import { sites } from './features/sites/feature.ts'
+import { store } from './features/store/feature.ts'
+import type { Feature } from './platform/feature.ts'
+
+/** All features of the server: each after those whose services it uses. A new one is added here, and nowhere else. */
+export const features: readonly Feature[] = [
+  people,
+  store,
+  judgement,
+  sheet,
+  kits,
+  sites,
+  checks,
+  contents,
+  guides,
+  loans,
+  drafts,
+  followUp,
+  printing,
+  practice,
+  archive,
+  calculators,
+]

@@ -1,0 +1,21 @@
+import { actsOf } from '@binoculum/contract'
+import type { Feature } from '../../platform/feature.ts'
+import { Shelf } from '../judgement/service.ts'
+import { Sheets } from '../sheet/service.ts'
+import { BorrowerMessageRow, GuidePieceRow, GuideRow, GuideTextRow } from './entities.ts'
+import { GuidePages } from './page.ts'
+import { guideRoutes } from './routes.ts'
+import { Guides, GuideTextsDesk } from './service.ts'
+
+export const guides: Feature = {
+  name: 'guides',
+  entities: [GuideRow, GuidePieceRow, BorrowerMessageRow, GuideTextRow],
+  acts: actsOf.guides,
+  open: (house) => house.offer(new Guides(house.context)),
+  routes: (app, house) =>
+    guideRoutes(app, {
+      guides: house.use(Guides),
+      pages: new GuidePages(house.webFolder),
+      texts: new GuideTextsDesk(house.context, house.use(Shelf), house.use(Sheets)),
+    }),
+}

@@ -1,0 +1,182 @@
+import { randomUUID } from 'node:crypto'
+import type { HandOut, HandOutForm, Part, Session, Slip } from '@binoculum/contract'
+import { plain, sunWarning, type Guide, type Judgement } from '@binoculum/core'
+import { DateTime } from 'luxon'
+import { deskBranchIds, deskRoles, requireRole } from '../../platform/access.ts'
+import type { Context } from '../../platform/context.ts'
+import type { Tx } from '../../platform/database.ts'
+import { Problem } from '../../platform/errors.ts'
+import { appendRecord } from '../../platform/record.ts'
+import { hashToken, newToken } from '../../platform/secrets.ts'
+import { once } from '../../platform/sent-once.ts'
+import type { Guides } from '../guides/service.ts'
+import { judgeRow, type OneKit, type ShelfRow } from '../judgement/service.ts'
+import * as queries from './queries.ts'
+import type { Loans } from './service.ts'
+import { dueInstant, guidePath, linkEnd, slipOf } from './slip.ts'
+
+/** Everything of a hand-out that is read, judged and composed before anything is locked. */
+interface Prepared {
+  readonly row: OneKit
+  readonly parts: readonly Part[]
+  readonly judgement: Judgement
+  readonly agreement: number
+  readonly borrowerName: string
+  readonly dueAt: Date
+  readonly hasFilter: boolean
+  readonly guide: Guide
+}
+
+/** Kits that go out: what the form needs, and the act itself. */
+export class HandOuts {
+  constructor(
+    private readonly context: Context,
+    private readonly loans: Loans,
+    private readonly guides: Guides,
+  ) {}
+
+  async form(session: Session, kitCode: string): Promise<HandOutForm> {
+    const { database, clock } = this.context
+    const kit = await this.loans.rooms.sheets.sheet(session, kitCode)
+    requireRole(session, kit.branchId, deskRoles)
+    const branch = await queries.branchOf(database.reader, kit.branchId)
+    const agreement = await queries.newestAgreement(database.reader, kit.branchId)
+    if (!agreement) throw new Problem('NOT_FOUND')
+    const promise = await queries.nextPromise(database.reader, kit.id)
+    const borrower = promise && (await queries.borrowerById(database.reader, promise.borrowerId))
+    const due = DateTime.fromJSDate(clock(), { zone: branch.zone }).plus({ days: branch.loanDays })
+    return {
+      kit,
+      agreement,
+      sunWarning: [...sunWarning],
+      dueOn: due.toISODate() ?? '',
+      returnTime: branch.returnTime,
+      promised:
+        promise && borrower
+          ? { loanId: promise.id, borrower, atUtc: (promise.promisedFor ?? clock()).toISOString() }
+          : null,
+      replacementMinor: kit.parts.reduce((sum, part) => sum + (part.costMinor ?? 0) * part.count, 0),
+    }
+  }
+
+  /** Hands a kit out: loan, guide and record in one transaction, once per key. What takes long, judging the kit and composing
+   * its guide, is done before: the kit's version says whether that still holds. */
+  async handOut(session: Session, kitId: string, given: HandOut): Promise<Slip> {
+    const { database } = this.context
+    const { rooms } = this.loans
+    const at = this.context.clock()
+    const row = await rooms.shelf.rowById(database.reader, kitId)
+    requireRole(session, row.branchId, deskRoles)
+    const loanId = given.promisedLoanId ?? randomUUID()
+    const token = newToken()
+    let slip: Slip | null = null
+    // Somebody was faster, or this was sent before: the transaction finds out which.
+    const prepared = row.loan || row.version !== given.kitVersion ? null : await this.prepare(session, row, given, at)
+    const { loanId: keptLoanId } = await database.inTransaction((tx) =>
+      once(
+        tx,
+        {
+          key: given.idempotencyKey,
+          staffId: session.staffId,
+          sentFor: `hand-out ${kitId}`,
+          may: () => rooms.shelf.mayWorkOn(tx, session, kitId),
+          answer: { loanId },
+        },
+        async () => {
+          const now = prepared ? row : await rooms.shelf.rowById(tx, kitId)
+          if (now.loan) throw new Problem('KIT_OUT', { details: { dueAtUtc: now.loan.dueAt } })
+          await rooms.sheets.claim(tx, kitId, given.kitVersion)
+          if (!prepared) throw new Problem('KIT_CHANGED')
+          slip = await this.write(tx, session, given, { ...prepared, loanId, token, at })
+          return { loanId }
+        },
+      ),
+    )
+    // A retry gets the same loan. Its link was shown in the lost answer only, so it gets a new one.
+    return slip ?? this.loans.renewLink(session, keptLoanId)
+  }
+
+  private async prepare(session: Session, row: OneKit, given: HandOut, at: Date): Promise<Prepared> {
+    const { reader } = this.context.database
+    const judgement = judgeRow(row, at)
+    this.refuseUnfit(session, row, judgement, given.overruleReason)
+    const knownId = 'id' in given.borrower ? given.borrower.id : null
+    const facts = await queries.handOutFacts(reader, row.branchId, knownId, deskBranchIds(session))
+    if (!facts) throw new Problem('NOT_FOUND')
+    const dueAt = dueInstant(given.dueOn, facts, at)
+    if (facts.agreementId !== given.agreementId) throw new Problem('AGREEMENT_OLD')
+    const borrowerName = 'name' in given.borrower ? given.borrower.name : facts.borrowerName
+    if (borrowerName === null) throw new Problem('NOT_FOUND')
+    const { model, parts } = await this.loans.rooms.sheets.guideModel(reader, row)
+    const hasFilter = parts.some(({ role, mark }) => role === 'front-filter' && mark !== 'missing')
+    if (hasFilter && !given.filterChecked) throw new Problem('FILTER_UNCHECKED')
+    const guide = await this.guides.compose(reader, {
+      row,
+      model,
+      parts,
+      issuedOn: DateTime.fromJSDate(at, { zone: row.zone }).toISODate() ?? '',
+      dueOn: given.dueOn,
+      dueTime: facts.returnTime,
+      borrowerName,
+      wishes: given.guide,
+      place: facts.place,
+    })
+    return { row, parts, judgement, agreement: facts.agreement, borrowerName, dueAt, hasFilter, guide }
+  }
+
+  private async write(
+    tx: Tx,
+    session: Session,
+    given: HandOut,
+    made: Prepared & { readonly loanId: string; readonly token: string; readonly at: Date },
+  ): Promise<Slip> {
+    const { row, parts, dueAt, guide, loanId, at, token } = made
+    const known = 'id' in given.borrower
+    const borrowerId = 'id' in given.borrower ? given.borrower.id : randomUUID()
+    const opened = await queries.openLoan(tx, {
+      loanId,
+      promised: given.promisedLoanId !== null,
+      branchId: row.branchId,
+      kitId: row.id,
+      borrowerId,
+      newBorrower: known ? null : (given.borrower as Exclude<HandOut['borrower'], { id: string }>),
+      outAt: at,
+      dueAt,
+      handedOutBy: session.staffId,
+      agreementId: given.agreementId,
+      acceptance: given.acceptance,
+      overruleReason: given.overruleReason,
+      linkHash: hashToken(token),
+      linkEndsAt: linkEnd(dueAt),
+    })
+    if (opened === null) throw new Problem('KIT_CHANGED')
+    await this.guides.issue(tx, { loanId, guide, at })
+    await appendRecord(tx, {
+      act: 'handed-out',
+      at,
+      branchId: row.branchId,
+      staffId: session.staffId,
+      kitId: row.id,
+      loanId,
+      before: { condition: made.judgement.condition },
+      after: {
+        borrowerId,
+        dueOn: given.dueOn,
+        agreement: made.agreement,
+        overruleReason: given.overruleReason,
+        ...(made.hasFilter ? { filterChecked: true } : {}),
+      },
+    })
+    const loan = { id: loanId, number: opened, borrower: made.borrowerName, outAt: at, dueAt }
+    const notes = (guide.texts.en?.notes ?? []).map(plain)
+    return { ...slipOf(loan, row, parts, notes), guidePath: guidePath(token) }
+  }
+
+  private refuseUnfit(session: Session, row: ShelfRow, judgement: Judgement, overruleReason: string): void {
+    if (judgement.condition === 'full' || judgement.condition === 'half') return
+    const details = { reasons: judgement.reasons }
+    if (judgement.reasons.some(({ overrule }) => overrule === 'never')) throw new Problem('NEVER', { details })
+    if (overruleReason === '') throw new Problem('NOT_FIT', { details })
+    requireRole(session, row.branchId, ['coordinator'])
+  }
+}

@@ -1,0 +1,13 @@
+import { actsOf } from '@binoculum/contract'
+import type { Feature } from '../../platform/feature.ts'
+import { Branch, InvitationRow, Membership, SessionRow, Staff } from './entities.ts'
+import { peopleRoutes } from './routes.ts'
+import { People } from './service.ts'
+
+export const people: Feature = {
+  name: 'people',
+  entities: [Branch, Staff, Membership, SessionRow, InvitationRow],
+  acts: actsOf.people,
+  open: (house) => house.offer(new People(house.context)),
+  routes: (app, house) => peopleRoutes(app, { ...house.context, people: house.use(People) }),
+}

@@ -1,0 +1,77 @@
+import type { IssuedGuide } from '@binoculum/contract'
+import { composeGuide } from '@binoculum/core'
+import { mount } from '@vue/test-utils'
+import AltitudeDial from './AltitudeDial.vue'
+import FinderWindow from './FinderWindow.vue'
+import GuideFeel from './GuideFeel.vue'
+import NightHorizon from './NightHorizon.vue'
+import NightsTable from './NightsTable.vue'
+import PowersPage from './PowersPage.vue'
+import TicksLine from './TicksLine.vue'
+import TroubleSheet from './TroubleSheet.vue'
+
+const guide = (rest: object = {}): IssuedGuide =>
+  composeGuide({
+    kitName: 'Wren',
+    kitCode: 'M-01',
+    modelName: 'tabletop reflector 114/450',
+    family: 'tabletop-reflector',
+    optics: { apertureMm: 114, focalLengthMm: 450, kind: 'newtonian', collimatable: true, collapsible: false },
+    parts: [
+      { id: 'e', name: 'Eyepiece 25 mm', role: 'eyepiece', mark: 'present', count: 1, focalLengthMm: 25 },
+      { id: 'f', name: 'Eyepiece 10 mm', role: 'eyepiece', mark: 'present', count: 1, focalLengthMm: 10 },
+    ],
+    collimationPolicy: 'leave-it-to-us',
+    branchName: 'Quillstead Library',
+    emergencyLine: 'the poison line',
+    issuedOn: '2026-04-17',
+    dueOn: '2026-04-24',
+    place: { name: 'Yard', zone: 'Europe/Dublin', latitudeDeg: 52.7, longitudeDeg: -8.2 },
+    ...rest,
+  } as never) as unknown as IssuedGuide
+
+it('powers: what each eyepiece gives, lowest first', () => {
+  const text = mount(PowersPage, { props: { powers: guide().powers } }).text()
+  expect(text.indexOf('18×')).toBeGreaterThan(-1)
+  expect(text.indexOf('18×')).toBeLessThan(text.indexOf('45×'))
+})
+
+it('every night of the loan stands on a line of its own', () => {
+  const own = guide()
+  const rows = mount(NightsTable, { props: { guide: own } }).findAll('tbody tr')
+  expect(rows).toHaveLength(own.nights.length)
+  expect(own.nights.length).toBeGreaterThan(5)
+})
+
+it('the tree of trouble is whole on paper: every sign with what to do', () => {
+  const own = guide()
+  const shown = mount(TroubleSheet, { props: { guide: own } })
+  expect(shown.findAll('section')).toHaveLength(own.texts.en?.trouble.length ?? 0)
+})
+
+it('a red dot is looked for in a window, a finder scope in its own', () => {
+  const window = (redDot: boolean) => mount(FinderWindow, { props: { redDot } }).html()
+  expect(window(true)).not.toBe(window(false))
+})
+
+it.each([10, 45, 80])('the dial of %s° stands by its angle', (altitudeDeg) => {
+  const dial = (deg: number) => mount(AltitudeDial, { props: { altitudeDeg: deg, label: 'height' } }).html()
+  expect(dial(altitudeDeg)).not.toBe(dial(altitudeDeg + 5))
+})
+
+it('the line of ticks has one for each step', () => {
+  const line = (count: number) => mount(TicksLine, { props: { count, at: 2, label: 'step 3' } })
+  expect(line(12).html().length).toBeGreaterThan(line(5).html().length)
+  expect(line(12).html()).toContain('step 3')
+})
+
+it('how tight is tight enough has a place on its scale', () => {
+  const feel = (value: string) => mount(GuideFeel, { props: { feel: value as never } }).html()
+  expect(feel('finger-tight')).not.toBe(feel('snug'))
+})
+
+it('the horizon of a southern place faces north', () => {
+  const targets = [{ altitudeDeg: 40, azimuthDeg: 20, kind: 'planet' }]
+  const horizon = (southern: boolean) => mount(NightHorizon, { props: { targets, southern, moonLit: 0.4 } }).html()
+  expect(horizon(true)).not.toBe(horizon(false))
+})

@@ -92,7 +92,7 @@ export const messageSchema = z.object({
   toAddress: z.string(),
   subject: z.string(),
   body: z.string(),
-  state: z.enum(['draft', 'sent', 'failed']),
+  state: z.enum(['draft', 'sending', 'sent', 'failed']),
   problem: z.string(),
   madeAtUtc: z.string(),
   sentAtUtc: z.string().nullable(),

@@ -8,12 +8,13 @@ import { accessRules } from './platform/access.ts'
 import type { App } from './platform/app-type.ts'
 import type { Database } from './platform/database.ts'
 import { errorHandling, Problem } from './platform/errors.ts'
+import type { Drivers } from './platform/feature.ts'
 import { House } from './platform/house.ts'
+import { Jobs } from './platform/jobs.ts'
 import { Live } from './platform/live.ts'
 import type { MailDriver } from './platform/mail.ts'
 import { pages } from './platform/pages.ts'
 import { sessionCookie } from './platform/session.ts'
-import { outboxDriver } from './standins/outbox.ts'
 
 export interface AppOptions {
   readonly database: Database
@@ -24,15 +25,20 @@ export interface AppOptions {
   /** Folder of the built screens; without it only the interface for programs is served. */
   readonly webFolder: string
   readonly log: boolean
-  /** Where letters go; by default into the outbox of this program. */
+  /** Where letters go; else the stand-in that ships with this program. */
   readonly mail?: MailDriver
   readonly mailFrom?: string
+  /** Does what the clock asks for as well, looking for it this often. */
+  readonly jobsEverySeconds?: number
 }
+
+const standIns: Partial<Drivers> = Object.assign({}, ...features.map((feature) => feature.standIns ?? {}))
 
 /** The whole server apart from listening. */
 export async function buildApp(options: AppOptions): Promise<App> {
   const secure = options.publicUrl?.startsWith('https:') ?? false
-  const { database, clock, demo, mail = outboxDriver, mailFrom = 'lending@binoculum.invalid' } = options
+  const { database, clock, demo, mail = standIns.mail, mailFrom = 'lending@binoculum.invalid' } = options
+  if (!mail) throw new Error('Nothing takes letters: no feature has a stand-in for mail')
   const context = { database, clock, secure, demo, mail, mailFrom }
   const app = fastify({
     logger: options.log ? { level: 'warn' } : false,
@@ -53,8 +59,19 @@ export async function buildApp(options: AppOptions): Promise<App> {
   await live.open()
   app.addHook('onClose', () => live.close())
   const house = new House(context, live, options.webFolder)
+  app.decorate('house', house)
   for (const { open } of features) open?.(house)
   const people = house.use(People)
+  if (options.jobsEverySeconds) {
+    const jobs = new Jobs(
+      database.url,
+      features.flatMap((feature) => feature.jobs ?? []),
+      (error) => app.log.error(error),
+      options.jobsEverySeconds,
+    )
+    await jobs.start(house)
+    app.addHook('onClose', () => jobs.stop())
+  }
 
   await app.register(errorHandling)
   // A shelf of a thousand kits is mostly the same words; streams that are read line by line stay as they are.

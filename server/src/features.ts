@@ -14,6 +14,7 @@ import { printing } from './features/printing/feature.ts'
 import { sheet } from './features/sheet/feature.ts'
 import { sites } from './features/sites/feature.ts'
 import { store } from './features/store/feature.ts'
+import { upkeep } from './features/upkeep/feature.ts'
 import type { Feature } from './platform/feature.ts'
 
 /** All features of the server: each after those whose services it uses. A new one is added here, and nowhere else. */
@@ -34,4 +35,5 @@ export const features: readonly Feature[] = [
   practice,
   archive,
   calculators,
+  upkeep,
 ]

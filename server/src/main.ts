@@ -6,7 +6,6 @@ import { loadDemo } from './demo/load.ts'
 import { People } from './features/people/service.ts'
 import { readConfig } from './platform/config.ts'
 import { smtpDriver } from './platform/smtp.ts'
-import { outboxDriver } from './standins/outbox.ts'
 import { makeDataSource } from './data-source.ts'
 import { Database, migrate } from './platform/database.ts'
 
@@ -24,11 +23,14 @@ async function main(): Promise<void> {
   const webFolder = join(dirname(fileURLToPath(import.meta.url)), '..', '..', 'web', 'dist')
   const demo = config.mode === 'demo'
   const { publicUrl, mailFrom, smtpUrl } = config
-  const mail = smtpUrl ? smtpDriver(smtpUrl) : outboxDriver
-  const app = await buildApp({ database, clock, demo, publicUrl, webFolder, log: true, mail, mailFrom })
+  const mail = smtpUrl ? smtpDriver(smtpUrl) : undefined
+  const app = await buildApp({
+    ...{ database, clock, demo, publicUrl, webFolder, mail, mailFrom },
+    log: true,
+    jobsEverySeconds: 30,
+  })
   await app.listen({ host: config.host, port: config.port })
-  if (config.mode === 'empty')
-    await sayFirstLink(new People({ database, clock, secure: false, demo: false, mail, mailFrom }), config)
+  if (config.mode === 'empty') await sayFirstLink(app.house.use(People), config)
   process.send?.('ready')
 
   let stopping = false

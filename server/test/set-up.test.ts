@@ -1,5 +1,13 @@
 import { randomUUID } from 'node:crypto'
-import type { BranchView, HandOutForm, KitSheet, ModelSheet, StaffMember, TakeBackForm } from '@binoculum/contract'
+import type {
+  BranchView,
+  HandOutForm,
+  KitSheet,
+  ModelList,
+  ModelSheet,
+  StaffMember,
+  TakeBackForm,
+} from '@binoculum/contract'
 import { judgeKit, powersThere } from '@binoculum/core'
 import {
   handOutBody,
@@ -181,6 +189,24 @@ describe('light that blinds', () => {
       expect.objectContaining({ condition: 'new', overrule: 'never' }),
     )
   })
+})
+
+it('a model without a kit yet is its own branch’s: others don’t see it, and readers change nothing of it', async () => {
+  const made = (await ines.get<ModelList>('/api/models')).body.models[0]
+  const copy = (await ines.post<ModelSheet>(`/api/models/${made?.id}/copy`, { name: 'Not yet bought' })).body
+  expect(copy.mayChange).toBe(true)
+  const jun = await server.signIn('jun')
+  const petra = await server.signIn('petra')
+  const [row] = await server.source.query(
+    'SELECT b.name FROM model m JOIN branch b ON b.id = m.branch_id WHERE m.id = $1',
+    [copy.id],
+  )
+  const [there, elsewhere] = row.name.startsWith('Ferncliff') ? [petra, jun] : [jun, petra]
+  const seen = await there.get<ModelSheet>(`/api/models/${copy.id}`)
+  expect([seen.status, seen.body.mayChange]).toEqual([200, false])
+  expect((await elsewhere.get(`/api/models/${copy.id}`)).status).toBe(404)
+  const { models } = (await elsewhere.get<ModelList>('/api/models')).body
+  expect(models.map(({ id }) => id)).not.toContain(copy.id)
 })
 
 it('the desk judges a kit as the server does, for every kit of the shelf', async () => {

@@ -1,4 +1,4 @@
-import type { HandOutForm, KitChange, KitSheet } from '@binoculum/contract'
+import type { HandOutForm, KitChange, KitSheet, ModelSheet } from '@binoculum/contract'
 import {
   handOutBody,
   kitOf,
@@ -86,4 +86,25 @@ it('a take-back: its form and the act', async () => {
   // A form shows the whole sheet, and what this branch knows of losses and of things that look alike.
   expect(form.length).toBeLessThanOrEqual(17)
   expect(act.length).toBeLessThanOrEqual(20)
+})
+
+it('a change of a model’s card, carried into all its kits, takes no more for nine kits than for one', async () => {
+  const models: { id: string; kits: number }[] = await server.source.query(
+    `SELECT model_id AS id, count(*)::int AS kits FROM kit GROUP BY 1 ORDER BY 2`,
+  )
+  const asked = async ({ id }: { id: string }) => {
+    const { name, version, weighGroups, parts } = (await ines.get<ModelSheet>(`/api/models/${id}`)).body
+    const lighter = parts.map((part) => ({ ...part, massG: part.massG && part.massG + 1 }))
+    return during(async () => {
+      const reply = await ines.post(`/api/models/${id}`, {
+        ...{ name, version, weighGroups },
+        parts: [...lighter.slice(1), { ...lighter[0], id: null, name: 'Spare screw' }],
+      })
+      expect([reply.status, reply.body]).toMatchObject([200, { parts: expect.any(Array) as unknown }])
+    })
+  }
+  const [few, many] = [models.at(0), models.at(-1)]
+  if (!few || !many || few.kits >= many.kits) throw new Error('the demo has models of one size only')
+  const [one, all] = [await asked(few), await asked(many)]
+  expect(all).toHaveLength(one.length)
 })

@@ -34,7 +34,7 @@ import {
   type PointXY,
 } from '@binoculum/core'
 import { DateTime } from 'luxon'
-import { defaultPolicies } from '../features/people/service.ts'
+import { defaultPolicies } from '../features/people/defaults.ts'
 import { demoWeighGroups, type DemoModel } from './catalogue.ts'
 import { demoGuideWords } from './guide-words.ts'
 import { demoHeadMomentGmm, demoSites } from './mounts.ts'

@@ -9,6 +9,7 @@ import { KitsAsTheyAre1764700000000 } from './0008-kits-as-they-are.ts'
 import { Growth1764800000000 } from './0009-growth.ts'
 import { SentFor1764900000000 } from './0010-sent-for.ts'
 import { GuidePieces1765000000000 } from './0011-guide-pieces.ts'
+import { ModelOwners1765100000000 } from './0012-model-owners.ts'
 
 /** In order, named one by one: leftover build output is never taken for a migration. */
 export const migrations = [
@@ -23,4 +24,5 @@ export const migrations = [
   Growth1764800000000,
   SentFor1764900000000,
   GuidePieces1765000000000,
+  ModelOwners1765100000000,
 ]

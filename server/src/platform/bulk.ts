@@ -1,4 +1,4 @@
-import type { EntityTarget, ObjectLiteral } from 'typeorm'
+import type { EntityMetadata, EntityTarget, ObjectLiteral } from 'typeorm'
 import { selectRows, type Tx } from './database.ts'
 
 const ROWS_AT_ONCE = 5000
@@ -20,6 +20,52 @@ export async function insertMany<T extends ObjectLiteral>(
     const some = rows.slice(start, start + ROWS_AT_ONCE).map(record)
     await tx.query(
       `INSERT INTO "${tableName}" (${names}) SELECT ${names} FROM jsonb_populate_recordset(null::public."${tableName}", $1)`,
+      [JSON.stringify(some)],
+    )
+  }
+}
+
+/** Inserts rows of many tables, each after those it refers to. */
+export async function insertAlongKeys(
+  tx: Tx,
+  parts: readonly (readonly [EntityTarget<ObjectLiteral>, readonly Record<string, unknown>[]])[],
+): Promise<void> {
+  const rowsOf = new Map(parts.map(([entity, rows]) => [tx.connection.getMetadata(entity), rows]))
+  for (const table of referredFirst([...rowsOf.keys()])) await insertMany(tx, table.target, rowsOf.get(table) ?? [])
+}
+
+/** Tables in an order in which each stands after those it refers to. */
+function referredFirst(tables: readonly EntityMetadata[]): EntityMetadata[] {
+  const order = new Set<EntityMetadata>()
+  const put = (table: EntityMetadata) => {
+    if (order.has(table) || !tables.includes(table)) return
+    for (const { referencedEntityMetadata: other } of table.foreignKeys) if (other !== table) put(other)
+    order.add(table)
+  }
+  for (const table of tables) put(table)
+  return [...order]
+}
+
+/** Updates many rows by their id in few statements; every row names the same columns. Not for binary columns. */
+export async function updateMany<T extends ObjectLiteral>(
+  tx: Tx,
+  target: EntityTarget<T>,
+  rows: readonly ({ readonly id: string } & Record<string, unknown>)[],
+): Promise<void> {
+  const [first] = rows
+  if (!first) return
+  const { columns, tableName } = tx.connection.getMetadata(target)
+  const named = columns.filter(({ propertyName }) => first[propertyName] !== undefined && propertyName !== 'id')
+  const sets = named.map(({ databaseName }) => `"${databaseName}" = new."${databaseName}"`).join(', ')
+  const record = (row: Record<string, unknown>) => ({
+    id: row.id,
+    ...Object.fromEntries(named.map(({ databaseName, propertyName }) => [databaseName, row[propertyName]])),
+  })
+  for (let start = 0; start < rows.length; start += ROWS_AT_ONCE) {
+    const some = rows.slice(start, start + ROWS_AT_ONCE).map(record)
+    await tx.query(
+      `UPDATE "${tableName}" old SET ${sets} FROM jsonb_populate_recordset(null::public."${tableName}", $1) new
+       WHERE new.id = old.id`,
       [JSON.stringify(some)],
     )
   }

@@ -1,6 +1,12 @@
 import type { Context } from './context.ts'
 import type { Live } from './live.ts'
 
+declare module 'fastify' {
+  interface FastifyInstance {
+    house: House
+  }
+}
+
 /** What a whole server has once: its surroundings, and every feature's services by their class. */
 export class House {
   private readonly services = new Map<unknown, object>()

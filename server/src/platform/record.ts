@@ -1,4 +1,5 @@
 import type { Act as ActName, RecordLine } from '@binoculum/contract'
+import { insertMany } from './bulk.ts'
 import type { Tx } from './database.ts'
 import { ActRecord } from './record-entities.ts'
 
@@ -13,6 +14,14 @@ export interface Act {
   readonly before?: object
   readonly after?: object
 }
+
+/** Appends the same kind of act for many things at once. */
+export const appendRecords = (tx: Tx, acts: readonly Act[]): Promise<void> =>
+  insertMany(
+    tx,
+    ActRecord,
+    acts.map((act) => ({ kitId: null, loanId: null, before: null, after: null, ...act })),
+  )
 
 /** Appends one act, in the transaction that does it. @returns its line, as the page of a kit shows it */
 export async function appendRecord(tx: Tx, act: Act, by = ''): Promise<RecordLine> {

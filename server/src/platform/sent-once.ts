@@ -34,6 +34,12 @@ export async function once<T extends object>(
   return answer
 }
 
+/** Deletes all answers that are kept no longer. */
+export const sweepKeptAnswers = (tx: Tx) =>
+  changedRows(tx, 'DELETE FROM sent_once WHERE created_at < now() - make_interval(days => $1) RETURNING key', [
+    KEPT_DAYS,
+  ])
+
 async function keptAnswer<T extends object>(tx: Tx, { key, staffId, sentFor, may }: Sent): Promise<T> {
   const [kept] = await selectRows<{ answer: T | null }>(
     tx,

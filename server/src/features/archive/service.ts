@@ -109,7 +109,7 @@ export class Archives {
       if (taken.size > 0) throw new Problem('CODE_TAKEN', { details: { codes: [...taken] } })
       for (const picture of pictures) await tx.insert(Picture, { ...picture, branchId, byStaffId: staffId, at })
       for (const { key, parts, ...model } of archive.models) {
-        await tx.insert(Model, { ...model, id: idOf(key), version: 1 } as never)
+        await tx.insert(Model, { ...model, id: idOf(key), branchId, version: 1 } as never)
         const rows = parts.map(({ key: partKey, picture, optics, ...rest }, index) => ({
           ...rest,
           optics: withBarrel(optics),

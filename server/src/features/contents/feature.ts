@@ -7,6 +7,7 @@ import { Picture, Remembered, RoleLossRow, Spare, WeighingRow } from './entities
 import { contentsRoutes } from './routes.ts'
 import { Lists, Models, Pictures, Spares, Weighings } from './service.ts'
 import { contentsOnSheet } from './sheet.ts'
+import { recountLosses } from './weigh-queries.ts'
 
 export const contents: Feature = {
   name: 'contents',
@@ -24,4 +25,11 @@ export const contents: Feature = {
       weighings: house.use(Weighings),
       pictures: new Pictures(house.context),
     }),
+  demo: {
+    rows: (story) => [
+      [Spare, story.spares],
+      [WeighingRow, story.weighings],
+    ],
+    after: recountLosses,
+  },
 }

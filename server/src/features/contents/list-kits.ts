@@ -76,6 +76,7 @@ export async function prepareModels(
     }))
     await tx.insert(Model, {
       id,
+      branchId,
       name,
       family: each.family,
       optics: opticsOf(each, kit?.parts ?? []),

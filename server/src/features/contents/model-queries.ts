@@ -4,6 +4,7 @@ import { selectRows, type Tx } from '../../platform/database.ts'
 
 export interface ModelRow {
   readonly id: string
+  readonly branchId: string
   readonly name: string
   readonly family: string
   readonly optics: unknown
@@ -16,10 +17,10 @@ export interface ModelRow {
   readonly version: number
 }
 
-const modelColumns = `m.id, m.name, m.family, m.optics, m.weigh_groups AS "weighGroups", m.mount, m.mirror, m.finder, m.stand, m.procedure,
+const modelColumns = `m.id, m.branch_id AS "branchId", m.name, m.family, m.optics, m.weigh_groups AS "weighGroups", m.mount, m.mirror, m.finder, m.stand, m.procedure,
   m.version`
 
-/** Models that kits of these branches have, or that nobody's kit has yet. */
+/** Models of these branches, and those that their kits have. */
 export const modelsOfBranches = (
   tx: Tx,
   branchIds: readonly string[],
@@ -29,8 +30,7 @@ export const modelsOfBranches = (
     `SELECT m.id, m.name, m.family, (SELECT count(*)::int FROM model_part p WHERE p.model_id = m.id) AS parts,
        ARRAY(SELECT k.name FROM kit k WHERE k.model_id = m.id AND k.branch_id = ANY($1) ORDER BY k.name) AS kits
      FROM model m
-     WHERE EXISTS (SELECT 1 FROM kit k WHERE k.model_id = m.id AND k.branch_id = ANY($1))
-        OR NOT EXISTS (SELECT 1 FROM kit k WHERE k.model_id = m.id)
+     WHERE m.branch_id = ANY($1) OR EXISTS (SELECT 1 FROM kit k WHERE k.model_id = m.id AND k.branch_id = ANY($1))
      ORDER BY m.name`,
     [branchIds],
   )

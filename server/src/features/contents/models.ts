@@ -7,7 +7,6 @@ import {
   procedureSchema,
   standDataSchema,
   type ModelList,
-  type ModelPart,
   type ModelSheet,
   type NewModel,
   type Session,
@@ -20,26 +19,24 @@ import {
 } from '@binoculum/contract'
 import {
   finderKindOnCard,
-  followModel,
   kitDifferences,
   starterCard,
   starterFacts,
   templateProcedure,
   type Family,
 } from '@binoculum/core'
-import { branchIdsOf, coordinatorOnly, requireRole } from '../../platform/access.ts'
+import { branchIdsOf, coordinatorOnly, requireRole, signedInAs } from '../../platform/access.ts'
 import { insertMany } from '../../platform/bulk.ts'
 import type { Context } from '../../platform/context.ts'
 import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
 import { once } from '../../platform/sent-once.ts'
-import { appendRecord } from '../../platform/record.ts'
+import { appendRecords } from '../../platform/record.ts'
 import { stepTimesOfModel } from '../checks/service.ts'
 import { wireProcedure } from '../sheet/service.ts'
-import { Model, ModelPartRow, PartRow, bumpKitVersion, outdateWeighings } from '../store/service.ts'
+import { Model, ModelPartRow } from '../store/service.ts'
+import { carryIntoKits, keepModelParts, type WrittenPart } from './model-card.ts'
 import * as queries from './model-queries.ts'
-
-type Written = WriteModel['parts'][number] & { readonly id: string; readonly position: number }
 
 /** Models: what their kits should have in the case, in which order, how heavy, and how much it is needed. */
 export class Models {
@@ -54,7 +51,7 @@ export class Models {
     const model = await queries.modelById(tx, modelId)
     const kits = await queries.kitsOfModel(tx, modelId)
     const branchIds = branchIdsOf(session)
-    if (!model || (kits.length > 0 && !kits.some(({ branchId }) => branchIds.includes(branchId))))
+    if (!model || ![model, ...kits].some(({ branchId }) => branchIds.includes(branchId)))
       throw new Problem('NOT_FOUND')
     const parts = await queries.modelParts(tx, modelId)
     const kitParts = await queries.kitPartsOfModel(tx, modelId)
@@ -82,7 +79,7 @@ export class Models {
       procedureIsTemplate: own === null,
       stepTimes: [...(await stepTimesOfModel(tx, modelId))],
       parts,
-      mayChange: mayChange(session, kits),
+      mayChange: mayChange(session, model, kits),
       kits: kits
         .filter(({ branchId }) => branchIds.includes(branchId))
         .map(({ id, code, name }) => ({
@@ -105,12 +102,12 @@ export class Models {
       const model = await queries.modelById(tx, modelId, true)
       const kits = await queries.kitsOfModel(tx, modelId)
       if (!model) throw new Problem('NOT_FOUND')
-      if (!mayChange(session, kits)) throw new Problem('NOT_ALLOWED')
+      if (!mayChange(session, model, kits)) throw new Problem('NOT_ALLOWED')
       if (model.version !== given.version)
         throw new Problem('MODEL_CHANGED', { details: { now: await this.sheet(session, modelId, tx) } })
       const before = await queries.modelParts(tx, modelId)
       const known = new Set(before.map(({ id }) => id))
-      const parts = given.parts.map((part, index): Written => {
+      const parts = given.parts.map((part, index): WrittenPart => {
         if (part.id !== null && !known.has(part.id))
           throw new Problem('BAD_INPUT', {
             issues: [{ path: `parts.${index}.id`, message: 'is no part of this model' }],
@@ -123,18 +120,12 @@ export class Models {
         { name: given.name, weighGroups: given.weighGroups, version: model.version + 1 },
       )
       const kitParts = await queries.kitPartsOfModel(tx, modelId)
-      await this.keepParts(tx, modelId, before, parts)
-      await this.carryIntoKits(tx, { kits, before, parts, kitParts })
-      for (const kit of kits)
-        await appendRecord(tx, {
-          act: 'model-changed',
-          at: this.context.clock(),
-          branchId: kit.branchId,
-          staffId: session.staffId,
-          kitId: kit.id,
-          before: { parts: before.length },
-          after: { model: given.name, parts: parts.length },
-        })
+      await keepModelParts(tx, modelId, before, parts)
+      await carryIntoKits(tx, { kits, before, parts, kitParts })
+      await this.record(tx, session, kits, {
+        before: { parts: before.length },
+        after: { model: given.name, parts: parts.length },
+      })
       return this.sheet(session, modelId, tx)
     })
   }
@@ -150,7 +141,9 @@ export class Models {
         async () => {
           const id = randomUUID()
           const { name, family, eyepiecesMm } = given
-          await tx.insert(Model, { id, name, family, optics: newOptics(given), weighGroups: [], version: 1 } as never)
+          const { branchId } = given
+          const optics = newOptics(given)
+          await tx.insert(Model, { id, branchId, name, family, optics, weighGroups: [], version: 1 } as never)
           const parts = starterCard(family, eyepiecesMm).map((part, index) => ({
             ...part,
             ...starterFacts(part.role),
@@ -238,80 +231,53 @@ export class Models {
       const model = await queries.modelById(tx, modelId, true)
       const kits = await queries.kitsOfModel(tx, modelId)
       if (!model) throw new Problem('NOT_FOUND')
-      if (!mayChange(session, kits)) throw new Problem('NOT_ALLOWED')
+      if (!mayChange(session, model, kits)) throw new Problem('NOT_ALLOWED')
       if (model.version !== version)
         throw new Problem('MODEL_CHANGED', { details: { now: await this.sheet(session, modelId, tx) } })
       await tx.update(Model, { id: modelId }, { ...fields, version: version + 1 } as never)
-      for (const kit of kits)
-        await appendRecord(tx, {
-          act: 'model-changed',
-          at: this.context.clock(),
-          branchId: kit.branchId,
-          staffId: session.staffId,
-          kitId: kit.id,
-          before: { changed: Object.keys(fields)[0] },
-          after: { model: model.name, changed: Object.keys(fields)[0] },
-        })
+      const [changed] = Object.keys(fields)
+      await this.record(tx, session, kits, { before: { changed }, after: { model: model.name, changed } })
       return this.sheet(session, modelId, tx)
     })
   }
 
-  private async keepParts(
+  /** A change of a model stands in the record of each kit that it changes. */
+  private record(
     tx: Tx,
-    modelId: string,
-    before: readonly ModelPart[],
-    parts: readonly Written[],
+    session: Session,
+    kits: readonly queries.KitOfModel[],
+    change: { readonly before: object; readonly after: object },
   ): Promise<void> {
-    for (const { id } of before) if (!parts.some((part) => part.id === id)) await tx.delete(ModelPartRow, { id })
-    for (const part of parts) {
-      if (before.some(({ id }) => id === part.id)) await tx.update(ModelPartRow, { id: part.id }, part as never)
-      else await tx.insert(ModelPartRow, { ...part, modelId } as never)
-    }
-  }
-
-  /** Kits follow their model field by field; a part that is new in the model waits in each kit to be counted. */
-  private async carryIntoKits(
-    tx: Tx,
-    given: {
-      readonly kits: readonly queries.KitOfModel[]
-      readonly before: readonly ModelPart[]
-      readonly parts: readonly Written[]
-      readonly kitParts: readonly queries.KitPartOfModel[]
-    },
-  ): Promise<void> {
-    for (const kit of given.kits) {
-      const own = given.kitParts.filter(({ kitId }) => kitId === kit.id)
-      await tx.query('UPDATE part SET position = position + 1000 WHERE kit_id = $1', [kit.id])
-      const order: { id: string; place: string }[] = []
-      for (const part of given.parts) {
-        const old = given.before.find(({ id }) => id === part.id)
-        const inKit = old && own.find(({ modelPartId }) => modelPartId === part.id)
-        // A kit that lacked the part before lacks it still: that is a real difference.
-        if (old && !inKit) continue
-        order.push(inKit ? await updatePart(tx, inKit, old, part) : await addPart(tx, kit.id, part))
-      }
-      const gone = own.filter(({ modelPartId }) => modelPartId && !given.parts.some(({ id }) => id === modelPartId))
-      for (const { id } of gone) await tx.delete(PartRow, { id })
-      const besides = own.filter(({ modelPartId }) => modelPartId === null)
-      for (const [index, { id }] of withBesides(order, besides).entries())
-        await tx.update(PartRow, { id }, { position: index + 1 })
-      const massesChanged = weighsOtherwise(given.before, given.parts)
-      if (massesChanged) await outdateWeighings(tx, kit.id, 'all')
-      await bumpKitVersion(tx, kit.id)
-    }
+    const at = this.context.clock()
+    const { staffId } = session
+    return appendRecords(
+      tx,
+      kits.map(({ id: kitId, branchId }) => ({ act: 'model-changed', at, branchId, staffId, kitId, ...change })),
+    )
   }
 
   /** A new model with the same card, for kits that differ a little. */
   async copy(session: Session, modelId: string, name: string): Promise<ModelSheet> {
     const sheet = await this.sheet(session, modelId)
+    const coordinated = session.memberships
+      .filter(({ role }) => role === 'coordinator')
+      .map(({ branchId }) => branchId)
+    const model = await queries.modelById(this.context.database.reader, modelId)
+    // Whoever takes a copy owns it: where they coordinate the model's own branch, that; else one of theirs.
+    const branchId = coordinated.find((id) => id === model?.branchId) ?? coordinated[0]
+    if (!branchId) throw new Problem('NOT_ALLOWED')
     return this.context.database.inTransaction(async (tx) => {
       const id = randomUUID()
       const { family, optics, weighGroups, parts, mount, mirror, finder, stand } = sheet
       const procedure = sheet.procedureIsTemplate ? null : sheet.procedure
       await tx.insert(Model, {
-        ...{ id, name, family, optics, weighGroups, mount, mirror, finder, stand, procedure, version: 1 },
+        ...{ id, branchId, name, family, optics, weighGroups, mount, mirror, finder, stand, procedure, version: 1 },
       } as never)
-      for (const part of parts) await tx.insert(ModelPartRow, { ...part, id: randomUUID(), modelId: id } as never)
+      await insertMany(
+        tx,
+        ModelPartRow,
+        parts.map((part) => ({ ...part, id: randomUUID(), modelId: id })),
+      )
       return this.sheet(session, id, tx)
     })
   }
@@ -332,69 +298,6 @@ const newOptics = ({ apertureMm, focalLengthMm, kind }: Pick<NewModel, 'aperture
   peepholeOutsideFocusMm: 0,
 })
 
-const mayChange = (session: Session, kits: readonly queries.KitOfModel[]) =>
-  kits.every(({ branchId }) =>
-    session.memberships.some((own) => own.branchId === branchId && own.role === 'coordinator'),
-  )
-
-async function updatePart(tx: Tx, own: queries.KitPartOfModel, before: ModelPart, after: Written) {
-  const next = followModel(own, before, after, { weighedHere: own.weighed })
-  const grew = next.count > own.count && own.mark === 'present'
-  await tx.update(PartRow, { id: own.id }, {
-    name: next.name,
-    role: next.role,
-    criticality: next.criticality,
-    count: next.count,
-    massG: next.massG,
-    toleranceG: next.toleranceG,
-    weighGroup: next.weighGroup,
-    together: after.together,
-    place: next.place,
-    lookEveryTime: next.lookEveryTime,
-    costMinor: next.costMinor,
-    lookFor: after.lookFor,
-    optics: after.optics,
-    consumable: after.consumable,
-    presentCount: Math.min(own.presentCount, next.count),
-    // More of them than were counted: somebody has to look.
-    ...(grew ? { mark: 'unseen' } : {}),
-  } as never)
-  return { id: own.id, place: next.place }
-}
-
-async function addPart(tx: Tx, kitId: string, part: Written) {
-  const { id: modelPartId, pictureId: _picture, ...rest } = part
-  const id = randomUUID()
-  await tx.insert(PartRow, {
-    ...rest,
-    id,
-    kitId,
-    modelPartId,
-    presentCount: 0,
-    mark: 'unseen',
-    weighed: false,
-  } as never)
-  return { id, place: part.place }
-}
-
-/** Parts that only this kit has stand after the last one of their place. */
-function withBesides(
-  order: readonly { id: string; place: string }[],
-  besides: readonly { id: string; place: string }[],
-): readonly { id: string; place: string }[] {
-  return besides.reduce<readonly { id: string; place: string }[]>((list, part) => {
-    const last = list.findLastIndex(({ place }) => place === part.place)
-    const at = last < 0 ? list.length : last + 1
-    return [...list.slice(0, at), part, ...list.slice(at)]
-  }, order)
-}
-
-const weighsOtherwise = (before: readonly ModelPart[], after: readonly Written[]): boolean => {
-  const weight = (parts: readonly (ModelPart | Written)[]) =>
-    JSON.stringify(
-      parts
-        .map(({ id, count, massG, weighGroup }) => [id, count, massG, weighGroup])
-        .sort((a, b) => String(a[0]).localeCompare(String(b[0]))),
-    )
-  return weight(before) !== weight(after)
-}
+/** Whoever coordinates the branch that it belongs to, and every branch whose kits the change would reach. */
+const mayChange = (session: Session, model: queries.ModelRow, kits: readonly queries.KitOfModel[]) =>
+  [model, ...kits].every(({ branchId }) => signedInAs(session, branchId, 'coordinator'))

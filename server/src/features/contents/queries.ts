@@ -48,8 +48,8 @@ export const modelsByName = (
   selectRows(
     tx,
     `SELECT DISTINCT ON (m.name) m.id, m.name, m.family FROM model m
-     WHERE m.name = ANY($2) AND (EXISTS (SELECT 1 FROM kit k WHERE k.model_id = m.id AND k.branch_id = $1)
-       OR NOT EXISTS (SELECT 1 FROM kit k WHERE k.model_id = m.id))
+     WHERE m.name = ANY($2)
+       AND (m.branch_id = $1 OR EXISTS (SELECT 1 FROM kit k WHERE k.model_id = m.id AND k.branch_id = $1))
      ORDER BY m.name, m.id`,
     [branchId, names],
   )

@@ -14,7 +14,7 @@ export class Notice {
 
 /** A letter to a borrower. It names them by key only; name and address are put in when it is read or sent. */
 @Entity('message')
-@Check('ck_message_state', `"state" IN ('draft', 'sent', 'failed')`)
+@Check('ck_message_state', `"state" IN ('draft', 'sending', 'sent', 'failed')`)
 @Index(['branchId', 'madeAt'])
 @Index(['borrowerId'])
 @Index(['kitId'])
@@ -27,9 +27,11 @@ export class MessageRow {
   @ForeignKey('Kit') @Column('uuid') kitId: string
   @Column('text') subject: string
   @Column('text') body: string
-  @Column('text') state: 'draft' | 'sent' | 'failed'
+  @Column('text') state: 'draft' | 'sending' | 'sent' | 'failed'
   @Column('text', { default: '' }) problem: string
   @ForeignKey('Staff') @Column('uuid') byStaffId: string
   @Column('timestamptz') madeAt: Date
   @Column('timestamptz', { nullable: true }) sentAt: Date | null
+  /** When it was last handed to the mail server, by the database's clock. */
+  @Column('timestamptz', { nullable: true }) triedAt: Date | null
 }

@@ -52,6 +52,7 @@ export class Letters {
         byStaffId: session.staffId,
         madeAt: this.context.clock(),
         sentAt: null,
+        triedAt: null,
       })
       return letterView(await this.letter(tx, session, id))
     })
@@ -60,7 +61,7 @@ export class Letters {
   async write(session: Session, id: string, given: { subject: string; body: string }): Promise<Message> {
     return this.context.database.inTransaction(async (tx) => {
       const letter = await this.letter(tx, session, id)
-      if (letter.state === 'sent') throw new Problem('JOB_CHANGED')
+      if (letter.state === 'sent' || letter.state === 'sending') throw new Problem('JOB_CHANGED')
       await tx.update(MessageRow, { id }, given)
       return letterView(await this.letter(tx, session, id))
     })
@@ -73,35 +74,43 @@ export class Letters {
     return letter
   }
 
-  /** Sends a draft. Taken by the row first, so that two clicks send one letter; a failure is kept and can be tried again. */
+  /** Sends a letter. It is marked as under way before, and as sent or failed after: nothing stays locked while a mail
+   * server takes its time, and of two clicks one sends. A failure is kept and can be tried again. */
   async send(session: Session, id: string): Promise<Message> {
     const { database, clock, mail } = this.context
-    return database.inTransaction(async (tx) => {
-      await tx.query('SELECT id FROM message WHERE id = $1 FOR UPDATE', [id])
+    const taken = await database.inTransaction(async (tx) => {
+      await this.letter(tx, session, id)
+      if (!(await queries.takeLetter(tx, id))) return null
       const letter = await this.letter(tx, session, id)
-      if (letter.state === 'sent') return letterView(letter)
       if (!isAddress(letter.toAddress)) throw new Problem('NO_ADDRESS')
-      const at = clock()
-      const failed = await mail.send(this.mailOf(letter, at)).then(
-        () => null,
-        (error: unknown) => (error instanceof Error ? error.message : String(error)),
-      )
-      if (failed !== null) {
-        await tx.update(MessageRow, { id }, { state: 'failed', problem: failed.slice(0, 300) })
-        return letterView(await this.letter(tx, session, id))
-      }
-      await tx.update(MessageRow, { id }, { state: 'sent', problem: '', sentAt: at })
-      await appendRecord(tx, {
-        act: 'message-sent',
-        at,
-        branchId: letter.branchId,
-        staffId: session.staffId,
-        kitId: letter.kitId,
-        loanId: letter.loanId,
-        after: { subject: letter.subject, way: mail.way },
-      })
+      return letter
+    })
+    if (!taken) return letterView(await this.letter(database.reader, session, id))
+    const at = clock()
+    const problem = await mail.send(this.mailOf(taken, at)).then(
+      () => null,
+      (error: unknown) => (error instanceof Error ? error.message : String(error)),
+    )
+    return database.inTransaction(async (tx) => {
+      if (problem === null) {
+        await tx.update(MessageRow, { id }, { state: 'sent', problem: '', sentAt: at })
+        await appendRecord(tx, {
+          act: 'message-sent',
+          at,
+          branchId: taken.branchId,
+          staffId: session.staffId,
+          kitId: taken.kitId,
+          loanId: taken.loanId,
+          after: { subject: taken.subject, way: mail.way },
+        })
+      } else await tx.update(MessageRow, { id }, { state: 'failed', problem: problem.slice(0, 300) })
       return letterView(await this.letter(tx, session, id))
     })
+  }
+
+  /** Letters whose server ended while they were under way: nobody knows whether they left, and that is what they say. */
+  async settleForgotten(): Promise<void> {
+    await queries.settleForgotten(this.context.database.reader)
   }
 
   /** The letter as a file for any mail program. */

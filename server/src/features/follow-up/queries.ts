@@ -151,3 +151,25 @@ export async function loanBehind(
     )[0] ?? null
   )
 }
+
+/** Marks a letter as under way; false where it is under way or gone already. */
+export const takeLetter = async (tx: Tx, id: string): Promise<boolean> =>
+  (
+    await changedRows(
+      tx,
+      `UPDATE message SET state = 'sending', problem = '', tried_at = now()
+       WHERE id = $1 AND state IN ('draft', 'failed') RETURNING id`,
+      [id],
+    )
+  ).length === 1
+
+/** No mail server takes longer than its driver waits; after five minutes nobody is waiting for an answer any more. */
+export const settleForgotten = (tx: Tx) =>
+  changedRows(
+    tx,
+    `UPDATE message SET state = 'failed', problem = $1
+     WHERE state = 'sending' AND tried_at < now() - interval '5 minutes' RETURNING id`,
+    [
+      'It is not known whether it left: this program was stopped while it was under way. Ask the borrower before you send it again.',
+    ],
+  )

@@ -4,6 +4,7 @@ import { Shelf } from '../judgement/service.ts'
 import { Sheets } from '../sheet/service.ts'
 import { BorrowerMessageRow, GuidePieceRow, GuideRow, GuideTextRow } from './entities.ts'
 import { GuidePages } from './page.ts'
+import { compactGuides } from './queries.ts'
 import { guideRoutes } from './routes.ts'
 import { Guides, GuideTextsDesk } from './service.ts'
 
@@ -18,4 +19,11 @@ export const guides: Feature = {
       pages: new GuidePages(house.webFolder),
       texts: new GuideTextsDesk(house.context, house.use(Shelf), house.use(Sheets)),
     }),
+  demo: {
+    rows: (story) => [
+      [GuideTextRow, story.guideTexts],
+      [GuideRow, story.guides],
+    ],
+    after: compactGuides,
+  },
 }

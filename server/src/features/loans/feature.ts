@@ -33,4 +33,12 @@ export const loans: Feature = {
       corrections: new Corrections(house.context, loans, takeBacks, guides),
     })
   },
+  demo: {
+    rows: (story) => [
+      [Agreement, story.agreements],
+      [BorrowerRow, story.borrowers],
+      [Loan, story.loans],
+      [TakeBackRow, story.takeBacks],
+    ],
+  },
 }

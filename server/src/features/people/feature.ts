@@ -9,5 +9,19 @@ export const people: Feature = {
   entities: [Branch, Staff, Membership, SessionRow, InvitationRow],
   acts: actsOf.people,
   open: (house) => house.offer(new People(house.context)),
+  jobs: [
+    {
+      name: 'sweep-sign-ins',
+      cron: '20 2 * * *',
+      work: (house) => house.use(People).sweep(),
+    },
+  ],
   routes: (app, house) => peopleRoutes(app, { ...house.context, people: house.use(People) }),
+  demo: {
+    rows: (story) => [
+      [Branch, story.branches],
+      [Staff, story.staff],
+      [Membership, story.memberships],
+    ],
+  },
 }

@@ -50,6 +50,9 @@ export const deleteSessionsOf = (tx: Tx, staffId: string) => tx.delete(SessionRo
 export const deleteOldSessions = (tx: Tx, now: Date) =>
   changedRows(tx, 'DELETE FROM session WHERE expires_at < $1 RETURNING token_hash', [now])
 
+export const deleteOldInvitations = (tx: Tx, before: Date) =>
+  changedRows(tx, 'DELETE FROM invitation WHERE coalesce(used_at, expires_at) < $1 RETURNING kind', [before])
+
 export const insertInvitation = (tx: Tx, row: Omit<InvitationRow, 'usedAt'>) => tx.insert(InvitationRow, row)
 
 export interface OpenInvitation {

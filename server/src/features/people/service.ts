@@ -18,18 +18,13 @@ import { Problem } from '../../platform/errors.ts'
 import { appendRecord } from '../../platform/record.ts'
 import { hashPassword, hashToken, newToken, passwordMatches } from '../../platform/secrets.ts'
 import { Branch, Membership, Staff } from './entities.ts'
-import { defaultAgreementText } from './default-agreement.ts'
+import { defaultAgreementText, defaultPolicies } from './defaults.ts'
 import * as queries from './queries.ts'
 
 const HOUR_MS = 3_600_000
 const SESSION_HOURS = 12
 const LINK_HOURS = 7 * 24
-
-/** Policies a new branch begins with; all changeable. Days are common practice, no source. */
-export const defaultPolicies = {
-  maxAgeDays: { glass: 180, stand: 180, collimation: 120, star: 180, finder: 120, pack: 365 },
-  collimation: 'leave-it-to-us',
-} as const
+const LINKS_KEPT_HOURS = 30 * 24
 
 const after = (now: Date, hours: number) => new Date(now.getTime() + hours * HOUR_MS)
 
@@ -68,6 +63,13 @@ export class People {
 
   async signOut(token: string): Promise<void> {
     await queries.deleteSession(this.context.database.reader, hashToken(token))
+  }
+
+  /** Takes away sessions that are over, and links a month after they were used or over. */
+  async sweep(): Promise<void> {
+    const { database, clock } = this.context
+    await queries.deleteOldSessions(database.reader, clock())
+    await queries.deleteOldInvitations(database.reader, after(clock(), -LINKS_KEPT_HOURS))
   }
 
   /** A one-time link for the first coordinator; null as soon as there is anybody. */
@@ -300,7 +302,7 @@ export class People {
   }
 }
 
-export { defaultAgreementText }
+export { defaultAgreementText, defaultPolicies }
 
 const fieldsOf = ({ name, zone, emergencyLine, currency, loanDays, returnTime }: Branch) => ({
   ...{ name, zone, emergencyLine, currency, loanDays, returnTime },

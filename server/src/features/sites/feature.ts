@@ -9,4 +9,10 @@ export const sites: Feature = {
   entities: [SiteRow, LandmarkRow],
   routes: (app, house) =>
     siteRoutes(app, { sites: new Sites(house.context), landmarks: new Landmarks(house.context) }),
+  demo: {
+    rows: (story) => [
+      [SiteRow, story.sites],
+      [LandmarkRow, story.landmarks],
+    ],
+  },
 }

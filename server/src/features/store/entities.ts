@@ -1,8 +1,11 @@
 import { Check, Column, Entity, ForeignKey, Index, PrimaryColumn } from 'typeorm'
 
 @Entity()
+@Index(['branchId'])
 export class Model {
   @PrimaryColumn('uuid') id: string
+  /** Whose it is: this branch's coordinators change it, where they coordinate every branch that has kits of it. */
+  @ForeignKey('Branch') @Column('uuid') branchId: string
   @Column('text') name: string
   @Column('text') family: string
   @Column('jsonb') optics: object

@@ -6,4 +6,13 @@ export const store: Feature = {
   name: 'store',
   entities: [Model, ModelPartRow, Kit, PartRow, ExtraPartRow, Job],
   open: (house) => house.offer(new KitStore(house.context)),
+  demo: {
+    rows: (story) => [
+      [Model, story.models],
+      [ModelPartRow, story.modelParts],
+      [Kit, story.kits],
+      [PartRow, story.parts],
+      [Job, story.jobs],
+    ],
+  },
 }

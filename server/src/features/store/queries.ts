@@ -76,6 +76,9 @@ const bump = (tx: Tx, where: string, values: readonly unknown[]): Promise<Claime
 export const claimKitVersion = async (tx: Tx, kitId: string, version: number): Promise<Claimed | null> =>
   (await bump(tx, 'id = $1 AND version = $2', [kitId, version]))[0] ?? null
 
+/** Counts up the versions of many kits. */
+export const bumpKitVersions = (tx: Tx, kitIds: readonly string[]) => bump(tx, 'id = ANY($1)', [kitIds])
+
 /** Locks a kit for the rest of the transaction. */
 export const lockKit = (tx: Tx, kitId: string) =>
   selectRows(tx, 'SELECT id FROM kit WHERE id = $1 FOR UPDATE', [kitId])
@@ -186,19 +189,19 @@ export const closeDrying = (tx: Tx, kitId: string, at: Date) =>
   )
 
 /** Nothing is compared any more with weighings of these groups: what they weighed has changed. */
-export const outdateWeighings = (tx: Tx, kitId: string, groups: readonly string[] | 'all') =>
+export const outdateWeighings = (tx: Tx, kitId: string | readonly string[], groups: readonly string[] | 'all') =>
   changedRows(
     tx,
-    `UPDATE weighing SET outdated = true
-     WHERE kit_id = $1 AND NOT outdated AND ($2::text[] IS NULL OR weigh_group = ANY($2) OR weigh_group = '') RETURNING id`,
-    [kitId, groups === 'all' ? null : groups],
+    `UPDATE weighing SET outdated = true WHERE kit_id = ANY($1) AND NOT outdated
+       AND ($2::text[] IS NULL OR weigh_group = ANY($2) OR weigh_group = '') RETURNING id`,
+    [[kitId].flat(), groups === 'all' ? null : groups],
   )
 
 export async function kitWithCode(tx: Tx, code: string): Promise<{ id: string } | null> {
   return (await selectRows<{ id: string }>(tx, 'SELECT id FROM kit WHERE upper(code) = upper($1)', [code]))[0] ?? null
 }
 
-/** A model's card as a new kit takes it over; null for a model that kits of none of these branches have, though others do. */
+/** A model's card as a new kit takes it over; null for a model that is none of these branches', nor any of their kits'. */
 export async function modelPartsForKit(
   tx: Tx,
   modelId: string,
@@ -207,8 +210,7 @@ export async function modelPartsForKit(
   const seen = await selectRows(
     tx,
     `SELECT m.id FROM model m WHERE m.id = $1
-       AND (NOT EXISTS (SELECT 1 FROM kit k WHERE k.model_id = m.id)
-         OR EXISTS (SELECT 1 FROM kit k WHERE k.model_id = m.id AND k.branch_id = ANY($2)))`,
+       AND (m.branch_id = ANY($2) OR EXISTS (SELECT 1 FROM kit k WHERE k.model_id = m.id AND k.branch_id = ANY($2)))`,
     [modelId, branchIds],
   )
   if (seen.length === 0) return null

@@ -82,6 +82,7 @@ export { ExtraPartRow, Job, Kit, Model, ModelPartRow, PartRow } from './entities
 export {
   addHazards,
   bumpKitVersion,
+  bumpKitVersions,
   claimKitVersion,
   closeDrying,
   closeFollowUps,

@@ -23,7 +23,14 @@ const body = ref('')
 const isChanged = computed(
   () => letter.value !== null && (subject.value !== letter.value.subject || body.value !== letter.value.body),
 )
-const stateWords = { draft: 'not sent yet', sent: 'sent', failed: 'could not be sent' } as const
+const stateWords = {
+  draft: 'not sent yet',
+  sending: 'on its way',
+  sent: 'sent',
+  failed: 'could not be sent',
+} as const
+/** It has left, or is about to: nothing of it can be changed. */
+const isGone = computed(() => letter.value?.state === 'sent' || letter.value?.state === 'sending')
 
 watch(
   letter,
@@ -101,10 +108,10 @@ async function send() {
           <dt>from</dt>
           <dd>{{ letter.by }}</dd>
           <dt>about</dt>
-          <dd v-if="letter.state === 'sent'">{{ letter.subject }}</dd>
+          <dd v-if="isGone">{{ letter.subject }}</dd>
           <dd v-else><input v-model="subject" class="field" maxlength="200" aria-label="Subject" /></dd>
         </dl>
-        <p v-if="letter.state === 'sent'" class="text">{{ withName(letter.body, letter.to) }}</p>
+        <p v-if="isGone" class="text">{{ withName(letter.body, letter.to) }}</p>
         <template v-else>
           <textarea v-model="body" class="field text" rows="18" maxlength="5000" aria-label="Letter"></textarea>
           <p class="second">Where it says <code v-text="'{{name}}'"></code> the name is put in when it is sent.</p>
@@ -112,7 +119,7 @@ async function send() {
         <p v-if="letter.problem" class="problem">{{ letter.problem }}</p>
         <ProblemNote :problem="refusal" @retry="send" />
         <div class="acts">
-          <template v-if="letter.state !== 'sent'">
+          <template v-if="!isGone">
             <button type="button" class="button main big" :disabled="sending || !letter.toAddress" @click="send">
               {{ letter.state === 'failed' ? 'Send it again' : 'Send it' }}
             </button>

@@ -68,6 +68,7 @@ export const borrowerSchema = z.object({
   branchName: z.string(),
 })
 export type Borrower = z.infer<typeof borrowerSchema>
+export const borrowersFoundSchema = z.object({ borrowers: z.array(borrowerSchema) })
 
 export const agreementSchema = z.object({ id: idSchema, version: z.number().int(), text: z.string() })
 

@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { finderDataSchema, finderOffsetSchema } from './finder-data.ts'
 import { mirrorDataSchema, mirrorOpticsSchema } from './mirror-data.ts'
 import { mountDataSchema, procedureSchema, standDataSchema } from './mount-data.ts'
-import { modelOpticsSchema, partOpticsSchema } from './kits.ts'
+import { kitSheetSchema, modelOpticsSchema, partOpticsSchema } from './kits.ts'
 import { idSchema } from './people.ts'
 import { criticalitySchema, familySchema, roleSchema } from './readiness.ts'
 
@@ -148,6 +148,7 @@ export const spareSchema = z.object({
 export type Spare = z.infer<typeof spareSchema>
 export const drawerSchema = z.object({ spares: z.array(spareSchema) })
 export type Drawer = z.infer<typeof drawerSchema>
+export const movedSpareSchema = z.object({ kit: kitSheetSchema, drawer: drawerSchema })
 
 export const writeSpareSchema = z.object({
   branchId: idSchema,

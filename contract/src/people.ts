@@ -32,6 +32,8 @@ export const sessionSchema = z.object({
 })
 export type Session = z.infer<typeof sessionSchema>
 
+export const sessionReplySchema = z.object({ session: sessionSchema.nullable() })
+
 export const invitationKinds = ['first-coordinator', 'invite', 'reset'] as const
 export const invitationSchema = z.object({
   kind: z.enum(invitationKinds),
@@ -61,6 +63,7 @@ export const staffMemberSchema = z.object({
   memberships: z.array(membershipSchema),
 })
 export type StaffMember = z.infer<typeof staffMemberSchema>
+export const peopleSchema = z.object({ people: z.array(staffMemberSchema) })
 
 export const inviteSchema = z.object({
   branchId: idSchema,
@@ -89,6 +92,7 @@ export const branchFieldsSchema = z.object({
 export type BranchFields = z.infer<typeof branchFieldsSchema>
 export const branchViewSchema = branchFieldsSchema.extend({ id: idSchema, mayChange: z.boolean() })
 export type BranchView = z.infer<typeof branchViewSchema>
+export const branchesSchema = z.object({ branches: z.array(branchViewSchema) })
 
 /** A link that is shown once; only its hash is kept. */
 export const oneTimeLinkSchema = z.object({ path: z.string(), expiresAtUtc: z.string() })
@@ -106,3 +110,6 @@ export const writeAgreementSchema = z.object({
   branchId: idSchema,
   text: z.string().trim().min(20, 'must say what the borrower agrees to').max(5000),
 })
+
+/** Something was made: its key. */
+export const madeSchema = z.object({ id: idSchema })

@@ -8,10 +8,13 @@ import './theme/action-bar.css'
 import './theme/night-bar.css'
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'
+import { config } from 'zod'
 import App from './App.vue'
 import { makeRouter } from './router.ts'
 import { catchUnexpected } from './shared/unexpected.ts'
 
+// Schemas are read step by step: this page may not make code out of text.
+config({ jitless: true })
 const app = createApp(App).use(createPinia()).use(makeRouter())
 catchUnexpected(app, window)
 app.mount('#app')

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { KitSheet } from '@binoculum/contract'
+import { kitSheetSchema } from '@binoculum/contract'
 import { useRoute, useRouter } from 'vue-router'
 import KeyCap from '../shared/keys/KeyCap.vue'
 import { api } from '../shared/api/client.ts'
@@ -39,7 +39,7 @@ useKeys(goKeys)
 useScans((code) => void openScanned(code))
 async function openScanned(code: string) {
   const kitCode = code.split('/')[0] ?? code
-  const kit = await api.get<KitSheet>(`/api/kits/${encodeURIComponent(kitCode)}`).catch(() => null)
+  const kit = await api.get(kitSheetSchema, `/api/kits/${encodeURIComponent(kitCode)}`).catch(() => null)
   const sheet = `/kits/${encodeURIComponent(kitCode)}`
   await router.push(kit?.loan ? `/desk/take-back/${kit.loan.id}` : sheet)
 }

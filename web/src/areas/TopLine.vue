@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Desk, DeskLoan, Found } from '@binoculum/contract'
+import { deskSchema, foundSchema, type DeskLoan } from '@binoculum/contract'
 import { refDebounced, useEventListener, useIntervalFn } from '@vueuse/core'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -22,7 +22,7 @@ const box = useTemplateRef('box')
 const text = ref('')
 const seesCamera = ref(false)
 const now = ref(new Date())
-const { data: desk, reload } = useLoaded<Desk>('/api/desk')
+const { data: desk, reload } = useLoaded(deskSchema, '/api/desk')
 
 useIntervalFn(() => {
   now.value = new Date()
@@ -70,7 +70,7 @@ const settled = refDebounced(text, WAIT_FOR_TYPING_MS)
 const isOpen = ref(false)
 const findPath = (words: string) =>
   words.trim() === '' ? null : `/api/find?text=${encodeURIComponent(words.trim())}`
-const { data: found } = useLoaded<Found>(() => findPath(settled.value))
+const { data: found } = useLoaded(foundSchema, () => findPath(settled.value))
 watch(text, () => {
   isOpen.value = text.value.trim() !== ''
   marked.value = -1
@@ -103,7 +103,7 @@ async function open() {
   const code = text.value.trim()
   const path = findPath(code)
   if (path === null) return
-  const answer = await api.get<Found>(path).catch((error: unknown) => {
+  const answer = await api.get(foundSchema, path).catch((error: unknown) => {
     if (error instanceof ApiError) return null
     throw error
   })

@@ -1,3 +1,4 @@
+import type { Reads } from './api/client.ts'
 import { openDB, type IDBPDatabase } from 'idb'
 
 const NAME = 'binoculum'
@@ -9,8 +10,11 @@ const database = (): Promise<IDBPDatabase> =>
 
 /** Drafts on this machine: they outlive reload, sign-out, a lost connection and a closed window. */
 export const draftStore = {
-  read: async <T>(key: string): Promise<T | null> =>
-    ((await (await database()).get(STORE, key)) as T | undefined) ?? null,
+  /** What was kept, where it still is what this page can read; else null. */
+  read: async <T>(reads: Reads<T>, key: string): Promise<T | null> => {
+    const read = reads.safeParse(await (await database()).get(STORE, key))
+    return read.success ? read.data : null
+  },
   write: async (key: string, value: unknown): Promise<void> => {
     // A copy without the proxies that Vue wraps around what a page shows: those can't be stored.
     await (await database()).put(STORE, JSON.parse(JSON.stringify(value)), key)

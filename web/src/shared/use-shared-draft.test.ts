@@ -1,16 +1,24 @@
 import type { Draft, DraftEntries, LiveEvent } from '@binoculum/contract'
 import { effectScope, type EffectScope } from 'vue'
+import type { Reads } from './api/client.ts'
 import { useSharedDraft, type SharedDraft } from './use-shared-draft.ts'
 
-const path = '/api/loans/11111111-1111-4111-8111-111111111111/draft'
+const loanId = '11111111-1111-4111-8111-111111111111'
+const path = `/api/loans/${loanId}/draft`
 let kept: Map<string, unknown>
 let theirs: Draft
 let line: 'up' | 'down' | 'closed'
 let tell: (event: LiveEvent | 'reconnected') => void
 let scopes: EffectScope[] = []
+let gets = 0
+/** What a server tells everybody, also who asked, before its answer is back. */
+let tellsFirst = false
 
 const store = {
-  read: async <T>(key: string) => (structuredClone(kept.get(key)) as T | undefined) ?? null,
+  read: async <T>(reads: Reads<T>, key: string) => {
+    const read = reads.safeParse(structuredClone(kept.get(key)))
+    return read.success ? read.data : null
+  },
   write: async (key: string, value: unknown) => void kept.set(key, structuredClone(value)),
   remove: async (key: string) => void kept.delete(key),
 }
@@ -23,9 +31,11 @@ beforeEach(() => {
     if (line === 'down') throw new TypeError('failed to fetch')
     if (line === 'closed')
       return new Response(JSON.stringify({ error: { code: 'LOAN_CLOSED', message: '' } }), { status: 409 })
-    if (options.method === 'POST') {
+    if (options.method !== 'POST') gets++
+    else {
       const sent = (JSON.parse(String(options.body)) as { entries: DraftEntries }).entries
       theirs = { entries: { ...theirs.entries, ...sent }, version: theirs.version + 1 }
+      if (tellsFirst) tell({ kind: 'draft', loanId, branchId: '', version: theirs.version })
     }
     return new Response(JSON.stringify(theirs))
   }) as typeof fetch
@@ -79,8 +89,27 @@ it('another desk’s mark comes in, and the later one stays', async () => {
   await until(() => draft.unsent.value === 0)
   const later = { value: 'missing', atMs: Date.now() + 50, by: 'Ines' }
   theirs = { entries: { ...theirs.entries, 'mark a': later }, version: theirs.version + 1 }
-  tell({ kind: 'draft', loanId: '11111111-1111-4111-8111-111111111111', branchId: '', version: theirs.version })
+  tell({ kind: 'draft', loanId, branchId: '', version: theirs.version })
   await until(() => draft.get<string>('mark a', '') === 'missing')
+})
+
+it('what this desk sent itself is not fetched again, though everybody is told of it', async () => {
+  const draft = await open()
+  tellsFirst = true
+  gets = 0
+  draft.set('mark a', 'present')
+  await until(() => draft.unsent.value === 0)
+  await new Promise((resolve) => setTimeout(resolve, 20))
+  expect(gets).toBe(0)
+  tellsFirst = false
+  tell({ kind: 'draft', loanId, branchId: '', version: theirs.version + 1 })
+  await until(() => gets === 1)
+})
+
+it('a draft on this machine that can’t be read any more is no draft', async () => {
+  kept.set('take-back 1', { entries: 'all of them' })
+  const draft = await open()
+  expect([draft.wasKept.value, draft.entries.value]).toEqual([false, {}])
 })
 
 it('two changes within a millisecond keep their order', async () => {

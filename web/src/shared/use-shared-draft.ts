@@ -1,5 +1,13 @@
-import { mergeEntries, type Draft, type DraftEntries, type DraftEntry } from '@binoculum/contract'
+import {
+  draftEntriesSchema,
+  draftSchema,
+  mergeEntries,
+  type Draft,
+  type DraftEntries,
+  type DraftEntry,
+} from '@binoculum/contract'
 import { computed, onScopeDispose, ref, shallowRef, type ComputedRef, type Ref, type ShallowRef } from 'vue'
+import { z } from 'zod'
 import { api, ApiError } from './api/client.ts'
 import { useLive } from './api/live.ts'
 import { draftStore, type DraftStore } from './draft-store.ts'
@@ -25,10 +33,8 @@ export interface SharedDraft {
   discard(): Promise<void>
 }
 
-interface Kept {
-  readonly entries: DraftEntries
-  readonly unsent: readonly string[]
-}
+const keptSchema = z.object({ entries: draftEntriesSchema, unsent: z.array(z.string()) })
+type Kept = z.infer<typeof keptSchema>
 
 /**
  * A draft that lives on this machine and on the server, field by field: written here at once, sent soon after, and other
@@ -51,6 +57,7 @@ export function useSharedDraft(
   let sending = false
   let gone = false
   let version = 0
+  let toldVersion = 0
 
   const keep = () => {
     const kept: Kept = { entries: entries.value, unsent: [...waiting.value] }
@@ -59,7 +66,7 @@ export function useSharedDraft(
   }
 
   async function start(): Promise<void> {
-    const kept = await store.read<Kept>(key)
+    const kept = await store.read(keptSchema, key)
     if (kept) {
       entries.value = mergeEntries(kept.entries, entries.value)
       waiting.value = new Set([...kept.unsent, ...waiting.value])
@@ -74,7 +81,7 @@ export function useSharedDraft(
   async function fetchTheirs(): Promise<void> {
     if (gone || closed.value || path === null) return
     try {
-      take(await api.get<Draft>(path))
+      take(await api.get(draftSchema, path))
     } catch (error) {
       lineLost(error)
     }
@@ -112,7 +119,7 @@ export function useSharedDraft(
       if (entry) sent[each] = entry
     }
     try {
-      const theirs = await api.post<Draft>(path, { entries: sent })
+      const theirs = await api.post(draftSchema, path, { entries: sent })
       for (const each of keys) if (entries.value[each]?.atMs === sent[each]?.atMs) waiting.value.delete(each)
       take(theirs)
     } catch (error) {
@@ -120,6 +127,8 @@ export function useSharedDraft(
     } finally {
       sending = false
     }
+    // What was told while the answer was on its way is mostly what this desk sent itself.
+    if (toldVersion > version) void fetchTheirs()
     if (waiting.value.size > 0 && !offlineSince.value) plan(SEND_AFTER_MS)
   }
 
@@ -138,7 +147,10 @@ export function useSharedDraft(
 
   hear((event) => {
     if (event === 'reconnected') void fetchTheirs()
-    else if (event.kind === 'draft' && path?.includes(event.loanId) && event.version > version) void fetchTheirs()
+    else if (event.kind === 'draft' && path?.includes(event.loanId)) {
+      toldVersion = Math.max(toldVersion, event.version)
+      if (!sending && toldVersion > version) void fetchTheirs()
+    }
   })
   const onOnline = () => plan(0)
   globalThis.addEventListener?.('online', onOnline)

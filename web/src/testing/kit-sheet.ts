@@ -1,5 +1,6 @@
 import type { KitSheet, Part } from '@binoculum/contract'
 import { templateProcedure } from '@binoculum/core'
+import { idOf } from './ids.ts'
 
 /** A fit kit for tests; each test says what differs. */
 export const testPart = (id: string, rest: Partial<Part> = {}): Part => ({
@@ -142,6 +143,16 @@ export const testKit = (rest: Partial<KitSheet> = {}): KitSheet => ({
   past: [],
   ...rest,
 })
+
+/** The same as a server would send it: with keys for words. */
+export const sentKit = (rest: Partial<KitSheet> = {}): KitSheet => {
+  const kit = testKit(rest)
+  return {
+    ...kit,
+    ...{ id: idOf(kit.id), branchId: idOf(kit.branchId), modelId: idOf(kit.modelId) },
+    parts: kit.parts.map((part) => ({ ...part, id: idOf(part.id) })),
+  }
+}
 
 export class FakeStorage implements Storage {
   private readonly items = new Map<string, string>()

@@ -8,6 +8,8 @@ import {
   drawerSchema,
   idSchema,
   kitSheetSchema,
+  madeSchema,
+  movedSpareSchema,
   listPreviewSchema,
   modelListSchema,
   modelSheetSchema,
@@ -144,7 +146,7 @@ export async function contentsRoutes(app: App, services: ContentsServices) {
       schema: {
         params,
         body: moveSpareSchema,
-        response: { 200: z.object({ kit: kitSheetSchema, drawer: drawerSchema }) },
+        response: { 200: movedSpareSchema },
       },
     },
     async (request) => spares.move(signedIn(request), request.params.id, request.body),
@@ -156,7 +158,7 @@ export async function contentsRoutes(app: App, services: ContentsServices) {
       schema: {
         params,
         body: addSpareSchema,
-        response: { 200: z.object({ kit: kitSheetSchema, drawer: drawerSchema }) },
+        response: { 200: movedSpareSchema },
       },
     },
     async (request) => spares.add(signedIn(request), request.params.id, request.body),
@@ -180,7 +182,7 @@ export async function contentsRoutes(app: App, services: ContentsServices) {
       {
         config: { access: deskRoles, rateLimit: { max: 60, timeWindow: '1 minute' } },
         bodyLimit: PICTURE_LIMIT,
-        schema: { querystring: z.object({ branchId: idSchema }), response: { 200: z.object({ id: idSchema }) } },
+        schema: { querystring: z.object({ branchId: idSchema }), response: { 200: madeSchema } },
       },
       async (request) => {
         if (!Buffer.isBuffer(request.body)) throw new Problem('NOT_A_PICTURE')

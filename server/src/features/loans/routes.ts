@@ -1,5 +1,5 @@
 import {
-  borrowerSchema,
+  borrowersFoundSchema,
   correctHandOutSchema,
   correctTakeBackSchema,
   deskSchema,
@@ -39,7 +39,7 @@ export async function loanRoutes(app: App, { loans, handOuts, takeBacks, correct
       config: { access: deskRoles },
       schema: {
         querystring: z.object({ branchId: idSchema, text: z.string().trim().min(1).max(100) }),
-        response: { 200: z.object({ borrowers: z.array(borrowerSchema) }) },
+        response: { 200: borrowersFoundSchema },
       },
     },
     async (request) => {

@@ -2,15 +2,16 @@ import {
   acceptInvitationSchema,
   branchAgreementsSchema,
   branchFieldsSchema,
-  branchViewSchema,
+  branchesSchema,
   idSchema,
   invitationSchema,
   inviteSchema,
   oneTimeLinkSchema,
+  sessionReplySchema,
   sessionSchema,
   setRoleSchema,
   signInSchema,
-  staffMemberSchema,
+  peopleSchema,
   writeAgreementSchema,
 } from '@binoculum/contract'
 import { z } from 'zod'
@@ -37,7 +38,7 @@ export async function peopleRoutes(app: App, { people, secure }: Context & { peo
   )
   app.get(
     '/api/session',
-    { config: { access: 'public' }, schema: { response: { 200: z.object({ session: sessionSchema.nullable() }) } } },
+    { config: { access: 'public' }, schema: { response: { 200: sessionReplySchema } } },
     async (request) => ({ session: request.session }),
   )
   app.delete('/api/session', { config: { access: 'public' } }, async (request, reply) => {
@@ -78,7 +79,7 @@ export async function peopleRoutes(app: App, { people, secure }: Context & { peo
   )
   app.get(
     '/api/people',
-    { config: { access: anyRole }, schema: { response: { 200: z.object({ people: z.array(staffMemberSchema) }) } } },
+    { config: { access: anyRole }, schema: { response: { 200: peopleSchema } } },
     async (request) => ({ people: await people.listStaff(signedIn(request)) }),
   )
   app.post(
@@ -106,12 +107,12 @@ export async function peopleRoutes(app: App, { people, secure }: Context & { peo
       schema: {
         params: idParams,
         body: setRoleSchema,
-        response: { 200: z.object({ people: z.array(staffMemberSchema) }) },
+        response: { 200: peopleSchema },
       },
     },
     async (request) => ({ people: await people.setRole(signedIn(request), request.params.id, request.body) }),
   )
-  const branches = { 200: z.object({ branches: z.array(branchViewSchema) }) }
+  const branches = { 200: branchesSchema }
   app.get('/api/branches', { config: { access: anyRole }, schema: { response: branches } }, async (request) => ({
     branches: await people.branches(signedIn(request)),
   }))

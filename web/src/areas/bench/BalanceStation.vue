@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Drawer, KitSheet } from '@binoculum/contract'
+import { drawerSchema, movedSpareSchema, type KitSheet } from '@binoculum/contract'
 import {
   balanceOf,
   massText,
@@ -30,7 +30,7 @@ const { kit } = defineProps<{ kit: KitSheet }>()
 const draft = defineModel<CheckDraft['balance']>({ required: true })
 const emit = defineEmits<{ changed: [kit: KitSheet]; reload: [] }>()
 
-const { data: drawer } = useLoaded<Drawer>('/api/spares')
+const { data: drawer } = useLoaded(drawerSchema, '/api/spares')
 const { sending, problem, run } = useSending()
 const onMount = computed(() => onMountOf(kit))
 const head = computed(() => kit.mount?.equatorial ?? null)
@@ -84,7 +84,7 @@ const mayStay = computed(() => balance.bare.value !== null && balance.badLength.
 async function addSpare(spareId: string) {
   await run(async (idempotencyKey) => {
     const body = { idempotencyKey, kitId: kit.id, kitVersion: kit.version }
-    const answer = await api.post<{ kit: KitSheet; drawer: Drawer }>(`/api/spares/${spareId}/add`, body)
+    const answer = await api.post(movedSpareSchema, `/api/spares/${spareId}/add`, body)
     drawer.value = answer.drawer
     emit('changed', answer.kit)
   })

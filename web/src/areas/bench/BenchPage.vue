@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Bench } from '@binoculum/contract'
+import { benchSchema } from '@binoculum/contract'
 import { computed } from 'vue'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import ConditionMoon from '../../shared/drawings/ConditionMoon.vue'
@@ -10,7 +10,7 @@ import { useSession } from '../people/session.ts'
 import BorrowerMessages from './BorrowerMessages.vue'
 
 const session = useSession()
-const { data: bench, problem, reload } = useLoaded<Bench>('/api/bench')
+const { data: bench, problem, reload } = useLoaded(benchSchema, '/api/bench')
 const minutes = computed(() => bench.value?.waiting.reduce((sum, item) => sum + item.minutes, 0) ?? 0)
 </script>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ReceivedMessages } from '@binoculum/contract'
+import { receivedMessagesSchema } from '@binoculum/contract'
 import { computed } from 'vue'
 import { api } from '../../shared/api/client.ts'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
@@ -10,12 +10,12 @@ import { ownZone, whenText } from '../../shared/words.ts'
 import { nextForMessage } from './next-for-message.ts'
 
 /** What borrowers sent from their guides and nobody has seen to yet. */
-const { data: received, reload } = useLoaded<ReceivedMessages>('/api/borrower-messages')
+const { data: received, reload } = useLoaded(receivedMessagesSchema, '/api/borrower-messages')
 const messages = computed(() => received.value?.messages ?? [])
 const { sending, problem, run } = useSending()
 const seen = (id: string) =>
   run(async () => {
-    await api.post(`/api/borrower-messages/${id}/seen`)
+    await api.act(`/api/borrower-messages/${id}/seen`)
     await reload()
   })
 </script>

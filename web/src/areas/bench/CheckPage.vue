@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { KitSheet, StationName } from '@binoculum/contract'
+import { kitSheetSchema, type StationName } from '@binoculum/contract'
 import { conditionWords, isBenchJob, kindWords, readingFigureText, reasonSentence } from '@binoculum/core'
 import { useIntervalFn } from '@vueuse/core'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
@@ -35,7 +35,7 @@ import StationLine from './StationLine.vue'
 const route = useRoute()
 const router = useRouter()
 const code = String(route.params.code)
-const { data: kit, problem: unreadable, reload } = useLoaded<KitSheet>(`/api/kits/${encodeURIComponent(code)}`)
+const { data: kit, problem: unreadable, reload } = useLoaded(kitSheetSchema, `/api/kits/${encodeURIComponent(code)}`)
 const { draft, wasKept, discard } = useDraft<CheckDraft>(`check ${code}`, emptyCheck, { shape: 6 })
 const { sending, problem, run } = useSending()
 const station = ref<StationName | 'end'>('glass')
@@ -84,7 +84,7 @@ async function finish() {
   const sheet = kit.value
   if (!sheet) return
   const wentWell = await run(async (idempotencyKey) => {
-    await api.post(`/api/kits/${sheet.id}/checks`, {
+    await api.act(`/api/kits/${sheet.id}/checks`, {
       idempotencyKey,
       kitVersion: sheet.version,
       stations: doneStations(draft.value, sheet),

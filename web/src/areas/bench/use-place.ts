@@ -1,4 +1,4 @@
-import type { KitSheet, Site, Sites } from '@binoculum/contract'
+import { sitesSchema, type KitSheet, type Site } from '@binoculum/contract'
 import {
   alignmentStars,
   azimuthsApartDeg,
@@ -30,7 +30,7 @@ export function tonight(zone: string, nowMs: number): string {
 
 /** What setting a kit for a place and an hour comes to. */
 export function usePlace(draft: Ref<PlaceDraft>, kit: () => KitSheet, nowMs = Date.now()) {
-  const { data, problem, reload } = useLoaded<Sites>('/api/sites')
+  const { data, problem, reload } = useLoaded(sitesSchema, '/api/sites')
   const remembered = useLocalStorage('binoculum site', '')
   const sites = computed<readonly Site[]>(() => data.value?.sites ?? [])
   const site = computed<Site | null>(

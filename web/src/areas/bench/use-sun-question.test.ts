@@ -1,16 +1,21 @@
 import type { Sites } from '@binoculum/contract'
 import { effectScope, nextTick, reactive, ref } from 'vue'
+import { idOf } from '../../testing/ids.ts'
 import { useSunQuestion, type SunAnswer } from './use-sun-question.ts'
 
 const MARCH_NIGHT_MS = Date.parse('2026-03-14T22:00:00Z')
 const HOUR_MS = 3_600_000
 const place = (id: string, branchId: string, longitudeDeg = -8) => ({
-  id,
-  branchId,
+  id: idOf(id),
+  branchId: idOf(branchId),
+  branchName: branchId,
+  version: 1,
   name: id,
   zone: 'Europe/Dublin',
   latitudeDeg: 52,
   longitudeDeg,
+  ...{ heightM: null, needleDeg: null, needleOn: null },
+  needle: { declinationDeg: null, source: 'unknown', changeDegPerYear: null, reason: null },
 })
 const realFetch = globalThis.fetch
 afterEach(() => (globalThis.fetch = realFetch))
@@ -32,8 +37,8 @@ async function desk(
   const scope = effectScope()
   const question = scope.run(() =>
     useSunQuestion(answer, {
-      branchId: () => 'b1',
-      siteId: () => siteId,
+      branchId: () => idOf('b1'),
+      siteId: () => siteId && idOf(siteId),
       clock: () => new Date(clocks.deviceMs),
       steadyMs: () => clocks.steadyMs,
     }),
@@ -57,7 +62,7 @@ it('by night, both clocks agreed, nothing is asked; time passes on both', async 
 it('a server’s clock by day asks, whatever the device says', async () => {
   const { question, answer } = await desk({ serverMs: MARCH_NIGHT_MS - 9 * HOUR_MS })
   expect(question.question.value.asked).toBe(true)
-  expect(answer.value.sun).toEqual({ siteId: 'yard', asked: true })
+  expect(answer.value.sun).toEqual({ siteId: idOf('yard'), asked: true })
 })
 
 it('the device’s clock set to night after the page came: the steady clock tells, and it is asked', async () => {
@@ -80,12 +85,12 @@ it('agreed by night, then the device is set back to another night: no longer bel
 it('a remembered place is the check’s own even where it is another branch’s; an unknown one falls to this branch’s', async () => {
   const sites = [place('far', 'b2', -7), place('yard', 'b1')]
   const ours = await desk({ sites })
-  expect(ours.question.site.value?.id).toBe('yard')
+  expect(ours.question.site.value?.name).toBe('yard')
   const theirs = await desk({ sites, siteId: 'far' })
-  expect(theirs.question.site.value?.id).toBe('far')
-  expect(theirs.answer.value.sun?.siteId).toBe('far')
+  expect(theirs.question.site.value?.name).toBe('far')
+  expect(theirs.answer.value.sun?.siteId).toBe(idOf('far'))
   const gone = await desk({ sites, siteId: 'razed' })
-  expect(gone.question.site.value?.id).toBe('yard')
+  expect(gone.question.site.value?.name).toBe('yard')
 })
 
 it('an answer holds for two hours of the same day, and is asked for again', async () => {

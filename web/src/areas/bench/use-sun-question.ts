@@ -1,4 +1,4 @@
-import type { Site, Sites } from '@binoculum/contract'
+import { sitesSchema, type Site } from '@binoculum/contract'
 import { sunQuestion, type SunQuestion } from '@binoculum/core'
 import { useIntervalFn, useLocalStorage } from '@vueuse/core'
 import { computed, ref, watch, type Ref } from 'vue'
@@ -30,7 +30,7 @@ export function useSunQuestion(
   },
 ) {
   const { branchId, siteId = () => null, clock = () => new Date(), steadyMs = () => performance.now() } = from
-  const { data, problem, reload } = useLoaded<Sites>('/api/sites')
+  const { data, problem, reload } = useLoaded(sitesSchema, '/api/sites')
   /** The place that was chosen last, at whichever station. */
   const remembered = useLocalStorage('binoculum site', '')
   const device = ref(clock())

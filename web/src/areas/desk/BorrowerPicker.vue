@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Borrower } from '@binoculum/contract'
+import { borrowersFoundSchema, type Borrower } from '@binoculum/contract'
 import { computed, ref, watch } from 'vue'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
@@ -9,7 +9,7 @@ const { branchId } = defineProps<{ branchId: string }>()
 const draft = defineModel<HandOutDraft>({ required: true })
 const text = ref('')
 const words = computed(() => text.value.trim())
-const { data, problem, reload } = useLoaded<{ borrowers: Borrower[] }>(() =>
+const { data, problem, reload } = useLoaded(borrowersFoundSchema, () =>
   words.value.length < 2 ? null : `/api/borrowers?branchId=${branchId}&text=${encodeURIComponent(words.value)}`,
 )
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Desk } from '@binoculum/contract'
+import { deskSchema } from '@binoculum/contract'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import KitTag from '../../shared/drawings/KitTag.vue'
 import ConditionMoon from '../../shared/drawings/ConditionMoon.vue'
@@ -10,7 +10,7 @@ import DeskTabs from './DeskTabs.vue'
 import { dayText, lateText, ownZone, whenText } from '../../shared/words.ts'
 
 const session = useSession()
-const { data: desk, problem, reload } = useLoaded<Desk>('/api/desk')
+const { data: desk, problem, reload } = useLoaded(deskSchema, '/api/desk')
 
 const mayAct = (branchId: string) => session.may(branchId, 'coordinator', 'volunteer')
 </script>

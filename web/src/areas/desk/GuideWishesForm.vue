@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { GuideWishes, Sites } from '@binoculum/contract'
+import { sitesSchema, type GuideWishes } from '@binoculum/contract'
 import { guideLanguages, placeAway, SAME_SKY_KM } from '@binoculum/core'
 import { computed, ref } from 'vue'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
@@ -7,7 +7,7 @@ import { useLoaded } from '../../shared/api/use-loaded.ts'
 /** Who will look, and where: so that the guide says the right things in the right language. Nothing here is needed. */
 const wishes = defineModel<GuideWishes>({ required: true })
 const { branchId } = defineProps<{ branchId: string }>()
-const { data } = useLoaded<Sites>('/api/sites')
+const { data } = useLoaded(sitesSchema, '/api/sites')
 const ages = { family: 'a family', child: 'mostly a child', adult: 'adults' } as const
 const summary = computed(() => {
   const { language, borrower, place } = wishes.value

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { HandOutForm, Slip } from '@binoculum/contract'
+import { handOutFormSchema, type Slip } from '@binoculum/contract'
 import { kindWords, massText, moneyText, reasonSentence } from '@binoculum/core'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
@@ -29,7 +29,7 @@ const {
   data: form,
   problem: unreadable,
   reload,
-} = useLoaded<HandOutForm>(`/api/kits/${encodeURIComponent(code)}/hand-out`)
+} = useLoaded(handOutFormSchema, `/api/kits/${encodeURIComponent(code)}/hand-out`)
 const { draft, wasKept, discard, fit, hasFilter, never, lines, firstOpen, startFrom, send } = useHandOut(code, form)
 const { sending, problem, run } = useSending()
 const slip = ref<Slip | null>(null)

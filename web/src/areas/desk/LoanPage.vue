@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Borrower, LoanSheet } from '@binoculum/contract'
+import { loanSheetSchema, type Borrower } from '@binoculum/contract'
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { api } from '../../shared/api/client.ts'
@@ -17,7 +17,7 @@ import { emptyHandOut } from './use-hand-out.ts'
 const route = useRoute()
 const session = useSession()
 const loanId = String(route.params.loanId)
-const { data: loan, problem: unreadable, reload } = useLoaded<LoanSheet>(`/api/loans/${loanId}`)
+const { data: loan, problem: unreadable, reload } = useLoaded(loanSheetSchema, `/api/loans/${loanId}`)
 const { sending, problem, run } = useSending()
 
 const asks = ref<'nothing' | 'day' | 'borrower' | 'never-left' | 'join'>('nothing')
@@ -46,7 +46,7 @@ async function correct(change: object) {
   const sheet = loan.value
   if (!sheet) return
   const done = await run(async (idempotencyKey) => {
-    loan.value = await api.post<LoanSheet>(`/api/loans/${loanId}/hand-out/corrections`, {
+    loan.value = await api.post(loanSheetSchema, `/api/loans/${loanId}/hand-out/corrections`, {
       idempotencyKey,
       loanVersion: sheet.version,
       reason: reason.value,
@@ -59,7 +59,7 @@ async function correct(change: object) {
 
 async function join(other: Borrower) {
   const done = await run(async () => {
-    await api.post(`/api/borrowers/${loan.value?.borrower.id}/join`, { otherId: other.id })
+    await api.act(`/api/borrowers/${loan.value?.borrower.id}/join`, { otherId: other.id })
   })
   if (!done) return
   asks.value = 'nothing'

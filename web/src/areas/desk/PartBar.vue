@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { FoundExtra, LookAlike, Part } from '@binoculum/contract'
+import { madeSchema, type FoundExtra, type LookAlike, type Part } from '@binoculum/contract'
 import { massText, type Mark } from '@binoculum/core'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { ApiError, api } from '../../shared/api/client.ts'
@@ -98,7 +98,7 @@ async function addPicture(event: Event) {
   if (!file) return
   trouble.value = ''
   try {
-    const { id } = await api.upload<{ id: string }>(`/api/pictures?branchId=${branchId}`, file)
+    const { id } = await api.upload(madeSchema, `/api/pictures?branchId=${branchId}`, file)
     const pictureIds = [...(own?.pictureIds ?? []), id].slice(-4)
     emit('detail', { pictureIds })
   } catch (error) {

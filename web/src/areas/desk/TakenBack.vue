@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { isFollowUp, outcomeWords, type Outcome } from '@binoculum/core'
 import { computed } from 'vue'
-import type { KitSheet } from '@binoculum/contract'
+import { kitSheetSchema } from '@binoculum/contract'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import ConditionMoon from '../../shared/drawings/ConditionMoon.vue'
 import ReasonText from '../../shared/ReasonText.vue'
 
 const { kitCode, outcome, name } = defineProps<{ kitCode: string; outcome: Outcome; name: string }>()
 const code = encodeURIComponent(kitCode)
-const { data: kit } = useLoaded<KitSheet>(`/api/kits/${code}`)
+const { data: kit } = useLoaded(kitSheetSchema, `/api/kits/${code}`)
 const hasFollowUp = computed(() => kit.value?.jobs.some(({ code: job }) => isFollowUp(job)) ?? false)
 const waits = computed(() => outcome === 'to-go-through')
 const toBench = computed(() => outcome === 'bench' || outcome === 'hold')

@@ -39,7 +39,7 @@ async function keepTheirs() {
 async function addMine() {
   const marks = differing.value.filter(({ part }) => mine.value.includes(part.id)).map(({ yours }) => yours)
   const done = await run(async (idempotencyKey) => {
-    await api.post(`/api/loans/${loanId}/take-back/corrections`, {
+    await api.act(`/api/loans/${loanId}/take-back/corrections`, {
       idempotencyKey,
       loanVersion: conflict.loanVersion,
       marks,

@@ -2,6 +2,7 @@ import type { Desk, LookAlike, Slip } from '@binoculum/contract'
 import { cleanAnswers } from '@binoculum/core'
 import { jest } from '@jest/globals'
 import { flushPromises, mount } from '@vue/test-utils'
+import { idOf } from '../../testing/ids.ts'
 import { serverWith } from '../../testing/answers.ts'
 import { testPart } from '../../testing/kit-sheet.ts'
 import { useSession } from '../people/session.ts'
@@ -165,13 +166,20 @@ it('a hand-out ends with its slip and the way to print it', async () => {
 
 describe('DeskPage', () => {
   const loan = {
-    ...{ id: 'l', code: 'L-0001', branchId: 'b', kitCode: 'M-08', kitName: 'Thistle', modelName: '180/1080' },
+    ...{
+      id: idOf('loan'),
+      code: 'L-0001',
+      branchId: idOf('b'),
+      kitCode: 'M-08',
+      kitName: 'Thistle',
+      modelName: '180/1080',
+    },
     ...{ borrower: 'Ivo Castell', state: 'out' as const, atUtc: '2026-03-10T17:00:00Z', daysLate: 2 },
   }
   const empty: Desk = { toGoThrough: [], handOuts: [], takeBacks: [], outLater: [], lendable: [] }
   const page = async (desk: Partial<Desk>, role = 'volunteer') => {
     serverWith({ '/api/desk': { ...empty, ...desk } })
-    useSession().current = { memberships: [{ branchId: 'b', branchName: 'M', role }] } as never
+    useSession().current = { memberships: [{ branchId: idOf('b'), branchName: 'M', role }] } as never
     const shown = mount(DeskPage)
     await flushPromises()
     return shown
@@ -184,13 +192,21 @@ describe('DeskPage', () => {
   it('what is late says how late, with the way to take it back', async () => {
     const shown = await page({ takeBacks: [loan] })
     expect(shown.find('.rust').text()).toBe('2 days late')
-    expect(shown.find('a[href="/desk/take-back/l"]').exists()).toBe(true)
+    expect(shown.find(`a[href="/desk/take-back/${idOf('loan')}"]`).exists()).toBe(true)
   })
   it('who only reads is offered no act', async () => {
     const lendable = [
-      { id: 'k', branchId: 'b', code: 'M-01', name: 'Yarrow', modelName: '110', condition: 'full', nextUtc: null },
+      {
+        id: idOf('kit'),
+        branchId: idOf('b'),
+        code: 'M-01',
+        name: 'Yarrow',
+        modelName: '110',
+        condition: 'full',
+        nextUtc: null,
+      },
     ] as const
-    expect((await page({ takeBacks: [loan] }, 'read-only')).find('a[href*="take-back/l"]').exists()).toBe(false)
+    expect((await page({ takeBacks: [loan] }, 'read-only')).find('a[href*="/take-back/"]').exists()).toBe(false)
     expect((await page({ lendable: [...lendable] })).find('a[href="/desk/hand-out/M-01"]').exists()).toBe(true)
   })
 })

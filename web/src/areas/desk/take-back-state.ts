@@ -1,11 +1,17 @@
-import type {
-  CellAnswer,
-  DraftEntries,
-  FoundExtra,
-  Part,
-  PartMark,
-  TakeBackForm,
-  TakenWeighing,
+import {
+  answersSchema,
+  cellAnswerSchema,
+  foundExtraSchema,
+  outcomeSchema,
+  partMarkSchema,
+  takenWeighingSchema,
+  type CellAnswer,
+  type DraftEntries,
+  type FoundExtra,
+  type Part,
+  type PartMark,
+  type TakeBackForm,
+  type TakenWeighing,
 } from '@binoculum/contract'
 import {
   cleanAnswers,
@@ -20,6 +26,7 @@ import {
   type Outcome,
   type TakeBackAnswers,
 } from '@binoculum/core'
+import { z } from 'zod'
 
 export interface DraftMark {
   readonly mark: Mark
@@ -50,33 +57,41 @@ export const weighKey = (group: string) => `weigh ${group}`
 export const extraKey = (id: string) => `extra ${id}`
 
 const MARK = 'mark '
-const ANSWER = 'answer '
 const WEIGH = 'weigh '
 const EXTRA = 'extra '
 
 export function draftFrom(entries: DraftEntries): TakeBackDraft {
-  const marks: Record<string, DraftMark> = {}
-  const answers: Record<string, unknown> = { ...cleanAnswers }
-  const weighings: TakenWeighing[] = []
-  const extras: Record<string, FoundExtra> = {}
-  for (const [key, { value }] of Object.entries(entries)) {
-    if (value === null) continue
-    if (key.startsWith(MARK)) marks[key.slice(MARK.length)] = value as DraftMark
-    else if (key.startsWith(ANSWER)) answers[key.slice(ANSWER.length)] = value
-    else if (key.startsWith(WEIGH)) weighings.push(value as TakenWeighing)
-    else if (key.startsWith(EXTRA)) extras[key.slice(EXTRA.length)] = value as FoundExtra
-  }
-  const of = <T>(key: string, otherwise: T) => (entries[key]?.value as T | undefined) ?? otherwise
+  const value = (key: string) => entries[key]?.value
+  const answered = Object.fromEntries(
+    Object.keys(cleanAnswers).map((key) => [key, value(answerKey(key as keyof TakeBackAnswers)) ?? undefined]),
+  )
+  const answers = answersSchema.partial().safeParse(answered)
   return {
-    marks,
-    answers: answers as unknown as TakeBackAnswers,
-    outcome: of<Outcome | null>('outcome', null),
-    outcomeReason: of('outcomeReason', ''),
-    cellAnswer: of<CellAnswer | null>('cell', null),
-    weighings,
-    extras,
+    marks: readAll(entries, MARK, draftMarkSchema),
+    answers: { ...cleanAnswers, ...(answers.success ? withoutGaps(answers.data) : {}) },
+    outcome: outcomeSchema.safeParse(value('outcome')).data ?? null,
+    outcomeReason: z.string().safeParse(value('outcomeReason')).data ?? '',
+    cellAnswer: cellAnswerSchema.safeParse(value('cell')).data ?? null,
+    weighings: Object.values(readAll(entries, WEIGH, takenWeighingSchema)),
+    extras: readAll(entries, EXTRA, foundExtraSchema),
   }
 }
+
+const draftMarkSchema = partMarkSchema.omit({ partId: true })
+
+/** Fields of one kind. What another version of this page wrote and this one can't read is left where it is, and not used. */
+function readAll<T>(entries: DraftEntries, prefix: string, schema: z.ZodType<T>): Record<string, T> {
+  const read: Record<string, T> = {}
+  for (const [key, { value }] of Object.entries(entries)) {
+    if (!key.startsWith(prefix) || value === null) continue
+    const parsed = schema.safeParse(value)
+    if (parsed.success) read[key.slice(prefix.length)] = parsed.data
+  }
+  return read
+}
+
+const withoutGaps = <T extends object>(given: T): Partial<TakeBackAnswers> =>
+  Object.fromEntries(Object.entries(given).filter(([, value]) => value !== undefined))
 
 export const emptyTakeBack = (): TakeBackDraft => draftFrom({})
 

@@ -1,6 +1,7 @@
-import type { Borrower, HandOutForm } from '@binoculum/contract'
+import type { Borrower, HandOutForm, Slip } from '@binoculum/contract'
 import { effectScope, ref } from 'vue'
 import { FakeStorage, testKit } from '../../testing/kit-sheet.ts'
+import { idOf } from '../../testing/ids.ts'
 import { useHandOut } from './use-hand-out.ts'
 
 const borrower: Borrower = {
@@ -21,13 +22,19 @@ const formWith = (rest: Partial<HandOutForm> = {}): HandOutForm => ({
   replacementMinor: 0,
   ...rest,
 })
+const slip: Slip = {
+  ...{ loanId: idOf('loan'), loanCode: 'L-0002', kitCode: 'M-03', kitName: 'Sorrel', modelName: '125/600' },
+  ...{ branchName: 'Marrowdale', borrower: 'Mira Quill', outAtUtc: '2026-03-12T14:00:00Z' },
+  ...{ dueAtUtc: '2026-03-26T17:00:00Z', zone: 'Europe/Dublin', partCount: 5, massG: 9000 },
+  ...{ eyepieces: [], notes: [], guidePath: null },
+}
 let sent: Record<string, unknown> = {}
 
 beforeEach(() => {
   globalThis.localStorage = new FakeStorage()
   globalThis.fetch = (async (_path: string, options: RequestInit) => {
     sent = JSON.parse(String(options.body)) as Record<string, unknown>
-    return new Response('{}')
+    return Response.json(slip)
   }) as typeof fetch
 })
 

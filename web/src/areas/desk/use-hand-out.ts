@@ -1,4 +1,11 @@
-import type { Borrower, GuideWishes, HandOut, HandOutForm, Slip } from '@binoculum/contract'
+import {
+  slipSchema,
+  type Borrower,
+  type GuideWishes,
+  type HandOut,
+  type HandOutForm,
+  type Slip,
+} from '@binoculum/contract'
 import { computed, type Ref } from 'vue'
 import { api } from '../../shared/api/client.ts'
 import { useDraft } from '../../shared/draft.ts'
@@ -96,7 +103,7 @@ export function useHandOut(kitCode: string, form: Ref<HandOutForm | null>) {
       overruleReason,
       guide,
     }
-    return api.post<Slip>(`/api/kits/${given.kit.id}/hand-out`, body)
+    return api.post(slipSchema, `/api/kits/${given.kit.id}/hand-out`, body)
   }
   return { draft, wasKept, discard, fit, hasFilter, never, lines, firstOpen, startFrom, send }
 }

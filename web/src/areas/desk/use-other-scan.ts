@@ -1,4 +1,4 @@
-import type { KitSheet } from '@binoculum/contract'
+import { kitSheetSchema } from '@binoculum/contract'
 import { ref } from 'vue'
 import { api, ApiError } from '../../shared/api/client.ts'
 
@@ -19,7 +19,7 @@ export function useOtherScan() {
     otherScan.value = { code, kitCode, kitName: '', part: null }
     const own = ++asked
     try {
-      const kit = await api.get<KitSheet>(`/api/kits/${encodeURIComponent(kitCode)}`)
+      const kit = await api.get(kitSheetSchema, `/api/kits/${encodeURIComponent(kitCode)}`)
       const part = number === undefined ? null : (kit.parts[Number(number) - 1]?.name ?? null)
       if (own === asked && otherScan.value) otherScan.value = { code, kitCode: kit.code, kitName: kit.name, part }
     } catch (error) {

@@ -2,8 +2,10 @@ import 'fake-indexeddb/auto'
 import type { DraftEntries, TakeBackForm } from '@binoculum/contract'
 import { createPinia, setActivePinia } from 'pinia'
 import { effectScope, type EffectScope } from 'vue'
+import { z } from 'zod'
 import { draftStore } from '../../shared/draft-store.ts'
-import { testKit, testPart } from '../../testing/kit-sheet.ts'
+import { idOf } from '../../testing/ids.ts'
+import { sentKit, testPart } from '../../testing/kit-sheet.ts'
 import { useTakeBack } from './use-take-back.ts'
 
 class SilentSource {
@@ -33,7 +35,7 @@ const refusal = (code: string, status: number, details?: unknown) =>
 
 beforeEach(() => {
   setActivePinia(createPinia())
-  loanId = `loan-${++loans}`
+  loanId = idOf(`loan-${++loans}`)
   scope = effectScope()
   sent = []
   answers = []
@@ -50,7 +52,7 @@ beforeEach(() => {
       daysLate: 0,
       version: 3,
     },
-    kit: testKit({
+    kit: sentKit({
       parts: [
         testPart('tube', { role: 'tube', criticality: 'essential', optics: { focalLengthMm: 25 } }),
         testPart('caps', { role: 'eyepiece-cap', criticality: 'protective', count: 4 }),
@@ -98,8 +100,13 @@ async function until(is: () => boolean) {
 }
 type Back = Awaited<ReturnType<typeof open>>
 const marksOf = (back: Back) =>
-  Object.fromEntries(Object.entries(back.draft.value.marks).map(([id, { mark }]) => [id, mark]))
-const current = (back: Back) => back.current.value?.id
+  Object.fromEntries(
+    Object.entries(back.draft.value.marks).map(([id, { mark }]) => [
+      form.kit.parts.find((part) => part.id === id)?.name,
+      mark,
+    ]),
+  )
+const current = (back: Back) => back.current.value?.name
 
 it('all the rest, and Space at each part that needs its look: then the pencil goes on by itself', async () => {
   const back = await open()
@@ -138,7 +145,7 @@ it('every act is undone in its turn, back to nothing', async () => {
 
 it('a missing slug holds the kit, whatever is chosen', async () => {
   const back = await open()
-  back.goTo('slug')
+  back.goTo(idOf('slug'))
   back.mark('missing')
   back.choose('shelf')
   expect(back.never.value.length).toBeGreaterThan(0)
@@ -149,10 +156,10 @@ it('a missing slug holds the kit, whatever is chosen', async () => {
 
 it('a laxer outcome than proposed is told apart, a stricter one is not', async () => {
   const back = await open()
-  back.goTo('tube')
+  back.goTo(idOf('tube'))
   back.mark('damaged')
   for (const id of ['caps', 'slug', 'cell', 'rod']) {
-    back.goTo(id)
+    back.goTo(idOf(id))
     back.mark('present')
   }
   expect(back.proposed.value).toBe('bench')
@@ -164,7 +171,7 @@ it('a laxer outcome than proposed is told apart, a stricter one is not', async (
 
 it('a missing coin cell stops everything until it is answered; found again, the answer is not sent', async () => {
   const back = await open()
-  back.goTo('cell')
+  back.goTo(idOf('cell'))
   back.mark('missing')
   expect(back.asksForCell.value).toBe(true)
   await back.finish()
@@ -172,7 +179,7 @@ it('a missing coin cell stops everything until it is answered; found again, the 
   const cell = { whereIsIt: 'at home', couldAChildHaveIt: 'not-sure', spokeTo: 'Nell' }
   back.shared.set('cell', cell)
   expect(back.asksForCell.value).toBe(false)
-  back.goTo('cell')
+  back.goTo(idOf('cell'))
   back.mark('present')
   await back.finish()
   expect(sent[0]?.cellAnswer).toBeNull()
@@ -190,8 +197,8 @@ it('after a lost answer the next try carries the same key, even in another windo
   expect(sent).toHaveLength(2)
   expect(sent[1]?.idempotencyKey).toBe(sent[0]?.idempotencyKey)
   expect(second.result.value).toMatchObject({ kitCode: 'M-03' })
-  expect(await draftStore.read(`take-back key ${loanId}`)).toBeNull()
-  expect(await draftStore.read(`take-back ${loanId}`)).toBeNull()
+  expect(await draftStore.read(z.string(), `take-back key ${loanId}`)).toBeNull()
+  expect(await draftStore.read(z.string(), `take-back ${loanId}`)).toBeNull()
 })
 
 it('after a refusal the corrected form is a new write', async () => {
@@ -221,9 +228,9 @@ it('a double key on Done sends once', async () => {
 it('what the weight points at is looked for first: a tick there is taken back, other marks stay', async () => {
   const back = await open()
   back.markRest()
-  back.goTo('rod')
+  back.goTo(idOf('rod'))
   back.mark('damaged')
-  back.lookFirst(['caps', 'rod'])
+  back.lookFirst([idOf('caps'), idOf('rod')])
   expect([current(back), marksOf(back)]).toEqual(['caps', { tube: 'present', rod: 'damaged' }])
   back.undo()
   expect(marksOf(back)).toMatchObject({ caps: 'present' })
@@ -244,7 +251,9 @@ it('what was off when the kit left is marked from the start, and the pencil begi
     ...form,
     kit: {
       ...form.kit,
-      parts: form.kit.parts.map((part) => (part.id === 'rod' ? { ...part, mark: 'missing', presentCount: 0 } : part)),
+      parts: form.kit.parts.map((part) =>
+        part.name === 'rod' ? { ...part, mark: 'missing', presentCount: 0 } : part,
+      ),
     },
   }
   const first = await open()
@@ -272,28 +281,28 @@ it('a note and a picture leave the mark as it is, made or not', async () => {
   back.detail({ note: 'label half off' })
   expect(marksOf(back)).toEqual({ tube: 'unseen' })
   expect(back.unseen.value).toBe(5)
-  back.goTo('rod')
+  back.goTo(idOf('rod'))
   back.mark('present')
-  back.goTo('rod')
-  back.detail({ pictureIds: ['picture'] })
-  expect(back.draft.value.marks.rod).toMatchObject({ mark: 'present', pictureIds: ['picture'] })
+  back.goTo(idOf('rod'))
+  back.detail({ pictureIds: [idOf('picture')] })
+  expect(back.draft.value.marks[idOf('rod')]).toMatchObject({ mark: 'present', pictureIds: [idOf('picture')] })
   await back.finish()
   expect(sent[0]?.marks).toContainEqual(
-    expect.objectContaining({ partId: 'tube', mark: 'unseen', note: 'label half off' }),
+    expect.objectContaining({ partId: idOf('tube'), mark: 'unseen', note: 'label half off' }),
   )
 })
 
 it('a note that was being typed stays with its part when a scan moves the pencil', async () => {
   const back = await open()
-  back.goTo('rod')
-  back.detail({ note: 'bent' }, 'tube')
-  expect(back.draft.value.marks.tube).toMatchObject({ note: 'bent', mark: 'unseen' })
-  expect(back.draft.value.marks.rod).toBeUndefined()
+  back.goTo(idOf('rod'))
+  back.detail({ note: 'bent' }, idOf('tube'))
+  expect(back.draft.value.marks[idOf('tube')]).toMatchObject({ note: 'bent', mark: 'unseen' })
+  expect(back.draft.value.marks[idOf('rod')]).toBeUndefined()
 })
 
 it('a cell that is here after all is cured from the card, at any desk and after a reload; and undo outlives it too', async () => {
   const first = await open()
-  first.goTo('cell')
+  first.goTo(idOf('cell'))
   first.mark('missing')
   await until(() => first.shared.unsent.value === 0)
   scope.stop()
@@ -321,9 +330,9 @@ it('what isn’t on the card is kept with whose it may be, and can be taken off 
 
 it('more pieces than the card says are counted, not refused', async () => {
   const back = await open()
-  back.goTo('caps')
+  back.goTo(idOf('caps'))
   back.count(1)
-  expect(back.draft.value.marks.caps).toMatchObject({ mark: 'present', presentCount: 5 })
+  expect(back.draft.value.marks[idOf('caps')]).toMatchObject({ mark: 'present', presentCount: 5 })
 })
 
 it('a correction begins with the card as it stands and sends only what differs', async () => {
@@ -331,9 +340,9 @@ it('a correction begins with the card as it stands and sends only what differs',
   const back = scope.run(() => useTakeBack(loanId, { correcting: true }))
   if (!back) throw new Error('not opened')
   await until(() => Object.keys(back.draft.value.marks).length === 5)
-  back.goTo('rod')
+  back.goTo(idOf('rod'))
   back.mark('missing')
   await back.finish()
   expect(sent).toHaveLength(1)
-  expect(sent[0]?.marks).toEqual([expect.objectContaining({ partId: 'rod', mark: 'missing', presentCount: 0 })])
+  expect(sent[0]?.marks).toEqual([expect.objectContaining({ partId: idOf('rod'), mark: 'missing', presentCount: 0 })])
 })

@@ -1,4 +1,4 @@
-import type { FoundExtra, TakeBackConflict, TakeBackForm } from '@binoculum/contract'
+import { takeBackFormSchema, takeBackResultSchema, type FoundExtra, type TakeBackConflict } from '@binoculum/contract'
 import {
   isHazardRole,
   outcomes,
@@ -8,6 +8,7 @@ import {
   type TakeBackAnswers,
 } from '@binoculum/core'
 import { computed, ref, watch } from 'vue'
+import { z } from 'zod'
 import { api } from '../../shared/api/client.ts'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import { useSending } from '../../shared/api/use-sending.ts'
@@ -35,13 +36,15 @@ import {
   type DraftMark,
 } from './take-back-state.ts'
 
+const undoneSchema = z.array(z.record(z.string(), z.unknown()))
+
 /** As many pieces as a mark can count. */
 const MOST_PIECES = 200
 
 /** One take-back as a desk works on it: the shared draft, the pencil, undo, the judgement, and the sending. */
 export function useTakeBack(loanId: string, { correcting = false }: { correcting?: boolean } = {}) {
   const session = useSession()
-  const { data: form, problem: unreadable, reload } = useLoaded<TakeBackForm>(`/api/loans/${loanId}/take-back`)
+  const { data: form, problem: unreadable, reload } = useLoaded(takeBackFormSchema, `/api/loans/${loanId}/take-back`)
   const shared = useSharedDraft(
     correcting ? null : `/api/loans/${loanId}/draft`,
     `${correcting ? 'correction' : 'take-back'} ${loanId}`,
@@ -175,7 +178,7 @@ export function useTakeBack(loanId: string, { correcting = false }: { correcting
     const given = form.value
     if (!given || result.value || asksForCell.value) return
     const keyName = `${correcting ? 'correction' : 'take-back'} key ${loanId}`
-    const kept = await draftStore.read<string>(keyName)
+    const kept = await draftStore.read(z.uuid(), keyName)
     await run(async (fresh) => {
       // The key outlives a reload, so that a take-back whose answer was lost is not done twice.
       const idempotencyKey = kept ?? fresh
@@ -190,11 +193,11 @@ export function useTakeBack(loanId: string, { correcting = false }: { correcting
         extras: extrasToSend(draft.value),
       }
       result.value = correcting
-        ? await api.post(`/api/loans/${loanId}/take-back/corrections`, {
+        ? await api.post(takeBackResultSchema, `/api/loans/${loanId}/take-back/corrections`, {
             ...common,
             marks: changedMarks(draft.value, parts.value),
           })
-        : await api.post(`/api/loans/${loanId}/take-back`, {
+        : await api.post(takeBackResultSchema, `/api/loans/${loanId}/take-back`, {
             ...common,
             marks: marksToSend(draft.value),
             answers,
@@ -223,7 +226,7 @@ export function useTakeBack(loanId: string, { correcting = false }: { correcting
     else at.value = nextUnseen(draft.value, given.kit.parts, given.kit.parts.length - 1)
   })
 
-  void draftStore.read<Changes[]>(undoName).then((kept) => {
+  void draftStore.read(undoneSchema, undoName).then((kept) => {
     if (kept && undoable.value.length === 0) undoable.value = kept
   })
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { IssuedGuide, Slip } from '@binoculum/contract'
+import { guideSchema, slipSchema, type Slip } from '@binoculum/contract'
 import { ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { api } from '../../shared/api/client.ts'
@@ -11,7 +11,7 @@ import BorrowerGuide from '../../borrower/BorrowerGuide.vue'
 
 const route = useRoute()
 const loanId = String(route.params.loanId)
-const { data: guide, problem, reload } = useLoaded<IssuedGuide>(`/api/loans/${loanId}/guide`)
+const { data: guide, problem, reload } = useLoaded(guideSchema, `/api/loans/${loanId}/guide`)
 const { sending, problem: refusal, run } = useSending()
 const slip = ref<Slip | null>(null)
 const ended = ref(false)
@@ -19,14 +19,14 @@ const print = () => window.print()
 
 async function endLink() {
   await run(async () => {
-    await api.delete(`/api/loans/${loanId}/link`)
+    await api.remove(`/api/loans/${loanId}/link`)
     ended.value = true
   })
 }
 
 async function newLink() {
   await run(async () => {
-    slip.value = await api.post<Slip>(`/api/loans/${loanId}/link`)
+    slip.value = await api.post(slipSchema, `/api/loans/${loanId}/link`)
   })
 }
 </script>

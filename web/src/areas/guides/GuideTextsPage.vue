@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { GuideTexts, IssuedGuide, Shelf } from '@binoculum/contract'
+import { guideSchema, guideTextsSchema, shelfSchema, type IssuedGuide } from '@binoculum/contract'
 import { blockTags, blockVariables, isEasyEnough, readingGrade, readingLimits, unknownIn } from '@binoculum/core'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -22,10 +22,11 @@ const route = useRoute()
 const router = useRouter()
 const kitCode = computed(() => String(route.params.code))
 const language = ref('en')
-const { data, problem, reload } = useLoaded<GuideTexts>(
+const { data, problem, reload } = useLoaded(
+  guideTextsSchema,
   () => `/api/guide-texts?kit=${encodeURIComponent(kitCode.value)}&language=${language.value}`,
 )
-const { data: shelf } = useLoaded<Shelf>('/api/kits')
+const { data: shelf } = useLoaded(shelfSchema, '/api/kits')
 const chosen = ref('power')
 const block = computed(
   () => data.value?.blocks.find(({ key }) => key === chosen.value) ?? data.value?.blocks[0] ?? null,
@@ -67,7 +68,7 @@ async function look() {
   if (!block.value || faults.value.length > 0) return
   const mine = ++asked
   try {
-    const guide = await api.post<IssuedGuide>('/api/guide-texts/preview', form(draft.value.text, true))
+    const guide = await api.post(guideSchema, '/api/guide-texts/preview', form(draft.value.text, true))
     if (mine === asked) preview.value = guide
   } catch {
     // The words stay; the picture beside them is the last good one.
@@ -80,13 +81,13 @@ watch([() => draft.value.text, () => draft.value.title, block, language], () => 
 })
 const keep = (text: string | null, inUse: boolean) =>
   run(async () => {
-    await api.post('/api/guide-texts', form(text, inUse))
+    await api.act('/api/guide-texts', form(text, inUse))
     reason.value = ''
     await reload()
   })
 const reorder = (keys: readonly string[]) =>
   run(async () => {
-    await api.post('/api/guide-texts', { ...form(keys.join(','), true), key: '_order', language: 'en', title: '' })
+    await api.act('/api/guide-texts', { ...form(keys.join(','), true), key: '_order', language: 'en', title: '' })
     await reload()
   })
 const list = useTemplateRef<InstanceType<typeof BlockList>>('list')
@@ -104,7 +105,7 @@ useKeys(() => ({
 function addBlock() {
   const key = `own-${crypto.randomUUID().slice(0, 8)}`
   void run(async () => {
-    await api.post('/api/guide-texts', {
+    await api.act('/api/guide-texts', {
       ...form('', true),
       key,
       title: 'Our own',
@@ -117,7 +118,7 @@ function addBlock() {
 const translating = ref('')
 const translate = (english: string) =>
   run(async () => {
-    await api.post('/api/guide-texts', { ...form(translating.value, true), key: '_words', title: english })
+    await api.act('/api/guide-texts', { ...form(translating.value, true), key: '_words', title: english })
     translating.value = ''
     await reload()
   })

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import type { GuideList } from '@binoculum/contract'
+import { guideListSchema } from '@binoculum/contract'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import KitTag from '../../shared/drawings/KitTag.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import { dayText, ownZone } from '../../shared/words.ts'
 
-const { data, problem, reload } = useLoaded<GuideList>('/api/guides')
+const { data, problem, reload } = useLoaded(guideListSchema, '/api/guides')
 </script>
 
 <template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { KitSheet } from '@binoculum/contract'
+import { kitSheetSchema } from '@binoculum/contract'
 import { helpSheet } from '@binoculum/core'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
@@ -10,7 +10,7 @@ import HelpSheetView from '../../borrower/HelpSheetView.vue'
 /** One printed page for borrowers who may line their kit up themselves; its guide carries the same. */
 const route = useRoute()
 const code = String(route.params.code)
-const { data: kit, problem, reload } = useLoaded<KitSheet>(`/api/kits/${encodeURIComponent(code)}`)
+const { data: kit, problem, reload } = useLoaded(kitSheetSchema, `/api/kits/${encodeURIComponent(code)}`)
 const sheet = computed(() => (kit.value ? helpSheet(kit.value.mirror, kit.value.optics) : null))
 const printPage = () => window.print()
 </script>

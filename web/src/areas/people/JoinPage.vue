@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { staffRoleWords, type Invitation, type Session } from '@binoculum/contract'
+import { staffRoleWords, invitationSchema, sessionSchema } from '@binoculum/contract'
 import { ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api } from '../../shared/api/client.ts'
@@ -13,14 +13,14 @@ const route = useRoute()
 const router = useRouter()
 const session = useSession()
 const path = `/api/invitations/${encodeURIComponent(String(route.params.token))}`
-const { data: invitation, problem: unreadable } = useLoaded<Invitation>(path)
+const { data: invitation, problem: unreadable } = useLoaded(invitationSchema, path)
 const { sending, problem, run } = useSending()
 const given = ref({ name: '', email: '', branchName: '', zone: ownZone, emergencyLine: '', password: '' })
 
 async function submit() {
   const first = invitation.value?.kind === 'first-coordinator'
   const done = await run(async () => {
-    session.joined(await api.post<Session>(path, first ? given.value : { password: given.value.password }))
+    session.joined(await api.post(sessionSchema, path, first ? given.value : { password: given.value.password }))
   })
   if (done) await router.push('/shelf')
 }

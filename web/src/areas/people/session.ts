@@ -1,4 +1,4 @@
-import type { Session, StaffRole } from '@binoculum/contract'
+import { sessionReplySchema, sessionSchema, type Session, type StaffRole } from '@binoculum/contract'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { api, onSessionOver } from '../../shared/api/client.ts'
@@ -12,12 +12,12 @@ export const useSession = defineStore('session', () => {
 
   async function load() {
     if (loaded) return
-    current.value = (await api.get<{ session: Session | null }>('/api/session')).session
+    current.value = (await api.get(sessionReplySchema, '/api/session')).session
     loaded = true
   }
 
   async function signIn(email: string, password: string) {
-    current.value = await api.post<Session>('/api/session', { email, password })
+    current.value = await api.post(sessionSchema, '/api/session', { email, password })
     loaded = true
     asksAgain.value = false
     waiting.forEach((proceed) => proceed())
@@ -36,7 +36,7 @@ export const useSession = defineStore('session', () => {
   }
 
   async function signOut() {
-    await api.delete('/api/session')
+    await api.remove('/api/session')
     current.value = null
   }
 

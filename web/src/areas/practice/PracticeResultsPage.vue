@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { PracticeLog } from '@binoculum/contract'
+import { practiceLogSchema } from '@binoculum/contract'
 import { practiceVerdict, practiceVerdictWords } from '@binoculum/core'
 import { computed } from 'vue'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
@@ -10,7 +10,7 @@ import PracticeTabs from './PracticeTabs.vue'
 import { levelWords } from './levels.ts'
 
 /** How everybody whom one may see is getting on: oneself, and for a coordinator the people of their branches. */
-const { data, problem, reload } = useLoaded<PracticeLog>('/api/practice')
+const { data, problem, reload } = useLoaded(practiceLogSchema, '/api/practice')
 const people = computed(() => {
   const names = [...new Set((data.value?.summaries ?? []).map(({ by }) => by))]
   return names.map((by) => ({

@@ -1,4 +1,4 @@
-import type { PracticeLog, PracticeResult } from '@binoculum/contract'
+import { practiceLogSchema, type PracticeLog, type PracticeResult } from '@binoculum/contract'
 import {
   lockPractice,
   practiceAlignment,
@@ -96,14 +96,14 @@ export function usePracticeTube(seedOf: () => number = () => Math.floor(Math.ran
       seconds: Math.round((Date.now() - beganMs) / MS_PER_SECOND),
     }
     try {
-      log.value = (await api.post<PracticeLog>('/api/practice', result.value)).results
+      log.value = (await api.post(practiceLogSchema, '/api/practice', result.value)).results
     } catch {
       problem.value = 'The result was not kept: the line is down. The telescope is lined up all the same.'
     }
   }
   async function load() {
     try {
-      log.value = (await api.get<PracticeLog>('/api/practice')).results
+      log.value = (await api.get(practiceLogSchema, '/api/practice')).results
     } catch {
       // The log is a help, not a need.
     }

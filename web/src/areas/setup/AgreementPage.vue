@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { BranchAgreement } from '@binoculum/contract'
+import { branchAgreementsSchema, type BranchAgreement } from '@binoculum/contract'
 import { ref, watch } from 'vue'
 import { api } from '../../shared/api/client.ts'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
@@ -9,7 +9,7 @@ import { useSession } from '../people/session.ts'
 import SetupTabs from './SetupTabs.vue'
 
 const session = useSession()
-const { data, problem, reload } = useLoaded<{ agreements: BranchAgreement[] }>('/api/agreements')
+const { data, problem, reload } = useLoaded(branchAgreementsSchema, '/api/agreements')
 const { sending, problem: refusal, run } = useSending()
 const texts = ref<Record<string, string>>({})
 
@@ -20,7 +20,7 @@ const changed = ({ branchId, text }: BranchAgreement) => (texts.value[branchId] 
 
 async function write(branchId: string) {
   await run(async () => {
-    data.value = await api.post('/api/agreements', { branchId, text: texts.value[branchId] })
+    data.value = await api.post(branchAgreementsSchema, '/api/agreements', { branchId, text: texts.value[branchId] })
   })
 }
 </script>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { branchFieldsSchema, type BranchFields, type BranchView } from '@binoculum/contract'
+import { branchFieldsSchema, branchesSchema, type BranchFields, type BranchView } from '@binoculum/contract'
 import { computed, ref } from 'vue'
 import { api } from '../../shared/api/client.ts'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
@@ -11,7 +11,7 @@ import SetupTabs from './SetupTabs.vue'
 
 /** Lending places of the programme, and what is decided for each. */
 const session = useSession()
-const { data, problem, reload } = useLoaded<{ branches: BranchView[] }>('/api/branches')
+const { data, problem, reload } = useLoaded(branchesSchema, '/api/branches')
 const { sending, problem: refusal, run } = useSending()
 const zones: readonly string[] = Intl.supportedValuesOf('timeZone')
 const blank = (): BranchFields => ({
@@ -40,8 +40,8 @@ async function keep() {
   if (!given || Object.keys(wrong.value).length > 0) return
   const done = await run(async () => {
     data.value = given.id
-      ? await api.put<{ branches: BranchView[] }>(`/api/branches/${given.id}`, given.fields)
-      : await api.post<{ branches: BranchView[] }>('/api/branches', given.fields)
+      ? await api.put(branchesSchema, `/api/branches/${given.id}`, given.fields)
+      : await api.post(branchesSchema, '/api/branches', given.fields)
   })
   if (!done) return
   open.value = null

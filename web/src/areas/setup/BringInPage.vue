@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { archiveResultSchema } from '@binoculum/contract'
 import { families, listFields, massText } from '@binoculum/core'
 import { computed, ref, watch } from 'vue'
 import { api } from '../../shared/api/client.ts'
@@ -52,7 +53,7 @@ async function choose(event: Event) {
   if (isListFile(file)) return list.read(file)
   await archive.run(async () => {
     const body: unknown = JSON.parse(await file.text())
-    archived.value = await api.post(`/api/archive?branchId=${branchId.value}`, body)
+    archived.value = await api.post(archiveResultSchema, `/api/archive?branchId=${branchId.value}`, body)
   })
 }
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Drawer, KitSheet, Spare } from '@binoculum/contract'
+import { drawerSchema, kitSheetSchema, movedSpareSchema, type Spare } from '@binoculum/contract'
 import { massText, moneyText, roleFacts, type Role } from '@binoculum/core'
 import { computed, ref } from 'vue'
 import { api } from '../../shared/api/client.ts'
@@ -13,7 +13,7 @@ import { roleChoices } from './models/model-draft.ts'
 import SetupTabs from './SetupTabs.vue'
 
 const session = useSession()
-const { data, problem, reload } = useLoaded<Drawer>('/api/spares')
+const { data, problem, reload } = useLoaded(drawerSchema, '/api/spares')
 const { sending, problem: refusal, run } = useSending()
 const branches = computed(() => session.current?.memberships.filter(({ role }) => role === 'coordinator') ?? [])
 const done = ref<string | null>(null)
@@ -27,10 +27,10 @@ type Wanting = Spare['wantedBy'][number]
 /** One act: the drawer has one fewer, the kit one more, and both are in the record. */
 async function putIn(spare: Spare, kit: Wanting) {
   await run(async (idempotencyKey) => {
-    const { version } = await api.get<KitSheet>(`/api/kits/${encodeURIComponent(kit.code)}`)
+    const { version } = await api.get(kitSheetSchema, `/api/kits/${encodeURIComponent(kit.code)}`)
     const count = Math.min(kit.missing, spare.count)
     const body = { idempotencyKey, partId: kit.partId, kitVersion: version, count, way: 'into-kit' }
-    data.value = (await api.post<{ drawer: Drawer }>(`/api/spares/${spare.id}/move`, body)).drawer
+    data.value = (await api.post(movedSpareSchema, `/api/spares/${spare.id}/move`, body)).drawer
     done.value = `${count > 1 ? `${count} × ` : ''}${spare.name} is in ${kit.name} now.`
   })
 }
@@ -38,7 +38,7 @@ async function putIn(spare: Spare, kit: Wanting) {
 async function keep(spare: Spare, change: Partial<Spare>) {
   const { id, branchId, name, role, count, massG, costMinor, note, version } = { ...spare, ...change }
   await run(async () => {
-    data.value = await api.post<Drawer>(`/api/spares/${id}`, {
+    data.value = await api.post(drawerSchema, `/api/spares/${id}`, {
       branchId,
       name,
       role,
@@ -62,7 +62,7 @@ async function add() {
   if (parsed && !parsed.ok) return
   const went = await run(async () => {
     const body = { ...fields, massG: parsed?.value ?? null, costMinor: null, version: null }
-    data.value = await api.post<Drawer>('/api/spares', body)
+    data.value = await api.post(drawerSchema, '/api/spares', body)
   })
   if (went) given.value = { ...empty, branchId: given.value.branchId, role: given.value.role }
 }

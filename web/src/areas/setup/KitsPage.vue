@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { newKitSchema, type KitSheet, type ModelList, type ModelSheet, type Shelf } from '@binoculum/contract'
+import { newKitSchema, kitSheetSchema, modelListSchema, shelfSchema, type ModelSheet } from '@binoculum/contract'
 import { sampleList } from '@binoculum/core'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
@@ -16,8 +16,8 @@ import SetupTabs from './SetupTabs.vue'
 /** Kits from nothing: choose or make a model, give the copy its code, and go through it once. */
 const router = useRouter()
 const session = useSession()
-const { data: models, reload } = useLoaded<ModelList>('/api/models')
-const { data: shelf } = useLoaded<Shelf>('/api/kits')
+const { data: models, reload } = useLoaded(modelListSchema, '/api/models')
+const { data: shelf } = useLoaded(shelfSchema, '/api/kits')
 const { sending, problem, run } = useSending()
 const branches = computed(() => session.current?.memberships.filter(({ role }) => role === 'coordinator') ?? [])
 const makesModel = ref(false)
@@ -41,7 +41,7 @@ async function make() {
   tried.value = true
   if (Object.keys(wrong.value).length > 0) return
   await run(async (idempotencyKey) => {
-    const kit = await api.post<KitSheet>('/api/kits', { ...form.value, idempotencyKey })
+    const kit = await api.post(kitSheetSchema, '/api/kits', { ...form.value, idempotencyKey })
     await router.push(`/kits/${encodeURIComponent(kit.code)}`)
   })
 }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Printed, PrintKind, Shelf } from '@binoculum/contract'
+import { printedSchema, shelfSchema, type PrintKind } from '@binoculum/contract'
 import { labelSheet, type Paper } from '@binoculum/core'
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
@@ -20,7 +20,7 @@ const kinds: readonly { kind: PrintKind; words: string; aside: string }[] = [
 ]
 const route = useRoute()
 const asked = (name: string) => (typeof route.query[name] === 'string' ? route.query[name] : null)
-const { data: shelf, problem } = useLoaded<Shelf>('/api/kits')
+const { data: shelf, problem } = useLoaded(shelfSchema, '/api/kits')
 const kind = ref<PrintKind>(kinds.find((each) => each.kind === asked('kind'))?.kind ?? 'cards')
 const paper = useLocalStorage<Paper>('binoculum paper', 'a4')
 const first = ref(1)
@@ -52,7 +52,7 @@ const {
   problem: refusal,
   reload,
   slow,
-} = useLoaded<Printed>(() => query.value && `/api/prints?${query.value}`)
+} = useLoaded(printedSchema, () => query.value && `/api/prints?${query.value}`)
 const pages = computed(() => (query.value ? (printed.value?.pages ?? []) : []))
 const SHOWN_PAGES = 6
 

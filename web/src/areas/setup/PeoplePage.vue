@@ -1,5 +1,12 @@
 <script setup lang="ts">
-import { staffRoles, staffRoleWords, type StaffMember, type StaffRole } from '@binoculum/contract'
+import {
+  staffRoles,
+  staffRoleWords,
+  oneTimeLinkSchema,
+  peopleSchema,
+  type StaffMember,
+  type StaffRole,
+} from '@binoculum/contract'
 import { computed, ref } from 'vue'
 import { api } from '../../shared/api/client.ts'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
@@ -10,7 +17,7 @@ import { useSession } from '../people/session.ts'
 import SetupTabs from './SetupTabs.vue'
 
 const session = useSession()
-const { data, problem, reload } = useLoaded<{ people: StaffMember[] }>('/api/people')
+const { data, problem, reload } = useLoaded(peopleSchema, '/api/people')
 const { sending, problem: refusal, run } = useSending()
 const branches = computed(() => session.current?.memberships.filter(({ role }) => role === 'coordinator') ?? [])
 const given = ref({
@@ -23,7 +30,7 @@ const link = ref<{ url: string; ends: string; who: string } | null>(null)
 
 async function makeLink(path: string, who: string, body?: unknown) {
   await run(async () => {
-    const made = await api.post<{ path: string; expiresAtUtc: string }>(path, body)
+    const made = await api.post(oneTimeLinkSchema, path, body)
     link.value = { url: `${location.origin}${made.path}`, ends: made.expiresAtUtc, who }
   })
   await reload()
@@ -39,11 +46,11 @@ const missingIn = (person: StaffMember) =>
   branches.value.filter(({ branchId }) => !person.memberships.some((member) => member.branchId === branchId))
 async function setRole(person: StaffMember, branchId: string, role: StaffRole) {
   await run(async () => {
-    data.value = await api.post<{ people: StaffMember[] }>(`/api/people/${person.id}/role`, { branchId, role })
+    data.value = await api.post(peopleSchema, `/api/people/${person.id}/role`, { branchId, role })
   })
 }
 async function close(person: StaffMember) {
-  await run(() => api.post(`/api/people/${person.id}/close`))
+  await run(() => api.act(`/api/people/${person.id}/close`))
   await reload()
 }
 </script>

@@ -1,4 +1,5 @@
 import { flushPromises, mount } from '@vue/test-utils'
+import { idOf } from '../../testing/ids.ts'
 import { serverWith } from '../../testing/answers.ts'
 import { router } from '../../testing/mounting.ts'
 import { testKit, testMount, testPart } from '../../testing/kit-sheet.ts'
@@ -75,11 +76,19 @@ it.each([
 })
 
 describe('pages of a model', () => {
-  const { optics } = testKit()
+  const { optics, procedure } = testKit()
+  const modelPart = { ...testPart('Finder 6×30', { role: 'finder' }), id: idOf('finder'), pictureId: null }
   const model = (rest: object = {}) => ({
-    ...{ id: 'm', name: 'equatorial reflector 125/600', family: 'equatorial-reflector', version: 3, mayChange: true },
-    ...{ optics, parts: [testPart('Finder 6×30', { role: 'finder' })], mount: testMount, mirror: null, stand: null },
-    ...{ finder: null, finderOffsetMm: optics.finderOffsetMm, procedure: null },
+    ...{
+      id: idOf('m'),
+      name: 'equatorial reflector 125/600',
+      family: 'equatorial-reflector',
+      version: 3,
+      mayChange: true,
+    },
+    ...{ optics, parts: [modelPart], mount: testMount, mirror: null, stand: null },
+    ...{ finder: null, finderOffsetMm: optics.finderOffsetMm, procedure, procedureIsTemplate: true },
+    ...{ kits: [], weighGroups: [], stepTimes: [] },
     ...rest,
   })
   const open = async (page: object, sheet: object, answers: Readonly<Record<string, unknown>> = {}) => {

@@ -1,4 +1,10 @@
-import type { ConfirmList, ImportLine, ImportResult, ListPreview } from '@binoculum/contract'
+import {
+  importLineSchema,
+  listPreviewSchema,
+  type ConfirmList,
+  type ImportResult,
+  type ListPreview,
+} from '@binoculum/contract'
 import { type Family, type ListField } from '@binoculum/core'
 import { computed, ref, shallowRef } from 'vue'
 import { api } from '../../shared/api/client.ts'
@@ -75,7 +81,7 @@ export function useBringIn(branchId: () => string) {
     const sent = file.value
     if (!sent) return
     await run(async () => {
-      const answer = await api.post<ListPreview>('/api/lists/preview', {
+      const answer = await api.post(listPreviewSchema, '/api/lists/preview', {
         ...sent,
         branchId: branchId(),
         decisions: decisions.value,
@@ -136,7 +142,7 @@ export function useBringIn(branchId: () => string) {
         })),
       }
       progress.value = { done: 0, total: body.kits.length }
-      for await (const line of api.lines<ImportLine>('/api/lists/confirm', body))
+      for await (const line of api.lines(importLineSchema, '/api/lists/confirm', body))
         if (line.kind === 'progress') progress.value = line
         else result.value = line
     })

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { changeKitSchema, type KitSheet } from '@binoculum/contract'
+import { changeKitSchema, kitSheetSchema, type KitSheet } from '@binoculum/contract'
 import { computed, ref } from 'vue'
 import { api } from '../../shared/api/client.ts'
 import { useSending } from '../../shared/api/use-sending.ts'
@@ -33,7 +33,7 @@ async function keep() {
   tried.value = true
   if (Object.keys(wrong.value).length > 0) return
   await run(async () => {
-    emit('done', await api.put<KitSheet>(`/api/kits/${kit.id}`, body.value))
+    emit('done', await api.put(kitSheetSchema, `/api/kits/${kit.id}`, body.value))
   })
 }
 </script>

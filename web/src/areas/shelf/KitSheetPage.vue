@@ -1,5 +1,14 @@
 <script setup lang="ts">
-import type { Drawer, ExtraPartView, KitChange, KitSheet, Part, Spare } from '@binoculum/contract'
+import {
+  drawerSchema,
+  kitChangeSchema,
+  kitSheetSchema,
+  movedSpareSchema,
+  type ExtraPartView,
+  type KitSheet,
+  type Part,
+  type Spare,
+} from '@binoculum/contract'
 import {
   dateText,
   families,
@@ -35,9 +44,9 @@ const route = useRoute()
 const router = useRouter()
 const session = useSession()
 const path = computed(() => `/api/kits/${encodeURIComponent(String(route.params.code))}`)
-const { data: kit, problem, reload } = useLoaded<KitSheet>(path)
+const { data: kit, problem, reload } = useLoaded(kitSheetSchema, path)
 const { sending, problem: refusal, run } = useSending()
-const { data: drawer } = useLoaded<Drawer>('/api/spares')
+const { data: drawer } = useLoaded(drawerSchema, '/api/spares')
 const cure = ref('')
 const endsHere = ref(false)
 const editsHere = ref(false)
@@ -80,7 +89,7 @@ async function mark(part: Part, to: Mark) {
   const target = `/api/kits/${sheet.id}/parts/${part.id}/mark`
   await run(async () => {
     const body = { kitVersion: sheet.version, mark: to, note: to === 'present' ? '' : part.note }
-    kit.value = changedSheet(sheet, await api.post<KitChange>(target, body))
+    kit.value = changedSheet(sheet, await api.post(kitChangeSchema, target, body))
   })
   if (refusal.value?.code === 'KIT_CHANGED') await reload()
 }
@@ -91,7 +100,7 @@ async function toDrawer(part: Part) {
   if (!sheet || !spare) return
   await run(async (idempotencyKey) => {
     const body = { idempotencyKey, partId: part.id, kitVersion: sheet.version, count: 1, way: 'into-drawer' }
-    kit.value = (await api.post<{ kit: KitSheet }>(`/api/spares/${spare.id}/move`, body)).kit
+    kit.value = (await api.post(movedSpareSchema, `/api/spares/${spare.id}/move`, body)).kit
   })
 }
 
@@ -100,7 +109,7 @@ async function settleExtra(extra: ExtraPartView) {
   if (!sheet) return
   await run(async () => {
     const target = `/api/kits/${sheet.id}/extras/${extra.id}/settle`
-    kit.value = await api.post<KitSheet>(target, { kitVersion: sheet.version })
+    kit.value = await api.post(kitSheetSchema, target, { kitVersion: sheet.version })
   })
 }
 
@@ -109,7 +118,7 @@ async function backInService() {
   const sheet = kit.value
   if (!sheet) return
   const done = await run(async () => {
-    kit.value = await api.post<KitSheet>(`/api/kits/${sheet.id}/back-in-service`, {
+    kit.value = await api.post(kitSheetSchema, `/api/kits/${sheet.id}/back-in-service`, {
       kitVersion: sheet.version,
       reason: backReason.value,
     })
@@ -132,7 +141,7 @@ async function countRest() {
   if (!sheet) return
   await run(async () => {
     const target = `/api/kits/${sheet.id}/count-rest`
-    kit.value = changedSheet(sheet, await api.post<KitChange>(target, { kitVersion: sheet.version }))
+    kit.value = changedSheet(sheet, await api.post(kitChangeSchema, target, { kitVersion: sheet.version }))
   })
 }
 
@@ -141,7 +150,7 @@ async function setPolicy(policy: string) {
   if (!sheet) return
   await run(async () => {
     const target = `/api/kits/${sheet.id}/collimation-policy`
-    kit.value = await api.post<KitSheet>(target, { kitVersion: sheet.version, policy })
+    kit.value = await api.post(kitSheetSchema, target, { kitVersion: sheet.version, policy })
   })
 }
 
@@ -149,7 +158,7 @@ async function cureHazard(hazard: HazardCode) {
   const sheet = kit.value
   if (!sheet) return
   const done = await run(async () => {
-    kit.value = await api.post<KitSheet>(`/api/kits/${sheet.id}/cure`, {
+    kit.value = await api.post(kitSheetSchema, `/api/kits/${sheet.id}/cure`, {
       kitVersion: sheet.version,
       hazard,
       cure: cure.value,

@@ -22,7 +22,7 @@ const kinds = [
 
 async function send() {
   const went = await run(async (idempotencyKey) => {
-    await api.post(`/api/kits/${kit.id}/loss`, { ...given.value, idempotencyKey, kitVersion: kit.version })
+    await api.act(`/api/kits/${kit.id}/loss`, { ...given.value, idempotencyKey, kitVersion: kit.version })
   })
   if (went) emit('done')
 }

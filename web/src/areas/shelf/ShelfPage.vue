@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Shelf, ShelfKit } from '@binoculum/contract'
+import { shelfSchema, type ShelfKit } from '@binoculum/contract'
 import { conditions, conditionWords } from '@binoculum/core'
 import { useWindowVirtualizer } from '@tanstack/vue-virtual'
 import { computed, ref, watch } from 'vue'
@@ -24,7 +24,7 @@ const TOP_PX = 48
 
 const router = useRouter()
 const session = useSession()
-const { data: shelf, problem, slow, reload } = useLoaded<Shelf>('/api/kits')
+const { data: shelf, problem, slow, reload } = useLoaded(shelfSchema, '/api/kits')
 const everything = { text: '', branchId: '', condition: '' as ShelfKit['condition'] | '', gone: false }
 const filter = ref({ ...everything })
 const chosenCode = ref<string | null>(null)

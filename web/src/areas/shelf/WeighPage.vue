@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { KitSheet, TakenWeighing } from '@binoculum/contract'
+import { kitSheetSchema, type TakenWeighing } from '@binoculum/contract'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api } from '../../shared/api/client.ts'
@@ -19,7 +19,7 @@ const {
   data: kit,
   problem,
   reload,
-} = useLoaded<KitSheet>(() => `/api/kits/${encodeURIComponent(String(route.params.code))}`)
+} = useLoaded(kitSheetSchema, () => `/api/kits/${encodeURIComponent(String(route.params.code))}`)
 const { sending, problem: refusal, run } = useSending()
 const weighings = ref<readonly TakenWeighing[]>([])
 
@@ -38,7 +38,7 @@ async function keep(sure: boolean) {
   if (!sheet) return
   const went = await run(async (idempotencyKey) => {
     const body = { idempotencyKey, kitVersion: sheet.version, weighings: weighings.value, sure }
-    kit.value = await api.post<KitSheet>(`/api/kits/${sheet.id}/weighings`, body)
+    kit.value = await api.post(kitSheetSchema, `/api/kits/${sheet.id}/weighings`, body)
   })
   if (went) await router.push(`/kits/${encodeURIComponent(sheet.code)}`)
 }

@@ -1,4 +1,5 @@
 import { effectScope, nextTick, ref } from 'vue'
+import { z } from 'zod'
 import { api, ApiError, onSessionOver } from './client.ts'
 import { useLoaded } from './use-loaded.ts'
 import { useSending } from './use-sending.ts'
@@ -31,10 +32,19 @@ const failure = async (work: Promise<unknown>): Promise<ApiError> => {
   throw new Error('no refusal came')
 }
 
+const anything = z.unknown()
+
 describe('the client', () => {
+  it('an answer that is not what was agreed is a problem, not half a screen', async () => {
+    answers = [{ status: 200, body: { kits: 'many' } }]
+    const error = await failure(api.get(z.object({ kits: z.array(z.string()) }), '/api/x'))
+    expect([error.status, error.code]).toEqual([502, 'OUR_FAULT'])
+    expect(error.message).toContain('may have been done')
+  })
+
   it('gives what the server says no with, field by field', async () => {
     answers = [refusal(400, 'BAD_INPUT', { issues: [{ path: 'dueOn', message: 'is no day' }] })]
-    const error = await failure(api.post('/api/x', {}))
+    const error = await failure(api.act('/api/x', {}))
     expect([error.status, error.code, error.sentences]).toEqual([
       400,
       'BAD_INPUT',
@@ -44,8 +54,8 @@ describe('the client', () => {
 
   it('says so when there is no connection, and when an answer can’t be read', async () => {
     answers = ['no connection', 'not JSON']
-    expect((await failure(api.get('/api/x'))).code).toBe('NO_CONNECTION')
-    expect((await failure(api.get('/api/x'))).status).toBe(502)
+    expect((await failure(api.get(anything, '/api/x'))).code).toBe('NO_CONNECTION')
+    expect((await failure(api.get(anything, '/api/x'))).status).toBe(502)
   })
 
   it('asks for the password when a session is over, and then sends the same again', async () => {
@@ -54,14 +64,14 @@ describe('the client', () => {
       asked++
     })
     answers = [refusal(401, 'SIGN_IN'), { status: 200, body: { done: true } }]
-    expect(await api.post('/api/x', { typed: 'kept' })).toEqual({ done: true })
+    expect(await api.post(anything, '/api/x', { typed: 'kept' })).toEqual({ done: true })
     expect(asked).toBe(1)
     expect(sent.map(({ body }) => body)).toEqual([{ typed: 'kept' }, { typed: 'kept' }])
   })
 
   it('a wrong password is no session that is over', async () => {
     answers = [refusal(401, 'WRONG_PASSWORD')]
-    expect((await failure(api.post('/api/session', {}))).code).toBe('WRONG_PASSWORD')
+    expect((await failure(api.act('/api/session', {}))).code).toBe('WRONG_PASSWORD')
     expect(sent).toHaveLength(1)
   })
 })
@@ -74,7 +84,7 @@ describe('sending', () => {
     for (const _answer of given)
       await run(async (key) => {
         keys.push(key)
-        await api.post('/api/x', { key })
+        await api.act('/api/x', { key })
       })
     return { keys, problem: problem.value?.code }
   }
@@ -92,7 +102,7 @@ describe('sending', () => {
 
   it('a second click while the first is under way sends nothing', async () => {
     const { run } = useSending()
-    const work = () => api.post('/api/x', {}).then(() => undefined)
+    const work = () => api.act('/api/x', {}).then(() => undefined)
     const both = await Promise.all([run(work), run(work)])
     expect(both).toEqual([true, false])
     expect(sent).toHaveLength(1)
@@ -108,7 +118,7 @@ describe('loading', () => {
     }) as typeof fetch
     const path = ref('/first')
     const scope = effectScope()
-    const loaded = scope.run(() => useLoaded<{ path: string }>(path))
+    const loaded = scope.run(() => useLoaded(z.object({ path: z.string() }), path))
     path.value = '/second'
     await nextTick()
     gates[1]?.()
@@ -122,7 +132,7 @@ describe('loading', () => {
   it('keeps the problem until it is read again', async () => {
     answers = ['no connection', { status: 200, body: { kits: [] } }]
     const scope = effectScope()
-    const loaded = scope.run(() => useLoaded('/api/kits'))
+    const loaded = scope.run(() => useLoaded(anything, '/api/kits'))
     await new Promise((resolve) => setTimeout(resolve, 10))
     expect([loaded?.problem.value?.code, loaded?.data.value]).toEqual(['NO_CONNECTION', null])
     await loaded?.reload()

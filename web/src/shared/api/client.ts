@@ -1,4 +1,4 @@
-import type { ErrorReply } from '@binoculum/contract'
+import { errorReplySchema, type ErrorReply } from '@binoculum/contract'
 
 /** An answer of the server that says no, with what it says about it. */
 export class ApiError extends Error {
@@ -48,7 +48,8 @@ async function send(method: string, path: string, body: unknown): Promise<Respon
 async function readError(response: Response): Promise<ApiError> {
   const unreadable = { code: 'OUR_FAULT', message: 'The server’s answer could not be read. Try again.' }
   try {
-    return new ApiError(response.status, ((await response.json()) as ErrorReply).error ?? unreadable)
+    const read = errorReplySchema.safeParse(await response.json())
+    return new ApiError(response.status, read.success ? read.data.error : unreadable)
   } catch {
     return new ApiError(response.status, unreadable)
   }
@@ -66,13 +67,28 @@ async function answer(method: string, path: string, body?: unknown): Promise<Res
   return response
 }
 
-async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
+/** What an answer must be to be used: a schema of the contract. */
+export interface Reads<T> {
+  safeParse(given: unknown): { success: true; data: T } | { success: false; error: { message: string } }
+}
+
+/** What the server says is checked where it comes in, so that no screen shows half of it. */
+function checked<T>(reads: Reads<T>, given: unknown): T {
+  const read = reads.safeParse(given)
+  if (read.success) return read.data
+  console.error(read.error.message)
+  const message =
+    'The server answered something this page does not understand. What was sent may have been done: reload the page to see.'
+  throw new ApiError(502, { code: 'OUR_FAULT', message })
+}
+
+async function call<T>(reads: Reads<T>, method: string, path: string, body?: unknown): Promise<T> {
   const response = await answer(method, path, body)
-  return (response.status === 204 ? undefined : await response.json()) as T
+  return checked(reads, await response.json().catch(() => undefined))
 }
 
 /** Long work that tells how far it is: one JSON object a line, each as soon as it comes. */
-async function* lines<T>(path: string, body: unknown): AsyncGenerator<T> {
+async function* lines<T>(reads: Reads<T>, path: string, body: unknown): AsyncGenerator<T> {
   const response = await answer('POST', path, body)
   const reader = response.body
     ?.pipeThrough(new TextDecoderStream() as TransformStream<Uint8Array, string>)
@@ -83,9 +99,9 @@ async function* lines<T>(path: string, body: unknown): AsyncGenerator<T> {
     if (done) break
     const complete = (rest + value).split('\n')
     rest = complete.pop() ?? ''
-    for (const line of complete) if (line !== '') yield JSON.parse(line) as T
+    for (const line of complete) if (line !== '') yield checked(reads, JSON.parse(line))
   }
-  if (rest !== '') yield JSON.parse(rest) as T
+  if (rest !== '') yield checked(reads, JSON.parse(rest))
 }
 
 function lostLine(): never {
@@ -94,10 +110,13 @@ function lostLine(): never {
 }
 
 export const api = {
-  get: <T>(path: string) => call<T>('GET', path),
-  post: <T>(path: string, body?: unknown) => call<T>('POST', path, body ?? {}),
-  upload: <T>(path: string, file: Blob) => call<T>('POST', path, file),
+  get: <T>(reads: Reads<T>, path: string) => call(reads, 'GET', path),
+  post: <T>(reads: Reads<T>, path: string, body?: unknown) => call(reads, 'POST', path, body ?? {}),
+  upload: <T>(reads: Reads<T>, path: string, file: Blob) => call(reads, 'POST', path, file),
   lines,
-  put: <T>(path: string, body: unknown) => call<T>('PUT', path, body),
-  delete: <T = void>(path: string) => call<T>('DELETE', path),
+  put: <T>(reads: Reads<T>, path: string, body: unknown) => call(reads, 'PUT', path, body),
+  delete: <T>(reads: Reads<T>, path: string) => call(reads, 'DELETE', path),
+  /** Where it is enough that it was done. */
+  act: async (path: string, body?: unknown): Promise<void> => void (await answer('POST', path, body ?? {})),
+  remove: async (path: string): Promise<void> => void (await answer('DELETE', path)),
 }

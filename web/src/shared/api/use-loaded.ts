@@ -8,7 +8,7 @@ import {
   type Ref,
   type ShallowRef,
 } from 'vue'
-import { api, ApiError } from './client.ts'
+import { api, ApiError, type Reads } from './client.ts'
 
 export interface Loaded<T> {
   readonly data: ShallowRef<T | null>
@@ -20,7 +20,7 @@ export interface Loaded<T> {
 const SLOW_AFTER_MS = 1000
 
 /** Reads from the server, and again when the address changes. A late answer never overwrites a newer one. */
-export function useLoaded<T>(path: MaybeRefOrGetter<string | null>): Loaded<T> {
+export function useLoaded<T>(reads: Reads<T>, path: MaybeRefOrGetter<string | null>): Loaded<T> {
   const data = shallowRef<T | null>(null)
   const problem = ref<ApiError | null>(null)
   const slow = ref(false)
@@ -33,7 +33,7 @@ export function useLoaded<T>(path: MaybeRefOrGetter<string | null>): Loaded<T> {
     problem.value = null
     const timer = setTimeout(() => (slow.value = own === run), SLOW_AFTER_MS)
     try {
-      const answer = await api.get<T>(address)
+      const answer = await api.get(reads, address)
       if (own === run) data.value = answer
     } catch (error) {
       if (!(error instanceof ApiError)) throw error

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { KitSheet } from '@binoculum/contract'
+import { checkResultSchema, type KitSheet } from '@binoculum/contract'
 import {
   axisErrorMm,
   cellResponseSentence,
@@ -137,7 +137,7 @@ function anotherScrew(name: string) {
 }
 async function forget() {
   await run(async () => {
-    const { kit: now } = await api.post<{ kit: KitSheet }>(`/api/kits/${kit.id}/cell/forget`, {
+    const { kit: now } = await api.post(checkResultSchema, `/api/kits/${kit.id}/cell/forget`, {
       kitVersion: kit.version,
     })
     emit('changed', now)

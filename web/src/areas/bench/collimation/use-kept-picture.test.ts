@@ -4,7 +4,7 @@ import { jest } from '@jest/globals'
 const underWay: { path: string; keep: (id: string) => void; drop: () => void }[] = []
 jest.unstable_mockModule('../../../shared/api/client.ts', () => ({
   api: {
-    upload: (path: string) =>
+    upload: (_reads: unknown, path: string) =>
       new Promise((resolve, reject) => {
         underWay.push({ path, keep: (id) => resolve({ id }), drop: () => reject(new Error('down')) })
       }),

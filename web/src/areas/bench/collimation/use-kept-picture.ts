@@ -1,3 +1,4 @@
+import { madeSchema } from '@binoculum/contract'
 import { ref } from 'vue'
 import { api } from '../../../shared/api/client.ts'
 
@@ -12,7 +13,7 @@ export function useKeptPicture(branchId: () => string, kept: (id: string) => voi
     pictureId.value = null
     problem.value = false
     try {
-      const { id } = await api.upload<{ id: string }>(`/api/pictures?branchId=${branchId()}`, file)
+      const { id } = await api.upload(madeSchema, `/api/pictures?branchId=${branchId()}`, file)
       if (own !== asked) return
       pictureId.value = id
       kept(id)

@@ -17,7 +17,7 @@ jest.unstable_mockModule('./use-photo-work.ts', () => ({
 }))
 jest.unstable_mockModule('../../../shared/api/client.ts', () => ({
   api: {
-    upload: (path: string) => {
+    upload: (_reads: unknown, path: string) => {
       uploads.push(path)
       return keeps ? Promise.resolve({ id: 'picture-1' }) : Promise.reject(new Error('down'))
     },

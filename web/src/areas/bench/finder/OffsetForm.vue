@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { finderOffsetGivenSchema, type KitSheet } from '@binoculum/contract'
+import { finderOffsetGivenSchema, kitSheetSchema, type KitSheet } from '@binoculum/contract'
 import { aimWords, dateText } from '@binoculum/core'
 import { computed, ref } from 'vue'
 import { api } from '../../../shared/api/client.ts'
@@ -27,7 +27,7 @@ async function keep() {
   tried.value = true
   if (Object.keys(fieldProblems(finderOffsetGivenSchema, body.value)).length > 0) return
   const went = await run(async () =>
-    emit('changed', await api.post<KitSheet>(`/api/kits/${kit.id}/finder-offset`, body.value)),
+    emit('changed', await api.post(kitSheetSchema, `/api/kits/${kit.id}/finder-offset`, body.value)),
   )
   if (went) open.value = false
   else if (problem.value?.code === 'KIT_CHANGED') emit('reload')

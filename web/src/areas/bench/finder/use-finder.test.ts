@@ -20,7 +20,7 @@ const answers: Record<string, unknown> = {
   '/api/sites/s/landmarks': { landmarks: [mark('mast', 3000, 350), mark('south', 400, 180), mark('wall', 8, 340)] },
 }
 jest.unstable_mockModule('../../../shared/api/use-loaded.ts', () => ({
-  useLoaded: (path: string | (() => string | null)) => {
+  useLoaded: (_reads: unknown, path: string | (() => string | null)) => {
     const data = ref<unknown>(null)
     void Promise.resolve().then(() => {
       const asked = typeof path === 'string' ? path : path()

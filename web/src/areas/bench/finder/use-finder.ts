@@ -1,4 +1,4 @@
-import type { KitSheet, Landmark, Landmarks } from '@binoculum/contract'
+import { landmarksSchema, type KitSheet, type Landmark } from '@binoculum/contract'
 import {
   aimArcmin,
   dayMoon,
@@ -51,7 +51,7 @@ export function useFinder(draft: Ref<FinderDraft>, kit: () => KitSheet, clock?: 
     siteId: () => draft.value.siteId,
     clock,
   })
-  const { data: marks } = useLoaded<Landmarks>(() => site.value && `/api/sites/${site.value.id}/landmarks`)
+  const { data: marks } = useLoaded(landmarksSchema, () => site.value && `/api/sites/${site.value.id}/landmarks`)
 
   const moment = computed(() => {
     if (!site.value) return null

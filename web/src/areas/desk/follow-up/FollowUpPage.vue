@@ -1,5 +1,12 @@
 <script setup lang="ts">
-import type { Drawer, FollowUpJob, FollowUpList, Message, ModelList, SettleJob } from '@binoculum/contract'
+import {
+  followUpSchema,
+  messageSchema,
+  modelListSchema,
+  movedSpareSchema,
+  type FollowUpJob,
+  type SettleJob,
+} from '@binoculum/contract'
 import { dateText, isFollowUp, jobFacts } from '@binoculum/core'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -18,8 +25,8 @@ import NoticeForm from './NoticeForm.vue'
 
 const session = useSession()
 const router = useRouter()
-const { data, problem, reload } = useLoaded<FollowUpList>('/api/jobs')
-const { data: models } = useLoaded<ModelList>('/api/models')
+const { data, problem, reload } = useLoaded(followUpSchema, '/api/jobs')
+const { data: models } = useLoaded(modelListSchema, '/api/models')
 const { sending, problem: refusal, run } = useSending()
 const at = ref<string | null>(null)
 const told = ref<string | null>(null)
@@ -37,7 +44,7 @@ async function settle(job: FollowUpJob | null, result: SettleJob['result']) {
   const index = inOrder.value.findIndex(({ id }) => id === job.id)
   const went = await run(async (idempotencyKey) => {
     const body = { idempotencyKey, version: job.version, result, note: '' }
-    data.value = await api.post<FollowUpList>(`/api/jobs/${job.id}/settle`, body)
+    data.value = await api.post(followUpSchema, `/api/jobs/${job.id}/settle`, body)
   })
   if (!went) return
   const next = data.value?.jobs.find(
@@ -55,7 +62,7 @@ async function settle(job: FollowUpJob | null, result: SettleJob['result']) {
 async function change(job: FollowUpJob, set: { ownerId?: string | null; dueOn?: string | null; note?: string }) {
   const { version, ownerId, dueOn, note } = job
   await run(async () => {
-    data.value = await api.post<FollowUpList>(`/api/jobs/${job.id}`, { version, ownerId, dueOn, note, ...set })
+    data.value = await api.post(followUpSchema, `/api/jobs/${job.id}`, { version, ownerId, dueOn, note, ...set })
   })
 }
 
@@ -63,7 +70,7 @@ async function putIn(job: FollowUpJob | null) {
   if (!job?.spareId || !job.partId || !mayAct(job)) return
   await run(async (idempotencyKey) => {
     const body = { idempotencyKey, partId: job.partId, kitVersion: job.kitVersion, count: 1, way: 'into-kit' }
-    await api.post<{ drawer: Drawer }>(`/api/spares/${job.spareId}/move`, body)
+    await api.post(movedSpareSchema, `/api/spares/${job.spareId}/move`, body)
     told.value = `A spare ${job.partName} is in ${job.kitName} now.`
   })
   await reload()
@@ -76,7 +83,7 @@ async function write(job: FollowUpJob | null) {
     .filter((each) => each.loanId === job.loanId && each.kitId === job.kitId && canBeAsked(each))
     .map(({ id }) => id)
   await run(async () => {
-    const letter = await api.post<Message>('/api/messages', { jobIds })
+    const letter = await api.post(messageSchema, '/api/messages', { jobIds })
     await router.push({ path: '/desk/letters', query: { open: letter.id } })
   })
 }

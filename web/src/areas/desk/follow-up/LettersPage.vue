@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Message, Outbox } from '@binoculum/contract'
+import { messageSchema, outboxSchema, type Message } from '@binoculum/contract'
 import { withName } from '@binoculum/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
@@ -12,7 +12,7 @@ import { whenText } from '../../../shared/words.ts'
 import DeskTabs from '../DeskTabs.vue'
 
 const route = useRoute()
-const { data, problem, reload } = useLoaded<Outbox>('/api/messages')
+const { data, problem, reload } = useLoaded(outboxSchema, '/api/messages')
 const { sending, problem: refusal, run } = useSending()
 const openId = ref(typeof route.query.open === 'string' ? route.query.open : null)
 const letter = computed(
@@ -50,7 +50,7 @@ async function keep() {
   const { id } = letter.value ?? {}
   if (!id) return
   await run(async () =>
-    put(await api.post<Message>(`/api/messages/${id}`, { subject: subject.value, body: body.value })),
+    put(await api.post(messageSchema, `/api/messages/${id}`, { subject: subject.value, body: body.value })),
   )
 }
 
@@ -59,8 +59,8 @@ async function send() {
   if (!id) return
   await run(async () => {
     if (isChanged.value)
-      put(await api.post<Message>(`/api/messages/${id}`, { subject: subject.value, body: body.value }))
-    put(await api.post<Message>(`/api/messages/${id}/send`))
+      put(await api.post(messageSchema, `/api/messages/${id}`, { subject: subject.value, body: body.value }))
+    put(await api.post(messageSchema, `/api/messages/${id}/send`))
   })
 }
 </script>

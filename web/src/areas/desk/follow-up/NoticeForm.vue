@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ModelList } from '@binoculum/contract'
+import { noticeResultSchema, type ModelList } from '@binoculum/contract'
 import { ref } from 'vue'
 import { api } from '../../../shared/api/client.ts'
 import { useSending } from '../../../shared/api/use-sending.ts'
@@ -29,7 +29,7 @@ const kitWords = (kits: readonly string[]) =>
 
 async function send(path: string, body: object) {
   await run(async (idempotencyKey) => {
-    const { kits } = await api.post<{ kits: string[] }>(path, { ...body, idempotencyKey })
+    const { kits } = await api.post(noticeResultSchema, path, { ...body, idempotencyKey })
     emit('done', kitWords(kits))
   })
 }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { KitSheet, Shelf } from '@binoculum/contract'
+import { kitSheetSchema, shelfSchema, type KitSheet } from '@binoculum/contract'
 import { massText } from '@binoculum/core'
 import { computed, onScopeDispose, ref, watch } from 'vue'
 import { api } from '../../../shared/api/client.ts'
@@ -7,7 +7,7 @@ import { useLoaded } from '../../../shared/api/use-loaded.ts'
 import { SimulatedScale, type SimulatedPan } from '../../../shared/devices/simulated-scale.ts'
 
 /** A made-up pan: parts of any kit go on and off, and whatever window reads the stand-in sees its lines. */
-const { data: shelf } = useLoaded<Shelf>('/api/kits')
+const { data: shelf } = useLoaded(shelfSchema, '/api/kits')
 const code = ref('')
 const kit = ref<KitSheet | null>(null)
 const onPan = ref<ReadonlyMap<string, { readonly name: string; readonly massG: number; readonly count: number }>>(
@@ -43,7 +43,7 @@ const shown = computed(
 )
 
 watch(code, async (given) => {
-  kit.value = given ? await api.get<KitSheet>(`/api/kits/${encodeURIComponent(given)}`) : null
+  kit.value = given ? await api.get(kitSheetSchema, `/api/kits/${encodeURIComponent(given)}`) : null
   group.value = groups.value[0] ?? ''
 })
 

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import type { Shelf } from '@binoculum/contract'
+import { shelfSchema } from '@binoculum/contract'
 import { ref } from 'vue'
 import { useLoaded } from '../../../shared/api/use-loaded.ts'
 import { simulatedScanner } from '../../../shared/devices/scanner.ts'
 
 /** A made-up scanner: every other window of this browser hears the scan. */
-const { data: shelf } = useLoaded<Shelf>('/api/kits')
+const { data: shelf } = useLoaded(shelfSchema, '/api/kits')
 const code = ref('')
 const said = ref<string | null>(null)
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ModelSheet } from '@binoculum/contract'
+import { modelSheetSchema } from '@binoculum/contract'
 import { inCaseOrder, massText, type Role } from '@binoculum/core'
 import Sortable from 'sortablejs'
 import { computed, nextTick, onScopeDispose, ref, useTemplateRef, watch } from 'vue'
@@ -37,7 +37,7 @@ const route = useRoute()
 const router = useRouter()
 const session = useSession()
 const id = String(route.params.id)
-const { data: sheet, problem: unreadable, reload } = useLoaded<ModelSheet>(`/api/models/${id}`)
+const { data: sheet, problem: unreadable, reload } = useLoaded(modelSheetSchema, `/api/models/${id}`)
 const { sending, problem, run } = useSending()
 const draft = ref<ModelDraft | null>(null)
 const page = useKeptForm(`card ${id}`, draft)
@@ -125,7 +125,7 @@ async function save() {
   if (!draft.value || !given || !changed.value) return
   const body = written(draft.value, given.version)
   const done = await run(async () => {
-    const answer = await api.post<ModelSheet>(`/api/models/${id}`, body)
+    const answer = await api.post(modelSheetSchema, `/api/models/${id}`, body)
     page.done()
     sheet.value = answer
   })
@@ -135,7 +135,7 @@ async function copy() {
   const name = copyName.value?.trim()
   if (!name) return
   await run(async () => {
-    const made = await api.post<ModelSheet>(`/api/models/${id}/copy`, { name })
+    const made = await api.post(modelSheetSchema, `/api/models/${id}/copy`, { name })
     await router.push(`/setup/models/${made.id}`)
   })
 }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ModelList } from '@binoculum/contract'
+import { modelListSchema } from '@binoculum/contract'
 import { families } from '@binoculum/core'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -13,7 +13,7 @@ const router = useRouter()
 const session = useSession()
 const branchId = computed(() => session.coordinates[0] ?? '')
 const makes = ref(false)
-const { data, problem, reload } = useLoaded<ModelList>('/api/models')
+const { data, problem, reload } = useLoaded(modelListSchema, '/api/models')
 const kitWords = (kits: readonly string[]) =>
   kits.length === 0
     ? 'no kit yet'

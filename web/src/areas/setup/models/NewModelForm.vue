@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { newModelSchema, type ModelSheet } from '@binoculum/contract'
+import { newModelSchema, modelSheetSchema, type ModelSheet } from '@binoculum/contract'
 import { families, type Family } from '@binoculum/core'
 import { computed, ref, watch } from 'vue'
 import { api } from '../../../shared/api/client.ts'
@@ -53,7 +53,7 @@ async function make() {
   tried.value = true
   if (Object.keys(wrong.value).length > 0) return
   await run(async (idempotencyKey) => {
-    emit('made', await api.post<ModelSheet>('/api/models', { ...body.value, idempotencyKey }))
+    emit('made', await api.post(modelSheetSchema, '/api/models', { ...body.value, idempotencyKey }))
   })
 }
 </script>

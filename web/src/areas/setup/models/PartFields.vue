@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { WeighGroup } from '@binoculum/contract'
+import { madeSchema, type WeighGroup } from '@binoculum/contract'
 import {
   filterFastenings,
   filterFasteningWords,
@@ -94,7 +94,7 @@ function setMass(event: Event) {
 async function addPicture(event: Event) {
   const file = (event.target as HTMLInputElement).files?.[0]
   if (!file) return
-  const { id } = await api.upload<{ id: string }>(`/api/pictures?branchId=${branchId}`, file)
+  const { id } = await api.upload(madeSchema, `/api/pictures?branchId=${branchId}`, file)
   emit('set', { pictureId: id })
 }
 </script>

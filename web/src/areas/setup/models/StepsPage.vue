@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ModelSheet } from '@binoculum/contract'
+import { modelSheetSchema } from '@binoculum/contract'
 import {
   dismantling,
   feels,
@@ -40,7 +40,7 @@ import { useKeptForm } from './use-kept-form.ts'
 
 const route = useRoute()
 const id = String(route.params.id)
-const { data: sheet, problem: unreadable, reload } = useLoaded<ModelSheet>(`/api/models/${id}`)
+const { data: sheet, problem: unreadable, reload } = useLoaded(modelSheetSchema, `/api/models/${id}`)
 const { sending, problem, run } = useSending()
 const draft = ref<ProcedureDraft | null>(null)
 const page = useKeptForm(`steps ${id}`, draft)
@@ -146,7 +146,7 @@ async function save() {
   if (!given || !draft.value || !changed.value || Object.keys(problems.value).length > 0) return
   const body = { version: given.version, procedure: draft.value }
   await run(async () => {
-    const answer = await api.put<ModelSheet>(`/api/models/${id}/procedure`, body)
+    const answer = await api.put(modelSheetSchema, `/api/models/${id}/procedure`, body)
     page.done()
     sheet.value = answer
   })

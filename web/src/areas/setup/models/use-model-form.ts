@@ -1,4 +1,4 @@
-import type { ModelSheet } from '@binoculum/contract'
+import { modelSheetSchema, type ModelSheet } from '@binoculum/contract'
 import { computed, ref, watch, type Ref } from 'vue'
 import { useRoute } from 'vue-router'
 import type { z } from 'zod'
@@ -21,7 +21,7 @@ export function useModelForm<Form extends object>(
 ) {
   const route = useRoute()
   const id = String(route.params.id)
-  const { data: sheet, problem: unreadable, reload } = useLoaded<ModelSheet>(`/api/models/${id}`)
+  const { data: sheet, problem: unreadable, reload } = useLoaded(modelSheetSchema, `/api/models/${id}`)
   const { sending, problem, run } = useSending()
   const form = ref(null) as Ref<Form | null>
   const draft = useKeptForm<Form>(`${part} ${id}`, form)
@@ -41,7 +41,7 @@ export function useModelForm<Form extends object>(
     const read = schema.safeParse(body.value)
     if (!sheet.value || !read.success) return
     kept.value = await run(async () => {
-      const answer = await api.put<ModelSheet>(`/api/models/${id}/${part}`, read.data)
+      const answer = await api.put(modelSheetSchema, `/api/models/${id}/${part}`, read.data)
       draft.done()
       sheet.value = answer
     })

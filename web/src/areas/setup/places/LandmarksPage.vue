@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { landmarkFieldsSchema, type Landmark, type Landmarks, type Sites } from '@binoculum/contract'
+import { landmarkFieldsSchema, landmarksSchema, madeSchema, sitesSchema, type Landmark } from '@binoculum/contract'
 import { dayStrip, distanceAndBearing, pacedM, sunDay, type LandmarkSource } from '@binoculum/core'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
@@ -19,8 +19,8 @@ const route = useRoute()
 const siteId = String(route.params.id)
 const path = `/api/sites/${siteId}/landmarks`
 const session = useSession()
-const { data: places, problem: unreadable } = useLoaded<Sites>('/api/sites')
-const { data, problem, reload } = useLoaded<Landmarks>(path)
+const { data: places, problem: unreadable } = useLoaded(sitesSchema, '/api/sites')
+const { data, problem, reload } = useLoaded(landmarksSchema, path)
 const { sending, problem: refusal, run } = useSending()
 const site = computed(() => places.value?.sites.find(({ id }) => id === siteId) ?? null)
 const mayChange = computed(() => site.value !== null && session.may(site.value.branchId, 'coordinator'))
@@ -107,13 +107,13 @@ async function save() {
   const body = { ...read.data, version: given.version }
   const went = await run(async () => {
     data.value = given.id
-      ? await api.put<Landmarks>(`${path}/${given.id}`, body)
-      : await api.post<Landmarks>(path, body)
+      ? await api.put(landmarksSchema, `${path}/${given.id}`, body)
+      : await api.post(landmarksSchema, path, body)
   })
   if (went) form.value = null
 }
 async function remove(id: string) {
-  const went = await run(async () => void (data.value = await api.delete<Landmarks>(`${path}/${id}`)))
+  const went = await run(async () => void (data.value = await api.delete(landmarksSchema, `${path}/${id}`)))
   if (went) form.value = null
 }
 async function takePicture(event: Event) {
@@ -121,7 +121,7 @@ async function takePicture(event: Event) {
   const [given, where] = [form.value, site.value]
   if (!file || !given || !where) return
   await run(async () => {
-    given.pictureId = (await api.upload<{ id: string }>(`/api/pictures?branchId=${where.branchId}`, file)).id
+    given.pictureId = (await api.upload(madeSchema, `/api/pictures?branchId=${where.branchId}`, file)).id
   })
 }
 const input = useTemplateRef('input')
@@ -132,7 +132,7 @@ async function bringIn(event: Event) {
   fileProblem.value = ''
   try {
     const read: unknown = JSON.parse(await file.text())
-    await run(async () => void (data.value = await api.post<Landmarks>(`${path}.geojson`, read)))
+    await run(async () => void (data.value = await api.post(landmarksSchema, `${path}.geojson`, read)))
   } catch (error) {
     if (!(error instanceof SyntaxError)) throw error
     fileProblem.value = `${file.name} is no GeoJSON: it can’t be read as JSON. Nothing was changed.`

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { siteFieldsSchema, type Site, type Sites } from '@binoculum/contract'
+import { siteFieldsSchema, sitesSchema, type Site } from '@binoculum/contract'
 import { degText, isZoneFar } from '@binoculum/core'
 import { computed, ref } from 'vue'
 import { api } from '../../../shared/api/client.ts'
@@ -13,7 +13,7 @@ import { choice, choices, day, figure, suggest, text, type FieldSection } from '
 import SetupTabs from '../SetupTabs.vue'
 
 const session = useSession()
-const { data, problem, reload } = useLoaded<Sites>('/api/sites')
+const { data, problem, reload } = useLoaded(sitesSchema, '/api/sites')
 const { sending, problem: refusal, run } = useSending()
 const branches = computed(() => session.current?.memberships.filter(({ role }) => role === 'coordinator') ?? [])
 const zones: readonly string[] = Intl.supportedValuesOf('timeZone')
@@ -58,12 +58,14 @@ async function save() {
   if (!given || Object.keys(fieldProblems(siteFieldsSchema, given)).length > 0) return
   const { id, ...body } = given
   const went = await run(async () => {
-    data.value = id ? await api.put<Sites>(`/api/sites/${id}`, body) : await api.post<Sites>('/api/sites', body)
+    data.value = id
+      ? await api.put(sitesSchema, `/api/sites/${id}`, body)
+      : await api.post(sitesSchema, '/api/sites', body)
   })
   if (went) form.value = null
 }
 async function remove(id: string) {
-  const went = await run(async () => void (data.value = await api.delete<Sites>(`/api/sites/${id}`)))
+  const went = await run(async () => void (data.value = await api.delete(sitesSchema, `/api/sites/${id}`)))
   if (went) form.value = null
 }
 const sections = computed<readonly FieldSection[]>(() => {

@@ -149,6 +149,7 @@ function tryLosses(
       ...[massG, varianceG2, logOdds[1] ?? 0, count > (given[at] ?? 0) ? 1 : 0],
     ]),
   )
+  const spare = Int32Array.from(items.map(({ count }, at) => count - (given[at] ?? 0)))
   /** The first of the items from one on that weighs as much. */
   const firstAbove = (massG: number, from: number): number => {
     let low = from / 4
@@ -232,20 +233,16 @@ function tryLosses(
     const drift = Math.abs(shift) * left * (tail.mostVarianceG2[from] ?? 0)
     if (residualG + left * tail.mostMassG + drift < -near) return
     if (left === 1) return visitLast(4 * from, lossG, lossVarianceG2, logOdds, near + drift)
-    for (let at = from; at < items.length; at++) {
-      const item = items[at]
-      if (!item || residualG + item.massG - drift > near) return
-      if (residualG + item.massG + (left - 1) * tail.mostMassG + drift < -near) continue
-      const spare = Math.min(item.count - (given[at] ?? 0), left)
-      for (let count = 1; count <= spare; count++) {
+    const first = firstAbove(-near - drift - residualG - (left - 1) * tail.mostMassG, 4 * from)
+    for (let at = first / 4; at < items.length; at++) {
+      const massG = single[4 * at] as number
+      if (residualG + massG - drift > near) return
+      const varianceG2 = single[4 * at + 1] as number
+      const most = Math.min(spare[at] as number, left)
+      for (let count = 1; count <= most; count++) {
         lost[at] = count
-        visit(
-          at + 1,
-          left - count,
-          lossG + count * item.massG,
-          lossVarianceG2 + count * item.varianceG2,
-          logOdds + (item.logOdds[count] ?? 0),
-        )
+        const odds = count === 1 ? (single[4 * at + 2] as number) : (items[at]?.logOdds[count] ?? 0)
+        visit(at + 1, left - count, lossG + count * massG, lossVarianceG2 + count * varianceG2, logOdds + odds)
       }
       lost[at] = 0
     }

@@ -7,8 +7,8 @@ module.exports = {
       'core-is-pure',
       { path: '^core/src', pathNot: '[.]test[.]ts$' },
       {
-        // Almanac, needle and English syllables: pure functions without a clock, see docs/decisions/0008-sky-and-needle.md.
-        pathNot: ['^core/src', '^node_modules/(astronomy-engine|magvar|syllable)/'],
+        // Almanac, needle, English syllables and matrices: pure functions without a clock.
+        pathNot: ['^core/src', '^node_modules/(astronomy-engine|magvar|ml-matrix|syllable)/'],
       },
     ),
     rule(

@@ -1,6 +1,6 @@
 import { degToRad, lengthOf, type PointXY } from '../shared/angles.ts'
 import { requireFinite, requirePositive } from '../shared/require.ts'
-import { solved } from './picture/circle-fit.ts'
+import { solved } from '../shared/linear-system.ts'
 
 export type TurnSense = 'clockwise' | 'anticlockwise'
 

@@ -1,4 +1,4 @@
-import { solved } from '../collimation/picture/circle-fit.ts'
+import { solved } from '../shared/linear-system.ts'
 import { roundedTurns } from '../collimation/screws.ts'
 import { degToRad, lengthOf, type PointXY } from '../shared/angles.ts'
 import { requireFinite, requirePositive } from '../shared/require.ts'

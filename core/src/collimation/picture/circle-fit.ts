@@ -1,3 +1,4 @@
+import { solved, solver } from '../../shared/linear-system.ts'
 /** Taken out of the global object once: inner loops ask for them millions of times. */
 const { abs, hypot, max, min, sqrt } = Math
 
@@ -41,27 +42,6 @@ export function circleThrough(a: EdgePoint, b: EdgePoint, c: EdgePoint): Circle 
   return { x, y, r: hypot(a.x - x, a.y - y) }
 }
 
-/** Solves a small symmetric system by Gauss–Jordan with pivoting; null where it is singular. */
-export function solved(matrix: readonly (readonly number[])[], right: readonly number[]): number[] | null {
-  const n = right.length
-  const rows = matrix.map((row, i) => [...row, right[i] ?? 0])
-  for (let i = 0; i < n; i++) {
-    let pivot = i
-    for (let k = i + 1; k < n; k++) if (abs(rows[k]?.[i] ?? 0) > abs(rows[pivot]?.[i] ?? 0)) pivot = k
-    const lead = rows[pivot]?.[i] ?? 0
-    if (abs(lead) < 1e-12) return null
-    const swap = rows[i] ?? []
-    rows[i] = (rows[pivot] ?? []).map((value) => value / lead)
-    if (pivot !== i) rows[pivot] = swap
-    for (let k = 0; k < n; k++) {
-      if (k === i) continue
-      const factor = rows[k]?.[i] ?? 0
-      if (factor !== 0) rows[k] = (rows[k] ?? []).map((value, c) => value - factor * (rows[i]?.[c] ?? 0))
-    }
-  }
-  return rows.map((row) => row[n] ?? 0)
-}
-
 /**
  * Circle with the least squared distances of its points, those far off left out by Tukey's weights.
  * @param start a circle near the right one @param tolerancePx spread of distances to begin with; it falls to the points' own
@@ -74,13 +54,14 @@ export function fitCircle(
 ): FittedCircle | null {
   let { x, y, r } = start
   let spread = tolerancePx / 2
+  const offs = new Float64Array(points.length)
   for (let round = 0; round < ROUNDS; round++) {
     const limit = TUKEY * spread
     let [xx, xy, x1, yy, y1, n, bx, by, b1] = [0, 0, 0, 0, 0, 0, 0, 0, 0]
     for (const point of points) {
       const dx = point.x - x
       const dy = point.y - y
-      const distance = hypot(dx, dy) || 1e-9
+      const distance = sqrt(dx * dx + dy * dy) || 1e-9
       const off = distance - r
       if (abs(off) >= limit) continue
       const weight = point.weight * (1 - (off / limit) ** 2) ** 2
@@ -109,11 +90,12 @@ export function fitCircle(
     y += step[1] ?? 0
     r += step[2] ?? 0
     if (!(r > 0) || !Number.isFinite(x + y)) return null
-    const offs = points
-      .map((point) => abs(hypot(point.x - x, point.y - y) - r))
-      .filter((off) => off < limit)
-      .sort((a, b) => a - b)
-    const median = offs[offs.length >> 1] ?? spread
+    let near = 0
+    for (const point of points) {
+      const off = abs(sqrt((point.x - x) ** 2 + (point.y - y) ** 2) - r)
+      if (off < limit) offs[near++] = off
+    }
+    const median = offs.subarray(0, near).sort()[near >> 1] ?? spread
     // Falls step by step, so that a start some way off is not left with the wrong few.
     const most = max(floorPx, (tolerancePx / 2) * 0.75 ** (round + 1))
     spread = max(floorPx, min(most, max(median / 0.6745, spread * 0.5)))
@@ -127,7 +109,7 @@ function withQuality(points: readonly EdgePoint[], circle: Circle, limit: number
   let squares = 0
   let [xx, xy, x1, yy, y1] = [0, 0, 0, 0, 0]
   for (const point of points) {
-    const distance = hypot(point.x - x, point.y - y) || 1e-9
+    const distance = sqrt((point.x - x) ** 2 + (point.y - y) ** 2) || 1e-9
     const off = distance - r
     if (abs(off) >= limit) continue
     inliers++
@@ -147,8 +129,9 @@ function withQuality(points: readonly EdgePoint[], circle: Circle, limit: number
     [xy, yy, y1],
     [x1, y1, inliers],
   ]
-  const varX = solved(matrix, [1, 0, 0])?.[0] ?? Infinity
-  const varY = solved(matrix, [0, 1, 0])?.[1] ?? Infinity
+  const solve = solver(matrix)
+  const varX = solve?.([1, 0, 0])[0] ?? Infinity
+  const varY = solve?.([0, 1, 0])[1] ?? Infinity
   const centreSigma = rms * sqrt((max(varX, 0) + max(varY, 0)) / 2) * sqrt(POINTS_TOGETHER)
   return { ...circle, rms, inliers, centreSigma }
 }

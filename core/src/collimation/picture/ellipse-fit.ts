@@ -1,4 +1,5 @@
-import { solved, type Circle, type EdgePoint } from './circle-fit.ts'
+import { solved } from '../../shared/linear-system.ts'
+import type { Circle, EdgePoint } from './circle-fit.ts'
 
 /** Taken out of the global object once: inner loops ask for them millions of times. */
 const { abs, atan2, cos, hypot, max, sin, sqrt } = Math

@@ -1,4 +1,5 @@
-import { solved, type Circle } from './circle-fit.ts'
+import { solver } from '../../shared/linear-system.ts'
+import type { Circle } from './circle-fit.ts'
 import type { Plane } from './planes.ts'
 import type { Rim } from './rim.ts'
 
@@ -155,18 +156,16 @@ function explained(
         total[k] = (total[k] ?? 0) + value * value
       }
     }
+  const solve = solver([
+    [aa, ab, am],
+    [ab, bb, bm],
+    [am, bm, mm],
+  ])
   let squares = 0
   let contrast = 0
   for (let k = 0; k < planes.length; k++) {
     const sums = right3[k] ?? [0, 0, 0]
-    const levels = solved(
-      [
-        [aa, ab, am],
-        [ab, bb, bm],
-        [am, bm, mm],
-      ],
-      sums,
-    ) ?? [0, 0, 0]
+    const levels = solve?.(sums) ?? [0, 0, 0]
     const [ground = 0, beside = 0, mark = 0] = levels
     squares += max(0, (total[k] ?? 0) - ground * sums[0] - beside * sums[1] - mark * sums[2])
     const seenOn = aa > 2 ? abs(mark - ground) : 0

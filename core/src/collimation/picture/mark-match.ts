@@ -59,14 +59,16 @@ export function matchMark(
 }
 
 const steps = new Float64Array(DIRECTIONS)
+const angles = Array.from(steps, (_step, i) => (2 * Math.PI * (i + 0.5)) / DIRECTIONS)
+const across = Float64Array.from(angles, cos)
+const down = Float64Array.from(angles, sin)
 
 /** How much of a step in brightness a circle shows: half what all but the blind share of its directions reach, half the mean. */
 function stepRound(planes: readonly Plane[], x: number, y: number, r: number): number {
   let sum = 0
   for (let i = 0; i < DIRECTIONS; i++) {
-    const angle = (2 * Math.PI * (i + 0.5)) / DIRECTIONS
-    const u = cos(angle)
-    const v = sin(angle)
+    const u = across[i] as number
+    const v = down[i] as number
     let most = 0
     for (const plane of planes) {
       const step = abs(

@@ -114,14 +114,12 @@ export function blurred({ width, height, values }: Plane, sigmaPx: number): Plan
     padded.set(values.subarray(start, start + width), reach)
     padded.fill(values[start] ?? 0, 0, reach)
     padded.fill(values[start + width - 1] ?? 0, width + reach)
-    for (let column = 0; column < width; column++) rows[start + column] = middle * (padded[column + reach] ?? 0)
-    for (let k = 1; k <= reach; k++) {
-      const weight = kernel[k] ?? 0
-      const before = reach - k
-      const after = reach + k
-      for (let column = 0; column < width; column++)
-        rows[start + column] =
-          (rows[start + column] ?? 0) + weight * ((padded[before + column] ?? 0) + (padded[after + column] ?? 0))
+    for (let column = 0; column < width; column++) {
+      const at = column + reach
+      let sum = middle * (padded[at] as number)
+      for (let k = 1; k <= reach; k++)
+        sum += (kernel[k] as number) * ((padded[at - k] as number) + (padded[at + k] as number))
+      rows[start + column] = sum
     }
   }
   const out = new Float32Array(values.length)

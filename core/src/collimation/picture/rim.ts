@@ -128,7 +128,7 @@ function qualified(points: readonly RimPoint[], circle: FittedCircle, rays: numb
   const limit = max(1.2, 3 * circle.rms)
   const seen = new Map<number, number>()
   for (const point of points) {
-    const off = abs(hypot(point.x - circle.x, point.y - circle.y) - circle.r)
+    const off = abs(sqrt((point.x - circle.x) ** 2 + (point.y - circle.y) ** 2) - circle.r)
     if (off < limit) seen.set(point.ray, max(seen.get(point.ray) ?? 0, point.step))
   }
   const steps = [...seen.values()].sort((a, b) => a - b)

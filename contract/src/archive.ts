@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { extraPartSchema, kitDetailsSchema, modelOpticsSchema, partOpticsSchema } from './kits.ts'
 import { finderDataSchema, ownFinderSchema } from './finder-data.ts'
-import { guideTextFormSchema } from './guides.ts'
+import { guideTextFormSchema } from './guide-texts.ts'
 import { landmarkFieldsSchema } from './landmarks.ts'
 import { mirrorDataSchema } from './mirror-data.ts'
 import { mountDataSchema, procedureSchema, standDataSchema } from './mount-data.ts'

@@ -157,20 +157,17 @@ export {
   guideListSchema,
   guidePlaceSchema,
   guideSchema,
-  guideTextFormSchema,
-  guideTextsSchema,
   guideWishesSchema,
   receivedMessagesSchema,
   storedGuideSchema,
   type BorrowerMessage,
   type GuideList,
-  type GuideTextForm,
-  type GuideTexts,
   type GuideWishes,
   type IssuedGuide,
   type ReceivedMessage,
   type ReceivedMessages,
 } from './guides.ts'
+export { guideTextFormSchema, guideTextsSchema, type GuideTextForm, type GuideTexts } from './guide-texts.ts'
 export { errorCatalogue, errorReplySchema, type ErrorCode, type ErrorReply } from './errors.ts'
 export {
   calculators,

@@ -50,11 +50,8 @@ export {
   type DecimalSign,
 } from './contents/units.ts'
 export { listFields, type ListField } from './contents/list-fields.ts'
+export { readContentsList } from './contents/contents-list.ts'
 export {
-  findHeader,
-  matchHeader,
-  readContentsList,
-  type ColumnMap,
   type ContentsList,
   type ListedKit,
   type ListedPart,
@@ -64,14 +61,14 @@ export {
   type ListRow,
   type RowProblem,
   type RowProblemCode,
-} from './contents/contents-list.ts'
+} from './contents/listed.ts'
+export { findHeader, matchHeader, type ColumnMap } from './contents/list-header.ts'
 export { conditions, type Condition } from './readiness/condition.ts'
+export { judgeReadiness, neededReadings } from './readiness/judge.ts'
 export {
   hazardCodes,
-  judgeReadiness,
   modelUnknowns,
   type ModelUnknown,
-  neededReadings,
   readingKinds,
   type HazardCode,
   type ExtraPart,
@@ -87,7 +84,7 @@ export {
   type Reason,
   type ReasonCode,
   type Remedy,
-} from './readiness/judge.ts'
+} from './readiness/judged.ts'
 export { sampleList, starterCard, starterFacts, type StarterPart } from './contents/starter-card.ts'
 export {
   filterFastenings,
@@ -316,7 +313,8 @@ export {
   type LabelSheet,
   type PouchLabel,
 } from './printing/label-sheet.ts'
-export { contentsCardPages, type CardKit, type CardPart } from './printing/contents-card.ts'
+export { contentsCardPages, type CardKit } from './printing/contents-card.ts'
+export { type CardPart } from './printing/case-plan.ts'
 export {
   practiceCase,
   scorePractice,
@@ -418,7 +416,8 @@ export { scaleSetting, type ScaleSetting } from './mount/latitude-scale.ts'
 export { labelWords, type DrawnLabel, type LabelWords } from './drawings/labels.ts'
 export { drawStep, STEP_HEIGHT_PX, STEP_WIDTH_PX, type StepPicture } from './drawings/step.ts'
 export type { DrawnItem } from './drawings/drawn.ts'
-export { closeUps, closeUp, type CloseUp } from './drawings/close-ups.ts'
+export { closeUp } from './drawings/close-ups.ts'
+export { closeUps, type CloseUp } from './drawings/close-up-strokes.ts'
 export type { DrawnKit } from './drawings/dimensions.ts'
 export { tapePages, type Tape } from './printing/tape.ts'
 export {
@@ -479,15 +478,8 @@ export {
   type PhotoWarning,
   type SeenCircle,
 } from './collimation/picture/measure-photo.ts'
-export {
-  starFigures,
-  starTest,
-  type StarFigures,
-  type StarRefusal,
-  type StarTested,
-  type StarTestInput,
-  type StarWarning,
-} from './collimation/picture/star-test.ts'
+export { starFigures, starTest, type StarFigures, type StarTested } from './collimation/picture/star-test.ts'
+export { type StarRefusal, type StarTestInput, type StarWarning } from './collimation/picture/read-star.ts'
 export { apparentSun, refractionDeg, sunSafety, type SunSafety } from './sky/sun-safety.ts'
 export {
   lockPractice,
@@ -561,13 +553,8 @@ export {
 } from './words/finder.ts'
 export { alignmentSheetPage, type AlignmentSheet } from './printing/alignment-sheet.ts'
 export { skyNight, type Night, type NightState } from './sky/night.ts'
-export {
-  eveningTargets,
-  type EveningTargets,
-  type Target,
-  type TargetKind,
-  type TargetsInput,
-} from './sky/targets.ts'
+export { eveningTargets, type EveningTargets } from './sky/targets.ts'
+export { type Target, type TargetKind, type TargetsInput } from './sky/target-stretches.ts'
 export { noTargetWords, powersFor, skyTargets, whyWords, type NamedPower, type SkyTargets } from './words/targets.ts'
 export { patternLines, patternStars, type PatternStar } from './sky/patterns.ts'
 export {

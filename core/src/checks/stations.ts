@@ -12,7 +12,8 @@ import {
 import type { Phase } from '../procedures/procedure.ts'
 import { misalignmentAtLandmark } from '../finder/parallax.ts'
 import { usableMisalignmentArcmin } from '../finder/verdict.ts'
-import type { ReadingKind, ReadingSource } from '../readiness/judge.ts'
+import type { ReadingSource } from '../readiness/judged.ts'
+import type { ReadingKind } from '../readiness/judged.ts'
 import { lengthOf, type PointXY } from '../shared/angles.ts'
 
 /** What a bench station writes down, as found and as left. */

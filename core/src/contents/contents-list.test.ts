@@ -1,6 +1,8 @@
 import { problemSentence } from '../words/contents-list.ts'
 import { readFileSync } from 'node:fs'
-import { findHeader, guessDecimal, matchHeader, readContentsList, type ListRow } from './contents-list.ts'
+import { guessDecimal, readContentsList } from './contents-list.ts'
+import { findHeader, matchHeader } from './list-header.ts'
+import type { ListRow } from './listed.ts'
 import { changesOf } from './list-changes.ts'
 import { roleFromName, tubeFromName } from './role-match.ts'
 

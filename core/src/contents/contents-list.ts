@@ -1,178 +1,21 @@
 import { listFields, type ListField } from './list-fields.ts'
-import { listLanguages, plainWords } from './list-words/list-words.ts'
-import { familyFromParts, opticsFromName, tubeFromName } from './role-match.ts'
-import { isRole, roleFacts, roles, type Criticality, type Family, type Role } from './roles.ts'
-import { MATCHED_FROM, matchRole } from './similarity.ts'
-import { parseLengthMm, parseMassG, parseNumber, type Amount, type DecimalSign } from './units.ts'
-
-/** Headings of every language, the fields' own words among them. */
-const headerWords: Readonly<Record<ListField, readonly string[]>> = Object.fromEntries(
-  (Object.keys(listFields) as ListField[]).map((field) => [
-    field,
-    [...new Set(listLanguages.flatMap(({ headings }) => headings[field] ?? []))],
-  ]),
-) as unknown as Record<ListField, readonly string[]>
-
-const plainHeader = (text: string) =>
-  plainWords(text)
-    .replaceAll(/[^\p{L}\d ]/gu, ' ')
-    .replaceAll(/\s+/g, ' ')
-    .trim()
-
-/** Which column holds which field: index of the column, or null where no heading matches. */
-export type ColumnMap = Readonly<Record<ListField, number | null>>
-
-export function matchHeader(header: readonly string[]): ColumnMap {
-  const words = header.map(plainHeader)
-  const taken = new Set<number>()
-  const find = (field: ListField): number | null => {
-    for (const word of headerWords[field]) {
-      const index = words.findIndex((candidate, i) => candidate === word && !taken.has(i))
-      if (index >= 0) {
-        taken.add(index)
-        return index
-      }
-    }
-    return null
-  }
-  const fields = Object.keys(listFields) as ListField[]
-  return Object.fromEntries(fields.map((field) => [field, find(field)])) as Record<ListField, number | null>
-}
-
-/** The row that looks most like headings among the first ones: sheets often begin with a title and a blank line. */
-export function findHeader(rows: readonly (readonly string[])[]): number {
-  const known = rows.slice(0, HEADER_WITHIN).map((cells) => {
-    const columns = matchHeader(cells)
-    return Object.values(columns).filter((index) => index !== null).length
-  })
-  const best = Math.max(...known, 0)
-  return best >= 2 ? known.indexOf(best) : 0
-}
-
-const HEADER_WITHIN = 12
-
-export interface ListedPart {
-  readonly line: number
-  readonly name: string
-  readonly role: Role
-  /** How surely the free word names the role, 0 to 1; 1 where a person decided. */
-  readonly confidence: number
-  /** The list itself says what it is, in a column of its own. */
-  readonly stated: boolean
-  readonly criticality: Criticality
-  readonly count: number
-  readonly massG: number | null
-  readonly place: string
-  readonly note: string
-  /** Whether the list itself says how much it is needed. */
-  readonly criticalityGiven: boolean
-  readonly focalLengthMm?: number
-  readonly barlow?: number
-}
-
-export interface ListedKit {
-  readonly code: string
-  readonly name: string
-  readonly parts: readonly ListedPart[]
-  readonly massG: number
-  readonly proposedFamily: Family
-  readonly proposedTube: { readonly apertureMm: number; readonly focalLengthMm: number } | null
-}
-
-export type RowProblemCode =
-  | 'NO_KIT_CODE'
-  | 'NO_PART'
-  | 'COUNT_NOT_WHOLE'
-  | 'MASS_NOT_A_NUMBER'
-  | 'MASS_NO_UNIT'
-  | 'MASS_UNKNOWN_UNIT'
-  | 'MASS_NEGATIVE'
-  | 'MASS_AMBIGUOUS'
-  | 'LENGTH_UNREADABLE'
-  | 'WORD_UNKNOWN'
-  | 'ROLE_UNKNOWN'
-  | 'LENGTH_ZERO'
-  | 'DATE_UNREADABLE'
-
-export interface RowProblem {
-  readonly line: number
-  readonly field: ListField
-  readonly code: RowProblemCode
-  readonly value: string
-}
-
-/** A word of the list and the part it is taken for. */
-export interface ListedWord {
-  readonly word: string
-  readonly role: Role
-  readonly confidence: number
-  readonly others: readonly Role[]
-  readonly rows: number
-  readonly decided: boolean
-}
-
-/** Something that only a person can say. `key` goes with the answer; `answers` are what can be said. */
-export type ListQuestion =
-  | {
-      readonly code: 'SAME_CODE_TWICE'
-      readonly key: string
-      readonly line: number
-      readonly kit: string
-      readonly name: string
-      readonly answers: readonly ['join', 'own-kit', 'spares']
-    }
-  | {
-      readonly code: 'SUN_FILTER'
-      readonly key: string
-      readonly line: number
-      readonly kit: string
-      readonly name: string
-      readonly answers: readonly ['held', 'destroyed']
-    }
-  | {
-      readonly code: 'UNSURE_WORD'
-      readonly key: string
-      readonly line: number
-      readonly kit: string
-      readonly name: string
-      readonly answers: readonly Role[]
-    }
-
-/** Answers by the questions' keys. */
-export type ListDecisions = Readonly<Record<string, string>>
-
-export interface ContentsList {
-  readonly columns: ColumnMap
-  readonly missingColumns: readonly ListField[]
-  readonly decimal: DecimalSign
-  /** Codes stand only on the first row of each kit's block. */
-  readonly filledDown: boolean
-  readonly kits: readonly ListedKit[]
-  /** Parts that a person said are no kit of their own. */
-  readonly spares: readonly ListedPart[]
-  readonly words: readonly ListedWord[]
-  readonly questions: readonly ListQuestion[]
-  readonly problems: readonly RowProblem[]
-}
-
-/** One row of the file with the number of the line on which it begins. */
-export interface ListRow {
-  readonly line: number
-  readonly cells: readonly string[]
-}
-
-const criticalityWords: Readonly<Record<string, Criticality | null>> = Object.assign(
-  { '': null },
-  ...[...listLanguages].reverse().map(({ criticality }) => criticality),
-) as Record<string, Criticality | null>
-
-const massProblem: Readonly<Record<Exclude<Amount & { ok: false }, never>['reason'], RowProblemCode | null>> = {
-  EMPTY: null,
-  NOT_A_NUMBER: 'MASS_NOT_A_NUMBER',
-  NO_UNIT: 'MASS_NO_UNIT',
-  UNKNOWN_UNIT: 'MASS_UNKNOWN_UNIT',
-  NEGATIVE: 'MASS_NEGATIVE',
-}
+import { matchHeader, type ColumnMap } from './list-header.ts'
+import { matcher, readPart, wordKey, type Matcher } from './list-part.ts'
+import type {
+  ContentsList,
+  ListDecisions,
+  ListedKit,
+  ListedPart,
+  ListedWord,
+  ListQuestion,
+  ListRow,
+  RowProblem,
+  RowProblemCode,
+} from './listed.ts'
+import { familyFromParts, tubeFromName } from './role-match.ts'
+import { isRole, type Role } from './roles.ts'
+import { MATCHED_FROM } from './similarity.ts'
+import type { DecimalSign } from './units.ts'
 
 export interface ReadListInput {
   readonly header: readonly string[]
@@ -333,20 +176,6 @@ function settleBlocks(blocks: readonly Block[], decisions: ListDecisions) {
   return { kits, spares, questions: questions.sort((a, b) => a.line - b.line) }
 }
 
-type Matcher = typeof matchRole
-
-/** Matches a word once, however many rows it stands in: a club's list has the same thirty words in every kit. */
-function matcher(): Matcher {
-  const known = new Map<string, ReturnType<Matcher>>()
-  return (name) => {
-    const found = known.get(name) ?? matchRole(name)
-    known.set(name, found)
-    return found
-  }
-}
-
-const wordKey = (name: string) => `word ${name.toLowerCase()}`
-
 function wordsOf(parts: readonly ListedPart[], decisions: ListDecisions, match: Matcher): readonly ListedWord[] {
   const words = new Map<string, ListedWord>()
   for (const { name, stated, role: own } of parts) {
@@ -387,110 +216,6 @@ function wordQuestions(words: readonly ListedWord[], kits: readonly ListedKit[])
       if (!answers.includes('other')) answers.push('other')
       return { code: 'UNSURE_WORD', key: wordKey(word), line, kit, name: word, answers }
     })
-}
-
-function readPart(given: {
-  readonly line: number
-  readonly read: (field: ListField) => string
-  readonly report: (field: ListField, code: RowProblemCode) => void
-  readonly decimal: DecimalSign
-  readonly decisions: ListDecisions
-  readonly match: Matcher
-}): ListedPart {
-  const { line, read, report, decimal, decisions, match } = given
-  const name = read('part').replaceAll(/\s+/g, ' ')
-  if (name === '') report('part', 'NO_PART')
-  const countText = read('count')
-  const count = countText === '' ? 1 : (parseNumber(countText, decimal) ?? NaN)
-  if (!Number.isInteger(count) || count < 1) report('count', 'COUNT_NOT_WHOLE')
-  const said = statedRole(read('role'))
-  if (said === undefined) report('role', 'ROLE_UNKNOWN')
-  const { role, confidence } = said ? { role: said, confidence: 1 } : roleOf(name, decisions, match)
-  const neededWord = criticalityWords[plainWords(read('criticality'))]
-  if (neededWord === undefined) report('criticality', 'WORD_UNKNOWN')
-  const fromName = opticsFromName(name, role)
-  if (fromName.focalLengthMm === 0 || fromName.barlow === 0) report('part', 'LENGTH_ZERO')
-  const fromColumn = readFocalLength(read('focalLength'), report, decimal)
-  return {
-    line,
-    name,
-    role,
-    confidence,
-    stated: Boolean(said),
-    criticality: neededWord ?? roleFacts(role).criticality,
-    criticalityGiven: neededWord !== null && neededWord !== undefined,
-    count: Number.isInteger(count) && count >= 1 ? count : 1,
-    massG: readMass(read('mass'), read('unit'), report, decimal),
-    place: read('place'),
-    note: [read('note').replaceAll(/\s+/g, ' '), readLastSeen(read('lastSeen'), report)].filter(Boolean).join('; '),
-    ...fromName,
-    ...(fromColumn === null ? {} : { focalLengthMm: fromColumn }),
-  }
-}
-
-/** The role that a list's own column says; null where it says nothing, undefined for a word that is none. */
-function statedRole(text: string): Role | null | undefined {
-  if (text === '') return null
-  const words = plainWords(text)
-  if (isRole(words)) return words
-  return roleOfWords.get(words)
-}
-
-const roleOfWords = new Map(
-  (Object.keys(roles) as Role[]).map((role) => [plainWords(roleFacts(role).words), role] as const),
-)
-
-/** A word that nobody is sure of stands for no role until a person has said so. */
-function roleOf(name: string, decisions: ListDecisions, match: Matcher): { role: Role; confidence: number } {
-  const decided = decisions[wordKey(name)]
-  if (decided !== undefined && isRole(decided)) return { role: decided, confidence: 1 }
-  const { role, confidence } = match(name)
-  return { role: confidence >= MATCHED_FROM ? role : 'other', confidence }
-}
-
-/** “last seen 2026-07-05” from 5.7.2026, 5/7/2026 or 2026-07-05; words such as “ok” say nothing that helps later. */
-function readLastSeen(text: string, report: (field: ListField, code: RowProblemCode) => void): string {
-  const dayFirst = /^(\d{1,2})[./](\d{1,2})[./](\d{4})$/.exec(text)
-  const yearFirst = /^(\d{4})-(\d{1,2})-(\d{1,2})$/.exec(text)
-  if (!dayFirst && !yearFirst) return ''
-  const [year, month, day] = dayFirst
-    ? [dayFirst[3], dayFirst[2], dayFirst[1]]
-    : [yearFirst?.[1], yearFirst?.[2], yearFirst?.[3]]
-  const iso = `${year}-${month?.padStart(2, '0')}-${day?.padStart(2, '0')}`
-  const at = new Date(`${iso}T00:00:00Z`)
-  if (!Number.isNaN(at.getTime()) && at.toISOString().startsWith(iso)) return `last seen ${iso}`
-  report('lastSeen', 'DATE_UNREADABLE')
-  return ''
-}
-
-function readMass(
-  text: string,
-  unit: string,
-  report: (field: ListField, code: RowProblemCode) => void,
-  decimal: DecimalSign,
-): number | null {
-  // In a file with decimal points, “1,250” may still be one and a quarter: nobody but its writer can tell.
-  if (/^\d{1,3},\d{3}(\s|$|[a-z])/i.test(text.trim()) && decimal === '.') {
-    report('mass', 'MASS_AMBIGUOUS')
-    return null
-  }
-  const mass = parseMassG(text, unit, decimal)
-  if (mass.ok) return Math.round(mass.value)
-  const code = massProblem[mass.reason]
-  if (code) report('mass', code)
-  return null
-}
-
-function readFocalLength(
-  text: string,
-  report: (field: ListField, code: RowProblemCode) => void,
-  decimal: DecimalSign,
-): number | null {
-  if (text === '') return null
-  const length = parseLengthMm(text, 'mm', decimal)
-  if (length.ok && length.value > 0) return length.value
-  report('focalLength', 'LENGTH_UNREADABLE')
-  return null
 }
 
 /** Comma where some mass is written with a comma and not all such cells could be thousands; else point. */

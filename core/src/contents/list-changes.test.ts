@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import type { ListedPart } from './contents-list.ts'
+import type { ListedPart } from './listed.ts'
 import { changesOf, type ExistingPart } from './list-changes.ts'
 
 const here = (id: string, name: string, rest: Partial<ExistingPart> = {}): ExistingPart => ({

@@ -1,4 +1,4 @@
-import type { ListedPart } from './contents-list.ts'
+import type { ListedPart } from './listed.ts'
 
 /** A part of a kit that is here already. */
 export interface ExistingPart {

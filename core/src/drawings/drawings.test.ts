@@ -1,5 +1,6 @@
 import { balancePart, kitOnMount, roundMount } from '../testing/kit-on-mount.ts'
-import { closeUp, closeUps } from './close-ups.ts'
+import { closeUps } from './close-up-strokes.ts'
+import { closeUp } from './close-ups.ts'
 import { dimensionsOf, type DrawnKit } from './dimensions.ts'
 import { equatorialKit } from './equatorial-kit.ts'
 import { add, along, cross, onPage, paint, round, scaled, turned, type Vector3, type View } from './solid.ts'

@@ -1,7 +1,7 @@
 import type { FinderKind } from '../finder/finder-data.ts'
 import { usualStand, type Tray, type TubeFixing } from '../mount/stand.ts'
 import type { StepDrawing } from '../procedures/procedure.ts'
-import type { CloseUp } from './close-ups.ts'
+import type { CloseUp } from './close-up-strokes.ts'
 import { kindOf, type DrawnKit } from './dimensions.ts'
 import type { FamilyDrawing } from './families.ts'
 import type { PlaceName } from './kit-places.ts'

@@ -1,11 +1,12 @@
+import { MoonPhase } from 'astronomy-engine'
+import { poleStar } from '../mount/pole-star.ts'
+import { sideOfMount } from '../mount/side.ts'
 import { alignmentStars } from '../sky/alignment-stars.ts'
 import { skyNight } from '../sky/night.ts'
 import { almanacTime, type PlaceOnEarth } from '../sky/positions.ts'
-import { eveningTargets, type Target, type TargetWhy } from '../sky/targets.ts'
-import { sideOfMount } from '../mount/side.ts'
-import { poleStar } from '../mount/pole-star.ts'
+import type { Target, TargetWhy } from '../sky/target-stretches.ts'
+import { eveningTargets } from '../sky/targets.ts'
 import { powersFor, type NamedPower } from '../words/targets.ts'
-import { MoonPhase } from 'astronomy-engine'
 
 /** Where the borrower will look from: a town or a place to 0.1°, never an address. */
 export interface GuidePlace extends PlaceOnEarth {

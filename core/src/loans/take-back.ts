@@ -1,6 +1,8 @@
 import { isHazardRole } from '../contents/filters.ts'
 import type { Mark, Role } from '../contents/roles.ts'
-import type { HazardCode, Judgement, OpenJob } from '../readiness/judge.ts'
+import type { Judgement } from '../readiness/judged.ts'
+import type { OpenJob } from '../readiness/judged.ts'
+import type { HazardCode } from '../readiness/judged.ts'
 
 /** What the desk asks and sees beside the contents card. */
 export interface TakeBackAnswers {

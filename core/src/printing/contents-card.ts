@@ -1,31 +1,18 @@
-import { caseLayout, type PartShape } from '../contents/case-layout.ts'
-import type { Criticality, Role } from '../contents/roles.ts'
+import type { Role } from '../contents/roles.ts'
 import { massText } from '../words/figures.ts'
+import { LEFT_WIDTH, MARGIN, plan, type CardPart } from './case-plan.ts'
 import { barsItem } from './label-sheet.ts'
 import {
   fitted,
   papers,
   sizeThatFits,
   wrapped,
-  type Fill,
-  type PageFont,
   type PageItem,
   type Paper,
   type PrintedPage,
   type Printer,
 } from './page-items.ts'
-
-export interface CardPart {
-  readonly id: string
-  readonly name: string
-  readonly role: Role
-  readonly criticality: Criticality
-  readonly count: number
-  readonly massG: number | null
-  readonly place: string
-  readonly lookFor: string
-  readonly lookEveryTime: boolean
-}
+import { Pen } from './pen.ts'
 
 export interface CardKit {
   readonly code: string
@@ -39,8 +26,6 @@ export interface CardKit {
   readonly parts: readonly CardPart[]
 }
 
-const MARGIN = 11
-const LEFT_WIDTH = 57
 const TICK_WIDTH = 10
 const TICKS = ['out', 'back', 'out', 'back'] as const
 const TAIL_ROW = 6.2
@@ -97,54 +82,6 @@ function rowsOf(parts: readonly CardPart[]): readonly Row[] {
     place = part.place
     return [{ kind: 'place', place: part.place || 'Case' }, row]
   })
-}
-
-/** Puts words and lines down; keeps the layout below readable. */
-class Pen {
-  constructor(readonly printer: Printer) {}
-
-  text(
-    x: number,
-    y: number,
-    sizeMm: number,
-    font: PageFont,
-    text: string,
-    anchor: 'start' | 'middle' | 'end' = 'start',
-  ): PageItem {
-    return { kind: 'text', x, y, sizeMm, font, text, anchor }
-  }
-
-  /** A text that is shortened where it would run out of its room. */
-  inRoom(x: number, y: number, sizeMm: number, font: PageFont, text: string, room: number): PageItem {
-    return this.text(x, y, sizeMm, font, fitted(text, room, { font, sizeMm, measure: this.printer.measure }))
-  }
-
-  line(x1: number, y1: number, x2: number, y2: number, strokeMm = 0.15): PageItem {
-    return { kind: 'line', x1, y1, x2, y2, strokeMm }
-  }
-
-  rect(
-    x: number,
-    y: number,
-    width: number,
-    height: number,
-    set: { strokeMm?: number; fill?: Fill; radius?: number } = {},
-  ): PageItem {
-    return {
-      kind: 'rect',
-      x,
-      y,
-      width,
-      height,
-      radius: set.radius ?? 0,
-      strokeMm: set.strokeMm ?? 0,
-      fill: set.fill ?? 'none',
-    }
-  }
-
-  path(d: string, x: number, y: number, scale: number, strokeMm: number): PageItem {
-    return { kind: 'path', d, x, y, scaleX: scale, scaleY: scale, strokeMm, fill: 'none' }
-  }
 }
 
 function heading(kit: CardKit, widthMm: number, pen: Pen, pageWords: string): readonly PageItem[] {
@@ -292,57 +229,6 @@ function leftColumn(kit: CardKit, pen: Pen, foot: number): readonly PageItem[] {
   if (massG > TWO_PEOPLE_G) part('Two people', `${order} Toes clear.`, massText(massG))
   part('Screws stay in', 'Back them off, never take them out. Small parts go in the pouch.')
   return items
-}
-
-const shapeHeights: Readonly<Record<PartShape, number>> = {
-  paper: 0.7,
-  round: 0.5,
-  box: 0.45,
-  tube: 0.5,
-  long: 0.08,
-  block: 0.6,
-}
-
-/** The case from above, each part a plain shape with its number. */
-function plan(parts: readonly CardPart[], top: number, height: number, pen: Pen): readonly PageItem[] {
-  const frames = caseLayout(parts, height / LEFT_WIDTH)
-  return frames.flatMap((frame) => [
-    pen.rect(
-      MARGIN + frame.x * LEFT_WIDTH,
-      top + frame.y * LEFT_WIDTH,
-      frame.width * LEFT_WIDTH,
-      frame.height * LEFT_WIDTH,
-      {
-        strokeMm: 0.35,
-        radius: 1,
-      },
-    ),
-    pen.inRoom(
-      MARGIN + frame.x * LEFT_WIDTH + 1.2,
-      top + frame.y * LEFT_WIDTH + 3.6,
-      3.2,
-      'serif-italic',
-      frame.place || 'Case',
-      frame.width * LEFT_WIDTH - 2,
-    ),
-    ...frame.parts.flatMap((placed): PageItem[] => {
-      const x = MARGIN + placed.x * LEFT_WIDTH
-      const y = top + placed.y * LEFT_WIDTH
-      const width = Math.min(
-        placed.width * LEFT_WIDTH * 0.8,
-        placed.shape === 'long' || placed.shape === 'tube' ? 40 : 9,
-      )
-      const tall = Math.min(placed.height * LEFT_WIDTH * 0.8, Math.max(width * shapeHeights[placed.shape], 0.8))
-      const r = Math.min(2.2, placed.width * LEFT_WIDTH * 0.42, placed.height * LEFT_WIDTH * 0.45)
-      return [
-        placed.shape === 'round'
-          ? { kind: 'circle', x, y, r: Math.min(width, tall * 1.6) / 2, strokeMm: 0.2, fill: 'none' }
-          : pen.rect(x - width / 2, y - tall / 2, width, tall, { strokeMm: 0.2, radius: 0.3 }),
-        { kind: 'circle', x, y, r, strokeMm: 0.2, fill: 'white' },
-        pen.text(x, y + r * 0.46, r * 1.3, 'sans-bold', String(placed.number), 'middle'),
-      ]
-    }),
-  ])
 }
 
 function footing(kit: CardKit, page: { widthMm: number; heightMm: number }, pen: Pen): readonly PageItem[] {

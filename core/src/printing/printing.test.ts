@@ -1,5 +1,6 @@
 import fc from 'fast-check'
-import { contentsCardPages, type CardKit, type CardPart } from './contents-card.ts'
+import type { CardPart } from './case-plan.ts'
+import { contentsCardPages, type CardKit } from './contents-card.ts'
 import { labelPages, labelSheet, SMALLEST_MM, type Label } from './label-sheet.ts'
 import { fitted, papers, sizeThatFits, wrapped, type PageItem, type PrintedPage, type Printer } from './page-items.ts'
 

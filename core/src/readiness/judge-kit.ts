@@ -1,15 +1,8 @@
-import { highestMagnification, powersOf, type OpticalPart, type Power, type Tube } from '../optics/powers.ts'
-import { cantBalance, type KitOnMount } from '../mount/kit-balance.ts'
 import type { Mark, Role } from '../contents/roles.ts'
-import {
-  judgeReadiness,
-  type JudgedModel,
-  type JudgeInput,
-  type Judgement,
-  type ModelUnknown,
-  type ReadingKind,
-  type ReadingSource,
-} from './judge.ts'
+import { cantBalance, type KitOnMount } from '../mount/kit-balance.ts'
+import { highestMagnification, powersOf, type OpticalPart, type Power, type Tube } from '../optics/powers.ts'
+import { judgeReadiness } from './judge.ts'
+import type { JudgeInput, Judgement, ModelUnknown, JudgedModel, ReadingSource, ReadingKind } from './judged.ts'
 
 /** A reading as kept with a kit. */
 export interface LeftReading {

@@ -1,8 +1,8 @@
 import { NIGHT_FROM_DEG } from '../finder/sun-question.ts'
+import { poleStar } from '../mount/pole-star.ts'
 import { degToRad, radToDeg } from '../shared/angles.ts'
 import { requirePositive } from '../shared/require.ts'
 import { alignmentStars } from './alignment-stars.ts'
-import { poleStar } from '../mount/pole-star.ts'
 import {
   almanacTime,
   bodyPlace,

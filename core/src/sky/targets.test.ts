@@ -1,11 +1,12 @@
 import * as almanac from 'astronomia'
 import { AstroTime, Body, Equator, Horizon, Observer } from 'astronomy-engine'
+import fc from 'fast-check'
 import { skyTargets } from '../words/targets.ts'
 import { moonFeatures, subsolarLongitudeDeg, sunOverFeature } from './moon-features.ts'
-import fc from 'fast-check'
 import { horizontalPlace, separationDeg } from './positions.ts'
 import { showpieces } from './showpieces.ts'
-import { eveningTargets, type TargetsInput } from './targets.ts'
+import type { TargetsInput } from './target-stretches.ts'
+import { eveningTargets } from './targets.ts'
 
 const club: TargetsInput = {
   latitudeDeg: 52.3,

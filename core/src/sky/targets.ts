@@ -1,9 +1,9 @@
-import { Body, Illumination, Observer, SearchRiseSet, SiderealTime, type AstroTime } from 'astronomy-engine'
-import { drift, seenFromGround } from './drift.ts'
-import { radToArcsec } from '../shared/angles.ts'
+import { Body, Observer, SearchRiseSet, SiderealTime } from 'astronomy-engine'
 import { requirePositive } from '../shared/require.ts'
-import { moonFeatures, subsolarLongitudeDeg, sunOverFeature, type MoonFeature } from './moon-features.ts'
+import { drift, seenFromGround } from './drift.ts'
+import { moonTargets } from './moon-targets.ts'
 import { localMs } from './night.ts'
+import { planetTargets } from './planet-targets.ts'
 import {
   almanacTime,
   bodyPlace,
@@ -15,42 +15,22 @@ import {
   skyFrame,
   starOfDate,
   type HorizontalPlace,
-  type PlaceOnEarth,
 } from './positions.ts'
-import { showpieces, type Showpiece, type ShowpieceKind, type WantedPower } from './showpieces.ts'
-
-export type TargetKind = ShowpieceKind | 'moon' | 'moon-feature' | 'planet'
-
-/** A sure thing for one evening: facts only; `words/targets` says them. */
-export interface Target {
-  readonly id: string
-  readonly name: string
-  /** Its number in the common lists; null where its name is enough. */
-  readonly catalogue: string | null
-  readonly kind: TargetKind
-  readonly power: WantedPower
-  /** When it stands best within the evening. */
-  readonly bestUtc: string
-  readonly altitudeDeg: number
-  readonly azimuthDeg: number
-  /** Where it stands at the evening's own hour; null while it may not be looked for then. */
-  readonly session: HorizontalPlace | null
-  /** When it may be looked for: at every minute in them. Twilight near the Sun, or a roof, may lie between two. */
-  readonly stretches: readonly Stretch[]
-  /** How to find it and what it looks like, in English; other languages translate these sentences. */
-  readonly find: string
-  readonly look: string
-  readonly why: TargetWhy
-  /** 0 to 100: how sure, times how high. */
-  readonly merit: number
-}
-
-export interface Stretch {
-  readonly fromUtc: string
-  readonly untilUtc: string
-}
-
-export type TargetWhy = 'bright-in-any-sky' | 'needs-dark-sky' | 'low-shadows' | 'moonlight-takes-some'
+import { showpieces, type Showpiece } from './showpieces.ts'
+import {
+  best,
+  darkEnoughDeg,
+  iso,
+  LEAST_ALTITUDE_DEG,
+  NO_TARGET_ABOVE_DEG,
+  NEAR_SUN_UNTIL_DEG,
+  type Target,
+  type TargetKind,
+  type TargetsInput,
+  type Moment,
+  type Rules,
+  type Stand,
+} from './target-stretches.ts'
 
 export interface EveningTargets {
   readonly targets: readonly Target[]
@@ -63,38 +43,7 @@ export interface EveningTargets {
   readonly reason: 'SUN_UP' | 'NOTHING_SURE' | null
 }
 
-export interface TargetsInput extends PlaceOnEarth {
-  readonly date: string
-  readonly zone: string
-  readonly apertureMm: number
-  /** The case's highest power that the tube can use; left out, any. Two stars closer than it parts are left out. */
-  readonly mostMagnification?: number | undefined
-  /** Faintest star the place shows by eye on a clear moonless night; 4.5 is the edge of a town. */
-  readonly limitingMagnitude?: number | undefined
-  /** The last hour that counts as evening, local; with children earlier. */
-  readonly untilLocalHour?: number | undefined
-}
-
-/** No target at all before the Sun is this low; none near its place of setting until it is at `NEAR_SUN_UNTIL_DEG`. */
-export const NO_TARGET_ABOVE_DEG = -4
-export const NEAR_SUN_UNTIL_DEG = -6
 const NEAR_SUNSET_DEG = 20
-/** How dark it must be for each kind, Sun's altitude. Common practice, no source; −4° and −6° are DOMAIN section 13. */
-const darkEnoughDeg: Readonly<Record<TargetKind, number>> = {
-  moon: NO_TARGET_ABOVE_DEG,
-  'moon-feature': NO_TARGET_ABOVE_DEG,
-  planet: NO_TARGET_ABOVE_DEG,
-  'double-star': -7,
-  'open-cluster': -10,
-  'globular-cluster': -12,
-  nebula: -12,
-  galaxy: -12,
-}
-/** Lower than this roofs, haze and boiling air spoil it. Common practice, no source. */
-const LEAST_ALTITUDE_DEG: Readonly<Record<'bright' | 'faint', number>> = { bright: 10, faint: 20 }
-/** Above this a small mount is awkward to point. */
-const AWKWARD_ALTITUDE_DEG = 75
-const COMFORTABLE_ALTITUDE_DEG = 45
 const USUAL_LIMITING_MAGNITUDE = 4.5
 const USUAL_UNTIL_HOUR = 23
 const STEP_MS = 10 * 60_000
@@ -116,21 +65,6 @@ const MOST_OF_A_KIND: Readonly<Record<TargetKind, number>> = {
 }
 /** A full Moon high up brightens the sky by about two magnitudes. Common practice, no source. */
 const FULL_MOON_MAGNITUDES = 2
-const THIN_MOON = 0.02
-const FULL_MOON = 0.97
-/** The Sun low over a crater: long shadows. */
-const SHADOWS_DEG = { least: 3, most: 20 } as const
-/** Nearer to the Moon's edge it is seen too flat. */
-const MOON_EDGE_DEG = 66
-
-interface Moment {
-  readonly ms: number
-  readonly time: AstroTime
-  readonly sunDeg: number
-  readonly moon: HorizontalPlace
-  readonly siderealHours: number
-}
-
 /** Sure targets for the evening of a date: what this aperture and this sky show, each when it stands best.
  *
  * None before the Sun is under −4°, none within 20° of where it set until it is under −6°; the evening ends at 23 h local
@@ -178,8 +112,6 @@ export function eveningTargets(input: TargetsInput): EveningTargets {
     reason: targets.length === 0 ? 'NOTHING_SURE' : null,
   }
 }
-
-const iso = (ms: number) => new Date(ms).toISOString()
 
 /** Where on the horizon the Sun went down; null where it didn't between noon and noon. */
 function placeOfSunset(input: TargetsInput): HorizontalPlace | null {
@@ -237,168 +169,6 @@ function withoutMorning(moments: readonly Moment[]): readonly Moment[] {
   const lowest = moments.reduce((least, { sunDeg }) => Math.min(least, sunDeg), 0)
   const turn = moments.findIndex(({ sunDeg }) => sunDeg === lowest)
   return moments.filter(({ sunDeg }, index) => index <= turn || sunDeg < NEAR_SUN_UNTIL_DEG)
-}
-
-interface Stand {
-  readonly moment: Moment
-  readonly place: HorizontalPlace
-}
-
-/** Where it stands best of all moments in which it may be looked for; null where there is none. */
-function best(
-  stands: readonly Stand[],
-  limits: { readonly leastDeg: number; readonly sunBelowDeg: number },
-  { allowed, sessionMs }: Rules,
-) {
-  const fit = stands.filter(
-    ({ place, moment }) =>
-      place.altitudeDeg >= limits.leastDeg && moment.sunDeg < limits.sunBelowDeg && allowed(place, moment),
-  )
-  if (fit.length === 0) return null
-  const height = ({ place }: Stand) =>
-    place.altitudeDeg > AWKWARD_ALTITUDE_DEG ? 2 * AWKWARD_ALTITUDE_DEG - place.altitudeDeg : place.altitudeDeg
-  const top = fit.reduce((a, b) => (height(b) > height(a) + 0.01 ? b : a))
-  return {
-    bestUtc: iso(top.moment.ms),
-    altitudeDeg: top.place.altitudeDeg,
-    azimuthDeg: top.place.azimuthDeg,
-    stretches: stretchesOf(stands, fit),
-    session: fit.find(({ moment }) => moment.ms === sessionMs)?.place ?? null,
-    heightShare: Math.min(1, 0.4 + (0.6 * height(top)) / COMFORTABLE_ALTITUDE_DEG),
-    moment: top.moment,
-  }
-}
-
-/** Runs of moments that follow each other and all are fit. */
-function stretchesOf(stands: readonly Stand[], fit: readonly Stand[]): readonly Stretch[] {
-  const isFit = new Set(fit)
-  const runs: { fromMs: number; untilMs: number }[] = []
-  let goesOn = false
-  for (const stand of stands) {
-    const { ms } = stand.moment
-    const run = goesOn ? runs.at(-1) : undefined
-    if (!isFit.has(stand)) goesOn = false
-    else if (run) run.untilMs = ms
-    else {
-      runs.push({ fromMs: ms, untilMs: ms })
-      goesOn = true
-    }
-  }
-  return runs.map(({ fromMs, untilMs }) => ({ fromUtc: iso(fromMs), untilUtc: iso(untilMs) }))
-}
-
-interface Rules {
-  /** Far enough from where the Sun set, or late enough. */
-  readonly allowed: (place: HorizontalPlace, moment: Moment) => boolean
-  readonly sessionMs: number | undefined
-}
-
-function moonTargets(moments: readonly Moment[], moonLit: number, rules: Rules): readonly Target[] {
-  const stands = moments.map((moment) => ({ moment, place: moment.moon }))
-  const stand = best(stands, { leastDeg: LEAST_ALTITUDE_DEG.bright, sunBelowDeg: darkEnoughDeg.moon }, rules)
-  if (!stand || moonLit < THIN_MOON) return []
-  const { heightShare, moment, ...when } = stand
-  const whole: Target = {
-    id: 'moon',
-    name: 'the Moon',
-    catalogue: null,
-    kind: 'moon',
-    power: 'low',
-    ...when,
-    find: 'You can’t miss it.',
-    look:
-      moonLit > FULL_MOON
-        ? 'Full and glaring. Look at the bright rays; there are hardly any shadows.'
-        : 'Craters, best along the edge of the shadow.',
-    why: 'bright-in-any-sky',
-    merit: 100 * heightShare,
-  }
-  const subsolar = subsolarLongitudeDeg(moment.time)
-  const features = moonFeatures
-    .filter((feature) => Math.abs(feature.longitudeDeg) < MOON_EDGE_DEG)
-    .map((feature) => ({ feature, sunDeg: sunOverFeature(feature, subsolar) }))
-    .filter(({ sunDeg }) => sunDeg >= SHADOWS_DEG.least && sunDeg <= SHADOWS_DEG.most)
-    .sort((a, b) => a.sunDeg - b.sunDeg)
-    .map(({ feature }): Target => featureTarget(feature, when, heightShare))
-  return [whole, ...features]
-}
-
-const featureTarget = (
-  { id, name, look }: MoonFeature,
-  when: Pick<Target, 'bestUtc' | 'altitudeDeg' | 'azimuthDeg' | 'stretches' | 'session'>,
-  heightShare: number,
-): Target => ({
-  id: `moon-${id}`,
-  name,
-  catalogue: null,
-  kind: 'moon-feature',
-  power: 'medium',
-  ...when,
-  find: 'On the Moon, close to the edge of the shadow.',
-  look,
-  why: 'low-shadows',
-  merit: 80 * heightShare,
-})
-
-const planets = ['Venus', 'Jupiter', 'Saturn', 'Mars'] as const
-/** Mars under this shows nothing in a small telescope. */
-const MARS_SMALL_ARCSEC = 8
-const MARS_RADIUS_KM = 3396.2
-const KM_PER_AU = 149_597_870.7
-const RING_EDGE_ON_DEG = 4
-
-function planetTargets(input: TargetsInput, moments: readonly Moment[], rules: Rules): readonly Target[] {
-  const [first, last] = [moments[0], moments.at(-1)]
-  if (!first || !last) return []
-  return planets.flatMap((name): Target[] => {
-    const path = drift(name, first.ms, last.ms + 1)
-    const stands = moments.map((moment) => ({
-      moment,
-      place: seenFromGround(path.at(moment.ms), moment.siderealHours, input),
-    }))
-    const stand = best(stands, { leastDeg: LEAST_ALTITUDE_DEG.bright, sunBelowDeg: darkEnoughDeg.planet }, rules)
-    if (!stand) return []
-    const { heightShare, moment, ...when } = stand
-    const { look, sure, power } = planetWords(name, moment.time)
-    return [
-      {
-        id: name.toLowerCase(),
-        name,
-        catalogue: null,
-        kind: 'planet',
-        power,
-        ...when,
-        find: 'A bright point that doesn’t twinkle.',
-        look,
-        why: 'bright-in-any-sky',
-        merit: sure * heightShare,
-      },
-    ]
-  })
-}
-
-function planetWords(
-  name: (typeof planets)[number],
-  time: AstroTime,
-): { readonly look: string; readonly sure: number; readonly power: WantedPower } {
-  const { phase_fraction: lit, ring_tilt: tilt, geo_dist: au } = Illumination(Body[name], time)
-  if (name === 'Venus')
-    return {
-      look:
-        lit > 0.75 ? 'A small, very bright disc.' : lit > 0.35 ? 'A small half moon.' : 'A thin, bright crescent.',
-      sure: lit > 0.75 ? 74 : 88,
-      power: 'medium',
-    }
-  if (name === 'Jupiter')
-    return { look: 'A disc with two grey belts, and up to four moons in a row.', sure: 96, power: 'medium' }
-  if (name === 'Saturn')
-    return Math.abs(tilt ?? 0) < RING_EDGE_ON_DEG
-      ? { look: 'A small disc. The ring is nearly edge-on this year: a thin line.', sure: 84, power: 'high' }
-      : { look: 'A small disc with its ring round it.', sure: 96, power: 'high' }
-  const arcsec = radToArcsec((2 * MARS_RADIUS_KM) / (au * KM_PER_AU))
-  return arcsec < MARS_SMALL_ARCSEC
-    ? { look: 'A tiny orange dot; it is far away just now.', sure: 45, power: 'high' }
-    : { look: 'A small orange disc, with a dark mark or a white cap in good moments.', sure: 78, power: 'high' }
 }
 
 /** Two equal stars are just parted at 116″ over the aperture in mm. Source: Dawes, Mem. R. Astron. Soc. 35 (1867). */

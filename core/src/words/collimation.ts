@@ -1,10 +1,10 @@
 import type { CellResponse, ResponseVerdict } from '../collimation/cell-response.ts'
+import type { PhotoRefusal, PhotoWarning } from '../collimation/picture/measure-photo.ts'
+import type { StarWarning, StarRefusal } from '../collimation/picture/read-star.ts'
 import type { Quality } from '../collimation/quality.ts'
 import type { RepeatVerdict } from '../collimation/repeat.ts'
 import { SCREW_TRAVEL_TURNS, type ScrewTurn } from '../collimation/screws.ts'
 import type { SecondaryTurns } from '../collimation/secondary.ts'
-import type { PhotoRefusal, PhotoWarning } from '../collimation/picture/measure-photo.ts'
-import type { StarRefusal, StarWarning } from '../collimation/picture/star-test.ts'
 import { radToDeg, type PointXY } from '../shared/angles.ts'
 import { mmText, powerText } from './figures.ts'
 

@@ -1,5 +1,7 @@
 import { listFields } from '../contents/list-fields.ts'
-import { type ListQuestion, type RowProblem, type RowProblemCode } from '../contents/contents-list.ts'
+import { type ListQuestion } from '../contents/listed.ts'
+import { type RowProblem } from '../contents/listed.ts'
+import { type RowProblemCode } from '../contents/listed.ts'
 import { roles } from '../contents/roles.ts'
 
 const problemWords: Readonly<Record<RowProblemCode, (value: string) => string>> = {

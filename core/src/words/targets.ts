@@ -1,5 +1,6 @@
-import { eveningTargets, type Stretch, type Target, type TargetsInput, type TargetWhy } from '../sky/targets.ts'
 import type { WantedPower } from '../sky/showpieces.ts'
+import type { TargetsInput, Target, TargetWhy, Stretch } from '../sky/target-stretches.ts'
+import { eveningTargets } from '../sky/targets.ts'
 
 /** Why a target is sure, or what it hangs on. */
 export const whyWords: Readonly<Record<TargetWhy, string>> = {

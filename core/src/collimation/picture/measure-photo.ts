@@ -1,8 +1,9 @@
 import type { PointXY } from '../../shared/angles.ts'
 import { requireFinite, requirePositive } from '../../shared/require.ts'
 import { collimationQuality } from '../quality.ts'
+import type { FoundCircles } from './circles.ts'
 import { figuresFromCircles, type PhotoFigures } from './figures.ts'
-import { findCircles, type FoundCircles } from './find-circles.ts'
+import { findCircles } from './find-circles.ts'
 import type { Picture } from './planes.ts'
 import type { Rim } from './rim.ts'
 

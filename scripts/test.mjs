@@ -7,9 +7,11 @@ import { Explained, runMain, say } from './lib/say.mjs'
 import { ensureChromium, ensurePackages, ensurePostgres, rootFolder } from './lib/setup.mjs'
 
 const stages = ['format', 'lint', 'types', 'unit', 'component', 'integration', 'perf', 'e2e']
-const wanted = process.argv.slice(2).filter((word) => stages.includes(word))
-const passedOn = process.argv.slice(2).filter((word) => !stages.includes(word))
-const has = (stage) => wanted.length === 0 || wanted.includes(stage)
+/** Sweeps over many more cases, for a night or a release: asked for by name only. */
+const extra = ['slow']
+const wanted = process.argv.slice(2).filter((word) => [...stages, ...extra].includes(word))
+const passedOn = process.argv.slice(2).filter((word) => ![...stages, ...extra].includes(word))
+const has = (stage) => wanted.includes(stage) || (wanted.length === 0 && stages.includes(stage))
 
 const binary = (path) => join(rootFolder, 'node_modules', path)
 const node = (args, env = {}) => run(process.execPath, args, { cwd: rootFolder, env: { ...process.env, ...env } })
@@ -54,15 +56,22 @@ async function withDatabase(work) {
 
 await runMain(async () => {
   if (process.argv.length > 2 && wanted.length === 0)
-    throw new Explained(`Unknown stage “${process.argv[2]}”. There are: ${stages.join(', ')}.`, 2)
+    throw new Explained(`Unknown stage “${process.argv[2]}”. There are: ${[...stages, ...extra].join(', ')}.`, 2)
   await ensurePackages()
-  await stage('format', () => npmRun('format:check'))
   if (has('lint') || has('types') || has('e2e')) await ensureBuild()
-  await stage('lint', () => npmRun('lint'))
-  await stage('types', () => npmRun('types'))
+  // What only reads the code needs one processor each.
+  await Promise.all([
+    stage('format', () => npmRun('format:check')).then(() => stage('lint', () => npmRun('lint'))),
+    stage('types', () => npmRun('types')),
+  ])
   await stage('unit', () => jest('unit'))
   await stage('component', () => jest('component'))
   await stage('integration', () => withDatabase((env) => jest('integration', env)))
+  await stage('slow', async () => {
+    const slow = { TEST_SLOW: '1' }
+    await jest('unit', slow)
+    await withDatabase((env) => jest('integration', { ...env, ...slow }))
+  })
   await stage('perf', () => npmRun('perf'))
   await stage('e2e', async () => {
     const chromium = await ensureChromium()

@@ -3,6 +3,7 @@ import { createRequire } from 'node:module'
 import { fileURLToPath } from 'node:url'
 import { extract } from 'letterparser'
 import { prepareZXingModule, readBarcodes } from 'zxing-wasm/reader'
+import { choose } from '../support/choose.ts'
 import { expect, goTo, press, signIn, test } from '../support/people.ts'
 import { bringIn, kitOf, loanOut, read } from '../support/loans.ts'
 
@@ -75,7 +76,7 @@ test('an eyepiece is told apart by length, field and barrel, and its kit’s gui
   }
   await fill(/^focal length, mm/, '32,0')
   await fill('apparent field, degrees', '60')
-  await page.getByLabel('barrel', { exact: true }).selectOption('50.8')
+  await choose(page, /^barrel$/, '50.8 mm')
   await expect(page.getByText('without it, no guide can say its power')).toBeHidden()
   await page.getByRole('button', { name: /Use for/ }).click()
   const optics = async () =>

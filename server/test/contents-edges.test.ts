@@ -148,11 +148,11 @@ describe('models that several branches share', () => {
     const sheet = (await ines.get<ModelSheet>(`/api/models/${shared?.id}`)).body
     const { version, name, parts, weighGroups } = sheet
     const body = { version, name, parts, weighGroups }
-    expect((await kofi.post(`/api/models/${sheet.id}`, body)).status).toBe(403)
+    expect((await kofi.put(`/api/models/${sheet.id}`, body)).status).toBe(403)
     const seen = (await petra.get<ModelSheet>(`/api/models/${sheet.id}`)).body
     expect(seen.mayChange).toBe(false)
-    expect((await ines.post(`/api/models/${sheet.id}`, body)).status).toBe(200)
-    expect((await ines.post<Refusal>(`/api/models/${sheet.id}`, body)).body.error.code).toBe('MODEL_CHANGED')
+    expect((await ines.put(`/api/models/${sheet.id}`, body)).status).toBe(200)
+    expect((await ines.put<Refusal>(`/api/models/${sheet.id}`, body)).body.error.code).toBe('MODEL_CHANGED')
   })
 })
 

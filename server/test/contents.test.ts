@@ -51,7 +51,7 @@ describe('a model', () => {
       place: 'Pouch',
     }
     const moved = [...parts.slice(1), parts[0]!]
-    const reply = await ines.post<ModelSheet>(`/api/models/${sheet.id}`, {
+    const reply = await ines.put<ModelSheet>(`/api/models/${sheet.id}`, {
       ...asWritten(sheet),
       parts: [...moved, torch],
     })
@@ -67,15 +67,15 @@ describe('a model', () => {
 
   it('two people at once: the second sees the first', async () => {
     const sheet = await modelOf('M-04')
-    await ines.post(`/api/models/${sheet.id}`, { ...asWritten(sheet), name: 'renamed' })
-    const late = await ines.post<Refusal>(`/api/models/${sheet.id}`, asWritten(sheet))
+    await ines.put(`/api/models/${sheet.id}`, { ...asWritten(sheet), name: 'renamed' })
+    const late = await ines.put<Refusal>(`/api/models/${sheet.id}`, asWritten(sheet))
     expect([late.status, late.body.error.code]).toEqual([409, 'MODEL_CHANGED'])
     expect(late.body.error.details).toMatchObject({ now: { name: 'renamed' } })
   })
 
   it('is a coordinator’s to change, and copied with its whole card', async () => {
     const sheet = await modelOf('M-01')
-    expect((await kofi.post(`/api/models/${sheet.id}`, asWritten(sheet))).status).toBe(403)
+    expect((await kofi.put(`/api/models/${sheet.id}`, asWritten(sheet))).status).toBe(403)
     const copy = (await ines.post<ModelSheet>(`/api/models/${sheet.id}/copy`, { name: 'another one' })).body
     expect(copy.parts.map(({ name }) => name)).toEqual(sheet.parts.map(({ name }) => name))
     expect(copy.kits).toEqual([])
@@ -85,7 +85,7 @@ describe('a model', () => {
     const sheet = await modelOf('M-01')
     const other = await modelOf('M-02')
     const send = (part: object) =>
-      ines.post<Refusal>(`/api/models/${sheet.id}`, { ...asWritten(sheet), parts: [{ ...sheet.parts[0], ...part }] })
+      ines.put<Refusal>(`/api/models/${sheet.id}`, { ...asWritten(sheet), parts: [{ ...sheet.parts[0], ...part }] })
     for (const part of [{ id: other.parts[0]!.id }, { name: ' ' }, { count: 0 }, { massG: -5 }])
       expect((await send(part)).status).toBe(400)
     expect((await modelOf('M-01')).version).toBe(sheet.version)

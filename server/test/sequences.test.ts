@@ -1,3 +1,4 @@
+import { cases } from '../../core/src/testing/sweep.ts'
 import { randomUUID } from 'node:crypto'
 import fc from 'fast-check'
 import type { KitSheet, Slip } from '@binoculum/contract'
@@ -132,7 +133,7 @@ it('holds its rules through any sequence of acts', async () => {
       )
       expect([open.n, current.n]).toEqual([0, 0])
     }),
-    { numRuns: 12, seed: 20260312 },
+    { numRuns: cases(12, 200), seed: 20260312 },
   )
 }, 120_000)
 

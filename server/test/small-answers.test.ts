@@ -96,7 +96,7 @@ it('a change of a model’s card, carried into all its kits, takes no more for n
     const { name, version, weighGroups, parts } = (await ines.get<ModelSheet>(`/api/models/${id}`)).body
     const lighter = parts.map((part) => ({ ...part, massG: part.massG && part.massG + 1 }))
     return during(async () => {
-      const reply = await ines.post(`/api/models/${id}`, {
+      const reply = await ines.put(`/api/models/${id}`, {
         ...{ name, version, weighGroups },
         parts: [...lighter.slice(1), { ...lighter[0], id: null, name: 'Spare screw' }],
       })

@@ -1,3 +1,4 @@
+import { cases } from '../testing/sweep.ts'
 import fc from 'fast-check'
 import { caseLayout } from './case-layout.ts'
 import { roles, type Role } from './roles.ts'
@@ -35,7 +36,7 @@ it('compartments don’t overlap, stay inside, and every part lies in its own', 
       const ids = compartments.flatMap((frame) => frame.parts.map(({ id }) => id))
       return inside && apart && held && ids.length === parts.length
     }),
-    { numRuns: 200, seed: 11 },
+    { numRuns: cases(200, 4000), seed: 11 },
   )
 })
 

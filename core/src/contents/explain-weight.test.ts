@@ -1,3 +1,4 @@
+import { cases } from '../testing/sweep.ts'
 import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { timesAPlainSum } from '../testing/pace.ts'
@@ -164,7 +165,7 @@ it('agrees with brute force, with and without a baseline', () => {
         expect(Math.abs(probability - (truth.get(key) ?? -1))).toBeLessThan(1e-9)
       }
     }),
-    { numRuns: 150, seed: 20 },
+    { numRuns: cases(150, 1500), seed: 20 },
   )
 })
 
@@ -204,7 +205,7 @@ it('agrees with brute force where things go missing as one', () => {
       }
       expect(new Set(explanations.map(keyOf)).size).toBe(explanations.length)
     }),
-    { numRuns: 150, seed: 21 },
+    { numRuns: cases(150, 1500), seed: 21 },
   )
 })
 

@@ -1,3 +1,4 @@
+import { cases } from '../testing/sweep.ts'
 import fc from 'fast-check'
 import { practiceHelp } from '../words/practice.ts'
 import {
@@ -110,6 +111,6 @@ it('the last line of help, followed again and again, lines any telescope without
       }
       expect(practiceErrorMm(practice, state)).toBeLessThan(practiceLimits(practice).limitMm)
     }),
-    { numRuns: 40 },
+    { numRuns: cases(40, 1000) },
   )
 })

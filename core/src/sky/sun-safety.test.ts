@@ -1,3 +1,4 @@
+import { cases } from '../testing/sweep.ts'
 import fc from 'fast-check'
 import { refractionDeg, sunSafety } from './sun-safety.ts'
 
@@ -74,7 +75,7 @@ describe('safe or not', () => {
           }
         },
       ),
-      { numRuns: 12 },
+      { numRuns: cases(12, 400) },
     )
   })
 

@@ -1,3 +1,4 @@
+import { isSlow } from '../../testing/sweep.ts'
 import { renderPeephole, type Camera, type Light } from '../../testing/peephole-scene.ts'
 import { anyPeepholeScene } from '../../testing/peephole-sweep.ts'
 import { seeded } from '../../shared/seeded.ts'
@@ -93,30 +94,38 @@ describe('pictures traced ray by ray, of tubes and lights that are not in the pu
   })
 })
 
-/** Some of 140 that were tried: a faint cap in a bright drawtube, a white mark on a white cap, small and grainy ones. */
-it.each([8, 12, 31, 33, 36])('scene %i: no confident wrong verdict, with sizes typed or without', (seed) => {
-  const { tube: any, alignment, light: lit, camera: shot } = anyPeepholeScene(seed)
-  const image = renderPeephole(any, alignment, lit, shot)
-  const { apertureMm, focalLengthMm, peepholeOutsideFocusMm, markOuterDiameterMm, capRingDiameterMm } = any
-  const { drawtubeInnerDiameterMm, secondaryMinorAxisMm } = any
-  const known = { image, apertureMm, focalLengthMm, peepholeOutsideFocusMm, openEndDeg: shot.openEndDeg }
-  const typed = { markOuterDiameterMm, capRingDiameterMm, drawtubeInnerDiameterMm, secondaryMinorAxisMm }
-  const { x, y } = alignment.axisErrorMm
-  for (const sizes of [{}, typed]) {
-    const { refused, verdict, limitMm, cell, axisErrorUncertaintyMm, capRing, centreMark } = measurePhoto({
-      ...known,
-      ...sizes,
-    })
-    if (refused) continue
-    if (verdict !== 'unsure') expect(verdict === 'poor').toBe(Math.hypot(x, y) > limitMm)
-    const off = Math.hypot((cell?.axisErrorMm.x ?? 99) - x, (cell?.axisErrorMm.y ?? 99) - y)
-    expect(off).toBeLessThan(Math.max(0.25, 1.8 * axisErrorUncertaintyMm))
-    expect(centreMark?.radiusPx ?? 0).toBeLessThan(capRing?.radiusPx ?? Infinity)
-  }
-})
+/** Scenes that say they can't be sure; all others are read. */
+const unsure = [39, 46, 129, 133]
+const all140 = Array.from({ length: 140 }, (_, seed) => seed).filter((seed) => !unsure.includes(seed))
+
+/** Of 140: a faint cap in a bright drawtube, a white mark on a white cap, small and grainy ones; all of them when there is
+ * time. */
+it.each(isSlow ? all140 : [8, 12, 31, 33, 36])(
+  'scene %i: no confident wrong verdict, with sizes typed or without',
+  (seed) => {
+    const { tube: any, alignment, light: lit, camera: shot } = anyPeepholeScene(seed)
+    const image = renderPeephole(any, alignment, lit, shot)
+    const { apertureMm, focalLengthMm, peepholeOutsideFocusMm, markOuterDiameterMm, capRingDiameterMm } = any
+    const { drawtubeInnerDiameterMm, secondaryMinorAxisMm } = any
+    const known = { image, apertureMm, focalLengthMm, peepholeOutsideFocusMm, openEndDeg: shot.openEndDeg }
+    const typed = { markOuterDiameterMm, capRingDiameterMm, drawtubeInnerDiameterMm, secondaryMinorAxisMm }
+    const { x, y } = alignment.axisErrorMm
+    for (const sizes of [{}, typed]) {
+      const { refused, verdict, limitMm, cell, axisErrorUncertaintyMm, capRing, centreMark } = measurePhoto({
+        ...known,
+        ...sizes,
+      })
+      if (refused) continue
+      if (verdict !== 'unsure') expect(verdict === 'poor').toBe(Math.hypot(x, y) > limitMm)
+      const off = Math.hypot((cell?.axisErrorMm.x ?? 99) - x, (cell?.axisErrorMm.y ?? 99) - y)
+      expect(off).toBeLessThan(Math.max(0.25, 1.8 * axisErrorUncertaintyMm))
+      expect(centreMark?.radiusPx ?? 0).toBeLessThan(capRing?.radiusPx ?? Infinity)
+    }
+  },
+)
 
 /** The rest of 140 that said good or poor and were wrong: mirrors of 50 px, a cap that hardly shows in its drawtube. */
-it.each([39, 46, 129, 133])('scene %i: too small or too faint to be sure of, and so it says', (seed) => {
+it.each(unsure)('scene %i: too small or too faint to be sure of, and so it says', (seed) => {
   const { tube: any, alignment, light: lit, camera: shot } = anyPeepholeScene(seed)
   const { x, y } = alignment.axisErrorMm
   const { markOuterDiameterMm, capRingDiameterMm, drawtubeInnerDiameterMm, secondaryMinorAxisMm } = any

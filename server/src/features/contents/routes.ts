@@ -86,7 +86,7 @@ export async function contentsRoutes(app: App, services: ContentsServices) {
   app.get('/api/models/:id', { config: { access: anyRole }, schema: { params, response: model } }, async (request) =>
     models.sheet(signedIn(request), request.params.id),
   )
-  app.post(
+  app.put(
     '/api/models/:id',
     { config: { access: coordinatorOnly }, schema: { params, body: writeModelSchema, response: model } },
     async (request) => models.write(signedIn(request), request.params.id, request.body),

@@ -1,12 +1,6 @@
 <script setup lang="ts">
 import { madeSchema, type WeighGroup } from '@binoculum/contract'
 import {
-  filterFastenings,
-  filterFasteningWords,
-  filterMaterials,
-  filterMaterialWords,
-  finderKinds,
-  finderKindWords,
   isHazardRole,
   lookAlikeRoles,
   massText,
@@ -17,7 +11,12 @@ import {
 } from '@binoculum/core'
 import { computed } from 'vue'
 import { api } from '../../../shared/api/client.ts'
+import { useSending } from '../../../shared/api/use-sending.ts'
+import FigureInput from '../../../shared/controls/FigureInput.vue'
+import ProblemNote from '../../../shared/ProblemNote.vue'
 import { roleChoices, type DraftPart } from './model-draft.ts'
+import PartOptics from './PartOptics.vue'
+import RowChoice from './RowChoice.vue'
 
 /** Everything a model says of one part. */
 const {
@@ -36,6 +35,7 @@ const {
   branchId: string
 }>()
 const emit = defineEmits<{ set: [change: Partial<DraftPart>]; remove: [] }>()
+const { problem, run } = useSending()
 
 const criticalities: readonly Criticality[] = [
   'essential',
@@ -46,6 +46,9 @@ const criticalities: readonly Criticality[] = [
   'safety',
   'tool',
 ]
+/** Two standard deviations of a part nobody weighed. Common practice, no source. */
+const USUAL_TOLERANCE = 0.02
+const MINOR_UNITS = 100
 const likeness = computed(() =>
   lookAlikeRoles(part.role)
     .filter((role) => role !== part.role)
@@ -53,49 +56,28 @@ const likeness = computed(() =>
 )
 const facts = computed(() => roleFacts(part.role))
 const hazard = computed(() => isHazardRole(part.role) || part.role === 'coin-cell')
+const asOptions = (words: readonly string[]) => words.map((value) => ({ value, words: value }))
+const suggestPlaces = (typed: string, show: (found: { value: string }[]) => void) =>
+  show(places.filter((place) => place.toLowerCase().includes(typed.toLowerCase())).map((value) => ({ value })))
 
-const textOf = (event: Event) => (event.target as HTMLInputElement).value
-const numberOf = (event: Event) => {
-  const text = textOf(event).trim().replace(',', '.')
-  return text === '' || Number.isNaN(Number(text)) ? null : Number(text)
-}
-const isEyepiece = computed(() => ['low-eyepiece', 'eyepiece', 'erecting-eyepiece'].includes(part.role))
-/** Parts between focuser and eyepiece have a barrel and a hole; some lengthen the focal length. */
-const isBetween = computed(() =>
-  ['barlow', 'focal-extender', 'diagonal', 'erecting-diagonal', 'barrel-adapter'].includes(part.role),
-)
-const lengthens = computed(() => ['barlow', 'focal-extender', 'erecting-diagonal'].includes(part.role))
-const barrels = [24.5, 31.75, 50.8] as const
-function setWord(key: 'finderKind' | 'filterMaterial' | 'filterFastening', event: Event) {
-  const { [key]: _before, ...others } = part.optics
-  const word = textOf(event)
-  emit('set', { optics: word === '' ? others : { ...others, [key]: word } })
-}
-const lacksOptics = computed(
-  () =>
-    (isEyepiece.value && part.optics.focalLengthMm === undefined) ||
-    (part.role === 'barlow' && part.optics.barlow === undefined),
-)
-/** Nothing written, or what is no length, takes the figure out. */
-function setOptics(key: keyof DraftPart['optics'], event: Event) {
-  const { [key]: _before, ...others } = part.optics
-  const value = numberOf(event)
-  emit('set', { optics: value !== null && value > 0 ? { ...others, [key]: value } : others })
-}
 /** A role brings its facts along; what was written by hand stays. */
-function setRole(role: Role) {
+function setRole(role: Role | null) {
+  if (!role) return
   const { criticality, lookEveryTime = false } = roleFacts(role)
   emit('set', { role, criticality, lookEveryTime })
 }
-function setMass(event: Event) {
-  const massG = numberOf(event)
-  emit('set', { massG, toleranceG: massG === null ? null : (part.toleranceG ?? Math.max(1, massG * 0.02)) })
+function setMass(massG: number | null) {
+  const toleranceG = massG === null ? null : (part.toleranceG ?? Math.max(1, massG * USUAL_TOLERANCE))
+  emit('set', { massG, toleranceG })
 }
-async function addPicture(event: Event) {
-  const file = (event.target as HTMLInputElement).files?.[0]
-  if (!file) return
-  const { id } = await api.upload(madeSchema, `/api/pictures?branchId=${branchId}`, file)
-  emit('set', { pictureId: id })
+const setCells = (change: Partial<NonNullable<DraftPart['consumable']>>) =>
+  part.consumable && emit('set', { consumable: { ...part.consumable, ...change } })
+async function addPicture(file: File) {
+  await run(async () => {
+    const { id } = await api.upload(madeSchema, `/api/pictures?branchId=${branchId}`, file)
+    emit('set', { pictureId: id })
+  })
+  return false
 }
 </script>
 
@@ -104,256 +86,146 @@ async function addPicture(event: Event) {
     <legend>
       <strong>{{ number }} {{ part.name }}</strong>
     </legend>
-    <label class="row"
-      ><em>name</em
-      ><input
-        class="field"
-        :value="part.name"
+    <div class="row">
+      <em>name</em>
+      <ElInput
+        :model-value="part.name"
+        aria-label="name"
         maxlength="120"
         required
-        @input="emit('set', { name: textOf($event) })"
-    /></label>
-    <label class="row">
+        @input="(name: string) => emit('set', { name })"
+      />
+    </div>
+    <div class="row">
       <em>role</em>
-      <select class="field" :value="part.role" @change="setRole(textOf($event) as Role)">
-        <option v-for="each in roleChoices" :key="each.role" :value="each.role">{{ each.words }}</option>
-      </select>
-    </label>
+      <RowChoice
+        :model-value="part.role"
+        label="role"
+        :options="roleChoices.map(({ role, words }) => ({ value: role, words }))"
+        @update:model-value="setRole"
+      />
+    </div>
     <div class="row">
       <em>how many</em>
-      <span class="three">
-        <input
-          class="field"
-          type="number"
-          min="1"
-          max="200"
-          :value="part.count"
+      <span class="two">
+        <ElInputNumber
+          :model-value="part.count"
           aria-label="how many"
-          @change="emit('set', { count: Math.max(1, numberOf($event) ?? 1) })"
+          :min="1"
+          :max="200"
+          controls-position="right"
+          @update:model-value="(count: number | undefined) => emit('set', { count: count ?? 1 })"
         />
-        <select
-          class="field"
-          :value="part.criticality"
-          aria-label="needed"
-          @change="emit('set', { criticality: textOf($event) as Criticality })"
-        >
-          <option v-for="each in criticalities" :key="each" :value="each">{{ each }}</option>
-        </select>
-      </span>
-    </div>
-    <div v-if="isEyepiece" class="row">
-      <em>focal length</em>
-      <span class="three">
-        <input
-          class="field"
-          inputmode="decimal"
-          :value="part.optics.focalLengthMm ?? ''"
-          aria-label="focal length, mm; of a zoom the longest"
-          placeholder="mm"
-          @change="setOptics('focalLengthMm', $event)"
-        />
-        <input
-          class="field"
-          inputmode="decimal"
-          :value="part.optics.shortestFocalLengthMm ?? ''"
-          aria-label="shortest focal length of a zoom, mm"
-          placeholder="zoom to mm"
-          @change="setOptics('shortestFocalLengthMm', $event)"
+        <RowChoice
+          :model-value="part.criticality"
+          label="needed"
+          :options="asOptions(criticalities)"
+          @update:model-value="(value) => value && emit('set', { criticality: value as Criticality })"
         />
       </span>
     </div>
-    <div v-if="isEyepiece" class="row">
-      <em>field, barrel</em>
-      <span class="three">
-        <input
-          class="field"
-          inputmode="decimal"
-          :value="part.optics.apparentFieldDeg ?? ''"
-          aria-label="apparent field, degrees"
-          placeholder="field °"
-          @change="setOptics('apparentFieldDeg', $event)"
-        />
-        <select
-          class="field"
-          :value="part.optics.maleMm ?? 31.75"
-          aria-label="barrel"
-          @change="setOptics('maleMm', $event)"
-        >
-          <option v-for="mm in barrels" :key="mm" :value="mm">{{ mm }} mm</option>
-        </select>
-      </span>
-    </div>
-    <div v-if="isBetween" class="row">
-      <em>barrel, hole</em>
-      <span class="three">
-        <select
-          class="field"
-          :value="part.optics.maleMm ?? 31.75"
-          aria-label="barrel that goes in"
-          @change="setOptics('maleMm', $event)"
-        >
-          <option v-for="mm in barrels" :key="mm" :value="mm">in {{ mm }} mm</option>
-        </select>
-        <select
-          class="field"
-          :value="part.optics.femaleMm ?? part.optics.maleMm ?? 31.75"
-          aria-label="hole that takes the next part"
-          @change="setOptics('femaleMm', $event)"
-        >
-          <option v-for="mm in barrels" :key="mm" :value="mm">takes {{ mm }} mm</option>
-        </select>
-      </span>
-    </div>
-    <label v-if="part.role === 'finder'" class="row">
-      <em>kind</em>
-      <select class="field" :value="part.optics.finderKind ?? ''" @change="setWord('finderKind', $event)">
-        <option value="">as its name says</option>
-        <option v-for="kind in finderKinds" :key="kind" :value="kind">{{ finderKindWords[kind] }}</option>
-      </select>
-    </label>
-    <template v-if="part.role === 'front-filter'">
-      <label class="row">
-        <em>made of</em>
-        <select class="field" :value="part.optics.filterMaterial ?? ''" @change="setWord('filterMaterial', $event)">
-          <option value="">not said</option>
-          <option v-for="each in filterMaterials" :key="each" :value="each">{{ filterMaterialWords[each] }}</option>
-        </select>
-      </label>
-      <label class="row">
-        <em>held by</em>
-        <select class="field" :value="part.optics.filterFastening ?? ''" @change="setWord('filterFastening', $event)">
-          <option value="">not said</option>
-          <option v-for="each in filterFastenings" :key="each" :value="each">{{ filterFasteningWords[each] }}</option>
-        </select>
-      </label>
-    </template>
-    <label v-if="lengthens" class="row">
-      <em>times</em>
-      <input
-        class="field"
-        inputmode="decimal"
-        :value="part.optics.barlow ?? ''"
-        placeholder="2 for a Barlow 2×"
-        @change="setOptics('barlow', $event)"
-      />
-    </label>
-    <p v-if="lacksOptics" class="row">
-      <em>powers</em><span class="rust">without it, no guide can say its power</span>
-    </p>
+    <PartOptics :part="part" @set="(optics) => emit('set', { optics })" />
     <div class="row">
       <em>mass, ±2σ</em>
-      <span class="three">
-        <input
-          class="field"
-          inputmode="decimal"
-          :value="part.massG ?? ''"
-          aria-label="mass of one, g"
-          placeholder="g"
-          @change="setMass"
-        />
-        <input
-          class="field"
-          inputmode="decimal"
-          :value="part.toleranceG === null ? '' : Math.round(part.toleranceG * 10) / 10"
-          aria-label="tolerance, g"
-          placeholder="± g"
-          @change="emit('set', { toleranceG: numberOf($event) })"
+      <span class="two">
+        <FigureInput :model-value="part.massG" label="mass of one, g" unit="g" @update:model-value="setMass" />
+        <FigureInput
+          :model-value="part.toleranceG === null ? null : Math.round(part.toleranceG * 10) / 10"
+          label="tolerance, g"
+          unit="± g"
+          @update:model-value="(toleranceG) => emit('set', { toleranceG })"
         />
       </span>
     </div>
-    <label class="row">
+    <div class="row">
       <em>weighed in</em>
-      <select class="field" :value="part.weighGroup" @change="emit('set', { weighGroup: textOf($event) })">
-        <option value="">with the whole kit only</option>
-        <option v-for="each in groups" :key="each.name" :value="each.name">{{ each.name }}</option>
-      </select>
-    </label>
-    <label class="row">
+      <RowChoice
+        :model-value="part.weighGroup || null"
+        label="weighed in"
+        none="with the whole kit only"
+        :options="asOptions(groups.map(({ name }) => name))"
+        @update:model-value="(group) => emit('set', { weighGroup: String(group ?? '') })"
+      />
+    </div>
+    <div class="row">
       <em>lost with</em>
-      <input
-        class="field"
-        :value="part.together"
+      <ElInput
+        :model-value="part.together"
+        aria-label="lost with"
         maxlength="60"
         placeholder="a name for what is lost as one"
-        @change="emit('set', { together: textOf($event).trim() })"
+        @change="(together: string) => emit('set', { together: together.trim() })"
       />
-    </label>
-    <label class="row">
+    </div>
+    <div class="row">
       <em>lies in</em>
-      <input
-        class="field"
-        :value="part.place"
-        list="places"
+      <ElAutocomplete
+        :model-value="part.place"
+        aria-label="lies in"
         maxlength="60"
-        @change="emit('set', { place: textOf($event).trim() })"
+        :fetch-suggestions="suggestPlaces"
+        @change="(place: string | number) => emit('set', { place: String(place).trim() })"
+        @select="(chosen: Record<string, unknown>) => emit('set', { place: String(chosen.value) })"
       />
-      <datalist id="places"><option v-for="place in places" :key="place" :value="place"></option></datalist>
-    </label>
-    <label class="row">
+    </div>
+    <div class="row">
       <em>look for</em>
-      <input
-        class="field"
-        :value="part.lookFor"
+      <ElInput
+        :model-value="part.lookFor"
+        aria-label="look for"
         :placeholder="facts.lookFor"
         maxlength="200"
-        @input="emit('set', { lookFor: textOf($event) })"
+        @input="(lookFor: string) => emit('set', { lookFor })"
       />
-    </label>
-    <label class="row tick">
+    </div>
+    <div class="row">
       <em>every time</em>
-      <span
-        ><input
-          type="checkbox"
-          :checked="part.lookEveryTime"
-          @change="emit('set', { lookEveryTime: ($event.target as HTMLInputElement).checked })"
-        />
-        needs a look of its own</span
+      <ElCheckbox
+        :model-value="part.lookEveryTime"
+        @update:model-value="(value: unknown) => emit('set', { lookEveryTime: value === true })"
+        >needs a look of its own</ElCheckbox
       >
-    </label>
+    </div>
     <div class="row">
       <em>cost</em>
-      <input
-        class="field"
-        inputmode="decimal"
-        :value="part.costMinor === null ? '' : part.costMinor / 100"
-        aria-label="cost of replacing one"
-        @change="
-          emit('set', { costMinor: numberOf($event) === null ? null : Math.round((numberOf($event) ?? 0) * 100) })
+      <FigureInput
+        :model-value="part.costMinor === null ? null : part.costMinor / MINOR_UNITS"
+        label="cost of replacing one"
+        @update:model-value="
+          (cost) => emit('set', { costMinor: cost === null ? null : Math.round(cost * MINOR_UNITS) })
         "
       />
     </div>
     <div class="row">
       <em>cells</em>
       <span v-if="part.consumable" class="three">
-        <input
-          class="field"
-          :value="part.consumable.kind"
+        <ElInput
+          :model-value="part.consumable.kind"
           aria-label="kind of cell"
-          @change="emit('set', { consumable: { ...part.consumable!, kind: textOf($event) || 'cell' } })"
+          @change="(kind: string) => setCells({ kind: kind || 'cell' })"
         />
-        <input
-          class="field"
-          type="number"
-          min="1"
-          max="50"
-          :value="part.consumable.pieces"
+        <ElInputNumber
+          :model-value="part.consumable.pieces"
           aria-label="number of cells"
-          @change="emit('set', { consumable: { ...part.consumable!, pieces: Math.max(1, numberOf($event) ?? 1) } })"
+          :min="1"
+          :max="50"
+          controls-position="right"
+          @update:model-value="(pieces: number | undefined) => setCells({ pieces: pieces ?? 1 })"
         />
-        <button type="button" class="link-button" @click="emit('set', { consumable: null })">none</button>
+        <ElButton link type="primary" @click="emit('set', { consumable: null })">none</ElButton>
       </span>
-      <button
+      <ElButton
         v-else
-        type="button"
-        class="link-button"
+        link
+        type="primary"
         @click="emit('set', { consumable: { kind: 'AA', pieces: part.count, changedOn: null } })"
       >
         wears out: say which cells
-      </button>
+      </ElButton>
     </div>
     <p class="row">
       <em>looks like</em>
-      <span v-if="likeness.length > 0 || lookAlikeRoles(part.role).length > 0" class="brass">{{
+      <span v-if="lookAlikeRoles(part.role).length > 0" class="brass">{{
         ['others of its kind', ...likeness].join(', ')
       }}</span>
       <span v-else class="quiet">nothing else</span>
@@ -376,25 +248,37 @@ async function addPicture(event: Event) {
           :alt="`Picture of ${part.name}`"
           width="96"
         />
-        <input type="file" accept="image/*" :aria-label="`Picture of ${part.name}`" @change="addPicture" />
+        <ElUpload accept="image/*" :show-file-list="false" :before-upload="addPicture" :disabled="readonly">
+          <ElButton link type="primary">{{ part.pictureId ? 'another picture' : 'add a picture' }}</ElButton>
+        </ElUpload>
       </span>
     </div>
+    <ProblemNote :problem="problem" />
     <p v-if="part.massG !== null && part.count > 1" class="second">
       {{ part.count }} weigh {{ massText(part.massG * part.count) }}.
     </p>
-    <button v-if="!readonly" type="button" class="link-button rust" @click="emit('remove')">
-      Take it off the card
-    </button>
+    <ElButton v-if="!readonly" link type="danger" @click="emit('remove')">Take it off the card</ElButton>
   </fieldset>
 </template>
 
 <style scoped>
 .part-fields {
+  --el-component-size: 30px;
+
   display: grid;
   gap: 3px;
+  justify-items: start;
   margin: 0;
   padding: 0;
   border: 0;
+}
+
+.part-fields > * {
+  justify-self: stretch;
+}
+
+.part-fields > .el-button {
+  justify-self: start;
 }
 
 legend {
@@ -403,7 +287,7 @@ legend {
   font-size: 17px;
 }
 
-.row {
+.part-fields :deep(.row) {
   display: grid;
   grid-template-columns: 82px minmax(0, 1fr);
   gap: 8px;
@@ -412,28 +296,26 @@ legend {
   border-bottom: 1px solid var(--rule);
 }
 
-.field {
-  min-height: 28px;
-  padding: 2px 6px;
-  border-color: transparent;
-  background: transparent;
-  font-size: 14px;
-}
-
-.field:hover,
-.field:focus {
-  border-color: var(--rule-strong);
-  background: var(--card);
-}
-
+.part-fields :deep(.two),
 .three {
   display: grid;
-  grid-template-columns: 1fr 1fr auto;
+  grid-template-columns: 1fr 1fr;
   gap: 4px;
   align-items: center;
 }
 
-.tick span {
-  padding-left: 6px;
+.three {
+  grid-template-columns: 1fr 1fr auto;
+}
+
+/* A card has many rows: a field's frame shows where it is touched. */
+.part-fields :deep(.el-input-number) {
+  width: 100%;
+}
+
+.part-fields :deep(.el-input__wrapper:not(:hover, .is-focus)),
+.part-fields :deep(.el-select__wrapper:not(.is-hovering, .is-focused)) {
+  background: none;
+  box-shadow: none;
 }
 </style>

@@ -16,8 +16,7 @@ export const draftOf = ({ name, parts, weighGroups }: ModelSheet): ModelDraft =>
   parts: parts.map(({ position: _position, ...part }) => ({ ...part, key: part.id })),
 })
 
-export const written = (draft: ModelDraft, version: number): WriteModel => ({
-  version,
+export const written = (draft: ModelDraft): Omit<WriteModel, 'version'> => ({
   name: draft.name,
   weighGroups: draft.weighGroups,
   parts: draft.parts.map(({ key: _key, ...part }) => part),

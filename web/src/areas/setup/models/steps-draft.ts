@@ -8,6 +8,14 @@ export interface ProcedureDraft {
   takeApart: ProcedureStep[]
 }
 
+export const phaseWords: Readonly<Record<Phase, string>> = {
+  unpack: 'unpack',
+  stand: 'stand',
+  mount: 'mount',
+  tube: 'tube',
+  'fit-out': 'fit-out',
+}
+
 export const emptyStep = (phase: Phase): ProcedureStep => ({
   key: crypto.randomUUID(),
   phase,

@@ -43,3 +43,18 @@ it('what was typed before somebody changed the model is offered, not laid over i
   second.page.takeUpOlder()
   expect([second.form.value?.mm, second.page.takenUp.value]).toEqual([125, true])
 })
+
+it('changes are taken back one by one, and not past what was kept', () => {
+  const { form, page } = open(3)
+  page.change((now) => ({ ...now, mm: 125 }))
+  page.change((now) => ({ ...now, name: 'Bittern' }))
+  expect([form.value, page.canUndo.value]).toEqual([{ name: 'Bittern', mm: 125 }, true])
+  page.undo()
+  expect(form.value).toEqual({ name: 'Heron', mm: 125 })
+  page.undo()
+  page.undo()
+  expect([form.value, page.canUndo.value]).toEqual([{ name: 'Heron', mm: 110 }, false])
+  page.change((now) => ({ ...now, mm: 125 }))
+  page.done()
+  expect(page.canUndo.value).toBe(false)
+})

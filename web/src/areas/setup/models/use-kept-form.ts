@@ -1,6 +1,9 @@
+import { useManualRefHistory } from '@vueuse/core'
 import { onScopeDispose, ref, watch, type Ref } from 'vue'
 
 const PREFIX = 'binoculum model draft '
+/** As many steps can be taken back. */
+const MOST_STEPS = 200
 
 interface Kept<T> {
   readonly version: number
@@ -20,6 +23,7 @@ export function useKeptForm<T>(
   /** Typed before somebody changed the model meanwhile; null when there is none. */
   const older = ref<T | null>(null) as Ref<T | null>
   let kept: Kept<T> | null = null
+  const history = useManualRefHistory(form, { clone: copy, capacity: MOST_STEPS })
 
   const read = (): Kept<T> | null => {
     try {
@@ -36,6 +40,20 @@ export function useKeptForm<T>(
     older.value = draft && draft.version !== version ? draft.value : null
     takenUp.value = draft !== null && draft.version === version && !same(draft.value, value)
     form.value = takenUp.value && draft ? draft.value : copy(value)
+    forget()
+  }
+
+  /** Nothing before this can be taken back. */
+  function forget(): void {
+    history.commit()
+    history.clear()
+  }
+
+  /** One change that can be taken back. */
+  function change(next: (now: T) => T): void {
+    if (form.value === null) return
+    form.value = next(form.value)
+    history.commit()
   }
 
   /** The form was kept: nothing is left over. */
@@ -43,6 +61,7 @@ export function useKeptForm<T>(
     storage.removeItem(PREFIX + page)
     takenUp.value = false
     older.value = null
+    forget()
   }
 
   function letGo(): void {
@@ -67,7 +86,8 @@ export function useKeptForm<T>(
     { deep: true, flush: 'sync' },
   )
   onScopeDispose(stop)
-  return { takenUp, older, begin, done, letGo, takeUpOlder }
+  const { undo, canUndo } = history
+  return { takenUp, older, begin, done, letGo, takeUpOlder, change, undo, canUndo }
 }
 
 export type KeptForm = ReturnType<typeof useKeptForm>

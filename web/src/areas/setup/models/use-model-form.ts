@@ -11,13 +11,22 @@ import { useKeptForm } from './use-kept-form.ts'
 /**
  * A page of a model: read, changed under a hand, held against the contract's schema, kept for all its kits. What isn't kept
  * yet stays on this machine.
- * @param part the page's place under the model's address, and the name of its draft
+ * @param part the page's place under the model's address, and the name of its draft; *card* for the model itself
  * @param schema what is sent: the form beside the model's version
  * @param begin the form as the model fills it
+ * @param written what is sent of the form; by default all of it
  */
 export function useModelForm<Form extends object>(
   part: string,
-  { schema, begin }: { readonly schema: z.ZodType; readonly begin: (sheet: ModelSheet) => Form },
+  {
+    schema,
+    begin,
+    written = (form) => form,
+  }: {
+    readonly schema: z.ZodType
+    readonly begin: (sheet: ModelSheet) => Form
+    readonly written?: (form: Form) => object
+  },
 ) {
   const route = useRoute()
   const id = String(route.params.id)
@@ -31,7 +40,10 @@ export function useModelForm<Form extends object>(
   watch(sheet, (given) => given && draft.begin(begin(given), given.version))
   watch(form, () => (kept.value = false), { deep: true })
 
-  const body = computed(() => ({ version: sheet.value?.version ?? 0, ...form.value }))
+  const body = computed(() => ({ ...(form.value && written(form.value)), version: sheet.value?.version ?? 0 }))
+  const changed = computed(
+    () => sheet.value !== null && JSON.stringify(form.value) !== JSON.stringify(begin(sheet.value)),
+  )
   /** Nothing is wrong before somebody tried to keep it. */
   const wrong = computed(() => (tried.value ? fieldProblems(schema, body.value) : {}))
   const mayChange = computed(() => sheet.value?.mayChange ?? false)
@@ -41,12 +53,16 @@ export function useModelForm<Form extends object>(
     const read = schema.safeParse(body.value)
     if (!sheet.value || !read.success) return
     kept.value = await run(async () => {
-      const answer = await api.put(modelSheetSchema, `/api/models/${id}/${part}`, read.data)
+      const answer = await api.put(
+        modelSheetSchema,
+        `/api/models/${id}${part === 'card' ? '' : `/${part}`}`,
+        read.data,
+      )
       draft.done()
       sheet.value = answer
     })
   }
-  return { id, sheet, form, draft, unreadable, problem, reload, sending, kept, wrong, mayChange, save }
+  return { id, sheet, form, draft, unreadable, problem, reload, sending, kept, changed, wrong, mayChange, save }
 }
 
 export type ModelForm = ReturnType<typeof useModelForm>

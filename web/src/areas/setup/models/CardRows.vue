@@ -1,0 +1,182 @@
+<script setup lang="ts">
+import { massText } from '@binoculum/core'
+import { ref, useTemplateRef } from 'vue'
+import { useSortableRows } from '../../../shared/use-sortable-rows.ts'
+import GripSign from './GripSign.vue'
+import { lookAlikeWords, type DraftPart, type PlaceOfModel } from './model-draft.ts'
+
+/** A model's card, place by place: rows are chosen, and dragged into another order or another place. */
+const chosen = defineModel<string | null>('chosen', { required: true })
+const { places, mayChange } = defineProps<{ places: readonly PlaceOfModel[]; mayChange: boolean }>()
+const emit = defineEmits<{ drop: [key: string, to: { place: string; index: number }] }>()
+const list = useTemplateRef<HTMLElement>('list')
+const folded = ref(new Set<string>())
+const massOf = (parts: readonly DraftPart[]) => parts.reduce((sum, { massG, count }) => sum + (massG ?? 0) * count, 0)
+
+useSortableRows(list, 'ul[data-place]', {
+  group: 'parts',
+  when: [() => places.map(({ place }) => place).join('|'), folded],
+  may: () => mayChange,
+  drop: ({ key, to, toIndex: index }) => emit('drop', key, { place: to.dataset.place ?? '', index }),
+})
+</script>
+
+<template>
+  <div ref="list">
+    <div class="head">
+      <em class="part-head">part</em><em>mass ± g</em><em>needed</em><em>every time</em><em>looks like</em
+      ><em>weighed in</em>
+    </div>
+    <section v-for="{ place, parts } in places" :key="place">
+      <h2>
+        <ElButton
+          link
+          class="fold"
+          :aria-expanded="!folded.has(place)"
+          @click="folded.has(place) ? folded.delete(place) : folded.add(place)"
+        >
+          {{ folded.has(place) ? '▸' : '▾' }} {{ place || 'no place' }}
+        </ElButton>
+        <span class="second"
+          >{{ parts.length }} {{ parts.length === 1 ? 'part' : 'parts' }}, {{ massText(massOf(parts)) }}</span
+        >
+      </h2>
+      <ul v-show="!folded.has(place)" :data-place="place">
+        <li
+          v-for="part in parts"
+          :key="part.key"
+          :data-key="part.key"
+          :class="{ current: part.key === chosen, essential: part.criticality === 'essential' }"
+          @click="chosen = part.key"
+        >
+          <GripSign />
+          <span class="number">{{ part.number }}</span>
+          <span class="words">{{ part.name }}</span>
+          <span class="count">{{ part.count > 1 ? part.count : '' }}</span>
+          <span class="mass"
+            >{{ part.massG === null ? '–' : massText(part.massG) }}
+            <i>{{ part.toleranceG === null ? '' : `± ${Math.round(part.toleranceG)}` }}</i></span
+          >
+          <span class="second">{{ part.criticality }}</span>
+          <span class="second look">{{ part.lookEveryTime ? 'look' : '' }}</span>
+          <span :class="['second', 'brass', 'like', { rust: lookAlikeWords(part) === 'sun filter' }]">{{
+            lookAlikeWords(part) ? `⇄ ${lookAlikeWords(part)}` : ''
+          }}</span>
+          <span class="second">{{ part.weighGroup || 'whole' }}</span>
+        </li>
+      </ul>
+    </section>
+    <slot />
+  </div>
+</template>
+
+<style scoped>
+.head,
+li {
+  display: grid;
+  grid-template-columns: 18px 26px minmax(0, 1fr) 20px 104px 78px 70px 112px 66px;
+  gap: 6px;
+  align-items: center;
+}
+
+.part-head {
+  grid-column: 3 / 5;
+}
+
+.head em:nth-child(2) {
+  text-align: right;
+}
+
+ul {
+  min-height: 8px;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+h2 {
+  display: flex;
+  gap: 12px;
+  align-items: baseline;
+  border-bottom: 1px solid var(--rule-strong);
+}
+
+h2 .second {
+  font-family: var(--sans);
+}
+
+.fold {
+  padding: 4px 0;
+  color: var(--night);
+  font: inherit;
+}
+
+.like,
+.words {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+li {
+  min-height: 27px;
+  border-bottom: 1px solid var(--rule);
+  background: var(--card);
+  font-size: 14px;
+}
+
+li.current {
+  background: var(--wash);
+  box-shadow: 0 0 0 2px var(--night);
+}
+
+li.essential .words {
+  font-weight: 640;
+}
+
+li.landing {
+  border-top: 2px solid var(--night);
+  opacity: 0.6;
+}
+
+.number,
+.mass i {
+  color: var(--quiet);
+  font-size: 13px;
+  font-style: normal;
+}
+
+.number,
+.mass {
+  text-align: right;
+}
+
+.mass,
+.head em:nth-child(2) {
+  padding-right: 10px;
+}
+
+.look {
+  color: var(--ink);
+}
+
+@media (max-width: 900px) {
+  .head,
+  li {
+    grid-template-columns: 30px 26px minmax(0, 1fr) 20px 104px 84px 66px;
+  }
+
+  .like,
+  .look,
+  .head em:nth-child(4),
+  .head em:nth-child(5) {
+    display: none;
+  }
+}
+
+@media (pointer: coarse) {
+  li {
+    min-height: 40px;
+  }
+}
+</style>

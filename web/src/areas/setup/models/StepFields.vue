@@ -1,0 +1,122 @@
+<script setup lang="ts">
+import { feels, phases, roles, stepDrawings, stepTests, type ProcedureStep, type Role } from '@binoculum/core'
+import { computed } from 'vue'
+import RowChoice from './RowChoice.vue'
+import { phaseWords } from './steps-draft.ts'
+
+/** One step of a model's procedure, field by field. */
+const { step, problem, mayChange } = defineProps<{
+  step: ProcedureStep
+  problem: string | undefined
+  mayChange: boolean
+}>()
+const emit = defineEmits<{ set: [change: Partial<ProcedureStep>]; remove: [] }>()
+
+const inWords = <T extends string>(values: readonly T[]) =>
+  values.map((value) => ({ value, words: value.replaceAll('-', ' ') }))
+const roleOptions = (Object.keys(roles) as Role[]).map((value) => ({ value, words: roles[value].words }))
+const linesText = computed(() => step.lines.map(({ text }) => text).join('\n'))
+/** A line that was there keeps when it is needed. */
+const setLines = (text: string) =>
+  emit('set', {
+    lines: text.split('\n').map((each) => ({
+      text: each,
+      needs: step.lines.find((line) => line.text === each)?.needs ?? null,
+    })),
+  })
+</script>
+
+<template>
+  <fieldset :disabled="!mayChange">
+    <label class="labelled"
+      ><span>step</span
+      ><ElInput
+        :model-value="step.title"
+        maxlength="120"
+        name="title"
+        @change="(title: string) => emit('set', { title })"
+    /></label>
+    <label class="labelled wide"
+      ><span>what to do, a line each; {part-role} stands for the part’s name</span
+      ><ElInput
+        type="textarea"
+        :model-value="linesText"
+        :autosize="{ minRows: 4, maxRows: 12 }"
+        name="lines"
+        @change="setLines"
+    /></label>
+    <label class="labelled"
+      ><span>right when</span
+      ><ElInput :model-value="step.check" maxlength="200" @change="(check: string) => emit('set', { check })"
+    /></label>
+    <label class="labelled"
+      ><span>caution</span
+      ><ElInput
+        :model-value="step.caution ?? ''"
+        maxlength="300"
+        @change="(caution: string) => emit('set', { caution: caution || null })"
+    /></label>
+    <label class="labelled"
+      ><span>station</span
+      ><RowChoice
+        :model-value="step.phase"
+        label="station"
+        :options="phases.map((value) => ({ value, words: phaseWords[value] }))"
+        @update:model-value="(phase) => phase && emit('set', { phase })"
+    /></label>
+    <label class="labelled"
+      ><span>part in question</span
+      ><RowChoice
+        :model-value="step.part"
+        label="part in question"
+        none="none"
+        :options="roleOptions"
+        @update:model-value="(part) => emit('set', { part })"
+    /></label>
+    <label class="labelled"
+      ><span>feel</span
+      ><RowChoice
+        :model-value="step.feel"
+        label="feel"
+        none="nothing is tightened"
+        :options="inWords(feels)"
+        @update:model-value="(feel) => emit('set', { feel })"
+    /></label>
+    <label class="labelled"
+      ><span>test at the bench</span
+      ><RowChoice
+        :model-value="step.test"
+        label="test at the bench"
+        none="a look"
+        :options="inWords(stepTests)"
+        @update:model-value="(test) => emit('set', { test })"
+    /></label>
+    <label class="labelled"
+      ><span>drawing</span
+      ><RowChoice
+        :model-value="step.drawing"
+        label="drawing"
+        none="none"
+        :options="inWords(stepDrawings)"
+        @update:model-value="(drawing) => emit('set', { drawing })"
+    /></label>
+  </fieldset>
+  <p v-if="problem" class="rust" role="alert">{{ problem }}</p>
+  <ElButton v-if="mayChange" link type="primary" @click="emit('remove')">Take this step out</ElButton>
+</template>
+
+<style scoped>
+fieldset {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 10px 16px;
+  width: 100%;
+  margin: 0;
+  padding: 0;
+  border: 0;
+}
+
+.wide {
+  grid-column: 1 / -1;
+}
+</style>

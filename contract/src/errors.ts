@@ -86,6 +86,21 @@ export const errorCatalogue = {
     status: 422,
     message: 'Hold the front filter against a lamp first: one pinhole, and it stays here.',
   },
+  CHANGED_MEANWHILE: {
+    status: 409,
+    message: 'Somebody else was faster. Look at it again; what you typed is kept.',
+  },
+  DUE_TOO_FAR: { status: 422, message: 'Nothing is lent for so long. Choose an earlier day of return.' },
+  WEAK_PASSWORD: {
+    status: 422,
+    message: 'This password is among the first that are tried. Take a few words that only you would put together.',
+  },
+  BUSY: { status: 429, message: 'Many pictures and prints are being made just now. Try again in a moment.' },
+  DATABASE_AWAY: {
+    status: 503,
+    message:
+      'The library’s records can’t be reached just now. What you typed is kept here; it is tried again by itself.',
+  },
   TOO_MANY: { status: 429, message: 'Too many tries. Wait a minute and try again.' },
   TOO_LARGE: { status: 413, message: 'What was sent is too large.' },
   OUR_FAULT: { status: 500, message: 'Something went wrong on our side. Nothing was changed; try again.' },

@@ -34,6 +34,12 @@ export type Session = z.infer<typeof sessionSchema>
 
 export const sessionReplySchema = z.object({ session: sessionSchema.nullable() })
 
+/** Where one is signed in: this device, and others. */
+export const ownSessionsSchema = z.object({
+  sessions: z.array(z.object({ startedAtUtc: z.string(), lastSeenUtc: z.string(), isThis: z.boolean() })),
+})
+export type OwnSessions = z.infer<typeof ownSessionsSchema>
+
 export const invitationKinds = ['first-coordinator', 'invite', 'reset'] as const
 export const invitationSchema = z.object({
   kind: z.enum(invitationKinds),

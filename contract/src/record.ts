@@ -5,6 +5,7 @@ export const actsOf = {
   people: [
     'invited',
     'joined',
+    'signed-in',
     'password-reset',
     'reset-issued',
     'person-closed',

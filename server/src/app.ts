@@ -7,13 +7,15 @@ import { People } from './features/people/service.ts'
 import { accessRules } from './platform/access.ts'
 import type { App } from './platform/app-type.ts'
 import type { Database } from './platform/database.ts'
-import { errorHandling, Problem } from './platform/errors.ts'
+import { errorHandling, refuseUrl } from './platform/errors.ts'
 import type { Drivers } from './platform/feature.ts'
 import { House } from './platform/house.ts'
 import { Jobs } from './platform/jobs.ts'
 import { Live } from './platform/live.ts'
+import { logSettings } from './platform/log.ts'
 import type { MailDriver } from './platform/mail.ts'
-import { pages } from './platform/pages.ts'
+import { pages, securityHeaders } from './platform/pages.ts'
+import { jsonBodies } from './platform/read-json.ts'
 import { sessionCookie } from './platform/session.ts'
 
 export interface AppOptions {
@@ -24,7 +26,8 @@ export interface AppOptions {
   readonly publicUrl: string | null
   /** Folder of the built screens; without it only the interface for programs is served. */
   readonly webFolder: string
-  readonly log: boolean
+  /** Warnings and worse to standard error, or wherever a test reads them; false for none. */
+  readonly log: boolean | { write(line: string): void }
   /** Where letters go; else the stand-in that ships with this program. */
   readonly mail?: MailDriver
   readonly mailFrom?: string
@@ -41,17 +44,12 @@ export async function buildApp(options: AppOptions): Promise<App> {
   if (!mail) throw new Error('Nothing takes letters: no feature has a stand-in for mail')
   const context = { database, clock, secure, demo, mail, mailFrom }
   const app = fastify({
-    logger: options.log ? { level: 'warn' } : false,
+    logger: logSettings(options.log),
+    frameworkErrors: refuseUrl,
     bodyLimit: 1_000_000,
     // With an address for others there is a proxy on this machine; without it limits would count all as one.
     trustProxy: options.publicUrl ? 'loopback' : false,
     routerOptions: { maxParamLength: 200 },
-  })
-  const parseJson = app.getDefaultJsonParser('error', 'error')
-  app.addContentTypeParser('application/json', { parseAs: 'string' }, (request, body, done) => {
-    // PostgreSQL stores no zero bytes, and nobody types one.
-    if (body.includes('\\u0000')) return done(new Problem('BAD_INPUT'))
-    return parseJson(request, String(body), done)
   })
   app.setValidatorCompiler(validatorCompiler)
   app.setSerializerCompiler(serializerCompiler)
@@ -74,6 +72,8 @@ export async function buildApp(options: AppOptions): Promise<App> {
   }
 
   await app.register(errorHandling)
+  await app.register(securityHeaders, { secure })
+  await app.register(jsonBodies)
   // A shelf of a thousand kits is mostly the same words; streams that are read line by line stay as they are.
   await app.register(compress, { encodings: ['gzip'], threshold: 4096, customTypes: /^application\/json/ })
   await app.register(rateLimit, { max: 1200, timeWindow: '1 minute' })
@@ -84,7 +84,12 @@ export async function buildApp(options: AppOptions): Promise<App> {
     find: (tokenHash, now) => people.findSession(tokenHash, now),
   })
   await app.register(accessRules)
-  await app.register(pages, { folder: options.webFolder, secure })
+  // Nothing of what the interface answers is kept by a browser or on the way, unless a route says otherwise.
+  app.addHook('onSend', async (request, reply) => {
+    if (request.url.startsWith('/api/') && !reply.hasHeader('cache-control'))
+      reply.header('cache-control', 'no-store')
+  })
+  await app.register(pages, { folder: options.webFolder })
   const typed = app as unknown as App
   for (const { routes } of features) if (routes) await typed.register((scope) => routes(scope as App, house))
   await app.ready()

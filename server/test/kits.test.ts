@@ -85,7 +85,7 @@ describe('calculators over HTTP', () => {
       const reply = await server.app.inject({
         method: 'POST',
         url: '/api/calculators/optics.view',
-        headers: { 'content-type': 'application/json' },
+        headers: { 'content-type': 'application/json', cookie: ines.cookie ?? '' },
         payload,
       })
       expect([reply.statusCode, reply.json()]).toMatchObject([400, { error: { code: 'NOT_JSON' } }])

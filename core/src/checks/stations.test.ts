@@ -130,6 +130,7 @@ describe('place', () => {
         kind: 'place',
         unit: 'deg',
         limit: 2,
+        good: 1,
         asFound: expect.closeTo(4.3, 9),
         asLeft: expect.closeTo(0.3, 9),
       })

@@ -225,3 +225,17 @@ it('a weight that can’t balance its own heaviest set-up is lent with a word, m
     'Its weight is 133 g too light for its heaviest set-up. Give it a weight that fits from the drawer, or leave out of the case what is too much.',
   ])
 })
+
+it.each([
+  ['stay-here', 'damaged', 'FILTER_UNSAFE'],
+  ['stay-here', 'wrong', 'FILTER_UNSAFE'],
+  ['stay-here', 'present', 'FILTER_STAYS'],
+  ['lent', 'damaged', 'FILTER_UNSAFE'],
+  ['lent', 'wrong', 'FILTER_UNSAFE'],
+  ['lent', 'present', null],
+] as const)('a front filter where they are %s, %s: %s, and nobody overrules it', (frontFilters, mark, code) => {
+  const parts = [...fit.parts, { role: 'front-filter' as const, mark }]
+  const { reasons } = judgeReadiness({ ...fit, parts, policies: { ...fit.policies, frontFilters } })
+  const found = reasons.filter((reason) => reason.code.startsWith('FILTER'))
+  expect(found.map((reason) => [reason.code, reason.overrule])).toEqual(code ? [[code, 'never']] : [])
+})

@@ -9,6 +9,8 @@ import { hashPassword, readablePassword } from '../platform/secrets.ts'
 import { demoKits, demoStaff, type KitStory } from './scenario.ts'
 import { tellStory } from './story.ts'
 
+const DEMO_LOCK = 8_460_002
+
 const signInsSchema = z.array(z.object({ email: z.string(), role: z.string(), password: z.string() }))
 type SignIns = z.infer<typeof signInsSchema>
 
@@ -16,6 +18,8 @@ type SignIns = z.infer<typeof signInsSchema>
 export async function loadDemo(given: { database: Database; now: Date; dataFolder: string }): Promise<string> {
   const path = join(given.dataFolder, 'demo-sign-ins.json')
   await given.database.inTransaction(async (tx) => {
+    // Of two servers that start on an empty database the second waits, and finds it filled.
+    await tx.query('SELECT pg_advisory_xact_lock($1)', [DEMO_LOCK])
     if (!(await isEmpty(tx, 'staff'))) return
     const signIns = demoStaff.map(({ email, role }) => ({ email, role, password: readablePassword() }))
     await fillDemo(tx, given.now, signIns)

@@ -10,6 +10,7 @@ import { Growth1764800000000 } from './0009-growth.ts'
 import { SentFor1764900000000 } from './0010-sent-for.ts'
 import { GuidePieces1765000000000 } from './0011-guide-pieces.ts'
 import { ModelOwners1765100000000 } from './0012-model-owners.ts'
+import { SignIns1765200000000 } from './0013-sign-ins.ts'
 
 /** In order, named one by one: leftover build output is never taken for a migration. */
 export const migrations = [
@@ -25,4 +26,5 @@ export const migrations = [
   SentFor1764900000000,
   GuidePieces1765000000000,
   ModelOwners1765100000000,
+  SignIns1765200000000,
 ]

@@ -26,7 +26,8 @@ declare module 'fastify' {
   }
 }
 
-/** Refuses to register a route that doesn't say who may call it, and checks the rule before every handler. */
+/** Refuses to register a route that doesn't say who may call it, and checks the rule before a body is read: a stranger's
+ * bytes are never taken in. */
 export const accessRules = fastifyPlugin(async (app: FastifyInstance) => {
   app.decorate('routeRules', [])
   app.addHook('onRoute', (route) => {
@@ -34,7 +35,7 @@ export const accessRules = fastifyPlugin(async (app: FastifyInstance) => {
     app.routeRules.push({ method: String(route.method), url: route.url, access })
     if (access === undefined) throw new Error(`${String(route.method)} ${route.url} doesn’t declare who may call it`)
   })
-  app.addHook('preHandler', async (request) => {
+  app.addHook('onRequest', async (request) => {
     const access = request.routeOptions.config.access
     if (access === undefined || access === 'public') return
     const session = signedIn(request)

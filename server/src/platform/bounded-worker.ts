@@ -1,7 +1,9 @@
 import { extname } from 'node:path'
 import { fileURLToPath } from 'node:url'
+import { availableParallelism } from 'node:os'
 import { Worker } from 'node:worker_threads'
 import type { ErrorCode } from '@binoculum/contract'
+import PQueue from 'p-queue'
 import { Problem } from './errors.ts'
 
 export type WorkerAnswer =
@@ -32,10 +34,21 @@ function startThread(module: URL, input: unknown, memoryMb: number): Worker {
 }
 
 /**
- * Runs a module on what strangers send, in a thread of its own with a limit on time and memory: a file made to hurt ends its thread, not the server.
- * @throws Problem with the module's code, or TOO_LONG when it went over its limits
+ * Runs a module on what strangers send, in a thread of its own with a limit on time and memory: a file made to hurt ends its thread, not the
+ * server. A few run at once, some wait.
+ * @throws Problem with the module's code, TOO_LONG when it went over its limits, or BUSY when too many wait
  */
-export function runBounded<T>(module: URL, input: unknown, { timeoutMs, memoryMb }: Bounds): Promise<T> {
+export function runBounded<T>(module: URL, input: unknown, bounds: Bounds): Promise<T> {
+  if (pool.size >= MOST_WAITING) return Promise.reject(new Problem('BUSY'))
+  return pool.add(() => runNow<T>(module, input, bounds)) as Promise<T>
+}
+
+/** One processor is left to those at the desk. */
+const pool = new PQueue({ concurrency: Math.max(1, availableParallelism() - 1) })
+/** Who comes after these is told to try again, rather than waiting for minutes. */
+const MOST_WAITING = 24
+
+function runNow<T>(module: URL, input: unknown, { timeoutMs, memoryMb }: Bounds): Promise<T> {
   const worker = startThread(module, input, memoryMb)
   return new Promise<T>((resolve, reject) => {
     const timer = setTimeout(() => end(() => reject(new Problem('TOO_LONG'))), timeoutMs)

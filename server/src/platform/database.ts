@@ -17,6 +17,15 @@ export async function migrate(source: DataSource): Promise<void> {
   }
 }
 
+const MOST_TRIES = 4
+const WAIT_MS = 40
+
+/** Serialisation failure and deadlock [PostgreSQL 15, appendix A]. */
+const stoodInTheWay = (error: unknown): boolean => {
+  const { code } = (error as { driverError?: { code?: string } }).driverError ?? {}
+  return code === '40001' || code === '40P01'
+}
+
 export class Database {
   constructor(readonly source: DataSource) {}
 
@@ -24,9 +33,18 @@ export class Database {
     return (this.source.options as { url?: string }).url ?? ''
   }
 
-  /** Everything in `work` happens or nothing does: only a throw rolls back. */
-  inTransaction<T>(work: (tx: Tx) => Promise<T>): Promise<T> {
-    return this.source.transaction(work)
+  /** Everything in `work` happens or nothing does: only a throw rolls back. Where two transactions stood in each other's way
+   * the database ends one of them; that one is tried again, so `work` may run more than once. Locks are taken in one order
+   * everywhere: kit, loan, draft, parts. */
+  async inTransaction<T>(work: (tx: Tx) => Promise<T>): Promise<T> {
+    for (let tries = 1; ; tries++) {
+      try {
+        return await this.source.transaction(work)
+      } catch (error) {
+        if (tries >= MOST_TRIES || !stoodInTheWay(error)) throw error
+        await new Promise((done) => setTimeout(done, Math.random() * WAIT_MS * tries))
+      }
+    }
   }
 
   /** One consistent read without a transaction of its own. */

@@ -31,14 +31,18 @@ const contentSecurityPolicy = {
   },
 }
 
-/** Serves the built screens. Every path that isn't a file is a screen's own and gets the same page. */
-export const pages = fastifyPlugin(async (app: FastifyInstance, options: { folder: string; secure: boolean }) => {
+/** Headers of every answer, refusals too: so this comes before every rule that refuses. */
+export const securityHeaders = fastifyPlugin(async (app: FastifyInstance, options: { secure: boolean }) => {
   await app.register(helmet, {
     contentSecurityPolicy,
     referrerPolicy: { policy: 'no-referrer' },
     strictTransportSecurity: options.secure ? { maxAge: 31_536_000 } : false,
     crossOriginEmbedderPolicy: false,
   })
+})
+
+/** Serves the built screens. Every path that isn't a file is a screen's own and gets the same page. */
+export const pages = fastifyPlugin(async (app: FastifyInstance, options: { folder: string }) => {
   const indexPath = join(options.folder, 'index.html')
   const index = existsSync(indexPath) ? readFileSync(indexPath) : null
   if (index) {

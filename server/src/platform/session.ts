@@ -13,17 +13,32 @@ export interface SessionOptions {
   readonly clock: () => Date
 }
 
+declare module 'fastify' {
+  interface FastifyRequest {
+    /** Which of a person's sessions asks. */
+    sessionHash: string | null
+  }
+  interface FastifyInstance {
+    sessionIsOpen(hash: string): Promise<boolean>
+  }
+}
+
 const cookieName = (secure: boolean) => (secure ? '__Host-binoculum' : 'binoculum')
 
 /** Reads the session cookie of every request to the interface. */
 export const sessionCookie = fastifyPlugin(async (app: FastifyInstance, options: SessionOptions) => {
   await app.register(cookie)
   app.decorateRequest('session', null)
+  app.decorateRequest('sessionHash', null)
+  app.decorate('sessionIsOpen', async (hash: string) => (await options.find(hash, options.clock())) !== null)
   app.addHook('onRequest', async (request) => {
     refuseOtherOrigins(request.method, request.headers, options.ownOrigin)
     if (!request.url.startsWith('/api/')) return
     const token = request.cookies[cookieName(options.secure)]
-    if (token) request.session = await options.find(hashToken(token), options.clock())
+    if (!token) return
+    const hash = hashToken(token)
+    request.session = await options.find(hash, options.clock())
+    request.sessionHash = request.session && hash
   })
 })
 

@@ -21,7 +21,8 @@ import { copyEndsMs, forgetGuide } from './offline-copy.ts'
 import { noMemory, type GuideMemory } from './guide-memory.ts'
 import { provideMemory, useRemembered, useTaste } from './use-kept.ts'
 import { provideNight } from './use-night.ts'
-import { sendWaiting } from './send-to-library.ts'
+import RefusedNote from './RefusedNote.vue'
+import { forgetRefused, sendWaiting } from './send-to-library.ts'
 import './paper.css'
 
 const HelpSheetView = defineAsyncComponent(() => import('./HelpSheetView.vue'))
@@ -127,7 +128,12 @@ function turnToAsked() {
   const asked = token ? new URLSearchParams(location.search).get('lang') : null
   if (asked && asked !== language.value && languages.some(({ code }) => code === asked)) choose(asked)
 }
-const online = () => void sendWaiting({ token, memory })
+const refused = ref<readonly string[]>([])
+const online = async () => void (refused.value = await sendWaiting({ token, memory }))
+function letRefusedGo() {
+  refused.value = []
+  void forgetRefused(memory)
+}
 
 onMounted(() => {
   if (startBlock) here.value = pages.value.find(({ block }) => block.key === startBlock)?.key ?? ''
@@ -140,7 +146,7 @@ onMounted(() => {
     over.value = true
     void forgetGuide(token, memory)
   }
-  online()
+  void online()
   window.addEventListener('online', online)
 })
 onUnmounted(() => window.removeEventListener('online', online))
@@ -177,6 +183,7 @@ onUnmounted(() => window.removeEventListener('online', online))
         </div>
       </header>
 
+      <RefusedNote v-if="refused.length > 0" :words="refused" @done="letRefusedGo" />
       <p class="paper-only">
         {{ guide.modelName }} · {{ guide.kitCode }} ·
         {{ say('Back by {date} at {place}.', { date: guideDate(guide.dueOn, language), place: guide.branchName }) }}

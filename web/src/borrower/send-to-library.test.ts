@@ -1,5 +1,5 @@
 import type { GuideMemory } from './guide-memory.ts'
-import { sendToLibrary, sendWaiting, type Report } from './send-to-library.ts'
+import { forgetRefused, sendToLibrary, sendWaiting, type Report } from './send-to-library.ts'
 
 const report = (words: string): Report => ({ kind: 'report', sign: 'blur', walked: ['You see a blur'], words })
 
@@ -70,7 +70,20 @@ test('what the library refuses is said, and not tried for ever', async () => {
   expect(kept).toEqual({})
   answers = ['no network', 409]
   await sendToLibrary(sender(), report('refused later'))
-  await sendWaiting(sender())
+  expect(await sendWaiting(sender())).toEqual(['refused later'])
+  expect(kept.waiting).toEqual([])
+  // Still there when the page is opened again, until it is let go.
+  expect(await sendWaiting(sender())).toEqual(['refused later'])
+  await forgetRefused(sender().memory)
+  expect(await sendWaiting(sender())).toEqual([])
+})
+
+test('told to wait a minute, it waits', async () => {
+  answers = ['no network', 429, 204]
+  await sendToLibrary(sender(), report('patient'))
+  expect(await sendWaiting(sender())).toEqual([])
+  expect(kept.waiting).toHaveLength(1)
+  expect(await sendWaiting(sender())).toEqual([])
   expect(kept.waiting).toEqual([])
 })
 

@@ -70,7 +70,15 @@ async function post(token: string, { key, message, pictureUrl }: Waiting): Promi
     body: JSON.stringify({ key, ...message, picture: pictureUrl?.split(',')[1] ?? null }),
   }).catch(() => null)
   if (!reply || reply.status >= 500) return 'later'
-  return reply.ok ? 'sent' : 'refused'
+  if (reply.ok) return 'sent'
+  // Too much at once is over in a minute; too many in all is not.
+  const isOver = reply.status !== 429 || (await codeOf(reply)) === 'TOO_MANY_MESSAGES'
+  return isOver ? 'refused' : 'later'
+}
+
+async function codeOf(reply: Response): Promise<string> {
+  const body = (await reply.json().catch(() => null)) as { error?: { code?: string } } | null
+  return body?.error?.code ?? ''
 }
 
 /** @returns `kept` where the library can't be reached: it goes as soon as it can; `failed` where it was refused */
@@ -90,11 +98,32 @@ export async function sendToLibrary(
   }
 }
 
-/** Sends what waits on this phone; what the library refuses isn't tried again. */
-export async function sendWaiting({ token, memory }: Sender): Promise<void> {
+/** Sends what waits on this phone. What the library refuses isn't tried again, but it isn't dropped either: its words stay on
+ * this phone for whoever wrote them.
+ * @returns the words of all that was refused, today or before */
+export async function sendWaiting({ token, memory }: Sender): Promise<readonly string[]> {
   const all = await waiting(memory)
-  if (all.length === 0) return
+  const refused = await refusedWords(memory)
+  if (all.length === 0) return refused
   const left: Waiting[] = []
-  for (const one of all) if ((await post(token, one)) === 'later') left.push(one)
+  for (const one of all) {
+    const outcome = await post(token, one)
+    if (outcome === 'later') left.push(one)
+    if (outcome === 'refused') refused.push(wordsOf(one.message))
+  }
   await memory.write(WAITING, left).catch(() => undefined)
+  await memory.write(REFUSED, refused).catch(() => undefined)
+  return refused
 }
+
+const REFUSED = 'refused'
+async function refusedWords(memory: GuideMemory): Promise<string[]> {
+  const kept = await memory.read(REFUSED).catch(() => null)
+  return Array.isArray(kept) ? kept.map(String) : []
+}
+
+const wordsOf = (message: Message): string =>
+  message.kind === 'report' ? message.words || message.sign : message.missing.join(', ')
+
+/** Whoever wrote it has rung the library, or lets it be. */
+export const forgetRefused = (memory: GuideMemory): Promise<void> => memory.write(REFUSED, []).catch(() => undefined)

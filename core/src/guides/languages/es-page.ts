@@ -12,6 +12,9 @@ export const pageTexts: Readonly<Record<string, string>> = {
   Listen: 'Escuchar',
   Stop: 'Parar',
   'Print it': 'Imprimir',
+  'The library could not take what you wrote. Ring them and tell them:':
+    'La biblioteca no pudo recibir lo que escribiste. Llama y cuéntaselo:',
+  'I have told them': 'Ya se lo he dicho',
   Paper: 'Papel',
   Ember: 'Ascua',
   'Bigger text': 'Letra más grande',

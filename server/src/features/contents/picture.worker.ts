@@ -1,5 +1,6 @@
 import { parentPort, workerData } from 'node:worker_threads'
 import sharp from 'sharp'
+import { isBareJpeg } from './bare-jpeg.ts'
 import type { WorkerAnswer } from '../../platform/bounded-worker.ts'
 
 /** Longest side of a kept picture, and the most that is ever decoded. */
@@ -17,11 +18,11 @@ export interface PictureMade {
 async function make(bytes: Uint8Array): Promise<WorkerAnswer> {
   try {
     const image = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error', pages: 1 })
-    const { format, width, height, exif, xmp, iptc, orientation } = await image.metadata()
+    const { format, width, height } = await image.metadata()
     if (!format || !['jpeg', 'png', 'webp', 'heif', 'gif'].includes(format))
       return { ok: false, code: 'NOT_A_PICTURE' }
     // What we wrote ourselves comes back from an archive: decoded once to be sure, and kept byte for byte.
-    const isOurs = format === 'jpeg' && !exif && !xmp && !iptc && !orientation && Math.max(width, height) <= KEPT_PX
+    const isOurs = format === 'jpeg' && isBareJpeg(bytes) && Math.max(width, height) <= KEPT_PX
     if (isOurs) {
       await image.clone().stats()
       return { ok: true, value: { bytes, widthPx: width, heightPx: height } }

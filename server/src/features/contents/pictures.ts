@@ -3,7 +3,7 @@ import type { Session } from '@binoculum/contract'
 import { branchIdsOf, deskRoles, requireRole } from '../../platform/access.ts'
 import { runBounded } from '../../platform/bounded-worker.ts'
 import type { Context } from '../../platform/context.ts'
-import type { Tx } from '../../platform/database.ts'
+import { selectRows, type Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
 import { pictureWorker, type PictureMade } from './workers.ts'
 import { Picture } from './entities.ts'
@@ -24,6 +24,24 @@ export async function keepBorrowersPicture(
   const id = randomUUID()
   await tx.insert(Picture, { id, branchId, bytes: Buffer.from(made), widthPx, heightPx, byStaffId: null, at })
   return id
+}
+
+/** Pictures that a write newly names must be there and its branch's own. @throws Problem BAD_INPUT */
+export async function requireOwnPictures(
+  tx: Tx,
+  branchId: string,
+  ids: readonly string[],
+  path: string,
+): Promise<void> {
+  if (ids.length === 0) return
+  const wanted = [...new Set(ids)]
+  const [found] = await selectRows<{ n: number }>(
+    tx,
+    'SELECT count(*)::int AS n FROM picture WHERE id = ANY($1) AND branch_id = $2',
+    [wanted, branchId],
+  )
+  if (found?.n === wanted.length) return
+  throw new Problem('BAD_INPUT', { issues: [{ path, message: 'names a picture that isn’t here; take it again' }] })
 }
 
 /** Pictures of parts: made small and bare on the way in, kept in the database. */

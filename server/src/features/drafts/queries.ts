@@ -11,6 +11,12 @@ export async function draftOf(tx: Tx, loanId: string): Promise<DraftRow | null> 
   return (await selectRows<DraftRow>(tx, sql, [loanId]))[0] ?? null
 }
 
+/** Keeps a loan from being closed until the transaction ends; false where it is closed. */
+export async function holdOpen(tx: Tx, loanId: string): Promise<boolean> {
+  const sql = `SELECT id FROM loan WHERE id = $1 AND state = 'out' FOR SHARE`
+  return (await selectRows(tx, sql, [loanId])).length === 1
+}
+
 /** The draft, made if there is none, and locked until the transaction ends: two desks write one after the other. */
 export async function lockDraft(tx: Tx, loanId: string, at: Date): Promise<DraftRow> {
   await tx.query(

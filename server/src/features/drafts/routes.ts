@@ -8,8 +8,13 @@ import type { Drafts } from './service.ts'
 
 const idParams = z.object({ id: idSchema })
 const HEARTBEAT_MS = 20_000
+/** A page has one, and a browser rarely more than a few pages. */
+const MOST_STREAMS = 6
 
-export async function draftRoutes(app: App, { drafts, live }: { drafts: Drafts; live: Live }) {
+export async function draftRoutes(
+  app: App,
+  { drafts, live, heartbeatMs = HEARTBEAT_MS }: { drafts: Drafts; live: Live; heartbeatMs?: number },
+) {
   app.get(
     '/api/loans/:id/draft',
     { config: { access: deskRoles }, schema: { params: idParams, response: { 200: draftSchema } } },
@@ -24,13 +29,17 @@ export async function draftRoutes(app: App, { drafts, live }: { drafts: Drafts; 
     async (request) => drafts.send(signedIn(request), request.params.id, request.body.entries),
   )
 
-  const streams = new Set<FastifyReply>()
+  const streams = new Map<FastifyReply, string>()
   app.addHook('preClose', async () => {
-    for (const stream of streams) stream.raw.end()
+    for (const stream of streams.keys()) stream.raw.end()
   })
-  /** What changed in the caller's branches, as server-sent events: keys and versions, no content. */
+  /** What changed in the caller's branches, as server-sent events: keys and versions, no content. It ends with its session,
+   * and a session has a few at most: the oldest gives way. */
   app.get('/api/live', { config: { access: anyRole, rateLimit: false } }, async (request, reply) => {
     const branchIds = branchIdsOf(signedIn(request))
+    const hash = request.sessionHash ?? ''
+    const own = [...streams].filter(([, each]) => each === hash)
+    for (const [oldest] of own.slice(0, Math.max(0, own.length + 1 - MOST_STREAMS))) oldest.raw.end()
     reply.hijack()
     reply.raw.writeHead(200, {
       'content-type': 'text/event-stream',
@@ -41,8 +50,13 @@ export async function draftRoutes(app: App, { drafts, live }: { drafts: Drafts; 
     const stop = live.listen((event) => {
       if (branchIds.includes(event.branchId)) reply.raw.write(`data: ${JSON.stringify(event)}\n\n`)
     })
-    const heartbeat = setInterval(() => reply.raw.write(': here\n\n'), HEARTBEAT_MS)
-    streams.add(reply)
+    const beat = async () => {
+      const isOpen = await app.sessionIsOpen(hash).catch(() => true)
+      if (isOpen) reply.raw.write(': here\n\n')
+      else reply.raw.end()
+    }
+    const heartbeat = setInterval(() => void beat(), heartbeatMs)
+    streams.set(reply, hash)
     reply.raw.on('close', () => {
       stop()
       clearInterval(heartbeat)

@@ -4,7 +4,7 @@ import type { Context } from '../../platform/context.ts'
 import { Problem } from '../../platform/errors.ts'
 import { announce } from '../../platform/live.ts'
 import type { Loans } from '../loans/service.ts'
-import { draftOf, lockDraft, writeDraft } from './queries.ts'
+import { draftOf, holdOpen, lockDraft, writeDraft } from './queries.ts'
 
 /** A clock that runs ahead must not make its marks win for ever. */
 const MOST_AHEAD_MS = 60_000
@@ -33,6 +33,8 @@ export class Drafts {
       ]),
     )
     return this.context.database.inTransaction(async (tx) => {
+      // Whoever closes the loan waits for this, or was first: then there is no draft any more.
+      if (!(await holdOpen(tx, loanId))) throw new Problem('LOAN_CLOSED')
       const kept = await lockDraft(tx, loanId, at)
       const merged = mergeEntries(kept.entries, entries)
       if (JSON.stringify(merged) === JSON.stringify(kept.entries)) return kept

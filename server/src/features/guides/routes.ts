@@ -11,7 +11,7 @@ import { z } from 'zod'
 import { anyRole, coordinatorOnly, deskRoles, signedIn } from '../../platform/access.ts'
 import type { App } from '../../platform/app-type.ts'
 import { gunzipSync } from 'node:zlib'
-import { Problem } from '../../platform/errors.ts'
+import { Problem, problemOfDatabase } from '../../platform/errors.ts'
 import type { GuidePages } from './page.ts'
 import type { Guides, GuideTextsDesk } from './service.ts'
 
@@ -105,7 +105,12 @@ export async function guideRoutes(
     async (request, reply) => {
       const { token } = request.params
       reply.header('x-robots-tag', 'noindex, nofollow').header('cache-control', 'private, no-cache')
-      const guideId = await guides.idByToken(token)
+      const guideId = await guides.idByToken(token).catch((error: Error) => {
+        if (problemOfDatabase(error)?.code === 'DATABASE_AWAY') return 'away' as const
+        throw error
+      })
+      if (guideId === 'away')
+        return reply.code(503).header('retry-after', '30').type('text/html; charset=utf-8').send(AWAY_PAGE)
       if (!guideId) return reply.code(404).type('text/html; charset=utf-8').send(LINK_OVER_PAGE)
       const asked = { token, language: request.query.lang }
       const page = await pages.compressed(guideId, asked, () => guides.byToken(token))
@@ -135,6 +140,15 @@ export async function guideRoutes(
 }
 
 /** For borrowers, not for programs: what to do when the link is over. */
+const AWAY_PAGE = `<!doctype html>
+<html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">
+<meta name="robots" content="noindex, nofollow"><meta http-equiv="refresh" content="30">
+<title>The library can’t be reached</title></head>
+<body><main><h1>Your guide can’t be reached just now</h1>
+<p role="alert">The library’s records can’t be reached just now. This page tries again by itself every half minute. What you kept on this phone is still there. Don’t point the telescope anywhere near the Sun meanwhile.</p>
+<p lang="es">Ahora mismo no se puede llegar a los datos de la biblioteca. Esta página lo intenta sola cada medio minuto. Mientras tanto, no apuntes el telescopio cerca del Sol.</p>
+</main></body></html>
+`
 const LINK_OVER_PAGE = `<!doctype html>
 <html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">
 <meta name="robots" content="noindex, nofollow"><title>This guide is over</title></head>

@@ -17,6 +17,7 @@ import type { Context } from '../../platform/context.ts'
 import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
 import { appendRecord } from '../../platform/record.ts'
+import { requireOwnPictures } from '../contents/service.ts'
 import { isGone, type Shelf, type OneKit } from '../judgement/service.ts'
 import { headOf, opticsOfKit, type Sheets } from '../sheet/service.ts'
 import {
@@ -60,6 +61,8 @@ export class Kits {
         throw new Problem('BAD_INPUT', { issues })
       }
       const { mark, note, wrongItem, pictureIds = part.pictureIds } = given
+      const fresh = pictureIds.filter((id) => !part.pictureIds.includes(id))
+      await requireOwnPictures(tx, kit.branchId, fresh, 'pictureIds')
       const seenAtUtc = mark === 'unseen' ? part.seenAtUtc : at.toISOString()
       const change = { mark, note, wrongItem, presentCount, pictureIds }
       await tx.update(PartRow, { id: part.id }, { ...change, seenAt: seenAtUtc && new Date(seenAtUtc) })

@@ -8,11 +8,12 @@ import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
 import { appendRecord } from '../../platform/record.ts'
 import { once } from '../../platform/sent-once.ts'
+import { requireOwnPictures } from '../contents/service.ts'
 import type { Guides } from '../guides/service.ts'
 import { daysLate, judgeRow, loanCode } from '../judgement/service.ts'
 import { bumpKitVersion, lockKit } from '../store/service.ts'
 import { Loan, TakeBackRow } from './entities.ts'
-import { keepExtras, markedParts, offInWords, refuseUnansweredCell, settleMarks } from './marks.ts'
+import { freshPictures, keepExtras, markedParts, offInWords, refuseUnansweredCell, settleMarks } from './marks.ts'
 import * as queries from './queries.ts'
 import type { Loans } from './service.ts'
 import { dueInstant, linkEnd } from './slip.ts'
@@ -80,6 +81,7 @@ export class Corrections {
     if (!claimed || !kept) return refuseSecondTakeBack(tx, loanId, given)
     if (!(await queries.isLatestLoan(tx, loanId))) throw new Problem('LATER_LOAN')
     const parts = await rooms.store.parts(tx, loan.kitId)
+    await requireOwnPictures(tx, loan.branchId, freshPictures(parts, given), 'pictureIds')
     const { marks: changed, surplus } = settleMarks(parts, given.marks)
     refuseUnansweredCell(parts, changed, given)
     await writeMarks(tx, loan.kitId, changed, at)

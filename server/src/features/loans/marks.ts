@@ -34,6 +34,17 @@ export function settleMarks(parts: readonly Part[], given: readonly PartMark[]):
   return { marks, surplus }
 }
 
+/** Pictures that a take-back names and that no part had before. */
+export const freshPictures = (
+  parts: readonly Part[],
+  given: { readonly marks: readonly PartMark[]; readonly extras?: readonly FoundExtra[] | undefined },
+): string[] => {
+  const known = new Set(parts.flatMap(({ pictureIds }) => pictureIds))
+  return [...given.marks, ...(given.extras ?? [])]
+    .flatMap(({ pictureIds }) => pictureIds)
+    .filter((id) => !known.has(id))
+}
+
 /** Parts that nobody looked at, after these marks: what was there before a loan says nothing of what came back. What was
  * known to be off stays off. */
 export function withUnseen(parts: readonly Part[], marks: readonly PartMark[]): PartMark[] {

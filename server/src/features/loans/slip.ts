@@ -9,10 +9,14 @@ export const linkEnd = (after: Date) => new Date(after.getTime() + LINK_DAYS_AFT
 
 export const guidePath = (token: string) => `/g/${token}`
 
+/** A quarter of a year. Common practice, no source. */
+const LONGEST_LOAN_DAYS = 92
+
 export function dueInstant(dueOn: string, branch: { zone: string; returnTime: string }, now: Date): Date {
   const due = DateTime.fromISO(`${dueOn}T${branch.returnTime}`, { zone: branch.zone })
   const today = DateTime.fromJSDate(now, { zone: branch.zone }).startOf('day')
   if (!due.isValid || due.startOf('day') <= today) throw new Problem('DUE_IN_PAST', { details: { dueOn } })
+  if (due.diff(today, 'days').days > LONGEST_LOAN_DAYS) throw new Problem('DUE_TOO_FAR', { details: { dueOn } })
   return due.toJSDate()
 }
 

@@ -25,7 +25,7 @@ import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
 import { appendRecord } from '../../platform/record.ts'
 import { once } from '../../platform/sent-once.ts'
-import type { Weighings } from '../contents/service.ts'
+import { requireOwnPictures, type Weighings } from '../contents/service.ts'
 import type { Guides } from '../guides/service.ts'
 import { daysLate, judgeRow, loanCode, type OneKit } from '../judgement/service.ts'
 import { addHazards, bumpKitVersion, endGoingThrough } from '../store/service.ts'
@@ -36,6 +36,7 @@ import {
   offInWords,
   refuseUnansweredCell,
   refuseUnlooked,
+  freshPictures,
   settleMarks,
   withUnseen,
 } from './marks.ts'
@@ -105,6 +106,7 @@ export class TakeBacks {
     if (!(await queries.closeLoan(tx, { id: loanId, version: given.loanVersion, at })))
       await refuseSecondTakeBack(tx, loan.id, given)
     const parts = await store.parts(tx, loan.kitId)
+    await requireOwnPictures(tx, loan.branchId, freshPictures(parts, given), 'pictureIds')
     const settled = settleMarks(parts, given.marks)
     const marks = withUnseen(parts, settled.marks)
     const before = parts.filter(({ mark }) => mark !== 'present').map(({ name, mark }) => ({ part: name, mark }))

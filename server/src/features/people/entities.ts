@@ -38,6 +38,17 @@ export class SessionRow {
   @PrimaryColumn('text') tokenHash: string
   @ForeignKey('Staff') @Column('uuid') staffId: string
   @Column('timestamptz') expiresAt: Date
+  @Column('timestamptz', { default: () => 'now()' }) startedAt: Date
+  @Column('timestamptz', { default: () => 'now()' }) lastSeenAt: Date
+}
+
+/** How often a password was tried lately, for one person or from one address. */
+@Entity('sign_in_try')
+export class SignInTry {
+  /** A hash: neither mail addresses nor machines' addresses are kept here. */
+  @PrimaryColumn('text') key: string
+  @Column('integer') tries: number
+  @Column('timestamptz') since: Date
 }
 
 /** A one-time link: for the first coordinator, for new people, and for a new password. */

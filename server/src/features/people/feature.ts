@@ -1,12 +1,12 @@
 import { actsOf } from '@binoculum/contract'
 import type { Feature } from '../../platform/feature.ts'
-import { Branch, InvitationRow, Membership, SessionRow, Staff } from './entities.ts'
+import { Branch, InvitationRow, Membership, SessionRow, SignInTry, Staff } from './entities.ts'
 import { peopleRoutes } from './routes.ts'
 import { People } from './service.ts'
 
 export const people: Feature = {
   name: 'people',
-  entities: [Branch, Staff, Membership, SessionRow, InvitationRow],
+  entities: [Branch, Staff, Membership, SessionRow, SignInTry, InvitationRow],
   acts: actsOf.people,
   open: (house) => house.offer(new People(house.context)),
   jobs: [

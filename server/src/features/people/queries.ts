@@ -9,19 +9,64 @@ const memberships = `(
 )`
 
 /** The open session of a token, with the person's roles; null when it is over or the person has left. */
-export async function findSession(tx: Tx, tokenHash: string, now: Date): Promise<Omit<Session, 'demo'> | null> {
-  const rows = await selectRows<Omit<Session, 'demo'> & { expiresAt: Date }>(
+export async function findSession(
+  tx: Tx,
+  tokenHash: string,
+  { now, usedSince }: { readonly now: Date; readonly usedSince: Date },
+): Promise<{ session: Omit<Session, 'demo'>; lastSeenAt: Date } | null> {
+  const rows = await selectRows<Omit<Session, 'demo'> & { expiresAt: Date; lastSeenAt: Date }>(
     tx,
-    `SELECT s.id AS "staffId", s.name, s.email, e.expires_at AS "expiresAt", ${memberships} AS memberships
+    `SELECT s.id AS "staffId", s.name, s.email, e.expires_at AS "expiresAt", e.last_seen_at AS "lastSeenAt",
+       ${memberships} AS memberships
      FROM session e JOIN staff s ON s.id = e.staff_id
-     WHERE e.token_hash = $1 AND e.expires_at > $2 AND s.closed_at IS NULL`,
-    [tokenHash, now],
+     WHERE e.token_hash = $1 AND e.expires_at > $2 AND e.last_seen_at > $3 AND s.closed_at IS NULL`,
+    [tokenHash, now, usedSince],
   )
   const row = rows[0]
   if (!row) return null
-  const { expiresAt, ...rest } = row
-  return { ...rest, expiresAtUtc: expiresAt.toISOString() }
+  const { expiresAt, lastSeenAt, ...rest } = row
+  return { session: { ...rest, expiresAtUtc: expiresAt.toISOString() }, lastSeenAt }
 }
+
+export const sessionWasSeen = (tx: Tx, tokenHash: string, now: Date) =>
+  tx.update(SessionRow, { tokenHash }, { lastSeenAt: now })
+
+export const sessionsOf = (
+  tx: Tx,
+  staffId: string,
+  now: Date,
+): Promise<{ tokenHash: string; startedAt: Date; lastSeenAt: Date }[]> =>
+  selectRows(
+    tx,
+    `SELECT token_hash AS "tokenHash", started_at AS "startedAt", last_seen_at AS "lastSeenAt" FROM session
+     WHERE staff_id = $1 AND expires_at > $2 ORDER BY last_seen_at DESC`,
+    [staffId, now],
+  )
+
+export const deleteOtherSessions = (tx: Tx, staffId: string, tokenHash: string) =>
+  changedRows(tx, 'DELETE FROM session WHERE staff_id = $1 AND token_hash <> $2 RETURNING token_hash', [
+    staffId,
+    tokenHash,
+  ])
+
+/** Counts one more try for each key, anew where the last ones are older than `since`. @returns the most of them */
+export async function countTries(tx: Tx, keys: readonly string[], { now, since }: { now: Date; since: Date }) {
+  const rows = await selectRows<{ tries: number }>(
+    tx,
+    `INSERT INTO sign_in_try AS t (key, tries, since) SELECT unnest($1::text[]), 1, $2
+     ON CONFLICT (key) DO UPDATE SET tries = CASE WHEN t.since < $3 THEN 1 ELSE t.tries + 1 END,
+       since = CASE WHEN t.since < $3 THEN $2 ELSE t.since END
+     RETURNING tries`,
+    [keys, now, since],
+  )
+  return rows.map(({ tries }) => tries)
+}
+
+export const forgetTries = (tx: Tx, key: string) =>
+  changedRows(tx, 'DELETE FROM sign_in_try WHERE key = $1 RETURNING key', [key])
+
+export const deleteOldTries = (tx: Tx, before: Date) =>
+  changedRows(tx, 'DELETE FROM sign_in_try WHERE since < $1 RETURNING key', [before])
 
 export async function findStaffForSignIn(
   tx: Tx,
@@ -40,8 +85,10 @@ export async function emailIsTaken(tx: Tx, email: string): Promise<boolean> {
   return (await selectRows(tx, 'SELECT id FROM staff WHERE lower(email) = lower($1)', [email])).length > 0
 }
 
-export const insertSession = (tx: Tx, row: { tokenHash: string; staffId: string; expiresAt: Date }) =>
-  tx.insert(SessionRow, row)
+export const insertSession = (
+  tx: Tx,
+  row: { tokenHash: string; staffId: string; expiresAt: Date; startedAt: Date; lastSeenAt: Date },
+) => tx.insert(SessionRow, row)
 
 export const deleteSession = (tx: Tx, tokenHash: string) => tx.delete(SessionRow, { tokenHash })
 
@@ -98,11 +145,16 @@ export async function countStaff(tx: Tx): Promise<number> {
   return rows[0]?.count ?? 0
 }
 
+/** People of these branches; what they are elsewhere is nobody's business here. */
 export const listStaff = (tx: Tx, branchIds: readonly string[]): Promise<StaffMember[]> =>
   selectRows<StaffMember>(
     tx,
     `SELECT s.id, s.name, s.email, s.closed_at IS NOT NULL AS closed,
-            s.password_hash IS NULL AND s.closed_at IS NULL AS waiting, ${memberships} AS memberships
+            s.password_hash IS NULL AND s.closed_at IS NULL AS waiting, (
+              SELECT coalesce(json_agg(json_build_object('branchId', b.id, 'branchName', b.name, 'role', m.role)
+                ORDER BY b.name), '[]')
+              FROM membership m JOIN branch b ON b.id = m.branch_id WHERE m.staff_id = s.id AND m.branch_id = ANY($1)
+            ) AS memberships
      FROM staff s
      WHERE EXISTS (SELECT 1 FROM membership m WHERE m.staff_id = s.id AND m.branch_id = ANY($1))
      ORDER BY s.closed_at IS NOT NULL, s.name`,

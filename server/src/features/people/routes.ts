@@ -7,6 +7,7 @@ import {
   invitationSchema,
   inviteSchema,
   oneTimeLinkSchema,
+  ownSessionsSchema,
   sessionReplySchema,
   sessionSchema,
   setRoleSchema,
@@ -31,7 +32,11 @@ export async function peopleRoutes(app: App, { people, secure }: Context & { peo
     '/api/session',
     { config: { access: 'public', ...slow }, schema: { body: signInSchema, response: { 200: sessionSchema } } },
     async (request, reply) => {
-      const { token, session, expiresAt } = await people.signIn(request.body)
+      const { token, session, expiresAt } = await people.signIn({
+        ...request.body,
+        address: request.ip,
+        before: request.sessionHash,
+      })
       giveSession(reply, secure, token, expiresAt)
       return session
     },
@@ -47,6 +52,16 @@ export async function peopleRoutes(app: App, { people, secure }: Context & { peo
     takeSession(reply, secure)
     return reply.code(204).send()
   })
+  app.get(
+    '/api/session/all',
+    { config: { access: 'signed-in' }, schema: { response: { 200: ownSessionsSchema } } },
+    async (request) => people.ownSessions(signedIn(request), request.sessionHash),
+  )
+  app.delete(
+    '/api/session/others',
+    { config: { access: 'signed-in' }, schema: { response: { 200: ownSessionsSchema } } },
+    async (request) => people.signOutElsewhere(signedIn(request), request.sessionHash),
+  )
   app.get(
     '/api/invitations/:token',
     { config: { access: 'public', ...slow }, schema: { params: tokenParams, response: { 200: invitationSchema } } },

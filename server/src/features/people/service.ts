@@ -7,6 +7,7 @@ import {
   type BranchView,
   type Invitation,
   type Invite,
+  type OwnSessions,
   type Session,
   type SetRole,
   type StaffMember,
@@ -18,11 +19,20 @@ import { Problem } from '../../platform/errors.ts'
 import { appendRecord } from '../../platform/record.ts'
 import { hashPassword, hashToken, newToken, passwordMatches } from '../../platform/secrets.ts'
 import { Branch, Membership, Staff } from './entities.ts'
+import { isCommonPassword } from './common-passwords.ts'
 import { defaultAgreementText, defaultPolicies } from './defaults.ts'
 import * as queries from './queries.ts'
 
 const HOUR_MS = 3_600_000
+/** A day's work, and an afternoon without a touch; what was typed stays on the screen, so an end costs a password. */
 const SESSION_HOURS = 12
+const IDLE_HOURS = 4
+const SEEN_EVERY_MS = 5 * 60_000
+/** More wrong passwords than a person's own mistakes; from one address, all desks of a library. NIST SP 800-63B asks for no
+ * more than 100 in a row. */
+const TRIES_OF_PERSON = 10
+const TRIES_OF_ADDRESS = 60
+const BRAKE_MS = 15 * 60_000
 const LINK_HOURS = 7 * 24
 const LINKS_KEPT_HOURS = 30 * 24
 
@@ -31,34 +41,78 @@ const after = (now: Date, hours: number) => new Date(now.getTime() + hours * HOU
 export class People {
   constructor(private readonly context: Context) {}
 
+  /** The open session of a token; noted as used, not more often than every few minutes. */
   async findSession(tokenHash: string, now: Date): Promise<Session | null> {
-    const found = await queries.findSession(this.context.database.reader, tokenHash, now)
-    return found && { ...found, demo: this.context.demo }
+    const { reader } = this.context.database
+    const found = await queries.findSession(reader, tokenHash, { now, usedSince: after(now, -IDLE_HOURS) })
+    if (!found) return null
+    if (now.getTime() - found.lastSeenAt.getTime() > SEEN_EVERY_MS)
+      await queries.sessionWasSeen(reader, tokenHash, now)
+    return { ...found.session, demo: this.context.demo }
   }
 
-  /** @throws Problem WRONG_PASSWORD; it takes as long for people who don't exist. */
+  /** @param given.address of the machine that asks @param given.before a session that this one takes the place of
+   * @throws Problem WRONG_PASSWORD; it takes as long for people who don't exist. TOO_MANY after too many tries for one
+   *   person or from one address, however many servers they were tried at */
   async signIn(given: {
     email: string
     password: string
+    address: string
+    before: string | null
   }): Promise<{ token: string; session: Session; expiresAt: Date }> {
     const { database, clock } = this.context
+    const person = hashToken(`person ${given.email.toLowerCase()}`)
+    await this.brake(person, hashToken(`address ${given.address}`))
     const staff = await queries.findStaffForSignIn(database.reader, given.email)
     const matches = await passwordMatches(staff?.passwordHash ?? null, given.password)
     if (!staff || !matches) throw new Problem('WRONG_PASSWORD')
     return database.inTransaction(async (tx) => {
+      await queries.forgetTries(tx, person)
       await queries.deleteOldSessions(tx, clock())
-      return this.openSession(tx, staff.id)
+      if (given.before) await queries.deleteSession(tx, given.before)
+      const opened = await this.openSession(tx, staff.id)
+      const [first] = opened.session.memberships
+      if (first)
+        await appendRecord(tx, { act: 'signed-in', at: clock(), branchId: first.branchId, staffId: staff.id })
+      return opened
     })
+  }
+
+  private async brake(person: string, address: string): Promise<void> {
+    const now = this.context.clock()
+    const since = new Date(now.getTime() - BRAKE_MS)
+    const [ofPerson = 0, ofAddress = 0] = await queries.countTries(this.context.database.reader, [person, address], {
+      now,
+      since,
+    })
+    if (ofPerson > TRIES_OF_PERSON || ofAddress > TRIES_OF_ADDRESS) throw new Problem('TOO_MANY')
+  }
+
+  /** Where somebody is signed in. */
+  async ownSessions(session: Session, hash: string | null): Promise<OwnSessions> {
+    const rows = await queries.sessionsOf(this.context.database.reader, session.staffId, this.context.clock())
+    const sessions = rows.map(({ tokenHash, startedAt, lastSeenAt }) => ({
+      startedAtUtc: startedAt.toISOString(),
+      lastSeenUtc: lastSeenAt.toISOString(),
+      isThis: tokenHash === hash,
+    }))
+    return { sessions }
+  }
+
+  async signOutElsewhere(session: Session, hash: string | null): Promise<OwnSessions> {
+    await queries.deleteOtherSessions(this.context.database.reader, session.staffId, hash ?? '')
+    return this.ownSessions(session, hash)
   }
 
   private async openSession(tx: Tx, staffId: string) {
     const token = newToken()
     const now = this.context.clock()
     const expiresAt = after(now, SESSION_HOURS)
-    await queries.insertSession(tx, { tokenHash: hashToken(token), staffId, expiresAt })
-    const session = await queries.findSession(tx, hashToken(token), now)
-    if (!session) throw new Problem('WRONG_PASSWORD')
-    return { token, expiresAt, session: { ...session, demo: this.context.demo } }
+    const tokenHash = hashToken(token)
+    await queries.insertSession(tx, { tokenHash, staffId, expiresAt, startedAt: now, lastSeenAt: now })
+    const found = await queries.findSession(tx, tokenHash, { now, usedSince: after(now, -IDLE_HOURS) })
+    if (!found) throw new Problem('WRONG_PASSWORD')
+    return { token, expiresAt, session: { ...found.session, demo: this.context.demo } }
   }
 
   async signOut(token: string): Promise<void> {
@@ -70,6 +124,7 @@ export class People {
     const { database, clock } = this.context
     await queries.deleteOldSessions(database.reader, clock())
     await queries.deleteOldInvitations(database.reader, after(clock(), -LINKS_KEPT_HOURS))
+    await queries.deleteOldTries(database.reader, new Date(clock().getTime() - BRAKE_MS))
   }
 
   /** A one-time link for the first coordinator; null as soon as there is anybody. */
@@ -106,8 +161,12 @@ export class People {
   }
 
   async acceptInvitation(token: string, given: AcceptInvitation) {
-    const passwordHash = await hashPassword(given.password)
     const { database, clock } = this.context
+    const known = await queries.findInvitation(database.reader, hashToken(token), clock())
+    if (!known) throw new Problem('LINK_OVER')
+    const own = [given.name, given.email, known.name, known.email].flatMap((each) => each ?? [])
+    if (isCommonPassword(given.password, own)) throw new Problem('WEAK_PASSWORD')
+    const passwordHash = await hashPassword(given.password)
     return database.inTransaction(async (tx) => {
       const now = clock()
       const invitation = await queries.findInvitation(tx, hashToken(token), now)

@@ -14,6 +14,7 @@ import { useSending } from '../../shared/api/use-sending.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import { dayText, ownZone } from '../../shared/words.ts'
 import { useSession } from '../people/session.ts'
+import OwnSessions from './OwnSessions.vue'
 import SetupTabs from './SetupTabs.vue'
 
 const session = useSession()
@@ -157,6 +158,7 @@ async function close(person: StaffMember) {
       </label>
       <button class="button main" :disabled="sending">Make the link</button>
     </form>
+    <OwnSessions :zone="ownZone" />
   </main>
 </template>
 

@@ -1,3 +1,4 @@
+import { jest } from '@jest/globals'
 import { effectScope, nextTick, ref } from 'vue'
 import { z } from 'zod'
 import { api, ApiError, onSessionOver } from './client.ts'
@@ -127,6 +128,19 @@ describe('loading', () => {
     await new Promise((resolve) => setTimeout(resolve, 10))
     scope.stop()
     expect(loaded?.data.value).toEqual({ path: '/second' })
+  })
+
+  it('while the records are away it tries again by itself, and then shows what there is', async () => {
+    jest.useFakeTimers({ doNotFake: ['queueMicrotask'] })
+    answers = [refusal(503, 'DATABASE_AWAY'), { status: 200, body: { kits: [] } }]
+    const scope = effectScope()
+    const loaded = scope.run(() => useLoaded(anything, '/api/kits'))
+    await jest.advanceTimersByTimeAsync(100)
+    expect([loaded?.problem.value?.code, loaded?.data.value]).toEqual(['DATABASE_AWAY', null])
+    await jest.advanceTimersByTimeAsync(5000)
+    expect([loaded?.problem.value, loaded?.data.value]).toEqual([null, { kits: [] }])
+    scope.stop()
+    jest.useRealTimers()
   })
 
   it('keeps the problem until it is read again', async () => {

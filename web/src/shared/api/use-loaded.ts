@@ -18,6 +18,7 @@ export interface Loaded<T> {
 }
 
 const SLOW_AFTER_MS = 1000
+const TRY_AGAIN_MS = 5000
 
 /** Reads from the server, and again when the address changes. A late answer never overwrites a newer one. */
 export function useLoaded<T>(reads: Reads<T>, path: MaybeRefOrGetter<string | null>): Loaded<T> {
@@ -25,25 +26,36 @@ export function useLoaded<T>(reads: Reads<T>, path: MaybeRefOrGetter<string | nu
   const problem = ref<ApiError | null>(null)
   const slow = ref(false)
   let run = 0
+  let again: ReturnType<typeof setTimeout> | undefined
 
   async function reload() {
     const address = toValue(path)
     const own = ++run
     if (address === null) return
-    problem.value = null
+    clearTimeout(again)
+    if (problem.value?.code !== 'DATABASE_AWAY') problem.value = null
     const timer = setTimeout(() => (slow.value = own === run), SLOW_AFTER_MS)
     try {
       const answer = await api.get(reads, address)
-      if (own === run) data.value = answer
+      if (own === run) {
+        data.value = answer
+        problem.value = null
+      }
     } catch (error) {
       if (!(error instanceof ApiError)) throw error
-      if (own === run) problem.value = error
+      if (own !== run) return
+      problem.value = error
+      // The records come back by themselves; nobody has to stand by and press a button.
+      if (error.code === 'DATABASE_AWAY') again = setTimeout(() => void reload(), TRY_AGAIN_MS)
     } finally {
       clearTimeout(timer)
       if (own === run) slow.value = false
     }
   }
   watch(() => toValue(path), reload, { immediate: true })
-  onScopeDispose(() => run++)
+  onScopeDispose(() => {
+    run++
+    clearTimeout(again)
+  })
   return { data, problem, slow, reload }
 }

@@ -64,7 +64,8 @@ function checkList(copy) {
 function checkRandom(copy, count, seed) {
   // Where things stand on a drawing or a sheet is looked at, not reckoned; how a picture is searched is held against
   // ray-traced ones by the minute, too slow for hundreds of runs.
-  const looked = /[.]test[.]ts$|\/(testing|languages|drawings|printing|picture)\/|showpieces|templates|patterns|stars|index[.]ts$/
+  const looked =
+    /[.]test[.]ts$|\/(testing|languages|drawings|printing|picture)\/|showpieces|templates|patterns|stars|index[.]ts$/
   const files = tracked('core/src/*.ts').filter((file) => !looked.test(file))
   const places = files.flatMap((file) => {
     const source = readFileSync(join(rootFolder, file), 'utf8')

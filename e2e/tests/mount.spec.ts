@@ -265,7 +265,9 @@ test('the new stations and pages have no serious hurdle for screen readers or we
 
 test('a set-up without a place or a measured mount says what to do next', async ({ page, context }) => {
   await signIn(context, 'kofi')
-  await page.route('**/api/sites', (route) => route.fulfill({ json: { sites: [], nowUtc: new Date().toISOString() } }))
+  await page.route('**/api/sites', (route) =>
+    route.fulfill({ json: { sites: [], nowUtc: new Date().toISOString() } }),
+  )
   await page.route('**/api/kits/M-09', async (route) => {
     const reply = await route.fetch()
     const kit = (await reply.json()) as object

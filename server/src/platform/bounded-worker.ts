@@ -43,8 +43,8 @@ export function runBounded<T>(module: URL, input: unknown, bounds: Bounds): Prom
   return pool.add(() => runNow<T>(module, input, bounds)) as Promise<T>
 }
 
-/** One processor is left to those at the desk. */
-const pool = new PQueue({ concurrency: Math.max(1, availableParallelism() - 1) })
+/** One processor is left to those at the desk, where there are more than two. */
+const pool = new PQueue({ concurrency: Math.max(2, availableParallelism() - 1) })
 /** Who comes after these is told to try again, rather than waiting for minutes. */
 const MOST_WAITING = 24
 

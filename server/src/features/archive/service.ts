@@ -84,14 +84,8 @@ export class Archives {
   }
 
   /** Brings an archive in as it is: all of it, or nothing where a kit code is in use. */
-  async import(session: Session, branchId: string, sent: unknown) {
+  async import(session: Session, branchId: string, archive: Archive) {
     requireRole(session, branchId, coordinatorOnly)
-    const read = archiveSchema.safeParse(sent)
-    if (!read.success)
-      throw new Problem('NOT_AN_ARCHIVE', {
-        issues: read.error.issues.slice(0, 10).map(({ path, message }) => ({ path: path.join('.'), message })),
-      })
-    const archive = read.data
     const idOf = idsByKey(archive)
     const kitIdOf = idsByCode(archive)
     const at = this.context.clock()

@@ -19,15 +19,20 @@ import {
 } from '@binoculum/core'
 import { DateTime } from 'luxon'
 import type { Context } from '../../platform/context.ts'
+import { runBounded, workerBeside } from '../../platform/bounded-worker.ts'
 import { Problem } from '../../platform/errors.ts'
 import type { FinderOnKit, Sheets } from '../sheet/service.ts'
 import { codes } from './codes.ts'
 import { measure } from './fonts.ts'
-import { pdfOf } from './pdf.ts'
+import type { PdfWork } from './pdf.worker.ts'
 
 const printer = { measure, codes }
 /** About a hundred sheets: more would keep everybody else waiting. */
 const MOST_LABELS = 2000
+/** As many kits are named in a file's title. */
+const MOST_NAMED = 5
+const PDF_BOUNDS = { timeoutMs: 30_000, memoryMb: 512 }
+const pdfWorker = workerBeside(import.meta.url, 'pdf')
 
 /** Labels and contents cards of kits, as pages for the screen and as a PDF. */
 export class Printing {
@@ -63,7 +68,9 @@ export class Printing {
   }
 
   async pdf(session: Session, query: PrintQuery): Promise<Buffer> {
-    return pdfOf(await this.pages(session, query), `${query.kind} ${query.codes.slice(0, 5).join(', ')}`)
+    const title = `${query.kind} ${query.codes.slice(0, MOST_NAMED).join(', ')}`
+    const work: PdfWork = { pages: await this.pages(session, query), title }
+    return Buffer.from(await runBounded<Uint8Array>(pdfWorker, work, PDF_BOUNDS))
   }
 
   private card(kit: KitSheet, { paper }: PrintQuery): readonly PrintedPage[] {

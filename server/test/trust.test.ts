@@ -162,6 +162,21 @@ describe('who is signed in', () => {
     server.time.now = testNow
   })
 
+  it('a desk at which many people sign in all day is not slowed down', async () => {
+    // One after the other, each a minute later: the general limit of requests is another matter.
+    for (let i = 0; i < 70; i++) {
+      server.time.now = new Date(testNow.getTime() + i * 1000)
+      const reply = await server.app.inject({
+        ...{ method: 'POST', url: '/api/session', remoteAddress: `127.8.0.${Math.floor(i / 9)}` },
+        payload: { email: 'jun@marrowdale.example', password: passwordOf('jun@marrowdale.example') },
+      })
+      expect(reply.statusCode).toBe(200)
+    }
+    server.time.now = testNow
+    const [{ most }] = await server.source.query('SELECT max(tries)::int AS most FROM sign_in_try')
+    expect(most).toBeLessThan(15)
+  })
+
   it('a new sign-in takes the place of the old one, an unused one ends, and the others can be ended', async () => {
     const first = await server.signIn('petra')
     const body = { email, password: passwordOf(email) }

@@ -62,8 +62,14 @@ export async function countTries(tx: Tx, keys: readonly string[], { now, since }
   return rows.map(({ tries }) => tries)
 }
 
-export const forgetTries = (tx: Tx, key: string) =>
-  changedRows(tx, 'DELETE FROM sign_in_try WHERE key = $1 RETURNING key', [key])
+/** A right password: a person's wrong ones are forgotten, and of an address this try doesn't count. */
+export const forgiveTries = (tx: Tx, { person, address }: { readonly person: string; readonly address: string }) =>
+  changedRows(
+    tx,
+    `WITH forgotten AS (DELETE FROM sign_in_try WHERE key = $1)
+     UPDATE sign_in_try SET tries = greatest(tries - 1, 0) WHERE key = $2 RETURNING key`,
+    [person, address],
+  )
 
 export const deleteOldTries = (tx: Tx, before: Date) =>
   changedRows(tx, 'DELETE FROM sign_in_try WHERE since < $1 RETURNING key', [before])

@@ -62,12 +62,13 @@ export class People {
   }): Promise<{ token: string; session: Session; expiresAt: Date }> {
     const { database, clock } = this.context
     const person = hashToken(`person ${given.email.toLowerCase()}`)
-    await this.brake(person, hashToken(`address ${given.address}`))
+    const address = hashToken(`address ${given.address}`)
+    await this.brake(person, address)
     const staff = await queries.findStaffForSignIn(database.reader, given.email)
     const matches = await passwordMatches(staff?.passwordHash ?? null, given.password)
     if (!staff || !matches) throw new Problem('WRONG_PASSWORD')
     return database.inTransaction(async (tx) => {
-      await queries.forgetTries(tx, person)
+      await queries.forgiveTries(tx, { person, address })
       await queries.deleteOldSessions(tx, clock())
       if (given.before) await queries.deleteSession(tx, given.before)
       const opened = await this.openSession(tx, staff.id)

@@ -7,6 +7,7 @@ import GuideFeel from './GuideFeel.vue'
 import NightHorizon from './NightHorizon.vue'
 import NightsTable from './NightsTable.vue'
 import PowersPage from './PowersPage.vue'
+import RefusedNote from './RefusedNote.vue'
 import TicksLine from './TicksLine.vue'
 import TroubleSheet from './TroubleSheet.vue'
 
@@ -74,4 +75,12 @@ it('the horizon of a southern place faces north', () => {
   const targets = [{ altitudeDeg: 40, azimuthDeg: 20, kind: 'planet' }]
   const horizon = (southern: boolean) => mount(NightHorizon, { props: { targets, southern, moonLit: 0.4 } }).html()
   expect(horizon(true)).not.toBe(horizon(false))
+})
+
+it('what the library refused stands there in the borrower’s own words until they let it go', async () => {
+  const shown = mount(RefusedNote, { props: { words: ['the finder is off', 'dew cap'] } })
+  expect(shown.text()).toContain('the finder is off')
+  expect(shown.text()).toContain('dew cap')
+  await shown.find('button').trigger('click')
+  expect(shown.emitted('done')).toHaveLength(1)
 })

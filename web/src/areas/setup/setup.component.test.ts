@@ -13,6 +13,7 @@ import KeptFormNote from './models/KeptFormNote.vue'
 import MirrorPage from './models/MirrorPage.vue'
 import MountPage from './models/MountPage.vue'
 import { ref } from 'vue'
+import OwnSessions from './OwnSessions.vue'
 import PlacesPage from './places/PlacesPage.vue'
 
 describe('FigureField', () => {
@@ -193,5 +194,33 @@ describe('places', () => {
   it('who coordinates nothing adds none', async () => {
     const { shown } = await page([{ branchId: 'b', branchName: 'M', role: 'volunteer' }])
     expect(shown.text()).not.toContain('Another place')
+  })
+})
+
+describe('where one is signed in', () => {
+  const at = '2026-03-12T10:00:00.000Z'
+  const here = { startedAtUtc: at, lastSeenUtc: at, isThis: true }
+  const there = { ...here, isThis: false }
+  const open = async (sessions: object[]) => {
+    const server = serverWith({
+      '/api/session/all': { sessions },
+      'DELETE /api/session/others': { sessions: [here] },
+    })
+    const shown = mount(OwnSessions, { props: { zone: 'Europe/Dublin' } })
+    await flushPromises()
+    return { shown, server }
+  }
+  it('here and nowhere else asks for nothing', async () => {
+    const { shown } = await open([here])
+    expect(shown.text()).toContain('Here, and nowhere else.')
+    expect(shown.find('button').exists()).toBe(false)
+  })
+  it('elsewhere is counted, and ended at once', async () => {
+    const { shown, server } = await open([here, there, there])
+    expect(shown.text()).toContain('2 other devices or browsers')
+    await shown.find('button').trigger('click')
+    await flushPromises()
+    expect(server.sent.at(-1)).toMatchObject({ method: 'DELETE', path: '/api/session/others' })
+    expect(shown.text()).toContain('Here, and nowhere else.')
   })
 })

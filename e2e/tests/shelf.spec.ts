@@ -106,7 +106,7 @@ test('long names, many kits and none still fit their places', async ({ page, con
       const kit = there[index % there.length]!
       return {
         ...kit,
-        id: `${index}`,
+        id: `00000000-0000-4000-8000-${String(index).padStart(12, '0')}`,
         code: `LONG-CODE-${index}`,
         name: index % 3 ? kit.name : long,
         modelName: `${kit.modelName} of the longer kind`,

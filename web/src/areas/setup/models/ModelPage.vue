@@ -279,6 +279,7 @@ header > * {
 
 aside {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 14px;
 }
 

@@ -266,8 +266,9 @@ async function addPicture(file: File) {
   --el-component-size: 30px;
 
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 3px;
-  justify-items: start;
+  min-width: 0;
   margin: 0;
   padding: 0;
   border: 0;
@@ -282,6 +283,7 @@ async function addPicture(file: File) {
 }
 
 legend {
+  overflow-wrap: anywhere;
   padding: 0 0 6px;
   color: var(--night);
   font-size: 17px;

@@ -68,6 +68,11 @@ const indexOf = (name: string) => draft.weighGroups.findIndex((group) => group.n
   border-bottom: 1px solid var(--rule);
 }
 
+.sight > * {
+  min-width: 0;
+  overflow-wrap: anywhere;
+}
+
 .step {
   display: flex;
   gap: 4px;

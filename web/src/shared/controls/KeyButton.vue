@@ -18,3 +18,21 @@ const {
     <slot /> <KeyCap :name="hint" />
   </ElButton>
 </template>
+
+<style scoped>
+/* A kit's name may be longer than any button: the words go on below. */
+.el-button {
+  max-width: 100%;
+  height: auto;
+  min-height: 40px;
+  padding-block: 6px;
+  line-height: 20px;
+  white-space: normal;
+  overflow-wrap: anywhere;
+  text-align: left;
+}
+
+.el-button > :deep(span) {
+  min-width: 0;
+}
+</style>

@@ -35,4 +35,9 @@ const {
 .el-button > :deep(span) {
   min-width: 0;
 }
+
+.el-button :deep(.key-cap) {
+  flex: none;
+  white-space: nowrap;
+}
 </style>

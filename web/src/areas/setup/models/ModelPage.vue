@@ -267,6 +267,7 @@ header > * {
 }
 
 .all {
+  flex: none;
   margin-left: auto;
 }
 

@@ -82,6 +82,7 @@ export async function buildApp(options: AppOptions): Promise<App> {
     ownOrigin: options.publicUrl,
     clock: options.clock,
     find: (tokenHash, now) => people.findSession(tokenHash, now),
+    isOpen: (tokenHash, now) => people.sessionIsOpen(tokenHash, now),
   })
   await app.register(accessRules)
   // Nothing of what the interface answers is kept by a browser or on the way, unless a route says otherwise.

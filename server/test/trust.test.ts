@@ -5,6 +5,7 @@ import pg from 'pg'
 import { buildApp } from '../src/app.ts'
 import { loadDemo } from '../src/demo/load.ts'
 import { Database, migrate } from '../src/platform/database.ts'
+import { hashToken } from '../src/platform/secrets.ts'
 import {
   handOutBody,
   kitOf,
@@ -189,7 +190,12 @@ describe('who is signed in', () => {
     expect(sessions.length).toBeGreaterThanOrEqual(2)
     expect((await petra.delete<OwnSessions>('/api/session/others')).body.sessions).toHaveLength(1)
     expect((await elsewhere.get('/api/kits')).status).toBe(401)
+    // A page that only stands open asks whether its session is: that is no use of it.
+    const token = /binoculum=([^;]+)/.exec(petra.cookie ?? '')?.[1] ?? ''
+    server.time.now = new Date(testNow.getTime() + 3 * 3_600_000)
+    expect(await server.app.sessionIsOpen(hashToken(token))).toBe(true)
     server.time.now = new Date(testNow.getTime() + 4.5 * 3_600_000)
+    expect(await server.app.sessionIsOpen(hashToken(token))).toBe(false)
     expect((await petra.get('/api/kits')).status).toBe(401)
     server.time.now = testNow
     const [{ n }] = await server.source.query(

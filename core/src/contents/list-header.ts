@@ -2,13 +2,13 @@ import { listFields, type ListField } from './list-fields.ts'
 import { listLanguages, plainWords } from './list-words/list-words.ts'
 
 /** Headings of every language, the fields' own words among them. */
-export const headerWords: Readonly<Record<ListField, readonly string[]>> = Object.fromEntries(
+const headerWords: Readonly<Record<ListField, readonly string[]>> = Object.fromEntries(
   (Object.keys(listFields) as ListField[]).map((field) => [
     field,
     [...new Set(listLanguages.flatMap(({ headings }) => headings[field] ?? []))],
   ]),
 ) as unknown as Record<ListField, readonly string[]>
-export const plainHeader = (text: string) =>
+const plainHeader = (text: string) =>
   plainWords(text)
     .replaceAll(/[^\p{L}\d ]/gu, ' ')
     .replaceAll(/\s+/g, ' ')
@@ -43,4 +43,4 @@ export function findHeader(rows: readonly (readonly string[])[]): number {
   return best >= 2 ? known.indexOf(best) : 0
 }
 
-export const HEADER_WITHIN = 12
+const HEADER_WITHIN = 12

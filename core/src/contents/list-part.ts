@@ -18,18 +18,17 @@ export function matcher(): Matcher {
   }
 }
 
-export const criticalityWords: Readonly<Record<string, Criticality | null>> = Object.assign(
+const criticalityWords: Readonly<Record<string, Criticality | null>> = Object.assign(
   { '': null },
   ...[...listLanguages].reverse().map(({ criticality }) => criticality),
 ) as Record<string, Criticality | null>
-export const massProblem: Readonly<Record<Exclude<Amount & { ok: false }, never>['reason'], RowProblemCode | null>> =
-  {
-    EMPTY: null,
-    NOT_A_NUMBER: 'MASS_NOT_A_NUMBER',
-    NO_UNIT: 'MASS_NO_UNIT',
-    UNKNOWN_UNIT: 'MASS_UNKNOWN_UNIT',
-    NEGATIVE: 'MASS_NEGATIVE',
-  }
+const massProblem: Readonly<Record<Exclude<Amount & { ok: false }, never>['reason'], RowProblemCode | null>> = {
+  EMPTY: null,
+  NOT_A_NUMBER: 'MASS_NOT_A_NUMBER',
+  NO_UNIT: 'MASS_NO_UNIT',
+  UNKNOWN_UNIT: 'MASS_UNKNOWN_UNIT',
+  NEGATIVE: 'MASS_NEGATIVE',
+}
 
 export function readPart(given: {
   readonly line: number
@@ -71,14 +70,14 @@ export function readPart(given: {
 }
 
 /** The role that a list's own column says; null where it says nothing, undefined for a word that is none. */
-export function statedRole(text: string): Role | null | undefined {
+function statedRole(text: string): Role | null | undefined {
   if (text === '') return null
   const words = plainWords(text)
   if (isRole(words)) return words
   return roleOfWords.get(words)
 }
 
-export const roleOfWords = new Map(
+const roleOfWords = new Map(
   (Object.keys(roles) as Role[]).map((role) => [plainWords(roleFacts(role).words), role] as const),
 )
 
@@ -91,7 +90,7 @@ export function roleOf(name: string, decisions: ListDecisions, match: Matcher): 
 }
 
 /** “last seen 2026-07-05” from 5.7.2026, 5/7/2026 or 2026-07-05; words such as “ok” say nothing that helps later. */
-export function readLastSeen(text: string, report: (field: ListField, code: RowProblemCode) => void): string {
+function readLastSeen(text: string, report: (field: ListField, code: RowProblemCode) => void): string {
   const dayFirst = /^(\d{1,2})[./](\d{1,2})[./](\d{4})$/.exec(text)
   const yearFirst = /^(\d{4})-(\d{1,2})-(\d{1,2})$/.exec(text)
   if (!dayFirst && !yearFirst) return ''
@@ -105,7 +104,7 @@ export function readLastSeen(text: string, report: (field: ListField, code: RowP
   return ''
 }
 
-export function readMass(
+function readMass(
   text: string,
   unit: string,
   report: (field: ListField, code: RowProblemCode) => void,
@@ -123,7 +122,7 @@ export function readMass(
   return null
 }
 
-export function readFocalLength(
+function readFocalLength(
   text: string,
   report: (field: ListField, code: RowProblemCode) => void,
   decimal: DecimalSign,

@@ -19,7 +19,7 @@ export const cut = (x: number, y: number, w: number, h: number): readonly Stroke
   ['hatch', hatch(x, y, w, h)],
 ]
 
-export const knurl = (x: number, y: number, w: number, h: number): readonly Stroke[] => [
+const knurl = (x: number, y: number, w: number, h: number): readonly Stroke[] => [
   ['fill', rect(x, y, w, h)],
   [
     'fill-inner',
@@ -48,14 +48,10 @@ export const arrow = (x1: number, y1: number, x2: number, y2: number): readonly 
 export const axis = (x1: number, y1: number, x2: number, y2: number): Stroke => ['axis', `M${x1} ${y1}L${x2} ${y2}`]
 export const tick = (x: number, y: number): Stroke => ['so', `M${x} ${y}l4 5l7 -12`]
 export const notSo = (x: number, y: number): Stroke => ['not-so', `M${x} ${y}l8 -16`]
-export const legsBelow: Stroke = ['outline', 'M-50 -14L-30 -6M-50 -6L-32 2M50 -14L30 -6M50 -6L32 2M-5 22v28M5 22v28']
+const legsBelow: Stroke = ['outline', 'M-50 -14L-30 -6M-50 -6L-32 2M50 -14L30 -6M50 -6L32 2M-5 22v28M5 22v28']
 
 /** Screws about a finder in its ring, by their directions on the page, each pointing at the middle. */
-export const ringOfScrews = (
-  degs: readonly number[],
-  [cx, cy]: readonly [number, number],
-  r: number,
-): readonly Stroke[] =>
+const ringOfScrews = (degs: readonly number[], [cx, cy]: readonly [number, number], r: number): readonly Stroke[] =>
   degs.flatMap((deg): readonly Stroke[] => {
     const [ux, uy] = [Math.cos((deg * Math.PI) / 180), Math.sin((deg * Math.PI) / 180)]
     const at = (along: number, across: number) =>
@@ -65,7 +61,7 @@ export const ringOfScrews = (
       ['fill', `M${at(r + 6, -6)}L${at(r + 15, -6)}L${at(r + 15, 6)}L${at(r + 6, 6)}Z`],
     ]
   })
-export const finderInRing = (degs: readonly number[]): readonly Stroke[] => [
+const finderInRing = (degs: readonly number[]): readonly Stroke[] => [
   ['outline', disc(0, 2, 27)],
   ['open', disc(0, 2, 22)],
   ['outline', disc(0, 2, 13)],

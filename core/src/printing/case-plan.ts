@@ -3,7 +3,7 @@ import type { Role, Criticality } from '../contents/roles.ts'
 import type { PageItem } from './page-items.ts'
 import { Pen } from './pen.ts'
 
-export const shapeHeights: Readonly<Record<PartShape, number>> = {
+const shapeHeights: Readonly<Record<PartShape, number>> = {
   paper: 0.7,
   round: 0.5,
   box: 0.45,

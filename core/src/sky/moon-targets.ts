@@ -31,7 +31,7 @@ export function moonTargets(moments: readonly Moment[], moonLit: number, rules: 
   return [whole, ...features]
 }
 
-export const featureTarget = (
+const featureTarget = (
   { id, name, look }: MoonFeature,
   when: Pick<Target, 'bestUtc' | 'altitudeDeg' | 'azimuthDeg' | 'stretches' | 'session'>,
   heightShare: number,
@@ -49,9 +49,9 @@ export const featureTarget = (
 })
 
 /** The Sun low over a crater: long shadows. */
-export const SHADOWS_DEG = { least: 3, most: 20 } as const
+const SHADOWS_DEG = { least: 3, most: 20 } as const
 
 /** Nearer to the Moon's edge it is seen too flat. */
-export const MOON_EDGE_DEG = 66
-export const THIN_MOON = 0.02
-export const FULL_MOON = 0.97
+const MOON_EDGE_DEG = 66
+const THIN_MOON = 0.02
+const FULL_MOON = 0.97

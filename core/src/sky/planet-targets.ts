@@ -15,10 +15,10 @@ import {
 export const planets = ['Venus', 'Jupiter', 'Saturn', 'Mars'] as const
 
 /** Mars under this shows nothing in a small telescope. */
-export const MARS_SMALL_ARCSEC = 8
-export const MARS_RADIUS_KM = 3396.2
+const MARS_SMALL_ARCSEC = 8
+const MARS_RADIUS_KM = 3396.2
 export const KM_PER_AU = 149597870.7
-export const RING_EDGE_ON_DEG = 4
+const RING_EDGE_ON_DEG = 4
 export function planetTargets(input: TargetsInput, moments: readonly Moment[], rules: Rules): readonly Target[] {
   const [first, last] = [moments[0], moments.at(-1)]
   if (!first || !last) return []
@@ -49,7 +49,7 @@ export function planetTargets(input: TargetsInput, moments: readonly Moment[], r
   })
 }
 
-export function planetWords(
+function planetWords(
   name: (typeof planets)[number],
   time: AstroTime,
 ): { readonly look: string; readonly sure: number; readonly power: WantedPower } {

@@ -46,7 +46,7 @@ export function best(
 }
 
 /** Runs of moments that follow each other and all are fit. */
-export function stretchesOf(stands: readonly Stand[], fit: readonly Stand[]): readonly Stretch[] {
+function stretchesOf(stands: readonly Stand[], fit: readonly Stand[]): readonly Stretch[] {
   const isFit = new Set(fit)
   const runs: { fromMs: number; untilMs: number }[] = []
   let goesOn = false
@@ -129,6 +129,6 @@ export const darkEnoughDeg: Readonly<Record<TargetKind, number>> = {
 }
 
 /** Above this a small mount is awkward to point. */
-export const AWKWARD_ALTITUDE_DEG = 75
-export const COMFORTABLE_ALTITUDE_DEG = 45
+const AWKWARD_ALTITUDE_DEG = 75
+const COMFORTABLE_ALTITUDE_DEG = 45
 export const iso = (ms: number) => new Date(ms).toISOString()

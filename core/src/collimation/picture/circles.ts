@@ -52,6 +52,6 @@ export interface Ground {
 
 /** Views that reach this share of the best one's score are rivals, and so are caps of this share of its cap's worth; where
  * the cap's size was typed, fewer are. */
-export const RIVAL_SHARE = { typed: { view: 0.9, cap: 0.6 }, untyped: { view: 0.8, cap: 0.25 } }
+const RIVAL_SHARE = { typed: { view: 0.9, cap: 0.6 }, untyped: { view: 0.8, cap: 0.25 } }
 export const rivalShare = ({ capRingDiameterMm }: KnownSizes) =>
   capRingDiameterMm === null ? RIVAL_SHARE.untyped : RIVAL_SHARE.typed

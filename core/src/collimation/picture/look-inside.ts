@@ -44,7 +44,7 @@ export interface Wanted {
 }
 
 /** Circles of about the right size near a place: voted for, then traced. */
-export function rimsNear(wanted: Wanted): Rim[] {
+function rimsNear(wanted: Wanted): Rim[] {
   const { planes, sigmaPx, polarity, radii, about, leastStep, leastCoverage, band, most } = wanted
   const margin = (radii.at(-1) ?? 0) * (1 + band) + 6
   const parts = planes.map((plane) => cut(plane, { ...about, reach: about.reach + margin }))
@@ -73,7 +73,7 @@ export function rimsNear(wanted: Wanted): Rim[] {
 }
 
 /** Rings that may be the cap's, likeliest first; far less likely ones are left out. */
-export function capRings(primary: Rim, ground: Ground, known: KnownSizes): readonly Rim[] {
+function capRings(primary: Rim, ground: Ground, known: KnownSizes): readonly Rim[] {
   const { capRingDiameterMm, apertureMm, focalLengthMm, peepholeOutsideFocusMm: d } = known
   const expected =
     capRingDiameterMm === null ? null : ((capRingDiameterMm / apertureMm) * primary.r) / (1 - d / focalLengthMm)
@@ -111,7 +111,7 @@ export function capRings(primary: Rim, ground: Ground, known: KnownSizes): reado
   })
 }
 
-export function votedMark(primary: Rim, ground: Ground, known: KnownSizes, cap: Rim | null): Rim | null {
+function votedMark(primary: Rim, ground: Ground, known: KnownSizes, cap: Rim | null): Rim | null {
   const expected = expectedMark(primary, known)
   const radii = expected
     ? radiiBetween(expected * 0.9, expected * 1.1, Math.max(0.35, expected * 0.025))
@@ -138,9 +138,9 @@ export function votedMark(primary: Rim, ground: Ground, known: KnownSizes, cap: 
 }
 
 /** How usual a diameter is: half again or two thirds of the usual one is three fifths as likely. */
-export const usualSize = (diameterMm: number, usualMm: number): number =>
+const usualSize = (diameterMm: number, usualMm: number): number =>
   Math.exp(-((Math.log(diameterMm / usualMm) / 0.4) ** 2) / 2)
-export const expectedMark = (primary: Rim, { markOuterDiameterMm, apertureMm }: KnownSizes): number | null =>
+const expectedMark = (primary: Rim, { markOuterDiameterMm, apertureMm }: KnownSizes): number | null =>
   markOuterDiameterMm === null ? null : (markOuterDiameterMm / apertureMm) * primary.r
 
 /** The mark near the primary's middle, fitted as a whole from the likeliest places; null where the ground shows none. */
@@ -185,7 +185,7 @@ export function centreMark(view: View, ground: Ground, known: KnownSizes): Rim |
   return mark && !(cap && isSame(mark, cap)) ? mark : null
 }
 
-export const isSame = (a: Circle, b: Circle): boolean =>
+const isSame = (a: Circle, b: Circle): boolean =>
   Math.hypot(a.x - b.x, a.y - b.y) < 0.15 * b.r && Math.abs(a.r - b.r) < 0.15 * b.r
 
 /** The hole itself, dark in the cap's middle; the mark's own hole is not it. */
@@ -207,28 +207,28 @@ export function peepholeOf(cap: Rim, mark: Rim | null, ground: Ground): Rim | nu
 }
 
 /** The mark is stuck on with care; one further off than this share of the radius is none. */
-export const MARK_REACH = 0.1
+const MARK_REACH = 0.1
 
 /** How far off the middle a mark is usually stuck, one spread, as a share of the radius. */
-export const MARK_SPREAD = 0.015
+const MARK_SPREAD = 0.015
 
 /** Within this share of the radius every place is tried. */
-export const MARK_NEAR = 0.055
+const MARK_NEAR = 0.055
 
 /** The farthest a reflection can stand from the primary's centre and still be put right with the screws. */
-export const CAP_REACH = 0.42
+const CAP_REACH = 0.42
 
 /** Diameters where nobody typed any. Common practice, no source. */
-export const USUAL_CAP_MM = 18
-export const USUAL_MARK_MM = 8
-export const HOLE_BONUS = 1.5
+const USUAL_CAP_MM = 18
+const USUAL_MARK_MM = 8
+const HOLE_BONUS = 1.5
 
 /** A mark explains at least this share of what the bare ground leaves. */
-export const LEAST_EXPLAINED = 0.45
+const LEAST_EXPLAINED = 0.45
 export const LEAST_LIKELY = 0.3
 
 /** A cap's light ring holds the mark's reflection with room to spare: the other way round one of both is wrong. */
-export const CAP_OVER_MARK = 1.1
+const CAP_OVER_MARK = 1.1
 
 /** Light rings that are made, mm. Common practice, no source. */
-export const CAP_RANGE_MM = { least: 8, most: 46 }
+const CAP_RANGE_MM = { least: 8, most: 46 }

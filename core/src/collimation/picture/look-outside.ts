@@ -44,12 +44,12 @@ export function lookOutside(
 export type Bounds = readonly [least: number, most: number]
 
 /** Inner end of a drawtube to the focal plane, and a tube's wall to it, mm: what is on sale. Common practice, no source. */
-export const DRAWTUBE_END_MM: Bounds = [22, 150]
-export const WALL_TO_FOCUS_MM: Bounds = [15, 160]
+const DRAWTUBE_END_MM: Bounds = [22, 150]
+const WALL_TO_FOCUS_MM: Bounds = [15, 160]
 
 /** What sizes typed say of the circles about the primary, as multiples of its radius in the picture: how far a thing lies
  * from the eye isn't known, but it lies within what can be built. */
-export function outsideBounds(known: KnownSizes): { readonly drawtube: Bounds; readonly secondary: Bounds } {
+function outsideBounds(known: KnownSizes): { readonly drawtube: Bounds; readonly secondary: Bounds } {
   const { apertureMm, focalLengthMm, peepholeOutsideFocusMm, drawtubeInnerDiameterMm, secondaryMinorAxisMm } = known
   const seenPrimary = apertureMm / (focalLengthMm + peepholeOutsideFocusMm)
   const seen = (diameterMm: number | null, nearestMm: number, farthestMm: number): Bounds =>
@@ -68,7 +68,7 @@ export function outsideBounds(known: KnownSizes): { readonly drawtube: Bounds; r
 
 /** A secondary's edge is seen less than this much wider than the primary. */
 export const SECONDARY_OVER_PRIMARY = 1.8
-export const encloses = (outer: Circle, inner: Circle): boolean =>
+const encloses = (outer: Circle, inner: Circle): boolean =>
   Math.hypot(outer.x - inner.x, outer.y - inner.y) < 0.35 * inner.r && outer.r > inner.r
-export const isClose = (a: Circle, b: Circle): boolean =>
+const isClose = (a: Circle, b: Circle): boolean =>
   Math.hypot(a.x - b.x, a.y - b.y) + Math.abs(a.r - b.r) < 0.025 * b.r

@@ -4,7 +4,7 @@ import { noiseOf, blurred, reducedPlanes, smaller, sampled, type Picture, type P
 /** Taken out of the global object once: inner loops ask for them millions of times. */
 const { abs, ceil, cos, exp, hypot, max, min, sin, sqrt } = Math
 
-export interface ReadStar {
+interface ReadStar {
   readonly disc: Circle
   readonly shadow: Circle
   readonly noisy: boolean
@@ -30,14 +30,14 @@ export function readStar(picture: Picture, input: StarTestInput): ReadStar | Sta
 }
 
 /** The exponent that screens and most cameras' curves come to (IEC 61966-2-1, from memory). */
-export const TONE_EXPONENT = 2.2
+const TONE_EXPONENT = 2.2
 
-export const linearised = ({ width, height, values }: Plane): Plane => ({
+const linearised = ({ width, height, values }: Plane): Plane => ({
   width,
   height,
   values: values.map((value) => value ** TONE_EXPONENT),
 })
-export function readPlane(
+function readPlane(
   grey: Plane,
   reducedBy: number,
   { defocusWaves, secondaryMinorAxisMm, apertureMm }: StarTestInput,
@@ -81,7 +81,7 @@ export function groundOf({ values }: Plane): number {
 }
 
 /** The largest bright patch with its holes filled, as a circle of the same width. */
-export function brightBlob(grey: Plane, ground: number): Circle | null {
+function brightBlob(grey: Plane, ground: number): Circle | null {
   const by = max(1, ceil(max(grey.width, grey.height) / 250))
   const coarse = blurred(smaller(grey, by), 1.2)
   const { width, height, values } = coarse
@@ -127,7 +127,7 @@ export function brightBlob(grey: Plane, ground: number): Circle | null {
 }
 
 /** Brightness of the ring in each direction: coma makes one side brighter, and an edge is a share of its own side. */
-export function ringLevels(plane: Plane, about: Circle, ground: number): readonly number[] {
+function ringLevels(plane: Plane, about: Circle, ground: number): readonly number[] {
   const peaks = Array.from({ length: RAYS }, (_, ray) => {
     const angle = (2 * Math.PI * ray) / RAYS
     let most = ground
@@ -177,7 +177,7 @@ export function outline(
 }
 
 /** The dark middle: from the ring inwards, the first place on each ray where the brightness falls below its level. */
-export function shadowOf(
+function shadowOf(
   plane: Plane,
   disc: Circle,
   { rings, expected }: { readonly rings: readonly number[]; readonly expected: number | null },
@@ -215,7 +215,7 @@ export function shadowOf(
 }
 
 /** A soft or small star's middle isn't black: the level is a share of the way from its floor to the ring. */
-export function floorLevels(plane: Plane, disc: Circle, rings: readonly number[]): (ray: number) => number {
+function floorLevels(plane: Plane, disc: Circle, rings: readonly number[]): (ray: number) => number {
   let floor = Infinity
   for (let y = -0.5 * disc.r; y <= 0.5 * disc.r; y += 1)
     for (let x = -0.5 * disc.r; x <= 0.5 * disc.r; x += 1)
@@ -227,16 +227,16 @@ export function floorLevels(plane: Plane, disc: Circle, rings: readonly number[]
 export const MEASURED_PX = 1000
 
 /** Outline and shadow are read at this share of the ring's brightness. */
-export const EDGE_LEVEL = 0.25
+const EDGE_LEVEL = 0.25
 
 /** There the outline lies this share of the radius inside the geometric edge, and the shadow's as much outside its own; a
  * middle value for a defocus that nobody typed. Wave optics, 4 to 5 %. */
-export const EDGE_SHIFT = 0.045
-export const SHADOW_LEVEL = 0.3
-export const SMALLEST_RADIUS_PX = 12
+const EDGE_SHIFT = 0.045
+const SHADOW_LEVEL = 0.3
+const SMALLEST_RADIUS_PX = 12
 
 /** Directions to either side that are averaged over: vanes are narrow, coma is wide. */
-export const NEIGHBOURS = 10
+const NEIGHBOURS = 10
 export const RAYS = 180
 export interface StarTestInput {
   readonly image: Picture

@@ -51,6 +51,12 @@ export class People {
     return { ...found.session, demo: this.context.demo }
   }
 
+  /** Whether a session is open, without noting it as used. */
+  async sessionIsOpen(tokenHash: string, now: Date): Promise<boolean> {
+    const usedSince = after(now, -IDLE_HOURS)
+    return (await queries.findSession(this.context.database.reader, tokenHash, { now, usedSince })) !== null
+  }
+
   /** @param given.address of the machine that asks @param given.before a session that this one takes the place of
    * @throws Problem WRONG_PASSWORD; it takes as long for people who don't exist. TOO_MANY after too many tries for one
    *   person or from one address, however many servers they were tried at */

@@ -10,7 +10,8 @@ await runMain(async () => {
   const cluster = await startCluster({ binFolder: await ensurePostgres(), folder: join(dataFolder, 'postgres') })
   const env = {
     ...process.env,
-    DATABASE_URL: cluster.url,
+    DATABASE_URL: cluster.dailyUrl,
+    DATABASE_OWNER_URL: cluster.url,
     BINOCULUM_DATA: dataFolder,
     TSX_TSCONFIG_PATH: join(rootFolder, 'server', 'tsconfig.json'),
   }

@@ -33,7 +33,8 @@ await runMain(async () => {
 function makeCopy() {
   const copy = mkdtempSync(join(tmpdir(), 'binoculum-mutants-'))
   const files = ['package.json', 'jest.config.mjs', 'tsconfig.json', 'tsconfig.base.json']
-  for (const name of ['core', 'contract', 'server', 'web', 'scripts', ...files])
+  const read = [join('e2e', 'dumps'), join('e2e', 'samples')]
+  for (const name of ['core', 'contract', 'server', 'web', 'scripts', ...read, ...files])
     cpSync(join(rootFolder, name), join(copy, name), {
       recursive: true,
       filter: (path) => !['node_modules', 'dist', 'public'].includes(basename(path)),
@@ -102,7 +103,7 @@ async function checkRights(copy) {
       return {
         project: 'integration',
         patterns: `test/(other-branch|${own})`,
-        env: { TEST_DATABASE_URL: cluster.url },
+        env: cluster.testEnv,
       }
     }
     const places = tracked('server/src/features/*.ts').flatMap((file) => {

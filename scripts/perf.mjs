@@ -155,8 +155,8 @@ function shelfFirstLoadKb() {
 }
 
 /** What a browser takes, beside yardsticks on the same page: e2e/perf, with the demo in a database of its own. */
-async function measurePages(databaseUrl) {
-  const env = { ...process.env, TEST_DATABASE_URL: databaseUrl, CHROMIUM_PATH: await ensureChromium(), PERF: '1' }
+async function measurePages({ testEnv }) {
+  const env = { ...process.env, ...testEnv, CHROMIUM_PATH: await ensureChromium(), PERF: '1' }
   const script = join(rootFolder, 'node_modules', '@playwright', 'test', 'cli.js')
   await run(process.execPath, [script, 'test', '--config', 'e2e/playwright.config.ts'], { cwd: rootFolder, env })
 }
@@ -226,7 +226,7 @@ else
       server = undefined
       const over = Object.entries(limits).filter(([name, limit]) => results[name] > limit)
       if (over.length > 0) throw new Explained(`Over the limit: ${over.map(([name]) => name).join(', ')}`)
-      await measurePages(cluster.url)
+      await measurePages(cluster)
     } finally {
       if (server) await stopProcess(server.pid, 'SIGTERM')
       await cluster.stop()

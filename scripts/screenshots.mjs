@@ -14,7 +14,7 @@ await runMain(async () => {
   const cluster = await startCluster({ binFolder: await ensurePostgres(), folder, throwAway: true })
   try {
     await ensureBuild()
-    const env = { ...process.env, TEST_DATABASE_URL: cluster.url, CHROMIUM_PATH: chromium, SCREENSHOTS: '1' }
+    const env = { ...process.env, ...cluster.testEnv, CHROMIUM_PATH: chromium, SCREENSHOTS: '1' }
     const script = join(rootFolder, 'node_modules', '@playwright', 'test', 'cli.js')
     await run(process.execPath, [script, 'test', '--config', 'e2e/playwright.config.ts'], { cwd: rootFolder, env })
   } finally {

@@ -9,6 +9,8 @@ import { startServer } from './lib/server.mjs'
 import { dataFolder, ensurePackages, ensurePostgres } from './lib/setup.mjs'
 
 const loopbackHosts = ['127.0.0.1', '::1', 'localhost']
+/** Ended more often than this, the database is not started again: something is wrong that a start doesn’t mend. */
+const MOST_ENDS_A_MINUTE = 5
 const ownPidPath = join(dataFolder, 'start.pid')
 
 const { values: options } = parseArgs({ options: { empty: { type: 'boolean', default: false } } })
@@ -55,18 +57,28 @@ async function main() {
     )
   await ensurePackages()
   let databaseUrl = process.env.DATABASE_URL
+  let ownerUrl = process.env.DATABASE_OWNER_URL
   let cluster = null
+  let restart = null
   if (!databaseUrl) {
     const binFolder = await ensurePostgres()
     const folder = join(dataFolder, options.empty ? 'postgres-empty' : 'postgres')
     cluster = await startCluster({ binFolder, folder })
-    databaseUrl = cluster.url
-    toStop.push(cluster.stop)
+    databaseUrl = cluster.dailyUrl
+    ownerUrl = cluster.url
+    toStop.push(() => cluster.stop())
+    restart = async () => (cluster = await startCluster({ binFolder, folder, port: cluster.port }))
   }
   await ensureBuild()
   const server = await startServer({
     args: options.empty ? ['--empty'] : ['--demo'],
-    env: { DATABASE_URL: databaseUrl, HOST: host, PORT: String(port), BINOCULUM_DATA: dataFolder },
+    env: {
+      DATABASE_URL: databaseUrl,
+      ...(ownerUrl ? { DATABASE_OWNER_URL: ownerUrl } : {}),
+      HOST: host,
+      PORT: String(port),
+      BINOCULUM_DATA: dataFolder,
+    },
   })
   toStop.push(() => stopProcess(server.pid, 'SIGTERM'))
   say(`\nBinoculum is ready: http://${host}:${port}   (Ctrl-C stops it)\n`)
@@ -75,11 +87,26 @@ async function main() {
       if (!stopping) say('The server ended by itself; its reason stands above.')
       resolve(stopping ? 0 : (code ?? 1))
     })
-    cluster?.child.on('exit', () => {
-      if (stopping) return
-      say('The database ended by itself. Start again: it recovers what was written.')
-      resolve(7)
-    })
+    const endedAtMs = []
+    const watch = () =>
+      cluster?.child.on('exit', async () => {
+        if (stopping) return
+        endedAtMs.push(Date.now())
+        if (endedAtMs.filter((at) => Date.now() - at < 60_000).length > MOST_ENDS_A_MINUTE) {
+          say('The database ended by itself again and again. What was written is kept; look at its disk and memory.')
+          return resolve(7)
+        }
+        say('The database ended by itself. It is started again, and recovers what was written.')
+        try {
+          await restart()
+          say('The database is back.')
+          watch()
+        } catch (error) {
+          say(error.message)
+          resolve(7)
+        }
+      })
+    watch()
   })
 }
 

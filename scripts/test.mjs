@@ -48,7 +48,7 @@ async function withDatabase(work) {
   process.once('SIGINT', stopOnSignal)
   process.once('SIGTERM', stopOnSignal)
   try {
-    await work({ TEST_DATABASE_URL: cluster.url })
+    await work(cluster.testEnv)
   } finally {
     await cluster.stop()
   }

@@ -19,12 +19,19 @@ export async function startOwnServer(): Promise<() => Promise<void>> {
 
   const port = await freePort()
   const data = mkdtempSync(join(tmpdir(), 'binoculum-e2e-'))
-  const databaseUrl = admin.replace(/\/postgres$/, `/${name}`)
-  const env = { DATABASE_URL: databaseUrl, PORT: String(port), HOST: '127.0.0.1', BINOCULUM_DATA: data }
+  const ownerUrl = admin.replace(/\/postgres$/, `/${name}`)
+  const dailyUrl = process.env.TEST_DAILY_URL?.replace(/\/postgres$/, `/${name}`)
+  const env = {
+    DATABASE_URL: dailyUrl ?? ownerUrl,
+    DATABASE_OWNER_URL: ownerUrl,
+    PORT: String(port),
+    HOST: '127.0.0.1',
+    BINOCULUM_DATA: data,
+  }
   const server = await startServer({ env, args: ['--demo'] })
   process.env.BASE_URL = `http://127.0.0.1:${port}`
   process.env.SIGN_INS = join(data, 'demo-sign-ins.json')
-  process.env.E2E_DATABASE_URL = databaseUrl
+  process.env.E2E_DATABASE_URL = ownerUrl
   return async () => {
     if (server.pid) await stopProcess(server.pid, 'SIGTERM')
   }

@@ -7,15 +7,15 @@ import { People } from './features/people/service.ts'
 import { readConfig } from './platform/config.ts'
 import { smtpDriver } from './platform/smtp.ts'
 import { makeDataSource } from './data-source.ts'
-import { Database, migrate } from './platform/database.ts'
+import { Database } from './platform/database.ts'
+import { prepareDatabase } from './prepare-database.ts'
 
 const say = (text: string) => process.stderr.write(`${text}\n`)
 
 async function main(): Promise<void> {
   const config = readConfig(process.env, process.argv.slice(2))
-  const source = makeDataSource(config.databaseUrl)
-  await source.initialize()
-  await migrate(source)
+  await prepareDatabase(config)
+  const source = await makeDataSource(config.databaseUrl).initialize()
   const database = new Database(source)
   const clock = () => new Date()
   if (config.mode === 'demo') say(await loadDemo({ database, now: clock(), dataFolder: config.dataFolder }))

@@ -12,7 +12,7 @@ afterAll(() => server.close())
 
 it('the shelf takes two round trips beyond the session’s, however many kits there are', async () => {
   await server.database.inTransaction((tx) => addKits(tx, 482))
-  const statements = watchStatements(server.source)
+  const statements = watchStatements(server.database.source)
   const shelf = (await ines.get<Shelf>('/api/kits')).body
   expect(shelfSchema.parse(shelf)).toEqual(shelf)
   const { kits } = shelf

@@ -17,7 +17,7 @@ let statements: string[]
 beforeAll(async () => {
   server = await startTestServer()
   ines = await server.signIn('ines')
-  statements = watchStatements(server.source)
+  statements = watchStatements(server.database.source)
 })
 afterAll(() => server.close())
 

@@ -7,7 +7,8 @@ import { buildApp, type AppOptions } from '../src/app.ts'
 import { fillDemo } from '../src/demo/load.ts'
 import { demoStaff } from '../src/demo/scenario.ts'
 import { makeDataSource } from '../src/data-source.ts'
-import { Database, migrate } from '../src/platform/database.ts'
+import { Database } from '../src/platform/database.ts'
+import { prepareDatabase } from '../src/prepare-database.ts'
 
 /** A Thursday afternoon, far from clock changes; loans and promises of the demo lie around it. */
 export const testNow = new Date('2026-03-12T14:00:00Z')
@@ -21,6 +22,13 @@ const baseUrl = () => {
 
 type Kind = 'empty' | 'migrated' | 'demo'
 
+/** As which a server works; the tests themselves look and prepare as the owner. */
+const dailyUrlOf = (name: string) => {
+  const url = process.env.TEST_DAILY_URL
+  if (!url) throw new Error('TEST_DAILY_URL is missing; run npm run test:integration, which starts a database')
+  return url.replace(/\/postgres$/, `/${name}`)
+}
+
 const cluster = () => new DataSource({ type: 'postgres', url: baseUrl() })
 const urlOf = (name: string) => baseUrl().replace(/\/postgres$/, `/${name}`)
 /** All workers of one run share its templates; another run, of other code, makes its own. */
@@ -30,19 +38,20 @@ const runId = process.send ? process.ppid : process.pid
  * latter two are made once a run and copied. */
 export async function makeDatabase(
   kind: Kind = 'empty',
-): Promise<{ url: string; source: DataSource; drop: () => Promise<void> }> {
+): Promise<{ url: string; dailyUrl: string; source: DataSource; drop: () => Promise<void> }> {
   const name = `test_${randomUUID().replaceAll('-', '')}`
   const admin = await cluster().initialize()
   if (kind === 'empty') await admin.query(`CREATE DATABASE ${name}`)
   else await copyTemplate(admin, kind, name)
   const url = urlOf(name)
   const source = await makeDataSource(url).initialize()
+  const dailyUrl = dailyUrlOf(name)
   const drop = async () => {
     if (source.isInitialized) await source.destroy()
     await admin.query(`DROP DATABASE ${name} WITH (FORCE)`)
     await admin.destroy()
   }
-  return { url, source, drop }
+  return { url, dailyUrl, source, drop }
 }
 
 /** Copies this run's template, made by whoever comes first; the others wait. */
@@ -56,7 +65,7 @@ async function copyTemplate(admin: DataSource, kind: Exclude<Kind, 'empty'>, nam
       const half = `${template}_half`
       await runner.query(`CREATE DATABASE ${half}`)
       const source = await makeDataSource(urlOf(half)).initialize()
-      await migrate(source)
+      await prepareDatabase({ ownerUrl: urlOf(half), databaseUrl: dailyUrlOf(half) })
       if (kind === 'demo') await new Database(source).inTransaction((tx) => fillDemo(tx, testNow, signIns()))
       await source.destroy()
       await runner.query(`ALTER DATABASE ${half} RENAME TO ${template}`)
@@ -79,8 +88,9 @@ export interface Reply<T = Record<string, unknown>> {
 export type Agent = ReturnType<Awaited<ReturnType<typeof startTestServer>>['agent']>
 
 export async function startTestServer(options: Partial<AppOptions> & { demo?: boolean; filled?: boolean } = {}) {
-  const { source, drop } = await makeDatabase((options.filled ?? true) ? 'demo' : 'migrated')
-  const database = new Database(source)
+  const { source, dailyUrl, drop } = await makeDatabase((options.filled ?? true) ? 'demo' : 'migrated')
+  const daily = await makeDataSource(dailyUrl).initialize()
+  const database = new Database(daily)
   const time = { now: testNow }
   const app = await buildApp({
     database,
@@ -118,6 +128,7 @@ export async function startTestServer(options: Partial<AppOptions> & { demo?: bo
   }
   const close = async () => {
     await app.close()
+    await daily.destroy()
     await drop()
   }
   return { app, database, source, time, agent, signIn, close }

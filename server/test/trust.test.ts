@@ -4,6 +4,7 @@ import type { FollowUpList, OwnSessions, StaffMember } from '@binoculum/contract
 import pg from 'pg'
 import { buildApp } from '../src/app.ts'
 import { loadDemo } from '../src/demo/load.ts'
+import { isTooMighty } from '../src/platform/accounts.ts'
 import { Database, migrate } from '../src/platform/database.ts'
 import { hashToken } from '../src/platform/secrets.ts'
 import {
@@ -348,5 +349,33 @@ describe('logs', () => {
     expect(lines.length).toBeGreaterThanOrEqual(2)
     expect(log).not.toMatch(/Wilhelmina|quartz|INSERT INTO|SELECT |parameters|find\?text/i)
     await app.close()
+  })
+})
+
+describe('the account a server works with', () => {
+  it('owns nothing, and can neither change nor end a line of the record', async () => {
+    const { source } = server.database
+    const refusal = async (sql: string): Promise<string> =>
+      source.query(sql).then(
+        () => 'let in',
+        (error: { driverError: { code: string } }) => error.driverError.code,
+      )
+    const [{ n }] = await source.query(
+      `SELECT count(*)::int AS n FROM pg_class c JOIN pg_roles r ON r.oid = c.relowner WHERE r.rolname = current_user`,
+    )
+    expect(n).toBe(0)
+    expect(await isTooMighty(source)).toBe(false)
+    expect(await isTooMighty(server.source)).toBe(true)
+    const forbidden = [
+      `UPDATE record SET act = 'checked'`,
+      'DELETE FROM record',
+      'TRUNCATE record',
+      'ALTER TABLE record DISABLE TRIGGER ALL',
+      'DROP TABLE kit',
+      'CREATE TABLE public.mine (id int)',
+      'DELETE FROM migrations',
+      'CREATE ROLE another',
+    ]
+    for (const sql of forbidden) expect([sql, await refusal(sql)]).toEqual([sql, '42501'])
   })
 })

@@ -2,6 +2,11 @@ import { z } from 'zod'
 
 const environment = z.object({
   DATABASE_URL: z.string().regex(/^postgres(ql)?:\/\//, 'must be a postgres:// address'),
+  /** Who owns the tables, and changes them when a new version needs it; DATABASE_URL then may own nothing. */
+  DATABASE_OWNER_URL: z
+    .string()
+    .regex(/^postgres(ql)?:\/\//, 'must be a postgres:// address')
+    .optional(),
   HOST: z.string().default('127.0.0.1'),
   PORT: z.coerce.number().int().min(0).max(65_535).default(8460),
   /** How others reach this server; https turns secure cookies on. */
@@ -21,6 +26,7 @@ const environment = z.object({
 
 export interface Config {
   readonly databaseUrl: string
+  readonly ownerUrl: string
   readonly host: string
   readonly port: number
   readonly publicUrl: string | null
@@ -39,12 +45,14 @@ export function readConfig(env: NodeJS.ProcessEnv, args: readonly string[]): Con
     const problems = parsed.error.issues.map((issue) => `${issue.path.join('.')}: ${issue.message}`)
     throw new Error(`The settings can’t be used.\n  ${problems.join('\n  ')}`)
   }
-  const { DATABASE_URL, HOST, PORT, PUBLIC_URL, BINOCULUM_DATA, SMTP_URL, MAIL_FROM } = parsed.data
+  const { DATABASE_URL, DATABASE_OWNER_URL, HOST, PORT, PUBLIC_URL, BINOCULUM_DATA, SMTP_URL, MAIL_FROM } =
+    parsed.data
   const mode = args.includes('--demo') ? 'demo' : args.includes('--empty') ? 'empty' : 'real'
   if (mode === 'demo' && !loopbackHosts.includes(HOST))
     throw new Error(`Demo mode serves this machine only; HOST=${HOST} is refused.`)
   return {
     databaseUrl: DATABASE_URL,
+    ownerUrl: DATABASE_OWNER_URL ?? DATABASE_URL,
     host: HOST,
     port: PORT,
     publicUrl: PUBLIC_URL ?? null,

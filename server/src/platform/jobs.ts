@@ -11,6 +11,27 @@ export interface HouseJob {
 
 const POLL_SECONDS = 30
 
+const makeQueues = async (boss: PgBoss, jobs: readonly HouseJob[]) => {
+  for (const { name, cron } of jobs) {
+    await boss.createQueue(name, { name, policy: 'singleton', retryLimit: 2, expireInMinutes: 10 })
+    await boss.schedule(name, cron)
+  }
+}
+
+/** Makes the tables behind the queues, as the account that owns them: whoever works them later finds them there. */
+export async function prepareQueues(ownerUrl: string, jobs: readonly HouseJob[]): Promise<void> {
+  const boss = new PgBoss({ connectionString: ownerUrl, schema: 'jobs', max: 2 })
+  const failures: unknown[] = []
+  boss.on('error', (error) => failures.push(error))
+  await boss.start()
+  try {
+    await makeQueues(boss, jobs)
+  } finally {
+    await boss.stop({ wait: true, graceful: false })
+  }
+  if (failures.length > 0) throw failures[0]
+}
+
 /** The queue of the house's jobs, kept in the database: what a server had begun when it died, another does again. */
 export class Jobs {
   private readonly boss: PgBoss
@@ -27,9 +48,8 @@ export class Jobs {
 
   async start(house: House): Promise<void> {
     await this.boss.start()
-    for (const { name, cron, work } of this.jobs) {
-      await this.boss.createQueue(name, { name, policy: 'singleton', retryLimit: 2, expireInMinutes: 10 })
-      await this.boss.schedule(name, cron)
+    await makeQueues(this.boss, this.jobs)
+    for (const { name, work } of this.jobs) {
       await this.boss.work(name, { pollingIntervalSeconds: this.pollSeconds }, async () => {
         try {
           await work(house)

@@ -11,6 +11,12 @@ export const errorCatalogue = {
     status: 401,
     message: 'Mail address and password don’t go together. Try again, or ask your coordinator for a new password.',
   },
+  CODE_NEEDED: { status: 401, message: 'Type the six digits that your app shows now, or one of your backup codes.' },
+  WRONG_CODE: {
+    status: 401,
+    message:
+      'This code is not the one of this half minute, or was used already. Wait for the next one and type that.',
+  },
   NOT_ALLOWED: { status: 403, message: 'Your role doesn’t allow this. Ask your coordinator.' },
   NOT_FOUND: { status: 404, message: 'There is nothing under this name. It may have been renamed.' },
   LINK_OVER: { status: 404, message: 'This link has expired or was already used. Ask for a new one.' },

@@ -342,3 +342,12 @@ export {
   type WriteLandmark,
 } from './landmarks.ts'
 export { acts, actsOf, recordLineSchema, type Act, type KitAct, type RecordLine } from './record.ts'
+export {
+  oneTimeCodeSchema,
+  secondFactorStateSchema,
+  newSecondFactorSchema,
+  backupCodesSchema,
+  type SecondFactorState,
+  type NewSecondFactor,
+  type BackupCodes,
+} from './second-factor.ts'

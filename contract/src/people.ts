@@ -18,6 +18,8 @@ export const idSchema = z.uuid()
 export const signInSchema = z.object({
   email: emailSchema,
   password: z.string().min(1, 'must not be empty').max(200),
+  /** Where this person has a second factor. */
+  code: z.string().trim().max(40).optional(),
 })
 
 export const membershipSchema = z.object({ branchId: idSchema, branchName: z.string(), role: staffRoleSchema })

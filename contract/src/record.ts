@@ -13,6 +13,7 @@ export const actsOf = {
     'branch-added',
     'agreement-written',
   ],
+  secondFactor: ['second-factor-on', 'second-factor-off'],
   kits: [
     'part-marked',
     'extra-settled',

@@ -11,6 +11,7 @@ import { loans } from './features/loans/feature.ts'
 import { people } from './features/people/feature.ts'
 import { practice } from './features/practice/feature.ts'
 import { printing } from './features/printing/feature.ts'
+import { secondFactor } from './features/second-factor/feature.ts'
 import { sheet } from './features/sheet/feature.ts'
 import { sites } from './features/sites/feature.ts'
 import { store } from './features/store/feature.ts'
@@ -19,6 +20,7 @@ import type { Feature } from './platform/feature.ts'
 
 /** All features of the server: each after those whose services it uses. A new one is added here, and nowhere else. */
 export const features: readonly Feature[] = [
+  secondFactor,
   people,
   store,
   judgement,

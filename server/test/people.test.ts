@@ -236,14 +236,7 @@ describe('an empty programme behind https', () => {
   it('has one link for the first coordinator, secure cookies, and no link after that', async () => {
     const { People } = await import('../src/features/people/service.ts')
     const other = await startTestServer({ filled: false, publicUrl: 'https://kits.example', demo: false })
-    const people = new People({
-      database: other.database,
-      clock: () => testNow,
-      secure: true,
-      demo: false,
-      mail: outboxDriver,
-      mailFrom: 'desk@x.example',
-    })
+    const people = other.app.house.use(People)
     const path = await people.firstCoordinatorLink()
     const given = {
       name: 'Ola Umber',

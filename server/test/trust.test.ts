@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { connect } from 'node:net'
 import type { FollowUpList, OwnSessions, StaffMember } from '@binoculum/contract'
+import { Secret, TOTP } from 'otpauth'
 import pg from 'pg'
 import { buildApp } from '../src/app.ts'
 import { loadDemo } from '../src/demo/load.ts'
@@ -204,6 +205,44 @@ describe('who is signed in', () => {
       [email],
     )
     expect(n).toBeGreaterThanOrEqual(3)
+  })
+
+  it('with a second factor the password alone is not enough; each code and each backup code works once', async () => {
+    const path = '/api/session/second-factor'
+    const kofi = await server.signIn('kofi')
+    const { secret, address } = (await kofi.post<{ secret: string; address: string }>(path)).body
+    expect(address).toContain('otpauth://totp/')
+    const codeNow = () => {
+      const totp = new TOTP({ secret: Secret.fromBase32(secret) })
+      return totp.generate({ timestamp: server.time.now.getTime() })
+    }
+    const halfMinuteLater = () => (server.time.now = new Date(server.time.now.getTime() + 30_000))
+    expect((await kofi.post(`${path}/confirm`, { code: '000000' })).status).toBe(401)
+    const { backupCodes } = (await kofi.post<{ backupCodes: string[] }>(`${path}/confirm`, { code: codeNow() })).body
+    expect(backupCodes).toHaveLength(8)
+
+    const { email } = (await kofi.get<{ session: { email: string } }>('/api/session')).body.session
+    const signIn = async (code?: string) => {
+      const reply = await server
+        .agent()
+        .post<{ error?: { code: string } }>('/api/session', { email, password: passwordOf(email), code })
+      return reply.body.error?.code ?? reply.status
+    }
+    expect(await signIn()).toBe('CODE_NEEDED')
+    expect(await signIn(codeNow())).toBe('WRONG_CODE')
+    halfMinuteLater()
+    expect(await signIn(codeNow())).toBe(200)
+    expect(await signIn(codeNow())).toBe('WRONG_CODE')
+    expect(await signIn(backupCodes[3])).toBe(200)
+    expect(await signIn(backupCodes[3])).toBe('WRONG_CODE')
+    expect((await kofi.get(path)).body).toEqual({ on: true, backupCodesLeft: 7 })
+    halfMinuteLater()
+    expect((await kofi.post(`${path}/end`, { code: codeNow() })).body).toEqual({ on: false, backupCodesLeft: 0 })
+    expect(await signIn()).toBe(200)
+    const [{ n }] = await server.source.query(
+      `SELECT count(*)::int AS n FROM record WHERE act IN ('second-factor-on', 'second-factor-off')`,
+    )
+    expect(n).toBe(2)
   })
 
   it('what somebody is in another branch is not shown to this one', async () => {

@@ -11,6 +11,7 @@ import { SentFor1764900000000 } from './0010-sent-for.ts'
 import { GuidePieces1765000000000 } from './0011-guide-pieces.ts'
 import { ModelOwners1765100000000 } from './0012-model-owners.ts'
 import { SignIns1765200000000 } from './0013-sign-ins.ts'
+import { SecondFactor1765300000000 } from './0014-second-factor.ts'
 
 /** In order, named one by one: leftover build output is never taken for a migration. */
 export const migrations = [
@@ -27,4 +28,5 @@ export const migrations = [
   GuidePieces1765000000000,
   ModelOwners1765100000000,
   SignIns1765200000000,
+  SecondFactor1765300000000,
 ]

@@ -1,5 +1,6 @@
 import { actsOf } from '@binoculum/contract'
 import type { Feature } from '../../platform/feature.ts'
+import { SecondFactor } from '../second-factor/service.ts'
 import { Branch, InvitationRow, Membership, SessionRow, SignInTry, Staff } from './entities.ts'
 import { peopleRoutes } from './routes.ts'
 import { People } from './service.ts'
@@ -8,7 +9,7 @@ export const people: Feature = {
   name: 'people',
   entities: [Branch, Staff, Membership, SessionRow, SignInTry, InvitationRow],
   acts: actsOf.people,
-  open: (house) => house.offer(new People(house.context)),
+  open: (house) => house.offer(new People(house.context, house.use(SecondFactor))),
   jobs: [
     {
       name: 'sweep-sign-ins',

@@ -18,6 +18,7 @@ import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
 import { appendRecord } from '../../platform/record.ts'
 import { hashPassword, hashToken, newToken, passwordMatches } from '../../platform/secrets.ts'
+import type { SecondFactor } from '../second-factor/service.ts'
 import { Branch, Membership, Staff } from './entities.ts'
 import { isCommonPassword } from './common-passwords.ts'
 import { defaultAgreementText, defaultPolicies } from './defaults.ts'
@@ -39,7 +40,10 @@ const LINKS_KEPT_HOURS = 30 * 24
 const after = (now: Date, hours: number) => new Date(now.getTime() + hours * HOUR_MS)
 
 export class People {
-  constructor(private readonly context: Context) {}
+  constructor(
+    private readonly context: Context,
+    private readonly secondFactor: SecondFactor,
+  ) {}
 
   /** The open session of a token; noted as used, not more often than every few minutes. */
   async findSession(tokenHash: string, now: Date): Promise<Session | null> {
@@ -59,10 +63,12 @@ export class People {
 
   /** @param given.address of the machine that asks @param given.before a session that this one takes the place of
    * @throws Problem WRONG_PASSWORD; it takes as long for people who don't exist. TOO_MANY after too many tries for one
-   *   person or from one address, however many servers they were tried at */
+   *   person or from one address, however many servers they were tried at; CODE_NEEDED, WRONG_CODE where this person has a
+   *   second factor */
   async signIn(given: {
     email: string
     password: string
+    code?: string | undefined
     address: string
     before: string | null
   }): Promise<{ token: string; session: Session; expiresAt: Date }> {
@@ -74,6 +80,7 @@ export class People {
     const matches = await passwordMatches(staff?.passwordHash ?? null, given.password)
     if (!staff || !matches) throw new Problem('WRONG_PASSWORD')
     return database.inTransaction(async (tx) => {
+      await this.secondFactor.check(tx, staff.id, given.code)
       await queries.forgiveTries(tx, { person, address })
       await queries.deleteOldSessions(tx, clock())
       if (given.before) await queries.deleteSession(tx, given.before)
@@ -193,6 +200,7 @@ export class People {
     const { staffId, branchId } = invitation
     if (!staffId || !branchId) throw new Problem('LINK_OVER')
     await tx.update(Staff, { id: staffId }, { passwordHash })
+    await this.secondFactor.forget(tx, staffId)
     return { staffId, branchId }
   }
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useSending } from '../../shared/api/use-sending.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import { useSession } from './session.ts'
@@ -9,11 +9,20 @@ const emit = defineEmits<{ done: [] }>()
 const session = useSession()
 const email = ref(knownEmail)
 const password = ref('')
+const code = ref('')
 const { sending, problem, run } = useSending()
+/** Asked for only where the password was right and this person has a second factor. */
+const wantsCode = ref(false)
+const refused = computed(() => (problem.value?.code === 'CODE_NEEDED' ? null : problem.value))
 
 async function submit() {
-  if (await run(() => session.signIn(email.value, password.value))) emit('done')
-  password.value = ''
+  const given = { email: email.value, password: password.value, ...(wantsCode.value ? { code: code.value } : {}) }
+  const done = await run(() => session.signIn(given))
+  const answered = problem.value?.code ?? ''
+  wantsCode.value = ['CODE_NEEDED', 'WRONG_CODE'].includes(answered)
+  code.value = ''
+  if (!wantsCode.value) password.value = ''
+  if (done) emit('done')
 }
 </script>
 
@@ -21,30 +30,34 @@ async function submit() {
   <form class="sign-in-form" @submit.prevent="submit">
     <label class="labelled">
       <span>mail address</span>
-      <input
+      <ElInput
         v-model="email"
-        class="field"
         type="email"
         name="email"
         autocomplete="username"
         required
         :autofocus="!knownEmail"
+        size="large"
       />
     </label>
     <label class="labelled">
       <span>password</span>
-      <input
+      <ElInput
         v-model="password"
-        class="field"
         type="password"
         name="password"
         autocomplete="current-password"
         required
         :autofocus="!!knownEmail"
+        size="large"
       />
     </label>
-    <ProblemNote :problem="problem" @retry="submit" />
-    <button class="button main big" :disabled="sending">Sign in</button>
+    <label v-if="wantsCode" class="labelled">
+      <span>the six digits that your app shows now, or a backup code</span>
+      <ElInput v-model="code" name="code" autocomplete="one-time-code" required autofocus size="large" />
+    </label>
+    <ProblemNote :problem="refused" @retry="submit" />
+    <ElButton type="primary" native-type="submit" size="large" :disabled="sending">Sign in</ElButton>
   </form>
 </template>
 

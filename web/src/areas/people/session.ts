@@ -16,8 +16,8 @@ export const useSession = defineStore('session', () => {
     loaded = true
   }
 
-  async function signIn(email: string, password: string) {
-    current.value = await api.post(sessionSchema, '/api/session', { email, password })
+  async function signIn(given: { email: string; password: string; code?: string }) {
+    current.value = await api.post(sessionSchema, '/api/session', given)
     loaded = true
     asksAgain.value = false
     waiting.forEach((proceed) => proceed())

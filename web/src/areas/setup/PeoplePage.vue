@@ -15,6 +15,7 @@ import ProblemNote from '../../shared/ProblemNote.vue'
 import { dayText, ownZone } from '../../shared/words.ts'
 import { useSession } from '../people/session.ts'
 import OwnSessions from './OwnSessions.vue'
+import SecondFactor from './SecondFactor.vue'
 import SetupTabs from './SetupTabs.vue'
 
 const session = useSession()
@@ -159,6 +160,7 @@ async function close(person: StaffMember) {
       <button class="button main" :disabled="sending">Make the link</button>
     </form>
     <OwnSessions :zone="ownZone" />
+    <SecondFactor />
   </main>
 </template>
 

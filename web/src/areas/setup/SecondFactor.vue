@@ -1,0 +1,132 @@
+<script setup lang="ts">
+import { backupCodesSchema, newSecondFactorSchema, secondFactorStateSchema } from '@binoculum/contract'
+import { ref } from 'vue'
+import { api } from '../../shared/api/client.ts'
+import { useLoaded } from '../../shared/api/use-loaded.ts'
+import { useSending } from '../../shared/api/use-sending.ts'
+import ProblemNote from '../../shared/ProblemNote.vue'
+
+/** A code from one's phone besides the password: begun, shown, confirmed by a first code, ended by another. */
+const path = '/api/session/second-factor'
+const { data, problem, reload } = useLoaded(secondFactorStateSchema, path)
+const { sending, problem: refusal, run } = useSending()
+const begun = ref<{ secret: string; picture: string } | null>(null)
+const backupCodes = ref<readonly string[]>([])
+const ends = ref(false)
+const code = ref('')
+
+async function begin() {
+  await run(async () => {
+    const { secret, address } = await api.post(newSecondFactorSchema, path)
+    const qrcode = await import('qrcode')
+    const svg = await qrcode.toString(address, { type: 'svg', margin: 2, errorCorrectionLevel: 'M' })
+    begun.value = { secret, picture: `data:image/svg+xml,${encodeURIComponent(svg)}` }
+  })
+}
+
+async function confirm() {
+  const done = await run(async () => {
+    backupCodes.value = (await api.post(backupCodesSchema, `${path}/confirm`, { code: code.value })).backupCodes
+  })
+  code.value = ''
+  if (!done) return
+  begun.value = null
+  await reload()
+}
+
+async function end() {
+  const done = await run(async () => {
+    data.value = await api.post(secondFactorStateSchema, `${path}/end`, { code: code.value })
+  })
+  code.value = ''
+  if (!done) return
+  ends.value = false
+  backupCodes.value = []
+}
+/** Four signs at a time are easier to type. */
+const inFours = (secret: string) => secret.match(/.{1,4}/g)?.join(' ') ?? secret
+</script>
+
+<template>
+  <section v-if="data" aria-labelledby="second-factor-title">
+    <h2 id="second-factor-title">A code besides your password</h2>
+    <template v-if="data.on">
+      <p>
+        On: at sign-in you are asked for the six digits of your app. {{ data.backupCodesLeft }} of your backup codes
+        are left.
+      </p>
+      <div v-if="backupCodes.length > 0" class="codes">
+        <p>
+          <strong>Write these down or print them now; they are not shown again.</strong> Each lets you in once when
+          your phone is not at hand.
+        </p>
+        <ul>
+          <li v-for="each in backupCodes" :key="each">
+            <code>{{ each }}</code>
+          </li>
+        </ul>
+      </div>
+      <ElButton v-if="!ends" @click="ends = true">Turn it off</ElButton>
+      <form v-else class="asks" @submit.prevent="end">
+        <label class="labelled">
+          <span>a code of now, or a backup code</span>
+          <ElInput v-model="code" autocomplete="one-time-code" required />
+        </label>
+        <ElButton native-type="submit" :disabled="sending">Turn it off</ElButton>
+        <ElButton @click="ends = false">Leave it on</ElButton>
+      </form>
+    </template>
+    <template v-else-if="begun">
+      <p>Read this with an app for one-time codes, or type the key into it. Then type the code that it shows.</p>
+      <div class="begun">
+        <img :src="begun.picture" alt="The key as a picture code" />
+        <div>
+          <code>{{ inFours(begun.secret) }}</code>
+          <form class="asks" @submit.prevent="confirm">
+            <label class="labelled">
+              <span>six digits</span>
+              <ElInput v-model="code" inputmode="numeric" autocomplete="one-time-code" maxlength="6" required />
+            </label>
+            <ElButton type="primary" native-type="submit" :disabled="sending">Turn it on</ElButton>
+          </form>
+        </div>
+      </div>
+    </template>
+    <template v-else>
+      <p>Off. With it a password that somebody saw or guessed is not enough to get in.</p>
+      <ElButton :disabled="sending" @click="begin">Set it up</ElButton>
+    </template>
+    <ProblemNote :problem="problem ?? refusal" @retry="reload" />
+  </section>
+</template>
+
+<style scoped>
+.begun {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 20px;
+  margin-top: 10px;
+}
+
+.begun img {
+  width: 180px;
+  height: 180px;
+}
+
+.asks {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  align-items: end;
+  margin-top: 10px;
+}
+
+.codes ul {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, 220px);
+  gap: 4px 20px;
+  margin-block: 8px;
+  padding: 0;
+  list-style: none;
+}
+</style>

@@ -1,4 +1,3 @@
-import { outboxDriver } from '../src/features/follow-up/outbox-stand-in.ts'
 import { handOutBody, passwordOf, startTestServer, testNow, type Agent } from './support.ts'
 
 let server: Awaited<ReturnType<typeof startTestServer>>

@@ -116,6 +116,14 @@ export async function startTestServer(options: Partial<AppOptions> & { demo?: bo
       get: <T>(url: string) => send<T>({ method: 'GET', url, ...from }),
       post: <T>(url: string, payload: object = {}) => send<T>({ method: 'POST', url, ...from, payload }),
       put: <T>(url: string, payload: object = {}) => send<T>({ method: 'PUT', url, ...from, payload }),
+      upload: <T>(url: string, payload: Buffer) =>
+        send<T>({
+          method: 'POST',
+          url,
+          ...from,
+          headers: { ...from.headers, 'content-type': 'image/jpeg' },
+          payload,
+        }),
       delete: <T>(url: string) => send<T>({ method: 'DELETE', url, ...from }),
     }
   }

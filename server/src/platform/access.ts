@@ -19,10 +19,10 @@ declare module 'fastify' {
   }
 }
 
-/** Where routes without a rule, and all rules, are listed for the test. */
+/** Where all routes, their rules and what they read are listed for the tests. */
 declare module 'fastify' {
   interface FastifyInstance {
-    routeRules: { method: string; url: string; access: Access | undefined }[]
+    routeRules: { method: string; url: string; access: Access | undefined; body: unknown }[]
   }
 }
 
@@ -32,7 +32,7 @@ export const accessRules = fastifyPlugin(async (app: FastifyInstance) => {
   app.decorate('routeRules', [])
   app.addHook('onRoute', (route) => {
     const access = route.config?.access
-    app.routeRules.push({ method: String(route.method), url: route.url, access })
+    app.routeRules.push({ method: String(route.method), url: route.url, access, body: route.schema?.body })
     if (access === undefined) throw new Error(`${String(route.method)} ${route.url} doesn’t declare who may call it`)
   })
   app.addHook('onRequest', async (request) => {

@@ -181,11 +181,11 @@ export class Archives {
           after: { file: 'archive', parts: rows.length },
         })
       }
-      await insertMany(
-        tx,
-        Spare,
-        archive.spares.map((spare) => ({ ...spare, id: randomUUID(), branchId, version: 1 })),
-      )
+      // As with places: what the drawer has under this name already is left as it is.
+      const lying = new Set((await tx.findBy(Spare, { branchId })).map(({ name }) => name))
+      const spares = archive.spares.filter(({ name }) => !lying.has(name))
+      const spareRows = spares.map((spare) => ({ ...spare, id: randomUUID(), branchId, version: 1 }))
+      if (spareRows.length > 0) await insertMany(tx, Spare, spareRows)
       const places = await this.bringPlaces(tx, branchId, archive, idOf)
       const guideTexts = archive.guideTexts.map(({ model, kit, atUtc, ...rest }) => ({
         ...rest,
@@ -198,7 +198,7 @@ export class Archives {
         at: new Date(atUtc),
       }))
       if (guideTexts.length > 0) await insertMany(tx, GuideTextRow, guideTexts)
-      const { kits, models, spares } = archive
+      const { kits, models } = archive
       return {
         kits: kits.map(({ code }) => code),
         models: models.length,

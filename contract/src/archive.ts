@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { daySchema, instantSchema } from './days.ts'
 import { extraPartSchema, kitDetailsSchema, modelOpticsSchema, partOpticsSchema } from './kits.ts'
 import { finderDataSchema, ownFinderSchema } from './finder-data.ts'
 import { guideTextFormSchema } from './guide-texts.ts'
@@ -69,7 +70,7 @@ const kitSchema = z.object({
         mark: markSchema,
         presentCount: z.number().int().nonnegative(),
         note: z.string().max(500),
-        seenAtUtc: z.iso.datetime().nullable().default(null),
+        seenAtUtc: instantSchema.nullable().default(null),
         wrongItem: z.string().max(120),
         pictures: z.array(key),
       }),
@@ -88,7 +89,7 @@ const kitSchema = z.object({
       containerG: z.number(),
       expectedG: z.number(),
       source: z.enum(['scale', 'typed']),
-      atUtc: z.iso.datetime(),
+      atUtc: instantSchema,
     }),
   ),
   jobs: z.array(
@@ -97,9 +98,9 @@ const kitSchema = z.object({
       text: z.string(),
       note: z.string(),
       part: key.nullable(),
-      dueOn: z.iso.date().nullable(),
-      notBeforeUtc: z.iso.datetime().nullable(),
-      openedAtUtc: z.iso.datetime(),
+      dueOn: daySchema.nullable(),
+      notBeforeUtc: instantSchema.nullable(),
+      openedAtUtc: instantSchema,
     }),
   ),
 })
@@ -113,13 +114,13 @@ const guideTextSchema = guideTextFormSchema.omit({ kitCode: true, inUse: true })
   /** Key of the model, or code of the kit, that it is for. */
   model: key.nullable(),
   kit: z.string().max(40).nullable(),
-  atUtc: z.iso.datetime(),
+  atUtc: instantSchema,
 })
 
 export const archiveSchema = z.object({
   format: z.literal(ARCHIVE_FORMAT),
   version: z.literal(ARCHIVE_VERSION),
-  writtenAtUtc: z.iso.datetime(),
+  writtenAtUtc: instantSchema,
   branch: z.object({ name: z.string(), zone: z.string(), currency: z.string() }),
   models: z.array(modelSchema).max(5000),
   kits: z.array(kitSchema).max(5000),

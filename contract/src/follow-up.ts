@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { daySchema } from './days.ts'
 import { idSchema } from './people.ts'
 import { jobCodeSchema, roleSchema } from './readiness.ts'
 
@@ -43,7 +44,7 @@ export type FollowUpList = z.infer<typeof followUpSchema>
 export const changeJobSchema = z.object({
   version: z.number().int(),
   ownerId: idSchema.nullable(),
-  dueOn: z.iso.date().nullable(),
+  dueOn: daySchema.nullable(),
   note: z.string().trim().max(500),
 })
 
@@ -60,7 +61,7 @@ export const noticeSchema = z.object({
   idempotencyKey: z.uuid(),
   modelId: idSchema,
   text: z.string().trim().min(5, 'say what to check').max(500),
-  dueOn: z.iso.date(),
+  dueOn: daySchema,
   /** No kit of the model goes out before it was looked at. */
   stops: z.boolean(),
 })
@@ -71,7 +72,7 @@ export const batteryRoundSchema = z.object({
   idempotencyKey: z.uuid(),
   branchId: idSchema,
   olderThanDays: z.number().int().min(1).max(3650),
-  dueOn: z.iso.date(),
+  dueOn: daySchema,
 })
 
 export const lossSchema = z.object({

@@ -1,5 +1,6 @@
 import { landmarkSources, NEAREST_LANDMARK_M } from '@binoculum/core'
 import { z } from 'zod'
+import { longitudeSchema } from './longitude.ts'
 import { idSchema } from './people.ts'
 
 export const landmarkFieldsSchema = z.object({
@@ -23,7 +24,7 @@ export const landmarkFieldsSchema = z.object({
     .max(89, 'between −60 and 89°'),
   source: z.enum(landmarkSources),
   latitudeDeg: z.number().min(-90).max(90).nullable(),
-  longitudeDeg: z.number().min(-180).max(180).nullable(),
+  longitudeDeg: longitudeSchema.nullable(),
   pictureId: idSchema.nullable(),
 })
 export type LandmarkFields = z.infer<typeof landmarkFieldsSchema>
@@ -41,7 +42,7 @@ export type Landmarks = z.infer<typeof landmarksSchema>
 export const writeLandmarkSchema = landmarkFieldsSchema.extend({ version: z.number().int().nullable() })
 export type WriteLandmark = z.infer<typeof writeLandmarkSchema>
 
-const position = z.tuple([z.number().min(-180).max(180), z.number().min(-90).max(90)]).rest(z.number())
+const position = z.tuple([longitudeSchema, z.number().min(-90).max(90)]).rest(z.number())
 
 /** Landmarks as an open file [RFC 7946]: longitude first, heights in metres third. */
 export const landmarkFileSchema = z.object({

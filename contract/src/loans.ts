@@ -1,5 +1,6 @@
 import { cleanAnswers, outcomes } from '@binoculum/core'
 import { z } from 'zod'
+import { daySchema } from './days.ts'
 import { guideWishesSchema } from './guides.ts'
 import { foundExtraSchema, kitSheetSchema } from './kits.ts'
 import { recordLineSchema } from './record.ts'
@@ -105,7 +106,7 @@ export const handOutSchema = z.object({
   contentsAgreed: z.literal(true, 'the contents must be agreed on'),
   /** Held against a lamp: no pinhole. Asked for where a front filter goes out. */
   filterChecked: z.boolean().default(false),
-  dueOn: z.iso.date(),
+  dueOn: daySchema,
   overruleReason: z.string().trim().max(500).default(''),
   guide: guideWishesSchema.default(() => guideWishesSchema.parse({})),
 })
@@ -237,7 +238,7 @@ export type CorrectTakeBack = z.infer<typeof correctTakeBackSchema>
 export const correctHandOutSchema = z.object({
   idempotencyKey: idempotencyKeySchema,
   loanVersion: z.number().int(),
-  dueOn: z.iso.date().optional(),
+  dueOn: daySchema.optional(),
   borrower: borrowerGivenSchema.optional(),
   /** It never left: the loan is cancelled and its link ends. */
   neverLeft: z.literal(true).optional(),

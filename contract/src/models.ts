@@ -1,5 +1,6 @@
 import { roles, type Role } from '@binoculum/core'
 import { z } from 'zod'
+import { daySchema } from './days.ts'
 import { finderDataSchema, finderOffsetSchema } from './finder-data.ts'
 import { mirrorDataSchema, mirrorOpticsSchema } from './mirror-data.ts'
 import { mountDataSchema, procedureSchema, standDataSchema } from './mount-data.ts'
@@ -11,7 +12,7 @@ import { criticalitySchema, familySchema, roleSchema } from './readiness.ts'
 export const consumableSchema = z.object({
   kind: z.string().trim().min(1).max(60),
   pieces: z.number().int().min(1).max(50),
-  changedOn: z.iso.date().nullable(),
+  changedOn: daySchema.nullable(),
 })
 export type Consumable = z.infer<typeof consumableSchema>
 

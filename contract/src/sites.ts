@@ -1,4 +1,6 @@
 import { z } from 'zod'
+import { daySchema } from './days.ts'
+import { longitudeSchema } from './longitude.ts'
 import { idSchema } from './people.ts'
 
 const isZone = (zone: string) => {
@@ -17,11 +19,11 @@ export const siteFieldsSchema = z.object({
   name: z.string().trim().min(1, 'name the place').max(80),
   zone: zoneSchema,
   latitudeDeg: degrees(90, 'a latitude lies between −90 and 90°, north +'),
-  longitudeDeg: degrees(180, 'a longitude lies between −180 and 180°, east +'),
+  longitudeDeg: longitudeSchema,
   heightM: z.number().min(-500).max(9000).nullable(),
   /** As a person measured or looked it up, east +; null leaves it to the model. */
   needleDeg: z.number().min(-180).max(180).nullable(),
-  needleOn: z.iso.date().nullable(),
+  needleOn: daySchema.nullable(),
 })
 
 /** Where the compass needle points at a place today, and how that is known. */

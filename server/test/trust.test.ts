@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { connect } from 'node:net'
-import type { FollowUpList, OwnSessions, StaffMember } from '@binoculum/contract'
+import type { FollowUpList, ModelSheet, OwnSessions, StaffMember } from '@binoculum/contract'
 import { Secret, TOTP } from 'otpauth'
 import pg from 'pg'
 import { buildApp } from '../src/app.ts'
@@ -128,6 +128,53 @@ describe('what can’t be kept is refused, never our fault', () => {
     )
     const reply = await mark(kit, { pictureIds: [id] })
     expect([reply.status, reply.body.error.code]).toEqual([400, 'BAD_INPUT'])
+  })
+})
+
+describe('what is meant is kept', () => {
+  it('a year that nobody means is asked about', async () => {
+    const { kitId, body } = await handOutBody(ines, 'M-03')
+    const reply = await ines.post(`/api/kits/${kitId}/hand-out`, { ...body, dueOn: '0226-03-26' })
+    expect(reply.body).toMatchObject({
+      error: { issues: [{ path: 'dueOn', message: expect.stringContaining('2000') }] },
+    })
+  })
+
+  it('a longitude past the edge of the map is the same meridian', async () => {
+    const { branchId } = await kitOf(ines, 'M-03')
+    const place = { name: 'An island', zone: 'Pacific/Fiji', latitudeDeg: -16.8, longitudeDeg: 190, heightM: null }
+    const given = { ...place, needleDeg: null, needleOn: null, branchId, version: null }
+    const { sites } = (await ines.post<{ sites: { name: string; longitudeDeg: number }[] }>('/api/sites', given)).body
+    expect(sites.find(({ name }) => name === 'An island')?.longitudeDeg).toBe(-170)
+  })
+
+  it('a picture of another branch is on no card and at no landmark', async () => {
+    const { branchId, modelId } = await kitOf(ines, 'M-03')
+    const [other] = await server.source.query(
+      `INSERT INTO branch (id, name, zone, emergency_line, policies)
+       SELECT gen_random_uuid(), 'Far away', zone, emergency_line, policies FROM branch WHERE id = $1 RETURNING id`,
+      [branchId],
+    )
+    const pictureId = randomUUID()
+    await server.source.query(
+      `INSERT INTO picture (id, branch_id, bytes, width_px, height_px, at) VALUES ($1, $2, '', 4, 3, now())`,
+      [pictureId, other.id],
+    )
+    const { version, name, parts, weighGroups } = (await ines.get<ModelSheet>(`/api/models/${modelId}`)).body
+    const card = parts.map((part, index) => (index === 0 ? { ...part, pictureId } : part))
+    expect((await ines.put(`/api/models/${modelId}`, { version, name, weighGroups, parts: card })).status).toBe(400)
+    const [site] = await server.source.query('SELECT id FROM site WHERE branch_id = $1 LIMIT 1', [branchId])
+    const mast = {
+      name: 'A mast',
+      what: '',
+      distanceM: 900,
+      bearingDeg: 10,
+      heightDeg: 1,
+      source: 'typed',
+      pictureId,
+    }
+    const landmark = { ...mast, latitudeDeg: null, longitudeDeg: null, version: null }
+    expect((await ines.post(`/api/sites/${site.id}/landmarks`, landmark)).status).toBe(400)
   })
 })
 

@@ -37,6 +37,7 @@ import { wireProcedure } from '../sheet/service.ts'
 import { Model, ModelPartRow } from '../store/service.ts'
 import { carryIntoKits, keepModelParts, type WrittenPart } from './model-card.ts'
 import * as queries from './model-queries.ts'
+import { requireOwnPictures } from './pictures.ts'
 
 /** Models: what their kits should have in the case, in which order, how heavy, and how much it is needed. */
 export class Models {
@@ -114,6 +115,14 @@ export class Models {
           })
         return { ...part, id: part.id ?? randomUUID(), position: index + 1 }
       })
+      const kept = new Set(before.map(({ pictureId }) => pictureId))
+      const fresh = parts.flatMap(({ pictureId }) => (pictureId === null || kept.has(pictureId) ? [] : [pictureId]))
+      await requireOwnPictures(
+        tx,
+        [model, ...kits].map(({ branchId }) => branchId),
+        fresh,
+        'parts',
+      )
       await tx.update(
         Model,
         { id: modelId },

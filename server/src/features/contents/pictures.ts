@@ -26,10 +26,10 @@ export async function keepBorrowersPicture(
   return id
 }
 
-/** Pictures that a write newly names must be there and its branch's own. @throws Problem BAD_INPUT */
+/** Pictures that a write newly names must be there, and of a branch that it is for. @throws Problem BAD_INPUT */
 export async function requireOwnPictures(
   tx: Tx,
-  branchId: string,
+  branchIds: readonly string[],
   ids: readonly string[],
   path: string,
 ): Promise<void> {
@@ -37,8 +37,8 @@ export async function requireOwnPictures(
   const wanted = [...new Set(ids)]
   const [found] = await selectRows<{ n: number }>(
     tx,
-    'SELECT count(*)::int AS n FROM picture WHERE id = ANY($1) AND branch_id = $2',
-    [wanted, branchId],
+    'SELECT count(*)::int AS n FROM picture WHERE id = ANY($1) AND branch_id = ANY($2)',
+    [wanted, branchIds],
   )
   if (found?.n === wanted.length) return
   throw new Problem('BAD_INPUT', { issues: [{ path, message: 'names a picture that isn’t here; take it again' }] })

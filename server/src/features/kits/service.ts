@@ -62,7 +62,7 @@ export class Kits {
       }
       const { mark, note, wrongItem, pictureIds = part.pictureIds } = given
       const fresh = pictureIds.filter((id) => !part.pictureIds.includes(id))
-      await requireOwnPictures(tx, kit.branchId, fresh, 'pictureIds')
+      await requireOwnPictures(tx, [kit.branchId], fresh, 'pictureIds')
       const seenAtUtc = mark === 'unseen' ? part.seenAtUtc : at.toISOString()
       const change = { mark, note, wrongItem, presentCount, pictureIds }
       await tx.update(PartRow, { id: part.id }, { ...change, seenAt: seenAtUtc && new Date(seenAtUtc) })

@@ -81,7 +81,7 @@ export class Corrections {
     if (!claimed || !kept) return refuseSecondTakeBack(tx, loanId, given)
     if (!(await queries.isLatestLoan(tx, loanId))) throw new Problem('LATER_LOAN')
     const parts = await rooms.store.parts(tx, loan.kitId)
-    await requireOwnPictures(tx, loan.branchId, freshPictures(parts, given), 'pictureIds')
+    await requireOwnPictures(tx, [loan.branchId], freshPictures(parts, given), 'pictureIds')
     const { marks: changed, surplus } = settleMarks(parts, given.marks)
     refuseUnansweredCell(parts, changed, given)
     await writeMarks(tx, loan.kitId, changed, at)

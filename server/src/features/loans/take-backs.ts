@@ -106,7 +106,7 @@ export class TakeBacks {
     if (!(await queries.closeLoan(tx, { id: loanId, version: given.loanVersion, at })))
       await refuseSecondTakeBack(tx, loan.id, given)
     const parts = await store.parts(tx, loan.kitId)
-    await requireOwnPictures(tx, loan.branchId, freshPictures(parts, given), 'pictureIds')
+    await requireOwnPictures(tx, [loan.branchId], freshPictures(parts, given), 'pictureIds')
     const settled = settleMarks(parts, given.marks)
     const marks = withUnseen(parts, settled.marks)
     const before = parts.filter(({ mark }) => mark !== 'present').map(({ name, mark }) => ({ part: name, mark }))

@@ -13,6 +13,7 @@ import { branchIdsOf, coordinatorOnly, requireRole } from '../../platform/access
 import type { Context } from '../../platform/context.ts'
 import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
+import { requireOwnPictures } from '../contents/service.ts'
 import { LandmarkRow, SiteRow } from './entities.ts'
 import { lockSite } from './queries.ts'
 
@@ -32,9 +33,11 @@ export class Landmarks {
 
   async write(session: Session, siteId: string, id: string | null, given: WriteLandmark): Promise<LandmarkList> {
     await this.context.database.inTransaction(async (tx) => {
-      await this.lockedSite(tx, session, siteId)
+      const site = await this.lockedSite(tx, session, siteId)
       const { version, ...fields } = given
       const twin = await tx.findOneBy(LandmarkRow, { siteId, name: given.name })
+      if (given.pictureId !== null && given.pictureId !== twin?.pictureId)
+        await requireOwnPictures(tx, [site.branchId], [given.pictureId], 'pictureId')
       if (twin && twin.id !== id) throw badInput('name', 'is the name of another landmark here')
       if (!id) {
         if ((await tx.countBy(LandmarkRow, { siteId })) >= MOST_LANDMARKS)

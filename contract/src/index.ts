@@ -351,3 +351,4 @@ export {
   type NewSecondFactor,
   type BackupCodes,
 } from './second-factor.ts'
+export { watchCodes, watchSchema, type Watch, type WatchCode, type WatchFinding } from './watch.ts'

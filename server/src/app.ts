@@ -9,11 +9,13 @@ import type { App } from './platform/app-type.ts'
 import type { Database } from './platform/database.ts'
 import { errorHandling, refuseUrl } from './platform/errors.ts'
 import type { Drivers } from './platform/feature.ts'
+import { heavyRoutes } from './platform/heavy.ts'
 import { House } from './platform/house.ts'
 import { Jobs } from './platform/jobs.ts'
 import { Live } from './platform/live.ts'
 import { logSettings } from './platform/log.ts'
 import type { MailDriver } from './platform/mail.ts'
+import { beingWatched } from './platform/metrics.ts'
 import { pages, securityHeaders } from './platform/pages.ts'
 import { jsonBodies } from './platform/read-json.ts'
 import { sessionCookie } from './platform/session.ts'
@@ -31,6 +33,8 @@ export interface AppOptions {
   /** Where letters go; else the stand-in that ships with this program. */
   readonly mail?: MailDriver
   readonly mailFrom?: string
+  /** With it the server's figures may be read from other machines than its own. */
+  readonly metricsToken?: string | null
   /** Does what the clock asks for as well, looking for it this often. */
   readonly jobsEverySeconds?: number
 }
@@ -85,6 +89,8 @@ export async function buildApp(options: AppOptions): Promise<App> {
     isOpen: (tokenHash, now) => people.sessionIsOpen(tokenHash, now),
   })
   await app.register(accessRules)
+  await app.register(heavyRoutes, {})
+  await app.register(beingWatched, { database, metricsToken: options.metricsToken ?? null })
   // Nothing of what the interface answers is kept by a browser or on the way, unless a route says otherwise.
   app.addHook('onSend', async (request, reply) => {
     if (request.url.startsWith('/api/') && !reply.hasHeader('cache-control'))

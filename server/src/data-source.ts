@@ -1,11 +1,13 @@
 import { DataSource } from 'typeorm'
 import { features } from './features.ts'
 import { migrations } from './migrations/index.ts'
+import { SLOW_STATEMENT_MS } from './platform/metrics.ts'
+import { SlowStatements, type SlowStatement } from './platform/slow-statements.ts'
 import { ReadableNames } from './platform/naming.ts'
 import { ActRecord, SentOnce } from './platform/record-entities.ts'
 
-/** The database with every feature's tables. */
-export function makeDataSource(databaseUrl: string): DataSource {
+/** The database with every feature's tables. @param saySlow hears of statements that took too long */
+export function makeDataSource(databaseUrl: string, saySlow?: (line: SlowStatement) => void): DataSource {
   return new DataSource({
     type: 'postgres',
     url: databaseUrl,
@@ -18,5 +20,7 @@ export function makeDataSource(databaseUrl: string): DataSource {
     poolSize: 20,
     // Failures reach the error handler, which logs them with their request.
     logging: false,
+    logger: new SlowStatements(saySlow),
+    maxQueryExecutionTime: SLOW_STATEMENT_MS,
   })
 }

@@ -15,17 +15,17 @@ const say = (text: string) => process.stderr.write(`${text}\n`)
 async function main(): Promise<void> {
   const config = readConfig(process.env, process.argv.slice(2))
   await prepareDatabase(config)
-  const source = await makeDataSource(config.databaseUrl).initialize()
+  const source = await makeDataSource(config.databaseUrl, (slow) => say(JSON.stringify({ slow }))).initialize()
   const database = new Database(source)
   const clock = () => new Date()
   if (config.mode === 'demo') say(await loadDemo({ database, now: clock(), dataFolder: config.dataFolder }))
 
   const webFolder = join(dirname(fileURLToPath(import.meta.url)), '..', '..', 'web', 'dist')
   const demo = config.mode === 'demo'
-  const { publicUrl, mailFrom, smtpUrl } = config
+  const { publicUrl, mailFrom, smtpUrl, metricsToken } = config
   const mail = smtpUrl ? smtpDriver(smtpUrl) : undefined
   const app = await buildApp({
-    ...{ database, clock, demo, publicUrl, webFolder, mail, mailFrom },
+    ...{ database, clock, demo, publicUrl, webFolder, mail, mailFrom, metricsToken },
     log: true,
     jobsEverySeconds: 30,
   })

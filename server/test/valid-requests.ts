@@ -460,6 +460,7 @@ export async function validRequests(server: Server, ines: Agent): Promise<Record
     }),
     'get /api/prints': get(`/api/prints?kind=kits&codes=${same.code}`),
     'get /api/prints/pdf': get(`/api/prints/pdf?kind=kits&codes=${same.code}`),
+    'get /api/watch': get('/api/watch'),
     'get /api/sites': get('/api/sites'),
     'post /api/sites': async () => ({ url: '/api/sites', body: { ...place, version: null } }),
     'put /api/sites/:id': async () => ({

@@ -183,6 +183,11 @@ export function makeRouter(): Router {
             component: () => import('./areas/setup/AgreementPage.vue'),
           },
           {
+            path: 'setup/watch',
+            meta: { title: 'What is wrong' },
+            component: () => import('./areas/setup/WatchPage.vue'),
+          },
+          {
             path: 'setup/people',
             meta: { title: 'People' },
             component: () => import('./areas/setup/PeoplePage.vue'),

@@ -12,6 +12,7 @@ import { GuidePieces1765000000000 } from './0011-guide-pieces.ts'
 import { ModelOwners1765100000000 } from './0012-model-owners.ts'
 import { SignIns1765200000000 } from './0013-sign-ins.ts'
 import { SecondFactor1765300000000 } from './0014-second-factor.ts'
+import { UpkeepMarks1765400000000 } from './0015-upkeep-marks.ts'
 
 /** In order, named one by one: leftover build output is never taken for a migration. */
 export const migrations = [
@@ -29,4 +30,5 @@ export const migrations = [
   ModelOwners1765100000000,
   SignIns1765200000000,
   SecondFactor1765300000000,
+  UpkeepMarks1765400000000,
 ]

@@ -20,6 +20,8 @@ const environment = z.object({
     .string()
     .regex(/^[^\r\n]*@[^\r\n]+$/, 'must be a mail address')
     .default('lending@binoculum.invalid'),
+  /** Lets whoever has it read /metrics from another machine. */
+  METRICS_TOKEN: z.string().min(20, 'must have 20 characters or more').optional(),
   /** Folder for what start-up keeps: the demo sign-ins. */
   BINOCULUM_DATA: z.string().default('.data'),
 })
@@ -33,6 +35,7 @@ export interface Config {
   readonly dataFolder: string
   readonly smtpUrl: string | null
   readonly mailFrom: string
+  readonly metricsToken: string | null
   readonly mode: 'demo' | 'empty' | 'real'
 }
 
@@ -45,8 +48,17 @@ export function readConfig(env: NodeJS.ProcessEnv, args: readonly string[]): Con
     const problems = parsed.error.issues.map((issue) => `${issue.path.join('.')}: ${issue.message}`)
     throw new Error(`The settings can’t be used.\n  ${problems.join('\n  ')}`)
   }
-  const { DATABASE_URL, DATABASE_OWNER_URL, HOST, PORT, PUBLIC_URL, BINOCULUM_DATA, SMTP_URL, MAIL_FROM } =
-    parsed.data
+  const {
+    DATABASE_URL,
+    DATABASE_OWNER_URL,
+    HOST,
+    PORT,
+    PUBLIC_URL,
+    BINOCULUM_DATA,
+    SMTP_URL,
+    MAIL_FROM,
+    METRICS_TOKEN,
+  } = parsed.data
   const mode = args.includes('--demo') ? 'demo' : args.includes('--empty') ? 'empty' : 'real'
   if (mode === 'demo' && !loopbackHosts.includes(HOST))
     throw new Error(`Demo mode serves this machine only; HOST=${HOST} is refused.`)
@@ -59,6 +71,7 @@ export function readConfig(env: NodeJS.ProcessEnv, args: readonly string[]): Con
     dataFolder: BINOCULUM_DATA,
     smtpUrl: SMTP_URL ?? null,
     mailFrom: MAIL_FROM,
+    metricsToken: METRICS_TOKEN ?? null,
     mode,
   }
 }

@@ -1,4 +1,5 @@
 import type { DataSource, EntityManager } from 'typeorm'
+import { SlowStatements } from './slow-statements.ts'
 
 /** What services and queries get: everything inside one transaction. */
 export type Tx = EntityManager
@@ -26,8 +27,24 @@ const stoodInTheWay = (error: unknown): boolean => {
   return code === '40001' || code === '40P01'
 }
 
+interface Pool {
+  readonly totalCount: number
+  readonly idleCount: number
+  readonly waitingCount: number
+}
+
 export class Database {
   constructor(readonly source: DataSource) {}
+
+  /** Connections that are there, that nobody uses, and that somebody waits for. */
+  get pool(): Pool {
+    return (this.source.driver as unknown as { master: Pool }).master
+  }
+
+  get slowStatements(): number {
+    const { logger } = this.source
+    return logger instanceof SlowStatements ? logger.count : 0
+  }
 
   get url(): string {
     return (this.source.options as { url?: string }).url ?? ''

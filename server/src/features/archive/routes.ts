@@ -17,7 +17,7 @@ export async function archiveRoutes(app: App, { archives }: { archives: Archives
   app.addContentTypeParser('application/json', { parseAs: 'buffer' }, (_request, body, done) => done(null, body))
   app.get(
     '/api/archive',
-    { config: { access: coordinatorOnly }, schema: { querystring, response: { 200: archiveSchema } } },
+    { config: { heavy: true, access: coordinatorOnly }, schema: { querystring, response: { 200: archiveSchema } } },
     async (request, reply) => {
       reply.header('content-disposition', 'attachment; filename="contents.json"')
       return archives.export(signedIn(request), request.query.branchId)
@@ -26,7 +26,7 @@ export async function archiveRoutes(app: App, { archives }: { archives: Archives
   app.post(
     '/api/archive',
     {
-      config: { access: coordinatorOnly },
+      config: { heavy: true, access: coordinatorOnly },
       bodyLimit: BODY_LIMIT,
       schema: { querystring, body: z.unknown(), response: { 200: archiveResultSchema } },
     },

@@ -53,7 +53,7 @@ export async function contentsRoutes(app: App, services: ContentsServices) {
   app.post(
     '/api/lists/preview',
     {
-      config: { access: coordinatorOnly },
+      config: { heavy: true, access: coordinatorOnly },
       bodyLimit: BODY_LIMIT,
       schema: { body: previewListSchema, response: { 200: listPreviewSchema } },
     },
@@ -61,7 +61,7 @@ export async function contentsRoutes(app: App, services: ContentsServices) {
   )
   app.post(
     '/api/lists/confirm',
-    { config: { access: coordinatorOnly }, bodyLimit: BODY_LIMIT, schema: { body: confirmListSchema } },
+    { config: { heavy: true, access: coordinatorOnly }, bodyLimit: BODY_LIMIT, schema: { body: confirmListSchema } },
     async (request, reply) => {
       const lines = await lists.confirm(signedIn(request), request.body)
       return reply.type('application/x-ndjson').send(Readable.from(asText(lines)))
@@ -69,7 +69,7 @@ export async function contentsRoutes(app: App, services: ContentsServices) {
   )
   app.get(
     '/api/lists/export',
-    { config: { access: anyRole }, schema: { querystring: branchQuery } },
+    { config: { heavy: true, access: anyRole }, schema: { querystring: branchQuery } },
     async (request, reply) => {
       const text = await lists.export(signedIn(request), request.query.branchId)
       return reply

@@ -113,7 +113,7 @@ export async function kitRoutes(app: App, { kits, setUp }: { kits: Kits; setUp: 
   app.get(
     '/api/find',
     {
-      config: { access: anyRole },
+      config: { heavy: true, access: anyRole },
       schema: { querystring: z.object({ text: z.string().trim().min(1).max(100) }), response: { 200: foundSchema } },
     },
     async (request) => kits.find(signedIn(request), request.query.text),

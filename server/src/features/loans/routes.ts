@@ -36,7 +36,7 @@ export async function loanRoutes(app: App, { loans, handOuts, takeBacks, correct
   app.get(
     '/api/borrowers',
     {
-      config: { access: deskRoles },
+      config: { heavy: true, access: deskRoles },
       schema: {
         querystring: z.object({ branchId: idSchema, text: z.string().trim().min(1).max(100) }),
         response: { 200: borrowersFoundSchema },

@@ -6,7 +6,10 @@ import type { Printing } from './service.ts'
 export async function printingRoutes(app: App, { printing }: { printing: Printing }) {
   app.get(
     '/api/prints',
-    { config: { access: anyRole }, schema: { querystring: printQuerySchema, response: { 200: printedSchema } } },
+    {
+      config: { heavy: true, access: anyRole },
+      schema: { querystring: printQuerySchema, response: { 200: printedSchema } },
+    },
     async (request) => ({
       pages: [...(await printing.pages(signedIn(request), request.query))].map((page) => ({
         ...page,
@@ -16,7 +19,7 @@ export async function printingRoutes(app: App, { printing }: { printing: Printin
   )
   app.get(
     '/api/prints/pdf',
-    { config: { access: anyRole }, schema: { querystring: printQuerySchema } },
+    { config: { heavy: true, access: anyRole }, schema: { querystring: printQuerySchema } },
     async (request, reply) => {
       const bytes = await printing.pdf(signedIn(request), request.query)
       return reply

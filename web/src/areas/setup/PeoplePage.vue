@@ -83,38 +83,36 @@ async function close(person: StaffMember) {
             {{ person.name }} <span class="second">{{ person.email }}</span>
           </td>
           <td>
-            <span v-for="(member, index) in person.memberships" :key="member.branchId"
-              >{{ index > 0 ? ', ' : ''
-              }}<ElSelect
-                v-if="mayChange(person, member.branchId)"
+            <div class="memberships">
+              <span v-for="member in person.memberships" :key="member.branchId">
+                <ElSelect
+                  v-if="mayChange(person, member.branchId)"
+                  class="role"
+                  :model-value="member.role"
+                  :aria-label="`role of ${person.name} at ${member.branchName}`"
+                  @change="(role: StaffRole) => setRole(person, member.branchId, role)"
+                >
+                  <ElOption v-for="role in staffRoles" :key="role" :value="role" :label="staffRoleWords[role]" />
+                </ElSelect>
+                <template v-else>{{ staffRoleWords[member.role] }}</template>
+                <span class="quiet where">{{ member.branchName }}</span>
+              </span>
+              <ElSelect
+                v-if="!person.closed && missingIn(person).length > 0"
                 class="role"
-                :model-value="member.role"
-                :aria-label="`role of ${person.name} at ${member.branchName}`"
-                @change="(role: StaffRole) => setRole(person, member.branchId, role)"
+                :model-value="''"
+                placeholder="and at …"
+                :aria-label="`another branch for ${person.name}`"
+                @change="(branchId: string) => setRole(person, branchId, 'volunteer')"
               >
                 <ElOption
-                  v-for="role in staffRoles"
-                  :key="role"
-                  :value="role"
-                  :label="staffRoleWords[role]" /></ElSelect
-              ><template v-else>{{ staffRoleWords[member.role] }}</template>
-              <span class="quiet">{{ member.branchName }}</span></span
-            >
-            <ElSelect
-              v-if="!person.closed && missingIn(person).length > 0"
-              class="role"
-              :model-value="''"
-              placeholder="and at …"
-              :aria-label="`another branch for ${person.name}`"
-              @change="(branchId: string) => setRole(person, branchId, 'volunteer')"
-            >
-              <ElOption
-                v-for="branch in missingIn(person)"
-                :key="branch.branchId"
-                :value="branch.branchId"
-                :label="branch.branchName"
-              />
-            </ElSelect>
+                  v-for="branch in missingIn(person)"
+                  :key="branch.branchId"
+                  :value="branch.branchId"
+                  :label="branch.branchName"
+                />
+              </ElSelect>
+            </div>
             <em v-if="person.closed"> has left</em><em v-else-if="person.waiting"> invited, hasn’t joined yet</em>
           </td>
           <td class="acts">
@@ -165,9 +163,23 @@ async function close(person: StaffMember) {
 </template>
 
 <style scoped>
+.memberships {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 18px;
+  align-items: center;
+}
+
+.where {
+  margin-left: 6px;
+}
+
 .role {
   width: 170px;
-  margin-right: 6px;
+}
+
+.people > section {
+  margin-top: 22px;
 }
 
 table {

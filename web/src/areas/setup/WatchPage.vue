@@ -1,0 +1,69 @@
+<script setup lang="ts">
+import { watchSchema } from '@binoculum/contract'
+import { computed } from 'vue'
+import { useLoaded } from '../../shared/api/use-loaded.ts'
+import ProblemNote from '../../shared/ProblemNote.vue'
+import SetupTabs from './SetupTabs.vue'
+import { deviceClockWords, watchWords } from './watch-words.ts'
+
+/** What is wrong with the installation itself, in plain words; nothing of kits. */
+const { data, problem, reload } = useLoaded(watchSchema, '/api/watch')
+const lines = computed(() => {
+  if (!data.value) return []
+  const device = deviceClockWords(data.value.nowUtc, Date.now())
+  return [
+    ...data.value.findings.map((finding) => ({ ...watchWords(finding), isFault: finding.weight === 'fault' })),
+    ...(device ? [{ ...device, isFault: true }] : []),
+  ]
+})
+const faults = computed(() => lines.value.filter(({ isFault }) => isFault).length)
+</script>
+
+<template>
+  <main class="page watch">
+    <SetupTabs />
+    <h1>What is wrong</h1>
+    <ProblemNote :problem="problem" @retry="reload" />
+    <template v-if="data">
+      <p class="serif">
+        {{
+          faults === 0
+            ? 'Nothing that is looked at here is wrong.'
+            : faults === 1
+              ? 'One thing needs somebody.'
+              : `${faults} things need somebody.`
+        }}
+      </p>
+      <p class="quiet">
+        Looked at: letters of your branches, the last backup, room on the server’s disk, the clocks, what is done each
+        night, slow answers of the database and its account.
+      </p>
+      <ol>
+        <li v-for="line in lines" :key="line.what">
+          <p class="what" :class="{ rust: line.isFault }">{{ line.what }}</p>
+          <p class="quiet">{{ line.why }}</p>
+          <p>{{ line.next }}</p>
+        </li>
+      </ol>
+      <ElButton @click="reload">Look again</ElButton>
+    </template>
+  </main>
+</template>
+
+<style scoped>
+ol {
+  max-width: 760px;
+  margin: 12px 0 18px;
+  padding: 0;
+  list-style: none;
+}
+
+li {
+  padding: 12px 0;
+  border-top: 1px solid var(--rule);
+}
+
+.what {
+  font-weight: 640;
+}
+</style>

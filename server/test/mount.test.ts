@@ -54,7 +54,7 @@ describe('places', () => {
 
   it.each([
     { change: { latitudeDeg: 91 }, path: 'latitudeDeg' },
-    { change: { longitudeDeg: 181 }, path: 'longitudeDeg' },
+    { change: { longitudeDeg: 361 }, path: 'longitudeDeg' },
     { change: { zone: 'Mars/Olympus' }, path: 'zone' },
     { change: { name: ' ' }, path: 'name' },
     { change: { name: 'Library yard' }, path: 'name' },

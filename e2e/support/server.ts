@@ -6,9 +6,13 @@ import pg from 'pg'
 import { freePort, stopProcess } from '../../scripts/lib/processes.mjs'
 import { startServer } from '../../scripts/lib/server.mjs'
 
-/** The built server with the demo in a database of its own, for one worker; its tests find both through the environment.
- * @returns stops it */
-export async function startOwnServer(): Promise<() => Promise<void>> {
+export interface OwnDatabase {
+  readonly ownerUrl: string
+  readonly dailyUrl: string
+}
+
+/** An empty database on the cluster of this run. */
+export async function makeDatabase(): Promise<OwnDatabase> {
   const admin = process.env.TEST_DATABASE_URL
   if (!admin) throw new Error('TEST_DATABASE_URL is missing; run npm run test:e2e, which starts a database')
   const name = `e2e_${randomUUID().replaceAll('-', '')}`
@@ -16,23 +20,44 @@ export async function startOwnServer(): Promise<() => Promise<void>> {
   await client.connect()
   await client.query(`CREATE DATABASE ${name}`)
   await client.end()
+  const on = (url: string) => url.replace(/\/postgres$/, `/${name}`)
+  return { ownerUrl: on(admin), dailyUrl: on(process.env.TEST_DAILY_URL ?? admin) }
+}
 
+export interface RunningServer {
+  readonly base: string
+  readonly signInsPath: string
+  readonly pid: number
+  readonly stop: () => Promise<void>
+}
+
+/** The built server on a database, with the demo in it where it is empty. */
+export async function startOn(
+  { ownerUrl, dailyUrl }: OwnDatabase,
+  given: { data?: string; env?: Record<string, string> } = {},
+): Promise<RunningServer> {
   const port = await freePort()
-  const data = mkdtempSync(join(tmpdir(), 'binoculum-e2e-'))
-  const ownerUrl = admin.replace(/\/postgres$/, `/${name}`)
-  const dailyUrl = process.env.TEST_DAILY_URL?.replace(/\/postgres$/, `/${name}`)
+  const data = given.data ?? mkdtempSync(join(tmpdir(), 'binoculum-e2e-'))
   const env = {
-    DATABASE_URL: dailyUrl ?? ownerUrl,
-    DATABASE_OWNER_URL: ownerUrl,
-    PORT: String(port),
-    HOST: '127.0.0.1',
-    BINOCULUM_DATA: data,
+    ...{ DATABASE_URL: dailyUrl, DATABASE_OWNER_URL: ownerUrl, PORT: String(port), HOST: '127.0.0.1' },
+    ...{ BINOCULUM_DATA: data, ...given.env },
   }
   const server = await startServer({ env, args: ['--demo'] })
-  process.env.BASE_URL = `http://127.0.0.1:${port}`
-  process.env.SIGN_INS = join(data, 'demo-sign-ins.json')
-  process.env.E2E_DATABASE_URL = ownerUrl
-  return async () => {
-    if (server.pid) await stopProcess(server.pid, 'SIGTERM')
+  const pid = server.pid ?? 0
+  return {
+    base: `http://127.0.0.1:${port}`,
+    signInsPath: join(data, 'demo-sign-ins.json'),
+    pid,
+    stop: () => stopProcess(pid, 'SIGTERM'),
   }
+}
+
+/** A server of its own for one worker; its tests find both through the environment. @returns stops it */
+export async function startOwnServer(): Promise<() => Promise<void>> {
+  const database = await makeDatabase()
+  const { base, signInsPath, stop } = await startOn(database)
+  process.env.BASE_URL = base
+  process.env.SIGN_INS = signInsPath
+  process.env.E2E_DATABASE_URL = database.ownerUrl
+  return stop
 }

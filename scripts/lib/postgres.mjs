@@ -29,6 +29,9 @@ function reachableFolder(wanted, account) {
   return join('/var/tmp', `binoculum-${name}`)
 }
 
+/** Where a cluster that is wanted in `wanted` really lies. */
+export const clusterFolder = (wanted) => reachableFolder(wanted, serverAccount())
+
 function makeOwnFolder(folder, account) {
   mkdirSync(folder, { recursive: true, mode: 0o700 })
   chmodSync(folder, 0o700)

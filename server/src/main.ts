@@ -8,6 +8,7 @@ import { readConfig } from './platform/config.ts'
 import { smtpDriver } from './platform/smtp.ts'
 import { makeDataSource } from './data-source.ts'
 import { Database } from './platform/database.ts'
+import type { SlowStatement } from './platform/slow-statements.ts'
 import { prepareDatabase } from './prepare-database.ts'
 
 const say = (text: string) => process.stderr.write(`${text}\n`)
@@ -15,7 +16,10 @@ const say = (text: string) => process.stderr.write(`${text}\n`)
 async function main(): Promise<void> {
   const config = readConfig(process.env, process.argv.slice(2))
   await prepareDatabase(config)
-  const source = await makeDataSource(config.databaseUrl, (slow) => say(JSON.stringify({ slow }))).initialize()
+  // Filling a demo takes long statements; what matters is what makes a desk wait.
+  let serves = false
+  const saySlow = (slow: SlowStatement) => void (serves && say(JSON.stringify({ slow })))
+  const source = await makeDataSource(config.databaseUrl, saySlow).initialize()
   const database = new Database(source)
   const clock = () => new Date()
   if (config.mode === 'demo') say(await loadDemo({ database, now: clock(), dataFolder: config.dataFolder }))
@@ -31,6 +35,7 @@ async function main(): Promise<void> {
   })
   await app.listen({ host: config.host, port: config.port })
   if (config.mode === 'empty') await sayFirstLink(app.house.use(People), config)
+  serves = true
   process.send?.('ready')
 
   let stopping = false

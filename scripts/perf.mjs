@@ -163,6 +163,7 @@ async function measurePages({ testEnv }) {
 
 /** `npm run perf -- large` measures growth instead: the same routes on the demo and on a programme that ran for years. */
 if (process.argv[2] === 'large') await import('./perf-large.mjs')
+else if (process.argv[2] === 'load') await import('./perf-load.mjs')
 else
   await runMain(async () => {
     await ensurePackages()

@@ -56,7 +56,7 @@ export async function startCluster({ binFolder, folder: wanted, throwAway = fals
     port,
     listen_addresses: '127.0.0.1',
     unix_socket_directories: '',
-    max_connections: 60,
+    max_connections: 100,
     log_min_messages: 'warning',
     ...(throwAway ? { fsync: 'off', full_page_writes: 'off', synchronous_commit: 'off' } : {}),
   }

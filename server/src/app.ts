@@ -33,6 +33,8 @@ export interface AppOptions {
   /** Where letters go; else the stand-in that ships with this program. */
   readonly mail?: MailDriver
   readonly mailFrom?: string
+  /** Of one address. */
+  readonly requestsAMinute?: number
   /** With it the server's figures may be read from other machines than its own. */
   readonly metricsToken?: string | null
   /** Does what the clock asks for as well, looking for it this often. */
@@ -80,7 +82,7 @@ export async function buildApp(options: AppOptions): Promise<App> {
   await app.register(jsonBodies)
   // A shelf of a thousand kits is mostly the same words; streams that are read line by line stay as they are.
   await app.register(compress, { encodings: ['gzip'], threshold: 4096, customTypes: /^application\/json/ })
-  await app.register(rateLimit, { max: 1200, timeWindow: '1 minute' })
+  await app.register(rateLimit, { max: options.requestsAMinute ?? 1200, timeWindow: '1 minute' })
   await app.register(sessionCookie, {
     secure,
     ownOrigin: options.publicUrl,

@@ -26,10 +26,10 @@ async function main(): Promise<void> {
 
   const webFolder = join(dirname(fileURLToPath(import.meta.url)), '..', '..', 'web', 'dist')
   const demo = config.mode === 'demo'
-  const { publicUrl, mailFrom, smtpUrl, metricsToken } = config
+  const { publicUrl, mailFrom, smtpUrl, metricsToken, requestsAMinute } = config
   const mail = smtpUrl ? smtpDriver(smtpUrl) : undefined
   const app = await buildApp({
-    ...{ database, clock, demo, publicUrl, webFolder, mail, mailFrom, metricsToken },
+    ...{ database, clock, demo, publicUrl, webFolder, mail, mailFrom, metricsToken, requestsAMinute },
     log: true,
     jobsEverySeconds: 30,
   })

@@ -20,6 +20,8 @@ const environment = z.object({
     .string()
     .regex(/^[^\r\n]*@[^\r\n]+$/, 'must be a mail address')
     .default('lending@binoculum.invalid'),
+  /** Of one address; a large library whose desks share one may raise it. */
+  REQUESTS_A_MINUTE: z.coerce.number().int().min(60).default(1200),
   /** Lets whoever has it read /metrics from another machine. */
   METRICS_TOKEN: z.string().min(20, 'must have 20 characters or more').optional(),
   /** Folder for what start-up keeps: the demo sign-ins. */
@@ -36,6 +38,7 @@ export interface Config {
   readonly smtpUrl: string | null
   readonly mailFrom: string
   readonly metricsToken: string | null
+  readonly requestsAMinute: number
   readonly mode: 'demo' | 'empty' | 'real'
 }
 
@@ -58,6 +61,7 @@ export function readConfig(env: NodeJS.ProcessEnv, args: readonly string[]): Con
     SMTP_URL,
     MAIL_FROM,
     METRICS_TOKEN,
+    REQUESTS_A_MINUTE,
   } = parsed.data
   const mode = args.includes('--demo') ? 'demo' : args.includes('--empty') ? 'empty' : 'real'
   if (mode === 'demo' && !loopbackHosts.includes(HOST))
@@ -72,6 +76,7 @@ export function readConfig(env: NodeJS.ProcessEnv, args: readonly string[]): Con
     smtpUrl: SMTP_URL ?? null,
     mailFrom: MAIL_FROM,
     metricsToken: METRICS_TOKEN ?? null,
+    requestsAMinute: REQUESTS_A_MINUTE,
     mode,
   }
 }

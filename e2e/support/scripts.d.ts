@@ -7,3 +7,13 @@ declare module '*/scripts/lib/server.mjs' {
   import type { ChildProcess } from 'node:child_process'
   export function startServer(given: { env: Record<string, string>; args?: string[] }): Promise<ChildProcess>
 }
+declare module '*/scripts/lib/setup.mjs' {
+  export function ensurePostgres(): Promise<string>
+}
+declare module '*/scripts/lib/postgres.mjs' {
+  export function startCluster(given: {
+    binFolder: string
+    folder: string
+    standbyOf?: string
+  }): Promise<{ port: number; stop: () => Promise<void> }>
+}

@@ -9,7 +9,9 @@ import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { expect, test } from '@playwright/test'
 import pg from 'pg'
+import { startCluster } from '../../scripts/lib/postgres.mjs'
 import { freePort } from '../../scripts/lib/processes.mjs'
+import { ensurePostgres } from '../../scripts/lib/setup.mjs'
 import { makeDatabase, startOn, type OwnDatabase, type RunningServer } from '../support/server.ts'
 
 /** Bad nights, with real processes: what was acknowledged is there afterwards. More of each with TEST_SLOW=1. */
@@ -338,5 +340,53 @@ test('a backup made in use is one instant, comes back identical, and is refused 
     await second.stop()
   } finally {
     await server.stop()
+  }
+})
+
+test('a streaming copy answers the Shelf and guides, never older than seconds, and its loss is not noticed', async () => {
+  const database = await makeDatabase()
+  const filled = await startOn(database)
+  await filled.stop()
+  const binFolder = await ensurePostgres()
+  const folder = join(mkdtempSync('/var/tmp/binoculum-copy-'), 'postgres')
+  const copy = await startCluster({ binFolder, folder, standbyOf: process.env.TEST_DATABASE_URL ?? '' })
+  const on = new URL(database.ownerUrl)
+  on.port = String(copy.port)
+  const asked = new pg.Client({ connectionString: on.href })
+  asked.on('error', () => undefined)
+  await asked.connect()
+  /** Connections whose last question was the Shelf's. */
+  const shelvesAsked = async (): Promise<number> => {
+    const sql = `SELECT count(*)::int AS n FROM pg_stat_activity WHERE query ~ 'MATERIALIZED|FROM reading r' AND pid <> pg_backend_pid()`
+    return (await asked.query(sql)).rows[0]?.n
+  }
+  const env = { DATABASE_REPLICA_URL: on.href }
+  const server = await startOn(database, { data: dirname(filled.signInsPath), env })
+  try {
+    const call = await signedIn(server.base, server.signInsPath)
+    expect(await shelvesAsked()).toBe(0)
+    for (let count = 0; count < 10; count++) expect((await call('GET', '/api/kits')).status).toBe(200)
+    expect(await shelvesAsked()).toBeGreaterThan(0)
+
+    // What is written goes to the primary, and the Shelf has it within the bound.
+    type Sheet = { id: string; version: number; parts: { id: string }[] }
+    const { id, version, parts } = (await (await call('GET', '/api/kits/M-04')).json()) as Sheet
+    const mark = { kitVersion: version, mark: 'missing', note: '' }
+    expect((await call('POST', `/api/kits/${id}/parts/${parts[0]?.id}/mark`, mark)).status).toBe(200)
+    const sheetOnShelf = async () => {
+      const { kits } = (await (await call('GET', '/api/kits')).json()) as { kits: { code: string }[] }
+      return JSON.stringify(kits.find(({ code }) => code === 'M-04'))
+    }
+    const stale = await sheetOnShelf()
+    await expect.poll(sheetOnShelf, { timeout: 5000 }).not.toBe(stale)
+
+    await asked.end()
+    const last = await sheetOnShelf()
+    await copy.stop()
+    await new Promise((done) => setTimeout(done, 4000))
+    expect(await sheetOnShelf()).toBe(last)
+  } finally {
+    await server.stop()
+    await copy.stop()
   }
 })

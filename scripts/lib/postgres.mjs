@@ -42,13 +42,14 @@ function makeOwnFolder(folder, account) {
  * Starts a private cluster on loopback and returns its address and how to stop it. The cluster is made on first use,
  * with a generated password and SCRAM for every connection. What an earlier crash left is put right and said.
  */
-export async function startCluster({ binFolder, folder: wanted, throwAway = false, port: wantedPort }) {
+export async function startCluster({ binFolder, folder: wanted, throwAway = false, port: wantedPort, standbyOf }) {
   const account = serverAccount()
   const folder = reachableFolder(wanted, account)
   const cluster = join(folder, 'cluster')
   const passwordPath = join(folder, 'password')
   makeOwnFolder(folder, account)
-  if (!existsSync(cluster)) makeCluster({ binFolder, folder, cluster, passwordPath, account })
+  if (!existsSync(cluster) && standbyOf) makeStandby({ binFolder, folder, cluster, account, standbyOf })
+  else if (!existsSync(cluster)) makeCluster({ binFolder, folder, cluster, passwordPath, account })
   await stopOrphan(cluster)
 
   const port = wantedPort ?? (await freePort())
@@ -73,6 +74,7 @@ export async function startCluster({ binFolder, folder: wanted, throwAway = fals
     if (!ended) await stopProcess(child.pid, 'SIGQUIT')
     throw new Explained(`PostgreSQL did not start from ${cluster}.\nIts last words:\n${lastWords}`, 4)
   }
+  if (standbyOf) return { port, pid: child.pid, child, stop: () => stopProcess(child.pid, 'SIGINT', 20_000) }
   const password = readFileSync(passwordPath, 'utf8').trim()
   const stop = async () => {
     await stopProcess(child.pid, 'SIGINT', 20_000)
@@ -121,6 +123,17 @@ function makeCluster({ binFolder, folder, cluster, passwordPath, account }) {
   if (made.status !== 0) throw new Explained(`The database could not be made in ${making}:\n${made.stderr}`, 4)
   renameSync(passwordFile, passwordPath)
   renameSync(making, cluster)
+}
+
+/** A streaming copy of another cluster, made while that one is in use. */
+function makeStandby({ binFolder, folder, cluster, account, standbyOf }) {
+  const address = new URL(standbyOf)
+  const env = { ...process.env, PGPASSWORD: decodeURIComponent(address.password) }
+  const from = ['-h', address.hostname, '-p', address.port, '-U', address.username]
+  const args = ['-D', cluster, '--write-recovery-conf', '--wal-method=stream', '--checkpoint=fast', ...from]
+  const options = { cwd: folder, encoding: 'utf8', env, ...asAccount(account) }
+  const made = spawnSync(join(binFolder, 'pg_basebackup'), args, options)
+  if (made.status !== 0) throw new Explained(`The copy could not be made:\n${made.stderr}`, 4)
 }
 
 /** A server of ours that outlived a killed start. PostgreSQL itself copes with a stale pid file of a dead one. */

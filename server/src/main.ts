@@ -8,6 +8,7 @@ import { readConfig } from './platform/config.ts'
 import { smtpDriver } from './platform/smtp.ts'
 import { makeDataSource } from './data-source.ts'
 import { Database } from './platform/database.ts'
+import { Replica } from './platform/replica.ts'
 import type { SlowStatement } from './platform/slow-statements.ts'
 import { prepareDatabase } from './prepare-database.ts'
 
@@ -20,7 +21,10 @@ async function main(): Promise<void> {
   let serves = false
   const saySlow = (slow: SlowStatement) => void (serves && say(JSON.stringify({ slow })))
   const source = await makeDataSource(config.databaseUrl, saySlow).initialize()
-  const database = new Database(source)
+  const { replicaUrl } = config
+  const replica = replicaUrl ? new Replica(source, await makeDataSource(replicaUrl).initialize()) : null
+  await replica?.look()
+  const database = new Database(source, replica)
   const clock = () => new Date()
   if (config.mode === 'demo') say(await loadDemo({ database, now: clock(), dataFolder: config.dataFolder }))
 
@@ -43,6 +47,7 @@ async function main(): Promise<void> {
     if (stopping) return
     stopping = true
     await app.close()
+    await replica?.close()
     await source.destroy()
     process.exit(0)
   }

@@ -7,6 +7,11 @@ const environment = z.object({
     .string()
     .regex(/^postgres(ql)?:\/\//, 'must be a postgres:// address')
     .optional(),
+  /** A streaming copy of the database that is only read: the Shelf and borrowers' guides come from it. */
+  DATABASE_REPLICA_URL: z
+    .string()
+    .regex(/^postgres(ql)?:\/\//, 'must be a postgres:// address')
+    .optional(),
   HOST: z.string().default('127.0.0.1'),
   PORT: z.coerce.number().int().min(0).max(65_535).default(8460),
   /** How others reach this server; https turns secure cookies on. */
@@ -31,6 +36,7 @@ const environment = z.object({
 export interface Config {
   readonly databaseUrl: string
   readonly ownerUrl: string
+  readonly replicaUrl: string | null
   readonly host: string
   readonly port: number
   readonly publicUrl: string | null
@@ -54,6 +60,7 @@ export function readConfig(env: NodeJS.ProcessEnv, args: readonly string[]): Con
   const {
     DATABASE_URL,
     DATABASE_OWNER_URL,
+    DATABASE_REPLICA_URL,
     HOST,
     PORT,
     PUBLIC_URL,
@@ -69,6 +76,7 @@ export function readConfig(env: NodeJS.ProcessEnv, args: readonly string[]): Con
   return {
     databaseUrl: DATABASE_URL,
     ownerUrl: DATABASE_OWNER_URL ?? DATABASE_URL,
+    replicaUrl: DATABASE_REPLICA_URL ?? null,
     host: HOST,
     port: PORT,
     publicUrl: PUBLIC_URL ?? null,

@@ -1,4 +1,5 @@
 import type { DataSource, EntityManager } from 'typeorm'
+import type { Replica } from './replica.ts'
 import { SlowStatements } from './slow-statements.ts'
 
 /** What services and queries get: everything inside one transaction. */
@@ -18,6 +19,8 @@ export async function migrate(source: DataSource): Promise<void> {
   }
 }
 
+/** Older than this no answer of a copy is. */
+export const MOST_STALE_MS = 3000
 const MOST_TRIES = 4
 const WAIT_MS = 40
 
@@ -34,7 +37,16 @@ interface Pool {
 }
 
 export class Database {
-  constructor(readonly source: DataSource) {}
+  constructor(
+    readonly source: DataSource,
+    private readonly replica: Replica | null = null,
+  ) {}
+
+  /** For pages that many look at and that may be a few seconds old: a copy that is only read, where there is one and it keeps
+   * up; else the database itself. */
+  get farReader(): Tx {
+    return this.replica?.within(MOST_STALE_MS) ?? this.reader
+  }
 
   /** Connections that are there, that nobody uses, and that somebody waits for. */
   get pool(): Pool {

@@ -65,7 +65,9 @@ export class Guides {
   /** The borrower's way in: the link's token, nothing else. */
   async byToken(token: string): Promise<IssuedGuide> {
     const { database, clock } = this.context
-    const content = await queries.guideByLink(database.reader, hashToken(token), clock())
+    const find = (tx: Tx) => queries.guideByLink(tx, hashToken(token), clock())
+    // A link of this minute may not be in a copy yet.
+    const content = (await find(database.farReader)) ?? (await find(database.reader))
     if (!content) throw new Problem('LINK_OVER')
     return storedGuideSchema.parse(content)
   }
@@ -77,7 +79,8 @@ export class Guides {
   }
 
   async ofLoan(session: Session, loanId: string): Promise<IssuedGuide> {
-    const found = await queries.guideOfLoan(this.context.database.reader, loanId)
+    const { farReader, reader } = this.context.database
+    const found = (await queries.guideOfLoan(farReader, loanId)) ?? (await queries.guideOfLoan(reader, loanId))
     if (!found || !branchIdsOf(session).includes(found.branchId)) throw new Problem('NOT_FOUND')
     return storedGuideSchema.parse(found.content)
   }

@@ -14,7 +14,8 @@ export class Shelf {
   /** Two round trips beyond the session's, whatever the number of kits. */
   async kits(session: Session): Promise<ShelfView> {
     const now = this.context.clock()
-    const rows = await this.rows(session)
+    const { farReader } = this.context.database
+    const rows = await queries.shelfOfBranches(farReader, branchIdsOf(session))
     return { kits: rows.map((row) => shelfKit(row, now)), atUtc: now.toISOString() }
   }
 

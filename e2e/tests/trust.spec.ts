@@ -388,5 +388,6 @@ test('a streaming copy answers the Shelf and guides, never older than seconds, a
   } finally {
     await server.stop()
     await copy.stop()
+    rmSync(dirname(folder), { recursive: true, force: true })
   }
 })

@@ -1,3 +1,4 @@
+import PgBoss from 'pg-boss'
 import { buildApp } from '../src/app.ts'
 import { features } from '../src/features.ts'
 import { Jobs } from '../src/platform/jobs.ts'
@@ -59,4 +60,35 @@ it('a letter that was under way when its server ended says that nobody knows', a
   expect(after.state).toBe('failed')
   expect(after.problem).toContain('not known whether it left')
   await server.close()
+}, 60_000)
+
+it('a job whose server died in it is done by another one, once its time is over', async () => {
+  const server = await startTestServer({ jobsEverySeconds: 0.5 })
+  const { database, source } = server
+  try {
+    await source.query(
+      `INSERT INTO session (token_hash, staff_id, expires_at) SELECT 'old', id, '2026-03-01' FROM staff LIMIT 1`,
+    )
+    // As a server leaves it that was killed in the middle: taken, begun eleven minutes ago, never ended.
+    await source.query(
+      `INSERT INTO jobs.job (name, data, state, retry_limit, expire_in, created_on, started_on, policy)
+       VALUES ('sweep-sign-ins', '{}', 'active', 2, interval '10 minutes', now() - interval '11 minutes', now() - interval '11 minutes', 'singleton')`,
+    )
+    const keeper = new PgBoss({ connectionString: database.url, schema: 'jobs', max: 1, schedule: false })
+    keeper.on('error', (error) => {
+      throw error
+    })
+    await keeper.start()
+    await keeper.maintain()
+    await keeper.stop({ graceful: false })
+    const isSwept = async () => (await source.query(`SELECT 1 FROM session WHERE token_hash = 'old'`)).length === 0
+    for (let tries = 0; tries < 40 && !(await isSwept()); tries++) await new Promise((done) => setTimeout(done, 250))
+    expect(await isSwept()).toBe(true)
+    const [{ retry_count: retries }] = await source.query(
+      `SELECT retry_count FROM jobs.job WHERE name = 'sweep-sign-ins' AND started_on > now() - interval '1 minute'`,
+    )
+    expect(retries).toBe(1)
+  } finally {
+    await server.close()
+  }
 }, 60_000)

@@ -344,6 +344,30 @@ describe('two at the same instant', () => {
   }, 60_000)
 })
 
+describe('a clock that is set back', () => {
+  it('what is done goes on, in the order it was done in', async () => {
+    const { kitId, body } = await handOutBody(ines, 'F-05')
+    const out = await ines.post<{ loanId: string }>(`/api/kits/${kitId}/hand-out`, body)
+    expect(out.status).toBe(200)
+    const { now } = server.time
+    server.time.now = new Date(now.getTime() - 2 * 86_400_000)
+    try {
+      const { loanId } = out.body
+      const back = await ines.post(`/api/loans/${loanId}/take-back`, await takeBackBody(ines, loanId))
+      expect(back.status).toBe(200)
+      const acts: { act: string }[] = await server.source.query(
+        `SELECT act FROM record WHERE kit_id = $1 AND act IN ('handed-out', 'taken-back') ORDER BY id DESC LIMIT 2`,
+        [kitId],
+      )
+      expect(acts.map(({ act }) => act)).toEqual(['taken-back', 'handed-out'])
+      // Nobody is late by a negative number of days, and nobody is asked to sign in again.
+      expect((await ines.get('/api/desk')).status).toBe(200)
+    } finally {
+      server.time.now = now
+    }
+  })
+})
+
 describe('a lost connection', () => {
   const listening = async (): Promise<number[]> => {
     const rows: { pid: number }[] = await server.source.query(

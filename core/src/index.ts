@@ -480,7 +480,8 @@ export {
 } from './collimation/picture/measure-photo.ts'
 export { starFigures, starTest, type StarFigures, type StarTested } from './collimation/picture/star-test.ts'
 export { type StarRefusal, type StarTestInput, type StarWarning } from './collimation/picture/read-star.ts'
-export { apparentSun, refractionDeg, sunSafety, type SunSafety } from './sky/sun-safety.ts'
+export { circleAbout } from './sky/horizontal.ts'
+export { apparentSun, refractionDeg, sunSafety, USUAL_MARGIN_DEG, type SunSafety } from './sky/sun-safety.ts'
 export {
   lockPractice,
   practiceAlignment,

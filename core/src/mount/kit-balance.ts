@@ -95,9 +95,14 @@ export interface CantBalance {
  * @returns null where both balance, or nobody knows */
 export function cantBalance(kit: KitOnMount): CantBalance | null {
   for (const setUp of ['heaviest', 'lightest'] as const) {
-    const { shaft, unweighed } = balanceOf(kit, setUpParts(kit.parts, setUp))
+    const on = setUpParts(kit.parts, setUp)
+    const riding = ridingParts(kit.parts).filter(({ id }) => on.includes(id))
+    // The lever alone: a full shelf is judged by it, and roll and load change nothing here.
+    const lever = leverOf(kit, riding, { magnetsG: 0, roll: null })
+    const shaft = lever && mountBalance(lever)
+    if (!shaft || shaft.reason === 'balanced') continue
     // What was not weighed only adds: too light stays too light, too heavy may not be.
-    if (!shaft || shaft.reason === 'balanced' || (shaft.reason === 'too-heavy' && unweighed.length > 0)) continue
+    if (shaft.reason === 'too-heavy' && riding.some(({ massG }) => massG === null)) continue
     return { setUp, reason: shaft.reason, extraMassG: shaft.extraMassG }
   }
   return null

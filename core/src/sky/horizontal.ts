@@ -40,6 +40,33 @@ export function separationDeg(a: HorizontalPlace, b: HorizontalPlace): number {
   return radToDeg(Math.atan2(cross, u[0] * v[0] + u[1] * v[1] + u[2] * v[2]))
 }
 
+/** A direction of a circle in the sky, and how far round from its middle it lies, in degrees (−180, 180]. */
+export interface AroundPlace {
+  readonly altitudeDeg: number
+  readonly azimuthFromCentreDeg: number
+}
+
+const CIRCLE_STEPS = 72
+
+/**
+ * All directions at one distance from another, closed. Azimuths are counted from the middle, so that a drawing may cut the
+ * horizon open anywhere. Source: spherical triangle zenith, middle, point.
+ * @param radiusDeg in (0, 180)
+ */
+export function circleAbout(centre: HorizontalPlace, radiusDeg: number): readonly AroundPlace[] {
+  const [altitude, radius] = [degToRad(centre.altitudeDeg), degToRad(radiusDeg)]
+  return Array.from({ length: CIRCLE_STEPS + 1 }, (_, step) => {
+    const around = (step / CIRCLE_STEPS) * 2 * Math.PI
+    const sinAltitude =
+      Math.sin(altitude) * Math.cos(radius) + Math.cos(altitude) * Math.sin(radius) * Math.cos(around)
+    const turn = Math.atan2(
+      Math.sin(around) * Math.sin(radius) * Math.cos(altitude),
+      Math.cos(radius) - Math.sin(altitude) * sinAltitude,
+    )
+    return { altitudeDeg: radToDeg(Math.asin(sinAltitude)), azimuthFromCentreDeg: radToDeg(turn) }
+  })
+}
+
 function unit({ altitudeDeg, azimuthDeg }: HorizontalPlace): readonly [number, number, number] {
   const [altitude, azimuth] = [degToRad(altitudeDeg), degToRad(azimuthDeg)]
   return [Math.cos(altitude) * Math.cos(azimuth), Math.cos(altitude) * Math.sin(azimuth), Math.sin(altitude)]

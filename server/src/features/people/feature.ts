@@ -1,6 +1,7 @@
 import { actsOf } from '@binoculum/contract'
 import type { Feature } from '../../platform/feature.ts'
 import { SecondFactor } from '../second-factor/service.ts'
+import { Branches } from './branches.ts'
 import { Branch, InvitationRow, Membership, SessionRow, SignInTry, Staff } from './entities.ts'
 import { peopleRoutes } from './routes.ts'
 import { People } from './service.ts'
@@ -17,7 +18,8 @@ export const people: Feature = {
       work: (house) => house.use(People).sweep(),
     },
   ],
-  routes: (app, house) => peopleRoutes(app, { ...house.context, people: house.use(People) }),
+  routes: (app, house) =>
+    peopleRoutes(app, { ...house.context, people: house.use(People), branches: new Branches(house.context) }),
   demo: {
     rows: (story) => [
       [Branch, story.branches],

@@ -20,6 +20,7 @@ import { anyRole, coordinatorOnly, signedIn } from '../../platform/access.ts'
 import type { App } from '../../platform/app-type.ts'
 import type { Context } from '../../platform/context.ts'
 import { giveSession, takeSession } from '../../platform/session.ts'
+import type { Branches } from './branches.ts'
 import type { People } from './service.ts'
 
 /** Passwords and links are guessed slowly: ten tries a minute from one address. */
@@ -27,7 +28,10 @@ const slow = { rateLimit: { max: 10, timeWindow: '1 minute' } }
 const tokenParams = z.object({ token: z.string().min(20).max(64) })
 const idParams = z.object({ id: idSchema })
 
-export async function peopleRoutes(app: App, { people, secure }: Context & { people: People }) {
+export async function peopleRoutes(
+  app: App,
+  { people, branches, secure }: Context & { people: People; branches: Branches },
+) {
   app.post(
     '/api/session',
     { config: { access: 'public', ...slow }, schema: { body: signInSchema, response: { 200: sessionSchema } } },
@@ -127,21 +131,23 @@ export async function peopleRoutes(app: App, { people, secure }: Context & { peo
     },
     async (request) => ({ people: await people.setRole(signedIn(request), request.params.id, request.body) }),
   )
-  const branches = { 200: branchesSchema }
-  app.get('/api/branches', { config: { access: anyRole }, schema: { response: branches } }, async (request) => ({
-    branches: await people.branches(signedIn(request)),
+  const listed = { 200: branchesSchema }
+  app.get('/api/branches', { config: { access: anyRole }, schema: { response: listed } }, async (request) => ({
+    branches: await branches.branches(signedIn(request)),
   }))
   app.post(
     '/api/branches',
-    { config: { access: coordinatorOnly }, schema: { body: branchFieldsSchema, response: branches } },
-    async (request) => ({ branches: await people.addBranch(signedIn(request), request.body) }),
+    { config: { access: coordinatorOnly }, schema: { body: branchFieldsSchema, response: listed } },
+    async (request) => ({ branches: await branches.addBranch(signedIn(request), request.body) }),
   )
   app.put(
     '/api/branches/:id',
     {
       config: { access: coordinatorOnly },
-      schema: { params: idParams, body: branchFieldsSchema, response: branches },
+      schema: { params: idParams, body: branchFieldsSchema, response: listed },
     },
-    async (request) => ({ branches: await people.changeBranch(signedIn(request), request.params.id, request.body) }),
+    async (request) => ({
+      branches: await branches.changeBranch(signedIn(request), request.params.id, request.body),
+    }),
   )
 }

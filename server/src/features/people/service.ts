@@ -1,10 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import {
-  policiesSchema,
   type AcceptInvitation,
   type BranchAgreement,
-  type BranchFields,
-  type BranchView,
   type Invitation,
   type Invite,
   type OwnSessions,
@@ -12,7 +9,7 @@ import {
   type SetRole,
   type StaffMember,
 } from '@binoculum/contract'
-import { branchIdsOf, coordinatorOnly, requireRole, signedInAs } from '../../platform/access.ts'
+import { branchIdsOf, coordinatorOnly, requireRole } from '../../platform/access.ts'
 import type { Context } from '../../platform/context.ts'
 import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
@@ -21,6 +18,7 @@ import { hashPassword, hashToken, newToken, passwordMatches } from '../../platfo
 import type { SecondFactor } from '../second-factor/service.ts'
 import { Branch, Membership, Staff } from './entities.ts'
 import { isCommonPassword } from './common-passwords.ts'
+import { refuseZone } from './branches.ts'
 import { defaultAgreementText, defaultPolicies } from './defaults.ts'
 import * as queries from './queries.ts'
 
@@ -290,53 +288,6 @@ export class People {
     })
   }
 
-  /** Branches this person belongs to, with what is decided for each. */
-  async branches(session: Session): Promise<BranchView[]> {
-    const rows = await queries.branchesOf(this.context.database.reader, branchIdsOf(session))
-    return rows.map(({ policies, ...row }) => ({
-      ...row,
-      frontFilters: policiesSchema.parse(policies).frontFilters ?? 'stay-here',
-      mayChange: signedInAs(session, row.id, 'coordinator'),
-    }))
-  }
-
-  /** Another lending place of the same programme; whoever adds it coordinates it. */
-  async addBranch(session: Session, given: BranchFields): Promise<BranchView[]> {
-    refuseZone(given.zone)
-    const { database, clock } = this.context
-    await database.inTransaction(async (tx) => {
-      const id = randomUUID()
-      const { frontFilters, ...fields } = given
-      await tx.insert(Branch, { id, ...fields, policies: { ...defaultPolicies, frontFilters } })
-      await tx.insert(Membership, { staffId: session.staffId, branchId: id, role: 'coordinator' })
-      await queries.insertAgreement(tx, { branchId: id, text: defaultAgreementText, at: clock() })
-      const after = { name: given.name }
-      await appendRecord(tx, { act: 'branch-added', at: clock(), branchId: id, staffId: session.staffId, after })
-    })
-    return this.branches({
-      ...session,
-      memberships: (await queries.membershipsOf(database.reader, session.staffId)) as Session['memberships'],
-    })
-  }
-
-  async changeBranch(session: Session, branchId: string, given: BranchFields): Promise<BranchView[]> {
-    requireRole(session, branchId, coordinatorOnly)
-    refuseZone(given.zone)
-    await this.context.database.inTransaction(async (tx) => {
-      const branch = await tx.findOneByOrFail(Branch, { id: branchId })
-      const { frontFilters, ...fields } = given
-      const before = { ...fieldsOf(branch), frontFilters: policiesSchema.parse(branch.policies).frontFilters }
-      await tx.update(
-        Branch,
-        { id: branchId },
-        { ...fields, policies: { ...branch.policies, frontFilters } as never },
-      )
-      const at = this.context.clock()
-      await appendRecord(tx, { act: 'branch-added', at, branchId, staffId: session.staffId, before, after: given })
-    })
-    return this.branches(session)
-  }
-
   /** What somebody may do in one branch; nobody can leave a branch without a coordinator. */
   async setRole(session: Session, staffId: string, { branchId, role }: SetRole): Promise<StaffMember[]> {
     requireRole(session, branchId, coordinatorOnly)
@@ -377,21 +328,3 @@ export class People {
 }
 
 export { defaultAgreementText, defaultPolicies }
-
-const fieldsOf = ({ name, zone, emergencyLine, currency, loanDays, returnTime }: Branch) => ({
-  ...{ name, zone, emergencyLine, currency, loanDays, returnTime },
-})
-
-function refuseZone(zone: string): void {
-  if (!isZone(zone))
-    throw new Problem('BAD_INPUT', { issues: [{ path: 'zone', message: 'must be a zone such as Europe/Dublin' }] })
-}
-
-function isZone(zone: string): boolean {
-  try {
-    new Intl.DateTimeFormat('en', { timeZone: zone })
-    return true
-  } catch {
-    return false
-  }
-}

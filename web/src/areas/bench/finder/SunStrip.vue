@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { DaySpan, SunDay } from '@binoculum/core'
+import { circleAbout, USUAL_MARGIN_DEG, type DaySpan, type SunDay } from '@binoculum/core'
 import { computed, useId } from 'vue'
 import { hourText } from '../../../shared/words.ts'
 
@@ -53,18 +53,12 @@ const hours = computed(() =>
 )
 /** All directions 45° from the landmark, as they lie on this drawing. */
 const never = computed(() => {
-  const rad = Math.PI / 180
-  const points: string[] = []
-  const [alt, az] = [target.altitudeDeg * rad, target.azimuthDeg * rad]
-  for (let i = 0; i <= 72; i++) {
-    const around = (i / 72) * 2 * Math.PI
-    const r = 45 * rad
-    const sinAlt = Math.sin(alt) * Math.cos(r) + Math.cos(alt) * Math.sin(r) * Math.cos(around)
-    const itsAlt = Math.asin(sinAlt)
-    const turn = Math.atan2(Math.sin(around) * Math.sin(r) * Math.cos(alt), Math.cos(r) - Math.sin(alt) * sinAlt)
-    if (itsAlt >= -0.01)
-      points.push(`${(x(az / rad) + (turn / rad / 360) * W).toFixed(1)} ${y(itsAlt / rad).toFixed(1)}`)
-  }
+  const points = circleAbout(target, USUAL_MARGIN_DEG)
+    .filter(({ altitudeDeg }) => altitudeDeg >= -0.5)
+    .map(
+      ({ altitudeDeg, azimuthFromCentreDeg }) =>
+        `${(x(target.azimuthDeg) + (azimuthFromCentreDeg / 360) * W).toFixed(1)} ${y(altitudeDeg).toFixed(1)}`,
+    )
   return points.length > 2 ? `M${points.join('L')}Z` : ''
 })
 const share = (utc: string) => ((Date.parse(utc) - day.fromMs) / (day.untilMs - day.fromMs)) * W

@@ -1,0 +1,175 @@
+<script setup lang="ts">
+import type { KitSheet, Part, Spare } from '@binoculum/contract'
+import { dateText, isHazardRole, massText, moneyText, type Mark } from '@binoculum/core'
+import { computed } from 'vue'
+import PencilMark from '../../shared/drawings/PencilMark.vue'
+import { dayText } from '../../shared/words.ts'
+
+/** What lies in the case, place by place, each part with its mark and what can be done about it. */
+const { kit, mayAct, sending, spares } = defineProps<{
+  kit: KitSheet
+  mayAct: boolean
+  sending: boolean
+  spares: readonly Spare[]
+}>()
+const emit = defineEmits<{ mark: [part: Part, to: Mark]; toDrawer: [part: Part]; countRest: [] }>()
+const places = computed(() => {
+  const byPlace = new Map<string, Part[]>()
+  for (const part of kit.parts)
+    byPlace.set(part.place || 'no place', [...(byPlace.get(part.place || 'no place') ?? []), part])
+  return [...byPlace]
+})
+const unseen = computed(() => kit.parts.filter(({ mark }) => mark === 'unseen').length)
+const seenWords = (part: Part) =>
+  part.mark !== 'unseen'
+    ? ''
+    : part.seenAtUtc
+      ? `not looked at since ${dayText(part.seenAtUtc, kit.zone)}`
+      : 'never looked at yet'
+const hasSpare = (part: Part) => spares.some(({ role, branchId }) => role === part.role && branchId === kit.branchId)
+</script>
+
+<template>
+  <h2>In the case</h2>
+  <p v-if="unseen > 0 && mayAct && !kit.loan" class="count">
+    {{ unseen }} of {{ kit.parts.length }} parts are not looked at.
+    <RouterLink
+      v-if="kit.lastLoan?.state === 'back'"
+      :to="`/desk/take-back/${kit.lastLoan.id}/correct`"
+      class="button small main"
+      >Go through it</RouterLink
+    >
+    Or mark here what is off, then
+    <ElButton size="small" :disabled="sending" @click="emit('countRest')">all the rest is there</ElButton>
+    <span class="quiet">It stops at parts that need a look of their own.</span>
+  </p>
+  <div class="contents">
+    <section v-for="[place, parts] in places" :key="place">
+      <h3>{{ place }}</h3>
+      <ul>
+        <li v-for="part in parts" :key="part.id" :class="{ essential: part.criticality === 'essential' }">
+          <PencilMark :mark="part.mark" />
+          <span class="part">
+            {{ part.name }}
+            <span v-if="part.count > 1" class="second">{{
+              part.mark === 'missing' && part.presentCount > 0 ? `${part.presentCount} of ${part.count}` : part.count
+            }}</span>
+            <span v-if="part.consumable" class="second"
+              >{{ part.consumable.pieces }} × {{ part.consumable.kind
+              }}{{ part.consumable.changedOn ? `, changed ${dateText(part.consumable.changedOn)}` : '' }}</span
+            >
+            <em v-if="seenWords(part)" class="quiet">{{ seenWords(part) }}</em>
+            <em v-if="part.wrongItem" class="brass">{{ part.wrongItem }} lies here</em>
+            <em v-if="part.note" class="rust">{{ part.note }}</em>
+            <a
+              v-for="(id, index) in part.pictureIds"
+              :key="id"
+              :href="`/api/pictures/${id}`"
+              target="_blank"
+              rel="noopener"
+              class="second"
+              >picture {{ index + 1 }}</a
+            >
+          </span>
+          <ElButton
+            v-if="mayAct && !kit.loan && part.mark !== 'present' && !isHazardRole(part.role)"
+            size="small"
+            :disabled="sending"
+            @click="emit('mark', part, 'present')"
+          >
+            {{ part.mark === 'missing' ? 'Found' : part.mark === 'unseen' ? 'It is there' : 'Put right' }}
+          </ElButton>
+          <span v-else-if="mayAct && !kit.loan && part.mark === 'present'" class="second off">
+            <ElButton v-if="hasSpare(part)" link :disabled="sending" @click="emit('toDrawer', part)"
+              >to the drawer</ElButton
+            >
+            <ElButton link :disabled="sending" @click="emit('mark', part, 'missing')">missing</ElButton>
+          </span>
+          <span class="mass">{{ part.massG === null ? '–' : massText(part.massG) }}</span>
+          <span class="mass">{{ part.costMinor === null ? '' : moneyText(part.costMinor, kit.currency) }}</span>
+        </li>
+      </ul>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.count {
+  margin-bottom: 8px;
+}
+
+.contents {
+  columns: 2;
+  column-gap: 32px;
+}
+
+.contents section {
+  break-inside: avoid;
+}
+
+h3 {
+  color: var(--night);
+}
+
+ul {
+  margin: 0 0 8px;
+  padding: 0;
+  list-style: none;
+}
+
+li {
+  display: grid;
+  position: relative;
+  grid-template-columns: 22px minmax(0, 1fr) auto 56px 62px;
+  gap: 6px;
+  align-items: center;
+  min-height: 28px;
+  border-bottom: 1px solid var(--rule);
+  font-size: 14px;
+}
+
+.essential .part {
+  font-weight: 640;
+}
+
+.mass {
+  grid-column: 4;
+  color: var(--quiet);
+  font-size: 13px;
+  text-align: right;
+}
+
+.mass + .mass {
+  grid-column: 5;
+}
+
+.off {
+  display: flex;
+  gap: 12px;
+  position: absolute;
+  right: 0;
+  padding: 3px 0 3px 10px;
+  background: var(--paper);
+  opacity: 0;
+}
+
+li:hover .off,
+.off:focus-within {
+  opacity: 1;
+}
+
+@media (max-width: 1100px) {
+  .contents {
+    columns: 1;
+  }
+}
+
+/* Without a pointer that hovers the ways stand there always, under the part's name. */
+@media (hover: none) {
+  .off {
+    position: static;
+    grid-column: 2;
+    opacity: 1;
+  }
+}
+</style>

@@ -72,7 +72,7 @@ const card = [
           <dd>{{ words }}</dd>
         </template>
       </dl>
-      <button type="button" class="button main" autofocus @click="$emit('close')">Close</button>
+      <ElButton type="primary" autofocus @click="$emit('close')">Close</ElButton>
     </section>
   </div>
 </template>

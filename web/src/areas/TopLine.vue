@@ -218,7 +218,7 @@ const nothingFound = computed(
     </p>
     <p class="who">
       <span>{{ dayText(now.toISOString(), ownZone) }}, {{ hourText(now.toISOString(), ownZone) }}</span>
-      <button type="button" class="link-button" :title="session.current?.email" @click="signOut">Sign out</button>
+      <ElButton link :title="session.current?.email" @click="signOut">Sign out</ElButton>
     </p>
   </header>
 </template>

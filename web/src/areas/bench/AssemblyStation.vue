@@ -154,11 +154,11 @@ useKeys(() => ({
             />
           </div>
           <p v-if="step.test === 'level' && available" class="tilt">
-            <button v-if="!running" type="button" class="button" @click="start">Use this tablet as a level</button>
+            <ElButton v-if="!running" @click="start">Use this tablet as a level</ElButton>
             <template v-else-if="tilt === null">Lay the tablet flat on the tray or the base.</template>
             <template v-else>
               <b>{{ tilt.toFixed(1) }}°</b> from level
-              <button type="button" class="button" @click="takeTilt">Take it</button>
+              <ElButton @click="takeTilt">Take it</ElButton>
             </template>
             <span v-if="refused" class="rust">The tablet doesn’t let its sensors be read. Use the bubble.</span>
           </p>
@@ -170,19 +170,18 @@ useKeys(() => ({
         Found not fine<template v-if="now.left === 'fine'">, put right</template>.
       </p>
       <div class="marks">
-        <button type="button" class="button big" :class="{ main: now.found !== 'not-fine' }" @click="fine">
+        <ElButton size="large" :class="{ main: now.found !== 'not-fine' }" @click="fine">
           Fine <KeyCap name="Space" />
-        </button>
-        <button type="button" class="button big" @click="notFine">Not fine <KeyCap name="x" /></button>
-        <button
-          type="button"
-          class="button big"
+        </ElButton>
+        <ElButton size="large" @click="notFine">Not fine <KeyCap name="x" /></ElButton>
+        <ElButton
+          size="large"
           :class="{ main: now.found === 'not-fine' }"
           :disabled="now.found !== 'not-fine'"
           @click="putRight"
         >
           Put right <KeyCap name="p" />
-        </button>
+        </ElButton>
       </div>
     </section>
   </div>
@@ -311,7 +310,7 @@ ul {
   gap: 10px;
 }
 
-.marks .button {
+.marks :is(.button, .el-button) {
   min-width: 150px;
   min-height: 52px;
 }

@@ -127,23 +127,17 @@ useKeys(() => ({
         Not weighed yet: {{ report.unweighed.join(', ') }}. The figure is too small by what it weighs.
       </p>
       <div class="acts">
-        <button type="button" class="button big main" :disabled="draft.foundMm === null" @click="balance.moved">
+        <ElButton type="primary" size="large" :disabled="draft.foundMm === null" @click="balance.moved">
           Moved it <KeyCap name="Space" />
-        </button>
-        <button
-          type="button"
-          class="button big"
-          :class="{ main: draft.stays }"
-          :disabled="!mayStay"
-          @click="balance.stays"
-        >
+        </ElButton>
+        <ElButton size="large" :class="{ main: draft.stays }" :disabled="!mayStay" @click="balance.stays">
           It stays <KeyCap name="y" />
-        </button>
-        <button type="button" class="button big" @click="balance.nextSetUp">Other set-up <KeyCap name="s" /></button>
+        </ElButton>
+        <ElButton size="large" @click="balance.nextSetUp">Other set-up <KeyCap name="s" /></ElButton>
       </div>
       <p v-if="draft.moved" class="second">
         Found with {{ Math.round(draft.foundMm ?? 0) }} mm of bare shaft. Now measure what is left.
-        <button type="button" class="link-button" @click="balance.forget">left as found after all</button>
+        <ElButton link @click="balance.forget">left as found after all</ElButton>
       </p>
       <table aria-label="Three set-ups">
         <caption>
@@ -200,15 +194,9 @@ useKeys(() => ({
             <template v-else-if="short.some">No weight in the drawer would do.</template>
             <template v-else>The drawer holds no weight.</template>
           </p>
-          <button
-            v-if="short.choice"
-            type="button"
-            class="button"
-            :disabled="sending"
-            @click="addSpare(short.choice.spare.id)"
-          >
+          <ElButton v-if="short.choice" :disabled="sending" @click="addSpare(short.choice.spare.id)">
             Add it from the drawer
-          </button>
+          </ElButton>
         </template>
         <p v-else-if="tooHeavy?.shaft">
           Even close to the axis it pulls too much: {{ massText(tooHeavy.shaft.tubeSideExtraMassG) }} are missing on

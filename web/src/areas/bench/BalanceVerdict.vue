@@ -21,9 +21,9 @@ const { errorMm, learnt, falls, advice } = balance
           ? 'weight in its right place'
           : 'weight from its right place'
     }}</strong>
-    <button type="button" class="link-button" @click="$emit('choose')">
+    <ElButton link @click="$emit('choose')">
       {{ setUp === 'own' ? 'own set-up' : `${setUpWords[setUp].toLowerCase()} set-up` }}
-    </button>
+    </ElButton>
   </p>
   <p class="advice"><SerifText :text="advice" /></p>
 </template>

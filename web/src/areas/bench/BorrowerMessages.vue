@@ -50,7 +50,7 @@ const seen = (id: string) =>
         <p class="second">loan {{ message.loanCode }} · {{ whenText(message.atUtc, ownZone) }}</p>
       </div>
       <p>{{ nextForMessage(message) }}</p>
-      <button type="button" class="button big" :disabled="sending" @click="seen(message.id)">Seen to</button>
+      <ElButton size="large" :disabled="sending" @click="seen(message.id)">Seen to</ElButton>
     </article>
   </section>
 </template>

@@ -113,9 +113,9 @@ useKeys(() => ({ Enter: next, ArrowRight: next, ArrowLeft: back }))
             {{ kit.modelName }}, f/{{ (kit.optics.focalLengthMm / kit.optics.apertureMm).toFixed(1) }}
             <template v-if="wasKept"><br />Taken up where it was left.</template>
           </p>
-          <button type="button" class="link-button" @click="toggle">
+          <ElButton link @click="toggle">
             {{ scheme === 'ember' ? 'Paper' : 'Ember' }}
-          </button>
+          </ElButton>
           <StationLine :stations="stations" :current="station" :done="done" @go="station = $event" />
         </header>
         <p v-if="kit.loan" class="problem">{{ kit.name }} is out. Take it back first, then check it.</p>
@@ -213,19 +213,19 @@ useKeys(() => ({ Enter: next, ArrowRight: next, ArrowLeft: back }))
       </template>
     </div>
     <footer v-if="kit" class="actions">
-      <button v-if="station !== 'end'" type="button" class="button main big" @click="next">
+      <ElButton v-if="station !== 'end'" type="primary" size="large" @click="next">
         {{ done.includes(station) ? 'Next station' : 'Leave it out' }} <KeyCap name="Enter" />
-      </button>
-      <button
+      </ElButton>
+      <ElButton
         v-else
-        type="button"
-        class="button main big"
+        type="primary"
+        size="large"
         :disabled="sending || readings.length === 0 || !!kit.loan"
         @click="finish"
       >
         Keep this check{{ after ? `: ${conditionWords[after.condition].toLowerCase()}` : '' }} <KeyCap name="Enter" />
-      </button>
-      <button type="button" class="button big" @click="back">Back <KeyCap name="←" /></button>
+      </ElButton>
+      <ElButton size="large" @click="back">Back <KeyCap name="←" /></ElButton>
       <label v-if="station !== 'end'" class="note">
         <input v-model="draft.notes[station]" class="field" placeholder="note" aria-label="Note on this station" />
       </label>

@@ -42,18 +42,15 @@ function set(value: number | null) {
           :value="hangG"
           @input="set(clean(($event.target as HTMLInputElement).value))"
       /></label>
-      <button
+      <ElButton
         v-if="draft.leftHangG === null"
-        type="button"
-        class="button big"
+        size="large"
         :disabled="draft.foundHangG === null"
         @click="draft.leftHangG = 0"
       >
         Slid it: it stays now
-      </button>
-      <button v-else type="button" class="link-button" @click="draft.leftHangG = null">
-        left as found after all
-      </button>
+      </ElButton>
+      <ElButton v-else link @click="draft.leftHangG = null"> left as found after all </ElButton>
     </section>
     <section class="judgement">
       <BigFigure :value="hangG === null ? null : Math.abs(figures.shiftMm)" :limit="BALANCE_LIMIT_MM" unit="mm" />

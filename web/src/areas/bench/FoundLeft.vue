@@ -15,13 +15,9 @@ defineEmits<{ putRight: []; forget: [] }>()
       <slot v-if="hasLeft" name="left" />
       <template v-else>
         <p class="quiet">{{ complete ? 'As found, untouched.' : 'Nothing kept yet.' }}</p>
-        <button type="button" class="button big" :disabled="!complete" @click="$emit('putRight')">
-          Put right: look again
-        </button>
+        <ElButton size="large" :disabled="!complete" @click="$emit('putRight')"> Put right: look again </ElButton>
       </template>
-      <button v-if="hasLeft" type="button" class="link-button" @click="$emit('forget')">
-        left as found after all
-      </button>
+      <ElButton v-if="hasLeft" link @click="$emit('forget')"> left as found after all </ElButton>
     </section>
   </div>
 </template>

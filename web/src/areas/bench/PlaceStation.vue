@@ -149,9 +149,9 @@ useKeys(() => ({
     <template v-if="site">
       <p class="for">
         <em>for</em>
-        <button type="button" class="link-button" @click="choosing = !choosing">
+        <ElButton link @click="choosing = !choosing">
           {{ site.name }}, {{ local.slice(0, 10) }} {{ local.slice(11) }} <KeyCap name="o" />
-        </button>
+        </ElButton>
         <span class="second"
           >{{ site.zone }} · {{ degText(Math.abs(site.latitudeDeg)) }} {{ south ? 'south' : 'north' }}</span
         >
@@ -177,16 +177,14 @@ useKeys(() => ({
         </p>
         <p v-if="ambiguous" class="rust" role="alert">
           Clocks show {{ local.slice(11) }} twice that night. Which one?
-          <button
+          <ElButton
             v-for="(each, index) in ambiguous"
             :key="each.utcOffsetHours"
-            type="button"
-            class="button"
             @click="draft.occurrence = index === 0 ? 'earlier' : 'later'"
           >
             the {{ index === 0 ? 'first' : 'second' }}, UTC {{ each.utcOffsetHours >= 0 ? '+' : '−'
             }}{{ Math.abs(each.utcOffsetHours) }}
-          </button>
+          </ElButton>
         </p>
       </div>
       <div class="columns">
@@ -222,18 +220,15 @@ useKeys(() => ({
                   :value="setNow"
                   @input="setScale(clean(($event.target as HTMLInputElement).value))"
               /></label>
-              <button
+              <ElButton
                 v-if="draft.leftDeg === null"
-                type="button"
-                class="button big"
+                size="large"
                 :disabled="draft.foundDeg === null || badScale"
                 @click="settled"
               >
                 Set it: right now <KeyCap name="Space" />
-              </button>
-              <button v-else type="button" class="link-button" @click="draft.leftDeg = null">
-                left as found after all
-              </button>
+              </ElButton>
+              <ElButton v-else link @click="draft.leftDeg = null"> left as found after all </ElButton>
               <p v-if="badScale" class="rust">
                 This head’s scale goes from {{ range.minDeg }} to {{ range.maxDeg }}°.
               </p>

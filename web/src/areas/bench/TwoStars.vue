@@ -29,16 +29,16 @@ const standIns = computed(() =>
       <p>
         <strong>One hidden?</strong> Take {{ standIns || 'another hour' }}.
         <span class="quiet">Quick way: {{ stars.stars[0]?.name }} alone.</span>
-        <button
+        <ElButton
           v-for="{ name } in stars.stars"
           :key="name"
-          type="button"
-          class="link-button hide"
+          link
+          class="hide"
           :aria-pressed="hidden.includes(name)"
           @click="$emit('hide', name)"
         >
           {{ hidden.includes(name) ? `${name} is there again` : `${name} is hidden` }}
-        </button>
+        </ElButton>
       </p>
     </template>
   </section>

@@ -59,7 +59,7 @@ function another() {
     <label class="labelled"
       ><span>library card</span><input v-model="draft.cardNumber" class="field" name="borrower-card"
     /></label>
-    <button type="button" class="link-button" @click="another">somebody known</button>
+    <ElButton link @click="another">somebody known</ElButton>
   </div>
   <p v-else-if="draft.borrower">
     <strong>{{ draft.borrower.name }}</strong>{{
@@ -67,7 +67,7 @@ function another() {
     }}
     · {{ draft.borrower.loansBefore === 0 ? 'first telescope' : `${draft.borrower.loansBefore} loans before` }} ·
     <span class="quiet">{{ draft.borrower.contact }}</span>{{ ' '
-    }}<button type="button" class="link-button" @click="another">somebody else</button>
+    }}<ElButton link @click="another">somebody else</ElButton>
   </p>
   <div v-else class="search">
     <input

@@ -60,8 +60,8 @@ onMounted(() => dialog.value?.showModal())
         <input v-model="spokeTo" class="field" required minlength="2" maxlength="120" />
       </label>
       <div class="ways">
-        <button type="submit" class="button main big">Write it down, and hold the kit</button>
-        <button type="button" class="button big" @click="emit('found')">It is here after all</button>
+        <ElButton type="primary" size="large" native-type="submit">Write it down, and hold the kit</ElButton>
+        <ElButton size="large" @click="emit('found')">It is here after all</ElButton>
       </div>
     </form>
     <p class="second">Local rules and medical advice come before anything written here.</p>

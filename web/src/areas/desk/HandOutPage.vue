@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { handOutFormSchema, type Slip } from '@binoculum/contract'
 import { kindWords, massText, moneyText, reasonSentence } from '@binoculum/core'
+import dayjs from 'dayjs'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
@@ -11,6 +12,7 @@ import ReadingFigure from '../../shared/drawings/ReadingFigure.vue'
 import SunSign from '../../shared/drawings/SunSign.vue'
 import KeyCap from '../../shared/keys/KeyCap.vue'
 import { useKeys } from '../../shared/keys/use-keys.ts'
+import DayPicker from '../../shared/controls/DayPicker.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import ReasonText from '../../shared/ReasonText.vue'
 import { useSession } from '../people/session.ts'
@@ -49,7 +51,7 @@ const lookEveryTime = computed(
 const massG = computed(
   () => kit.value?.parts.reduce((sum, part) => sum + (part.massG ?? 0) * part.presentCount, 0) ?? 0,
 )
-const notAfterToday = (day: Date) => day.getTime() <= Date.now()
+const tomorrow = dayjs().add(1, 'day').format('YYYY-MM-DD')
 const borrowerName = computed(() => (draft.value.isNew ? draft.value.name : (draft.value.borrower?.name ?? '')))
 
 const preview = computed<Slip | null>(() => {
@@ -72,7 +74,7 @@ function focusOpen() {
   if (active instanceof HTMLInputElement && !['checkbox', 'radio'].includes(active.type)) return
   const line = lineList.value?.querySelector<HTMLElement>('.form-line.open')
   // Not *somebody else*: the key that goes on must not throw away who is there.
-  const first = line?.querySelector<HTMLElement>('input, select, button:not(.link-button)')
+  const first = line?.querySelector<HTMLElement>('input, select, button:not(.is-link)')
   ;(firstOpen.value ? first : handOutButton.value)?.focus({ preventScroll: false })
 }
 const handOutButton = useTemplateRef('handOutButton')
@@ -156,15 +158,7 @@ useKeys(() => ({
             <FormLine title="Return" :done="lines.return" :open="open === 'return'" @open="opened = 'return'">
               <label class="return"
                 >Back
-                <ElDatePicker
-                  v-model="draft.dueOn"
-                  type="date"
-                  value-format="YYYY-MM-DD"
-                  format="ddd D MMM YYYY"
-                  :disabled-date="notAfterToday"
-                  :clearable="false"
-                  aria-label="Day of return"
-                />
+                <DayPicker v-model="draft.dueOn" :from="tomorrow" aria-label="Day of return" />
                 by {{ form.returnTime }}.</label
               >
             </FormLine>
@@ -188,9 +182,9 @@ useKeys(() => ({
                 {{ moneyText(form.replacementMinor, kit.currency) }}.
                 <RouterLink :to="`/kits/${encodeURIComponent(kit.code)}`">All prices</RouterLink>
               </p>
-              <button v-if="!draft.contentsAgreed" type="button" class="button" @click="draft.contentsAgreed = true">
+              <ElButton v-if="!draft.contentsAgreed" @click="draft.contentsAgreed = true">
                 Gone through together <KeyCap v-if="open === 'contents'" name="Space" />
-              </button>
+              </ElButton>
             </FormLine>
             <FormLine title="Sun" :done="lines.sun" :open="open === 'sun'" @open="opened = 'sun'">
               <div class="sun">
@@ -199,14 +193,9 @@ useKeys(() => ({
                   “<span class="rust">{{ form.sunWarning[0] }}</span> {{ form.sunWarning[1] }}”
                 </p>
               </div>
-              <button
-                v-if="!draft.sunAcknowledged"
-                type="button"
-                class="button main"
-                @click="draft.sunAcknowledged = true"
-              >
+              <ElButton v-if="!draft.sunAcknowledged" type="primary" @click="draft.sunAcknowledged = true">
                 Read out, and understood <KeyCap v-if="open === 'sun'" name="Space" />
-              </button>
+              </ElButton>
             </FormLine>
             <FormLine title="Guide" :done="true" :open="false">
               <GuideWishesForm v-model="draft.guide" :branch-id="kit.branchId" />

@@ -25,7 +25,7 @@ onMounted(() => title.value?.focus())
         ends then. It names the kit, never the borrower.
       </p>
       <div class="ways">
-        <button type="button" class="button main big" @click="print">Print the slip <KeyCap name="p" /></button>
+        <ElButton type="primary" size="large" @click="print">Print the slip <KeyCap name="p" /></ElButton>
         <RouterLink :to="`/guides/${slip.loanId}`" class="button big">See the guide</RouterLink>
         <RouterLink to="/desk" class="button big">Back to the desk</RouterLink>
         <RouterLink :to="`/desk/loans/${slip.loanId}`">Something was wrong? Correct it</RouterLink>

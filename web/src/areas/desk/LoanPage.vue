@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { loanSheetSchema, type Borrower } from '@binoculum/contract'
+import dayjs from 'dayjs'
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { api } from '../../shared/api/client.ts'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import { useSending } from '../../shared/api/use-sending.ts'
 import KitTag from '../../shared/drawings/KitTag.vue'
+import DayPicker from '../../shared/controls/DayPicker.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import { dayText, hourText, lateText, whenText } from '../../shared/words.ts'
 import { useSession } from '../people/session.ts'
@@ -34,7 +36,7 @@ watch(asks, () => {
 const kitPath = computed(() => `/kits/${encodeURIComponent(loan.value?.kitCode ?? '')}`)
 const mayJoin = computed(() => !!loan.value && session.may(loan.value.branchId, 'coordinator'))
 const stateWords = { promised: 'promised', out: 'out', back: 'back', cancelled: 'cancelled: it never left' } as const
-const notAfterToday = (day: Date) => day.getTime() <= Date.now()
+const tomorrow = dayjs().add(1, 'day').format('YYYY-MM-DD')
 
 const picked = computed(() => {
   const { borrower, isNew, name, contact, cardNumber } = chosen.value
@@ -123,26 +125,12 @@ async function join(other: Borrower) {
       <template v-if="loan.state === 'out'">
         <h2>Was something written down wrongly?</h2>
         <div class="ways" role="group" aria-label="What was wrong">
-          <button type="button" class="button" :aria-pressed="asks === 'day'" @click="asks = 'day'">
-            The day of return
-          </button>
-          <button type="button" class="button" :aria-pressed="asks === 'borrower'" @click="asks = 'borrower'">
-            The borrower
-          </button>
-          <button type="button" class="button" :aria-pressed="asks === 'never-left'" @click="asks = 'never-left'">
-            It never left
-          </button>
+          <ElButton :aria-pressed="asks === 'day'" @click="asks = 'day'"> The day of return </ElButton>
+          <ElButton :aria-pressed="asks === 'borrower'" @click="asks = 'borrower'"> The borrower </ElButton>
+          <ElButton :aria-pressed="asks === 'never-left'" @click="asks = 'never-left'"> It never left </ElButton>
         </div>
         <form v-if="asks === 'day'" @submit.prevent="correct({ dueOn })">
-          <ElDatePicker
-            v-model="dueOn"
-            type="date"
-            value-format="YYYY-MM-DD"
-            format="ddd D MMM YYYY"
-            :disabled-date="notAfterToday"
-            :clearable="false"
-            aria-label="Right day of return"
-          />
+          <DayPicker v-model="dueOn" :from="tomorrow" aria-label="Right day of return" />
           <input
             v-model="reason"
             class="field"
@@ -151,7 +139,7 @@ async function join(other: Borrower) {
             aria-label="What was wrong"
             placeholder="why"
           />
-          <button class="button main" :disabled="sending || dueOn === ''">Correct the day</button>
+          <ElButton type="primary" native-type="submit" :disabled="sending || dueOn === ''">Correct the day</ElButton>
         </form>
         <form v-else-if="asks === 'borrower'" @submit.prevent="correct({ borrower: picked })">
           <BorrowerPicker v-model="chosen" :branch-id="loan.branchId" />
@@ -163,7 +151,9 @@ async function join(other: Borrower) {
             aria-label="What was wrong"
             placeholder="why"
           />
-          <button class="button main" :disabled="sending || picked === null">Correct the borrower</button>
+          <ElButton type="primary" native-type="submit" :disabled="sending || picked === null"
+            >Correct the borrower</ElButton
+          >
         </form>
         <form v-else-if="asks === 'never-left'" @submit.prevent="correct({ neverLeft: true })">
           <p class="second">The loan is cancelled and the guide’s link ends. The kit stands where it stood.</p>
@@ -175,30 +165,27 @@ async function join(other: Borrower) {
             aria-label="What was wrong"
             placeholder="why"
           />
-          <button class="button main" :disabled="sending">Cancel this hand-out</button>
+          <ElButton type="primary" native-type="submit" :disabled="sending">Cancel this hand-out</ElButton>
         </form>
       </template>
       <template v-if="mayJoin">
         <h2>Entered twice?</h2>
         <p v-if="asks !== 'join'">
-          <button type="button" class="button" @click="asks = 'join'">
-            {{ loan.borrower.name }} is the same person as …
-          </button>
+          <ElButton @click="asks = 'join'"> {{ loan.borrower.name }} is the same person as … </ElButton>
         </p>
         <div v-else>
           <p class="second">
             The other entry’s loans and letters become those of {{ loan.borrower.name }}; the other entry goes.
           </p>
           <BorrowerPicker v-model="chosen" :branch-id="loan.branchId" />
-          <button
+          <ElButton
             v-if="chosen.borrower && chosen.borrower.id !== loan.borrower.id"
-            type="button"
-            class="button main"
+            type="primary"
             :disabled="sending"
             @click="join(chosen.borrower)"
           >
             Join {{ chosen.borrower.name }} into {{ loan.borrower.name }}
-          </button>
+          </ElButton>
           <p v-else-if="chosen.borrower" class="rust">This is the same entry. Choose the other one.</p>
         </div>
       </template>

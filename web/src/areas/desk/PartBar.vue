@@ -161,7 +161,7 @@ defineExpose({ openNote, openWrong, openExtra, keys })
         placeholder="What is it? Enter when done"
         @keydown.esc="asks = 'nothing'"
       />
-      <button type="submit" class="button">Keep</button>
+      <ElButton native-type="submit">Keep</ElButton>
     </form>
     <div v-else-if="asks === 'wrong'" class="wrong" role="group" aria-label="What lies here instead?">
       <p class="quiet">What lies here instead?</p>
@@ -182,8 +182,8 @@ defineExpose({ openNote, openWrong, openExtra, keys })
           aria-label="Something else"
           placeholder="something else: what?"
         />
-        <button type="submit" class="button">Keep</button>
-        <button type="button" class="link-button" @click="asks = 'nothing'">leave</button>
+        <ElButton native-type="submit">Keep</ElButton>
+        <ElButton link @click="asks = 'nothing'">leave</ElButton>
       </form>
     </div>
     <div v-else-if="asks === 'extra'" class="wrong" role="group" aria-label="What else lies in the case?">
@@ -205,8 +205,8 @@ defineExpose({ openNote, openWrong, openExtra, keys })
           aria-label="Something else that isn’t on the card"
           placeholder="something else: what?"
         />
-        <button type="submit" class="button">Keep</button>
-        <button type="button" class="link-button" @click="asks = 'nothing'">leave</button>
+        <ElButton native-type="submit">Keep</ElButton>
+        <ElButton link @click="asks = 'nothing'">leave</ElButton>
       </form>
     </div>
     <div v-else class="marks">

@@ -139,9 +139,9 @@ useKeys(() => {
           </p>
           <div class="right">
             <span v-if="shared.wasKept.value && !back.touched.value" class="second">Taken up where it was left.</span>
-            <button type="button" class="button" :disabled="back.undoable.value.length === 0" @click="back.undo">
+            <ElButton :disabled="back.undoable.value.length === 0" @click="back.undo">
               Undo <KeyCap name="u" />
-            </button>
+            </ElButton>
             <RouterLink :to="correcting ? `/desk/loans/${loanId}` : '/desk'" class="button">Go on later</RouterLink>
           </div>
         </header>
@@ -156,7 +156,7 @@ useKeys(() => {
               >{{ shared.unsent.value }} kept on this machine; closing the window loses nothing.</span
             >
           </span>
-          <button type="button" class="link-button" @click="shared.tryNow()">Try now</button>
+          <ElButton link @click="shared.tryNow()">Try now</ElButton>
         </p>
         <p v-if="otherScan" class="scanned" role="status">
           <span>
@@ -164,13 +164,11 @@ useKeys(() => {
             {{ otherScan.kitName ? `belongs to ${otherScan.kitName}` : 'was scanned' }}; this is {{ kit.name }}.
             Nothing was marked.
           </span>
-          <button v-if="otherScan.part" type="button" class="button small" @click="keepScanned">
-            It lies in this case
-          </button>
+          <ElButton v-if="otherScan.part" size="small" @click="keepScanned"> It lies in this case </ElButton>
           <RouterLink v-if="otherScan.kitName" :to="`/kits/${encodeURIComponent(otherScan.kitCode)}`"
             >Open {{ otherScan.kitName }}</RouterLink
           >
-          <button type="button" class="link-button" @click="otherScan = null">go on here</button>
+          <ElButton link @click="otherScan = null">go on here</ElButton>
         </p>
         <p v-if="correcting && !form.isLatest" class="problem">
           {{ kit.name }} has been out again since. What lies in its case now is put right at its newest loan.
@@ -189,7 +187,7 @@ useKeys(() => {
         </p>
         <p v-else-if="shared.closed.value" class="problem" role="alert">
           Another desk has taken {{ kit.name }} back meanwhile. Your marks are kept: send them, and both are laid side
-          by side. <button type="button" class="link-button" @click="back.finish">Compare</button>
+          by side. <ElButton link @click="back.finish">Compare</ElButton>
         </p>
         <div class="columns">
           <div class="card-frame">
@@ -234,7 +232,7 @@ useKeys(() => {
                   <span class="second">{{
                     extra.belongsTo ? `may belong to ${extra.belongsTo}` : 'nobody knows whose yet'
                   }}</span>
-                  <button type="button" class="link-button" @click="back.dropExtra(id)">take off</button>
+                  <ElButton link @click="back.dropExtra(id)">take off</ElButton>
                 </li>
               </ul>
             </section>

@@ -83,16 +83,16 @@ async function addMine() {
     <p class="quiet">Look together where you differ. Both stay in the record, whichever you choose.</p>
     <ProblemNote :problem="problem" @retry="addMine" />
     <div class="ways">
-      <button
+      <ElButton
         v-if="differing.length > 0"
-        type="button"
-        class="button main big"
+        type="primary"
+        size="large"
         :disabled="sending || mine.length === 0"
         @click="addMine"
       >
         Correct {{ mine.length }} {{ mine.length === 1 ? 'mark' : 'marks' }}
-      </button>
-      <button type="button" class="button big" @click="keepTheirs">Leave theirs</button>
+      </ElButton>
+      <ElButton size="large" @click="keepTheirs">Leave theirs</ElButton>
     </div>
   </main>
 </template>

@@ -83,19 +83,18 @@ onScopeDispose(() => sortable?.destroy())
     </ol>
     <p v-if="others.length > 0" class="others second">
       <b>Left out, not for this kit:</b>
-      <button
+      <ElButton
         v-for="each in others"
         :key="each.key"
-        type="button"
-        class="link-button"
+        link
         :aria-current="each.key === chosen"
         @click="chosen = each.key"
       >
         {{ each.title }}
-      </button>
+      </ElButton>
     </p>
     <p v-if="mayEdit" class="others">
-      <button type="button" class="link-button" @click="emit('add')">Add a block</button>
+      <ElButton link @click="emit('add')">Add a block</ElButton>
     </p>
   </div>
 </template>

@@ -19,15 +19,14 @@ const changes = (before: string) => diffWords(before, text)
       {{ whenText(version.atUtc, ownZone) }}, {{ version.by }}, for {{ scopeWords[version.scope]
       }}{{ version.inUse ? '' : ', draft' }}{{ version.text === null ? `: taken out, ${version.reason}` : '' }}
       <template v-if="version.text !== null">
-        <button
-          type="button"
-          class="link-button"
+        <ElButton
+          link
           :aria-expanded="compared === version.id"
           @click="compared = compared === version.id ? null : version.id"
         >
           Compare
-        </button>
-        <button type="button" class="link-button" @click="emit('takeUp', version)">Take it up</button>
+        </ElButton>
+        <ElButton link @click="emit('takeUp', version)">Take it up</ElButton>
       </template>
       <p v-if="compared === version.id && version.text !== null" class="compared">
         <template v-if="version.text === text">The same words.</template>
@@ -53,7 +52,7 @@ li {
   border-top: 1px solid var(--rule);
 }
 
-.link-button {
+.el-button.is-link {
   margin-left: 8px;
 }
 

@@ -37,11 +37,9 @@ async function newLink() {
     <ProblemNote :problem="problem" @retry="reload" />
     <ProblemNote :problem="refusal" />
     <div v-if="guide" class="ways screen-only">
-      <button type="button" class="button main" @click="print">Print this guide</button>
-      <button type="button" class="button" :disabled="sending" @click="newLink">
-        New link and slip; the old link ends
-      </button>
-      <button type="button" class="button" :disabled="sending || ended" @click="endLink">End its link</button>
+      <ElButton type="primary" @click="print">Print this guide</ElButton>
+      <ElButton :disabled="sending" @click="newLink"> New link and slip; the old link ends </ElButton>
+      <ElButton :disabled="sending || ended" @click="endLink">End its link</ElButton>
       <p v-if="ended" role="status">The link is ended; the copy on the phone goes when it next asks.</p>
     </div>
     <div v-if="guide" class="phone"><BorrowerGuide :guide="guide" token="" :start-language="guide.language" /></div>

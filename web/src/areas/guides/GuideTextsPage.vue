@@ -221,14 +221,12 @@ const go = (event: Event) => void router.push(`/guides/texts/${(event.target as 
               <span>In {{ data.languages.find(({ code }) => code === language)?.name }}</span>
               <textarea v-model="translating" class="field" rows="2"></textarea>
             </label>
-            <button
-              type="button"
-              class="button"
+            <ElButton
               :disabled="sending || translating.trim() === '' || !data.mayEdit"
               @click="translate(data.missing[0] ?? '')"
             >
               Keep this translation
-            </button>
+            </ElButton>
           </details>
           <ProblemNote :problem="refusal" />
         </section>
@@ -249,25 +247,21 @@ const go = (event: Event) => void router.push(`/guides/texts/${(event.target as 
           <option value="model">for this model</option>
           <option value="kit">for this kit</option>
         </select>
-        <button type="button" class="button main" :disabled="!mayKeep" @click="keep(draft.text, true)">
+        <ElButton type="primary" :disabled="!mayKeep" @click="keep(draft.text, true)">
           Use from the next hand-out <KeyCap name="Enter" />
-        </button>
-        <button type="button" class="button" :disabled="!mayKeep" @click="keep(draft.text, false)">
-          Keep as draft <KeyCap name="s" />
-        </button>
-        <button type="button" class="button" @click="print">Print the booklet <KeyCap name="p" /></button>
-        <button type="button" class="button" :disabled="sending" aria-label="Move block up" @click="list?.move(-1)">
+        </ElButton>
+        <ElButton :disabled="!mayKeep" @click="keep(draft.text, false)"> Keep as draft <KeyCap name="s" /> </ElButton>
+        <ElButton @click="print">Print the booklet <KeyCap name="p" /></ElButton>
+        <ElButton :disabled="sending" aria-label="Move block up" @click="list?.move(-1)">
           ↑ <KeyCap name="⇧↑" />
-        </button>
-        <button type="button" class="button" :disabled="sending" aria-label="Move block down" @click="list?.move(1)">
+        </ElButton>
+        <ElButton :disabled="sending" aria-label="Move block down" @click="list?.move(1)">
           ↓ <KeyCap name="⇧↓" />
-        </button>
-        <button v-if="!block.stays" type="button" class="link-button" @click="leave = !leave">Take it out …</button>
+        </ElButton>
+        <ElButton v-if="!block.stays" link @click="leave = !leave">Take it out …</ElButton>
         <template v-if="leave && !block.stays">
           <input v-model="reason" class="field reason" placeholder="Why" aria-label="Why it is left out" />
-          <button
-            type="button"
-            class="button"
+          <ElButton
             :disabled="sending || reason.trim() === ''"
             @click="
               () => {
@@ -277,7 +271,7 @@ const go = (event: Event) => void router.push(`/guides/texts/${(event.target as 
             "
           >
             Take out
-          </button>
+          </ElButton>
         </template>
       </footer>
     </template>

@@ -20,7 +20,7 @@ const printPage = () => window.print()
     <ProblemNote :problem="problem" @retry="reload" />
     <template v-if="kit">
       <p class="screen-only row">
-        <button type="button" class="button main" :disabled="!sheet" @click="printPage">Print the help sheet</button>
+        <ElButton type="primary" :disabled="!sheet" @click="printPage">Print the help sheet</ElButton>
         <RouterLink :to="`/kits/${kit.code}`">back to {{ kit.name }}</RouterLink>
         <span v-if="kit.policies.collimation === 'leave-it-to-us'" class="quiet"
           >The policy of this kit is <em>leave it to us</em>: its borrowers don’t get this sheet.</span

@@ -67,7 +67,7 @@ async function submit() {
         />
       </label>
       <ProblemNote :problem="problem" @retry="submit" />
-      <button class="button main big" :disabled="sending">Begin</button>
+      <ElButton type="primary" size="large" native-type="submit" :disabled="sending">Begin</ElButton>
     </form>
   </main>
 </template>

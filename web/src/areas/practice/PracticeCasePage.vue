@@ -57,15 +57,9 @@ useKeys(() => ({
           <ContentsCard :parts="parts" :draft="draft" :at="at" @choose="practice.move($event - at)" />
           <CloseUp v-if="current" :part="current">
             <p v-if="!score" class="marks">
-              <button
-                v-for="way in ways"
-                :key="way.key"
-                type="button"
-                class="button"
-                @click="practice.mark(way.mark)"
-              >
+              <ElButton v-for="way in ways" :key="way.key" @click="practice.mark(way.mark)">
                 <KeyCap :name="way.name" /> <PencilMark :mark="way.mark" /> {{ way.words }}
-              </button>
+              </ElButton>
             </p>
           </CloseUp>
         </div>
@@ -121,18 +115,18 @@ useKeys(() => ({
       </div>
     </div>
     <footer class="action-bar">
-      <button v-if="score" type="button" class="button main big" @click="practice.another">
+      <ElButton v-if="score" type="primary" size="large" @click="practice.another">
         Another case <KeyCap name="Enter" />
-      </button>
+      </ElButton>
       <template v-else>
-        <button type="button" class="button main big" :disabled="looked === 0" @click="practice.finish">
+        <ElButton type="primary" size="large" :disabled="looked === 0" @click="practice.finish">
           Done looking <KeyCap name="Enter" />
-        </button>
+        </ElButton>
         <span class="quiet">{{ looked }} of {{ parts.length }} looked at</span>
-        <button type="button" class="button big" :disabled="undoable.length === 0" @click="practice.undo">
+        <ElButton size="large" :disabled="undoable.length === 0" @click="practice.undo">
           Undo <KeyCap name="u" />
-        </button>
-        <button type="button" class="button big" @click="practice.another">Another case</button>
+        </ElButton>
+        <ElButton size="large" @click="practice.another">Another case</ElButton>
       </template>
       <RouterLink to="/desk" class="leave">Leave practice</RouterLink>
     </footer>

@@ -208,29 +208,20 @@ useKeys(() => ({
       </div>
     </div>
     <footer v-memo="[state.locked, result, state.moves.length > 0, stage]" class="action-bar">
-      <button v-if="result" type="button" class="button main big" @click="practice.another()">
+      <ElButton v-if="result" type="primary" size="large" @click="practice.another()">
         Another tube <KeyCap name="n" />
-      </button>
-      <button v-else type="button" class="button main big" :disabled="stage === 'secondary'" @click="practice.lock()">
+      </ElButton>
+      <ElButton v-else type="primary" size="large" :disabled="stage === 'secondary'" @click="practice.lock()">
         {{ state.locked ? 'Loosen the locks' : 'Lock and look again' }} <KeyCap name="Space" />
-      </button>
-      <button type="button" class="button big" :disabled="result !== null" @click="practice.nextHelp()">
+      </ElButton>
+      <ElButton size="large" :disabled="result !== null" @click="practice.nextHelp()">
         Next help line <KeyCap name="h" />
-      </button>
-      <button
-        type="button"
-        class="button big"
-        :disabled="state.moves.length === 0 || result !== null"
-        @click="practice.undo()"
-      >
+      </ElButton>
+      <ElButton size="large" :disabled="state.moves.length === 0 || result !== null" @click="practice.undo()">
         Undo a turn <KeyCap name="u" />
-      </button>
-      <button type="button" class="button big" @click="shown = !shown">
-        Show the shortest way <KeyCap name="w" />
-      </button>
-      <button v-if="!result" type="button" class="button big" @click="practice.another()">
-        Another tube <KeyCap name="n" />
-      </button>
+      </ElButton>
+      <ElButton size="large" @click="shown = !shown"> Show the shortest way <KeyCap name="w" /> </ElButton>
+      <ElButton v-if="!result" size="large" @click="practice.another()"> Another tube <KeyCap name="n" /> </ElButton>
     </footer>
   </main>
 </template>

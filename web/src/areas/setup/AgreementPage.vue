@@ -44,15 +44,14 @@ async function write(branchId: string) {
         :aria-label="`agreement of ${agreement.branchName}`"
       ></textarea>
       <p v-else class="text">{{ agreement.text }}</p>
-      <button
+      <ElButton
         v-if="session.may(agreement.branchId, 'coordinator')"
-        type="button"
-        class="button main"
+        type="primary"
         :disabled="sending || !changed(agreement)"
         @click="write(agreement.branchId)"
       >
         Make it version {{ agreement.version + 1 }}
-      </button>
+      </ElButton>
     </section>
   </main>
 </template>

@@ -121,7 +121,7 @@ async function keep() {
       </p>
       <ProblemNote class="wide" :problem="refusal" @retry="keep" />
       <p class="wide">
-        <button class="button main" :disabled="sending">Keep it</button>
+        <ElButton type="primary" native-type="submit" :disabled="sending">Keep it</ElButton>
         <ElButton link type="primary" @click="open = null">Leave it</ElButton>
       </p>
     </form>

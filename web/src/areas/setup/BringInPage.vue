@@ -108,7 +108,7 @@ watch(branchId, () => void list.look())
             >{{ code }}</RouterLink
           >
         </p>
-        <button type="button" class="link-button" @click="list.startOver">Another list</button>
+        <ElButton link @click="list.startOver">Another list</ElButton>
       </section>
 
       <template v-else>
@@ -241,7 +241,7 @@ watch(branchId, () => void list.look())
                 </template>
               </section>
               <p v-if="choices.length > KITS_SHOWN" class="quiet">and {{ choices.length - KITS_SHOWN }} more kits</p>
-              <button type="button" class="link-button" @click="list.startOver">Another file</button>
+              <ElButton link @click="list.startOver">Another file</ElButton>
             </aside>
           </div>
         </template>

@@ -119,14 +119,12 @@ async function add() {
             <RouterLink :to="`/kits/${encodeURIComponent(kit.code)}`" class="serif">{{ kit.name }}</RouterLink>
             <KitTag :code="kit.code" />
             <span class="second">lacks {{ kit.missing }}</span>
-            <button
-              type="button"
-              class="button"
+            <ElButton
               :disabled="sending || spare.count === 0 || !session.may(spare.branchId, 'coordinator', 'volunteer')"
               @click="putIn(spare, kit)"
             >
               Put in
-            </button>
+            </ElButton>
           </span>
           <span v-if="spare.wantedBy.length === 0" class="quiet">no kit</span>
         </span>
@@ -159,7 +157,7 @@ async function add() {
           </option>
         </select>
       </label>
-      <button type="submit" class="button main" :disabled="sending">Put it in the drawer</button>
+      <ElButton type="primary" native-type="submit" :disabled="sending">Put it in the drawer</ElButton>
       <p v-if="massTrouble" class="rust" role="alert">{{ massTrouble }}</p>
     </form>
   </main>
@@ -241,7 +239,7 @@ async function add() {
   align-items: center;
 }
 
-.kit .button {
+.kit :is(.button, .el-button) {
   margin-left: auto;
 }
 

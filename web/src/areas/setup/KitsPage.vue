@@ -106,7 +106,9 @@ async function make() {
             </ElSelect>
           </label>
           <ProblemNote class="wide" :problem="problem" @retry="make" />
-          <p class="wide"><button class="button main" :disabled="sending">Make the kit</button></p>
+          <p class="wide">
+            <ElButton type="primary" native-type="submit" :disabled="sending">Make the kit</ElButton>
+          </p>
         </form>
       </section>
       <section>

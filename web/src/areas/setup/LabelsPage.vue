@@ -119,16 +119,10 @@ const print = () => window.print()
           ><input v-model="filter" class="field" type="search" placeholder="name, code or model"
         /></label>
         <p class="all">
-          <button
-            type="button"
-            class="link-button"
-            @click="chosen = new Set([...chosen, ...kits.map(({ code }) => code)])"
-          >
+          <ElButton link @click="chosen = new Set([...chosen, ...kits.map(({ code }) => code)])">
             all {{ kits.length }}
-          </button>
-          <button type="button" class="link-button" :disabled="chosen.size === 0" @click="chosen = new Set()">
-            none
-          </button>
+          </ElButton>
+          <ElButton link :disabled="chosen.size === 0" @click="chosen = new Set()"> none </ElButton>
           <span class="quiet">{{ chosen.size }} chosen</span>
         </p>
         <ul>
@@ -144,7 +138,7 @@ const print = () => window.print()
       <section class="preview">
         <ProblemNote class="screen-only" :problem="refusal" @retry="reload" />
         <p class="acts screen-only">
-          <button type="button" class="button main big" :disabled="pages.length === 0" @click="print">Print</button>
+          <ElButton type="primary" size="large" :disabled="pages.length === 0" @click="print">Print</ElButton>
           <a v-if="query" class="button big" :href="`/api/prints/pdf?${query}`" target="_blank" rel="noopener">PDF</a>
           <span class="quiet" role="status">{{
             slow ? 'drawing …' : pages.length === 1 ? 'one page' : `${pages.length} pages`

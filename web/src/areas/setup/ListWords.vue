@@ -40,9 +40,9 @@ const isSure = (word: ListPreview['words'][number]) => word.decided || word.conf
       </li>
     </ul>
     <p v-if="words.length > FIRST">
-      <button type="button" class="link-button" @click="all = !all">
+      <ElButton link @click="all = !all">
         {{ all ? 'Fewer' : `All ${words.length} words` }}
-      </button>
+      </ElButton>
       <span class="second"> What you decide is remembered for the next list.</span>
     </p>
   </section>

@@ -117,15 +117,10 @@ async function close(person: StaffMember) {
           </td>
           <td class="acts">
             <template v-if="branches.length > 0 && !person.closed && person.id !== session.current?.staffId">
-              <button
-                type="button"
-                class="link-button"
-                :disabled="sending"
-                @click="makeLink(`/api/people/${person.id}/reset`, person.name)"
-              >
+              <ElButton link :disabled="sending" @click="makeLink(`/api/people/${person.id}/reset`, person.name)">
                 New password link
-              </button>
-              <button type="button" class="link-button" :disabled="sending" @click="close(person)">Has left</button>
+              </ElButton>
+              <ElButton link :disabled="sending" @click="close(person)">Has left</ElButton>
             </template>
           </td>
         </tr>
@@ -155,7 +150,7 @@ async function close(person: StaffMember) {
           />
         </ElSelect>
       </label>
-      <button class="button main" :disabled="sending">Make the link</button>
+      <ElButton type="primary" native-type="submit" :disabled="sending">Make the link</ElButton>
     </form>
     <OwnSessions :zone="ownZone" />
     <SecondFactor />

@@ -82,7 +82,7 @@ async function keep() {
     <p v-if="form.code !== kit.code" class="second wide">Its labels carry the old code: print new ones.</p>
     <ProblemNote class="wide" :problem="problem" @retry="keep" />
     <p class="wide">
-      <button class="button main" :disabled="sending">Keep it</button>
+      <ElButton type="primary" native-type="submit" :disabled="sending">Keep it</ElButton>
       <ElButton link type="primary" @click="emit('leave')">Leave it</ElButton>
     </p>
   </form>

@@ -14,7 +14,11 @@ import { sourceWords } from './shelf-groups.ts'
 import { waysOf } from './use-kit-keys.ts'
 
 /** The chosen kit beside the list: what to do next, its readings, and the ways on. */
-const { kit } = defineProps<{ kit: ShelfKit }>()
+const { kit, onSheet = false } = defineProps<{
+  kit: ShelfKit
+  /** Beside the kit's own sheet, which names it already. */
+  onSheet?: boolean
+}>()
 const session = useSession()
 
 const mayAct = computed(() => session.may(kit.branchId, 'coordinator', 'volunteer'))
@@ -40,8 +44,10 @@ const code = computed(() => encodeURIComponent(kit.code))
     <header>
       <ConditionMoon :condition="kit.condition" :size="62" />
       <div>
-        <p class="serif clip name">{{ kit.name }}</p>
-        <p><KitTag :code="kit.code" /></p>
+        <template v-if="!onSheet">
+          <p class="serif clip name">{{ kit.name }}</p>
+          <p><KitTag :code="kit.code" /></p>
+        </template>
         <p class="quiet">{{ kit.modelName }}</p>
       </div>
     </header>
@@ -106,7 +112,7 @@ const code = computed(() => encodeURIComponent(kit.code))
       </dl>
     </section>
     <p class="ways">
-      <RouterLink :to="`/kits/${code}`">Whole sheet</RouterLink>
+      <RouterLink v-if="!onSheet" :to="`/kits/${code}`">Whole sheet</RouterLink>
       <RouterLink v-if="kit.loan" :to="`/guides/${kit.loan.id}`">Its borrower’s guide</RouterLink>
       <RouterLink v-if="kit.loan && mayAct" :to="`/desk/loans/${kit.loan.id}`">Its loan</RouterLink>
     </p>

@@ -163,24 +163,17 @@ async function cureHazard(hazard: HazardCode) {
           <RouterLink v-if="mayAct && kit.lastLoan" :to="`/desk/loans/${kit.lastLoan.id}`"
             >{{ kit.lastLoan.state === 'out' ? 'Its loan' : 'Its last loan' }} {{ kit.lastLoan.code }}</RouterLink
           >
-          <button
-            v-if="mayEnd"
-            type="button"
-            class="link-button"
-            :aria-expanded="editsHere"
-            @click="editsHere = !editsHere"
-          >
+          <ElButton v-if="mayEnd" link :aria-expanded="editsHere" @click="editsHere = !editsHere">
             Rename, move, note
-          </button>
-          <button
+          </ElButton>
+          <ElButton
             v-if="mayEnd && kit.group !== 'gone'"
-            type="button"
-            class="link-button"
+            link
             :aria-expanded="endsHere"
             @click="endsHere = !endsHere"
           >
             Lost, stolen, retired
-          </button>
+          </ElButton>
         </nav>
         <KitDetailsForm v-if="editsHere" :kit="kit" @done="detailsKept" @leave="editsHere = false" />
         <LossForm v-if="endsHere" :kit="kit" @done="((endsHere = false), reload())" />
@@ -199,7 +192,7 @@ async function cureHazard(hazard: HazardCode) {
             aria-label="Why it is back in service"
             placeholder="where it was found, or why it is used again"
           />
-          <button class="button main" :disabled="sending">Back in service</button>
+          <ElButton type="primary" native-type="submit" :disabled="sending">Back in service</ElButton>
         </form>
         <section v-if="kit.extras.length > 0" class="extras" aria-label="Not on its card">
           <h2>In the case, not on its card</h2>
@@ -209,9 +202,9 @@ async function cureHazard(hazard: HazardCode) {
               >{{ extra.belongsTo ? `may belong to ${extra.belongsTo}` : 'nobody knows whose yet'
               }}{{ extra.note ? `; ${extra.note}` : '' }}</span
             >
-            <button v-if="mayAct" type="button" class="button small" :disabled="sending" @click="settleExtra(extra)">
+            <ElButton v-if="mayAct" size="small" :disabled="sending" @click="settleExtra(extra)">
               Put where it belongs
-            </button>
+            </ElButton>
           </p>
         </section>
 
@@ -232,7 +225,7 @@ async function cureHazard(hazard: HazardCode) {
               aria-label="What was done"
               placeholder="What was done, and by whom"
             />
-            <button class="button main" :disabled="sending">Record the cure</button>
+            <ElButton type="primary" native-type="submit" :disabled="sending">Record the cure</ElButton>
           </form>
         </section>
 
@@ -258,7 +251,7 @@ async function cureHazard(hazard: HazardCode) {
         <KitHistory :lines="kit.history" :zone="kit.zone" />
       </template>
     </div>
-    <div class="side"><KitGlance v-if="kit" :kit="kit" /></div>
+    <div class="side"><KitGlance v-if="kit" :kit="kit" on-sheet /></div>
   </main>
 </template>
 

@@ -48,7 +48,7 @@ async function send() {
         kit.loan ? `; its loan ${kit.loan.code} stays open until it is settled` : ''
       }}. A coordinator can bring it back from this sheet.
     </p>
-    <button type="submit" class="button main" :disabled="sending">Record it</button>
+    <ElButton type="primary" native-type="submit" :disabled="sending">Record it</ElButton>
   </form>
 </template>
 

@@ -179,7 +179,7 @@ const branches = computed(() => session.current?.memberships ?? [])
       </div>
       <p v-if="shelf && groups.length === 0" class="note">
         No kit fits these words.
-        <button type="button" class="link-button" @click="filter = { ...everything }">Show all</button>
+        <ElButton link @click="filter = { ...everything }">Show all</ElButton>
       </p>
       <div class="line grow"><div class="strip"></div></div>
     </div>

@@ -80,14 +80,14 @@ async function keep(sure: boolean) {
         </div>
         <ProblemNote :problem="refusal" @retry="reload" />
         <div class="acts">
-          <button
-            type="button"
-            class="button main big"
+          <ElButton
+            type="primary"
+            size="large"
             :disabled="weighings.length === 0 || sending"
             @click="keep(isDoubtful)"
           >
             {{ isDoubtful ? 'It is complete all the same: keep it' : 'It is complete: keep this weight' }}
-          </button>
+          </ElButton>
           <RouterLink class="button big" :to="`/kits/${encodeURIComponent(kit.code)}`">Not now</RouterLink>
         </div>
       </template>

@@ -205,17 +205,11 @@ useKeys(() => ({
       </p>
       <p v-if="asksWhatWasTurned" class="asked" role="group" aria-label="What was turned really">
         <strong>What did you turn really?</strong>
-        <button type="button" class="button small" @click="asAdvised">As advised</button>
-        <button type="button" class="button small" @click="otherWay">The other way round</button>
-        <button
-          v-for="screw in otherScrews"
-          :key="screw"
-          type="button"
-          class="button small"
-          @click="anotherScrew(screw)"
-        >
+        <ElButton size="small" @click="asAdvised">As advised</ElButton>
+        <ElButton size="small" @click="otherWay">The other way round</ElButton>
+        <ElButton v-for="screw in otherScrews" :key="screw" size="small" @click="anotherScrew(screw)">
           Screw {{ screw }} instead
-        </button>
+        </ElButton>
       </p>
       <div class="hands">
         <div v-if="cell" class="cell-side">
@@ -272,30 +266,24 @@ useKeys(() => ({
           </p>
           <p v-if="learnt && learnt.steps > 0" class="second">
             {{ cellResponseSentence(learnt) }}
-            <button
-              v-if="kit.turned.length > 0"
-              type="button"
-              class="link-button"
-              :disabled="sending"
-              @click="forget"
-            >
+            <ElButton v-if="kit.turned.length > 0" link :disabled="sending" @click="forget">
               forget what it learnt
-            </button>
+            </ElButton>
           </p>
           <ProblemNote :problem="problem" @retry="emit('reload')" />
         </div>
       </div>
       <div class="row">
-        <button v-if="doing === 'secondary'" type="button" class="button big" @click="lookAgain('secondary')">
+        <ElButton v-if="doing === 'secondary'" size="large" @click="lookAgain('secondary')">
           Turned the secondary: look again
-        </button>
-        <button v-else-if="doing === 'lock'" type="button" class="button big" @click="lookAgain('locked')">
+        </ElButton>
+        <ElButton v-else-if="doing === 'lock'" size="large" @click="lookAgain('locked')">
           Locked: look again
-        </button>
-        <button v-else type="button" class="button big" :disabled="seen === null" @click="lookAgain('turned')">
+        </ElButton>
+        <ElButton v-else size="large" :disabled="seen === null" @click="lookAgain('turned')">
           Turned it: look again <KeyCap name="Space" />
-        </button>
-        <button v-if="isDone" type="button" class="link-button" @click="takeBack">take the last look back</button>
+        </ElButton>
+        <ElButton v-if="isDone" link @click="takeBack">take the last look back</ElButton>
       </div>
       <p class="second">
         Tube level for the secondary’s screws, never over the mirror; let one go before the next; never undo its

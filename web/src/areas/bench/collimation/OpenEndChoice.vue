@@ -23,19 +23,18 @@ function typed(event: Event) {
       comes in. No screw is named before that.
     </p>
     <p class="choices">
-      <button
+      <ElButton
         v-for="side in sides"
         :key="side.deg"
-        type="button"
-        class="button small"
+        size="small"
         :aria-pressed="deg === side.deg"
         @click="set(side.deg)"
       >
         {{ side.words }}
-      </button>
-      <button v-if="deg === null && last !== null" type="button" class="button small" @click="set(last)">
+      </ElButton>
+      <ElButton v-if="deg === null && last !== null" size="small" @click="set(last)">
         as in the last picture ({{ last }}°)
-      </button>
+      </ElButton>
       <label>
         or
         <input class="field" type="number" name="open-end" min="0" max="359" :value="deg" @change="typed" />°

@@ -195,7 +195,7 @@ useKeys(() => ({ p: () => void (allowed && input.value?.click()) }))
     </div>
     <p v-if="progress !== null" class="progress" role="status">
       <progress :value="progress" max="1" /> looking for the circles
-      <button type="button" class="link-button" @click="stop">stop</button>
+      <ElButton link @click="stop">stop</ElButton>
     </p>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <p v-if="refusal" class="problem" role="alert">{{ refusal }}</p>
@@ -205,10 +205,10 @@ useKeys(() => ({ p: () => void (allowed && input.value?.click()) }))
     <p v-if="byHand" class="second">Circles laid by hand.</p>
     <p v-if="notKept" class="second">The picture itself was not kept beside the figure; the figure counts.</p>
     <div class="row">
-      <button type="button" class="button" :disabled="!allowed" @click="input?.click()">
+      <ElButton :disabled="!allowed" @click="input?.click()">
         {{ source ? 'Another picture' : 'Take or choose a picture' }} <KeyCap name="p" />
-      </button>
-      <button v-if="source" type="button" class="button" @click="layByHand">Lay the circles by hand</button>
+      </ElButton>
+      <ElButton v-if="source" @click="layByHand">Lay the circles by hand</ElButton>
     </div>
     <input
       ref="input"

@@ -35,19 +35,12 @@ const spread = computed(() => {
     <ol v-if="openings.length > 0">
       <li v-for="(opening, i) in openings" :key="i">
         {{ mmText(lengthOf(opening)) }}
-        <button
-          type="button"
-          class="link-button"
-          :aria-label="`Take opening ${i + 1} off`"
-          @click="openings.splice(i, 1)"
-        >
-          take off
-        </button>
+        <ElButton link :aria-label="`Take opening ${i + 1} off`" @click="openings.splice(i, 1)"> take off </ElButton>
       </li>
     </ol>
-    <button type="button" class="button" :disabled="current === null" @click="emit('keep')">
+    <ElButton :disabled="current === null" @click="emit('keep')">
       Keep this as opening {{ openings.length + 1 }}
-    </button>
+    </ElButton>
     <template v-if="answer">
       <p>
         <strong>{{

@@ -104,7 +104,7 @@ const fileOf = (event: Event) => (event.target as HTMLInputElement).files?.[0] ?
           <input v-model="chosen" type="radio" name="star-ring" :value="name" /> {{ ringWords[name] }}
         </label>
       </template>
-      <button type="button" class="link-button" @click="layByHand">Lay the circles by hand</button>
+      <ElButton link @click="layByHand">Lay the circles by hand</ElButton>
     </div>
     <div class="row">
       <label class="labelled">

@@ -135,9 +135,9 @@ useKeys(() => ({
               : `${Math.round(target.distanceM)} m`
           }}</em>
         </h2>
-        <button type="button" class="button small" :aria-expanded="choosing" @click="choosing = !choosing">
+        <ElButton size="small" :aria-expanded="choosing" @click="choosing = !choosing">
           {{ choosing ? 'Keep this one' : 'Another target' }} <KeyCap name="l" />
-        </button>
+        </ElButton>
       </header>
       <TargetChoice
         v-if="choosing || !target"
@@ -254,12 +254,10 @@ useKeys(() => ({
       </div>
       <FinderLookForm v-if="!padLeft" v-model="draft.looks[draft.looks.length - 1]!" v-bind="form" />
       <p class="row">
-        <button type="button" class="button big" :disabled="arcmin === null" @click="lookAgain">
+        <ElButton size="large" :disabled="arcmin === null" @click="lookAgain">
           Turned them: look again <KeyCap name="Space" />
-        </button>
-        <button v-if="draft.between.length > 0" type="button" class="link-button" @click="takeBack">
-          take the last look back
-        </button>
+        </ElButton>
+        <ElButton v-if="draft.between.length > 0" link @click="takeBack"> take the last look back </ElButton>
       </p>
       <dl class="kept">
         <dt>as found</dt>

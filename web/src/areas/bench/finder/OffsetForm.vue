@@ -46,9 +46,9 @@ async function keep() {
         }}.
       </template>
       <strong v-else>Where the finder sits isn’t known: measure it, or use a star.</strong>
-      <button type="button" class="link-button" @click="open = !open">
+      <ElButton link @click="open = !open">
         {{ open ? 'not now' : 'measure it on this kit' }}
-      </button>
+      </ElButton>
     </p>
     <form v-if="open" novalidate @submit.prevent="keep">
       <svg viewBox="-90 -88 180 150" width="150" aria-hidden="true">
@@ -80,7 +80,7 @@ async function keep() {
             >{{ wrong['offsetMm.y'] }}</i
           ></label
         >
-        <button type="submit" class="button" :disabled="sending">Keep its offset</button>
+        <ElButton native-type="submit" :disabled="sending">Keep its offset</ElButton>
         <ProblemNote :problem="problem" />
       </div>
     </form>

@@ -194,7 +194,7 @@ text {
   place-items: center;
 }
 
-.arrows .button {
+.arrows :is(.button, .el-button) {
   width: 40px;
   min-height: 40px;
   padding: 0;

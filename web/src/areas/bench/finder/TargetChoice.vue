@@ -117,14 +117,13 @@ const sheetProblem = computed(() => {
         />
         m away</label
       >
-      <button
-        type="button"
-        class="button small"
+      <ElButton
+        size="small"
         :disabled="sheetM === null || sheetProblem !== null"
         @click="sheetM && emit('choose', sheetTarget(sheetM))"
       >
         Use it
-      </button>
+      </ElButton>
       <i v-if="sheetProblem" class="rust">{{ sheetProblem }}</i>
     </div>
   </div>

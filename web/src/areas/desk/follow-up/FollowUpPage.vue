@@ -16,6 +16,7 @@ import { useSending } from '../../../shared/api/use-sending.ts'
 import KitTag from '../../../shared/drawings/KitTag.vue'
 import KeyCap from '../../../shared/keys/KeyCap.vue'
 import { useKeys, type KeyMap } from '../../../shared/keys/use-keys.ts'
+import DayPicker from '../../../shared/controls/DayPicker.vue'
 import ProblemNote from '../../../shared/ProblemNote.vue'
 import { hourText } from '../../../shared/words.ts'
 import { useSession } from '../../people/session.ts'
@@ -111,15 +112,9 @@ useKeys((): KeyMap => ({
       <p v-if="data" class="quiet">
         {{ data.jobs.length === 1 ? 'one thing' : `${data.jobs.length} things` }} to see to
       </p>
-      <button
-        v-if="session.coordinates.length > 0"
-        type="button"
-        class="button"
-        :aria-expanded="asks"
-        @click="asks = !asks"
-      >
+      <ElButton v-if="session.coordinates.length > 0" :aria-expanded="asks" @click="asks = !asks">
         Notice to all of a model, battery round
-      </button>
+      </ElButton>
     </header>
     <ProblemNote :problem="problem" @retry="reload" />
     <ProblemNote :problem="refusal" @retry="reload" />
@@ -158,23 +153,21 @@ useKeys((): KeyMap => ({
             </p>
           </div>
           <div class="owner">
-            <select
-              class="field"
-              :value="job.ownerId ?? ''"
+            <ElSelect
+              :model-value="job.ownerId ?? ''"
               :disabled="!mayAct(job) || sending"
               :aria-label="`Who sees to ${job.partName ?? job.text}`"
-              @change="change(job, { ownerId: ($event.target as HTMLSelectElement).value || null })"
+              @change="(ownerId: string) => change(job, { ownerId: ownerId || null })"
             >
-              <option value="">nobody yet</option>
-              <option v-for="person in peopleOf(job)" :key="person.id" :value="person.id">{{ person.name }}</option>
-            </select>
-            <input
-              type="date"
-              class="field"
-              :value="job.dueOn ?? ''"
+              <ElOption value="" label="nobody yet" />
+              <ElOption v-for="person in peopleOf(job)" :key="person.id" :value="person.id" :label="person.name" />
+            </ElSelect>
+            <DayPicker
+              :model-value="job.dueOn"
+              clearable
               :disabled="!mayAct(job) || sending"
               :aria-label="`Due: ${job.partName ?? job.text}`"
-              @change="change(job, { dueOn: ($event.target as HTMLInputElement).value || null })"
+              @update:model-value="(dueOn: string | null) => change(job, { dueOn: dueOn || null })"
             />
           </div>
           <p class="due">
@@ -182,40 +175,27 @@ useKeys((): KeyMap => ({
             <span v-if="isWaiting(job)" class="second">not before {{ hourText(job.notBeforeUtc!, job.zone) }}</span>
           </p>
           <div v-if="mayAct(job)" class="acts">
-            <button v-if="job.partId" type="button" class="button" :disabled="sending" @click="settle(job, 'found')">
+            <ElButton v-if="job.partId" :disabled="sending" @click="settle(job, 'found')">
               {{ job.code === 'mend-part' ? 'Mended' : 'Found' }} <KeyCap v-if="job.id === current?.id" name="f" />
-            </button>
-            <button
-              v-if="job.spareId && job.partId"
-              type="button"
-              class="button"
-              :disabled="sending"
-              @click="putIn(job)"
-            >
+            </ElButton>
+            <ElButton v-if="job.spareId && job.partId" :disabled="sending" @click="putIn(job)">
               Put in a spare <span class="second">{{ job.spares }} there</span>
               <KeyCap v-if="job.id === current?.id" name="p" />
-            </button>
-            <button v-if="canBeAsked(job)" type="button" class="button" :disabled="sending" @click="write(job)">
+            </ElButton>
+            <ElButton v-if="canBeAsked(job)" :disabled="sending" @click="write(job)">
               Write <KeyCap v-if="job.id === current?.id" name="l" />
-            </button>
-            <button
+            </ElButton>
+            <ElButton
               v-if="isFollowUp(job.code)"
-              type="button"
-              class="button plain"
+              class="plain"
               :disabled="sending"
               @click="settle(job, 'not-helped')"
             >
               Didn’t help <KeyCap v-if="job.id === current?.id" name="n" />
-            </button>
-            <button
-              v-else
-              type="button"
-              class="button"
-              :disabled="sending || isWaiting(job)"
-              @click="settle(job, 'done')"
-            >
+            </ElButton>
+            <ElButton v-else :disabled="sending || isWaiting(job)" @click="settle(job, 'done')">
               Done <KeyCap v-if="job.id === current?.id" name="x" />
-            </button>
+            </ElButton>
           </div>
         </li>
       </ul>
@@ -230,7 +210,7 @@ header {
   align-items: baseline;
 }
 
-header .button {
+header :is(.button, .el-button) {
   margin-left: auto;
 }
 
@@ -248,7 +228,7 @@ ul {
 
 li {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 248px 76px 488px;
+  grid-template-columns: minmax(0, 1fr) 322px 84px 430px;
   gap: 12px;
   align-items: center;
   min-height: 56px;
@@ -279,13 +259,8 @@ li.current {
 
 .owner {
   display: grid;
-  grid-template-columns: 1fr 126px;
+  grid-template-columns: minmax(0, 1fr) 176px;
   gap: 6px;
-}
-
-.owner .field {
-  padding-inline: 6px;
-  border-color: var(--rule);
 }
 
 .due {
@@ -298,7 +273,7 @@ li.current {
   gap: 6px;
 }
 
-.acts .button {
+.acts :is(.button, .el-button) {
   padding-inline: 10px;
   gap: 6px;
 }
@@ -324,9 +299,24 @@ li.current {
 }
 
 @media (pointer: coarse) {
-  .acts .button,
+  .acts :is(.button, .el-button),
   .owner .field {
     min-height: 40px;
+  }
+}
+
+@media (max-width: 760px) {
+  header {
+    flex-wrap: wrap;
+  }
+
+  header :is(.button, .el-button) {
+    margin-left: 0;
+  }
+
+  li {
+    grid-template-columns: minmax(0, 1fr);
+    gap: 8px;
   }
 }
 </style>

@@ -120,12 +120,10 @@ async function send() {
         <ProblemNote :problem="refusal" @retry="send" />
         <div class="acts">
           <template v-if="!isGone">
-            <button type="button" class="button main big" :disabled="sending || !letter.toAddress" @click="send">
+            <ElButton type="primary" size="large" :disabled="sending || !letter.toAddress" @click="send">
               {{ letter.state === 'failed' ? 'Send it again' : 'Send it' }}
-            </button>
-            <button type="button" class="button big" :disabled="!isChanged || sending" @click="keep">
-              Keep the changes
-            </button>
+            </ElButton>
+            <ElButton size="large" :disabled="!isChanged || sending" @click="keep"> Keep the changes </ElButton>
           </template>
           <a class="button big" :href="`/api/messages/${letter.id}/eml`" download>Save as a mail file</a>
         </div>

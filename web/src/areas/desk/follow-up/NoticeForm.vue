@@ -3,6 +3,8 @@ import { noticeResultSchema, type ModelList } from '@binoculum/contract'
 import { ref } from 'vue'
 import { api } from '../../../shared/api/client.ts'
 import { useSending } from '../../../shared/api/use-sending.ts'
+import DayPicker from '../../../shared/controls/DayPicker.vue'
+import FigureInput from '../../../shared/controls/FigureInput.vue'
 import ProblemNote from '../../../shared/ProblemNote.vue'
 
 /** One job for every kit of a model, or for every kit whose cells are old. */
@@ -20,7 +22,7 @@ const inDays = (days: number) => {
   return day.toISOString().slice(0, 10)
 }
 const notice = ref({ modelId: models[0]?.id ?? '', text: '', dueOn: inDays(14), stops: false })
-const round = ref({ branchId: branches[0]?.branchId ?? '', olderThanDays: 180, dueOn: inDays(14) })
+const round = ref({ branchId: branches[0]?.branchId ?? '', olderThanDays: 180 as number | null, dueOn: inDays(14) })
 
 const kitWords = (kits: readonly string[]) =>
   kits.length === 0
@@ -40,50 +42,56 @@ async function send(path: string, body: object) {
     <ProblemNote class="wide" :problem="problem" />
     <form @submit.prevent="send('/api/notices', notice)">
       <h3>Notice to every kit of a model</h3>
-      <label class="labelled"
-        ><span>model</span>
-        <select v-model="notice.modelId" class="field">
-          <option v-for="model in models" :key="model.id" :value="model.id">
-            {{ model.name }}, {{ model.kits.length }} {{ model.kits.length === 1 ? 'kit' : 'kits' }}
-          </option>
-        </select></label
-      >
-      <label class="labelled"
-        ><span>check it for</span
-        ><input
+      <label class="labelled">
+        <span>model</span>
+        <ElSelect v-model="notice.modelId" aria-label="model">
+          <ElOption
+            v-for="model in models"
+            :key="model.id"
+            :value="model.id"
+            :label="`${model.name}, ${model.kits.length} ${model.kits.length === 1 ? 'kit' : 'kits'}`"
+          />
+        </ElSelect>
+      </label>
+      <label class="labelled">
+        <span>check it for</span>
+        <ElInput
           v-model="notice.text"
-          class="field"
           required
           minlength="5"
           maxlength="500"
           placeholder="for example: crack at the foot of leg 2"
-      /></label>
-      <label class="labelled"
-        ><span>by</span><input v-model="notice.dueOn" type="date" class="field" required :min="today"
-      /></label>
-      <label class="tick"
-        ><input v-model="notice.stops" type="checkbox" /> none may be lent until it has been checked</label
-      >
-      <button type="submit" class="button main" :disabled="sending">Make one job per kit</button>
+        />
+      </label>
+      <label class="labelled">
+        <span>by</span>
+        <DayPicker v-model="notice.dueOn" :from="today" aria-label="by" />
+      </label>
+      <ElCheckbox v-model="notice.stops">none may be lent until it has been checked</ElCheckbox>
+      <ElButton type="primary" native-type="submit" :disabled="sending">Make one job per kit</ElButton>
     </form>
     <form @submit.prevent="send('/api/battery-rounds', round)">
       <h3>Battery round</h3>
-      <label v-if="branches.length > 1" class="labelled"
-        ><span>where</span>
-        <select v-model="round.branchId" class="field">
-          <option v-for="branch in branches" :key="branch.branchId" :value="branch.branchId">
-            {{ branch.branchName }}
-          </option>
-        </select></label
-      >
-      <label class="labelled"
-        ><span>cells older than, days</span
-        ><input v-model.number="round.olderThanDays" type="number" class="field" min="1" max="3650" required
-      /></label>
-      <label class="labelled"
-        ><span>by</span><input v-model="round.dueOn" type="date" class="field" required :min="today"
-      /></label>
-      <button type="submit" class="button main" :disabled="sending">Make the round</button>
+      <label v-if="branches.length > 1" class="labelled">
+        <span>where</span>
+        <ElSelect v-model="round.branchId" aria-label="where">
+          <ElOption
+            v-for="branch in branches"
+            :key="branch.branchId"
+            :value="branch.branchId"
+            :label="branch.branchName"
+          />
+        </ElSelect>
+      </label>
+      <label class="labelled">
+        <span>cells older than</span>
+        <FigureInput v-model="round.olderThanDays" label="cells older than, days" unit="days" />
+      </label>
+      <label class="labelled">
+        <span>by</span>
+        <DayPicker v-model="round.dueOn" :from="today" aria-label="by" />
+      </label>
+      <ElButton type="primary" native-type="submit" :disabled="sending">Make the round</ElButton>
     </form>
   </div>
 </template>

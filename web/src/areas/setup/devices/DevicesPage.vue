@@ -51,8 +51,8 @@ function choose(kind: ScaleKind) {
           </label>
         </fieldset>
         <div v-if="scaleKind !== 'none'" class="try">
-          <button v-if="!scale.isOpen.value" type="button" class="button" @click="scale.open()">Try it</button>
-          <button v-else type="button" class="button" @click="scale.close()">Stop</button>
+          <ElButton v-if="!scale.isOpen.value" @click="scale.open()">Try it</ElButton>
+          <ElButton v-else @click="scale.close()">Stop</ElButton>
           <output class="figure" aria-live="polite">{{
             scale.shown.value ? massText(scale.shown.value.massG) : '–'
           }}</output>
@@ -70,9 +70,9 @@ function choose(kind: ScaleKind) {
         <p role="status">
           last scan: <b>{{ lastScan ?? 'none yet' }}</b>
         </p>
-        <button type="button" class="button" @click="seesCamera = !seesCamera">
+        <ElButton @click="seesCamera = !seesCamera">
           {{ seesCamera ? 'Close the camera' : 'Scan with the camera' }}
-        </button>
+        </ElButton>
         <CameraScan v-if="seesCamera" />
         <StandInScanner />
         <h2>Keys</h2>
@@ -140,7 +140,7 @@ fieldset {
   font-weight: 640;
 }
 
-.button {
+:is(.button, .el-button) {
   justify-self: start;
 }
 

@@ -70,10 +70,10 @@ function plug() {
   <div class="stand-in">
     <h3>The stand-in’s pan</h3>
     <div class="head">
-      <button type="button" class="button" :aria-pressed="isOn" @click="plug">
+      <ElButton :aria-pressed="isOn" @click="plug">
         {{ isOn ? 'Unplug' : 'Plug in' }}
-      </button>
-      <button type="button" class="button" :disabled="!isOn" @click="scale.tare()">Tare</button>
+      </ElButton>
+      <ElButton :disabled="!isOn" @click="scale.tare()">Tare</ElButton>
       <code aria-label="line of the scale">{{ line || 'off' }}</code>
       <span class="second">on the pan: {{ massText(loadG) }}</span>
     </div>
@@ -114,8 +114,8 @@ function plug() {
     </div>
     <template v-if="kit">
       <div class="head">
-        <button type="button" class="button" @click="putAll">Put all on</button>
-        <button type="button" class="button" @click="onPan = new Map()">Clear the pan</button>
+        <ElButton @click="putAll">Put all on</ElButton>
+        <ElButton @click="onPan = new Map()">Clear the pan</ElButton>
       </div>
       <ul>
         <li v-for="part in shown" :key="part.id">

@@ -33,7 +33,7 @@ function scan() {
       <datalist id="codes">
         <option v-for="kit in shelf?.kits ?? []" :key="kit.id" :value="kit.code">{{ kit.name }}</option>
       </datalist>
-      <button type="submit" class="button">Scan</button>
+      <ElButton native-type="submit">Scan</ElButton>
     </div>
     <p v-if="said" role="status" class="second">{{ said }} was scanned.</p>
   </form>

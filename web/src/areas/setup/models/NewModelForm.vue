@@ -90,7 +90,7 @@ async function make() {
     >
     <ProblemNote class="wide" :problem="problem" @retry="make" />
     <p class="wide">
-      <button class="button main" :disabled="sending">Make the model</button>
+      <ElButton type="primary" native-type="submit" :disabled="sending">Make the model</ElButton>
       <span class="second"> Its card begins as such kits usually are; every line can be changed.</span>
     </p>
   </form>

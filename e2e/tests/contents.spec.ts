@@ -235,7 +235,7 @@ test('a whole club comes in from one file: questions first, then all of it, and 
     await expect(page.locator('.question:not(.decided)', { hasText: key })).toHaveCount(0)
   }
   for (const kit of await page.locator('.kit').all()) {
-    const [name, aperture, focal] = await kit.locator('.field').all()
+    const [name, aperture, focal] = await kit.locator('input:not([type=checkbox])').all()
     if (name && (await name.inputValue()) === '') await name.fill('Borage')
     if (aperture && (await aperture.inputValue()) === '') await aperture.fill('130')
     if (focal && (await focal.inputValue()) === '') await focal.fill('650')

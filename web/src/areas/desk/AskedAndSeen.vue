@@ -27,15 +27,15 @@ function leave(event: MouseEvent) {
 <template>
   <section class="asked" @click="leave">
     <h2>“What didn’t work?”</h2>
-    <textarea
-      class="field"
+    <ElInput
+      type="textarea"
       rows="2"
       maxlength="1000"
       aria-label="What didn’t work?"
       placeholder="in the borrower’s words"
-      :value="answers.whatDidNotWork"
-      @input="emit('set', 'whatDidNotWork', ($event.target as HTMLTextAreaElement).value)"
-    ></textarea>
+      :model-value="answers.whatDidNotWork"
+      @input="emit('set', 'whatDidNotWork', $event)"
+    />
     <h2>Asked and seen</h2>
     <label v-for="[answer, words] in asked" :key="answer" class="check">
       <input type="checkbox" :checked="answers[answer]" @change="tick(answer, $event)" /> {{ words }}

@@ -50,14 +50,12 @@ function another() {
 
 <template>
   <div v-if="draft.isNew" class="new">
-    <label class="labelled"
-      ><span>name</span><input v-model="draft.name" class="field" name="borrower-name" required
-    /></label>
+    <label class="labelled"><span>name</span><ElInput v-model="draft.name" name="borrower-name" required /></label>
     <label class="labelled">
-      <span>telephone or mail</span><input v-model="draft.contact" class="field" name="borrower-contact" required />
+      <span>telephone or mail</span><ElInput v-model="draft.contact" name="borrower-contact" required />
     </label>
     <label class="labelled"
-      ><span>library card</span><input v-model="draft.cardNumber" class="field" name="borrower-card"
+      ><span>library card</span><ElInput v-model="draft.cardNumber" name="borrower-card"
     /></label>
     <ElButton link @click="another">somebody known</ElButton>
   </div>
@@ -70,9 +68,8 @@ function another() {
     }}<ElButton link @click="another">somebody else</ElButton>
   </p>
   <div v-else class="search">
-    <input
+    <ElInput
       v-model="text"
-      class="field"
       placeholder="Name or card number"
       aria-label="Find the borrower"
       autocomplete="off"

@@ -40,14 +40,7 @@ onMounted(() => dialog.value?.showModal())
     <form @submit.prevent="keep">
       <label class="labelled">
         <span>Where is it?</span>
-        <input
-          v-model="whereIsIt"
-          class="field"
-          required
-          minlength="3"
-          maxlength="500"
-          placeholder="in the borrower’s words"
-        />
+        <ElInput v-model="whereIsIt" required minlength="3" maxlength="500" placeholder="in the borrower’s words" />
       </label>
       <fieldset>
         <legend>Could a child have it?</legend>
@@ -57,7 +50,7 @@ onMounted(() => dialog.value?.showModal())
       </fieldset>
       <label class="labelled">
         <span>Whom did you speak to?</span>
-        <input v-model="spokeTo" class="field" required minlength="2" maxlength="120" />
+        <ElInput v-model="spokeTo" required minlength="2" maxlength="120" />
       </label>
       <div class="ways">
         <ElButton type="primary" size="large" native-type="submit">Write it down, and hold the kit</ElButton>

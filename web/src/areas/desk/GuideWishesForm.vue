@@ -90,21 +90,11 @@ const zones = Intl.supportedValuesOf('timeZone')
       <fieldset v-if="isAway" class="away" aria-label="Another town, never an address">
         <label>
           <span>Town</span>
-          <input
-            class="field"
-            maxlength="60"
-            :value="away.name"
-            @input="setAway({ name: ($event.target as HTMLInputElement).value })"
-          />
+          <ElInput maxlength="60" :model-value="away.name" @input="setAway({ name: $event })" />
         </label>
         <label>
           <span>km from here</span>
-          <input
-            class="field"
-            inputmode="decimal"
-            :value="away.km"
-            @input="setAway({ km: ($event.target as HTMLInputElement).value })"
-          />
+          <ElInput inputmode="decimal" :model-value="away.km" @input="setAway({ km: $event })" />
         </label>
         <label>
           <span>to the</span>

@@ -142,7 +142,7 @@ useKeys(() => ({
                 </p>
                 <label v-else-if="coordinator" class="labelled overrule">
                   <span>you may overrule it, with a reason that stays on record</span>
-                  <input v-model="draft.overruleReason" class="field" name="overrule" />
+                  <ElInput v-model="draft.overruleReason" name="overrule" />
                 </label>
                 <p v-else><strong>Not today.</strong> A coordinator may overrule this with a reason.</p>
               </template>

@@ -131,40 +131,19 @@ async function join(other: Borrower) {
         </div>
         <form v-if="asks === 'day'" @submit.prevent="correct({ dueOn })">
           <DayPicker v-model="dueOn" :from="tomorrow" aria-label="Right day of return" />
-          <input
-            v-model="reason"
-            class="field"
-            required
-            minlength="3"
-            aria-label="What was wrong"
-            placeholder="why"
-          />
+          <ElInput v-model="reason" required minlength="3" aria-label="What was wrong" placeholder="why" />
           <ElButton type="primary" native-type="submit" :disabled="sending || dueOn === ''">Correct the day</ElButton>
         </form>
         <form v-else-if="asks === 'borrower'" @submit.prevent="correct({ borrower: picked })">
           <BorrowerPicker v-model="chosen" :branch-id="loan.branchId" />
-          <input
-            v-model="reason"
-            class="field"
-            required
-            minlength="3"
-            aria-label="What was wrong"
-            placeholder="why"
-          />
+          <ElInput v-model="reason" required minlength="3" aria-label="What was wrong" placeholder="why" />
           <ElButton type="primary" native-type="submit" :disabled="sending || picked === null"
             >Correct the borrower</ElButton
           >
         </form>
         <form v-else-if="asks === 'never-left'" @submit.prevent="correct({ neverLeft: true })">
           <p class="second">The loan is cancelled and the guide’s link ends. The kit stands where it stood.</p>
-          <input
-            v-model="reason"
-            class="field"
-            required
-            minlength="3"
-            aria-label="What was wrong"
-            placeholder="why"
-          />
+          <ElInput v-model="reason" required minlength="3" aria-label="What was wrong" placeholder="why" />
           <ElButton type="primary" native-type="submit" :disabled="sending">Cancel this hand-out</ElButton>
         </form>
       </template>

@@ -175,9 +175,8 @@ defineExpose({ openNote, openWrong, openExtra, keys })
         <KeyCap :name="String(index + 1)" /> {{ thing.name }} <span class="second">{{ lackedWords(thing) }}</span>
       </button>
       <form class="line" @submit.prevent="keepWrong(wrongText.trim())">
-        <input
+        <ElInput
           v-model="wrongText"
-          class="field"
           maxlength="120"
           aria-label="Something else"
           placeholder="something else: what?"
@@ -198,9 +197,8 @@ defineExpose({ openNote, openWrong, openExtra, keys })
         <KeyCap :name="String(index + 1)" /> {{ thing.name }} <span class="second">{{ lackedWords(thing) }}</span>
       </button>
       <form class="line" @submit.prevent="keepExtra(extraText.trim())">
-        <input
+        <ElInput
           v-model="extraText"
-          class="field"
           maxlength="120"
           aria-label="Something else that isn’t on the card"
           placeholder="something else: what?"

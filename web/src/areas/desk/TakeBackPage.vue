@@ -291,13 +291,13 @@ useKeys(() => {
         <KeyCap :name="keyOf[outcome]" />
       </button>
       <template v-if="back.isLax.value">
-        <input
+        <ElInput
           v-if="mayOverrule"
-          class="field why-field"
+          class="why-field"
           placeholder="why, all the same?"
           aria-label="Why it goes there all the same"
-          :value="draft.outcomeReason"
-          @input="back.setReason(($event.target as HTMLInputElement).value)"
+          :model-value="draft.outcomeReason"
+          @input="back.setReason($event)"
         />
         <span v-else class="second why-field">only a coordinator may overrule this</span>
       </template>

@@ -166,12 +166,7 @@ const go = (event: Event) => void router.push(`/guides/texts/${(event.target as 
         <section v-if="block" class="editor" :aria-label="block.title">
           <label class="labelled">
             <span>Heading</span>
-            <input
-              class="field"
-              :value="draft.title"
-              :disabled="!data.mayEdit"
-              @input="change({ title: ($event.target as HTMLInputElement).value })"
-            />
+            <ElInput :model-value="draft.title" :disabled="!data.mayEdit" @input="change({ title: $event })" />
           </label>
           <div v-if="block.stays" class="stays">
             <p v-for="line in block.stays.split('\n')" :key="line">{{ line }}</p>
@@ -219,7 +214,7 @@ const go = (event: Event) => void router.push(`/guides/texts/${(event.target as 
             <p>{{ data.missing[0] }}</p>
             <label class="labelled">
               <span>In {{ data.languages.find(({ code }) => code === language)?.name }}</span>
-              <textarea v-model="translating" class="field" rows="2"></textarea>
+              <ElInput v-model="translating" type="textarea" rows="2" />
             </label>
             <ElButton
               :disabled="sending || translating.trim() === '' || !data.mayEdit"
@@ -260,7 +255,7 @@ const go = (event: Event) => void router.push(`/guides/texts/${(event.target as 
         </ElButton>
         <ElButton v-if="!block.stays" link @click="leave = !leave">Take it out …</ElButton>
         <template v-if="leave && !block.stays">
-          <input v-model="reason" class="field reason" placeholder="Why" aria-label="Why it is left out" />
+          <ElInput v-model="reason" class="reason" placeholder="Why" aria-label="Why it is left out" />
           <ElButton
             :disabled="sending || reason.trim() === ''"
             @click="

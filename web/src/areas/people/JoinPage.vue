@@ -33,20 +33,17 @@ async function submit() {
     <form v-if="invitation" @submit.prevent="submit">
       <template v-if="invitation.kind === 'first-coordinator'">
         <p>Nobody is here yet. You become the first coordinator, and invite the others by link.</p>
-        <label class="labelled"><span>your name</span><input v-model="given.name" class="field" required /></label>
+        <label class="labelled"><span>your name</span><ElInput v-model="given.name" required /></label>
         <label class="labelled">
-          <span>mail address</span
-          ><input v-model="given.email" class="field" type="email" required autocomplete="username" />
+          <span>mail address</span><ElInput v-model="given.email" type="email" required autocomplete="username" />
         </label>
+        <label class="labelled"> <span>library or club</span><ElInput v-model="given.branchName" required /> </label>
         <label class="labelled">
-          <span>library or club</span><input v-model="given.branchName" class="field" required />
-        </label>
-        <label class="labelled">
-          <span>time zone, such as Europe/Dublin</span><input v-model="given.zone" class="field" required />
+          <span>time zone, such as Europe/Dublin</span><ElInput v-model="given.zone" required />
         </label>
         <label class="labelled">
           <span>emergency line, printed beside every coin cell</span>
-          <input v-model="given.emergencyLine" class="field" required />
+          <ElInput v-model="given.emergencyLine" required />
         </label>
       </template>
       <p v-else>
@@ -56,9 +53,8 @@ async function submit() {
       </p>
       <label class="labelled">
         <span>password, at least 12 characters</span>
-        <input
+        <ElInput
           v-model="given.password"
-          class="field"
           type="password"
           minlength="12"
           required

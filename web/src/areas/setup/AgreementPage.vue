@@ -36,13 +36,13 @@ async function write(branchId: string) {
       <h2>
         {{ agreement.branchName }} <em>version {{ agreement.version }}</em>
       </h2>
-      <textarea
+      <ElInput
         v-if="session.may(agreement.branchId, 'coordinator')"
         v-model="texts[agreement.branchId]"
-        class="field"
+        type="textarea"
         rows="7"
         :aria-label="`agreement of ${agreement.branchName}`"
-      ></textarea>
+      />
       <p v-else class="text">{{ agreement.text }}</p>
       <ElButton
         v-if="session.may(agreement.branchId, 'coordinator')"

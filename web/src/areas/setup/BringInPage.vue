@@ -210,9 +210,7 @@ watch(branchId, () => void list.look())
                   <li v-for="change in list.kitOf(choice.code)?.changes.slice(0, 8)" :key="change">{{ change }}</li>
                 </ul>
                 <template v-if="choice.chosen && list.isNew(choice.code)">
-                  <label class="labelled"
-                    ><span>name</span><input v-model="choice.name" class="field" required
-                  /></label>
+                  <label class="labelled"><span>name</span><ElInput v-model="choice.name" required /></label>
                   <label class="labelled">
                     <span>family</span>
                     <ElSelect v-model="choice.family" aria-label="family" @change="choice.familyGuessed = false">

@@ -132,9 +132,7 @@ async function add() {
     </div>
     <form v-if="branches.length > 0" @submit.prevent="add">
       <h2>Something new in the drawer</h2>
-      <label class="labelled"
-        ><span>what</span><input v-model="given.name" class="field" required maxlength="120"
-      /></label>
+      <label class="labelled"><span>what</span><ElInput v-model="given.name" required maxlength="120" /></label>
       <label class="labelled">
         <span>serves as</span>
         <select v-model="given.role" class="field">
@@ -145,10 +143,8 @@ async function add() {
         ><span>how many</span
         ><input v-model.number="given.count" class="field" type="number" min="0" max="10000" required
       /></label>
-      <label class="labelled"
-        ><span>one weighs</span><input v-model="given.mass" class="field" placeholder="g, oz"
-      /></label>
-      <label class="labelled"><span>note</span><input v-model="given.note" class="field" maxlength="200" /></label>
+      <label class="labelled"><span>one weighs</span><ElInput v-model="given.mass" placeholder="g, oz" /></label>
+      <label class="labelled"><span>note</span><ElInput v-model="given.note" maxlength="200" /></label>
       <label v-if="branches.length > 1" class="labelled">
         <span>where</span>
         <select v-model="given.branchId" class="field">

@@ -115,8 +115,7 @@ const print = () => window.print()
           </p>
         </div>
         <label class="labelled"
-          ><span>for which kits</span
-          ><input v-model="filter" class="field" type="search" placeholder="name, code or model"
+          ><span>for which kits</span><ElInput v-model="filter" type="search" placeholder="name, code or model"
         /></label>
         <p class="all">
           <ElButton link @click="chosen = new Set([...chosen, ...kits.map(({ code }) => code)])">

@@ -129,10 +129,8 @@ async function close(person: StaffMember) {
     <ProblemNote :problem="refusal" />
     <form v-if="branches.length > 0" @submit.prevent="invite">
       <h2>Invite somebody</h2>
-      <label class="labelled"><span>name</span><input v-model="given.name" class="field" required /></label>
-      <label class="labelled"
-        ><span>mail address</span><input v-model="given.email" class="field" type="email" required
-      /></label>
+      <label class="labelled"><span>name</span><ElInput v-model="given.name" required /></label>
+      <label class="labelled"><span>mail address</span><ElInput v-model="given.email" type="email" required /></label>
       <label class="labelled">
         <span>role</span>
         <ElSelect v-model="given.role" aria-label="role">

@@ -183,9 +183,8 @@ async function cureHazard(hazard: HazardCode) {
             It is on no list of kits to lend. Is it in the house again? Then its case is gone through and it is
             checked, before it goes out.
           </p>
-          <input
+          <ElInput
             v-model="backReason"
-            class="field"
             required
             minlength="3"
             maxlength="500"
@@ -217,9 +216,8 @@ async function cureHazard(hazard: HazardCode) {
             Open and out of the case until {{ whenText(dryAt, kit.zone) }} at least, before any cap goes on.
           </p>
           <form v-if="mayAct" @submit.prevent="cureHazard(hazard)">
-            <input
+            <ElInput
               v-model="cure"
-              class="field"
               required
               minlength="3"
               aria-label="What was done"

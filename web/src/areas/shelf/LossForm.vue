@@ -37,11 +37,10 @@ async function send() {
       </label>
     </fieldset>
     <label class="labelled"
-      ><span>what happened</span><input v-model="given.text" class="field" required minlength="5" maxlength="500"
+      ><span>what happened</span><ElInput v-model="given.text" required minlength="5" maxlength="500"
     /></label>
     <label v-if="given.kind === 'kit-stolen'" class="labelled"
-      ><span>number of the police report, if there is one</span
-      ><input v-model="given.reportNumber" class="field" maxlength="60"
+      ><span>number of the police report, if there is one</span><ElInput v-model="given.reportNumber" maxlength="60"
     /></label>
     <p class="second">
       {{ kit.name }} is held from then on{{

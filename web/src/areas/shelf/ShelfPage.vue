@@ -112,19 +112,27 @@ const branches = computed(() => session.current?.memberships ?? [])
         <div class="strip"></div>
         <h1>The shelf</h1>
         <div class="filters">
-          <input
+          <ElInput
             v-model="filter.text"
-            class="field"
             type="search"
             placeholder="only …"
             aria-label="Show only kits with these words"
           />
-          <select v-if="branches.length > 1" v-model="filter.branchId" class="field" aria-label="Branch">
-            <option value="">everywhere</option>
-            <option v-for="branch in branches" :key="branch.branchId" :value="branch.branchId">
-              {{ branch.branchName }}
-            </option>
-          </select>
+          <ElSelect
+            v-if="branches.length > 1"
+            v-model="filter.branchId"
+            class="branch"
+            placeholder="everywhere"
+            aria-label="Branch"
+          >
+            <ElOption value="" label="everywhere" />
+            <ElOption
+              v-for="branch in branches"
+              :key="branch.branchId"
+              :value="branch.branchId"
+              :label="branch.branchName"
+            />
+          </ElSelect>
         </div>
         <div class="counts">
           <button

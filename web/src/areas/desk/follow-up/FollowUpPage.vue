@@ -155,6 +155,7 @@ useKeys((): KeyMap => ({
           <div class="owner">
             <ElSelect
               :model-value="job.ownerId ?? ''"
+              placeholder="nobody yet"
               :disabled="!mayAct(job) || sending"
               :aria-label="`Who sees to ${job.partName ?? job.text}`"
               @change="(ownerId: string) => change(job, { ownerId: ownerId || null })"

@@ -109,11 +109,11 @@ async function send() {
           <dd>{{ letter.by }}</dd>
           <dt>about</dt>
           <dd v-if="isGone">{{ letter.subject }}</dd>
-          <dd v-else><input v-model="subject" class="field" maxlength="200" aria-label="Subject" /></dd>
+          <dd v-else><ElInput v-model="subject" maxlength="200" aria-label="Subject" /></dd>
         </dl>
         <p v-if="isGone" class="text">{{ withName(letter.body, letter.to) }}</p>
         <template v-else>
-          <textarea v-model="body" class="field text" rows="18" maxlength="5000" aria-label="Letter"></textarea>
+          <ElInput v-model="body" type="textarea" class="text" rows="18" maxlength="5000" aria-label="Letter" />
           <p class="second">Where it says <code v-text="'{{name}}'"></code> the name is put in when it is sent.</p>
         </template>
         <p v-if="letter.problem" class="problem">{{ letter.problem }}</p>

@@ -22,14 +22,7 @@ function scan() {
     <h3>The stand-in’s scanner</h3>
     <p class="second">Open the desk in another window of this browser; it hears what is scanned here.</p>
     <div>
-      <input
-        v-model="code"
-        class="field"
-        list="codes"
-        aria-label="Label"
-        placeholder="M-12 or M-12/5"
-        maxlength="80"
-      />
+      <ElInput v-model="code" list="codes" aria-label="Label" placeholder="M-12 or M-12/5" maxlength="80" />
       <datalist id="codes">
         <option v-for="kit in shelf?.kits ?? []" :key="kit.id" :value="kit.code">{{ kit.name }}</option>
       </datalist>

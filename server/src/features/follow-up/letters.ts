@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import type { Message, Outbox, Session } from '@binoculum/contract'
 import { missingPartsLetter, withName } from '@binoculum/core'
-import { branchIdsOf, deskRoles, requireRole } from '../../platform/access.ts'
+import { deskBranchIds, deskRoles, requireRole } from '../../platform/access.ts'
 import type { Context } from '../../platform/context.ts'
 import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
@@ -17,7 +17,7 @@ export class Letters {
   constructor(private readonly context: Context) {}
 
   async outbox(session: Session): Promise<Outbox> {
-    const rows = await queries.lettersOf(this.context.database.reader, branchIdsOf(session))
+    const rows = await queries.lettersOf(this.context.database.reader, deskBranchIds(session))
     return { messages: rows.map(letterView), way: this.context.mail.way }
   }
 

@@ -182,6 +182,15 @@ export function makeRouter(): Router {
             meta: { title: 'Agreement' },
             component: () => import('./areas/setup/AgreementPage.vue'),
           },
+          ...(import.meta.env.DEV
+            ? [
+                {
+                  path: 'setup/parts-of-the-house',
+                  meta: { title: 'Parts of the house' },
+                  component: () => import('./areas/setup/PartsOfTheHousePage.vue'),
+                },
+              ]
+            : []),
           {
             path: 'setup/watch',
             meta: { title: 'What is wrong' },

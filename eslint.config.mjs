@@ -1,5 +1,6 @@
 import vue from 'eslint-plugin-vue'
 import tseslint from 'typescript-eslint'
+import { drawn, notYet } from './eslint.native-controls.mjs'
 
 export default tseslint.config(
   { ignores: ['**/dist/**', '**/dist-server/**', '.data/**', '.cache/**', 'web/components.d.ts', 'e2e/results/**'] },
@@ -38,6 +39,19 @@ export default tseslint.config(
         'error',
         { object: 'Math', property: 'random', message: 'Core has no randomness of its own.' },
         { object: 'Date', property: 'now', message: 'Core has no clock: pass the instant in.' },
+      ],
+    },
+  },
+  {
+    files: ['web/src/areas/**/*.vue'],
+    ignores: [...Object.keys(drawn), ...notYet],
+    rules: {
+      'vue/no-restricted-html-elements': [
+        'error',
+        ...['button', 'input', 'select', 'textarea', 'table', 'dialog'].map((element) => ({
+          element,
+          message: `Rooms use the library’s controls, not <${element}>: see eslint.native-controls.mjs.`,
+        })),
       ],
     },
   },

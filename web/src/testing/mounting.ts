@@ -1,3 +1,4 @@
+import { TextEncoder } from 'node:util'
 import { deserialize, serialize } from 'node:v8'
 import { config } from '@vue/test-utils'
 import ElementPlus from 'element-plus'
@@ -20,6 +21,7 @@ config.global.stubs = {
 }
 
 // What a document without a screen lacks.
+globalThis.TextEncoder ??= TextEncoder
 globalThis.structuredClone ??= <T>(value: T) => deserialize(serialize(value)) as T
 globalThis.ResizeObserver ??= class {
   observe(): void {}

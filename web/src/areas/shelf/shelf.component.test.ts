@@ -11,7 +11,8 @@ import ProblemNote from '../../shared/ProblemNote.vue'
 import ReasonText from '../../shared/ReasonText.vue'
 import { ApiError } from '../../shared/api/client.ts'
 import { useSession } from '../people/session.ts'
-import { testKit } from '../../testing/kit-sheet.ts'
+import { testKit, testPart } from '../../testing/kit-sheet.ts'
+import KitContents from './KitContents.vue'
 import KitGlance from './KitGlance.vue'
 import ShelfRow from './ShelfRow.vue'
 
@@ -149,4 +150,47 @@ it('a refusal is said with its fields, and may be tried again', async () => {
   expect(note.text()).toContain('dueOn: lies in the past')
   expect(note.find('[role=alert]').exists()).toBe(true)
   expect(mount(ProblemNote, { props: { problem: null } }).text()).toBe('')
+})
+
+describe('KitContents', () => {
+  const shown = (rest: object = {}) =>
+    mount(KitContents, {
+      props: {
+        kit: testKit({
+          parts: [
+            testPart('cap', { name: 'Front cap', role: 'front-cap' }),
+            testPart('key', { name: 'Hex key', mark: 'missing', presentCount: 0, place: 'Pouch' }),
+            testPart('cell', { name: 'Coin cell', mark: 'unseen', seenAtUtc: null, place: 'Pouch' }),
+          ],
+          loan: null,
+        }),
+        mayAct: true,
+        sending: false,
+        spares: [],
+        ...rest,
+      },
+    })
+  const button = (mounted: ReturnType<typeof shown>, words: RegExp) =>
+    mounted.findAll('button').find((each) => words.test(each.text()))
+  it('goes place by place, and says what was never looked at', () => {
+    expect(
+      shown()
+        .findAll('h3')
+        .map((each) => each.text()),
+    ).toEqual(['Tray', 'Pouch'])
+    expect(shown().text()).toContain('never looked at yet')
+    expect(shown().text()).toContain('1 of 3 parts are not looked at')
+  })
+  it('what is missing can be found, what is there can go', async () => {
+    const mounted = shown()
+    await button(mounted, /Found/)?.trigger('click')
+    await button(mounted, /^missing/)?.trigger('click')
+    expect(mounted.emitted('mark')?.map(([part, to]) => [(part as { id: string }).id, to])).toEqual([
+      ['key', 'present'],
+      ['cap', 'missing'],
+    ])
+  })
+  it('whoever may only look is offered nothing', () => {
+    expect(shown({ mayAct: false }).findAll('button')).toHaveLength(0)
+  })
 })

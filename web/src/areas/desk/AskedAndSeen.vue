@@ -29,7 +29,7 @@ function leave(event: MouseEvent) {
     <h2>“What didn’t work?”</h2>
     <ElInput
       type="textarea"
-      rows="2"
+      :rows="2"
       maxlength="1000"
       aria-label="What didn’t work?"
       placeholder="in the borrower’s words"

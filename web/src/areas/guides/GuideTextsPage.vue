@@ -214,7 +214,7 @@ const go = (event: Event) => void router.push(`/guides/texts/${(event.target as 
             <p>{{ data.missing[0] }}</p>
             <label class="labelled">
               <span>In {{ data.languages.find(({ code }) => code === language)?.name }}</span>
-              <ElInput v-model="translating" type="textarea" rows="2" />
+              <ElInput v-model="translating" type="textarea" :rows="2" />
             </label>
             <ElButton
               :disabled="sending || translating.trim() === '' || !data.mayEdit"

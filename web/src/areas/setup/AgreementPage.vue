@@ -40,7 +40,7 @@ async function write(branchId: string) {
         v-if="session.may(agreement.branchId, 'coordinator')"
         v-model="texts[agreement.branchId]"
         type="textarea"
-        rows="7"
+        :rows="7"
         :aria-label="`agreement of ${agreement.branchName}`"
       />
       <p v-else class="text">{{ agreement.text }}</p>

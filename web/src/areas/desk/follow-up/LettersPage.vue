@@ -113,7 +113,7 @@ async function send() {
         </dl>
         <p v-if="isGone" class="text">{{ withName(letter.body, letter.to) }}</p>
         <template v-else>
-          <ElInput v-model="body" type="textarea" class="text" rows="18" maxlength="5000" aria-label="Letter" />
+          <ElInput v-model="body" type="textarea" class="text" :rows="18" maxlength="5000" aria-label="Letter" />
           <p class="second">Where it says <code v-text="'{{name}}'"></code> the name is put in when it is sent.</p>
         </template>
         <p v-if="letter.problem" class="problem">{{ letter.problem }}</p>

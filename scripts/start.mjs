@@ -88,24 +88,30 @@ async function main() {
       resolve(stopping ? 0 : (code ?? 1))
     })
     const endedAtMs = []
-    const watch = () =>
-      cluster?.child.on('exit', async () => {
-        if (stopping) return
-        endedAtMs.push(Date.now())
-        if (endedAtMs.filter((at) => Date.now() - at < 60_000).length > MOST_ENDS_A_MINUTE) {
-          say('The database ended by itself again and again. What was written is kept; look at its disk and memory.')
-          return resolve(7)
-        }
-        say('The database ended by itself. It is started again, and recovers what was written.')
-        try {
-          await restart()
-          say('The database is back.')
-          watch()
-        } catch (error) {
-          say(error.message)
-          resolve(7)
-        }
-      })
+    const ended = async () => {
+      if (stopping) return
+      endedAtMs.push(Date.now())
+      if (endedAtMs.filter((at) => Date.now() - at < 60_000).length > MOST_ENDS_A_MINUTE) {
+        say('The database ended by itself again and again. What was written is kept; look at its disk and memory.')
+        return resolve(7)
+      }
+      say('The database ended by itself. It is started again, and recovers what was written.')
+      try {
+        await restart()
+        say('The database is back.')
+        watch()
+      } catch (error) {
+        say(error.message)
+        resolve(7)
+      }
+    }
+    /** One that ended before anybody watched is noticed as well. */
+    const watch = () => {
+      if (!cluster) return
+      const { child } = cluster
+      if (child.exitCode !== null || child.signalCode !== null) void ended()
+      else child.on('exit', ended)
+    }
     watch()
   })
 }

@@ -7,6 +7,7 @@ import { axisErrorAfter } from '../../core/src/collimation/screws.ts'
 import { primaryCellOf } from '../../core/src/collimation/mirror-data.ts'
 import { openStation } from '../support/bench.ts'
 import { peepholePhoto } from '../support/peephole-photo.ts'
+import { choose } from '../support/choose.ts'
 import { expect, goTo, press, signIn, test } from '../support/people.ts'
 
 const file = (buffer: Buffer, name = 'photo.jpg') => ({ name, mimeType: 'image/jpeg', buffer })
@@ -301,7 +302,7 @@ test('mirrors and cell in Set-up: a field that is wrong says so, a right one is 
 test('with the help sheet: the coordinator says so, and the sheet draws this kit', async ({ page, context }) => {
   await signIn(context, 'ines')
   await goTo(page, '/kits/M-12')
-  await page.getByLabel('May borrowers line it up?').selectOption('with-help-sheet')
+  await choose(page, 'May borrowers line it up?', 'with the help sheet')
   await page.getByRole('link', { name: 'Help sheet' }).click()
   await expect(page.getByRole('heading', { name: /Lining up/ })).toBeVisible()
   await expect(page.getByText('Never towards the Sun.')).toBeVisible()

@@ -3,6 +3,7 @@ import { features } from './features.ts'
 import { migrations } from './migrations/index.ts'
 import { SLOW_STATEMENT_MS } from './platform/metrics.ts'
 import { SlowStatements, type SlowStatement } from './platform/slow-statements.ts'
+import { PatientClient } from './platform/patient-client.ts'
 import { ReadableNames } from './platform/naming.ts'
 import { ActRecord, SentOnce } from './platform/record-entities.ts'
 
@@ -18,6 +19,7 @@ export function makeDataSource(databaseUrl: string, saySlow?: (line: SlowStateme
     uuidExtension: 'pgcrypto',
     installExtensions: false,
     poolSize: 20,
+    extra: { Client: PatientClient },
     // Failures reach the error handler, which logs them with their request.
     logging: false,
     logger: new SlowStatements(saySlow),

@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process'
-import { mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs'
+import { closeSync, mkdirSync, openSync, readdirSync, readSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { parseArgs } from 'node:util'
 import { writeOneFile } from './lib/one-file.mjs'
@@ -85,8 +85,17 @@ function sweep(folder, keep) {
     .filter((name) => /^binoculum-\d{8}T\d{9}Z\.backup$/.test(name))
     .sort()
   for (const name of ours.slice(0, -keep)) {
-    if (!readFileSync(join(folder, name)).subarray(0, 40).includes('binoculum-backup')) continue
+    if (!beginning(join(folder, name)).includes('binoculum-backup')) continue
     rmSync(join(folder, name))
     say(`Taken away, as ${keep} are kept: ${name}`)
   }
+}
+
+/** The first signs of a file, however large it is. */
+function beginning(path) {
+  const file = openSync(path, 'r')
+  const bytes = Buffer.alloc(40)
+  readSync(file, bytes)
+  closeSync(file)
+  return bytes
 }

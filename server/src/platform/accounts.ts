@@ -1,5 +1,7 @@
 import type { DataSource } from 'typeorm'
 
+/** A number of our own choice. */
+const GRANT_LOCK = 8_460_003
 const SCHEMAS = ['public', 'jobs']
 
 /**
@@ -17,6 +19,8 @@ export async function allowDaily(source: DataSource, account: string): Promise<v
     [SCHEMAS],
   )
   await source.transaction(async (tx) => {
+    // Servers that start at the same time grant one after the other: PostgreSQL refuses two grants at once.
+    await tx.query('SELECT pg_advisory_xact_lock($1)', [GRANT_LOCK])
     for (const { name: schema } of there) {
       await tx.query(`GRANT USAGE ON SCHEMA ${schema} TO ${name}`)
       await tx.query(`GRANT SELECT, INSERT, UPDATE, DELETE ON ALL TABLES IN SCHEMA ${schema} TO ${name}`)

@@ -36,3 +36,32 @@ it('heavy requests wait for each other, light ones for nobody, and too many are 
   expect((await again).statusCode).toBe(200)
   await app.close()
 })
+
+it('whoever goes away while waiting or being served leaves no place taken', async () => {
+  const app = fastify()
+  const open: (() => void)[] = []
+  await app.register(heavyRoutes, { atOnce: 1, mostWaiting: 9 })
+  app.get('/heavy', { config: { heavy: true, access: 'public' } }, async () => {
+    await new Promise<void>((done) => open.push(done))
+    return 'done'
+  })
+  const base = await app.listen({ host: '127.0.0.1', port: 0 })
+  const impatient = Array.from({ length: 3 }, () => {
+    const gone = new AbortController()
+    const asked = fetch(`${base}/heavy`, { signal: gone.signal }).catch(() => null)
+    return { gone, asked }
+  })
+  const pause = () => new Promise((done) => setTimeout(done, 30))
+  await pause()
+  for (const { gone } of impatient) gone.abort()
+  await Promise.all(impatient.map(({ asked }) => asked))
+  const patient = fetch(`${base}/heavy`).then(({ status }) => status)
+  for (let turn = 0; turn < 8; turn++) {
+    await pause()
+    open.splice(0).forEach((done) => done())
+  }
+  const status = await Promise.race([patient, pause().then(() => 'still waiting')])
+  open.splice(0).forEach((done) => done())
+  await app.close()
+  expect(status).toBe(200)
+}, 10_000)

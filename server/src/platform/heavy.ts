@@ -1,3 +1,4 @@
+import { finished } from 'node:stream'
 import type { FastifyInstance } from 'fastify'
 import fastifyPlugin from 'fastify-plugin'
 import PQueue from 'p-queue'
@@ -34,7 +35,10 @@ export const heavyRoutes = fastifyPlugin(
         })
       })
     })
-    // Also where whoever asked has gone meanwhile.
-    app.addHook('onResponse', async (request) => request.leaveHeavy?.())
+    // When the work is done and its answer has left, or nobody is there to take it: whoever goes away takes no place along.
+    app.addHook('onSend', async (request, reply) => {
+      const { leaveHeavy } = request
+      if (leaveHeavy) finished(reply.raw, () => leaveHeavy())
+    })
   },
 )

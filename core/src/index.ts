@@ -136,6 +136,26 @@ export {
   type Outcome,
   type TakeBackAnswers,
 } from './loans/take-back.ts'
+export {
+  freeSlots,
+  leaveRoom,
+  openDays,
+  spanOf,
+  type LoanDays,
+  type DayNumberSpan,
+  type DeskDays,
+  type FreeSlotsInput,
+} from './loans/free-slots.ts'
+export {
+  planLoans,
+  type LoanPlan,
+  type PlanGain,
+  type PlanInput,
+  type PlanKit,
+  type PlanLine,
+  type PlanRequest,
+} from './loans/plan.ts'
+export { dateOfDay, dayNumber, isoWeek, isoWeekday } from './shared/day-number.ts'
 export { guideSentencesPage } from './guides/sentences-page.ts'
 export { composeGuide, saidVariables } from './guides/compose.ts'
 export {

@@ -4,6 +4,7 @@ import { collimationCalculators } from './collimation.ts'
 import { contentsCalculators } from './contents.ts'
 import { finderCalculators } from './finder.ts'
 import { guidesCalculators } from './guides.ts'
+import { loansCalculators } from './loans.ts'
 import { mountCalculators } from './mount.ts'
 import { opticsCalculators } from './optics.ts'
 import { readinessCalculators } from './readiness.ts'
@@ -19,6 +20,7 @@ const register = [
   ...finderCalculators,
   ...contentsCalculators,
   ...readinessCalculators,
+  ...loansCalculators,
 ] as const
 
 type Registered = (typeof register)[number]

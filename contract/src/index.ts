@@ -352,3 +352,42 @@ export {
   type BackupCodes,
 } from './second-factor.ts'
 export { watchCodes, watchSchema, type Watch, type WatchCode, type WatchFinding } from './watch.ts'
+export {
+  branchOpeningSchema,
+  closingFieldsSchema,
+  closingSchema,
+  defaultOpening,
+  openingFieldsSchema,
+  openingsSchema,
+  type BranchOpening,
+  type Closing,
+  type ClosingFields,
+  type LoanInClosing,
+  type OpeningFields,
+  type Openings,
+} from './opening.ts'
+export {
+  cancelPromiseSchema,
+  extendLoanSchema,
+  movePromiseSchema,
+  promiseMadeSchema,
+  promiseSchema,
+  takenSchema,
+  type CancelPromise,
+  type ExtendLoan,
+  type MovePromise,
+  type PromiseKit,
+  type PromiseMade,
+  type Taken,
+} from './promises.ts'
+export {
+  MOST_CALENDAR_DAYS,
+  calendarSchema,
+  slotWishSchema,
+  suggestedSlotsSchema,
+  type Calendar,
+  type CalendarKit,
+  type CalendarLoan,
+  type CalendarNight,
+  type SuggestedSlot,
+} from './calendar.ts'

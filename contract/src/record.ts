@@ -13,6 +13,7 @@ export const actsOf = {
     'branch-added',
     'agreement-written',
   ],
+  opening: ['opening-changed', 'closing-added', 'closing-removed'],
   secondFactor: ['second-factor-on', 'second-factor-off'],
   kits: [
     'part-marked',
@@ -34,6 +35,10 @@ export const actsOf = {
     'link-renewed',
     'link-revoked',
     'borrowers-joined',
+    'promised',
+    'promise-moved',
+    'promise-cancelled',
+    'extended',
   ],
   followUp: ['job-opened', 'job-changed', 'job-settled', 'cells-changed', 'message-sent'],
 } as const

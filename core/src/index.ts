@@ -155,6 +155,10 @@ export {
   type PlanLine,
   type PlanRequest,
 } from './loans/plan.ts'
+export { clashCodes, promiseClash, type Clash, type ClashCode, type PromiseFacts } from './loans/clash.ts'
+export { slotNights, slotWishes, suitsWish, type SlotNights, type SlotWish } from './loans/suggest-slots.ts'
+export { clashText, slotReason, wishWords } from './words/loans.ts'
+export { moonIsUp, skyEvening, type Evening, type Planet } from './sky/evening.ts'
 export { dateOfDay, dayNumber, isoWeek, isoWeekday } from './shared/day-number.ts'
 export { guideSentencesPage } from './guides/sentences-page.ts'
 export { composeGuide, saidVariables } from './guides/compose.ts'

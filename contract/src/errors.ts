@@ -28,6 +28,25 @@ export const errorCatalogue = {
     status: 409,
     message: 'Someone else changed this kit meanwhile. Look at it again; what you typed is kept.',
   },
+  KIT_TAKEN: {
+    status: 409,
+    message:
+      'On these days the kit belongs to somebody else, or has to be made ready. Other days and kits are named.',
+  },
+  KIT_PROMISED: {
+    status: 409,
+    message:
+      'This kit is promised to somebody else for these days. Lend another, bring it back sooner, or move the promise.',
+  },
+  CLOSED_DAY: { status: 422, message: 'The desk is closed on that day. Choose one on which it is open.' },
+  PROMISE_IN_PAST: { status: 422, message: 'A kit can’t be promised for a day that is over.' },
+  TOO_FAR_AHEAD: { status: 422, message: 'Nothing is promised so far ahead. Choose an earlier day.' },
+  RETURN_BEFORE_PICK_UP: { status: 422, message: 'The day of return must lie after the day of pick-up.' },
+  OUTSIDE_PICK_UP: {
+    status: 422,
+    message: 'Kits aren’t handed out at that time. Choose one within the hours named.',
+  },
+  KIT_GONE: { status: 409, message: 'This kit is lost or retired: nobody can have it.' },
   KIT_OUT: { status: 409, message: 'This kit is out already. Take it back first.' },
   LOAN_CLOSED: { status: 409, message: 'This loan was taken back meanwhile. Both versions are shown.' },
   LATER_LOAN: {

@@ -391,3 +391,4 @@ export {
   type CalendarNight,
   type SuggestedSlot,
 } from './calendar.ts'
+export { daySchema } from './days.ts'

@@ -1,4 +1,5 @@
 import { archive } from './features/archive/feature.ts'
+import { calendar } from './features/calendar/feature.ts'
 import { calculators } from './features/calculators/feature.ts'
 import { checks } from './features/checks/feature.ts'
 import { contents } from './features/contents/feature.ts'
@@ -8,6 +9,7 @@ import { guides } from './features/guides/feature.ts'
 import { judgement } from './features/judgement/feature.ts'
 import { kits } from './features/kits/feature.ts'
 import { loans } from './features/loans/feature.ts'
+import { opening } from './features/opening/feature.ts'
 import { people } from './features/people/feature.ts'
 import { practice } from './features/practice/feature.ts'
 import { printing } from './features/printing/feature.ts'
@@ -22,6 +24,7 @@ import type { Feature } from './platform/feature.ts'
 export const features: readonly Feature[] = [
   secondFactor,
   people,
+  opening,
   store,
   judgement,
   sheet,
@@ -31,6 +34,7 @@ export const features: readonly Feature[] = [
   contents,
   guides,
   loans,
+  calendar,
   drafts,
   followUp,
   printing,

@@ -66,7 +66,11 @@ export class KitHistory extends BenchEvenings {
     const borrowerId = this.chance.pick(borrowerIds)
     const handedOutBy = this.chance.pick(staffIds)
     const before = { condition: this.judge(outAt).condition }
+    const dayOf = (at: Date) => DateTime.fromJSDate(at, { zone: branch.zone }).toISODate() ?? ''
     this.rows.loans.push({
+      fromOn: dayOf(outAt),
+      untilOn: dayOf(dueAt),
+      turnaroundDays: 1,
       id,
       branchId,
       kitId: this.kitId,
@@ -84,7 +88,6 @@ export class KitHistory extends BenchEvenings {
       linkEndsAt: null,
       version: backAt ? 2 : 1,
     })
-    const dayOf = (at: Date) => DateTime.fromJSDate(at, { zone: branch.zone }).toISODate() ?? ''
     const content = {
       ...this.guide(backAt === null, dayOf(outAt), dayOf(dueAt)),
       issuedOn: dayOf(outAt),
@@ -96,9 +99,12 @@ export class KitHistory extends BenchEvenings {
     return id
   }
 
-  promise(at: Date) {
-    const { branchId, borrowerIds } = this.cast
+  promise(at: Date, untilOn: string) {
+    const { branchId, borrowerIds, branch } = this.cast
     this.rows.loans.push({
+      fromOn: DateTime.fromJSDate(at, { zone: branch.zone }).toISODate(),
+      untilOn,
+      turnaroundDays: 1,
       id: this.chance.id(),
       branchId,
       kitId: this.kitId,

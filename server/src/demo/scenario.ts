@@ -66,6 +66,8 @@ export interface KitStory {
   readonly outDueInDays?: number
   /** Next promised hand-out: days from now, and the hour. */
   readonly promised?: { readonly inDays: number; readonly hour: number }
+  /** Kept free: it goes to whoever walks in. */
+  readonly neverPromised?: true
   /** The last take-back, when it was no ordinary one. */
   readonly lastReturn?: {
     readonly missing?: readonly Role[]

@@ -6,12 +6,15 @@ import { demoModels, demoWeighGroups } from './catalogue.ts'
 import { demoLandmarks } from './finders.ts'
 import { demoGuideWords } from './guide-words.ts'
 import { KitHistory } from './kit-history.ts'
+import { demoClosings, demoOpenings, openDay, promisesAhead, zoneOf } from './months-ahead.ts'
 import { demoSites } from './mounts.ts'
 import { Chance } from './random.ts'
 import { demoBorrowers, demoBranches, demoSpares, demoStaff, type BranchKey, type KitStory } from './scenario.ts'
 
 const HISTORY_MONTHS = 18
 const LOAN_DAYS = 14
+/** Between a return and the next pick-up, in the demo. */
+const DAYS_BETWEEN = 4
 
 /** Invents branches, people, models and eighteen months of every kit. Deterministic: only `now` and the passwords differ.
  * @param passwordHashes in the order of the demo's staff */
@@ -75,6 +78,12 @@ export function tellStory(now: Date, passwordHashes: readonly string[], kits: re
       ...branch,
       policies: { ...defaultPolicies, frontFilters },
     })),
+    openings: branches.map(({ id: branchId, key }) => ({ branchId, ...demoOpenings[key] })),
+    closings: branches
+      .slice(0, 1)
+      .map(({ id, zone }) =>
+        demoClosings(id, DateTime.fromJSDate(now, { zone }).startOf('day'), new Chance('closings')),
+      ),
     staff: staff.map(({ id, name, email }, index) => ({
       id,
       name,
@@ -174,7 +183,7 @@ const monthsBefore = (now: Date) => DateTime.fromJSDate(now).minus({ months: HIS
 
 /** Plays loan after loan up to today, and ends as the kit's story wants. */
 function playHistory(story: KitStory, history: KitHistory, now: Date): KitHistory {
-  const zone = demoBranches.find(({ key }) => key === story.branch)?.zone ?? 'UTC'
+  const zone = zoneOf(story.branch)
   const today = DateTime.fromJSDate(now, { zone }).startOf('day')
   const chance = new Chance(`${story.code} loans`)
   const at = (day: DateTime, hour: number) => day.set({ hour: Math.floor(hour), minute: (hour % 1) * 60 }).toJSDate()
@@ -204,13 +213,17 @@ function playHistory(story: KitStory, history: KitHistory, now: Date): KitHistor
     if (isLast) break
   }
   if (openOut) history.loan(at(openOut, 16), dueAt(today, story.outDueInDays ?? 0, now), null)
-  if (story.promised)
-    history.promise(promiseAt(openDay(today.plus({ days: story.promised.inDays })), story.promised.hour, now))
+  let freeFrom: DateTime = today.plus({ days: Math.max(0, story.outDueInDays ?? 0) + DAYS_BETWEEN })
+  if (story.promised) {
+    const from = promiseAt(openDay(today.plus({ days: story.promised.inDays })), story.promised.hour, now)
+    const until = openDay(DateTime.fromJSDate(from, { zone }).startOf('day').plus({ days: LOAN_DAYS }))
+    history.promise(from, until.toISODate() ?? '')
+    freeFrom = until.plus({ days: DAYS_BETWEEN })
+  }
+  if (!story.neverPromised)
+    promisesAhead({ ...story, today, freeFrom }).forEach(({ at: from, untilOn }) => history.promise(from, untilOn))
   return history
 }
-
-/** Closed on Sundays. */
-const openDay = (day: DateTime): DateTime => (day.weekday === 7 ? day.plus({ days: 1 }) : day)
 
 /** The last return lies close to today where the story hangs on it. */
 const latestOf = (back: DateTime, story: KitStory, lastDay: DateTime): DateTime =>

@@ -13,6 +13,7 @@ import { ModelOwners1765100000000 } from './0012-model-owners.ts'
 import { SignIns1765200000000 } from './0013-sign-ins.ts'
 import { SecondFactor1765300000000 } from './0014-second-factor.ts'
 import { UpkeepMarks1765400000000 } from './0015-upkeep-marks.ts'
+import { LoanDays1765500000000 } from './0016-loan-days.ts'
 
 /** In order, named one by one: leftover build output is never taken for a migration. */
 export const migrations = [
@@ -31,4 +32,5 @@ export const migrations = [
   SignIns1765200000000,
   SecondFactor1765300000000,
   UpkeepMarks1765400000000,
+  LoanDays1765500000000,
 ]

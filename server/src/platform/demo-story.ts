@@ -7,6 +7,8 @@ type Row = Record<string, unknown>
 export interface DemoStory {
   readonly now: Date
   readonly branches: readonly Row[]
+  readonly openings: readonly Row[]
+  readonly closings: readonly Row[]
   readonly staff: readonly Row[]
   readonly memberships: readonly Row[]
   readonly agreements: readonly Row[]

@@ -44,6 +44,7 @@ export function problemOfDatabase(error: {
   // Too large a number, a day that is none, a sign that can't be kept: the contract should have said so first.
   if (/^22/.test(code)) return new Problem('BAD_INPUT')
   if (code === '23505') return new Problem('CHANGED_MEANWHILE')
+  if (code === '23P01') return new Problem('KIT_TAKEN')
   if (code === '23503' || code === '23514') return new Problem('BAD_INPUT')
   if (code === '40001' || code === '40P01') return new Problem('CHANGED_MEANWHILE')
   // Full, shutting down or starting, no line, or closed to connections.

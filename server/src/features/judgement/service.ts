@@ -23,6 +23,10 @@ export class Shelf {
     return queries.shelfOfBranches(this.context.database.reader, branchIdsOf(session))
   }
 
+  rowsOfBranch(branchId: string): Promise<ShelfRow[]> {
+    return queries.shelfOfBranches(this.context.database.reader, [branchId])
+  }
+
   /** @throws NOT_FOUND, or NOT_ALLOWED for whoever doesn't work at the kit's desk */
   async mayWorkOn(tx: Tx, session: Session, kitId: string): Promise<void> {
     requireRole(session, (await this.rowById(tx, kitId)).branchId, deskRoles)

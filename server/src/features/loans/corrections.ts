@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import type { CorrectHandOut, CorrectTakeBack, LoanSheet, Session } from '@binoculum/contract'
 import { jobsForOutcome, outcomes, type Outcome } from '@binoculum/core'
-import { DateTime } from 'luxon'
 import { coordinatorOnly, deskBranchIds, requireRole } from '../../platform/access.ts'
 import type { Context } from '../../platform/context.ts'
 import type { Tx } from '../../platform/database.ts'
@@ -197,15 +196,15 @@ export class Corrections {
   }
 
   private async rewrite(tx: Tx, session: Session, loan: queries.LoanRow, given: CorrectHandOut) {
-    const branch = await queries.branchOf(tx, loan.branchId)
     const before: Record<string, unknown> = {}
     const after: Record<string, unknown> = {}
     const change: Partial<Loan> = { version: loan.version + 1 }
     if (given.dueOn !== undefined) {
-      const dueAt = dueInstant(given.dueOn, branch, this.context.clock())
-      before.dueOn = loan.dueAt && DateTime.fromJSDate(loan.dueAt, { zone: branch.zone }).toISODate()
+      const days = await this.loans.rooms.opening.daysOf(tx, loan.branchId)
+      const dueAt = dueInstant(given.dueOn, days, this.context.clock())
+      before.dueOn = loan.untilOn
       after.dueOn = given.dueOn
-      Object.assign(change, { dueAt, linkEndsAt: linkEnd(dueAt) })
+      Object.assign(change, { dueAt, untilOn: given.dueOn, linkEndsAt: linkEnd(dueAt) })
     }
     if (given.borrower !== undefined) {
       before.borrowerId = loan.borrowerId

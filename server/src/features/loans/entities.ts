@@ -1,4 +1,4 @@
-import { Check, Column, Entity, ForeignKey, Generated, Index, PrimaryColumn, Unique } from 'typeorm'
+import { Check, Column, Entity, Exclusion, ForeignKey, Generated, Index, PrimaryColumn, Unique } from 'typeorm'
 
 /** The only place where a borrower's name and way to reach them stand. */
 @Entity('borrower')
@@ -26,6 +26,14 @@ export class Agreement {
 @Entity()
 @Check('ck_loan_state', `"state" IN ('promised', 'out', 'back', 'cancelled')`)
 @Check('ck_loan_out', `"state" NOT IN ('out', 'back') OR ("out_at" IS NOT NULL AND "due_at" IS NOT NULL)`)
+@Check('ck_loan_days', `"from_on" <= "until_on"`)
+// Two loans of one kit leave the days between them that it needs, whoever promises at whichever desk.
+@Exclusion(
+  'ex_loan_days',
+  `USING gist ("kit_id" WITH =, daterange("from_on", "until_on" + "turnaround_days", '[]') WITH &&) WHERE ("guarded" AND "state" IN ('promised', 'out'))`,
+)
+@Index(['kitId', 'fromOn'])
+@Index(['branchId', 'fromOn'])
 @Index(['kitId', 'state'])
 // One kit can't be out twice, whoever clicks how often.
 @Index(['kitId'], { unique: true, where: `"state" = 'out'` })
@@ -39,6 +47,13 @@ export class Loan {
   @ForeignKey('Kit') @Column('uuid') kitId: string
   @ForeignKey('BorrowerRow') @Column('uuid') borrowerId: string
   @Column('text') state: 'promised' | 'out' | 'back' | 'cancelled'
+  /** Pick-up and return as agreed, by the branch's own calendar; the return may still be put off. */
+  @Column('date') fromOn: string
+  @Column('date') untilOn: string
+  /** Days after the return in which nobody else gets the kit. */
+  @Column('integer', { default: 1 }) turnaroundDays: number
+  /** False where two loans stood in each other's way before that was guarded. */
+  @Column('boolean', { default: true }) guarded: boolean
   @Column('timestamptz', { nullable: true }) promisedFor: Date | null
   @Column('timestamptz', { nullable: true }) outAt: Date | null
   @Column('timestamptz', { nullable: true }) dueAt: Date | null

@@ -3,11 +3,14 @@ import type { Feature } from '../../platform/feature.ts'
 import { Weighings } from '../contents/service.ts'
 import { Guides } from '../guides/service.ts'
 import { Shelf } from '../judgement/service.ts'
+import { Opening } from '../opening/service.ts'
 import { Sheets } from '../sheet/service.ts'
 import { KitStore } from '../store/service.ts'
 import { Corrections } from './corrections.ts'
 import { Agreement, BorrowerRow, Loan, TakeBackRow } from './entities.ts'
 import { HandOuts } from './hand-outs.ts'
+import { promiseRoutes } from './promise-routes.ts'
+import { Promises } from './promises.ts'
 import { loanRoutes } from './routes.ts'
 import { Loans } from './service.ts'
 import { TakeBacks } from './take-backs.ts'
@@ -19,13 +22,19 @@ export const loans: Feature = {
   acts: actsOf.loans,
   open: (house) => {
     house.use(Sheets).add(loansOnSheet)
-    const rooms = { store: house.use(KitStore), shelf: house.use(Shelf), sheets: house.use(Sheets) }
+    const rooms = {
+      store: house.use(KitStore),
+      shelf: house.use(Shelf),
+      sheets: house.use(Sheets),
+      opening: house.use(Opening),
+    }
     house.offer(new Loans(house.context, rooms))
   },
-  routes: (app, house) => {
+  routes: async (app, house) => {
     const loans = house.use(Loans)
     const guides = house.use(Guides)
     const takeBacks = new TakeBacks(house.context, loans, house.use(Weighings), guides)
+    await promiseRoutes(app, new Promises(house.context, loans))
     return loanRoutes(app, {
       loans,
       handOuts: new HandOuts(house.context, loans, guides),

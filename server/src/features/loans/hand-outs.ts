@@ -11,7 +11,9 @@ import { hashToken, newToken } from '../../platform/secrets.ts'
 import { once } from '../../platform/sent-once.ts'
 import type { Guides } from '../guides/service.ts'
 import { judgeRow, type OneKit, type ShelfRow } from '../judgement/service.ts'
+import { nextOpenDay, type BranchDays } from '../opening/service.ts'
 import * as queries from './queries.ts'
+import { takenDays, turnaroundOf, whileFree, type WantedDays } from './loan-days.ts'
 import type { Loans } from './service.ts'
 import { dueInstant, guidePath, linkEnd, slipOf } from './slip.ts'
 
@@ -23,6 +25,8 @@ interface Prepared {
   readonly agreement: number
   readonly borrowerName: string
   readonly dueAt: Date
+  readonly turnaroundDays: number
+  readonly today: string
   readonly hasFilter: boolean
   readonly guide: Guide
 }
@@ -39,18 +43,21 @@ export class HandOuts {
     const { database, clock } = this.context
     const kit = await this.loans.rooms.sheets.sheet(session, kitCode)
     requireRole(session, kit.branchId, deskRoles)
-    const branch = await queries.branchOf(database.reader, kit.branchId)
     const agreement = await queries.newestAgreement(database.reader, kit.branchId)
     if (!agreement) throw new Problem('NOT_FOUND')
     const promise = await queries.nextPromise(database.reader, kit.id)
     const borrower = promise && (await queries.borrowerById(database.reader, promise.borrowerId))
-    const due = DateTime.fromJSDate(clock(), { zone: branch.zone }).plus({ days: branch.loanDays })
+    const days = await this.loans.rooms.opening.daysOf(database.reader, kit.branchId)
+    const due = DateTime.fromISO(days.today).plus({ days: days.loanDays }).toISODate() ?? ''
     return {
       kit,
       agreement,
       sunWarning: [...sunWarning],
-      dueOn: due.toISODate() ?? '',
-      returnTime: branch.returnTime,
+      dueOn: nextOpenDay(
+        days,
+        promise && promise.fromOn <= days.today && promise.untilOn > days.today ? promise.untilOn : due,
+      ),
+      returnTime: days.returnTime,
       promised:
         promise && borrower
           ? { loanId: promise.id, borrower, atUtc: (promise.promisedFor ?? clock()).toISOString() }
@@ -72,7 +79,9 @@ export class HandOuts {
     let slip: Slip | null = null
     // Somebody was faster, or this was sent before: the transaction finds out which.
     const prepared = row.loan || row.version !== given.kitVersion ? null : await this.prepare(session, row, given, at)
-    const { loanId: keptLoanId } = await database.inTransaction((tx) =>
+    const days = await rooms.opening.daysOf(database.reader, row.branchId)
+    const wanted = wantedBy(given, kitId, days.today, prepared?.turnaroundDays ?? days.turnaroundDays)
+    const { loanId: keptLoanId } = await whileFree(this.context, { wanted, days, code: 'KIT_PROMISED' }, (tx) =>
       once(
         tx,
         {
@@ -103,7 +112,10 @@ export class HandOuts {
     const knownId = 'id' in given.borrower ? given.borrower.id : null
     const facts = await queries.handOutFacts(reader, row.branchId, knownId, deskBranchIds(session))
     if (!facts) throw new Problem('NOT_FOUND')
-    const dueAt = dueInstant(given.dueOn, facts, at)
+    const days = await this.loans.rooms.opening.daysOf(reader, row.branchId)
+    const dueAt = dueInstant(given.dueOn, days, at)
+    const turnaroundDays = await turnaroundOf(reader, row.id, days)
+    await this.refusePromised(wantedBy(given, row.id, days.today, turnaroundDays), days)
     if (facts.agreementId !== given.agreementId) throw new Problem('AGREEMENT_OLD')
     const borrowerName = 'name' in given.borrower ? given.borrower.name : facts.borrowerName
     if (borrowerName === null) throw new Problem('NOT_FOUND')
@@ -121,7 +133,9 @@ export class HandOuts {
       wishes: given.guide,
       place: facts.place,
     })
-    return { row, parts, judgement, agreement: facts.agreement, borrowerName, dueAt, hasFilter, guide }
+    const { today } = days
+    const of = { row, parts, judgement, agreement: facts.agreement, borrowerName }
+    return { ...of, dueAt, turnaroundDays, today, hasFilter, guide }
   }
 
   private async write(
@@ -142,6 +156,9 @@ export class HandOuts {
       newBorrower: known ? null : (given.borrower as Exclude<HandOut['borrower'], { id: string }>),
       outAt: at,
       dueAt,
+      fromOn: made.today,
+      untilOn: given.dueOn,
+      turnaroundDays: made.turnaroundDays,
       handedOutBy: session.staffId,
       agreementId: given.agreementId,
       acceptance: given.acceptance,
@@ -172,6 +189,12 @@ export class HandOuts {
     return { ...slipOf(loan, row, parts, notes), guidePath: guidePath(token) }
   }
 
+  /** Asked first, so that nobody has to find out at the counter: the database would refuse it anyway. */
+  private async refusePromised(wanted: WantedDays, days: BranchDays): Promise<void> {
+    const details = await takenDays(this.context.database.reader, wanted, days)
+    if (details.taken.length > 0) throw new Problem('KIT_PROMISED', { details })
+  }
+
   private refuseUnfit(session: Session, row: ShelfRow, judgement: Judgement, overruleReason: string): void {
     if (judgement.condition === 'full' || judgement.condition === 'half') return
     const details = { reasons: judgement.reasons }
@@ -180,3 +203,8 @@ export class HandOuts {
     requireRole(session, row.branchId, ['coordinator'])
   }
 }
+
+/** The days from today on that a hand-out takes. */
+const wantedBy = (given: HandOut, kitId: string, today: string, turnaroundDays: number): WantedDays => ({
+  ...{ kitId, fromOn: today, untilOn: given.dueOn, turnaroundDays, loanId: given.promisedLoanId },
+})

@@ -84,17 +84,6 @@ export async function newestAgreement(
   return (await selectRows<{ id: string; version: number; text: string }>(tx, sql, [branchId]))[0] ?? null
 }
 
-export async function branchOf(
-  tx: Tx,
-  branchId: string,
-): Promise<{ name: string; zone: string; emergencyLine: string; loanDays: number; returnTime: string }> {
-  const sql = `SELECT name, zone, emergency_line AS "emergencyLine", loan_days AS "loanDays",
-    return_time AS "returnTime" FROM branch WHERE id = $1`
-  const row = (await selectRows<Awaited<ReturnType<typeof branchOf>>>(tx, sql, [branchId]))[0]
-  if (!row) throw new RangeError(`branchId must be a branch; got ${branchId}`)
-  return row
-}
-
 export interface LoanRow {
   readonly id: string
   readonly number: number
@@ -109,12 +98,16 @@ export interface LoanRow {
   readonly dueAt: Date | null
   readonly backAt: Date | null
   readonly version: number
+  readonly fromOn: string
+  readonly untilOn: string
 }
 
 const loanSql = `SELECT l.id, l.number, l.branch_id AS "branchId", l.kit_id AS "kitId", l.borrower_id AS "borrowerId",
   b.name AS borrower, b.contact, l.state, l.promised_for AS "promisedFor", l.out_at AS "outAt", l.due_at AS "dueAt",
-  l.back_at AS "backAt", l.version
+  l.back_at AS "backAt", l.version, l.from_on::text AS "fromOn", l.until_on::text AS "untilOn"
   FROM loan l JOIN borrower b ON b.id = l.borrower_id`
+
+export const lockLoan = (tx: Tx, id: string) => selectRows(tx, 'SELECT id FROM loan WHERE id = $1 FOR UPDATE', [id])
 
 export async function loanById(tx: Tx, id: string): Promise<LoanRow | null> {
   return (await selectRows<LoanRow>(tx, `${loanSql} WHERE l.id = $1`, [id]))[0] ?? null
@@ -239,6 +232,9 @@ export interface OpenedLoan {
   readonly newBorrower: { readonly name: string; readonly contact: string; readonly cardNumber: string } | null
   readonly outAt: Date
   readonly dueAt: Date
+  readonly fromOn: string
+  readonly untilOn: string
+  readonly turnaroundDays: number
   readonly handedOutBy: string
   readonly agreementId: string
   readonly acceptance: string
@@ -255,6 +251,7 @@ export async function openLoan(tx: Tx, loan: OpenedLoan): Promise<number | null>
     ...[loan.loanId, loan.branchId, loan.kitId, loan.borrowerId, loan.outAt, loan.dueAt, loan.handedOutBy],
     ...[loan.agreementId, loan.acceptance, loan.overruleReason, loan.linkHash, loan.linkEndsAt],
     ...[newBorrower !== null, newBorrower?.name ?? '', newBorrower?.contact ?? '', newBorrower?.cardNumber ?? ''],
+    ...[loan.fromOn, loan.untilOn, loan.turnaroundDays],
   ]
   const entered = `WITH entered AS (
       INSERT INTO borrower (id, branch_id, name, contact, card_number)
@@ -263,13 +260,14 @@ export async function openLoan(tx: Tx, loan: OpenedLoan): Promise<number | null>
   const sql = loan.promised
     ? `${entered}, kept AS (
          UPDATE loan SET branch_id = $2::uuid, borrower_id = $4::uuid, state = 'out', out_at = $5, due_at = $6, handed_out_by = $7,
-           agreement_id = $8, acceptance = $9, overrule_reason = $10, link_hash = $11, link_ends_at = $12, version = version + 1
+           agreement_id = $8, acceptance = $9, overrule_reason = $10, link_hash = $11, link_ends_at = $12, from_on = $17, until_on = $18,
+           turnaround_days = $19, guarded = true, version = version + 1
          WHERE id = $1::uuid AND kit_id = $3::uuid AND state = 'promised' RETURNING number
        ) SELECT number FROM kept`
     : `${entered}, opened AS (
          INSERT INTO loan (id, branch_id, kit_id, borrower_id, state, out_at, due_at, handed_out_by, agreement_id, acceptance,
-           overrule_reason, link_hash, link_ends_at)
-         VALUES ($1::uuid, $2::uuid, $3::uuid, $4::uuid, 'out', $5, $6, $7, $8, $9, $10, $11, $12) RETURNING number
+           overrule_reason, link_hash, link_ends_at, from_on, until_on, turnaround_days)
+         VALUES ($1::uuid, $2::uuid, $3::uuid, $4::uuid, 'out', $5, $6, $7, $8, $9, $10, $11, $12, $17, $18, $19) RETURNING number
        ) SELECT number FROM opened`
   return (await selectRows<{ number: number }>(tx, sql, values))[0]?.number ?? null
 }

@@ -7,6 +7,7 @@ import { Problem } from '../../platform/errors.ts'
 import { appendRecord } from '../../platform/record.ts'
 import { hashToken, newToken } from '../../platform/secrets.ts'
 import { daysLate, isGone, judgeRow, loanCode, shelfKit, type Shelf, type ShelfRow } from '../judgement/service.ts'
+import type { Opening } from '../opening/service.ts'
 import type { Sheets } from '../sheet/service.ts'
 import type { KitStore } from '../store/service.ts'
 import { BorrowerRow, Loan } from './entities.ts'
@@ -18,6 +19,7 @@ export interface KitRooms {
   readonly store: KitStore
   readonly shelf: Shelf
   readonly sheets: Sheets
+  readonly opening: Opening
 }
 
 /** So many fit kits stand on the desk's page; the shelf has them all. */
@@ -101,6 +103,12 @@ export class Loans {
     if (!loan) throw new Problem('NOT_FOUND')
     requireRole(session, loan.branchId, deskRoles)
     return loan
+  }
+
+  /** The same, with the loan held until the transaction ends. */
+  async lockedLoan(tx: Tx, session: Session, loanId: string): Promise<queries.LoanRow> {
+    await queries.lockLoan(tx, loanId)
+    return this.loanFor(tx, session, loanId)
   }
 
   /** Somebody known anywhere in the programme, as far as this person may see, or somebody new. */

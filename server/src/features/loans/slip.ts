@@ -2,6 +2,7 @@ import type { Part, Slip } from '@binoculum/contract'
 import { DateTime } from 'luxon'
 import { Problem } from '../../platform/errors.ts'
 import { loanCode, type ShelfRow } from '../judgement/service.ts'
+import { requireOpenDay, type BranchDays } from '../opening/service.ts'
 
 /** The guide's link lives a little longer than the loan, for those who are late. */
 const LINK_DAYS_AFTER_DUE = 14
@@ -9,14 +10,15 @@ export const linkEnd = (after: Date) => new Date(after.getTime() + LINK_DAYS_AFT
 
 export const guidePath = (token: string) => `/g/${token}`
 
-/** A quarter of a year. Common practice, no source. */
-const LONGEST_LOAN_DAYS = 92
-
-export function dueInstant(dueOn: string, branch: { zone: string; returnTime: string }, now: Date): Date {
+/** When a kit is due that comes back on a day. @throws Problem DUE_IN_PAST, DUE_TOO_FAR, CLOSED_DAY */
+export function dueInstant(dueOn: string, branch: BranchDays, now: Date): Date {
   const due = DateTime.fromISO(`${dueOn}T${branch.returnTime}`, { zone: branch.zone })
   const today = DateTime.fromJSDate(now, { zone: branch.zone }).startOf('day')
   if (!due.isValid || due.startOf('day') <= today) throw new Problem('DUE_IN_PAST', { details: { dueOn } })
-  if (due.diff(today, 'days').days > LONGEST_LOAN_DAYS) throw new Problem('DUE_TOO_FAR', { details: { dueOn } })
+  const { longestLoanDays } = branch
+  if (due.startOf('day').diff(today, 'days').days > longestLoanDays)
+    throw new Problem('DUE_TOO_FAR', { details: { dueOn, longestLoanDays } })
+  requireOpenDay(branch, dueOn)
   return due.toJSDate()
 }
 

@@ -1,0 +1,10 @@
+import type { Feature } from '../../platform/feature.ts'
+import { Shelf } from '../judgement/service.ts'
+import { Opening } from '../opening/service.ts'
+import { calendarRoutes } from './routes.ts'
+import { Calendar } from './service.ts'
+
+export const calendar: Feature = {
+  name: 'calendar',
+  routes: (app, house) => calendarRoutes(app, new Calendar(house.context, house.use(Shelf), house.use(Opening))),
+}

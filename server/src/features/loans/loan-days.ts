@@ -1,0 +1,87 @@
+import type { Taken } from '@binoculum/contract'
+import { dateOfDay, dayNumber, freeSlots } from '@binoculum/core'
+import type { Context } from '../../platform/context.ts'
+import type { Tx } from '../../platform/database.ts'
+import { Problem } from '../../platform/errors.ts'
+import { loanCode } from '../judgement/service.ts'
+import type { BranchDays } from '../opening/service.ts'
+import * as queries from './loan-days-queries.ts'
+
+/** So many returns of each kit of a model say how long it usually takes until it is ready. */
+const RETURNS_A_KIT = 3
+const MOST_TURNAROUND_DAYS = 14
+const NEAREST = 3
+const LOOK_AROUND_DAYS = 120
+
+/** The days of a kit that somebody wants. */
+export interface WantedDays {
+  readonly kitId: string
+  readonly fromOn: string
+  readonly untilOn: string
+  readonly turnaroundDays: number
+  /** The loan that wants them, where there is one already: it stands in nobody's way. */
+  readonly loanId: string | null
+}
+
+/** Days between two loans of a kit: what eight of ten of its model's last returns needed until they were checked, and never
+ * less than the branch's own number. */
+export async function turnaroundOf(tx: Tx, kitId: string, days: BranchDays): Promise<number> {
+  const usual = await queries.usualTurnaround(tx, kitId, RETURNS_A_KIT)
+  return Math.max(days.turnaroundDays, Math.min(MOST_TURNAROUND_DAYS, usual ?? 0))
+}
+
+/** Who has the kit on the days wanted, and what would do instead. */
+export async function takenDays(tx: Tx, wanted: WantedDays, days: BranchDays): Promise<Taken> {
+  const { kitId, fromOn, untilOn, turnaroundDays } = wanted
+  const first = dayNumber(fromOn)
+  const lookFrom = Math.max(dayNumber(days.today), first - LOOK_AROUND_DAYS)
+  const window = { from: dateOfDay(lookFrom), until: dateOfDay(first + LOOK_AROUND_DAYS) }
+  const loans = await queries.openLoansOf(tx, kitId, days.today)
+  const others = await queries.kitsFreeThen(tx, { ...wanted, today: days.today, branchId: days.branchId })
+  const inTheWay = loans.filter(({ id, from, until, turnaroundDays: own }) => {
+    if (id === wanted.loanId) return false
+    return dayNumber(from) <= dayNumber(untilOn) + turnaroundDays && first <= dayNumber(until) + own
+  })
+  const lengthDays = Math.max(1, dayNumber(untilOn) - first)
+  const slots =
+    dayNumber(window.until) - lookFrom > lengthDays
+      ? freeSlots({
+          bookings: loans.filter(({ id }) => id !== wanted.loanId),
+          ...window,
+          ...{ lengthDays, turnaroundDays },
+          openWeekdays: days.openWeekdays,
+          closedDates: days.closedDates,
+        })
+      : []
+  const away = (from: string) => Math.abs(dayNumber(from) - first)
+  return {
+    taken: inTheWay.map(({ id, number, borrower, state, from, until, turnaroundDays: own, version }) => ({
+      ...{ loanId: id, loanCode: loanCode(number), borrower, state, version },
+      ...{ fromOn: from, untilOn: until, freeOn: dateOfDay(dayNumber(until) + own + 1) },
+    })),
+    nearest: [...slots]
+      .sort((a, b) => away(a.from) - away(b.from) || a.from.localeCompare(b.from))
+      .slice(0, NEAREST)
+      .sort((a, b) => a.from.localeCompare(b.from)),
+    others,
+  }
+}
+
+/** The database's refusal of days that somebody else has [PostgreSQL 15, appendix A: exclusion_violation]. */
+const isTaken = (error: unknown): boolean =>
+  (error as { driverError?: { code?: string } }).driverError?.code === '23P01'
+
+/** Does what gives a kit to somebody for some days; where another desk was faster, says who has them.
+ * @throws Problem `code` with what `takenDays` tells */
+export async function whileFree<T>(
+  { database }: Context,
+  { wanted, days, code }: { wanted: WantedDays; days: BranchDays; code: 'KIT_TAKEN' | 'KIT_PROMISED' },
+  work: (tx: Tx) => Promise<T>,
+): Promise<T> {
+  try {
+    return await database.inTransaction(work)
+  } catch (error) {
+    if (!isTaken(error)) throw error
+    throw new Problem(code, { details: await takenDays(database.reader, wanted, days) })
+  }
+}

@@ -9,6 +9,7 @@ export const drawn = {
   'web/src/areas/bench/ControllerCard.vue': 'a card like the controller’s own',
   'web/src/areas/bench/StationLine.vue': 'a line of stations',
   'web/src/areas/bench/finder/SeenPad.vue': 'a pad',
+  'web/src/areas/calendar/KitLine.vue': 'a bar that is dragged',
   'web/src/areas/desk/BorrowerPicker.vue': 'rows found',
   'web/src/areas/desk/CellAlarm.vue': 'an alarm that has to be answered',
   'web/src/areas/desk/HandOutPage.vue': 'the line where the kit goes',

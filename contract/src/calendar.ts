@@ -66,6 +66,8 @@ export const calendarSchema = z.object({
   days: z.number().int(),
   /** Whose nights these are: the branch's first place; null where it has none yet. */
   place: z.string().nullable(),
+  /** South of the equator the Moon is seen the other way round. */
+  southern: z.boolean(),
   opening: openingFieldsSchema,
   loanDays: z.number().int(),
   closings: z.array(closingSchema),

@@ -1,5 +1,12 @@
 import { randomUUID } from 'node:crypto'
-import type { FollowUpList, GuideTexts, Shelf, TakeBackForm } from '@binoculum/contract'
+import {
+  defaultOpening,
+  type FollowUpList,
+  type GuideTexts,
+  type PromiseMade,
+  type Shelf,
+  type TakeBackForm,
+} from '@binoculum/contract'
 import sharp from 'sharp'
 import { handOutBody, kitOf, startTestServer, takeBackBody, type Agent } from './support.ts'
 
@@ -148,6 +155,16 @@ export async function validRequests(server: Server, ines: Agent): Promise<Record
     await ines.post(`/api/loans/${id}/take-back`, await takeBackBody(ines, id, { outcome: 'hold' }))
     const form = (await ines.get<TakeBackForm>(`/api/loans/${id}/take-back`)).body
     return { id, version: form.loan.version, marks: form.kept?.marks ?? [] }
+  }
+  const promiseBody = async () => ({
+    ...key(),
+    ...{ kitId: (await freeKit()).id, fromOn: '2026-04-06', untilOn: '2026-04-13' },
+    borrower: { id: await borrower() },
+  })
+  const promised = async () => {
+    const body = await promiseBody()
+    const made = await ines.post<PromiseMade>('/api/promises', body)
+    return { ...made.body, kitId: body.kitId }
   }
   const guide = async () => {
     const slip = await ines.post<{ guidePath: string }>(`/api/loans/${sameLoan}/link`)
@@ -398,6 +415,39 @@ export async function validRequests(server: Server, ines: Agent): Promise<Record
       return { url: `/api/loans/${id}/take-back/corrections`, body: { ...key(), loanVersion: version, marks } }
     },
     'get /api/loans/:id': get(`/api/loans/${sameLoan}`),
+    'get /api/opening': get('/api/opening'),
+    'put /api/branches/:id/opening': async () => ({ url: `/api/branches/${branchId}/opening`, body: defaultOpening }),
+    'post /api/branches/:id/closings': async () => ({
+      url: `/api/branches/${branchId}/closings`,
+      body: { fromOn: `2027-01-${String(++made % 28).padStart(2, '0')}`, untilOn: '2027-02-01', why: 'stocktaking' },
+    }),
+    'delete /api/branches/:id/closings/:closingId': async () => {
+      await ines.post(`/api/branches/${branchId}/closings`, {
+        fromOn: '2027-03-01',
+        untilOn: '2027-03-02',
+        why: 'paint',
+      })
+      const id = await sql('SELECT id FROM closing WHERE branch_id = $1 ORDER BY from_on DESC LIMIT 1')
+      return { url: `/api/branches/${branchId}/closings/${id}` }
+    },
+    'get /api/branches/:id/calendar': get(`/api/branches/${branchId}/calendar?from=2026-03-10&days=18`),
+    'get /api/branches/:id/slots': get(
+      `/api/branches/${branchId}/slots?wish=faint&from=2026-03-12&until=2026-04-20&lengthDays=7`,
+    ),
+    'post /api/promises': async () => ({ url: '/api/promises', body: await promiseBody() }),
+    'post /api/promises/:id/move': async () => {
+      const { loanId, version, kitId } = await promised()
+      const body = { ...key(), loanVersion: version, kitId, fromOn: '2026-04-20', untilOn: '2026-04-27' }
+      return { url: `/api/promises/${loanId}/move`, body }
+    },
+    'post /api/promises/:id/cancel': async () => {
+      const { loanId, version } = await promised()
+      return { url: `/api/promises/${loanId}/cancel`, body: { ...key(), loanVersion: version, reason: 'fell ill' } }
+    },
+    'post /api/loans/:id/extend': async () => ({
+      url: `/api/loans/${sameLoan}/extend`,
+      body: { ...key(), loanVersion: await versionOf('loan', sameLoan), untilOn: '2026-03-31' },
+    }),
     'post /api/loans/:id/hand-out/corrections': async () => ({
       url: `/api/loans/${sameLoan}/hand-out/corrections`,
       body: {

@@ -87,6 +87,11 @@ export function makeRouter(): Router {
             component: () => import('./areas/guides/GuidePreviewPage.vue'),
           },
           {
+            path: 'calendar',
+            meta: { title: 'Calendar' },
+            component: () => import('./areas/calendar/CalendarPage.vue'),
+          },
+          {
             path: 'practice',
             meta: { title: 'Practice' },
             component: () => import('./areas/practice/PracticeCasePage.vue'),

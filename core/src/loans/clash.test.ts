@@ -4,6 +4,7 @@ const TODAY = 100
 const promise: PromiseFacts = {
   ...{ from: 110, until: 124, today: TODAY, out: null, others: [], turnaroundDays: 2, condition: 'full' },
   onOpenDays: true,
+  isNext: true,
 }
 const out = (until: number) => ({ from: 80, until, turnaroundDays: 2 })
 
@@ -23,6 +24,7 @@ it('a late kit is expected today at the earliest', () => {
 
 it('what is held has no day; what needs the bench has one', () => {
   expect(promiseClash({ ...promise, condition: 'new' })).toEqual({ code: 'held', readyOn: null })
+  expect(promiseClash({ ...promise, condition: 'new', isNext: false })).toBeNull()
   expect(promiseClash({ ...promise, from: 101, condition: 'crescent' })).toEqual({ code: 'bench', readyOn: 102 })
   expect(promiseClash({ ...promise, condition: 'crescent' })).toBeNull()
 })

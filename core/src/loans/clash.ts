@@ -19,6 +19,8 @@ export interface PromiseFacts extends DayNumberSpan {
   readonly others: readonly (DayNumberSpan & { readonly turnaroundDays: number })[]
   readonly turnaroundDays: number
   readonly condition: Condition
+  /** Whether it is the kit's next promise: what is held now is asked about for that one only. */
+  readonly isNext: boolean
   /** Whether the branch hands out on the day of pick-up, and takes back on that of return. */
   readonly onOpenDays: boolean
 }
@@ -27,15 +29,16 @@ export interface PromiseFacts extends DayNumberSpan {
  * Why a promise can't be kept as things stand, the worst first; null where it can.
  *
  * A kit that is late is expected today at the earliest. One that stands at the bench is expected to be ready when it has
- * had the days that its model usually needs, from today on. What is held has no day.
+ * had the days that its model usually needs, from today on. What is held has no day: its next promise is told, later ones
+ * may well be kept.
  */
 export function promiseClash(facts: PromiseFacts): Clash | null {
-  const { from, until, today, out, others, turnaroundDays, condition, onOpenDays } = facts
+  const { from, until, today, out, others, turnaroundDays, condition, onOpenDays, isNext } = facts
   if (out) {
     const isLate = out.until < today
     const readyOn = (isLate ? today : out.until) + out.turnaroundDays + 1
     if (from < readyOn) return { code: isLate ? 'late' : 'turnaround', readyOn }
-  } else if (condition === 'new') return { code: 'held', readyOn: null }
+  } else if (condition === 'new' && isNext) return { code: 'held', readyOn: null }
   else if (condition === 'crescent') {
     const readyOn = today + turnaroundDays
     if (from < readyOn) return { code: 'bench', readyOn }

@@ -19,14 +19,14 @@ export const demoOpenings: Readonly<Record<BranchKey, object>> = {
   },
 }
 
-/** One stocktaking in the months ahead; two promises fall on it, as happens when it is decided late. */
+/** One stocktaking in the months ahead; promises fall on it, as happens when it is decided late. */
 export function demoClosings(branchId: string, today: DateTime, chance: Chance) {
   const from = today.plus({ weeks: 5 }).startOf('week')
   return {
     id: chance.id(),
     branchId,
     fromOn: from.toISODate(),
-    untilOn: from.plus({ days: 5 }).toISODate(),
+    untilOn: from.plus({ days: 1 }).toISODate(),
     why: 'stocktaking',
   }
 }

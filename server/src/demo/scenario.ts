@@ -135,6 +135,7 @@ export const demoKits: readonly KitStory[] = [
   },
   {
     code: 'M-06',
+    neverPromised: true,
     name: 'Rowan',
     model: 'photo-56',
     branch: 'library',
@@ -248,6 +249,7 @@ export const demoKits: readonly KitStory[] = [
   },
   {
     code: 'F-05',
+    neverPromised: true,
     name: 'Foxglove',
     neverWeighed: true,
     model: 'floor-180',

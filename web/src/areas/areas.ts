@@ -18,6 +18,12 @@ export const areas: readonly Area[] = [
   },
   { name: 'Guides', path: '/guides', key: 'u', drawing: 'M0 4H10V9H0M0 9H14V14H0M0 14H9V19H0M0 19H13V24H0' },
   {
+    name: 'Calendar',
+    path: '/calendar',
+    key: 'c',
+    drawing: 'M0 2H8V28H0M3 8H8M3 13H8M3 18H8M3 23H8',
+  },
+  {
     name: 'Practice',
     path: '/practice',
     key: 'p',

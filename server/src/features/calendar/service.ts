@@ -63,6 +63,7 @@ export class Calendar {
     const { openWeekdays, pickUpFrom, pickUpUntil, turnaroundDays, longestLoanDays, aheadDays } = branch
     return {
       ...{ branchId, zone: branch.zone, today: branch.today, from, days, place: place?.name ?? null },
+      southern: (place?.latitudeDeg ?? 0) < 0,
       opening: {
         openWeekdays: [...openWeekdays],
         pickUpFrom,
@@ -123,9 +124,10 @@ export class Calendar {
         const massKg = massOf.get(row.id) ?? 0
         const fit = kitSuits({ family: row.family as Parameters<typeof kitSuits>[0]['family'], massKg }, asked)
         const { id: kitId, code: kitCode, name: kitName, modelName } = row
-        const reason = [slotReason(asked.wish, best.nights), ...fit.reasons].join('; ')
+        const late = row.loan && daysLate(new Date(row.loan.dueAt), now) > 0 ? ['it is late now'] : []
+        const reason = [slotReason(asked.wish, best.nights), ...fit.reasons, ...late].join('; ')
         const of = { kitId, kitCode, kitName, modelName, massKg, reason }
-        return [{ ...of, ...best.slot, ...best.nights, suits: fit.suits, value: value(best) }]
+        return [{ ...of, ...best.slot, ...best.nights, suits: fit.suits && late.length === 0, value: value(best) }]
       })
       .sort((a, b) => Number(b.suits) - Number(a.suits) || b.value - a.value || a.from.localeCompare(b.from))
       .slice(0, MOST_SUGGESTED)
@@ -166,6 +168,7 @@ function clashOf(
     ...span,
     today: dayNumber(branch.today),
     out: out ? spanOf(out) : null,
+    isNext: !own.some(({ state, fromOn }) => state === 'promised' && fromOn < loan.fromOn),
     others: own.filter(({ state }) => state === 'promised').map(spanOf),
     condition,
     onOpenDays: branch.isOpen(span.from) && branch.isOpen(span.until),

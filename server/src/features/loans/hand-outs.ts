@@ -11,9 +11,9 @@ import { hashToken, newToken } from '../../platform/secrets.ts'
 import { once } from '../../platform/sent-once.ts'
 import type { Guides } from '../guides/service.ts'
 import { judgeRow, type OneKit, type ShelfRow } from '../judgement/service.ts'
-import { nextOpenDay, type BranchDays } from '../opening/service.ts'
+import { branchDays, nextOpenDay } from '../opening/service.ts'
 import * as queries from './queries.ts'
-import { takenDays, turnaroundOf, whileFree, type WantedDays } from './loan-days.ts'
+import { isInTheWay, takenDays, turnaroundFrom, whileFree, type WantedDays } from './loan-days.ts'
 import type { Loans } from './service.ts'
 import { dueInstant, guidePath, linkEnd, slipOf } from './slip.ts'
 
@@ -79,8 +79,8 @@ export class HandOuts {
     let slip: Slip | null = null
     // Somebody was faster, or this was sent before: the transaction finds out which.
     const prepared = row.loan || row.version !== given.kitVersion ? null : await this.prepare(session, row, given, at)
-    const days = await rooms.opening.daysOf(database.reader, row.branchId)
-    const wanted = wantedBy(given, kitId, days.today, prepared?.turnaroundDays ?? days.turnaroundDays)
+    const days = () => rooms.opening.daysOf(database.reader, row.branchId)
+    const wanted = wantedBy(given, kitId, prepared?.today ?? given.dueOn, prepared?.turnaroundDays ?? 0)
     const { loanId: keptLoanId } = await whileFree(this.context, { wanted, days, code: 'KIT_PROMISED' }, (tx) =>
       once(
         tx,
@@ -110,12 +110,17 @@ export class HandOuts {
     const judgement = judgeRow(row, at)
     this.refuseUnfit(session, row, judgement, given.overruleReason)
     const knownId = 'id' in given.borrower ? given.borrower.id : null
-    const facts = await queries.handOutFacts(reader, row.branchId, knownId, deskBranchIds(session))
+    const { branchId, id: kitId } = row
+    const asked = { branchId, kitId, borrowerId: knownId, branchIds: deskBranchIds(session) }
+    const facts = await queries.handOutFacts(reader, asked)
     if (!facts) throw new Problem('NOT_FOUND')
-    const days = await this.loans.rooms.opening.daysOf(reader, row.branchId)
+    const days = branchDays(facts, at)
     const dueAt = dueInstant(given.dueOn, days, at)
-    const turnaroundDays = await turnaroundOf(reader, row.id, days)
-    await this.refusePromised(wantedBy(given, row.id, days.today, turnaroundDays), days)
+    const turnaroundDays = turnaroundFrom(facts.usualTurnaround, days)
+    const wanted = wantedBy(given, kitId, days.today, turnaroundDays)
+    // Asked first, so that nobody has to find out at the counter: the database would refuse it anyway.
+    if (facts.promises.some((promise) => promise.id !== wanted.loanId && isInTheWay(promise, wanted)))
+      throw new Problem('KIT_PROMISED', { details: await takenDays(reader, wanted, days) })
     if (facts.agreementId !== given.agreementId) throw new Problem('AGREEMENT_OLD')
     const borrowerName = 'name' in given.borrower ? given.borrower.name : facts.borrowerName
     if (borrowerName === null) throw new Problem('NOT_FOUND')
@@ -187,12 +192,6 @@ export class HandOuts {
     const loan = { id: loanId, number: opened, borrower: made.borrowerName, outAt: at, dueAt }
     const notes = (guide.texts.en?.notes ?? []).map(plain)
     return { ...slipOf(loan, row, parts, notes), guidePath: guidePath(token) }
-  }
-
-  /** Asked first, so that nobody has to find out at the counter: the database would refuse it anyway. */
-  private async refusePromised(wanted: WantedDays, days: BranchDays): Promise<void> {
-    const details = await takenDays(this.context.database.reader, wanted, days)
-    if (details.taken.length > 0) throw new Problem('KIT_PROMISED', { details })
   }
 
   private refuseUnfit(session: Session, row: ShelfRow, judgement: Judgement, overruleReason: string): void {

@@ -6,20 +6,26 @@ import type { WantedDays } from './loan-days.ts'
 const goneCodes = jobCodes.filter((code) => jobFacts(code).never)
 const OTHERS = 5
 
+/** So many returns of each kit of a model say how long it usually takes until it is ready. */
+const RETURNS_A_KIT = 3
+
 /** Days from a return to the next check within which eight of ten of a model's newest returns were checked; null where
  * none was. Of each kit of the model the newest few: the work doesn't grow with its past. */
-export async function usualTurnaround(tx: Tx, kitId: string, returnsOfKit: number): Promise<number | null> {
-  const sql = `SELECT percentile_disc(0.8) WITHIN GROUP (ORDER BY checked.days)::int AS days
-    FROM kit own JOIN kit k ON k.model_id = own.model_id AND k.branch_id = own.branch_id
-    CROSS JOIN LATERAL (
-      SELECT back_at FROM loan WHERE kit_id = k.id AND state = 'back' ORDER BY from_on DESC LIMIT $2
-    ) l
-    CROSS JOIN LATERAL (
-      SELECT (c.at::date - l.back_at::date) AS days FROM bench_check c
-      WHERE c.kit_id = k.id AND c.at >= l.back_at ORDER BY c.at LIMIT 1
-    ) checked
-    WHERE own.id = $1`
-  return (await selectRows<{ days: number | null }>(tx, sql, [kitId, returnsOfKit]))[0]?.days ?? null
+export const usualTurnaroundOf = (kitId: string) => `(
+  SELECT percentile_disc(0.8) WITHIN GROUP (ORDER BY checked.days)::int
+  FROM kit own JOIN kit k ON k.model_id = own.model_id AND k.branch_id = own.branch_id
+  CROSS JOIN LATERAL (
+    SELECT back_at FROM loan WHERE kit_id = k.id AND state = 'back' ORDER BY from_on DESC LIMIT ${RETURNS_A_KIT}
+  ) l
+  CROSS JOIN LATERAL (
+    SELECT (c.at::date - l.back_at::date) AS days FROM bench_check c
+    WHERE c.kit_id = k.id AND c.at >= l.back_at ORDER BY c.at LIMIT 1
+  ) checked
+  WHERE own.id = ${kitId})`
+
+export async function usualTurnaround(tx: Tx, kitId: string): Promise<number | null> {
+  const sql = `SELECT ${usualTurnaroundOf('$1')} AS days`
+  return (await selectRows<{ days: number | null }>(tx, sql, [kitId]))[0]?.days ?? null
 }
 
 export interface OpenLoan {

@@ -7,8 +7,6 @@ import { loanCode } from '../judgement/service.ts'
 import type { BranchDays } from '../opening/service.ts'
 import * as queries from './loan-days-queries.ts'
 
-/** So many returns of each kit of a model say how long it usually takes until it is ready. */
-const RETURNS_A_KIT = 3
 const MOST_TURNAROUND_DAYS = 14
 const NEAREST = 3
 const LOOK_AROUND_DAYS = 120
@@ -25,10 +23,19 @@ export interface WantedDays {
 
 /** Days between two loans of a kit: what eight of ten of its model's last returns needed until they were checked, and never
  * less than the branch's own number. */
-export async function turnaroundOf(tx: Tx, kitId: string, days: BranchDays): Promise<number> {
-  const usual = await queries.usualTurnaround(tx, kitId, RETURNS_A_KIT)
-  return Math.max(days.turnaroundDays, Math.min(MOST_TURNAROUND_DAYS, usual ?? 0))
-}
+export const turnaroundFrom = (usual: number | null, days: BranchDays): number =>
+  Math.max(days.turnaroundDays, Math.min(MOST_TURNAROUND_DAYS, usual ?? 0))
+
+export const turnaroundOf = async (tx: Tx, kitId: string, days: BranchDays): Promise<number> =>
+  turnaroundFrom(await queries.usualTurnaround(tx, kitId), days)
+
+/** Whether a loan's days and those wanted leave no room between them. */
+export const isInTheWay = (
+  loan: { readonly from: string; readonly until: string; readonly turnaroundDays: number },
+  { fromOn, untilOn, turnaroundDays }: WantedDays,
+): boolean =>
+  dayNumber(loan.from) <= dayNumber(untilOn) + turnaroundDays &&
+  dayNumber(fromOn) <= dayNumber(loan.until) + loan.turnaroundDays
 
 /** Who has the kit on the days wanted, and what would do instead. */
 export async function takenDays(tx: Tx, wanted: WantedDays, days: BranchDays): Promise<Taken> {
@@ -38,10 +45,7 @@ export async function takenDays(tx: Tx, wanted: WantedDays, days: BranchDays): P
   const window = { from: dateOfDay(lookFrom), until: dateOfDay(first + LOOK_AROUND_DAYS) }
   const loans = await queries.openLoansOf(tx, kitId, days.today)
   const others = await queries.kitsFreeThen(tx, { ...wanted, today: days.today, branchId: days.branchId })
-  const inTheWay = loans.filter(({ id, from, until, turnaroundDays: own }) => {
-    if (id === wanted.loanId) return false
-    return dayNumber(from) <= dayNumber(untilOn) + turnaroundDays && first <= dayNumber(until) + own
-  })
+  const inTheWay = loans.filter((loan) => loan.id !== wanted.loanId && isInTheWay(loan, wanted))
   const lengthDays = Math.max(1, dayNumber(untilOn) - first)
   const slots =
     dayNumber(window.until) - lookFrom > lengthDays
@@ -75,13 +79,13 @@ const isTaken = (error: unknown): boolean =>
  * @throws Problem `code` with what `takenDays` tells */
 export async function whileFree<T>(
   { database }: Context,
-  { wanted, days, code }: { wanted: WantedDays; days: BranchDays; code: 'KIT_TAKEN' | 'KIT_PROMISED' },
+  { wanted, days, code }: { wanted: WantedDays; days: () => Promise<BranchDays>; code: 'KIT_TAKEN' | 'KIT_PROMISED' },
   work: (tx: Tx) => Promise<T>,
 ): Promise<T> {
   try {
     return await database.inTransaction(work)
   } catch (error) {
     if (!isTaken(error)) throw error
-    throw new Problem(code, { details: await takenDays(database.reader, wanted, days) })
+    throw new Problem(code, { details: await takenDays(database.reader, wanted, await days()) })
   }
 }

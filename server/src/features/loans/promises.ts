@@ -32,7 +32,7 @@ export class Promises {
       throw new Problem('OUTSIDE_PICK_UP', { details: { from: days.pickUpFrom, until: days.pickUpUntil } })
     const loanId = randomUUID()
     const wanted = { kitId, fromOn, untilOn, turnaroundDays, loanId: null }
-    const kept = await whileFree(this.context, { wanted, days, code: 'KIT_TAKEN' }, (tx) =>
+    const kept = await whileFree(this.context, { wanted, days: async () => days, code: 'KIT_TAKEN' }, (tx) =>
       once(
         tx,
         {
@@ -169,7 +169,8 @@ export class Promises {
           return { loanId }
         },
       )
-    if (wanted && days) await whileFree(this.context, { wanted, days, code: 'KIT_TAKEN' }, inTransaction)
+    if (wanted && days)
+      await whileFree(this.context, { wanted, days: async () => days, code: 'KIT_TAKEN' }, inTransaction)
     else await this.context.database.inTransaction(inTransaction)
   }
 

@@ -1,6 +1,8 @@
 import type { Borrower, RecordLine, WaitingKit } from '@binoculum/contract'
 import { jobCodes, jobFacts, type GuideInput } from '@binoculum/core'
 import { changedRows, selectRows, type Tx } from '../../platform/database.ts'
+import { openingColumns, type OpeningColumns } from '../opening/service.ts'
+import { usualTurnaroundOf } from './loan-days-queries.ts'
 
 export interface DeskRow {
   readonly id: string
@@ -192,34 +194,46 @@ export async function lastLoanOf(
   return (await selectRows<NonNullable<Awaited<ReturnType<typeof lastLoanOf>>>>(tx, sql, [kitId]))[0] ?? null
 }
 
-/** What a hand-out has to know of its branch, its agreement and, if known, its borrower, in one read. */
-export interface HandOutFacts {
-  readonly zone: string
-  readonly returnTime: string
+/** What a hand-out has to know of its branch, its agreement, its borrower and the kit's days, in one read. */
+export interface HandOutFacts extends OpeningColumns {
   readonly agreementId: string | null
   readonly agreement: number
   /** Null for somebody who isn't known where this person works. */
   readonly borrowerName: string | null
   /** Where the branch's borrowers look from unless they say otherwise: its first place. */
   readonly place: GuideInput['place'] | null
+  readonly usualTurnaround: number | null
+  readonly promises: readonly {
+    readonly id: string
+    readonly from: string
+    readonly until: string
+    readonly turnaroundDays: number
+  }[]
 }
 
 export async function handOutFacts(
   tx: Tx,
-  branchId: string,
-  borrowerId: string | null,
-  branchIds: readonly string[],
+  asked: {
+    readonly branchId: string
+    readonly kitId: string
+    readonly borrowerId: string | null
+    readonly branchIds: readonly string[]
+  },
 ): Promise<HandOutFacts | null> {
-  const sql = `SELECT br.zone, br.return_time AS "returnTime", newest.id AS "agreementId", newest.version AS agreement,
+  const sql = `SELECT ${openingColumns}, newest.id AS "agreementId", newest.version AS agreement,
       (SELECT name FROM borrower WHERE id = $2 AND branch_id = ANY($3)) AS "borrowerName",
       (SELECT json_build_object('name', name, 'zone', zone, 'latitudeDeg', latitude_deg, 'longitudeDeg', longitude_deg)
-       FROM site WHERE branch_id = br.id ORDER BY name LIMIT 1) AS place
+       FROM site WHERE branch_id = br.id ORDER BY name LIMIT 1) AS place,
+      ${usualTurnaroundOf('$4')} AS "usualTurnaround",
+      coalesce((SELECT json_agg(json_build_object('id', id, 'from', from_on, 'until', until_on, 'turnaroundDays', turnaround_days))
+       FROM loan WHERE kit_id = $4 AND state = 'promised'), '[]') AS promises
     FROM branch br
     LEFT JOIN LATERAL (
       SELECT id, version FROM agreement WHERE branch_id = br.id ORDER BY version DESC LIMIT 1
     ) newest ON true
     WHERE br.id = $1`
-  return (await selectRows<HandOutFacts>(tx, sql, [branchId, borrowerId, branchIds]))[0] ?? null
+  const { branchId, kitId, borrowerId, branchIds } = asked
+  return (await selectRows<HandOutFacts>(tx, sql, [branchId, borrowerId, branchIds, kitId]))[0] ?? null
 }
 
 export interface OpenedLoan {

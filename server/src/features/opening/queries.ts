@@ -1,4 +1,4 @@
-import { defaultOpening, type Closing, type LoanInClosing, type OpeningFields } from '@binoculum/contract'
+import { type Closing, type LoanInClosing, type OpeningFields } from '@binoculum/contract'
 import { selectRows, type Tx } from '../../platform/database.ts'
 
 export interface OpeningOfBranch extends OpeningFields {
@@ -9,18 +9,24 @@ export interface OpeningOfBranch extends OpeningFields {
   readonly loanDays: number
 }
 
-/** What each branch goes by: its own decisions, or the defaults. */
-export async function openingsOf(tx: Tx, branchIds: readonly string[]): Promise<OpeningOfBranch[]> {
-  const rows = await selectRows<OpeningOfBranch & { openWeekdays: number[] | null }>(
-    tx,
-    `SELECT b.id AS "branchId", b.name AS "branchName", b.zone, b.return_time AS "returnTime", b.loan_days AS "loanDays",
-       o.open_weekdays AS "openWeekdays", o.pick_up_from AS "pickUpFrom", o.pick_up_until AS "pickUpUntil",
-       o.turnaround_days AS "turnaroundDays", o.longest_loan_days AS "longestLoanDays", o.ahead_days AS "aheadDays"
-     FROM branch b LEFT JOIN opening o ON o.branch_id = b.id WHERE b.id = ANY($1) ORDER BY b.name`,
-    [branchIds],
-  )
-  return rows.map((row) => (row.openWeekdays === null ? { ...row, ...defaultOpening } : row))
+/** A branch's own decisions and its closings of late and to come, for statements that read `branch` as `br`. */
+export const openingColumns = `br.id AS "branchId", br.name AS "branchName", br.zone, br.return_time AS "returnTime", br.loan_days AS "loanDays",
+  (SELECT json_build_object('openWeekdays', o.open_weekdays, 'pickUpFrom', o.pick_up_from, 'pickUpUntil', o.pick_up_until,
+     'turnaroundDays', o.turnaround_days, 'longestLoanDays', o.longest_loan_days, 'aheadDays', o.ahead_days)
+   FROM opening o WHERE o.branch_id = br.id) AS opening,
+  coalesce((SELECT json_agg(json_build_object('fromOn', c.from_on, 'untilOn', c.until_on)) FROM closing c
+   WHERE c.branch_id = br.id AND c.until_on >= current_date - 60), '[]') AS closings`
+
+export interface OpeningColumns extends Pick<
+  OpeningOfBranch,
+  'branchId' | 'branchName' | 'zone' | 'returnTime' | 'loanDays'
+> {
+  readonly opening: OpeningFields | null
+  readonly closings: readonly { readonly fromOn: string; readonly untilOn: string }[]
 }
+
+export const openingOf = (tx: Tx, branchIds: readonly string[]): Promise<OpeningColumns[]> =>
+  selectRows(tx, `SELECT ${openingColumns} FROM branch br WHERE br.id = ANY($1) ORDER BY br.name`, [branchIds])
 
 /** Closings that aren't over on a day, soonest first. */
 export const closingsFrom = (

@@ -1,5 +1,11 @@
 import { randomUUID } from 'node:crypto'
-import type { ClosingFields, OpeningFields, Openings, Session } from '@binoculum/contract'
+import {
+  defaultOpening,
+  type ClosingFields,
+  type OpeningFields,
+  type Openings,
+  type Session,
+} from '@binoculum/contract'
 import { dateOfDay, dayNumber, openDays } from '@binoculum/core'
 import { DateTime } from 'luxon'
 import { branchIdsOf, coordinatorOnly, requireRole, signedInAs } from '../../platform/access.ts'
@@ -30,9 +36,10 @@ export class Opening {
     const { reader } = this.context.database
     const branchIds = branchIdsOf(session)
     const now = this.context.clock()
-    const rows = await queries.openingsOf(reader, branchIds)
+    const rows = await queries.openingOf(reader, branchIds)
     const branches = []
-    for (const { branchId, branchName, zone, returnTime: _time, loanDays: _days, ...opening } of rows) {
+    for (const { branchId, branchName, zone, opening: decided } of rows) {
+      const opening = decided ?? defaultOpening
       const today = localDay(now, zone)
       const closings = await queries.closingsFrom(reader, [branchId], today)
       branches.push({
@@ -99,13 +106,19 @@ export class Opening {
 
   /** What a branch goes by, with its closings from a while ago on. */
   async daysOf(tx: Tx, branchId: string): Promise<BranchDays> {
-    const [row] = await queries.openingsOf(tx, [branchId])
+    const [row] = await queries.openingOf(tx, [branchId])
     if (!row) throw new Problem('NOT_FOUND')
-    const today = localDay(this.context.clock(), row.zone)
-    const closings = await queries.closingsFrom(tx, [branchId], dateOfDay(dayNumber(today) - LOOK_AHEAD_DAYS))
-    const closedDates = closings.flatMap(({ fromOn, untilOn }) => daysFromTo(fromOn, untilOn))
-    return { ...row, today, closedDates, isOpen: openDays({ openWeekdays: row.openWeekdays, closedDates }) }
+    return branchDays(row, this.context.clock())
   }
+}
+
+/** A branch's days from what is stored of it. */
+export function branchDays({ opening, closings, ...branch }: queries.OpeningColumns, now: Date): BranchDays {
+  const decided = opening ?? defaultOpening
+  const closedDates = closings.flatMap(({ fromOn, untilOn }) => daysFromTo(fromOn, untilOn))
+  const { openWeekdays } = decided
+  const today = localDay(now, branch.zone)
+  return { ...branch, ...decided, today, closedDates, isOpen: openDays({ openWeekdays, closedDates }) }
 }
 
 const daysFromTo = (from: string, until: string): string[] =>
@@ -127,4 +140,4 @@ export function requireOpenDay(days: BranchDays, day: string): void {
   if (!days.isOpen(dayNumber(day)))
     throw new Problem('CLOSED_DAY', { details: { day, nextOpenOn: nextOpenDay(days, day) } })
 }
-export { closingsFrom } from './queries.ts'
+export { closingsFrom, openingColumns, type OpeningColumns } from './queries.ts'

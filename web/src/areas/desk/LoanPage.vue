@@ -13,7 +13,7 @@ import { dayText, hourText, lateText, whenText } from '../../shared/words.ts'
 import { useSession } from '../people/session.ts'
 import { recordSentence } from '../shelf/history-words.ts'
 import BorrowerPicker from './BorrowerPicker.vue'
-import { emptyHandOut } from './use-hand-out.ts'
+import { emptyHandOut, pickedBorrower } from './use-hand-out.ts'
 
 /** One loan: who, when, and what was written down wrongly put right. */
 const route = useRoute()
@@ -38,11 +38,7 @@ const mayJoin = computed(() => !!loan.value && session.may(loan.value.branchId, 
 const stateWords = { promised: 'promised', out: 'out', back: 'back', cancelled: 'cancelled: it never left' } as const
 const tomorrow = dayjs().add(1, 'day').format('YYYY-MM-DD')
 
-const picked = computed(() => {
-  const { borrower, isNew, name, contact, cardNumber } = chosen.value
-  if (borrower) return { id: borrower.id }
-  return isNew && name.trim() !== '' && contact.trim().length >= 3 ? { name, contact, cardNumber } : null
-})
+const picked = computed(() => pickedBorrower(chosen.value))
 
 async function correct(change: object) {
   const sheet = loan.value

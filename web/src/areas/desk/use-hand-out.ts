@@ -46,6 +46,13 @@ export const emptyHandOut = (): HandOutDraft => ({
   },
 })
 
+/** Who was chosen or entered, as it is sent; null while nobody is, or too little of somebody new. */
+export function pickedBorrower(draft: Pick<HandOutDraft, 'borrower' | 'isNew' | 'name' | 'contact' | 'cardNumber'>) {
+  const { borrower, isNew, name, contact, cardNumber } = draft
+  if (borrower) return { id: borrower.id }
+  return isNew && name.trim() !== '' && contact.trim().length >= 3 ? { name, contact, cardNumber } : null
+}
+
 export type LineName = 'fit' | 'borrower' | 'return' | 'contents' | 'sun' | 'agreement'
 
 /** The hand-out's draft, which of its lines are done, and what is sent in the end. */

@@ -1,0 +1,157 @@
+<script setup lang="ts">
+import { promiseMadeSchema, type Calendar, type CalendarLoan } from '@binoculum/contract'
+import { clashText } from '@binoculum/core'
+import { computed, ref, watch } from 'vue'
+import { api } from '../../shared/api/client.ts'
+import { useSending } from '../../shared/api/use-sending.ts'
+import KeyCap from '../../shared/keys/KeyCap.vue'
+import ProblemNote from '../../shared/ProblemNote.vue'
+import { dayWords } from './calendar-days.ts'
+import { darkHoursOf, type Effect, type Wanted, type WayOut } from './effects.ts'
+
+/** The loan that is chosen, what is about to be changed of it, and what that would do; nothing is sent before it is said. */
+const { calendar, loan, wanted, effect, ways } = defineProps<{
+  calendar: Calendar
+  loan: CalendarLoan
+  wanted: Wanted | null
+  effect: Effect | null
+  ways: readonly WayOut[]
+  mayAct: boolean
+}>()
+const emit = defineEmits<{
+  alter: [by: { days?: number; longer?: number }]
+  want: [wanted: Wanted | null]
+  done: []
+  close: []
+}>()
+const { sending, problem, run } = useSending()
+const cancels = ref(false)
+const reason = ref('')
+watch(
+  () => loan.id,
+  () => {
+    cancels.value = false
+    reason.value = ''
+  },
+)
+
+const kitOf = (kitId: string) => calendar.kits.find(({ id }) => id === kitId)
+const kit = computed(() => kitOf(loan.kitId))
+const darkHours = computed(() => darkHoursOf(calendar, loan.fromOn, loan.untilOn))
+const hoursText = (hours: number) => `${Math.round(hours)} dark hours without the Moon`
+const more = computed(() => (effect?.darkHoursNow == null ? 0 : Math.round(effect.darkHours - effect.darkHoursNow)))
+const moves = computed(() => {
+  if (!wanted) return ''
+  const other = wanted.kitId === loan.kitId ? '' : ` ${kitOf(wanted.kitId)?.name},`
+  return `${other} ${dayWords(wanted.fromOn)} to ${dayWords(wanted.untilOn)}`
+})
+
+async function letGo() {
+  const change = wanted
+  if (!change || !effect?.allowed) return
+  const done = await run(async (idempotencyKey) => {
+    const of = { idempotencyKey, loanVersion: loan.version }
+    const { kitId, fromOn, untilOn } = change
+    await (loan.state === 'out'
+      ? api.post(promiseMadeSchema, `/api/loans/${loan.id}/extend`, { ...of, untilOn })
+      : api.post(promiseMadeSchema, `/api/promises/${loan.id}/move`, { ...of, kitId, fromOn, untilOn }))
+  })
+  if (done || problem.value?.code === 'LOAN_CHANGED') emit('done')
+}
+async function cancel() {
+  const done = await run(async (idempotencyKey) => {
+    const body = { idempotencyKey, loanVersion: loan.version, reason: reason.value }
+    await api.post(promiseMadeSchema, `/api/promises/${loan.id}/cancel`, body)
+  })
+  if (done || problem.value?.code === 'LOAN_CHANGED') emit('done')
+}
+const refusedBy = computed(
+  () =>
+    problem.value?.reply.details as { taken?: { borrower: string; untilOn: string; freeOn: string }[] } | undefined,
+)
+defineExpose({ letGo })
+</script>
+
+<template>
+  <section class="panel" aria-label="Chosen loan">
+    <div class="what">
+      <h2>
+        {{ kit?.name }}<template v-if="wanted">, about to be changed</template>
+        <template v-else-if="loan.clash">{{ ' ' }}{{ clashText(loan.clash) }}</template>
+        <template v-else-if="loan.state === 'out'">{{ ' ' }}is out</template>
+        <template v-else-if="loan.state === 'back'">{{ ' ' }}was out</template>
+        <template v-else>{{ ' ' }}is promised</template>
+      </h2>
+      <p>
+        <strong>{{ loan.borrower || loan.code }}</strong> · {{ dayWords(loan.fromOn)
+        }}{{ loan.pickUpTime && loan.state === 'promised' ? ` ${loan.pickUpTime}` : '' }} to
+        {{ dayWords(loan.untilOn) }} · <span class="quiet">{{ hoursText(darkHours) }}</span>
+      </p>
+      <p v-if="loan.clash?.readyOn && !wanted" class="rust">It can be ready on {{ dayWords(loan.clash.readyOn) }}.</p>
+      <div v-if="wanted && effect" class="effect" role="status">
+        <p>
+          Now:<strong>{{ moves }}</strong> · {{ hoursText(effect.darkHours)
+          }}<template v-if="more !== 0">, {{ Math.abs(more) }} {{ more > 0 ? 'more' : 'fewer' }}</template>
+        </p>
+        <p v-for="line in effect.against" :key="line" class="rust">{{ line }}</p>
+        <p v-if="effect.allowed" class="moss">Nobody else is affected.</p>
+      </div>
+      <ProblemNote :problem="problem" />
+      <p v-for="(taken, index) in refusedBy?.taken ?? []" :key="index" class="rust">
+        {{ taken.borrower }} has it until {{ dayWords(taken.untilOn) }}; free again on {{ dayWords(taken.freeOn) }}.
+      </p>
+    </div>
+    <div v-if="mayAct" class="ways">
+      <template v-if="wanted">
+        <ElButton type="primary" :disabled="!effect?.allowed || sending" @click="letGo"
+          >Change it <KeyCap name="Enter"
+        /></ElButton>
+        <ElButton @click="emit('want', null)">Leave it as it was <KeyCap name="Esc" /></ElButton>
+      </template>
+      <form v-else-if="cancels" class="cancel" @submit.prevent="cancel">
+        <ElInput
+          v-model="reason"
+          aria-label="Why it is cancelled"
+          placeholder="why, in a few words"
+          required
+          minlength="3"
+        />
+        <ElButton type="primary" native-type="submit" :disabled="sending || reason.trim().length < 3"
+          >Cancel the promise</ElButton
+        >
+        <ElButton @click="cancels = false">Keep it</ElButton>
+      </form>
+      <template v-else>
+        <ElButton v-for="(way, index) in ways" :key="way.title" class="way" @click="emit('want', way.wanted)">
+          <span
+            ><b>{{ way.title }}</b
+            ><br /><span class="second">{{ way.detail }}</span></span
+          >
+          <KeyCap :name="String(index + 1)" />
+        </ElButton>
+        <template v-if="loan.state === 'promised'">
+          <RouterLink
+            v-if="loan.fromOn <= calendar.today"
+            :to="`/desk/hand-out/${encodeURIComponent(kit?.code ?? '')}`"
+            class="button main"
+            >Hand out</RouterLink
+          >
+          <ElButton @click="emit('alter', { days: -1 })">A day sooner <KeyCap name="←" /></ElButton>
+          <ElButton @click="emit('alter', { days: 1 })">A day later <KeyCap name="→" /></ElButton>
+        </template>
+        <template v-if="loan.state !== 'back'">
+          <ElButton @click="emit('alter', { longer: 1 })">A day longer <KeyCap name="+" /></ElButton>
+          <ElButton @click="emit('alter', { longer: -1 })">A day shorter <KeyCap name="−" /></ElButton>
+          <ElButton v-if="loan.state === 'out'" @click="emit('alter', { longer: 7 })"
+            >A week longer <KeyCap name="e"
+          /></ElButton>
+        </template>
+        <ElButton v-if="loan.state === 'promised'" @click="cancels = true">Cancel it</ElButton>
+        <RouterLink :to="`/desk/loans/${loan.id}`" class="button">Its page</RouterLink>
+      </template>
+    </div>
+    <ElButton link class="close" @click="emit('close')">Close</ElButton>
+  </section>
+</template>
+
+<style scoped src="./panel.css"></style>

@@ -1,0 +1,166 @@
+<script setup lang="ts">
+import { promiseMadeSchema, type Calendar } from '@binoculum/contract'
+import { computed, ref } from 'vue'
+import { api } from '../../shared/api/client.ts'
+import { useSending } from '../../shared/api/use-sending.ts'
+import DayPicker from '../../shared/controls/DayPicker.vue'
+import KeyCap from '../../shared/keys/KeyCap.vue'
+import ProblemNote from '../../shared/ProblemNote.vue'
+import BorrowerPicker from '../desk/BorrowerPicker.vue'
+import { emptyHandOut, pickedBorrower } from '../desk/use-hand-out.ts'
+import { dayWords } from './calendar-days.ts'
+import { effectOf, type Wanted } from './effects.ts'
+
+/** A kit promised to somebody: days first, then the person, and what the nights hold before anything is said. */
+const { calendar } = defineProps<{ calendar: Calendar }>()
+const wanted = defineModel<Wanted>({ required: true })
+const emit = defineEmits<{ done: []; close: [] }>()
+const { sending, problem, run } = useSending()
+const person = ref(emptyHandOut())
+const time = ref(calendar.opening.pickUpFrom)
+const borrower = computed(() => pickedBorrower(person.value))
+const effect = computed(() => effectOf(calendar, wanted.value))
+const kits = computed(() => calendar.kits.filter(({ gone }) => !gone))
+const kit = computed(() => kits.value.find(({ id }) => id === wanted.value.kitId))
+const change = (change: Partial<Wanted>) => (wanted.value = { ...wanted.value, ...change })
+
+interface TakenDetails {
+  taken?: { borrower: string; untilOn: string; freeOn: string }[]
+  nearest?: { from: string; until: string }[]
+  others?: { id: string; name: string; modelName: string }[]
+}
+const taken = computed(() =>
+  problem.value?.code === 'KIT_TAKEN' ? (problem.value.reply.details as TakenDetails) : null,
+)
+
+async function promise() {
+  const to = borrower.value
+  if (!to || !effect.value.allowed) return
+  const { kitId, fromOn, untilOn } = wanted.value
+  const done = await run(async (idempotencyKey) => {
+    await api.post(promiseMadeSchema, '/api/promises', {
+      idempotencyKey,
+      kitId,
+      fromOn,
+      untilOn,
+      pickUpTime: time.value,
+      borrower: to,
+    })
+  })
+  if (done) emit('done')
+}
+</script>
+
+<template>
+  <section class="panel" aria-label="New promise">
+    <div class="what">
+      <h2>Promise {{ kit?.name }}</h2>
+      <p class="second">{{ kit?.modelName }}</p>
+      <div class="effect" role="status">
+        <p>
+          {{ dayWords(wanted.fromOn) }} to {{ dayWords(wanted.untilOn) }} ·
+          <span class="quiet">{{ Math.round(effect.darkHours) }} dark hours without the Moon</span>
+        </p>
+        <p v-for="line in effect.against" :key="line" class="rust">{{ line }}</p>
+      </div>
+      <ProblemNote :problem="problem" @retry="promise" />
+      <template v-if="taken">
+        <p v-for="(one, index) in taken.taken ?? []" :key="index" class="rust">
+          {{ one.borrower }} has it until {{ dayWords(one.untilOn) }}; free again on {{ dayWords(one.freeOn) }}.
+        </p>
+        <p class="instead">
+          <ElButton
+            v-for="slot in taken.nearest ?? []"
+            :key="slot.from"
+            size="small"
+            @click="change({ fromOn: slot.from, untilOn: slot.until })"
+            >{{ dayWords(slot.from) }}</ElButton
+          >
+          <ElButton
+            v-for="other in taken.others ?? []"
+            :key="other.id"
+            size="small"
+            @click="change({ kitId: other.id })"
+            >{{ other.name }}</ElButton
+          >
+        </p>
+      </template>
+    </div>
+    <form class="fields" @submit.prevent="promise">
+      <label class="labelled"
+        ><span>kit</span
+        ><ElSelect :model-value="wanted.kitId" filterable aria-label="kit" @change="change({ kitId: $event })"
+          ><ElOption
+            v-for="each in kits"
+            :key="each.id"
+            :value="each.id"
+            :label="`${each.name}, ${each.code}`" /></ElSelect
+      ></label>
+      <label class="labelled"
+        ><span>picked up on</span
+        ><DayPicker
+          :model-value="wanted.fromOn"
+          :from="calendar.today"
+          aria-label="Day of pick-up"
+          @update:model-value="change({ fromOn: $event ?? wanted.fromOn })"
+      /></label>
+      <label class="labelled"
+        ><span>at</span
+        ><ElTimeSelect
+          v-model="time"
+          :start="calendar.opening.pickUpFrom"
+          :end="calendar.opening.pickUpUntil"
+          step="00:30"
+          :clearable="false"
+          aria-label="Time of pick-up"
+      /></label>
+      <label class="labelled"
+        ><span>back on</span
+        ><DayPicker
+          :model-value="wanted.untilOn"
+          :from="wanted.fromOn"
+          aria-label="Day of return"
+          @update:model-value="change({ untilOn: $event ?? wanted.untilOn })"
+      /></label>
+      <div class="person"><BorrowerPicker v-model="person" :branch-id="calendar.branchId" /></div>
+      <ElButton type="primary" native-type="submit" :disabled="sending || !borrower || !effect.allowed"
+        >Promise it <KeyCap name="Enter"
+      /></ElButton>
+    </form>
+    <ElButton link class="close" @click="emit('close')">Close</ElButton>
+  </section>
+</template>
+
+<style scoped src="./panel.css"></style>
+<style scoped>
+.fields {
+  display: grid;
+  grid-template-columns: minmax(150px, 1.3fr) 150px 110px 150px;
+  gap: 8px 12px;
+  align-items: end;
+}
+
+.person {
+  grid-column: 1 / 4;
+}
+
+.fields :deep(.el-button--primary) {
+  justify-self: end;
+  align-self: end;
+}
+
+.instead {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin-top: 6px;
+}
+
+@media (max-width: 760px) {
+  .fields,
+  .person {
+    grid-template-columns: minmax(0, 1fr);
+    grid-column: auto;
+  }
+}
+</style>

@@ -1,0 +1,133 @@
+<script setup lang="ts">
+import { suggestedSlotsSchema, type Calendar, type SuggestedSlot } from '@binoculum/contract'
+import { carriers, borrowerLevels, slotWishes, wishWords, type BorrowerCan, type SlotWish } from '@binoculum/core'
+import { dateOfDay, dayNumber } from '@binoculum/core'
+import { computed, ref } from 'vue'
+import { useLoaded } from '../../shared/api/use-loaded.ts'
+import DayPicker from '../../shared/controls/DayPicker.vue'
+import ProblemNote from '../../shared/ProblemNote.vue'
+import { dayWords } from './calendar-days.ts'
+
+/** What for, and by whom: kits and days that suit, each with its reason. Nobody is barred from any other. */
+const { calendar } = defineProps<{ calendar: Calendar }>()
+const emit = defineEmits<{ choose: [slot: SuggestedSlot]; close: [] }>()
+const wish = ref<SlotWish>('any')
+const level = ref<BorrowerCan['level']>('first')
+const carries = ref<BorrowerCan['carries']>('car')
+const seated = ref(false)
+const from = ref(calendar.today)
+const weeks = ref(6)
+const lengthDays = ref(calendar.loanDays)
+const levelWords = { first: 'the first time', some: 'some practice', experienced: 'experienced' } as const
+const carryWords = { 'on-foot': 'on foot', bus: 'by bus', car: 'by car' } as const
+
+const path = computed(() => {
+  const until = dateOfDay(dayNumber(from.value) + weeks.value * 7)
+  const asked = {
+    wish: wish.value,
+    from: from.value,
+    until,
+    lengthDays: String(lengthDays.value),
+    level: level.value ?? 'first',
+    carries: carries.value ?? 'car',
+  }
+  return `/api/branches/${calendar.branchId}/slots?${new URLSearchParams({ ...asked, seated: String(seated.value) })}`
+})
+const { data, problem, reload } = useLoaded(suggestedSlotsSchema, path)
+</script>
+
+<template>
+  <section class="panel what-for" aria-label="Find days for somebody">
+    <form @submit.prevent>
+      <h2>What for?</h2>
+      <ElRadioGroup v-model="wish" aria-label="What for?">
+        <ElRadioButton v-for="each in slotWishes" :key="each" :value="each">{{ wishWords[each] }}</ElRadioButton>
+      </ElRadioGroup>
+      <div class="asked">
+        <label class="labelled"
+          ><span>who</span
+          ><ElSelect v-model="level" aria-label="who"
+            ><ElOption v-for="each in borrowerLevels" :key="each" :value="each" :label="levelWords[each]" /></ElSelect
+        ></label>
+        <label class="labelled"
+          ><span>carried</span
+          ><ElSelect v-model="carries" aria-label="carried"
+            ><ElOption v-for="each in carriers" :key="each" :value="each" :label="carryWords[each]" /></ElSelect
+        ></label>
+        <label class="labelled"
+          ><span>from</span><DayPicker v-model="from" :from="calendar.today" aria-label="From"
+        /></label>
+        <label class="labelled"
+          ><span>weeks looked at</span><ElInputNumber v-model="weeks" :min="1" :max="15" aria-label="weeks looked at"
+        /></label>
+        <label class="labelled"
+          ><span>days</span
+          ><ElInputNumber v-model="lengthDays" :min="1" :max="calendar.opening.longestLoanDays" aria-label="days"
+        /></label>
+        <ElCheckbox v-model="seated">sits at it</ElCheckbox>
+      </div>
+    </form>
+    <div>
+      <ProblemNote :problem="problem" @retry="reload" />
+      <ul v-if="data">
+        <li v-for="slot in data.slots" :key="slot.kitId">
+          <ElButton class="slot" @click="emit('choose', slot)">
+            <span
+              ><b class="serif">{{ slot.kitName }}</b> {{ dayWords(slot.from) }} to {{ dayWords(slot.until)
+              }}<br /><span class="second">{{ slot.modelName }} · {{ slot.reason }}</span></span
+            >
+          </ElButton>
+        </li>
+      </ul>
+      <p v-if="data?.slots.length === 0" class="quiet">
+        No kit is free for so long in these weeks. Look at more weeks, or at fewer days.
+      </p>
+    </div>
+    <ElButton link class="close" @click="emit('close')">Close</ElButton>
+  </section>
+</template>
+
+<style scoped src="./panel.css"></style>
+<style scoped>
+.what-for {
+  grid-template-columns: minmax(300px, 520px) minmax(0, 1fr) auto;
+}
+
+.asked {
+  display: grid;
+  grid-template-columns: repeat(3, minmax(0, 1fr));
+  gap: 8px 12px;
+  align-items: end;
+  margin-top: 10px;
+}
+
+.asked :deep(.el-input-number) {
+  width: 100%;
+}
+
+ul {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(280px, 1fr));
+  gap: 8px;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+.slot {
+  width: 100%;
+  height: 100%;
+  min-height: 60px;
+  justify-content: flex-start;
+  text-align: left;
+  white-space: normal;
+  font-weight: 400;
+}
+
+@media (max-width: 760px) {
+  .what-for,
+  .asked {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

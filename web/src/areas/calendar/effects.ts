@@ -1,0 +1,136 @@
+import type { Calendar, CalendarKit, CalendarLoan } from '@binoculum/contract'
+import { dateOfDay, dayNumber, leaveRoom } from '@binoculum/core'
+import { dayWords, endOf, openDaysOf } from './calendar-days.ts'
+
+/** A loan's days as somebody is about to set them: of one that is there, or of a new one. */
+export interface Wanted {
+  readonly loanId: string | null
+  readonly kitId: string
+  readonly fromOn: string
+  readonly untilOn: string
+}
+
+export interface Effect {
+  /** Whether the server would take it, as far as this calendar knows. */
+  readonly allowed: boolean
+  /** What stands against it, in words. */
+  readonly against: readonly string[]
+  /** Loans that would stand in the way. */
+  readonly inTheWay: readonly string[]
+  readonly darkHours: number
+  /** Dark hours as it stands now; null for a new one. */
+  readonly darkHoursNow: number | null
+}
+
+/** Dark hours without the Moon of a loan's nights, those of the calendar: the night of the return isn't the borrower's. */
+export const darkHoursOf = ({ nights }: Pick<Calendar, 'nights'>, from: string, until: string): number =>
+  nights.filter(({ date }) => date >= from && date < until).reduce((sum, night) => sum + night.moonlessDarkHours, 0)
+
+/** All that a change of days would do, before it is let go. The server decides; this says the same, so that nobody has to try. */
+export function effectOf(calendar: Calendar, wanted: Wanted): Effect {
+  const { loans, opening, today } = calendar
+  const isOpen = openDaysOf(calendar)
+  const own = loans.find(({ id }) => id === wanted.loanId)
+  const [from, until] = [dayNumber(wanted.fromOn), dayNumber(wanted.untilOn)]
+  const against: string[] = []
+  const isOut = own?.state === 'out'
+  if (until <= from) against.push('It must come back after the day on which it goes out.')
+  if (!isOut && wanted.fromOn < today) against.push('The pick-up lies in the past.')
+  if (isOut && wanted.untilOn <= today) against.push('The return must lie after today.')
+  const longest = isOut ? dayNumber(today) + opening.longestLoanDays : from + opening.longestLoanDays
+  if (until > longest) against.push(`Nothing is lent for more than ${opening.longestLoanDays} days.`)
+  if (from - dayNumber(today) > opening.aheadDays)
+    against.push(`Nothing is promised more than ${opening.aheadDays} days ahead.`)
+  if (!isOut && !isOpen(from)) against.push(`The desk is closed on ${dayWords(wanted.fromOn)}.`)
+  if (!isOpen(until)) against.push(`The desk is closed on ${dayWords(wanted.untilOn)}.`)
+  const turnaroundDays = own?.turnaroundDays ?? opening.turnaroundDays
+  const inTheWay = loans.filter((loan) => {
+    if (loan.id === wanted.loanId || loan.kitId !== wanted.kitId || loan.state === 'back') return false
+    const span = { from: dayNumber(loan.fromOn), until: dayNumber(endOf(loan, today)) }
+    const needed = span.from < from ? loan.turnaroundDays : turnaroundDays
+    return !leaveRoom({ from, until }, span, needed)
+  })
+  for (const loan of inTheWay) against.push(inTheWayText(loan, today))
+  return {
+    allowed: against.length === 0,
+    against,
+    inTheWay: inTheWay.map(({ id }) => id),
+    darkHours: darkHoursOf(calendar, wanted.fromOn, wanted.untilOn),
+    darkHoursNow: own ? darkHoursOf(calendar, own.fromOn, own.untilOn) : null,
+  }
+}
+
+function inTheWayText(loan: CalendarLoan, today: string): string {
+  const who = loan.borrower || loan.code
+  const until = dayNumber(endOf(loan, today))
+  const ready = dayWords(dateOfDay(until + loan.turnaroundDays + 1))
+  return loan.state === 'out'
+    ? `${who} has it until ${dayWords(loan.untilOn)}; it is ready again on ${ready}.`
+    : `It is promised to ${who} from ${dayWords(loan.fromOn)} to ${dayWords(loan.untilOn)}; free again on ${ready}.`
+}
+
+/** A loan moved by days, stretched at its end, or given another kit. */
+export function changed(
+  { id, kitId, fromOn, untilOn }: Pick<CalendarLoan, 'id' | 'kitId' | 'fromOn' | 'untilOn'>,
+  by: { readonly days?: number; readonly longer?: number; readonly kitId?: string },
+): Wanted {
+  const { days = 0, longer = 0 } = by
+  return {
+    loanId: id,
+    kitId: by.kitId ?? kitId,
+    fromOn: dateOfDay(dayNumber(fromOn) + days),
+    untilOn: dateOfDay(Math.max(dayNumber(fromOn) + days, dayNumber(untilOn) + days + longer)),
+  }
+}
+
+/** Ways out of a clash: another kit that is free on the same days, and the same kit as soon as it is ready. */
+export interface WayOut {
+  readonly title: string
+  readonly detail: string
+  readonly wanted: Wanted
+}
+
+const MOST_WAYS = 3
+const LOOK_AHEAD_DAYS = 60
+
+export function waysOut(calendar: Calendar, loan: CalendarLoan): WayOut[] {
+  const kitOf = new Map(calendar.kits.map((kit) => [kit.id, kit]))
+  const own = kitOf.get(loan.kitId)
+  const others = calendar.kits
+    .filter((kit) => kit.id !== loan.kitId && !kit.gone && isFit(kit) && kit.family === own?.family)
+    .sort((a, b) => Number(b.modelName === own?.modelName) - Number(a.modelName === own?.modelName))
+    .map((kit): WayOut => {
+      const same = kit.modelName === own?.modelName
+      return {
+        title: `Lend ${kit.name} instead`,
+        detail: `free on these days; ${same ? 'the same model' : kit.modelName}`,
+        wanted: changed(loan, { kitId: kit.id }),
+      }
+    })
+    .filter(({ wanted }) => effectOf(calendar, wanted).allowed)
+  const later = firstFree(calendar, loan)
+  const dayWay: WayOut[] = later
+    ? [
+        {
+          title: `Ask for ${dayWords(later.fromOn)}`,
+          detail: `the same kit, for as long; until ${dayWords(later.untilOn)}`,
+          wanted: later,
+        },
+      ]
+    : []
+  return [...others.slice(0, MOST_WAYS - dayWay.length), ...dayWay]
+}
+
+const isFit = ({ condition }: CalendarKit) => condition === 'full' || condition === 'half'
+
+/** The same kit for as many days, as soon as it can be there. */
+function firstFree(calendar: Calendar, loan: CalendarLoan): Wanted | null {
+  const readyOn = loan.clash?.readyOn
+  if (loan.clash?.code === 'held') return null
+  const first = Math.max(dayNumber(loan.fromOn), readyOn ? dayNumber(readyOn) : 0)
+  for (let from = first; from < first + LOOK_AHEAD_DAYS; from++) {
+    const wanted = changed(loan, { days: from - dayNumber(loan.fromOn) })
+    if (wanted.fromOn !== loan.fromOn && effectOf(calendar, wanted).allowed) return wanted
+  }
+  return null
+}

@@ -73,13 +73,33 @@ export const borrowersFoundSchema = z.object({ borrowers: z.array(borrowerSchema
 
 export const agreementSchema = z.object({ id: idSchema, version: z.number().int(), text: z.string() })
 
+/** Another kit of the kind that is free on the same days. */
+export const otherKitSchema = z.object({
+  id: idSchema,
+  code: z.string(),
+  name: z.string(),
+  modelName: z.string(),
+  sameModel: z.boolean(),
+})
+
 export const handOutFormSchema = z.object({
   kit: kitSheetSchema,
   agreement: agreementSchema,
   sunWarning: z.array(z.string()),
   dueOn: z.string(),
   returnTime: z.string(),
-  promised: z.object({ loanId: idSchema, borrower: borrowerSchema, atUtc: z.string() }).nullable(),
+  /** The next promise, where it lies within a usual loan. */
+  promised: z
+    .object({
+      loanId: idSchema,
+      borrower: borrowerSchema,
+      atUtc: z.string(),
+      fromOn: z.string(),
+      /** The last open day on which somebody else may bring it back before; null where there is no time. */
+      freeUntilOn: z.string().nullable(),
+      others: z.array(otherKitSchema),
+    })
+    .nullable(),
   replacementMinor: z.number().int(),
 })
 export type HandOutForm = z.infer<typeof handOutFormSchema>

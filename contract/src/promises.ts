@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { daySchema } from './days.ts'
-import { borrowerGivenSchema, idempotencyKeySchema } from './loans.ts'
+import { borrowerGivenSchema, idempotencyKeySchema, otherKitSchema } from './loans.ts'
 import { idSchema } from './people.ts'
 
 /** A kit's days as they are asked for: pick-up and return. */
@@ -61,8 +61,6 @@ export const takenSchema = z.object({
   /** The same kit, for as many days, soonest first. */
   nearest: z.array(slotSchema),
   /** Other kits of the kind that are free then, the same model first. */
-  others: z.array(
-    z.object({ id: idSchema, code: z.string(), name: z.string(), modelName: z.string(), sameModel: z.boolean() }),
-  ),
+  others: z.array(otherKitSchema),
 })
 export type Taken = z.infer<typeof takenSchema>

@@ -139,7 +139,7 @@ export async function startTestServer(options: Partial<AppOptions> & { demo?: bo
     await daily.destroy()
     await drop()
   }
-  return { app, database, source, time, agent, signIn, close }
+  return { app, database, source, dailyUrl, time, agent, signIn, close }
 }
 
 export const kitOf = async (agent: Agent, code: string): Promise<KitSheet> =>

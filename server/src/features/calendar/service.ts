@@ -120,7 +120,8 @@ export class Calendar {
         const value = ({ nights: of }: (typeof valued)[number]) =>
           asked.wish === 'faint' || asked.wish === 'any' ? of.darkHours : of.evenings
         const [best] = valued.sort((a, b) => value(b) - value(a) || a.slot.from.localeCompare(b.slot.from))
-        if (!best) return []
+        // Days without anything of what is wanted are no suggestion.
+        if (!best || value(best) === 0) return []
         const massKg = massOf.get(row.id) ?? 0
         const fit = kitSuits({ family: row.family as Parameters<typeof kitSuits>[0]['family'], massKg }, asked)
         const { id: kitId, code: kitCode, name: kitName, modelName } = row

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import type { HandOut, HandOutForm, Part, Session, Slip } from '@binoculum/contract'
-import { plain, sunWarning, type Guide, type Judgement } from '@binoculum/core'
+import { dateOfDay, dayNumber, plain, sunWarning, type Guide, type Judgement } from '@binoculum/core'
 import { DateTime } from 'luxon'
 import { deskBranchIds, deskRoles, requireRole } from '../../platform/access.ts'
 import type { Context } from '../../platform/context.ts'
@@ -11,9 +11,9 @@ import { hashToken, newToken } from '../../platform/secrets.ts'
 import { once } from '../../platform/sent-once.ts'
 import type { Guides } from '../guides/service.ts'
 import { judgeRow, type OneKit, type ShelfRow } from '../judgement/service.ts'
-import { branchDays, nextOpenDay } from '../opening/service.ts'
+import { branchDays, lastOpenDay, nextOpenDay, type BranchDays } from '../opening/service.ts'
 import * as queries from './queries.ts'
-import { isInTheWay, takenDays, turnaroundFrom, whileFree, type WantedDays } from './loan-days.ts'
+import { isInTheWay, takenDays, turnaroundFrom, turnaroundOf, whileFree, type WantedDays } from './loan-days.ts'
 import type { Loans } from './service.ts'
 import { dueInstant, guidePath, linkEnd, slipOf } from './slip.ts'
 
@@ -40,30 +40,44 @@ export class HandOuts {
   ) {}
 
   async form(session: Session, kitCode: string): Promise<HandOutForm> {
-    const { database, clock } = this.context
+    const { database } = this.context
     const kit = await this.loans.rooms.sheets.sheet(session, kitCode)
     requireRole(session, kit.branchId, deskRoles)
     const agreement = await queries.newestAgreement(database.reader, kit.branchId)
     if (!agreement) throw new Problem('NOT_FOUND')
-    const promise = await queries.nextPromise(database.reader, kit.id)
-    const borrower = promise && (await queries.borrowerById(database.reader, promise.borrowerId))
     const days = await this.loans.rooms.opening.daysOf(database.reader, kit.branchId)
-    const due = DateTime.fromISO(days.today).plus({ days: days.loanDays }).toISODate() ?? ''
+    const promised = await this.nearPromise(kit.id, days)
+    const due = dateOfDay(dayNumber(days.today) + days.loanDays)
+    const isItsDay = promised && promised.fromOn <= days.today && promised.untilOn > days.today
     return {
       kit,
       agreement,
       sunWarning: [...sunWarning],
-      dueOn: nextOpenDay(
-        days,
-        promise && promise.fromOn <= days.today && promise.untilOn > days.today ? promise.untilOn : due,
-      ),
+      dueOn: nextOpenDay(days, isItsDay ? promised.untilOn : due),
       returnTime: days.returnTime,
-      promised:
-        promise && borrower
-          ? { loanId: promise.id, borrower, atUtc: (promise.promisedFor ?? clock()).toISOString() }
-          : null,
+      promised,
       replacementMinor: kit.parts.reduce((sum, part) => sum + (part.costMinor ?? 0) * part.count, 0),
     }
+  }
+
+  /** The kit's next promise, where it lies within a usual loan from today on, and what would do for somebody else. */
+  private async nearPromise(kitId: string, days: BranchDays) {
+    const { reader } = this.context.database
+    const promise = await queries.nextPromise(reader, kitId)
+    if (!promise) return null
+    const turnaroundDays = await turnaroundOf(reader, kitId, days)
+    const today = dayNumber(days.today)
+    const latest = dayNumber(promise.fromOn) - turnaroundDays - 1
+    if (latest >= today + days.loanDays) return null
+    const borrower = await queries.borrowerById(reader, promise.borrowerId)
+    if (!borrower) return null
+    const untilOn = dateOfDay(today + days.loanDays)
+    const wanted = { kitId, fromOn: days.today, untilOn, turnaroundDays, loanId: promise.id }
+    const { others } = await takenDays(reader, wanted, days)
+    const freeUntilOn = lastOpenDay(days, today + 1, latest)
+    const { id: loanId, promisedFor, fromOn, untilOn: promisedUntil } = promise
+    const atUtc = (promisedFor ?? this.context.clock()).toISOString()
+    return { loanId, borrower, atUtc, fromOn, untilOn: promisedUntil, freeUntilOn, others }
   }
 
   /** Hands a kit out: loan, guide and record in one transaction, once per key. What takes long, judging the kit and composing

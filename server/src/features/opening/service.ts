@@ -17,7 +17,7 @@ import { ClosingRow, OpeningRow } from './entities.ts'
 import * as queries from './queries.ts'
 
 const MOST_CLOSINGS = 400
-/** Nobody is closed for longer than this in one go. */
+/** So far ahead the next open day is looked for. */
 const LOOK_AHEAD_DAYS = 60
 
 /** A branch's days: its week, its closings, and its own today. */
@@ -46,7 +46,7 @@ export class Opening {
         ...{ branchId, branchName, zone, opening },
         mayChange: signedInAs(session, branchId, 'coordinator'),
         closings: closings.map(({ branchId: _id, ...closing }) => closing),
-        onClosedDays: await queries.loansOnClosedDays(reader, branchId, opening),
+        onClosedDays: await queries.loansOnClosedDays(reader, branchId, opening, today),
       })
     }
     return { branches }
@@ -133,6 +133,12 @@ export function nextOpenDay({ isOpen }: Pick<BranchDays, 'isOpen'>, day: string)
   const first = dayNumber(day)
   for (let ahead = 0; ahead <= LOOK_AHEAD_DAYS; ahead++) if (isOpen(first + ahead)) return dateOfDay(first + ahead)
   return day
+}
+
+/** The last open day of a stretch; null where there is none. */
+export function lastOpenDay({ isOpen }: Pick<BranchDays, 'isOpen'>, first: number, last: number): string | null {
+  for (let day = last; day >= first; day--) if (isOpen(day)) return dateOfDay(day)
+  return null
 }
 
 /** @throws Problem CLOSED_DAY naming the day and the next on which the desk is open */

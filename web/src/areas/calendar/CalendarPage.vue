@@ -9,7 +9,7 @@ import { useKeys, type KeyMap } from '../../shared/keys/use-keys.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import { useSession } from '../people/session.ts'
 import { columnsOf, openDaysOf, rangeWords } from './calendar-days.ts'
-import type { Wanted } from './effects.ts'
+import { effectOf, type Wanted } from './effects.ts'
 import KitLine from './KitLine.vue'
 import LoanPanel from './LoanPanel.vue'
 import NightBand from './NightBand.vue'
@@ -58,6 +58,10 @@ const loansOf = computed(() => {
 const making = ref<Wanted | null>(null)
 const asksWhatFor = ref(false)
 const panel = useTemplateRef('panel')
+const isRefused = computed(() => {
+  const shown = wanted.value ?? making.value
+  return data.value && shown ? !effectOf(data.value, shown).allowed : false
+})
 
 /** Lines between the days, shaded where the desk is closed, as one picture behind every row. */
 const columnsPicture = computed(() => {
@@ -234,7 +238,7 @@ useKeys((): KeyMap => {
           :loans="loansOf.get(kit.id) ?? []"
           :chosen-id="chosenId"
           :wanted="wanted?.kitId === kit.id ? wanted : making?.kitId === kit.id ? making : null"
-          :refused="effect ? !effect.allowed : false"
+          :refused="isRefused"
           @choose="pick"
           @free="makeOn(kit.id, $event)"
           @drag="drag"

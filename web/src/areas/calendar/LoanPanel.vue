@@ -6,6 +6,7 @@ import { api } from '../../shared/api/client.ts'
 import { useSending } from '../../shared/api/use-sending.ts'
 import KeyCap from '../../shared/keys/KeyCap.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
+import TakenNote from '../desk/TakenNote.vue'
 import { dayWords } from './calendar-days.ts'
 import { darkHoursOf, type Effect, type Wanted, type WayOut } from './effects.ts'
 
@@ -65,10 +66,6 @@ async function cancel() {
   })
   if (done || problem.value?.code === 'LOAN_CHANGED') emit('done')
 }
-const refusedBy = computed(
-  () =>
-    problem.value?.reply.details as { taken?: { borrower: string; untilOn: string; freeOn: string }[] } | undefined,
-)
 defineExpose({ letGo })
 </script>
 
@@ -97,8 +94,12 @@ defineExpose({ letGo })
         <p v-if="effect.allowed" class="moss">Nobody else is affected.</p>
       </div>
       <ProblemNote :problem="problem" />
-      <p v-for="(taken, index) in refusedBy?.taken ?? []" :key="index" class="rust">
-        {{ taken.borrower }} has it until {{ dayWords(taken.untilOn) }}; free again on {{ dayWords(taken.freeOn) }}.
+      <TakenNote
+        :problem="problem"
+        @kit="(kitId) => emit('want', { loanId: loan.id, kitId, fromOn: loan.fromOn, untilOn: loan.untilOn })"
+      />
+      <p v-if="loan.clash && !wanted && ways.length === 0" class="quiet">
+        No other kit is free on these days; see what holds it, or ask for others.
       </p>
     </div>
     <div v-if="mayAct" class="ways">
@@ -147,6 +148,9 @@ defineExpose({ letGo })
           /></ElButton>
         </template>
         <ElButton v-if="loan.state === 'promised'" @click="cancels = true">Cancel it</ElButton>
+        <RouterLink v-if="loan.clash && kit" :to="`/kits/${encodeURIComponent(kit.code)}`" class="button"
+          >See the kit</RouterLink
+        >
         <RouterLink :to="`/desk/loans/${loan.id}`" class="button">Its page</RouterLink>
       </template>
     </div>

@@ -7,6 +7,7 @@ import DayPicker from '../../shared/controls/DayPicker.vue'
 import KeyCap from '../../shared/keys/KeyCap.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import BorrowerPicker from '../desk/BorrowerPicker.vue'
+import TakenNote from '../desk/TakenNote.vue'
 import { emptyHandOut, pickedBorrower } from '../desk/use-hand-out.ts'
 import { dayWords } from './calendar-days.ts'
 import { effectOf, type Wanted } from './effects.ts'
@@ -23,15 +24,6 @@ const effect = computed(() => effectOf(calendar, wanted.value))
 const kits = computed(() => calendar.kits.filter(({ gone }) => !gone))
 const kit = computed(() => kits.value.find(({ id }) => id === wanted.value.kitId))
 const change = (change: Partial<Wanted>) => (wanted.value = { ...wanted.value, ...change })
-
-interface TakenDetails {
-  taken?: { borrower: string; untilOn: string; freeOn: string }[]
-  nearest?: { from: string; until: string }[]
-  others?: { id: string; name: string; modelName: string }[]
-}
-const taken = computed(() =>
-  problem.value?.code === 'KIT_TAKEN' ? (problem.value.reply.details as TakenDetails) : null,
-)
 
 async function promise() {
   const to = borrower.value
@@ -64,27 +56,12 @@ async function promise() {
         <p v-for="line in effect.against" :key="line" class="rust">{{ line }}</p>
       </div>
       <ProblemNote :problem="problem" @retry="promise" />
-      <template v-if="taken">
-        <p v-for="(one, index) in taken.taken ?? []" :key="index" class="rust">
-          {{ one.borrower }} has it until {{ dayWords(one.untilOn) }}; free again on {{ dayWords(one.freeOn) }}.
-        </p>
-        <p class="instead">
-          <ElButton
-            v-for="slot in taken.nearest ?? []"
-            :key="slot.from"
-            size="small"
-            @click="change({ fromOn: slot.from, untilOn: slot.until })"
-            >{{ dayWords(slot.from) }}</ElButton
-          >
-          <ElButton
-            v-for="other in taken.others ?? []"
-            :key="other.id"
-            size="small"
-            @click="change({ kitId: other.id })"
-            >{{ other.name }}</ElButton
-          >
-        </p>
-      </template>
+      <TakenNote
+        :problem="problem"
+        may-move
+        @slot="(fromOn, untilOn) => change({ fromOn, untilOn })"
+        @kit="(kitId) => change({ kitId })"
+      />
     </div>
     <form class="fields" @submit.prevent="promise">
       <label class="labelled"
@@ -135,7 +112,7 @@ async function promise() {
 <style scoped>
 .fields {
   display: grid;
-  grid-template-columns: minmax(150px, 1.3fr) 150px 110px 150px;
+  grid-template-columns: minmax(150px, 1.3fr) 176px 116px 176px;
   gap: 8px 12px;
   align-items: end;
 }
@@ -147,13 +124,7 @@ async function promise() {
 .fields :deep(.el-button--primary) {
   justify-self: end;
   align-self: end;
-}
-
-.instead {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-  margin-top: 6px;
+  white-space: nowrap;
 }
 
 @media (max-width: 760px) {

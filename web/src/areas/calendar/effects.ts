@@ -97,8 +97,8 @@ export function waysOut(calendar: Calendar, loan: CalendarLoan): WayOut[] {
   const kitOf = new Map(calendar.kits.map((kit) => [kit.id, kit]))
   const own = kitOf.get(loan.kitId)
   const others = calendar.kits
-    .filter((kit) => kit.id !== loan.kitId && !kit.gone && isFit(kit) && kit.family === own?.family)
-    .sort((a, b) => Number(b.modelName === own?.modelName) - Number(a.modelName === own?.modelName))
+    .filter((kit) => kit.id !== loan.kitId && !kit.gone && isFit(kit))
+    .sort((a, b) => likeness(b, own) - likeness(a, own))
     .map((kit): WayOut => {
       const same = kit.modelName === own?.modelName
       return {
@@ -120,6 +120,10 @@ export function waysOut(calendar: Calendar, loan: CalendarLoan): WayOut[] {
     : []
   return [...others.slice(0, MOST_WAYS - dayWay.length), ...dayWay]
 }
+
+/** The same model before one of its family, and that before any other. */
+const likeness = (kit: CalendarKit, own: CalendarKit | undefined) =>
+  Number(kit.modelName === own?.modelName) + Number(kit.family === own?.family)
 
 const isFit = ({ condition }: CalendarKit) => condition === 'full' || condition === 'half'
 

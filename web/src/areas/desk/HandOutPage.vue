@@ -3,7 +3,7 @@ import { handOutFormSchema, type Slip } from '@binoculum/contract'
 import { kindWords, massText, moneyText, reasonSentence } from '@binoculum/core'
 import dayjs from 'dayjs'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
-import { useRoute } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import { useSending } from '../../shared/api/use-sending.ts'
 import KitTag from '../../shared/drawings/KitTag.vue'
@@ -22,9 +22,12 @@ import FormLine from './FormLine.vue'
 import GuideWishesForm from './GuideWishesForm.vue'
 import HandedOut from './HandedOut.vue'
 import LoanSlip from './LoanSlip.vue'
+import PromisedNote from './PromisedNote.vue'
+import TakenNote from './TakenNote.vue'
 import { useHandOut, type LineName } from './use-hand-out.ts'
 
 const route = useRoute()
+const router = useRouter()
 const session = useSession()
 const code = String(route.params.code)
 const {
@@ -53,6 +56,12 @@ const massG = computed(
 )
 const tomorrow = dayjs().add(1, 'day').format('YYYY-MM-DD')
 const borrowerName = computed(() => (draft.value.isNew ? draft.value.name : (draft.value.borrower?.name ?? '')))
+
+/** It is promised, and whoever stands here is somebody else. */
+const toSomebodyElse = computed(() => {
+  const { borrower, isNew } = draft.value
+  return isNew || (borrower !== null && borrower.id !== form.value?.promised?.borrower.id)
+})
 
 const preview = computed<Slip | null>(() => {
   const given = form.value
@@ -161,6 +170,12 @@ useKeys(() => ({
                 <DayPicker v-model="draft.dueOn" :from="tomorrow" aria-label="Day of return" />
                 by {{ form.returnTime }}.</label
               >
+              <PromisedNote
+                v-if="toSomebodyElse && form.promised"
+                :promised="form.promised"
+                :due-on="draft.dueOn"
+                @day="draft.dueOn = $event"
+              />
             </FormLine>
             <FormLine title="Contents" :done="lines.contents" :open="open === 'contents'" @open="opened = 'contents'">
               <p>
@@ -228,6 +243,10 @@ useKeys(() => ({
           <aside><LoanSlip v-if="preview" :slip="preview" draft /></aside>
         </div>
         <ProblemNote class="refused" :problem="problem" @retry="handOut" />
+        <TakenNote
+          :problem="problem"
+          @kit="(_id, other) => router.push(`/desk/hand-out/${encodeURIComponent(other)}`)"
+        />
       </template>
     </div>
     <footer v-if="form && kit" class="night-bar">

@@ -53,14 +53,19 @@ const complete = (made: ReturnType<typeof open>) =>
     acceptance: 'screen',
   })
 
+const promiseOf = (to: typeof borrower) => ({
+  ...{ loanId: 'loan', borrower: to, atUtc: '2026-03-12T16:00:00Z', fromOn: '2026-03-12' },
+  ...{ freeUntilOn: null, others: [] },
+})
+
 it('starts with whom it was promised to and the usual day', () => {
-  const { draft, lines } = open(formWith({ promised: { loanId: 'loan', borrower, atUtc: '2026-03-12T16:00:00Z' } }))
+  const { draft, lines } = open(formWith({ promised: promiseOf(borrower) }))
   expect(draft.value).toMatchObject({ borrower, dueOn: '2026-03-26' })
   expect(lines.value).toMatchObject({ fit: true, borrower: false, return: true, sun: false })
 })
 
 it('leads from line to line, the Sun never skipped', () => {
-  const made = open(formWith({ promised: { loanId: 'loan', borrower, atUtc: '2026-03-12T16:00:00Z' } }))
+  const made = open(formWith({ promised: promiseOf(borrower) }))
   Object.assign(made.draft.value, { adultSeen: true, contentsAgreed: true, acceptance: 'paper' })
   expect(made.firstOpen.value).toBe('sun')
   made.draft.value.sunAcknowledged = true
@@ -68,7 +73,7 @@ it('leads from line to line, the Sun never skipped', () => {
 })
 
 it('keeps a promise only for the one it was made to', async () => {
-  const promised = { loanId: 'loan', borrower, atUtc: '2026-03-12T16:00:00Z' }
+  const promised = promiseOf(borrower)
   const kept = open(formWith({ promised }))
   complete(kept)
   await kept.send('key')

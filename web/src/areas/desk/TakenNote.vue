@@ -1,0 +1,48 @@
+<script setup lang="ts">
+import { takenSchema } from '@binoculum/contract'
+import dayjs from 'dayjs'
+import { computed } from 'vue'
+import type { ApiError } from '../../shared/api/client.ts'
+
+/** Another desk was faster, or these days belong to somebody: who, until when, and what would do instead. */
+const { problem } = defineProps<{ problem: ApiError | null; mayMove?: boolean }>()
+const emit = defineEmits<{ slot: [from: string, until: string]; kit: [id: string, code: string] }>()
+const taken = computed(() => {
+  if (problem?.code !== 'KIT_TAKEN' && problem?.code !== 'KIT_PROMISED') return null
+  const read = takenSchema.safeParse(problem.reply.details)
+  return read.success ? read.data : null
+})
+const dayWords = (day: string) => dayjs(day).format('ddd D MMM')
+</script>
+
+<template>
+  <div v-if="taken" class="taken">
+    <p v-for="one in taken.taken" :key="one.loanId" class="rust">
+      {{ one.borrower }} {{ one.state === 'out' ? 'has it' : 'gets it' }} from {{ dayWords(one.fromOn) }} to
+      {{ dayWords(one.untilOn) }}; free again on {{ dayWords(one.freeOn) }}.
+    </p>
+    <p class="instead">
+      <template v-if="mayMove">
+        <ElButton
+          v-for="free in taken.nearest"
+          :key="free.from"
+          size="small"
+          @click="emit('slot', free.from, free.until)"
+          >{{ dayWords(free.from) }}</ElButton
+        >
+      </template>
+      <ElButton v-for="other in taken.others" :key="other.id" size="small" @click="emit('kit', other.id, other.code)"
+        >{{ other.name }} instead</ElButton
+      >
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.instead {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin-top: 6px;
+}
+</style>

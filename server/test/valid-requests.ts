@@ -90,7 +90,7 @@ export async function validRequests(server: Server, ines: Agent): Promise<Record
     sql('SELECT l.id FROM landmark l JOIN site s ON s.id = l.site_id WHERE s.branch_id = $1 ORDER BY l.name LIMIT 1')
   const borrower = (last = false) =>
     sql(
-      `SELECT id FROM borrower b WHERE branch_id = $1 AND NOT EXISTS (SELECT 1 FROM loan l WHERE l.borrower_id = b.id AND l.state IN ('out', 'promised')) ORDER BY id ${last ? 'DESC' : ''} LIMIT 1`,
+      `SELECT id FROM borrower b WHERE branch_id = $1 AND NOT EXISTS (SELECT 1 FROM loan l WHERE l.borrower_id = b.id AND l.state = 'out') ORDER BY id ${last ? 'DESC' : ''} LIMIT 1`,
     )
   const spareId = await sql('SELECT id FROM spare WHERE branch_id = $1 ORDER BY name LIMIT 1')
   const openJob = async () => {
@@ -158,12 +158,13 @@ export async function validRequests(server: Server, ines: Agent): Promise<Record
   }
   const promiseBody = async () => ({
     ...key(),
-    ...{ kitId: (await freeKit()).id, fromOn: '2026-04-06', untilOn: '2026-04-13' },
+    ...{ kitId: (await freeKit()).id, fromOn: '2026-04-06', untilOn: '2026-04-11' },
     borrower: { id: await borrower() },
   })
   const promised = async () => {
     const body = await promiseBody()
     const made = await ines.post<PromiseMade>('/api/promises', body)
+    if (made.status !== 200) throw new Error(JSON.stringify(made.body))
     return { ...made.body, kitId: body.kitId }
   }
   const guide = async () => {

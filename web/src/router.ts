@@ -138,6 +138,11 @@ export function makeRouter(): Router {
             component: () => import('./areas/setup/BranchesPage.vue'),
           },
           {
+            path: 'setup/opening',
+            meta: { title: 'Opening days' },
+            component: () => import('./areas/setup/OpeningPage.vue'),
+          },
+          {
             path: 'setup/models/:id/what',
             meta: { title: 'What a model is' },
             component: () => import('./areas/setup/models/HeadPage.vue'),

@@ -11,6 +11,7 @@ const places = [
   { path: '/setup/devices', words: 'Devices' },
   { path: '/setup/people', words: 'People' },
   { path: '/setup/branches', words: 'Branches' },
+  { path: '/setup/opening', words: 'Opening days' },
   { path: '/setup/agreement', words: 'Agreement' },
   { path: '/setup/watch', words: 'What is wrong' },
 ] as const

@@ -12,6 +12,19 @@ const line = (act: RecordLine['act'], after: object | null = null, before: objec
 
 it.each([
   { sentence: 'brought in with 29 parts from list.csv', line: line('brought-in', { parts: 29, file: 'list.csv' }) },
+  {
+    sentence: 'promised from Thu 26 Mar to Thu 9 Apr',
+    line: line('promised', { fromOn: '2026-03-26', untilOn: '2026-04-09' }),
+  },
+  {
+    sentence: 'promise moved: Fri 27 Mar to Fri 10 Apr, another kit',
+    line: line('promise-moved', { kitId: 'b', fromOn: '2026-03-27', untilOn: '2026-04-10' }, { kitId: 'a' }),
+  },
+  { sentence: 'promise cancelled: “fell ill”', line: line('promise-cancelled', { reason: 'fell ill' }) },
+  {
+    sentence: 'put off: due Thu 2 Apr instead of Thu 26 Mar',
+    line: line('extended', { dueOn: '2026-04-02' }, { dueOn: '2026-03-26' }),
+  },
   { sentence: 'handed out, due Thu 26 Mar', line: line('handed-out', { dueOn: '2026-03-26', overruleReason: '' }) },
   {
     sentence: 'handed out, due Thu 26 Mar; overruled: “Moon only”',

@@ -25,6 +25,8 @@ const readingWords = (reading: Record<string, unknown>): string | null => {
   return asLeft === 0 ? null : `${words} not fine`
 }
 
+const dayOf = (value: unknown): string => (text(value) ? dateText(text(value)) : '–')
+
 const kitFieldWords: Readonly<Record<string, string>> = {
   code: 'code',
   name: 'name',
@@ -151,6 +153,14 @@ export function recordSentence({ act, before, after }: RecordLine): string {
       return is.policy === 'with-help-sheet'
         ? 'borrowers may line it up, with the help sheet'
         : 'lining up is left to us'
+    case 'promised':
+      return `promised from ${dayOf(is.fromOn)} to ${dayOf(is.untilOn)}`
+    case 'promise-moved':
+      return `promise moved: ${dayOf(is.fromOn)} to ${dayOf(is.untilOn)}${is.kitId === was.kitId ? '' : ', another kit'}`
+    case 'promise-cancelled':
+      return `promise cancelled: “${text(is.reason)}”`
+    case 'extended':
+      return `put off: due ${dayOf(is.dueOn)} instead of ${dayOf(was.dueOn)}`
     case 'link-renewed':
       return 'new link to the guide'
     default:

@@ -1,0 +1,116 @@
+import type { Page } from '@playwright/test'
+import { choose } from '../support/choose.ts'
+import { read } from '../support/loans.ts'
+import { expect, goTo, press, signIn, test } from '../support/people.ts'
+
+/** Promised by nights, refused at a second desk, dragged, cancelled, and a kit that is out put off. */
+
+const library = /Marrowdale/
+const bar = (page: Page, words: RegExp) => page.getByRole('button', { name: words })
+
+async function openCalendar(page: Page) {
+  await goTo(page, '/calendar')
+  await choose(page, 'Branch', library)
+  await expect(page.getByRole('link', { name: 'Juniper', exact: true })).toBeVisible()
+}
+
+/** Chooses days by what somebody wants to see, and gives them to somebody known. @returns the days chosen */
+async function promiseByNights(page: Page, name: string) {
+  await press(page, 'p')
+  await page.getByText('faint things').click()
+  const first = page.getByRole('region', { name: 'Find days for somebody' }).getByRole('listitem').first()
+  await expect(first).toContainText('dark hours without the Moon')
+  await first.getByRole('button').click()
+  const panel = page.getByRole('region', { name: 'New promise' })
+  await panel.getByLabel('Find the borrower').fill(name)
+  await panel.locator('li button').first().click()
+  await panel.getByRole('button', { name: 'Promise it' }).click()
+  return panel
+}
+
+test('promised by nights, conflict at a second desk, dragged, and cancelled', async ({ page, context, browser }) => {
+  await signIn(context, 'ines')
+  await openCalendar(page)
+  const desk = await browser.newContext()
+  await signIn(desk, 'kofi')
+  const other = await desk.newPage()
+  await openCalendar(other)
+
+  // The second desk has the same days open before it when the first one takes them.
+  await press(other, 'p')
+  await other.getByText('faint things').click()
+  const offered = other.getByRole('region', { name: 'Find days for somebody' }).getByRole('listitem').first()
+  await expect(offered).toContainText('dark hours')
+  await offered.getByRole('button').click()
+  const panel = other.getByRole('region', { name: 'New promise' })
+  await panel.getByLabel('Find the borrower').fill('Teo')
+  await panel.locator('li button').first().click()
+
+  const mine = await promiseByNights(page, 'Umber')
+  await expect(mine).toBeHidden()
+  await panel.getByRole('button', { name: 'Promise it' }).click()
+  await expect(panel.getByRole('alert')).toContainText('belongs to somebody else')
+  await expect(panel).toContainText(/Umber gets it from/)
+  // What would do instead is offered, and taken.
+  await panel.locator('.instead button').first().click()
+  await panel.getByRole('button', { name: 'Promise it' }).click()
+  await expect(panel).toBeHidden()
+  await desk.close()
+
+  // Its own bar, dragged by a week: said before it is let go.
+  await page.getByText('ten weeks').click()
+  const own = bar(page, /promised to .* Umber/).first()
+  await own.click()
+  const chosen = page.getByRole('region', { name: 'Chosen loan' })
+  const before = await chosen.locator('.what p').first().textContent()
+  const box = (await own.boundingBox()) ?? { x: 0, y: 0, width: 0, height: 0 }
+  const dayPx = box.width / 15
+  await page.mouse.move(box.x + box.width / 2, box.y + 8)
+  await page.mouse.down()
+  await page.mouse.move(box.x + box.width / 2 + dayPx * 3, box.y + 8, { steps: 4 })
+  await page.mouse.move(box.x + box.width / 2 + dayPx * 7, box.y + 8, { steps: 4 })
+  await expect(chosen.getByRole('status')).toContainText('Now:')
+  await page.mouse.up()
+  await press(page, 'Escape')
+  expect(await chosen.locator('.what p').first().textContent()).toBe(before)
+
+  await chosen.getByRole('button', { name: 'Cancel it' }).click()
+  await chosen.getByLabel('Why it is cancelled').fill('fell ill')
+  await chosen.getByRole('button', { name: 'Cancel the promise' }).click()
+  await expect(chosen).toBeHidden()
+})
+
+test('a kit that is out is put off by keys, on record', async ({ page, context }) => {
+  await signIn(context, 'kofi')
+  await openCalendar(page)
+  const out = bar(page, /^Larkspur: out with/)
+  await out.click()
+  const chosen = page.getByRole('region', { name: 'Chosen loan' })
+  await expect(chosen).toContainText('Larkspur is out')
+  // To the next day on which the desk is open.
+  await press(page, '+')
+  if (await chosen.getByText('The desk is closed').isVisible()) await press(page, '+')
+  await expect(chosen.getByText('Nobody else is affected.')).toBeVisible()
+  await press(page, 'Enter')
+  await expect(chosen).not.toContainText('about to be changed')
+  const kit = await read<{ history: { act: string }[] }>(context, '/api/kits/M-11')
+  expect(kit.history[0]?.act).toBe('extended')
+})
+
+test('a closing is put over loans: they are named, none is changed', async ({ page, context }) => {
+  await signIn(context, 'ines')
+  await goTo(page, '/setup/opening')
+  await page.getByText('Marrowdale Library').click()
+  await page.getByLabel('why').fill('the roof')
+  const closing = page.getByRole('form', { name: 'New closing' })
+  // Twelve weeks from today on meet some promise.
+  await closing.getByLabel('Closed until').fill(new Date(Date.now() + 84 * 86_400_000).toISOString().slice(0, 10))
+  await closing.getByLabel('Closed until').press('Enter')
+  await closing.getByRole('button', { name: 'Close these days' }).click()
+  await expect(page.getByRole('heading', { name: /Loans that meet a closed day/ })).toBeVisible()
+  await expect(page.getByText('pick-up on').first()).toBeVisible()
+  await page
+    .getByRole('button', { name: /Open again on .*/ })
+    .first()
+    .click()
+})

@@ -1,0 +1,221 @@
+<script setup lang="ts">
+import { openingsSchema, type BranchOpening, type OpeningFields } from '@binoculum/contract'
+import dayjs from 'dayjs'
+import { computed, reactive, ref, watch } from 'vue'
+import { api } from '../../shared/api/client.ts'
+import { useLoaded } from '../../shared/api/use-loaded.ts'
+import { useSending } from '../../shared/api/use-sending.ts'
+import DayPicker from '../../shared/controls/DayPicker.vue'
+import KitTag from '../../shared/drawings/KitTag.vue'
+import ProblemNote from '../../shared/ProblemNote.vue'
+import SetupTabs from './SetupTabs.vue'
+
+/** When each branch hands out and takes back, and on which days it is closed. A closing changes no loan: it names them. */
+const { data, problem, reload } = useLoaded(openingsSchema, '/api/opening')
+const { sending, problem: refusal, run } = useSending()
+const weekdays = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const
+const today = dayjs().format('YYYY-MM-DD')
+
+const chosenId = ref('')
+const branch = computed<BranchOpening | null>(
+  () => data.value?.branches.find(({ branchId }) => branchId === chosenId.value) ?? data.value?.branches[0] ?? null,
+)
+const fields = ref<OpeningFields | null>(null)
+watch(
+  branch,
+  (shown) => (fields.value = shown && { ...shown.opening, openWeekdays: [...shown.opening.openWeekdays] }),
+)
+const isChanged = computed(() => JSON.stringify(fields.value) !== JSON.stringify(branch.value?.opening))
+const closing = reactive({ fromOn: today, untilOn: today, why: '' })
+watch(
+  () => closing.fromOn,
+  (from) => from > closing.untilOn && (closing.untilOn = from),
+)
+const dayWords = (day: string) => dayjs(day).format('ddd D MMM YYYY')
+const spanWords = (from: string, until: string) =>
+  from === until ? dayWords(from) : `${dayWords(from)} to ${dayWords(until)}`
+
+const keep = () =>
+  run(async () => {
+    data.value = await api.put(openingsSchema, `/api/branches/${branch.value?.branchId}/opening`, fields.value)
+  })
+async function close() {
+  const done = await run(async () => {
+    data.value = await api.post(openingsSchema, `/api/branches/${branch.value?.branchId}/closings`, closing)
+  })
+  if (done) closing.why = ''
+}
+const reopen = (id: string) =>
+  run(async () => {
+    await api.remove(`/api/branches/${branch.value?.branchId}/closings/${id}`)
+    await reload()
+  })
+</script>
+
+<template>
+  <main class="page opening">
+    <SetupTabs />
+    <h1>Opening days</h1>
+    <ProblemNote :problem="problem" @retry="reload" />
+    <template v-if="branch && fields">
+      <ElRadioGroup
+        v-if="(data?.branches.length ?? 0) > 1"
+        :model-value="branch.branchId"
+        aria-label="Branch"
+        @update:model-value="chosenId = String($event)"
+      >
+        <ElRadioButton v-for="each in data?.branches" :key="each.branchId" :value="each.branchId">{{
+          each.branchName
+        }}</ElRadioButton>
+      </ElRadioGroup>
+      <ElForm class="week" label-position="top" :disabled="!branch.mayChange" @submit.prevent="keep">
+        <ElFormItem label="open on">
+          <ElCheckboxGroup v-model="fields.openWeekdays" aria-label="open on">
+            <ElCheckboxButton v-for="(name, index) in weekdays" :key="name" :value="index + 1">{{
+              name
+            }}</ElCheckboxButton>
+          </ElCheckboxGroup>
+        </ElFormItem>
+        <ElFormItem label="kits are handed out from">
+          <ElTimeSelect
+            v-model="fields.pickUpFrom"
+            start="06:00"
+            end="23:30"
+            step="00:30"
+            :clearable="false"
+            aria-label="handed out from"
+          />
+        </ElFormItem>
+        <ElFormItem label="until">
+          <ElTimeSelect
+            v-model="fields.pickUpUntil"
+            start="06:00"
+            end="23:30"
+            step="00:30"
+            :clearable="false"
+            aria-label="handed out until"
+          />
+        </ElFormItem>
+        <ElFormItem label="days between two loans, at least">
+          <ElInputNumber v-model="fields.turnaroundDays" :min="0" :max="30" aria-label="days between two loans" />
+        </ElFormItem>
+        <ElFormItem label="longest loan, days">
+          <ElInputNumber v-model="fields.longestLoanDays" :min="1" :max="366" aria-label="longest loan" />
+        </ElFormItem>
+        <ElFormItem label="promised ahead at most, days">
+          <ElInputNumber v-model="fields.aheadDays" :min="1" :max="730" aria-label="promised ahead" />
+        </ElFormItem>
+        <p class="second wide">
+          A model that usually needs longer until it is ready gets longer: its last returns are counted until the
+          bench had looked.
+        </p>
+        <ElButton
+          v-if="branch.mayChange"
+          type="primary"
+          native-type="submit"
+          :disabled="!isChanged || sending || fields.openWeekdays.length === 0"
+          >Keep</ElButton
+        >
+      </ElForm>
+      <ProblemNote :problem="refusal" />
+
+      <h2>Closed <em>on days on which the week says open</em></h2>
+      <form v-if="branch.mayChange" class="closing" aria-label="New closing" @submit.prevent="close">
+        <label class="labelled"
+          ><span>from</span><DayPicker v-model="closing.fromOn" :from="today" aria-label="Closed from"
+        /></label>
+        <label class="labelled"
+          ><span>to</span><DayPicker v-model="closing.untilOn" :from="closing.fromOn" aria-label="Closed until"
+        /></label>
+        <label class="labelled why"
+          ><span>why</span
+          ><ElInput v-model="closing.why" maxlength="120" name="closing-why" placeholder="stocktaking, Christmas …"
+        /></label>
+        <ElButton native-type="submit" :disabled="sending || closing.why.trim() === ''">Close these days</ElButton>
+      </form>
+      <ul v-if="branch.closings.length > 0">
+        <li v-for="each in branch.closings" :key="each.id">
+          <span>{{ spanWords(each.fromOn, each.untilOn) }}</span> <span class="quiet">{{ each.why }}</span>
+          <ElButton
+            v-if="branch.mayChange"
+            link
+            :aria-label="`Open again on ${spanWords(each.fromOn, each.untilOn)}`"
+            @click="reopen(each.id)"
+            >open again</ElButton
+          >
+        </li>
+      </ul>
+      <p v-else class="quiet">No closing lies ahead.</p>
+
+      <template v-if="branch.onClosedDays.length > 0">
+        <h2>Loans that meet a closed day <em>nothing was changed: write or ring, then move them</em></h2>
+        <ul>
+          <li v-for="loan in branch.onClosedDays" :key="`${loan.loanId} ${loan.what}`">
+            <span>{{ loan.what }} on {{ dayWords(loan.on) }}</span>
+            <span>{{ loan.kitName }} <KitTag :code="loan.kitCode" /></span>
+            <RouterLink :to="`/desk/loans/${loan.loanId}`">{{ loan.loanCode }}</RouterLink>
+          </li>
+        </ul>
+      </template>
+    </template>
+  </main>
+</template>
+
+<style scoped>
+.week {
+  display: grid;
+  grid-template-columns: repeat(3, minmax(200px, max-content));
+  gap: 0 24px;
+  align-items: end;
+  margin: 14px 0;
+}
+
+.week > :first-child,
+.wide {
+  grid-column: 1 / -1;
+}
+
+.wide {
+  margin-bottom: 10px;
+}
+
+.closing {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 12px;
+  align-items: end;
+  margin: 8px 0;
+}
+
+.why {
+  flex: 1 1 220px;
+  max-width: 360px;
+}
+
+h2 {
+  margin: 18px 0 6px;
+}
+
+ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+li {
+  display: grid;
+  grid-template-columns: minmax(200px, 330px) minmax(120px, 240px) auto;
+  gap: 12px;
+  align-items: center;
+  justify-content: start;
+  padding: 6px 0;
+  border-bottom: 1px solid var(--rule);
+}
+
+@media (max-width: 760px) {
+  .week,
+  li {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -40,7 +40,7 @@ const kitOf = (kitId: string) => calendar.kits.find(({ id }) => id === kitId)
 const kit = computed(() => kitOf(loan.kitId))
 const darkHours = computed(() => darkHoursOf(calendar, loan.fromOn, loan.untilOn))
 const hoursText = (hours: number) => `${Math.round(hours)} dark hours without the Moon`
-const more = computed(() => (Math.round((effect?.darkHours ?? 0) - (effect?.darkHoursNow ?? effect?.darkHours ?? 0))))
+const more = computed(() => Math.round((effect?.darkHours ?? 0) - (effect?.darkHoursNow ?? effect?.darkHours ?? 0)))
 const moves = computed(() => {
   if (!wanted) return ''
   const other = wanted.kitId === loan.kitId ? '' : ` ${kitOf(wanted.kitId)?.name},`

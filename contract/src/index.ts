@@ -392,3 +392,12 @@ export {
   type SuggestedSlot,
 } from './calendar.ts'
 export { daySchema } from './days.ts'
+export {
+  branchRemindersSchema,
+  reminderPolicySchema,
+  reminderTextSchema,
+  remindersSchema,
+  type BranchReminders,
+  type ReminderText,
+  type Reminders,
+} from './reminders.ts'

@@ -14,6 +14,10 @@ export const actsOf = {
     'agreement-written',
   ],
   opening: ['opening-changed', 'closing-added', 'closing-removed'],
+  reminders: ['reminders-decided', 'reminder-written'],
+  waiting: ['waiting-asked', 'waiting-offered', 'waiting-answered', 'waiting-gone'],
+  borrowers: ['borrower-looked-at', 'borrower-changed', 'borrowers-unlinked', 'unlinking-decided'],
+  feeds: ['feed-made', 'feed-ended', 'closings-brought-in'],
   secondFactor: ['second-factor-on', 'second-factor-off'],
   kits: [
     'part-marked',

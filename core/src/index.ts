@@ -157,6 +157,23 @@ export {
 } from './loans/plan.ts'
 export { clashCodes, promiseClash, type Clash, type ClashCode, type PromiseFacts } from './loans/clash.ts'
 export { borrowerLevels, carriers, kitSuits, type BorrowerCan, type KitFit } from './loans/kit-suits.ts'
+export {
+  defaultReminderPolicy,
+  isLetterHour,
+  reminderDue,
+  reminderKinds,
+  type ReminderKind,
+  type ReminderPolicy,
+} from './loans/reminders.ts'
+export {
+  fillReminder,
+  reminderBlanks,
+  reminderLanguages,
+  reminderTexts,
+  reminderWords,
+  unknownBlanks,
+  type ReminderLanguage,
+} from './words/reminders.ts'
 export { slotNights, slotWishes, suitsWish, type SlotNights, type SlotWish } from './loans/suggest-slots.ts'
 export { clashText, slotReason, wishWords } from './words/loans.ts'
 export { moonIsUp, skyEvening, type Evening, type Planet } from './sky/evening.ts'

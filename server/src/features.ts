@@ -13,6 +13,7 @@ import { opening } from './features/opening/feature.ts'
 import { people } from './features/people/feature.ts'
 import { practice } from './features/practice/feature.ts'
 import { printing } from './features/printing/feature.ts'
+import { reminders } from './features/reminders/feature.ts'
 import { secondFactor } from './features/second-factor/feature.ts'
 import { sheet } from './features/sheet/feature.ts'
 import { sites } from './features/sites/feature.ts'
@@ -37,6 +38,7 @@ export const features: readonly Feature[] = [
   calendar,
   drafts,
   followUp,
+  reminders,
   printing,
   practice,
   archive,

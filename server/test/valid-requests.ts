@@ -7,6 +7,7 @@ import {
   type Shelf,
   type TakeBackForm,
 } from '@binoculum/contract'
+import { defaultReminderPolicy } from '@binoculum/core'
 import sharp from 'sharp'
 import { handOutBody, kitOf, startTestServer, takeBackBody, type Agent } from './support.ts'
 
@@ -416,6 +417,15 @@ export async function validRequests(server: Server, ines: Agent): Promise<Record
       return { url: `/api/loans/${id}/take-back/corrections`, body: { ...key(), loanVersion: version, marks } }
     },
     'get /api/loans/:id': get(`/api/loans/${sameLoan}`),
+    'get /api/reminders': get('/api/reminders'),
+    'put /api/branches/:id/reminders': async () => ({
+      url: `/api/branches/${branchId}/reminders`,
+      body: { ...defaultReminderPolicy, kinds: ['late-1'] },
+    }),
+    'put /api/branches/:id/reminder-texts': async () => ({
+      url: `/api/branches/${branchId}/reminder-texts`,
+      body: { kind: 'late-1', language: 'en', subject: 'Late', body: 'Dear {{name}}' },
+    }),
     'get /api/opening': get('/api/opening'),
     'put /api/branches/:id/opening': async () => ({ url: `/api/branches/${branchId}/opening`, body: defaultOpening }),
     'post /api/branches/:id/closings': async () => ({

@@ -14,6 +14,7 @@ import { SignIns1765200000000 } from './0013-sign-ins.ts'
 import { SecondFactor1765300000000 } from './0014-second-factor.ts'
 import { UpkeepMarks1765400000000 } from './0015-upkeep-marks.ts'
 import { LoanDays1765500000000 } from './0016-loan-days.ts'
+import { ProgrammeInTime1765600000000 } from './0017-programme-in-time.ts'
 
 /** In order, named one by one: leftover build output is never taken for a migration. */
 export const migrations = [
@@ -33,4 +34,5 @@ export const migrations = [
   SecondFactor1765300000000,
   UpkeepMarks1765400000000,
   LoanDays1765500000000,
+  ProgrammeInTime1765600000000,
 ]

@@ -29,7 +29,10 @@ export class MessageRow {
   @Column('text') body: string
   @Column('text') state: 'draft' | 'sending' | 'sent' | 'failed'
   @Column('text', { default: '' }) problem: string
-  @ForeignKey('Staff') @Column('uuid') byStaffId: string
+  /** Null where the house wrote it by itself. */
+  @ForeignKey('Staff') @Column('uuid', { nullable: true }) byStaffId: string | null
+  /** Keeps a letter that the house writes from being written twice. */
+  @Index({ unique: true, where: '"once_key" IS NOT NULL' }) @Column('text', { nullable: true }) onceKey: string | null
   @Column('timestamptz') madeAt: Date
   @Column('timestamptz', { nullable: true }) sentAt: Date | null
   /** When it was last handed to the mail server, by the database's clock. */

@@ -77,7 +77,7 @@ export class Letters {
   /** Sends a letter. It is marked as under way before, and as sent or failed after: nothing stays locked while a mail
    * server takes its time, and of two clicks one sends. A failure is kept and can be tried again. */
   async send(session: Session, id: string): Promise<Message> {
-    const { database, clock, mail } = this.context
+    const { database } = this.context
     const taken = await database.inTransaction(async (tx) => {
       await this.letter(tx, session, id)
       if (!(await queries.takeLetter(tx, id))) return null
@@ -85,26 +85,51 @@ export class Letters {
       if (!isAddress(letter.toAddress)) throw new Problem('NO_ADDRESS')
       return letter
     })
-    if (!taken) return letterView(await this.letter(database.reader, session, id))
+    if (taken) await this.deliver(taken, session.staffId)
+    return letterView(await this.letter(database.reader, session, id))
+  }
+
+  /** A letter that the house writes by itself, once for its key. */
+  async draftOnce(letter: queries.OwnLetter): Promise<void> {
+    await queries.insertOnce(this.context.database.reader, letter, this.context.clock())
+  }
+
+  /** Sends one of those. Without a mail address it stays, and says that somebody has to ring. */
+  async sendOwn(id: string): Promise<void> {
+    const { database } = this.context
+    const taken = await database.inTransaction(async (tx) =>
+      (await queries.takeLetter(tx, id)) ? queries.letterById(tx, id) : null,
+    )
+    if (!taken) return
+    if (isAddress(taken.toAddress)) return this.deliver(taken, null)
+    await database.reader.update(
+      MessageRow,
+      { id },
+      { state: 'failed', problem: 'There is no mail address: ring them.' },
+    )
+  }
+
+  private async deliver(taken: queries.LetterRow, staffId: string | null): Promise<void> {
+    const { database, clock, mail } = this.context
     const at = clock()
+    const { id, branchId, kitId, loanId, subject } = taken
     const problem = await mail.send(this.mailOf(taken, at)).then(
       () => null,
       (error: unknown) => (error instanceof Error ? error.message : String(error)),
     )
-    return database.inTransaction(async (tx) => {
-      if (problem === null) {
-        await tx.update(MessageRow, { id }, { state: 'sent', problem: '', sentAt: at })
-        await appendRecord(tx, {
-          act: 'message-sent',
-          at,
-          branchId: taken.branchId,
-          staffId: session.staffId,
-          kitId: taken.kitId,
-          loanId: taken.loanId,
-          after: { subject: taken.subject, way: mail.way },
-        })
-      } else await tx.update(MessageRow, { id }, { state: 'failed', problem: problem.slice(0, 300) })
-      return letterView(await this.letter(tx, session, id))
+    await database.inTransaction(async (tx) => {
+      if (problem !== null)
+        return void (await tx.update(MessageRow, { id }, { state: 'failed', problem: problem.slice(0, 300) }))
+      await tx.update(MessageRow, { id }, { state: 'sent', problem: '', sentAt: at })
+      await appendRecord(tx, {
+        act: 'message-sent',
+        at,
+        branchId,
+        staffId,
+        kitId,
+        loanId,
+        after: { subject, way: mail.way },
+      })
     })
   }
 

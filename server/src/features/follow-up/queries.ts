@@ -124,9 +124,9 @@ export interface LetterRow extends Omit<Message, 'madeAtUtc' | 'sentAtUtc'> {
 const letterSql = (where: string) => `
   SELECT m.id, m.branch_id AS "branchId", k.code AS "kitCode", k.name AS "kitName", b.name AS "to",
     b.contact AS "toAddress", m.subject, m.body, m.state, m.problem, m.made_at AS "madeAt", m.sent_at AS "sentAt",
-    s.name AS by, br.zone, br.name AS "branchName", m.loan_id AS "loanId", m.kit_id AS "kitId"
+    coalesce(s.name, 'by itself') AS by, br.zone, br.name AS "branchName", m.loan_id AS "loanId", m.kit_id AS "kitId"
   FROM message m JOIN kit k ON k.id = m.kit_id JOIN borrower b ON b.id = m.borrower_id
-    JOIN staff s ON s.id = m.by_staff_id JOIN branch br ON br.id = m.branch_id
+    LEFT JOIN staff s ON s.id = m.by_staff_id JOIN branch br ON br.id = m.branch_id
   WHERE ${where} ORDER BY m.made_at DESC LIMIT 200`
 
 export const lettersOf = (tx: Tx, branchIds: readonly string[]): Promise<LetterRow[]> =>
@@ -150,6 +150,30 @@ export async function loanBehind(
       await selectRows<{ loanId: string; borrowerId: string; branchName: string }>(tx, sql, [job.loanId, job.kitId])
     )[0] ?? null
   )
+}
+
+/** A letter that the house writes, unless it wrote it before. */
+export const insertOnce = (tx: Tx, letter: OwnLetter, at: Date) =>
+  selectRows(
+    tx,
+    `INSERT INTO message (id, branch_id, borrower_id, loan_id, kit_id, subject, body, state, problem, once_key, made_at)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, 'draft', '', $8, $9)
+     ON CONFLICT (once_key) WHERE once_key IS NOT NULL DO NOTHING RETURNING id`,
+    [
+      ...[letter.id, letter.branchId, letter.borrowerId, letter.loanId, letter.kitId, letter.subject, letter.body],
+      ...[letter.onceKey, at],
+    ],
+  )
+
+export interface OwnLetter {
+  readonly id: string
+  readonly branchId: string
+  readonly borrowerId: string
+  readonly loanId: string
+  readonly kitId: string
+  readonly subject: string
+  readonly body: string
+  readonly onceKey: string
 }
 
 /** Marks a letter as under way; false where it is under way or gone already. */

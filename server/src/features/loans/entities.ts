@@ -11,6 +11,10 @@ export class BorrowerRow {
   @Column('text') name: string
   @Column('text') contact: string
   @Column('text', { default: '' }) cardNumber: string
+  /** In which letters are written. */
+  @Column('text', { default: 'en' }) language: string
+  /** When name and contact were taken out: nobody knows any more who it was. */
+  @Column('timestamptz', { nullable: true }) unlinkedAt: Date | null
 }
 
 @Entity()
@@ -54,6 +58,7 @@ export class Loan {
   @Column('integer', { default: 1 }) turnaroundDays: number
   /** False where two loans stood in each other's way before that was guarded. */
   @Column('boolean', { default: true }) guarded: boolean
+  @Column('timestamptz', { nullable: true }) promisedAt: Date | null
   @Column('timestamptz', { nullable: true }) promisedFor: Date | null
   @Column('timestamptz', { nullable: true }) outAt: Date | null
   @Column('timestamptz', { nullable: true }) dueAt: Date | null

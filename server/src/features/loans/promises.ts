@@ -46,7 +46,15 @@ export class Promises {
           const borrowerId = await this.loans.borrowerFor(tx, session, branchId, given.borrower)
           const promisedFor = instantOf(fromOn, time, days.zone)
           const of = { id: loanId, branchId, kitId, borrowerId }
-          await tx.insert(Loan, { ...of, state: 'promised', promisedFor, fromOn, untilOn, turnaroundDays })
+          await tx.insert(Loan, {
+            ...of,
+            state: 'promised',
+            promisedAt: this.context.clock(),
+            promisedFor,
+            fromOn,
+            untilOn,
+            turnaroundDays,
+          })
           await this.append(tx, session, 'promised', of, { after: { borrowerId, fromOn, untilOn } })
           return { loanId }
         },

@@ -401,3 +401,14 @@ export {
   type ReminderText,
   type Reminders,
 } from './reminders.ts'
+export {
+  answerOfferSchema,
+  askForKitSchema,
+  offerKitSchema,
+  waitingListSchema,
+  type AnswerOffer,
+  type AskForKit,
+  type OfferKit,
+  type WaitingList,
+  type WaitingRequest,
+} from './waiting.ts'

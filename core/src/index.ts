@@ -174,6 +174,7 @@ export {
   unknownBlanks,
   type ReminderLanguage,
 } from './words/reminders.ts'
+export { offerLetter } from './words/offer.ts'
 export { slotNights, slotWishes, suitsWish, type SlotNights, type SlotWish } from './loans/suggest-slots.ts'
 export { clashText, slotReason, wishWords } from './words/loans.ts'
 export { moonIsUp, skyEvening, type Evening, type Planet } from './sky/evening.ts'

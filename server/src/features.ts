@@ -19,6 +19,7 @@ import { sheet } from './features/sheet/feature.ts'
 import { sites } from './features/sites/feature.ts'
 import { store } from './features/store/feature.ts'
 import { upkeep } from './features/upkeep/feature.ts'
+import { waiting } from './features/waiting/feature.ts'
 import type { Feature } from './platform/feature.ts'
 
 /** All features of the server: each after those whose services it uses. A new one is added here, and nowhere else. */
@@ -39,6 +40,7 @@ export const features: readonly Feature[] = [
   drafts,
   followUp,
   reminders,
+  waiting,
   printing,
   practice,
   archive,

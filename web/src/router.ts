@@ -138,6 +138,11 @@ export function makeRouter(): Router {
             component: () => import('./areas/setup/BranchesPage.vue'),
           },
           {
+            path: 'setup/reminders',
+            meta: { title: 'Letters that leave by themselves' },
+            component: () => import('./areas/setup/RemindersPage.vue'),
+          },
+          {
             path: 'setup/opening',
             meta: { title: 'Opening days' },
             component: () => import('./areas/setup/OpeningPage.vue'),

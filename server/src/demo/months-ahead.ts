@@ -60,6 +60,38 @@ export function promisesAhead(given: {
   return promises
 }
 
+/** Nine who wait, in the order of asking: more than there are kits of the kinds that they want. */
+export function demoWaiting(
+  branchId: string,
+  borrowers: readonly { readonly id: string; readonly branchId: string }[],
+  now: DateTime,
+) {
+  const chance = new Chance('waiting')
+  const people = borrowers.filter((borrower) => borrower.branchId === branchId).slice(-9)
+  const wanted = [
+    ['tabletop-reflector'],
+    ['tabletop-reflector', 'floor-reflector'],
+    ['computer-driven'],
+    ['equatorial-reflector'],
+  ]
+  return people.map(({ id: borrowerId }, index) => {
+    const earliest = now.plus({ days: chance.whole(2, 30) })
+    return {
+      ...{
+        id: chance.id(),
+        branchId,
+        borrowerId,
+        askedAt: now.minus({ days: 20 - 2 * index, hours: index }).toJSDate(),
+      },
+      kinds: wanted[index % wanted.length],
+      earliestOn: earliest.toISODate(),
+      latestOn: earliest.plus({ days: chance.whole(10, 45) }).toISODate(),
+      ...{ lengthDays: 14, wantsDark: index % 2 === 0, note: index === 3 ? 'for a class of twelve' : '' },
+      ...{ state: 'waiting', offerLoanId: null, offerEndsAt: null, version: 1 },
+    }
+  })
+}
+
 /** Closed on Sundays. */
 export const openDay = (day: DateTime): DateTime => (day.weekday === 7 ? day.plus({ days: 1 }) : day)
 

@@ -6,5 +6,6 @@ import { Calendar } from './service.ts'
 
 export const calendar: Feature = {
   name: 'calendar',
-  routes: (app, house) => calendarRoutes(app, new Calendar(house.context, house.use(Shelf), house.use(Opening))),
+  open: (house) => house.offer(new Calendar(house.context, house.use(Shelf), house.use(Opening))),
+  routes: (app, house) => calendarRoutes(app, house.use(Calendar)),
 }

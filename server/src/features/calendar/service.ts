@@ -85,6 +85,28 @@ export class Calendar {
     }
   }
 
+  /** What a plan of the branch's next days is made of: kits that can be lent with their bookings, and the dark hours. */
+  async forPlan(branchId: string, length: number) {
+    const { database, clock } = this.context
+    const tx = database.reader
+    const now = clock()
+    const days = await this.opening.daysOf(tx, branchId)
+    const from = days.today
+    const until = dateOfDay(dayNumber(from) + length + days.longestLoanDays)
+    const [rows, loans, place] = await Promise.all([
+      this.shelf.rowsOfBranch(branchId),
+      queries.loansBetween(tx, { branchId, zone: days.zone, from, until }),
+      queries.firstPlace(tx, branchId),
+    ])
+    const bookings = bookingsByKit(loans, days.today)
+    const kits = rows
+      .filter((row) => !isGone(row) && canBeLent(row, judgeRow(row, now).condition))
+      .map((row) => ({ ...row, bookings: bookings.get(row.id) ?? [] }))
+    const evenings = place ? nightsFrom(place, from, Math.min(MOST_CALENDAR_DAYS, length + 28)) : []
+    const dark = evenings.map(({ date, moonlessDarkHours }) => ({ date, hours: moonlessDarkHours }))
+    return { days, kits, dark }
+  }
+
   /** Kits and days that suit what somebody wants to see: the best of each kit, the best kits first. Nobody is barred from any
    * other. */
   async suggest(

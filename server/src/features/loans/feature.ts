@@ -28,13 +28,14 @@ export const loans: Feature = {
       sheets: house.use(Sheets),
       opening: house.use(Opening),
     }
-    house.offer(new Loans(house.context, rooms))
+    const loans = house.offer(new Loans(house.context, rooms))
+    house.offer(new Promises(house.context, loans))
   },
   routes: async (app, house) => {
     const loans = house.use(Loans)
     const guides = house.use(Guides)
     const takeBacks = new TakeBacks(house.context, loans, house.use(Weighings), guides)
-    await promiseRoutes(app, new Promises(house.context, loans))
+    await promiseRoutes(app, house.use(Promises))
     return loanRoutes(app, {
       loans,
       handOuts: new HandOuts(house.context, loans, guides),

@@ -12,7 +12,7 @@ import { isGone, loanCode } from '../judgement/service.ts'
 import { requireOpenDay, type BranchDays } from '../opening/service.ts'
 import { Loan } from './entities.ts'
 import { turnaroundOf, whileFree, type WantedDays } from './loan-days.ts'
-import type { LoanRow } from './queries.ts'
+import { lockLoan, type LoanRow } from './queries.ts'
 import type { Loans } from './service.ts'
 import { dueInstant, linkEnd } from './slip.ts'
 
@@ -111,6 +111,17 @@ export class Promises {
       })
     })
     return this.made(loanId)
+  }
+
+  /** A promise that ends by what another feature knows, in its transaction; one that was fetched meanwhile stays. */
+  async release(tx: Tx, loanId: string, staffId: string | null, reason: string): Promise<void> {
+    await lockLoan(tx, loanId)
+    const loan = await tx.findOneBy(Loan, { id: loanId, state: 'promised' })
+    if (!loan) return
+    await tx.update(Loan, { id: loanId }, { state: 'cancelled', version: loan.version + 1 })
+    const { branchId, kitId } = loan
+    const at = this.context.clock()
+    await appendRecord(tx, { act: 'promise-cancelled', at, branchId, staffId, kitId, loanId, after: { reason } })
   }
 
   /** A later day of return, or an earlier one, for a kit that is out; the guide's link lives along. */

@@ -105,6 +105,14 @@ export class Loans {
     return loan
   }
 
+  /** For letters: whose kit it is, and at which branch. */
+  async branchAndKit(tx: Tx, loanId: string): Promise<{ kitId: string; branchName: string }> {
+    const loan = await queries.loanById(tx, loanId)
+    if (!loan) throw new Problem('NOT_FOUND')
+    const { branchName } = await this.rooms.shelf.rowById(tx, loan.kitId)
+    return { kitId: loan.kitId, branchName }
+  }
+
   /** The same, with the loan held until the transaction ends. */
   async lockedLoan(tx: Tx, session: Session, loanId: string): Promise<queries.LoanRow> {
     await queries.lockLoan(tx, loanId)
@@ -149,3 +157,5 @@ export class Loans {
     })
   }
 }
+
+export { Promises } from './promises.ts'

@@ -12,6 +12,7 @@ const places = [
   { path: '/setup/people', words: 'People' },
   { path: '/setup/branches', words: 'Branches' },
   { path: '/setup/opening', words: 'Opening days' },
+  { path: '/setup/reminders', words: 'Letters' },
   { path: '/setup/agreement', words: 'Agreement' },
   { path: '/setup/watch', words: 'What is wrong' },
 ] as const

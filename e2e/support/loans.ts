@@ -35,17 +35,23 @@ export const send = async <T>(context: BrowserContext, path: string, data: unkno
 
 export const kitOf = (context: BrowserContext, code: string) => read<KitView>(context, `/api/kits/${code}`)
 
-/** Hands a kit out as the desk does, unless it is out, so that a test can take it back. @returns the loan's id */
+interface HandOutView {
+  kit: KitView
+  agreement: { id: string }
+  dueOn: string
+  promised: { loanId: string; borrower: { id: string } } | null
+}
+
+/** Hands a kit out as the desk does, to whom it is promised, unless it is out, so that a test can take it back. @returns the loan's id */
 export async function loanOut(context: BrowserContext, code: string): Promise<string> {
   const before = await kitOf(context, code)
   if (before.loan) return before.loan.id
-  const form = await read<{ kit: KitView; agreement: { id: string } }>(context, `/api/kits/${code}/hand-out`)
-  const dueOn = new Date(Date.now() + 14 * 86_400_000).toISOString().slice(0, 10)
+  const { dueOn, promised, ...form } = await read<HandOutView>(context, `/api/kits/${code}/hand-out`)
   await send(context, `/api/kits/${form.kit.id}/hand-out`, {
     idempotencyKey: randomUUID(),
     kitVersion: form.kit.version,
-    promisedLoanId: null,
-    borrower: { name: 'Nell Teague', contact: 'nell@post.example' },
+    promisedLoanId: promised?.loanId ?? null,
+    borrower: promised ? { id: promised.borrower.id } : { name: 'Nell Teague', contact: 'nell@post.example' },
     adultSeen: true,
     sunAcknowledged: true,
     agreementId: form.agreement.id,

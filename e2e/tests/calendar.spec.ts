@@ -16,7 +16,7 @@ async function openCalendar(page: Page) {
 
 /** Chooses days by what somebody wants to see, and gives them to somebody known. @returns the days chosen */
 async function promiseByNights(page: Page, name: string) {
-  await press(page, 'p')
+  await page.getByRole('button', { name: 'Promise a kit' }).click()
   await page.getByText('faint things').click()
   const first = page.getByRole('region', { name: 'Find days for somebody' }).getByRole('listitem').first()
   await expect(first).toContainText('dark hours without the Moon')
@@ -37,7 +37,7 @@ test('promised by nights, conflict at a second desk, dragged, and cancelled', as
   await openCalendar(other)
 
   // The second desk has the same days open before it when the first one takes them.
-  await press(other, 'p')
+  await other.getByRole('button', { name: 'Promise a kit' }).click()
   await other.getByText('faint things').click()
   const offered = other.getByRole('region', { name: 'Find days for somebody' }).getByRole('listitem').first()
   await expect(offered).toContainText('dark hours')

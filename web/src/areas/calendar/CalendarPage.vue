@@ -108,6 +108,12 @@ async function done() {
   await reload()
 }
 
+/** Enter on the bar that is chosen lets its change go, as anywhere else on the page. */
+function enter(id: string) {
+  if (id === chosenId.value && wanted.value) void panel.value?.letGo()
+  else pick(id)
+}
+
 /** A held bar is followed; let go, its change waits to be said yes to. */
 function drag({ id, days, longer, kitId }: { id: string; days: number; longer: number; kitId: string | null }) {
   if (!mayAct.value) return
@@ -240,6 +246,7 @@ useKeys((): KeyMap => {
           :wanted="wanted?.kitId === kit.id ? wanted : making?.kitId === kit.id ? making : null"
           :refused="isRefused"
           @choose="pick"
+          @enter="enter"
           @free="makeOn(kit.id, $event)"
           @drag="drag"
         />

@@ -17,6 +17,8 @@ const { calendar, kit, loans, chosenId, wanted, refused } = defineProps<{
 }>()
 const emit = defineEmits<{
   choose: [id: string]
+  /** Enter on a bar: chooses it, or lets its change go. */
+  enter: [id: string]
   free: [date: string]
   /** A bar is held: how many days it was moved, or made longer, and over which kit's row it is. */
   drag: [given: { id: string; days: number; longer: number; kitId: string | null; done: boolean }]
@@ -122,6 +124,7 @@ const rowUnder = (event: PointerEvent): string | null =>
           :aria-pressed="loan.id === chosenId"
           :data-loan-id="loan.id"
           @click.stop="emit('choose', loan.id)"
+          @keydown.enter.prevent="emit('enter', loan.id)"
           @pointerdown="hold($event, loan)"
           @pointermove="follow($event)"
           @pointerup="follow($event, true)"

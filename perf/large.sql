@@ -25,8 +25,9 @@ SELECT gen_random_uuid() AS id, k.id AS kit_id, k.branch_id, i,
   now() - make_interval(days => 40 + 18 * (:loansOfKit - i)) AS out_at,
   (abs(hashtext(k.id::text || i)) % 500) AS nth
 FROM kit k CROSS JOIN generate_series(1, :loansOfKit) i;
-INSERT INTO loan (id, branch_id, kit_id, borrower_id, state, out_at, due_at, back_at)
-SELECT l.id, l.branch_id, l.kit_id, b.id, 'back', l.out_at, l.out_at + interval '14 days', l.out_at + interval '14 days'
+INSERT INTO loan (id, branch_id, kit_id, borrower_id, state, out_at, due_at, back_at, from_on, until_on)
+SELECT l.id, l.branch_id, l.kit_id, b.id, 'back', l.out_at, l.out_at + interval '14 days', l.out_at + interval '14 days',
+  l.out_at::date, l.out_at::date + 14
 FROM grown_loan l JOIN (
   SELECT id, branch_id, row_number() OVER (PARTITION BY branch_id ORDER BY card_number) - 1 AS nth FROM borrower
 ) b ON b.branch_id = l.branch_id AND b.nth = l.nth

@@ -92,6 +92,11 @@ export function makeRouter(): Router {
             component: () => import('./areas/calendar/CalendarPage.vue'),
           },
           {
+            path: 'calendar/waiting',
+            meta: { title: 'Waiting list' },
+            component: () => import('./areas/calendar/WaitingPage.vue'),
+          },
+          {
             path: 'practice',
             meta: { title: 'Practice' },
             component: () => import('./areas/practice/PracticeCasePage.vue'),

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import type { CalendarLoan, SuggestedSlot } from '@binoculum/contract'
 import { dateOfDay, dayNumber } from '@binoculum/core'
-import { useLocalStorage } from '@vueuse/core'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import KeyCap from '../../shared/keys/KeyCap.vue'
@@ -10,21 +9,19 @@ import ProblemNote from '../../shared/ProblemNote.vue'
 import { useSession } from '../people/session.ts'
 import { columnsOf, openDaysOf, rangeWords } from './calendar-days.ts'
 import { effectOf, type Wanted } from './effects.ts'
+import CalendarTabs from './CalendarTabs.vue'
 import KitLine from './KitLine.vue'
 import LoanPanel from './LoanPanel.vue'
 import NightBand from './NightBand.vue'
 import PromisePanel from './PromisePanel.vue'
+import { useBranch } from './use-branch.ts'
 import { spans, useCalendar, type SpanName } from './use-calendar.ts'
 import WhatFor from './WhatFor.vue'
 
 /** Loans and promises against the nights of a branch. */
 const route = useRoute()
 const session = useSession()
-const branches = computed(() => session.current?.memberships ?? [])
-const lastBranch = useLocalStorage('binoculum calendar branch', '')
-const isMine = (id: unknown) => branches.value.some((branch) => branch.branchId === id)
-const branchId = ref([String(route.query.branch), lastBranch.value].find(isMine) ?? branches.value[0]?.branchId ?? '')
-watch(branchId, (id) => (lastBranch.value = id))
+const { branches, branchId } = useBranch()
 const calendar = useCalendar(() => branchId.value)
 const {
   data,
@@ -177,6 +174,7 @@ useKeys((): KeyMap => {
 
 <template>
   <main class="page calendar">
+    <CalendarTabs v-if="mayAct" class="tabs" />
     <header class="head">
       <h1>Nights and loans</h1>
       <em v-if="data">{{ rangeWords(from, data.days, data.today) }}</em>

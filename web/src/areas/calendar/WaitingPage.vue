@@ -1,0 +1,202 @@
+<script setup lang="ts">
+import { waitingListSchema, type WaitingRequest } from '@binoculum/contract'
+import { families } from '@binoculum/core'
+import dayjs from 'dayjs'
+import { computed, reactive, ref, watch } from 'vue'
+import { api } from '../../shared/api/client.ts'
+import { useLoaded } from '../../shared/api/use-loaded.ts'
+import { useSending } from '../../shared/api/use-sending.ts'
+import DayPicker from '../../shared/controls/DayPicker.vue'
+import KitTag from '../../shared/drawings/KitTag.vue'
+import ProblemNote from '../../shared/ProblemNote.vue'
+import { dayText, whenText } from '../../shared/words.ts'
+import BorrowerPicker from '../desk/BorrowerPicker.vue'
+import TakenNote from '../desk/TakenNote.vue'
+import { emptyHandOut, pickedBorrower } from '../desk/use-hand-out.ts'
+import { dayWords } from './calendar-days.ts'
+import CalendarTabs from './CalendarTabs.vue'
+import { suggestedLines, wishWordsOf, type SuggestedLine } from './plan-lines.ts'
+import { useBranch } from './use-branch.ts'
+import { usePlan } from './use-plan.ts'
+
+/** Who waits, in the order of asking; a plan suggests, a person offers. */
+const { branches, branchId } = useBranch('coordinator', 'volunteer')
+const { data, problem, reload } = useLoaded(waitingListSchema, () =>
+  branchId.value ? `/api/branches/${branchId.value}/waiting` : null,
+)
+const { sending, problem: refusal, run } = useSending()
+const { plan, progress, make, stop } = usePlan()
+const extraDays = ref(0)
+const lines = computed(() => (data.value && plan.value ? suggestedLines(data.value, plan.value) : []))
+watch(branchId, () => (plan.value = null))
+
+const asks = ref(false)
+const person = ref(emptyHandOut())
+const wish = reactive({
+  kinds: [] as (keyof typeof families)[],
+  earliestOn: '',
+  latestOn: '',
+  lengthDays: 14,
+  wantsDark: false,
+  note: '',
+})
+const borrower = computed(() => pickedBorrower(person.value))
+function begin() {
+  const today = data.value?.today ?? dayjs().format('YYYY-MM-DD')
+  Object.assign(wish, {
+    kinds: [],
+    earliestOn: today,
+    latestOn: dayjs(today).add(6, 'week').format('YYYY-MM-DD'),
+    lengthDays: data.value?.loanDays ?? 14,
+    wantsDark: false,
+    note: '',
+  })
+  person.value = emptyHandOut()
+  asks.value = true
+}
+const send = (path: string, body: object) =>
+  run(async (idempotencyKey) => {
+    data.value = await api.post(waitingListSchema, path, { idempotencyKey, ...body })
+  })
+async function ask() {
+  if (await send(`/api/branches/${branchId.value}/waiting`, { borrower: borrower.value, ...wish })) asks.value = false
+}
+const workOut = () => data.value && void make({ ...data.value.plan, maxExtraDays: extraDays.value })
+async function offer({ request, kitId, fromOn, untilOn }: SuggestedLine) {
+  if (await send(`/api/waiting/${request.id}/offer`, { version: request.version, kitId, fromOn, untilOn })) workOut()
+  else await reload()
+}
+const answer = ({ id, version }: WaitingRequest, said: 'yes' | 'no' | 'later') =>
+  send(`/api/waiting/${id}/answer`, { version, answer: said })
+const leave = ({ id, version }: WaitingRequest) => send(`/api/waiting/${id}/leave`, { version })
+</script>
+
+<template>
+  <main class="page waiting">
+    <CalendarTabs />
+    <h1>Waiting list</h1>
+    <p class="second">
+      In the order of asking. A plan suggests who could be served sooner or on darker nights; you offer, line by line.
+    </p>
+    <div class="tools">
+      <ElSelect v-if="branches.length > 1" v-model="branchId" aria-label="Branch" class="branch">
+        <ElOption
+          v-for="branch in branches"
+          :key="branch.branchId"
+          :value="branch.branchId"
+          :label="branch.branchName"
+        />
+      </ElSelect>
+      <ElButton @click="begin">Somebody asks for a kit</ElButton>
+      <template v-if="(data?.requests.length ?? 0) > 0">
+        <ElButton type="primary" :disabled="progress !== null" @click="workOut">Work out a plan</ElButton>
+        <label class="extra"
+          ><span>somebody may be served later by up to</span>
+          <ElInputNumber v-model="extraDays" :min="0" :max="28" aria-label="days later at most" />
+          <span>days, if that serves others</span></label
+        >
+      </template>
+    </div>
+    <p v-if="progress !== null" role="status">
+      <ElProgress :percentage="Math.round(progress * 100)" :stroke-width="8" class="bar" />
+      <ElButton link @click="stop">Stop</ElButton>
+    </p>
+    <ProblemNote :problem="problem" @retry="reload" />
+    <ProblemNote :problem="refusal" />
+    <TakenNote :problem="refusal" />
+
+    <form v-if="asks && data" class="asked" aria-label="Somebody asks for a kit" @submit.prevent="ask">
+      <div class="wide"><BorrowerPicker v-model="person" :branch-id="data.branchId" /></div>
+      <label class="labelled wide"
+        ><span>kinds of kit that will do</span
+        ><ElSelect v-model="wish.kinds" multiple aria-label="kinds of kit" placeholder="one or more"
+          ><ElOption v-for="(name, key) in families" :key="key" :value="key" :label="name" /></ElSelect
+      ></label>
+      <label class="labelled"
+        ><span>fetched from</span><DayPicker v-model="wish.earliestOn" :from="data.today" aria-label="Fetched from"
+      /></label>
+      <label class="labelled"
+        ><span>at the latest on</span
+        ><DayPicker v-model="wish.latestOn" :from="wish.earliestOn" aria-label="Fetched at the latest"
+      /></label>
+      <label class="labelled"
+        ><span>days</span
+        ><ElInputNumber v-model="wish.lengthDays" :min="1" :max="data.longestLoanDays" aria-label="days wanted"
+      /></label>
+      <ElCheckbox v-model="wish.wantsDark">dark nights matter</ElCheckbox>
+      <label class="labelled wide"
+        ><span>note</span><ElInput v-model="wish.note" maxlength="300" name="waiting-note"
+      /></label>
+      <p class="wide">
+        <ElButton type="primary" native-type="submit" :disabled="sending || !borrower || wish.kinds.length === 0"
+          >Put on the list</ElButton
+        >
+        <ElButton @click="asks = false">Leave it</ElButton>
+      </p>
+    </form>
+
+    <section v-if="plan && data">
+      <h2>
+        Suggested
+        <em
+          >{{ plan.served }} of {{ plan.plan.length }} served{{
+            plan.proven ? ', and no plan serves them better' : ''
+          }}</em
+        >
+      </h2>
+      <ul>
+        <li v-for="line in lines" :key="line.request.id">
+          <strong>{{ line.request.borrower }}</strong>
+          <span>{{ line.kitName }}, {{ dayWords(line.fromOn) }} to {{ dayWords(line.untilOn) }}</span>
+          <span class="quiet">{{ line.gain }}</span>
+          <ElButton v-if="line.request.state === 'waiting'" :disabled="sending" @click="offer(line)"
+            >Offer it</ElButton
+          >
+          <span v-else class="moss">offered</span>
+        </li>
+      </ul>
+      <p v-if="lines.length === 0" class="quiet">Nobody can be served in the next twelve weeks.</p>
+    </section>
+
+    <section v-if="data">
+      <h2>
+        Waiting <em>{{ data.requests.length }}</em>
+      </h2>
+      <p v-if="data.requests.length === 0" class="quiet">Nobody waits.</p>
+      <ol>
+        <li v-for="request in data.requests" :key="request.id">
+          <div>
+            <strong>{{ request.borrower }}</strong> <span class="second">{{ request.contact }}</span>
+            <p class="second">
+              asked {{ dayText(request.askedAtUtc, data.zone) }}{{ request.note ? ` · ${request.note}` : '' }}
+            </p>
+          </div>
+          <div>
+            <p>{{ request.kinds.map((kind) => families[kind]).join(' or ') }}</p>
+            <p class="second">{{ wishWordsOf(request) }}</p>
+          </div>
+          <div v-if="request.offer">
+            <p>
+              <span class="brass">offered</span> {{ request.offer.kitName }} <KitTag :code="request.offer.kitCode" />
+              {{ dayWords(request.offer.fromOn) }} to {{ dayWords(request.offer.untilOn) }}
+            </p>
+            <p class="second">kept until {{ whenText(request.offer.endsAtUtc, data.zone) }}</p>
+          </div>
+          <span v-else />
+          <div class="ways">
+            <template v-if="request.offer">
+              <ElButton size="small" type="primary" :disabled="sending" @click="answer(request, 'yes')"
+                >They take it</ElButton
+              >
+              <ElButton size="small" :disabled="sending" @click="answer(request, 'later')">Not these days</ElButton>
+              <ElButton size="small" :disabled="sending" @click="answer(request, 'no')">No longer</ElButton>
+            </template>
+            <ElButton v-else link :disabled="sending" @click="leave(request)">takes their name off</ElButton>
+          </div>
+        </li>
+      </ol>
+    </section>
+  </main>
+</template>
+
+<style scoped src="./waiting-page.css"></style>

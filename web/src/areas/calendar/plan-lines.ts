@@ -1,0 +1,51 @@
+import type { WaitingList, WaitingRequest } from '@binoculum/contract'
+import type { LoanPlan, PlanLine } from '@binoculum/core'
+import { dayWords } from './calendar-days.ts'
+
+/** A plan's suggestion for one who waits, in words. */
+export interface SuggestedLine {
+  readonly request: WaitingRequest
+  readonly kitId: string
+  readonly kitName: string
+  readonly fromOn: string
+  readonly untilOn: string
+  /** Who gains what against strict order of asking. */
+  readonly gain: string
+}
+
+const isServed = (line: PlanLine | undefined): line is Extract<PlanLine, { kitId: string }> =>
+  !!line && 'kitId' in line
+
+/** One line for each who would be served, in the order of asking. */
+export function suggestedLines(
+  { requests, kits }: Pick<WaitingList, 'requests' | 'kits'>,
+  { plan, strict, gains }: LoanPlan,
+): SuggestedLine[] {
+  return plan.flatMap((line, index): SuggestedLine[] => {
+    const request = requests.find(({ id }) => id === line.requestId)
+    const kit = isServed(line) ? kits.find(({ id }) => id === line.kitId) : undefined
+    if (!request || !kit || !isServed(line)) return []
+    const gain = gains.find(({ requestId }) => requestId === line.requestId)
+    const was = strict[index]
+    const { kitId, from: fromOn, until: untilOn } = line
+    return [{ request, kitId, kitName: kit.name, fromOn, untilOn, gain: gainWords(gain, was) }]
+  })
+}
+
+function gainWords(gain: LoanPlan['gains'][number] | undefined, was: PlanLine | undefined): string {
+  if (!gain) return 'as in the order of asking'
+  if (!isServed(was)) return 'would go without in the order of asking'
+  const { daysSooner, darkHoursMore } = gain
+  const days = Math.abs(daysSooner)
+  const words = [
+    ...(daysSooner > 0 ? [`${days} ${days === 1 ? 'day' : 'days'} sooner`] : []),
+    ...(daysSooner < 0 ? [`${days} ${days === 1 ? 'day' : 'days'} later, so that somebody else is served`] : []),
+    ...(Math.round(darkHoursMore) > 0 ? [`${Math.round(darkHoursMore)} dark hours more`] : []),
+    ...(Math.round(darkHoursMore) < 0 ? [`${Math.round(-darkHoursMore)} dark hours fewer`] : []),
+  ]
+  return words.length > 0 ? words.join(', ') : 'another kit on the same day'
+}
+
+/** “from Thu 2 Apr, fetched until Mon 20 Apr at the latest, 14 days”. */
+export const wishWordsOf = ({ earliestOn, latestOn, lengthDays, wantsDark }: WaitingRequest): string =>
+  `${dayWords(earliestOn)} to ${dayWords(latestOn)}, for ${lengthDays} days${wantsDark ? ', dark nights' : ''}`

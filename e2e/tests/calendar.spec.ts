@@ -63,6 +63,7 @@ test('promised by nights, conflict at a second desk, dragged, and cancelled', as
   await own.click()
   const chosen = page.getByRole('region', { name: 'Chosen loan' })
   const before = await chosen.locator('.what p').first().textContent()
+  await own.hover()
   const box = (await own.boundingBox()) ?? { x: 0, y: 0, width: 0, height: 0 }
   const dayPx = box.width / 15
   await page.mouse.move(box.x + box.width / 2, box.y + 8)

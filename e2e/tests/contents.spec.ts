@@ -118,9 +118,10 @@ test('a missing part is followed up: asked for by letter, looked for, put in fro
     page.getByRole('link', { name: 'Save as a mail file' }).click(),
   ])
   const mail = extract(readFileSync(await download.path(), 'utf8'))
-  expect(mail.to?.[0]?.address).toBe('nell@post.example')
+  const { borrower } = await read<{ borrower: { name: string; contact: string } }>(context, `/api/loans/${loan}`)
+  expect(mail.to?.[0]?.address).toBe(borrower.contact)
   expect(mail.subject).toContain('Alder (F-01): Small cap in the front cap')
-  expect(mail.text).toContain('Dear Nell Teague')
+  expect(mail.text).toContain(`Dear ${borrower.name}`)
   expect(mail.text).toContain('The café is open on Saturdays – ☎ 01 555.')
 
   // Looking did not help, asking did not either: then a spare; the drawer has one fewer.

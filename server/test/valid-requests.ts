@@ -6,6 +6,7 @@ import {
   type PromiseMade,
   type Shelf,
   type TakeBackForm,
+  type WaitingList,
 } from '@binoculum/contract'
 import { defaultReminderPolicy } from '@binoculum/core'
 import sharp from 'sharp'
@@ -162,6 +163,16 @@ export async function validRequests(server: Server, ines: Agent): Promise<Record
     ...{ kitId: (await freeKit()).id, fromOn: '2026-04-06', untilOn: '2026-04-11' },
     borrower: { id: await borrower() },
   })
+  const wishBody = async () => ({
+    ...{ ...key(), borrower: { id: await borrower() }, kinds: ['floor-reflector'], lengthDays: 7, wantsDark: false },
+    ...{ earliestOn: '2026-04-01', latestOn: '2026-05-01', note: '' },
+  })
+  const waiting = async () => {
+    const list = await ines.post<WaitingList>(`/api/branches/${branchId}/waiting`, await wishBody())
+    const made = list.body.requests.at(-1)
+    if (!made) throw new Error(JSON.stringify(list.body))
+    return made
+  }
   const promised = async () => {
     const body = await promiseBody()
     const made = await ines.post<PromiseMade>('/api/promises', body)
@@ -426,6 +437,29 @@ export async function validRequests(server: Server, ines: Agent): Promise<Record
       url: `/api/branches/${branchId}/reminder-texts`,
       body: { kind: 'late-1', language: 'en', subject: 'Late', body: 'Dear {{name}}' },
     }),
+    'get /api/branches/:id/waiting': get(`/api/branches/${branchId}/waiting`),
+    'post /api/branches/:id/waiting': async () => ({
+      url: `/api/branches/${branchId}/waiting`,
+      body: await wishBody(),
+    }),
+    'post /api/waiting/:id/offer': async () => {
+      const { id, version } = await waiting()
+      const { kitId, fromOn, untilOn } = await promiseBody()
+      return { url: `/api/waiting/${id}/offer`, body: { ...key(), version, kitId, fromOn, untilOn } }
+    },
+    'post /api/waiting/:id/answer': async () => {
+      const { id, version } = await waiting()
+      const { kitId, fromOn, untilOn } = await promiseBody()
+      await ines.post(`/api/waiting/${id}/offer`, { ...key(), version, kitId, fromOn, untilOn })
+      return {
+        url: `/api/waiting/${id}/answer`,
+        body: { version: await versionOf('waiting_request', id), answer: 'later' },
+      }
+    },
+    'post /api/waiting/:id/leave': async () => {
+      const { id, version } = await waiting()
+      return { url: `/api/waiting/${id}/leave`, body: { version } }
+    },
     'get /api/opening': get('/api/opening'),
     'put /api/branches/:id/opening': async () => ({ url: `/api/branches/${branchId}/opening`, body: defaultOpening }),
     'post /api/branches/:id/closings': async () => ({

@@ -85,7 +85,7 @@ export function demoWaiting(
       },
       kinds: wanted[index % wanted.length],
       earliestOn: earliest.toISODate(),
-      latestOn: earliest.plus({ days: chance.whole(10, 45) }).toISODate(),
+      latestOn: earliest.plus({ days: chance.whole(25, 75) }).toISODate(),
       ...{ lengthDays: 14, wantsDark: index % 2 === 0, note: index === 3 ? 'for a class of twelve' : '' },
       ...{ state: 'waiting', offerLoanId: null, offerEndsAt: null, version: 1 },
     }

@@ -73,7 +73,7 @@ export class HandOuts {
     if (!borrower) return null
     const untilOn = dateOfDay(today + days.loanDays)
     const wanted = { kitId, fromOn: days.today, untilOn, turnaroundDays, loanId: promise.id }
-    const { others } = await takenDays(reader, wanted, days)
+    const { others } = await takenDays(reader, wanted, this.around(days))
     const freeUntilOn = lastOpenDay(days, today + 1, latest)
     const { id: loanId, promisedFor, fromOn, untilOn: promisedUntil } = promise
     const atUtc = (promisedFor ?? this.context.clock()).toISOString()
@@ -95,25 +95,28 @@ export class HandOuts {
     const prepared = row.loan || row.version !== given.kitVersion ? null : await this.prepare(session, row, given, at)
     const days = () => rooms.opening.daysOf(database.reader, row.branchId)
     const wanted = wantedBy(given, kitId, prepared?.today ?? given.dueOn, prepared?.turnaroundDays ?? 0)
-    const { loanId: keptLoanId } = await whileFree(this.context, { wanted, days, code: 'KIT_PROMISED' }, (tx) =>
-      once(
-        tx,
-        {
-          key: given.idempotencyKey,
-          staffId: session.staffId,
-          sentFor: `hand-out ${kitId}`,
-          may: () => rooms.shelf.mayWorkOn(tx, session, kitId),
-          answer: { loanId },
-        },
-        async () => {
-          const now = prepared ? row : await rooms.shelf.rowById(tx, kitId)
-          if (now.loan) throw new Problem('KIT_OUT', { details: { dueAtUtc: now.loan.dueAt } })
-          await rooms.sheets.claim(tx, kitId, given.kitVersion)
-          if (!prepared) throw new Problem('KIT_CHANGED')
-          slip = await this.write(tx, session, given, { ...prepared, loanId, token, at })
-          return { loanId }
-        },
-      ),
+    const { loanId: keptLoanId } = await whileFree(
+      this.context,
+      { wanted, days, shelf: rooms.shelf, code: 'KIT_PROMISED' },
+      (tx) =>
+        once(
+          tx,
+          {
+            key: given.idempotencyKey,
+            staffId: session.staffId,
+            sentFor: `hand-out ${kitId}`,
+            may: () => rooms.shelf.mayWorkOn(tx, session, kitId),
+            answer: { loanId },
+          },
+          async () => {
+            const now = prepared ? row : await rooms.shelf.rowById(tx, kitId)
+            if (now.loan) throw new Problem('KIT_OUT', { details: { dueAtUtc: now.loan.dueAt } })
+            await rooms.sheets.claim(tx, kitId, given.kitVersion)
+            if (!prepared) throw new Problem('KIT_CHANGED')
+            slip = await this.write(tx, session, given, { ...prepared, loanId, token, at })
+            return { loanId }
+          },
+        ),
     )
     // A retry gets the same loan. Its link was shown in the lost answer only, so it gets a new one.
     return slip ?? this.loans.renewLink(session, keptLoanId)
@@ -134,7 +137,7 @@ export class HandOuts {
     const wanted = wantedBy(given, kitId, days.today, turnaroundDays)
     // Asked first, so that nobody has to find out at the counter: the database would refuse it anyway.
     if (facts.promises.some((promise) => promise.id !== wanted.loanId && isInTheWay(promise, wanted)))
-      throw new Problem('KIT_PROMISED', { details: await takenDays(reader, wanted, days) })
+      throw new Problem('KIT_PROMISED', { details: await takenDays(reader, wanted, this.around(days)) })
     if (facts.agreementId !== given.agreementId) throw new Problem('AGREEMENT_OLD')
     const borrowerName = 'name' in given.borrower ? given.borrower.name : facts.borrowerName
     if (borrowerName === null) throw new Problem('NOT_FOUND')
@@ -206,6 +209,10 @@ export class HandOuts {
     const loan = { id: loanId, number: opened, borrower: made.borrowerName, outAt: at, dueAt }
     const notes = (guide.texts.en?.notes ?? []).map(plain)
     return { ...slipOf(loan, row, parts, notes), guidePath: guidePath(token) }
+  }
+
+  private around(days: BranchDays) {
+    return { days, shelf: this.loans.rooms.shelf, now: this.context.clock() }
   }
 
   private refuseUnfit(session: Session, row: ShelfRow, judgement: Judgement, overruleReason: string): void {

@@ -4,7 +4,8 @@ import { selectRows, type Tx } from '../../platform/database.ts'
 import type { WantedDays } from './loan-days.ts'
 
 const goneCodes = jobCodes.filter((code) => jobFacts(code).never)
-const OTHERS = 5
+/** Looked at for being fit, until enough are. */
+const OTHERS = 12
 
 /** So many returns of each kit of a model say how long it usually takes until it is ready. */
 const RETURNS_A_KIT = 3

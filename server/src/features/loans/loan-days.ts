@@ -3,7 +3,7 @@ import { dateOfDay, dayNumber, freeSlots } from '@binoculum/core'
 import type { Context } from '../../platform/context.ts'
 import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
-import { loanCode } from '../judgement/service.ts'
+import { judgeRow, loanCode, type Shelf } from '../judgement/service.ts'
 import type { BranchDays } from '../opening/service.ts'
 import * as queries from './loan-days-queries.ts'
 
@@ -37,14 +37,36 @@ export const isInTheWay = (
   dayNumber(loan.from) <= dayNumber(untilOn) + turnaroundDays &&
   dayNumber(fromOn) <= dayNumber(loan.until) + loan.turnaroundDays
 
+/** What has to be known of the branch and its kits besides. */
+export interface Around {
+  readonly days: BranchDays
+  readonly shelf: Shelf
+  readonly now: Date
+}
+
+const MOST_OTHERS = 4
+
+/** Of kits that nobody has then those that could go out: nobody is sent to one that is held. */
+async function fitOnes(tx: Tx, kits: Taken['others'], shelf: Shelf, now: Date): Promise<Taken['others']> {
+  const fit: Taken['others'] = []
+  for (const kit of kits) {
+    if (fit.length === MOST_OTHERS) break
+    const row = await shelf.rowById(tx, kit.id)
+    const { condition } = judgeRow(row, now)
+    if (row.loan || condition === 'full' || condition === 'half') fit.push(kit)
+  }
+  return fit
+}
+
 /** Who has the kit on the days wanted, and what would do instead. */
-export async function takenDays(tx: Tx, wanted: WantedDays, days: BranchDays): Promise<Taken> {
+export async function takenDays(tx: Tx, wanted: WantedDays, { days, shelf, now }: Around): Promise<Taken> {
   const { kitId, fromOn, untilOn, turnaroundDays } = wanted
   const first = dayNumber(fromOn)
   const lookFrom = Math.max(dayNumber(days.today), first - LOOK_AROUND_DAYS)
   const window = { from: dateOfDay(lookFrom), until: dateOfDay(first + LOOK_AROUND_DAYS) }
   const loans = await queries.openLoansOf(tx, kitId, days.today)
-  const others = await queries.kitsFreeThen(tx, { ...wanted, today: days.today, branchId: days.branchId })
+  const free = await queries.kitsFreeThen(tx, { ...wanted, today: days.today, branchId: days.branchId })
+  const others = await fitOnes(tx, free, shelf, now)
   const inTheWay = loans.filter((loan) => loan.id !== wanted.loanId && isInTheWay(loan, wanted))
   const lengthDays = Math.max(1, dayNumber(untilOn) - first)
   const slots =
@@ -75,17 +97,26 @@ export async function takenDays(tx: Tx, wanted: WantedDays, days: BranchDays): P
 const isTaken = (error: unknown): boolean =>
   (error as { driverError?: { code?: string } }).driverError?.code === '23P01'
 
+interface Guarded {
+  readonly wanted: WantedDays
+  readonly days: () => Promise<BranchDays>
+  readonly shelf: Shelf
+  readonly code: 'KIT_TAKEN' | 'KIT_PROMISED'
+}
+
 /** Does what gives a kit to somebody for some days; where another desk was faster, says who has them.
  * @throws Problem `code` with what `takenDays` tells */
 export async function whileFree<T>(
-  { database }: Context,
-  { wanted, days, code }: { wanted: WantedDays; days: () => Promise<BranchDays>; code: 'KIT_TAKEN' | 'KIT_PROMISED' },
+  { database, clock }: Context,
+  { wanted, days, shelf, code }: Guarded,
   work: (tx: Tx) => Promise<T>,
 ): Promise<T> {
   try {
     return await database.inTransaction(work)
   } catch (error) {
     if (!isTaken(error)) throw error
-    throw new Problem(code, { details: await takenDays(database.reader, wanted, await days()) })
+    throw new Problem(code, {
+      details: await takenDays(database.reader, wanted, { days: await days(), shelf, now: clock() }),
+    })
   }
 }

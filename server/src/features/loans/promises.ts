@@ -32,33 +32,36 @@ export class Promises {
       throw new Problem('OUTSIDE_PICK_UP', { details: { from: days.pickUpFrom, until: days.pickUpUntil } })
     const loanId = randomUUID()
     const wanted = { kitId, fromOn, untilOn, turnaroundDays, loanId: null }
-    const kept = await whileFree(this.context, { wanted, days: async () => days, code: 'KIT_TAKEN' }, (tx) =>
-      once(
-        tx,
-        {
-          key: given.idempotencyKey,
-          staffId: session.staffId,
-          sentFor: `promise ${kitId}`,
-          may: () => this.loans.rooms.shelf.mayWorkOn(tx, session, kitId),
-          answer: { loanId },
-        },
-        async () => {
-          const borrowerId = await this.loans.borrowerFor(tx, session, branchId, given.borrower)
-          const promisedFor = instantOf(fromOn, time, days.zone)
-          const of = { id: loanId, branchId, kitId, borrowerId }
-          await tx.insert(Loan, {
-            ...of,
-            state: 'promised',
-            promisedAt: this.context.clock(),
-            promisedFor,
-            fromOn,
-            untilOn,
-            turnaroundDays,
-          })
-          await this.append(tx, session, 'promised', of, { after: { borrowerId, fromOn, untilOn } })
-          return { loanId }
-        },
-      ),
+    const kept = await whileFree(
+      this.context,
+      { wanted, days: async () => days, shelf: this.loans.rooms.shelf, code: 'KIT_TAKEN' },
+      (tx) =>
+        once(
+          tx,
+          {
+            key: given.idempotencyKey,
+            staffId: session.staffId,
+            sentFor: `promise ${kitId}`,
+            may: () => this.loans.rooms.shelf.mayWorkOn(tx, session, kitId),
+            answer: { loanId },
+          },
+          async () => {
+            const borrowerId = await this.loans.borrowerFor(tx, session, branchId, given.borrower)
+            const promisedFor = instantOf(fromOn, time, days.zone)
+            const of = { id: loanId, branchId, kitId, borrowerId }
+            await tx.insert(Loan, {
+              ...of,
+              state: 'promised',
+              promisedAt: this.context.clock(),
+              promisedFor,
+              fromOn,
+              untilOn,
+              turnaroundDays,
+            })
+            await this.append(tx, session, 'promised', of, { after: { borrowerId, fromOn, untilOn } })
+            return { loanId }
+          },
+        ),
     )
     return this.made(kept.loanId)
   }
@@ -189,7 +192,11 @@ export class Promises {
         },
       )
     if (wanted && days)
-      await whileFree(this.context, { wanted, days: async () => days, code: 'KIT_TAKEN' }, inTransaction)
+      await whileFree(
+        this.context,
+        { wanted, days: async () => days, shelf: this.loans.rooms.shelf, code: 'KIT_TAKEN' },
+        inTransaction,
+      )
     else await this.context.database.inTransaction(inTransaction)
   }
 

@@ -191,7 +191,7 @@ const leave = ({ id, version }: WaitingRequest) => send(`/api/waiting/${id}/leav
               <ElButton size="small" :disabled="sending" @click="answer(request, 'later')">Not these days</ElButton>
               <ElButton size="small" :disabled="sending" @click="answer(request, 'no')">No longer</ElButton>
             </template>
-            <ElButton v-else link :disabled="sending" @click="leave(request)">takes their name off</ElButton>
+            <ElButton v-else link :disabled="sending" @click="leave(request)">take off the list</ElButton>
           </div>
         </li>
       </ol>

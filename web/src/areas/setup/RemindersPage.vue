@@ -180,6 +180,11 @@ const write = () =>
 </template>
 
 <style scoped>
+p + .el-radio-group,
+.el-radio-group {
+  margin-top: 8px;
+}
+
 .policy {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(190px, max-content));

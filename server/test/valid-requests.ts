@@ -165,13 +165,14 @@ export async function validRequests(server: Server, ines: Agent): Promise<Record
   })
   const wishBody = async () => ({
     ...{ ...key(), borrower: { id: await borrower() }, kinds: ['floor-reflector'], lengthDays: 7, wantsDark: false },
-    ...{ earliestOn: '2026-04-01', latestOn: '2026-05-01', note: '' },
+    ...{ earliestOn: '2026-04-01', latestOn: '2026-05-01', note: `wish ${++made}` },
   })
   const waiting = async () => {
-    const list = await ines.post<WaitingList>(`/api/branches/${branchId}/waiting`, await wishBody())
-    const made = list.body.requests.at(-1)
-    if (!made) throw new Error(JSON.stringify(list.body))
-    return made
+    const body = await wishBody()
+    const list = await ines.post<WaitingList>(`/api/branches/${branchId}/waiting`, body)
+    const mine = list.body.requests.find(({ note }) => note === body.note)
+    if (!mine) throw new Error(JSON.stringify(list.body))
+    return mine
   }
   const promised = async () => {
     const body = await promiseBody()

@@ -412,3 +412,13 @@ export {
   type WaitingList,
   type WaitingRequest,
 } from './waiting.ts'
+export {
+  closingsFileSchema,
+  closingsReadSchema,
+  feedMadeSchema,
+  feedsSchema,
+  makeFeedSchema,
+  type ClosingsRead,
+  type Feed,
+  type MakeFeed,
+} from './feeds.ts'

@@ -17,7 +17,7 @@ export const actsOf = {
   reminders: ['reminders-decided', 'reminder-written'],
   waiting: ['waiting-asked', 'waiting-offered', 'waiting-answered', 'waiting-gone'],
   borrowers: ['borrower-looked-at', 'borrower-changed', 'borrowers-unlinked', 'unlinking-decided'],
-  feeds: ['feed-made', 'feed-ended', 'closings-brought-in'],
+  feeds: ['feed-made', 'feed-ended'],
   secondFactor: ['second-factor-on', 'second-factor-off'],
   kits: [
     'part-marked',

@@ -59,6 +59,8 @@ test('promised by nights, conflict at a second desk, dragged, and cancelled', as
 
   // Its own bar, dragged by a week: said before it is let go.
   await page.getByText('ten weeks').click()
+  await expect(page.locator('.date.wide').first()).toBeVisible()
+  await expect(page.getByRole('button', { name: /promised to/ }).nth(20)).toBeVisible()
   const own = bar(page, /promised to .* Umber/).first()
   await own.click()
   const chosen = page.getByRole('region', { name: 'Chosen loan' })

@@ -4,6 +4,7 @@ import { calculators } from './features/calculators/feature.ts'
 import { checks } from './features/checks/feature.ts'
 import { contents } from './features/contents/feature.ts'
 import { drafts } from './features/drafts/feature.ts'
+import { feeds } from './features/feeds/feature.ts'
 import { followUp } from './features/follow-up/feature.ts'
 import { guides } from './features/guides/feature.ts'
 import { judgement } from './features/judgement/feature.ts'
@@ -41,6 +42,7 @@ export const features: readonly Feature[] = [
   followUp,
   reminders,
   waiting,
+  feeds,
   printing,
   practice,
   archive,

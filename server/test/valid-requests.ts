@@ -163,6 +163,7 @@ export async function validRequests(server: Server, ines: Agent): Promise<Record
     ...{ kitId: (await freeKit()).id, fromOn: '2026-04-06', untilOn: '2026-04-11' },
     borrower: { id: await borrower() },
   })
+  const feed = { kind: 'loans', kitId: null }
   const wishBody = async () => ({
     ...{ ...key(), borrower: { id: await borrower() }, kinds: ['floor-reflector'], lengthDays: 7, wantsDark: false },
     ...{ earliestOn: '2026-04-01', latestOn: '2026-05-01', note: `wish ${++made}` },
@@ -460,6 +461,20 @@ export async function validRequests(server: Server, ines: Agent): Promise<Record
     'post /api/waiting/:id/leave': async () => {
       const { id, version } = await waiting()
       return { url: `/api/waiting/${id}/leave`, body: { version } }
+    },
+    'get /api/branches/:id/feeds': get(`/api/branches/${branchId}/feeds`),
+    'post /api/branches/:id/feeds': async () => ({ url: `/api/branches/${branchId}/feeds`, body: feed }),
+    'delete /api/branches/:id/feeds/:feedId': async () => {
+      const made = await ines.post<{ feeds: { id: string }[] }>(`/api/branches/${branchId}/feeds`, feed)
+      return { url: `/api/branches/${branchId}/feeds/${made.body.feeds[0]?.id}` }
+    },
+    'post /api/branches/:id/closings/read': async () => ({
+      url: `/api/branches/${branchId}/closings/read`,
+      body: { text: 'BEGIN:VCALENDAR\r\nEND:VCALENDAR' },
+    }),
+    'get /feeds/:file': async () => {
+      const made = await ines.post<{ path: string }>(`/api/branches/${branchId}/feeds`, feed)
+      return { url: made.body.path }
     },
     'get /api/opening': get('/api/opening'),
     'put /api/branches/:id/opening': async () => ({ url: `/api/branches/${branchId}/opening`, body: defaultOpening }),

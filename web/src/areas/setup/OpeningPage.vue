@@ -8,6 +8,8 @@ import { useSending } from '../../shared/api/use-sending.ts'
 import DayPicker from '../../shared/controls/DayPicker.vue'
 import KitTag from '../../shared/drawings/KitTag.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
+import ClosingsFile from './ClosingsFile.vue'
+import FeedsList from './FeedsList.vue'
 import SetupTabs from './SetupTabs.vue'
 
 /** When each branch hands out and takes back, and on which days it is closed. A closing changes no loan: it names them. */
@@ -133,6 +135,7 @@ const reopen = (id: string) =>
         /></label>
         <ElButton native-type="submit" :disabled="sending || closing.why.trim() === ''">Close these days</ElButton>
       </form>
+      <ClosingsFile v-if="branch.mayChange" :branch-id="branch.branchId" :say="spanWords" @kept="data = $event" />
       <ul v-if="branch.closings.length > 0">
         <li v-for="each in branch.closings" :key="each.id">
           <span>{{ spanWords(each.fromOn, each.untilOn) }}</span> <span class="quiet">{{ each.why }}</span>
@@ -157,6 +160,7 @@ const reopen = (id: string) =>
           </li>
         </ul>
       </template>
+      <FeedsList :branch-id="branch.branchId" :may-change="branch.mayChange" />
     </template>
   </main>
 </template>

@@ -1,0 +1,66 @@
+<script setup lang="ts">
+import { closingsReadSchema, openingsSchema, type ClosingsRead, type Openings } from '@binoculum/contract'
+import type { UploadFile } from 'element-plus'
+import { ref } from 'vue'
+import { api } from '../../shared/api/client.ts'
+import { useSending } from '../../shared/api/use-sending.ts'
+import ProblemNote from '../../shared/ProblemNote.vue'
+
+/** Closings from a calendar file: read first, kept when somebody has seen them. */
+const { branchId, say } = defineProps<{ branchId: string; say: (from: string, until: string) => string }>()
+const emit = defineEmits<{ kept: [openings: Openings] }>()
+const { sending, problem, run } = useSending()
+const found = ref<ClosingsRead | null>(null)
+const MOST_BYTES = 1_000_000
+const tooLarge = ref(false)
+
+async function read({ raw }: UploadFile) {
+  found.value = null
+  tooLarge.value = (raw?.size ?? 0) > MOST_BYTES
+  if (!raw || tooLarge.value) return
+  const text = await raw.text()
+  await run(async () => {
+    found.value = await api.post(closingsReadSchema, `/api/branches/${branchId}/closings/read`, { text })
+  })
+}
+const keep = () =>
+  run(async () => {
+    for (const closing of found.value?.closings ?? [])
+      emit('kept', await api.post(openingsSchema, `/api/branches/${branchId}/closings`, closing))
+    found.value = null
+  })
+</script>
+
+<template>
+  <div class="file">
+    <ElUpload :auto-upload="false" :show-file-list="false" accept=".ics,text/calendar" :on-change="read">
+      <ElButton>From a calendar file …</ElButton>
+    </ElUpload>
+    <p v-if="tooLarge" class="rust">This file is larger than a megabyte. Export fewer days.</p>
+    <ProblemNote :problem="problem" />
+    <template v-if="found">
+      <ul>
+        <li v-for="closing in found.closings" :key="`${closing.fromOn} ${closing.why}`">
+          {{ say(closing.fromOn, closing.untilOn) }} <span class="quiet">{{ closing.why }}</span>
+        </li>
+      </ul>
+      <p v-if="found.closings.length === 0">Nothing in this file lies ahead.</p>
+      <p v-if="found.leftOut.length > 0" class="second">Left out: {{ found.leftOut.join('; ') }}.</p>
+      <ElButton v-if="found.closings.length > 0" type="primary" :disabled="sending" @click="keep"
+        >Close on these days</ElButton
+      >
+      <ElButton @click="found = null">Leave it</ElButton>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.file {
+  margin: 8px 0;
+}
+
+ul {
+  margin: 6px 0;
+  padding-left: 18px;
+}
+</style>

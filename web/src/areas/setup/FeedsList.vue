@@ -1,0 +1,96 @@
+<script setup lang="ts">
+import { feedMadeSchema, feedsSchema, shelfSchema } from '@binoculum/contract'
+import { computed, ref, watch } from 'vue'
+import { api } from '../../shared/api/client.ts'
+import { useLoaded } from '../../shared/api/use-loaded.ts'
+import { useSending } from '../../shared/api/use-sending.ts'
+import ProblemNote from '../../shared/ProblemNote.vue'
+import { dayText, ownZone } from '../../shared/words.ts'
+
+/** Secret addresses under which other calendars read the days of kits; codes and days, never a name. */
+const { branchId, mayChange } = defineProps<{ branchId: string; mayChange: boolean }>()
+const { data, problem, reload } = useLoaded(feedsSchema, () => `/api/branches/${branchId}/feeds`)
+const { data: shelf } = useLoaded(shelfSchema, '/api/kits')
+const { sending, problem: refusal, run } = useSending()
+const kitId = ref('')
+const address = ref('')
+watch(
+  () => branchId,
+  () => (address.value = ''),
+)
+const kits = computed(() => shelf.value?.kits.filter((kit) => kit.branchId === branchId) ?? [])
+
+const make = () =>
+  run(async () => {
+    const body = kitId.value === '' ? { kind: 'loans', kitId: null } : { kind: 'kit', kitId: kitId.value }
+    const { path, feeds } = await api.post(feedMadeSchema, `/api/branches/${branchId}/feeds`, body)
+    address.value = `${location.origin}${path}`
+    data.value = { feeds }
+  })
+const end = (id: string) =>
+  run(async () => {
+    await api.remove(`/api/branches/${branchId}/feeds/${id}`)
+    await reload()
+  })
+</script>
+
+<template>
+  <h2>For other calendars <em>days and codes, no names</em></h2>
+  <ProblemNote :problem="problem" @retry="reload" />
+  <ProblemNote :problem="refusal" />
+  <div v-if="mayChange" class="make">
+    <ElSelect v-model="kitId" placeholder="all kits of the branch" clearable filterable aria-label="Days of">
+      <ElOption v-for="kit in kits" :key="kit.id" :value="kit.id" :label="`${kit.name}, ${kit.code}`" />
+    </ElSelect>
+    <ElButton :disabled="sending" @click="make">Make an address</ElButton>
+  </div>
+  <p v-if="address" role="status" class="address">
+    Shown once; put it into your calendar program now: <code>{{ address }}</code>
+  </p>
+  <ul v-if="data && data.feeds.length > 0">
+    <li v-for="feed in data.feeds" :key="feed.id">
+      <span>{{ feed.kitName ? `${feed.kitName}, ${feed.kitCode}` : 'all kits of the branch' }}</span>
+      <span class="quiet">{{ feed.by }}, {{ dayText(feed.madeAtUtc, ownZone) }}</span>
+      <ElButton v-if="mayChange" link :disabled="sending" @click="end(feed.id)">end it</ElButton>
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+h2 {
+  margin: 18px 0 6px;
+}
+
+.make {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+
+.make :deep(.el-select) {
+  width: 260px;
+}
+
+.address {
+  margin: 8px 0;
+}
+
+code {
+  overflow-wrap: anywhere;
+}
+
+ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 16px;
+  align-items: center;
+  padding: 6px 0;
+  border-bottom: 1px solid var(--rule);
+}
+</style>

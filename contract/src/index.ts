@@ -422,3 +422,13 @@ export {
   type Feed,
   type MakeFeed,
 } from './feeds.ts'
+export {
+  borrowerSheetSchema,
+  changeBorrowerSchema,
+  DEFAULT_UNLINK_DAYS,
+  unlinkingSchema,
+  unlinkingsSchema,
+  type BorrowerSheet,
+  type ChangeBorrower,
+  type Unlinkings,
+} from './borrowers.ts'

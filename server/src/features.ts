@@ -1,4 +1,5 @@
 import { archive } from './features/archive/feature.ts'
+import { borrowers } from './features/borrowers/feature.ts'
 import { calendar } from './features/calendar/feature.ts'
 import { calculators } from './features/calculators/feature.ts'
 import { checks } from './features/checks/feature.ts'
@@ -42,6 +43,7 @@ export const features: readonly Feature[] = [
   followUp,
   reminders,
   waiting,
+  borrowers,
   feeds,
   printing,
   practice,

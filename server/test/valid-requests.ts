@@ -476,6 +476,16 @@ export async function validRequests(server: Server, ines: Agent): Promise<Record
       const made = await ines.post<{ path: string }>(`/api/branches/${branchId}/feeds`, feed)
       return { url: made.body.path }
     },
+    'get /api/borrowers/:id': async () => ({ url: `/api/borrowers/${await borrower()}` }),
+    'put /api/borrowers/:id': async () => ({
+      url: `/api/borrowers/${await borrower()}`,
+      body: { name: 'Mira Quill', contact: 'mira@post.example', cardNumber: '', language: 'es' },
+    }),
+    'get /api/unlinking': get('/api/unlinking'),
+    'put /api/branches/:id/unlinking': async () => ({
+      url: `/api/branches/${branchId}/unlinking`,
+      body: { unlinkDays: 60 },
+    }),
     'get /api/opening': get('/api/opening'),
     'put /api/branches/:id/opening': async () => ({ url: `/api/branches/${branchId}/opening`, body: defaultOpening }),
     'post /api/branches/:id/closings': async () => ({

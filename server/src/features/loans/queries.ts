@@ -66,7 +66,7 @@ export const findBorrowers = (
   selectRows(
     tx,
     `SELECT ${borrowerColumns} FROM borrower b
-     WHERE b.branch_id = ANY($1) AND (b.name ILIKE $2 OR b.card_number ILIKE $2)
+     WHERE b.branch_id = ANY($1) AND b.unlinked_at IS NULL AND (b.name ILIKE $2 OR b.card_number ILIKE $2)
      ORDER BY b.branch_id = $3 DESC, b.name LIMIT 8`,
     [branchIds, `%${text.replaceAll(/[\\%_]/g, (sign) => `\\${sign}`)}%`, branchId],
   )
@@ -167,6 +167,7 @@ export async function moveBorrower(tx: Tx, { from, to }: { from: string; to: str
     to,
   ])
   await changedRows(tx, 'UPDATE message SET borrower_id = $2 WHERE borrower_id = $1 RETURNING id', [from, to])
+  await changedRows(tx, 'UPDATE waiting_request SET borrower_id = $2 WHERE borrower_id = $1 RETURNING id', [from, to])
   await changedRows(tx, 'DELETE FROM borrower WHERE id = $1 RETURNING id', [from])
   return loans.length
 }

@@ -158,4 +158,5 @@ export class Loans {
   }
 }
 
+export { BorrowerRow } from './entities.ts'
 export { Promises } from './promises.ts'

@@ -1,0 +1,117 @@
+import { DEFAULT_UNLINK_DAYS } from '@binoculum/contract'
+import { changedRows, selectRows, type Tx } from '../../platform/database.ts'
+
+export interface BorrowerFacts {
+  readonly id: string
+  readonly branchId: string
+  readonly branchName: string
+  readonly zone: string
+  readonly name: string
+  readonly contact: string
+  readonly cardNumber: string
+  readonly language: string
+  readonly unlinkedAt: Date | null
+  readonly waits: number
+  readonly unlinksOn: string | null
+}
+
+/** When the last thing of a borrower was closed: a return, a promise that was cancelled, or having waited. */
+const lastClosed = `(SELECT max(at) FROM (
+    SELECT coalesce(l.back_at, l.promised_for, l.out_at) AS at FROM loan l WHERE l.borrower_id = b.id
+    UNION ALL SELECT w.asked_at FROM waiting_request w WHERE w.borrower_id = b.id) closed)`
+
+/** Whether anything of a borrower is open: a loan, a promise, a place in the list, or a part that is asked for. */
+const somethingOpen = `(EXISTS (SELECT 1 FROM loan l WHERE l.borrower_id = b.id AND l.state IN ('promised', 'out'))
+    OR EXISTS (SELECT 1 FROM waiting_request w WHERE w.borrower_id = b.id AND w.state IN ('waiting', 'offered'))
+    OR EXISTS (SELECT 1 FROM job j JOIN loan l ON l.id = j.loan_id WHERE l.borrower_id = b.id AND j.closed_at IS NULL))`
+
+const unlinkDays = `coalesce((SELECT p.unlink_days FROM borrower_policy p WHERE p.branch_id = b.branch_id), ${DEFAULT_UNLINK_DAYS})`
+
+export async function borrowerFacts(tx: Tx, id: string, branchIds: readonly string[]): Promise<BorrowerFacts | null> {
+  const sql = `SELECT b.id, b.branch_id AS "branchId", br.name AS "branchName", br.zone, b.name, b.contact,
+      b.card_number AS "cardNumber", b.language, b.unlinked_at AS "unlinkedAt",
+      (SELECT count(*)::int FROM waiting_request w WHERE w.borrower_id = b.id AND w.state IN ('waiting', 'offered')) AS waits,
+      (CASE WHEN NOT ${somethingOpen} THEN ((${lastClosed} AT TIME ZONE br.zone)::date + ${unlinkDays})::text END) AS "unlinksOn"
+    FROM borrower b JOIN branch br ON br.id = b.branch_id WHERE b.id = $1 AND b.branch_id = ANY($2)`
+  return (await selectRows<BorrowerFacts>(tx, sql, [id, branchIds]))[0] ?? null
+}
+
+export interface BorrowerLoanRow {
+  readonly id: string
+  readonly number: number
+  readonly kitCode: string
+  readonly kitName: string
+  readonly state: 'promised' | 'out' | 'back' | 'cancelled'
+  readonly fromOn: string
+  readonly untilOn: string
+  readonly backOn: string | null
+  readonly daysLate: number
+  readonly missing: string[]
+}
+
+/** A borrower's newest loans where somebody may see them, and what was missing after each. */
+export const loansOf = (
+  tx: Tx,
+  given: {
+    readonly id: string
+    readonly branchIds: readonly string[]
+    readonly today: string
+    readonly most: number
+  },
+): Promise<BorrowerLoanRow[]> =>
+  selectRows(
+    tx,
+    `SELECT l.id, l.number, k.code AS "kitCode", k.name AS "kitName", l.state, l.from_on::text AS "fromOn", l.until_on::text AS "untilOn",
+       (l.back_at AT TIME ZONE br.zone)::date::text AS "backOn",
+       greatest(0, coalesce((l.back_at AT TIME ZONE br.zone)::date, CASE WHEN l.state = 'out' THEN $3::date END) - l.until_on) AS "daysLate",
+       coalesce((SELECT array_agg(p.name ORDER BY p.position) FROM jsonb_array_elements(t.marks) m
+         JOIN part p ON p.id = (m->>'partId')::uuid WHERE m->>'mark' = 'missing'), '{}') AS missing
+     FROM loan l JOIN kit k ON k.id = l.kit_id JOIN branch br ON br.id = l.branch_id
+     LEFT JOIN LATERAL (SELECT marks FROM take_back WHERE loan_id = l.id ORDER BY at DESC LIMIT 1) t ON true
+     WHERE l.borrower_id = $1 AND l.branch_id = ANY($2) ORDER BY l.from_on DESC, l.number DESC LIMIT $4`,
+    [given.id, given.branchIds, given.today, given.most],
+  )
+
+/** Borrowers of whom everything has been closed for as long as their branch keeps names. */
+export const toUnlink = (tx: Tx, now: Date, most: number): Promise<{ id: string; branchId: string }[]> =>
+  selectRows(
+    tx,
+    `SELECT b.id, b.branch_id AS "branchId" FROM borrower b
+     WHERE b.unlinked_at IS NULL AND ${lastClosed} < $1::timestamptz - make_interval(days => ${unlinkDays}) AND NOT ${somethingOpen}
+     ORDER BY b.id LIMIT $2`,
+    [now, most],
+  )
+
+/** Takes out who it was, everywhere: name and contact, the words and pictures that came from them or went to them, and the
+ * first name in their guides. Loans, marks and figures stay. */
+export async function unlink(tx: Tx, id: string, now: Date): Promise<void> {
+  await changedRows(
+    tx,
+    `UPDATE borrower SET name = 'somebody', contact = '', card_number = '', unlinked_at = $2 WHERE id = $1 RETURNING id`,
+    [id, now],
+  )
+  await changedRows(tx, `UPDATE message SET subject = '', body = '' WHERE borrower_id = $1 RETURNING id`, [id])
+  await changedRows(
+    tx,
+    `UPDATE guide SET content = content - 'firstName' WHERE loan_id IN (SELECT id FROM loan WHERE borrower_id = $1) RETURNING id`,
+    [id],
+  )
+  const gone = await changedRows<{ pictureId: string | null }>(
+    tx,
+    `DELETE FROM borrower_message WHERE loan_id IN (SELECT id FROM loan WHERE borrower_id = $1) RETURNING picture_id AS "pictureId"`,
+    [id],
+  )
+  const pictures = gone.flatMap(({ pictureId }) => (pictureId === null ? [] : [pictureId]))
+  await changedRows(tx, `DELETE FROM picture WHERE id = ANY($1) AND by_staff_id IS NULL RETURNING id`, [pictures])
+}
+
+export const unlinkingsOf = (
+  tx: Tx,
+  branchIds: readonly string[],
+): Promise<{ branchId: string; branchName: string; unlinkDays: number }[]> =>
+  selectRows(
+    tx,
+    `SELECT b.id AS "branchId", b.name AS "branchName", coalesce(p.unlink_days, ${DEFAULT_UNLINK_DAYS}) AS "unlinkDays"
+     FROM branch b LEFT JOIN borrower_policy p ON p.branch_id = b.id WHERE b.id = ANY($1) ORDER BY b.name`,
+    [branchIds],
+  )

@@ -1,0 +1,106 @@
+import type { BorrowerSheet, ChangeBorrower, Session, Unlinkings } from '@binoculum/contract'
+import { coordinatorOnly, deskBranchIds, requireRole, signedInAs } from '../../platform/access.ts'
+import type { Context } from '../../platform/context.ts'
+import type { Tx } from '../../platform/database.ts'
+import { Problem } from '../../platform/errors.ts'
+import { appendRecord } from '../../platform/record.ts'
+import { loanCode } from '../judgement/service.ts'
+import { BorrowerRow } from '../loans/service.ts'
+import { localDay } from '../opening/service.ts'
+import { BorrowerPolicyRow } from './entities.ts'
+import * as queries from './queries.ts'
+
+const MOST_LOANS = 50
+/** So many at a time: the job comes again. */
+const UNLINKED_AT_ONCE = 500
+
+/** What is known of borrowers, for whoever needs it; and that it is forgotten in time. */
+export class Borrowers {
+  constructor(private readonly context: Context) {}
+
+  /** One borrower's page. Who looked is on record, with the borrower's key only. */
+  async sheet(session: Session, id: string): Promise<BorrowerSheet> {
+    const { database, clock } = this.context
+    const facts = await this.factsFor(database.reader, session, id)
+    const at = clock()
+    await appendRecord(database.reader, {
+      ...{ act: 'borrower-looked-at', at, branchId: facts.branchId, staffId: session.staffId },
+      after: { borrowerId: id },
+    })
+    const today = localDay(at, facts.zone)
+    const asked = { id, branchIds: deskBranchIds(session), today, most: MOST_LOANS + 1 }
+    const loans = await queries.loansOf(database.reader, asked)
+    const { zone: _zone, unlinkedAt, language, ...known } = facts
+    return {
+      ...known,
+      language: language === 'es' ? 'es' : 'en',
+      unlinkedAtUtc: unlinkedAt?.toISOString() ?? null,
+      loans: loans.slice(0, MOST_LOANS).map(({ number, ...loan }) => ({ ...loan, code: loanCode(number) })),
+      moreLoans: loans.length > MOST_LOANS,
+    }
+  }
+
+  async change(session: Session, id: string, given: ChangeBorrower): Promise<BorrowerSheet> {
+    await this.context.database.inTransaction(async (tx) => {
+      const { branchId, unlinkedAt } = await this.factsFor(tx, session, id)
+      if (unlinkedAt !== null) throw new Problem('NOT_FOUND')
+      await tx.update(BorrowerRow, { id }, given)
+      // That something was changed, never what: the record keeps no name.
+      const at = this.context.clock()
+      await appendRecord(tx, {
+        act: 'borrower-changed',
+        at,
+        branchId,
+        staffId: session.staffId,
+        after: { borrowerId: id },
+      })
+    })
+    return this.sheet(session, id)
+  }
+
+  private async factsFor(tx: Tx, session: Session, id: string): Promise<queries.BorrowerFacts> {
+    const facts = await queries.borrowerFacts(tx, id, deskBranchIds(session))
+    if (!facts) throw new Problem('NOT_FOUND')
+    return facts
+  }
+
+  async unlinkings(session: Session): Promise<Unlinkings> {
+    const rows = await queries.unlinkingsOf(this.context.database.reader, deskBranchIds(session))
+    return { branches: rows.map((row) => ({ ...row, mayChange: signedInAs(session, row.branchId, 'coordinator') })) }
+  }
+
+  async decide(session: Session, branchId: string, unlinkDays: number): Promise<Unlinkings> {
+    requireRole(session, branchId, coordinatorOnly)
+    await this.context.database.inTransaction(async (tx) => {
+      await tx.upsert(BorrowerPolicyRow, { branchId, unlinkDays }, ['branchId'])
+      const at = this.context.clock()
+      await appendRecord(tx, {
+        act: 'unlinking-decided',
+        at,
+        branchId,
+        staffId: session.staffId,
+        after: { unlinkDays },
+      })
+    })
+    return this.unlinkings(session)
+  }
+
+  /** Forgets whoever may be forgotten. @returns how many */
+  async forget(): Promise<number> {
+    const { database, clock } = this.context
+    const now = clock()
+    const found = await queries.toUnlink(database.reader, now, UNLINKED_AT_ONCE)
+    for (const { id, branchId } of found)
+      await database.inTransaction(async (tx) => {
+        await queries.unlink(tx, id, now)
+        await appendRecord(tx, {
+          act: 'borrowers-unlinked',
+          at: now,
+          branchId,
+          staffId: null,
+          after: { borrowerId: id },
+        })
+      })
+    return found.length
+  }
+}

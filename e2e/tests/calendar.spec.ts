@@ -117,3 +117,59 @@ test('a closing is put over loans: they are named, none is changed', async ({ pa
     .first()
     .click()
 })
+
+test('a plan suggests, a person offers, and whoever waited takes it', async ({ page, context }) => {
+  await signIn(context, 'ines')
+  await goTo(page, '/calendar/waiting')
+  await choose(page, 'Branch', library)
+  await page.getByRole('button', { name: 'Work out a plan' }).click()
+  const suggested = page.locator('section', { hasText: 'Suggested' }).getByRole('listitem').first()
+  const name = (await suggested.locator('strong').textContent()) ?? ''
+  await suggested.getByRole('button', { name: 'Offer it' }).click()
+  const line = page
+    .getByRole('list')
+    .last()
+    .getByRole('listitem')
+    .filter({ hasText: name })
+    .filter({ hasText: 'offered' })
+  await expect(line).toContainText('kept until')
+  await line.getByRole('button', { name: 'They take it' }).click()
+  await expect(line).toBeHidden()
+})
+
+test('who is late is written to by the house, once, and the letter stands in the outbox', async ({
+  page,
+  context,
+}) => {
+  await signIn(context, 'ines')
+  await goTo(page, '/setup/reminders')
+  await page.getByText('Marrowdale Library').click()
+  await page.getByText('late, first letter').click()
+  // Whatever the hour is on which this runs.
+  await page.getByLabel('not before').fill('0')
+  await page.getByLabel('not after').fill('24')
+  await page.getByLabel('not after').press('Tab')
+  await page.getByRole('button', { name: 'Keep', exact: true }).click()
+  const write = page.getByRole('button', { name: 'Write what is due now' })
+  await write.click()
+  await expect(page.getByText('What was due is written')).toBeVisible()
+  await write.click()
+  await goTo(page, '/desk/letters')
+  const letters = page.locator('.line', { hasText: 'Thistle' })
+  await expect(letters).toHaveCount(1)
+  await expect(letters).toContainText('sent')
+})
+
+test('another calendar reads a kit’s days at an address that is shown once', async ({ page, context, request }) => {
+  await signIn(context, 'ines')
+  await goTo(page, '/setup/opening')
+  await page.getByText('Marrowdale Library').click()
+  await page.getByRole('button', { name: 'Make an address' }).click()
+  const address = (await page.locator('code', { hasText: '/feeds/' }).textContent()) ?? ''
+  const file = await (await request.get(address)).text()
+  expect(file).toContain('BEGIN:VCALENDAR')
+  expect(file).toMatch(/SUMMARY:Juniper \(M-12\) is due back/)
+  await page.getByRole('button', { name: 'end it' }).click()
+  await expect(page.getByRole('button', { name: 'end it' })).toBeHidden()
+  expect((await request.get(address)).status()).toBe(404)
+})

@@ -435,6 +435,7 @@ export async function validRequests(server: Server, ines: Agent): Promise<Record
       url: `/api/branches/${branchId}/reminders`,
       body: { ...defaultReminderPolicy, kinds: ['late-1'] },
     }),
+    'post /api/branches/:id/reminders/run': async () => ({ url: `/api/branches/${branchId}/reminders/run` }),
     'put /api/branches/:id/reminder-texts': async () => ({
       url: `/api/branches/${branchId}/reminder-texts`,
       body: { kind: 'late-1', language: 'en', subject: 'Late', body: 'Dear {{name}}' },

@@ -59,6 +59,11 @@ export function makeRouter(): Router {
             component: () => import('./areas/desk/LoanPage.vue'),
           },
           {
+            path: 'desk/borrowers/:borrowerId',
+            meta: { title: 'Borrower' },
+            component: () => import('./areas/desk/BorrowerPage.vue'),
+          },
+          {
             path: 'desk/follow-up',
             meta: { title: 'Follow-up' },
             component: () => import('./areas/desk/follow-up/FollowUpPage.vue'),

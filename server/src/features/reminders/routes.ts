@@ -16,6 +16,11 @@ export async function reminderRoutes(app: App, reminders: Reminders) {
     { config: { access: coordinatorOnly }, schema: { params, body: reminderPolicySchema, response } },
     async (request) => reminders.decide(signedIn(request), request.params.id, request.body),
   )
+  app.post(
+    '/api/branches/:id/reminders/run',
+    { config: { heavy: true, access: coordinatorOnly }, schema: { params, response } },
+    async (request) => reminders.runNow(signedIn(request), request.params.id),
+  )
   app.put(
     '/api/branches/:id/reminder-texts',
     { config: { access: coordinatorOnly }, schema: { params, body: reminderTextSchema, response } },

@@ -104,6 +104,14 @@ export class Reminders {
     for (const branch of branches) if (branch.policy !== null) await this.runBranch(branch)
   }
 
+  /** The same for one branch at a press, within its hours. */
+  async runNow(session: Session, branchId: string): Promise<RemindersView> {
+    requireRole(session, branchId, coordinatorOnly)
+    const branches = await queries.policiesOf(this.context.database.reader, [branchId])
+    for (const branch of branches) if (branch.policy !== null) await this.runBranch(branch)
+    return this.list(session)
+  }
+
   private async runBranch({ branchId, branchName, zone, policy: stored }: queries.BranchPolicy): Promise<void> {
     const { database, clock } = this.context
     const now = clock()

@@ -43,6 +43,8 @@ const {
   goToToday,
 } = calendar
 text.value = String(route.query.find ?? '')
+// A loan's own page leads here, to its bar.
+if (typeof route.query.loan === 'string') chosenId.value = route.query.loan
 
 const mayAct = computed(() => session.may(branchId.value, 'coordinator', 'volunteer'))
 const columns = computed(() => (data.value ? columnsOf(data.value) : []))

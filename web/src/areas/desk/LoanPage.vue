@@ -84,9 +84,9 @@ async function join(other: Borrower) {
         </dd>
         <dt>borrower</dt>
         <dd>
-          <strong>{{ loan.borrower.name }}</strong>{{
-            loan.borrower.cardNumber ? `, card ${loan.borrower.cardNumber}` : ''
-          }}
+          <RouterLink :to="`/desk/borrowers/${loan.borrower.id}`"
+            ><strong>{{ loan.borrower.name }}</strong></RouterLink
+          >{{ loan.borrower.cardNumber ? `, card ${loan.borrower.cardNumber}` : '' }}
           <span class="quiet">{{ loan.borrower.contact }} · known at {{ loan.borrower.branchName }}</span>
         </dd>
         <template v-if="loan.outAtUtc">
@@ -107,6 +107,12 @@ async function join(other: Borrower) {
           >Take back</RouterLink
         >
         <RouterLink v-if="loan.state === 'out'" :to="`/guides/${loan.id}`" class="button">Its guide</RouterLink>
+        <RouterLink
+          v-if="loan.state === 'out' || loan.state === 'promised'"
+          :to="`/calendar?branch=${loan.branchId}&loan=${loan.id}`"
+          class="button"
+          >{{ loan.state === 'out' ? 'Put it off' : 'Move it' }}, in the calendar</RouterLink
+        >
         <RouterLink
           v-if="loan.state === 'back' && loan.isLatest"
           :to="`/desk/take-back/${loan.id}/correct`"

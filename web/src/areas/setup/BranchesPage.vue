@@ -8,6 +8,7 @@ import { fieldProblems } from '../../shared/field-problems.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import { useSession } from '../people/session.ts'
 import SetupTabs from './SetupTabs.vue'
+import UnlinkingForm from './UnlinkingForm.vue'
 
 /** Lending places of the programme, and what is decided for each. */
 const session = useSession()
@@ -125,6 +126,7 @@ async function keep() {
         <ElButton link type="primary" @click="open = null">Leave it</ElButton>
       </p>
     </form>
+    <UnlinkingForm />
   </main>
 </template>
 

@@ -66,6 +66,12 @@ const decide = () =>
   run(async () => {
     data.value = await api.put(remindersSchema, `/api/branches/${branch.value?.branchId}/reminders`, policy.value)
   })
+const isWritten = ref(false)
+async function writeNow() {
+  isWritten.value = await run(async () => {
+    data.value = await api.post(remindersSchema, `/api/branches/${branch.value?.branchId}/reminders/run`)
+  })
+}
 const write = () =>
   run(async () => {
     data.value = await api.put(remindersSchema, `/api/branches/${branch.value?.branchId}/reminder-texts`, text.value)
@@ -122,8 +128,17 @@ const write = () =>
         <ElButton v-if="branch.mayChange" type="primary" native-type="submit" :disabled="!isChanged || sending"
           >Keep</ElButton
         >
+        <ElButton
+          v-if="branch.mayChange"
+          :disabled="isChanged || sending || branch.policy.kinds.length === 0"
+          @click="writeNow"
+          >Write what is due now</ElButton
+        >
       </ElForm>
       <ProblemNote :problem="refusal" />
+      <p v-if="isWritten" role="status" class="moss">
+        What was due is written; see the <RouterLink to="/desk/letters">letters</RouterLink>.
+      </p>
 
       <h2>In which words</h2>
       <div class="choose">

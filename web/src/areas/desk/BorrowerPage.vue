@@ -1,0 +1,153 @@
+<script setup lang="ts">
+import { borrowerSheetSchema, changeBorrowerSchema } from '@binoculum/contract'
+import { computed, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import { api } from '../../shared/api/client.ts'
+import { useLoaded } from '../../shared/api/use-loaded.ts'
+import { useSending } from '../../shared/api/use-sending.ts'
+import KitTag from '../../shared/drawings/KitTag.vue'
+import { fieldProblems } from '../../shared/field-problems.ts'
+import ProblemNote from '../../shared/ProblemNote.vue'
+import { dayText, lateText } from '../../shared/words.ts'
+import DeskTabs from './DeskTabs.vue'
+
+/** One borrower: what they have, had and lost, and until when their name is kept. */
+const route = useRoute()
+const path = `/api/borrowers/${String(route.params.borrowerId)}`
+const { data: borrower, problem, reload } = useLoaded(borrowerSheetSchema, path)
+const { sending, problem: refusal, run } = useSending()
+const fields = ref({ name: '', contact: '', cardNumber: '', language: 'en' as 'en' | 'es' })
+watch(borrower, (shown) => {
+  if (shown)
+    fields.value = {
+      name: shown.name,
+      contact: shown.contact,
+      cardNumber: shown.cardNumber,
+      language: shown.language,
+    }
+})
+const wrong = computed(() => fieldProblems(changeBorrowerSchema, fields.value))
+const isChanged = computed(() => {
+  const { name, contact, cardNumber, language } = fields.value
+  const was = borrower.value
+  return (
+    !!was &&
+    (name !== was.name || contact !== was.contact || cardNumber !== was.cardNumber || language !== was.language)
+  )
+})
+const stateWords = { promised: 'promised', out: 'out', back: 'back', cancelled: 'cancelled' } as const
+const dayOf = (day: string) => dayText(`${day}T12:00:00Z`, 'UTC')
+const lateLoans = computed(() => borrower.value?.loans.filter(({ daysLate }) => daysLate > 0).length ?? 0)
+
+const keep = () =>
+  run(async () => {
+    borrower.value = await api.put(borrowerSheetSchema, path, fields.value)
+  })
+</script>
+
+<template>
+  <main class="page">
+    <DeskTabs />
+    <ProblemNote :problem="problem" @retry="reload" />
+    <template v-if="borrower">
+      <h1>{{ borrower.name }}</h1>
+      <p class="quiet">
+        known at {{ borrower.branchName }} · {{ borrower.loans.length }}{{ borrower.moreLoans ? ' or more' : '' }}
+        {{ borrower.loans.length === 1 ? 'loan' : 'loans' }}, {{ lateLoans === 0 ? 'none late' : `${lateLoans} late`
+        }}{{ borrower.waits > 0 ? ' · waits for a kit' : '' }}
+      </p>
+      <p v-if="borrower.unlinkedAtUtc" class="second">
+        The name was taken out on {{ dayText(borrower.unlinkedAtUtc, 'UTC') }}; nobody knows any more who it was.
+      </p>
+      <template v-else>
+        <p class="second">
+          {{
+            borrower.unlinksOn
+              ? `Name and contact are taken out after ${dayOf(borrower.unlinksOn)}, unless something new begins.`
+              : 'Name and contact stay while something is open.'
+          }}
+          That you looked is on record.
+        </p>
+        <form aria-label="Who it is" @submit.prevent="keep">
+          <label class="labelled"
+            ><span>name</span><ElInput v-model="fields.name" name="borrower-name" maxlength="200" /><i
+              v-if="wrong.name"
+              class="rust"
+              >{{ wrong.name }}</i
+            ></label
+          >
+          <label class="labelled"
+            ><span>telephone or mail</span
+            ><ElInput v-model="fields.contact" name="borrower-contact" maxlength="200" /><i
+              v-if="wrong.contact"
+              class="rust"
+              >{{ wrong.contact }}</i
+            ></label
+          >
+          <label class="labelled"
+            ><span>library card</span><ElInput v-model="fields.cardNumber" name="borrower-card" maxlength="50"
+          /></label>
+          <label class="labelled"
+            ><span>letters in</span
+            ><ElSelect v-model="fields.language" aria-label="letters in"
+              ><ElOption value="en" label="English" /><ElOption value="es" label="Español" /></ElSelect
+          ></label>
+          <ElButton native-type="submit" :disabled="!isChanged || Object.keys(wrong).length > 0 || sending"
+            >Keep</ElButton
+          >
+        </form>
+        <ProblemNote :problem="refusal" />
+      </template>
+      <h2>Loans</h2>
+      <p v-if="borrower.loans.length === 0" class="quiet">None yet.</p>
+      <ul>
+        <li v-for="loan in borrower.loans" :key="loan.id">
+          <RouterLink :to="`/desk/loans/${loan.id}`">{{ loan.code }}</RouterLink>
+          <span>{{ loan.kitName }} <KitTag :code="loan.kitCode" /></span>
+          <span>{{ dayOf(loan.fromOn) }} to {{ dayOf(loan.backOn ?? loan.untilOn) }}</span>
+          <span class="quiet"
+            >{{ stateWords[loan.state]
+            }}<strong v-if="loan.daysLate > 0" class="rust">, {{ lateText(loan.daysLate) }}</strong
+            >{{ loan.missing.length > 0 ? ` · missing: ${loan.missing.join(', ')}` : '' }}</span
+          >
+        </li>
+      </ul>
+    </template>
+  </main>
+</template>
+
+<style scoped>
+form {
+  display: grid;
+  grid-template-columns: repeat(4, minmax(0, 220px)) auto;
+  gap: 8px 16px;
+  align-items: end;
+  margin: 12px 0;
+}
+
+h2 {
+  margin: 16px 0 4px;
+}
+
+ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+li {
+  display: grid;
+  grid-template-columns: 80px minmax(160px, 240px) minmax(180px, 240px) minmax(0, 1fr);
+  gap: 12px;
+  align-items: center;
+  padding: 6px 0;
+  border-bottom: 1px solid var(--rule);
+}
+
+@media (max-width: 760px) {
+  form,
+  li {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

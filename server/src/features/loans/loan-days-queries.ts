@@ -1,7 +1,6 @@
 import type { Taken } from '@binoculum/contract'
 import { jobCodes, jobFacts } from '@binoculum/core'
 import { selectRows, type Tx } from '../../platform/database.ts'
-import type { WantedDays } from './loan-days.ts'
 
 const goneCodes = jobCodes.filter((code) => jobFacts(code).never)
 /** Looked at for being fit, until enough are. */
@@ -27,6 +26,16 @@ export const usualTurnaroundOf = (kitId: string) => `(
 export async function usualTurnaround(tx: Tx, kitId: string): Promise<number | null> {
   const sql = `SELECT ${usualTurnaroundOf('$1')} AS days`
   return (await selectRows<{ days: number | null }>(tx, sql, [kitId]))[0]?.days ?? null
+}
+
+/** The days of a kit that somebody wants. */
+export interface WantedDays {
+  readonly kitId: string
+  readonly fromOn: string
+  readonly untilOn: string
+  readonly turnaroundDays: number
+  /** The loan that wants them, where there is one already: it stands in nobody's way. */
+  readonly loanId: string | null
 }
 
 export interface OpenLoan {

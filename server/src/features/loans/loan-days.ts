@@ -6,20 +6,11 @@ import { Problem } from '../../platform/errors.ts'
 import { judgeRow, loanCode, type Shelf } from '../judgement/service.ts'
 import type { BranchDays } from '../opening/service.ts'
 import * as queries from './loan-days-queries.ts'
+import type { WantedDays } from './loan-days-queries.ts'
 
 const MOST_TURNAROUND_DAYS = 14
 const NEAREST = 3
 const LOOK_AROUND_DAYS = 120
-
-/** The days of a kit that somebody wants. */
-export interface WantedDays {
-  readonly kitId: string
-  readonly fromOn: string
-  readonly untilOn: string
-  readonly turnaroundDays: number
-  /** The loan that wants them, where there is one already: it stands in nobody's way. */
-  readonly loanId: string | null
-}
 
 /** Days between two loans of a kit: what eight of ten of its model's last returns needed until they were checked, and never
  * less than the branch's own number. */
@@ -120,3 +111,5 @@ export async function whileFree<T>(
     })
   }
 }
+
+export type { WantedDays } from './loan-days-queries.ts'

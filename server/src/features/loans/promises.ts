@@ -12,15 +12,15 @@ import { isGone, loanCode } from '../judgement/service.ts'
 import { requireOpenDay, type BranchDays } from '../opening/service.ts'
 import { Loan } from './entities.ts'
 import { turnaroundOf, whileFree, type WantedDays } from './loan-days.ts'
+import type { LoanDesk } from './loan-rooms.ts'
 import { lockLoan, type LoanRow } from './queries.ts'
-import type { Loans } from './service.ts'
 import { dueInstant, linkEnd } from './slip.ts'
 
 /** Kits promised for days to come, and loans that are put off. The database refuses days that somebody else has. */
 export class Promises {
   constructor(
     private readonly context: Context,
-    private readonly loans: Loans,
+    private readonly loans: LoanDesk,
   ) {}
 
   async promise(session: Session, given: PromiseKit): Promise<PromiseMade> {

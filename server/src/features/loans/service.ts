@@ -6,21 +6,11 @@ import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
 import { appendRecord } from '../../platform/record.ts'
 import { hashToken, newToken } from '../../platform/secrets.ts'
-import { daysLate, isGone, judgeRow, loanCode, shelfKit, type Shelf, type ShelfRow } from '../judgement/service.ts'
-import type { Opening } from '../opening/service.ts'
-import type { Sheets } from '../sheet/service.ts'
-import type { KitStore } from '../store/service.ts'
+import { daysLate, isGone, judgeRow, loanCode, shelfKit, type ShelfRow } from '../judgement/service.ts'
 import { BorrowerRow, Loan } from './entities.ts'
+import type { KitRooms, LoanDesk } from './loan-rooms.ts'
 import * as queries from './queries.ts'
 import { guidePath, linkEnd, slipOf } from './slip.ts'
-
-/** Rooms that know kits. */
-export interface KitRooms {
-  readonly store: KitStore
-  readonly shelf: Shelf
-  readonly sheets: Sheets
-  readonly opening: Opening
-}
 
 /** So many fit kits stand on the desk's page; the shelf has them all. */
 const MOST_LENDABLE = 10
@@ -54,7 +44,7 @@ function lendable(rows: readonly ShelfRow[], branchIds: readonly string[], now: 
 }
 
 /** Loans as the desk sees them, their borrowers and their links. Handing out and taking back have files of their own. */
-export class Loans {
+export class Loans implements LoanDesk {
   constructor(
     private readonly context: Context,
     readonly rooms: KitRooms,

@@ -30,6 +30,8 @@ async function client(base, password) {
   return { ask, branchId: memberships[0].branchId }
 }
 
+const day = (ahead) => new Date(Date.now() + ahead * 86_400_000).toISOString().slice(0, 10)
+
 /** Reads of every room, of the demo's own branches, and the three acts of a desk's day. */
 const routes = {
   shelf: ({ ask }) => ask('GET', '/api/kits'),
@@ -51,6 +53,11 @@ const routes = {
   models: ({ ask }) => ask('GET', '/api/models'),
   places: ({ ask }) => ask('GET', '/api/sites'),
   drawer: ({ ask }) => ask('GET', '/api/spares'),
+  'calendar, ten weeks': ({ ask, branchId }) =>
+    ask('GET', `/api/branches/${branchId}/calendar?from=${day(0)}&days=70`),
+  'free days': ({ ask, branchId }) =>
+    ask('GET', `/api/branches/${branchId}/slots?wish=faint&from=${day(0)}&until=${day(84)}&lengthDays=14`),
+  'waiting list': ({ ask, branchId }) => ask('GET', `/api/branches/${branchId}/waiting`),
   people: ({ ask }) => ask('GET', '/api/people'),
   mark: async (side) => {
     const [part] = side.kit.parts

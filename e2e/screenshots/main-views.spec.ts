@@ -1,3 +1,4 @@
+import { choose } from '../support/choose.ts'
 import { fileURLToPath } from 'node:url'
 import type { Page } from '@playwright/test'
 import { fillHandOut, goTo, press, signIn, test } from '../support/people.ts'
@@ -50,9 +51,11 @@ test('main views', async ({ page, context, browser }) => {
   await page.waitForTimeout(800)
   await keep(page, 'take-back')
 
-  await goTo(page, '/desk/follow-up')
-  await page.waitForSelector('li.current')
-  await keep(page, 'follow-up')
+  await goTo(page, '/calendar')
+  await choose(page, 'Branch', /Marrowdale/)
+  await page.locator('.clashes button').first().click()
+  await page.waitForTimeout(600)
+  await keep(page, 'calendar')
   await goTo(page, '/practice/telescope')
   await page.getByRole('button', { name: 'Screw B' }).waitFor()
   for (const key of ['b', 'ArrowRight', 'ArrowRight', 'c', 'ArrowLeft', 'h', 'h']) await press(page, key)

@@ -90,5 +90,13 @@ it('searching borrowers, loans and parts walks indexes, whatever their number', 
   )
   expect(await planOf(`SELECT 1 FROM part WHERE name ILIKE '%barlow%'`)).toContain('ix_part_name_letters')
   expect(await planOf(`SELECT 1 FROM kit WHERE upper(code) = upper('m-01')`)).toContain('uq_kit_code_upper')
+  expect(
+    await planOf(
+      `SELECT 1 FROM loan WHERE branch_id = gen_random_uuid() AND from_on BETWEEN current_date - 366 AND current_date`,
+    ),
+  ).toContain('ix_loan_branch_id_from_on')
+  expect(
+    await planOf(`SELECT back_at FROM loan WHERE kit_id = gen_random_uuid() ORDER BY from_on DESC LIMIT 3`),
+  ).toContain('ix_loan_from_on_kit_id')
   expect(await planOf(`SELECT 1 FROM loan WHERE borrower_id = gen_random_uuid()`)).toContain('ix_loan_borrower_id')
 })

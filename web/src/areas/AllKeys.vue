@@ -10,6 +10,17 @@ const followUp = [
   ['n', 'didn’t help: the next step'],
   ['x', 'done'],
 ] as const
+const calendar = [
+  ['p', 'promise a kit: what for, by whom'],
+  ['t', 'today'],
+  ['w', 'a fortnight or ten weeks'],
+  ['↑ ↓', 'to the next kit’s loan'],
+  ['← →', 'the chosen promise a day sooner or later; else the calendar a week on'],
+  ['+ −', 'the chosen loan a day longer or shorter'],
+  ['e', 'a week longer'],
+  ['1 – 3', 'ways out of a clash'],
+  ['Enter', 'lets the change go; Esc leaves it as it was'],
+] as const
 const bench = [
   ['Space', 'a step is fine; the weight was moved; the scale is set'],
   ['x', 'a step is not fine'],
@@ -61,6 +72,13 @@ const card = [
       <h2>At the bench</h2>
       <dl>
         <template v-for="[key, words] in bench" :key="key">
+          <dt><KeyCap :name="key" /></dt>
+          <dd>{{ words }}</dd>
+        </template>
+      </dl>
+      <h2>In the calendar</h2>
+      <dl>
+        <template v-for="[key, words] in calendar" :key="key">
           <dt><KeyCap :name="key" /></dt>
           <dd>{{ words }}</dd>
         </template>

@@ -144,7 +144,7 @@ test('who is late is written to by the house, once, and the letter stands in the
   await signIn(context, 'ines')
   await goTo(page, '/setup/reminders')
   await page.getByText('Marrowdale Library').click()
-  await page.getByText('late, first letter').click()
+  await page.getByRole('group', { name: 'written when' }).getByText('late, first letter').click()
   // Whatever the hour is on which this runs.
   await page.getByLabel('not before').fill('0')
   await page.getByLabel('not after').fill('24')

@@ -432,3 +432,11 @@ export {
   type ChangeBorrower,
   type Unlinkings,
 } from './borrowers.ts'
+export {
+  benchEveningFieldsSchema,
+  benchPlansSchema,
+  type BenchEveningFields,
+  type BenchPlanLine,
+  type BenchPlans,
+  type BranchBenchPlan,
+} from './bench-plan.ts'

@@ -14,6 +14,7 @@ export const actsOf = {
     'agreement-written',
   ],
   opening: ['opening-changed', 'closing-added', 'closing-removed'],
+  benchPlan: ['bench-evening-added', 'bench-evening-removed'],
   reminders: ['reminders-decided', 'reminder-written'],
   waiting: ['waiting-asked', 'waiting-offered', 'waiting-answered', 'waiting-gone'],
   borrowers: ['borrower-looked-at', 'borrower-changed', 'borrowers-unlinked', 'unlinking-decided'],

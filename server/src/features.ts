@@ -1,4 +1,5 @@
 import { archive } from './features/archive/feature.ts'
+import { benchPlan } from './features/bench-plan/feature.ts'
 import { borrowers } from './features/borrowers/feature.ts'
 import { calendar } from './features/calendar/feature.ts'
 import { calculators } from './features/calculators/feature.ts'
@@ -45,6 +46,7 @@ export const features: readonly Feature[] = [
   waiting,
   borrowers,
   feeds,
+  benchPlan,
   printing,
   practice,
   archive,

@@ -58,6 +58,8 @@ function likely(shape: Shape, depth = 0): fc.Arbitrary<unknown> {
       )
       .map((values) => Object.fromEntries(fields.map(([key], at) => [key, values[at]])))
   }
+  const places = shape.prefixItems as Shape[] | undefined
+  if (places) return fc.tuple(...places.map((each) => likely(each, depth + 1)))
   if (type === 'array')
     return fc.array(likely((shape.items ?? {}) as Shape, depth + 1), { maxLength: depth > 2 ? 1 : 3 })
   if (type === 'boolean') return fc.boolean()

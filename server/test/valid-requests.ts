@@ -163,6 +163,7 @@ export async function validRequests(server: Server, ines: Agent): Promise<Record
     ...{ kitId: (await freeKit()).id, fromOn: '2026-04-06', untilOn: '2026-04-11' },
     borrower: { id: await borrower() },
   })
+  const evening = { onDay: '2026-03-20', seats: 2, minutesEach: 90, note: '' }
   const feed = { kind: 'loans', kitId: null }
   const wishBody = async () => ({
     ...{ ...key(), borrower: { id: await borrower() }, kinds: ['floor-reflector'], lengthDays: 7, wantsDark: false },
@@ -487,6 +488,16 @@ export async function validRequests(server: Server, ines: Agent): Promise<Record
       url: `/api/branches/${branchId}/unlinking`,
       body: { unlinkDays: 60 },
     }),
+    'get /api/bench-plan': get('/api/bench-plan'),
+    'post /api/branches/:id/bench-evenings': async () => ({
+      url: `/api/branches/${branchId}/bench-evenings`,
+      body: evening,
+    }),
+    'delete /api/branches/:id/bench-evenings/:eveningId': async () => {
+      await ines.post(`/api/branches/${branchId}/bench-evenings`, evening)
+      const id = await sql('SELECT id FROM bench_evening WHERE branch_id = $1 ORDER BY id LIMIT 1')
+      return { url: `/api/branches/${branchId}/bench-evenings/${id}` }
+    },
     'get /api/opening': get('/api/opening'),
     'put /api/branches/:id/opening': async () => ({ url: `/api/branches/${branchId}/opening`, body: defaultOpening }),
     'post /api/branches/:id/closings': async () => ({

@@ -60,6 +60,14 @@ export function promisesAhead(given: {
   return promises
 }
 
+/** Two evenings at the bench, of which the first can't hold all that is wanted before the second. */
+export function demoBenchEvenings(branchId: string, now: DateTime) {
+  const chance = new Chance('bench evenings')
+  return [2, 9].map((days) => ({
+    ...{ id: chance.id(), branchId, onDay: now.plus({ days }).toISODate(), seats: 1, minutesEach: 45, note: '' },
+  }))
+}
+
 /** Nine who wait, in the order of asking: more than there are kits of the kinds that they want. */
 export function demoWaiting(
   branchId: string,

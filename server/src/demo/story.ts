@@ -6,7 +6,15 @@ import { demoModels, demoWeighGroups } from './catalogue.ts'
 import { demoLandmarks } from './finders.ts'
 import { demoGuideWords } from './guide-words.ts'
 import { KitHistory } from './kit-history.ts'
-import { demoClosings, demoWaiting, demoOpenings, openDay, promisesAhead, zoneOf } from './months-ahead.ts'
+import {
+  demoBenchEvenings,
+  demoClosings,
+  demoWaiting,
+  demoOpenings,
+  openDay,
+  promisesAhead,
+  zoneOf,
+} from './months-ahead.ts'
 import { demoSites } from './mounts.ts'
 import { Chance } from './random.ts'
 import { demoBorrowers, demoBranches, demoSpares, demoStaff, type BranchKey, type KitStory } from './scenario.ts'
@@ -141,6 +149,7 @@ export function tellStory(now: Date, passwordHashes: readonly string[], kits: re
     })),
     parts: all(({ rows }) => rows.parts),
     loans: all(({ rows }) => rows.loans).sort(byTime('outAt')),
+    benchEvenings: demoBenchEvenings(idOf('library'), DateTime.fromJSDate(now)),
     waiting: demoWaiting(idOf('library'), borrowers, DateTime.fromJSDate(now)),
     takeBacks: all(({ rows }) => rows.takeBacks),
     guides: all(({ rows }) => rows.guides),

@@ -15,6 +15,10 @@ const tables = [
     CONSTRAINT "ck_waiting_request_state" CHECK ("state" IN ('waiting', 'offered', 'served', 'gone')),
     CONSTRAINT "ck_waiting_request_days" CHECK ("earliest_on" <= "latest_on"),
     CONSTRAINT "pk_waiting_request" PRIMARY KEY ("id"))`,
+  `CREATE TABLE "bench_evening" ("id" uuid NOT NULL, "branch_id" uuid NOT NULL, "on_day" date NOT NULL,
+    "seats" integer NOT NULL, "minutes_each" integer NOT NULL, "note" text NOT NULL DEFAULT '',
+    CONSTRAINT "ck_bench_evening_room" CHECK ("seats" > 0 AND "minutes_each" > 0),
+    CONSTRAINT "pk_bench_evening" PRIMARY KEY ("id"))`,
   `CREATE TABLE "calendar_feed" ("token_hash" text NOT NULL, "branch_id" uuid NOT NULL, "kind" text NOT NULL, "kit_id" uuid,
     "by_staff_id" uuid NOT NULL, "made_at" timestamptz NOT NULL,
     CONSTRAINT "ck_calendar_feed_kind" CHECK ("kind" IN ('loans', 'kit')),
@@ -27,6 +31,7 @@ const keys = [
   ['waiting_request', 'branch_id', 'branch'],
   ['waiting_request', 'borrower_id', 'borrower'],
   ['waiting_request', 'offer_loan_id', 'loan'],
+  ['bench_evening', 'branch_id', 'branch'],
   ['calendar_feed', 'branch_id', 'branch'],
   ['calendar_feed', 'kit_id', 'kit'],
   ['calendar_feed', 'by_staff_id', 'staff'],
@@ -35,6 +40,7 @@ const indexes = [
   `CREATE INDEX "ix_waiting_request_asked_at_branch_id_state" ON "waiting_request" ("branch_id", "state", "asked_at")`,
   `CREATE INDEX "ix_waiting_request_borrower_id" ON "waiting_request" ("borrower_id")`,
   `CREATE INDEX "ix_waiting_request_offer_loan_id" ON "waiting_request" ("offer_loan_id")`,
+  `CREATE INDEX "ix_bench_evening_branch_id_on_day" ON "bench_evening" ("branch_id", "on_day")`,
   `CREATE INDEX "ix_calendar_feed_branch_id" ON "calendar_feed" ("branch_id")`,
 ]
 
@@ -65,7 +71,14 @@ export class ProgrammeInTime1765600000000 implements MigrationInterface {
     await runner.query(`ALTER TABLE "message" DROP "once_key", ALTER "by_staff_id" SET NOT NULL`)
     await runner.query(`ALTER TABLE "loan" DROP "promised_at"`)
     await runner.query(`ALTER TABLE "borrower" DROP "unlinked_at", DROP "language"`)
-    for (const table of ['calendar_feed', 'waiting_request', 'borrower_policy', 'reminder_text', 'reminder_policy'])
+    for (const table of [
+      'bench_evening',
+      'calendar_feed',
+      'waiting_request',
+      'borrower_policy',
+      'reminder_text',
+      'reminder_policy',
+    ])
       await runner.query(`DROP TABLE "${table}"`)
   }
 }

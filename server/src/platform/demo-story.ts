@@ -22,6 +22,7 @@ export interface DemoStory {
   readonly kits: readonly Row[]
   readonly parts: readonly Row[]
   readonly loans: readonly Row[]
+  readonly benchEvenings: readonly Row[]
   readonly waiting: readonly Row[]
   readonly takeBacks: readonly Row[]
   readonly guides: readonly Row[]

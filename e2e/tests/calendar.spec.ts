@@ -173,3 +173,21 @@ test('another calendar reads a kit’s days at an address that is shown once', a
   await expect(page.getByRole('button', { name: 'end it' })).toBeHidden()
   expect((await request.get(address)).status()).toBe(404)
 })
+
+test('an evening at the bench is planned: what will be late is told, and another place helps', async ({
+  page,
+  context,
+}) => {
+  await signIn(context, 'kofi')
+  await goTo(page, '/bench/plan')
+  const late = page.getByRole('status')
+  await expect(late).toContainText(/won’t be ready in time/)
+  const minutes = async () => Number(/(\d+) more minutes/.exec((await late.textContent()) ?? '')?.[1])
+  const before = await minutes()
+  // Today, with room for all of it.
+  const form = page.getByRole('form', { name: 'Another evening' })
+  await form.getByLabel('places').fill('6')
+  await form.getByLabel('minutes each').fill('240')
+  await form.getByRole('button', { name: 'Add the evening' }).click()
+  await expect(async () => expect((await late.count()) === 0 || (await minutes()) < before).toBe(true)).toPass()
+})

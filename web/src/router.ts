@@ -74,6 +74,11 @@ export function makeRouter(): Router {
             component: () => import('./areas/desk/follow-up/LettersPage.vue'),
           },
           { path: 'bench', meta: { title: 'Bench' }, component: () => import('./areas/bench/BenchPage.vue') },
+          {
+            path: 'bench/plan',
+            meta: { title: 'Evenings at the bench' },
+            component: () => import('./areas/bench/BenchPlanPage.vue'),
+          },
           { path: 'bench/:code', meta: { title: 'Check' }, component: () => import('./areas/bench/CheckPage.vue') },
           { path: 'guides', meta: { title: 'Guides' }, component: () => import('./areas/guides/GuidesPage.vue') },
           {

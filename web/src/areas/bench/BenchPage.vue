@@ -7,6 +7,7 @@ import KitTag from '../../shared/drawings/KitTag.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import { ownZone, whenText } from '../../shared/words.ts'
 import { useSession } from '../people/session.ts'
+import BenchTabs from './BenchTabs.vue'
 import BorrowerMessages from './BorrowerMessages.vue'
 
 const session = useSession()
@@ -16,6 +17,7 @@ const minutes = computed(() => bench.value?.waiting.reduce((sum, item) => sum + 
 
 <template>
   <main class="page bench">
+    <BenchTabs />
     <h1>The bench</h1>
     <p v-if="bench && bench.waiting.length > 0" class="quiet">
       {{ bench.waiting.length }} kits wait, about {{ minutes }} minutes. What is promised soonest stands first.

@@ -1,0 +1,214 @@
+<script setup lang="ts">
+import { benchPlansSchema, type BenchPlanLine, type BranchBenchPlan } from '@binoculum/contract'
+import dayjs from 'dayjs'
+import { computed, reactive, ref } from 'vue'
+import { api } from '../../shared/api/client.ts'
+import { useLoaded } from '../../shared/api/use-loaded.ts'
+import { useSending } from '../../shared/api/use-sending.ts'
+import DayPicker from '../../shared/controls/DayPicker.vue'
+import KitTag from '../../shared/drawings/KitTag.vue'
+import ProblemNote from '../../shared/ProblemNote.vue'
+import BenchTabs from './BenchTabs.vue'
+
+/** Which kit is put right on which evening, what will be late, and what would help; printed for the evening. */
+const { data, problem, reload } = useLoaded(benchPlansSchema, '/api/bench-plan')
+const { sending, problem: refusal, run } = useSending()
+const chosenId = ref('')
+const plan = computed<BranchBenchPlan | null>(() => {
+  const branches = data.value?.branches ?? []
+  const busiest = [...branches].sort((a, b) => b.lines.length - a.lines.length)[0]
+  return branches.find(({ branchId }) => branchId === chosenId.value) ?? busiest ?? null
+})
+const evening = reactive({ onDay: dayjs().format('YYYY-MM-DD'), seats: 2, minutesEach: 120, note: '' })
+const dayWords = (day: string) => dayjs(day).format('dddd D MMMM')
+const linesOn = (eveningId: string, seat: number): BenchPlanLine[] =>
+  plan.value?.lines.filter((line) => line.eveningId === eveningId && line.seat === seat) ?? []
+const minutesOf = (lines: readonly BenchPlanLine[]) => lines.reduce((sum, { minutes }) => sum + minutes, 0)
+const late = computed(() => plan.value?.lines.filter(({ isLate }) => isLate) ?? [])
+const without = computed(
+  () => plan.value?.lines.filter(({ eveningId, isLate }) => eveningId === null && !isLate) ?? [],
+)
+
+const add = () =>
+  run(async () => {
+    data.value = await api.post(benchPlansSchema, `/api/branches/${plan.value?.branchId}/bench-evenings`, evening)
+  })
+const remove = (id: string) =>
+  run(async () => {
+    await api.remove(`/api/branches/${plan.value?.branchId}/bench-evenings/${id}`)
+    await reload()
+  })
+const print = () => window.print()
+</script>
+
+<template>
+  <main class="page bench-plan">
+    <BenchTabs class="screen-only" />
+    <h1>Evenings at the bench</h1>
+    <ProblemNote :problem="problem" @retry="reload" />
+    <ProblemNote :problem="refusal" />
+    <template v-if="plan">
+      <ElRadioGroup
+        v-if="(data?.branches.length ?? 0) > 1"
+        :model-value="plan.branchId"
+        class="screen-only"
+        aria-label="Branch"
+        @update:model-value="chosenId = String($event)"
+      >
+        <ElRadioButton v-for="each in data?.branches" :key="each.branchId" :value="each.branchId">{{
+          each.branchName
+        }}</ElRadioButton>
+      </ElRadioGroup>
+      <section v-if="late.length > 0" class="late" role="status">
+        <p>
+          <strong class="rust"
+            >{{
+              late.length === 1 ? 'One kit won’t be ready in time' : `${late.length} kits won’t be ready in time`
+            }}.</strong
+          >
+          {{ plan.minutesShort }} more minutes before they are fetched would do: one more place, a longer evening or
+          an earlier one.
+        </p>
+        <p v-for="line in late" :key="line.kitCode" class="second">
+          <RouterLink :to="`/kits/${encodeURIComponent(line.kitCode)}`">{{ line.kitName }}</RouterLink> is fetched on
+          {{ dayWords(line.neededOn ?? plan.today) }}{{ line.eveningId ? '' : ' and has no evening' }}; about
+          {{ line.minutes }} minutes{{ line.isHeld ? '; it is held, and the bench alone doesn’t cure that' : '' }}.
+        </p>
+      </section>
+      <p v-else-if="plan.lines.length > 0" class="moss">Everything that is promised is ready in time.</p>
+      <p v-else><strong>The bench is clear.</strong></p>
+
+      <form v-if="plan.mayChange" class="add screen-only" aria-label="Another evening" @submit.prevent="add">
+        <label class="labelled"
+          ><span>evening of</span><DayPicker v-model="evening.onDay" :from="plan.today" aria-label="Evening of"
+        /></label>
+        <label class="labelled"
+          ><span>places</span><ElInputNumber v-model="evening.seats" :min="1" :max="40" aria-label="places"
+        /></label>
+        <label class="labelled"
+          ><span>minutes each</span
+          ><ElInputNumber v-model="evening.minutesEach" :min="10" :max="720" :step="10" aria-label="minutes each"
+        /></label>
+        <label class="labelled note"
+          ><span>note</span><ElInput v-model="evening.note" maxlength="200" name="evening-note"
+        /></label>
+        <ElButton native-type="submit" :disabled="sending">Add the evening</ElButton>
+        <ElButton v-if="plan.evenings.length > 0" @click="print">Print the list</ElButton>
+      </form>
+
+      <section v-for="each in plan.evenings" :key="each.id" class="evening">
+        <h2>
+          {{ dayWords(each.onDay) }}
+          <em
+            >{{ each.seats }} {{ each.seats === 1 ? 'place' : 'places' }}, {{ each.minutesEach }} minutes each{{
+              each.note ? ` · ${each.note}` : ''
+            }}</em
+          >
+          <ElButton v-if="plan.mayChange" link class="screen-only" @click="remove(each.id)">take it off</ElButton>
+        </h2>
+        <div class="seats">
+          <div v-for="seat in each.seats" :key="seat" class="seat">
+            <p class="second">
+              place {{ seat }} · {{ minutesOf(linesOn(each.id, seat - 1)) }} of {{ each.minutesEach }} min
+            </p>
+            <ol>
+              <li v-for="line in linesOn(each.id, seat - 1)" :key="line.kitCode">
+                <p>
+                  <span class="box" aria-hidden="true" />
+                  <RouterLink
+                    :to="
+                      line.isHeld
+                        ? `/kits/${encodeURIComponent(line.kitCode)}`
+                        : `/bench/${encodeURIComponent(line.kitCode)}`
+                    "
+                    class="serif"
+                    >{{ line.kitName }}</RouterLink
+                  >
+                  <KitTag :code="line.kitCode" />
+                  <span class="second"
+                    >{{ line.minutes }} min{{ line.neededOn ? `, fetched ${dayWords(line.neededOn)}` : '' }}</span
+                  >
+                  <strong v-if="line.isLate" class="rust"> late</strong>
+                </p>
+                <p v-for="sentence in line.sentences" :key="sentence" class="second">{{ sentence }}</p>
+              </li>
+            </ol>
+            <p v-if="linesOn(each.id, seat - 1).length === 0" class="quiet">nothing</p>
+          </div>
+        </div>
+      </section>
+      <p v-if="plan.evenings.length === 0" class="quiet">
+        No evening is set yet. Add one, and the kits that wait are given to it.
+      </p>
+      <section v-if="without.length > 0">
+        <h2>Without an evening <em>nobody waits for these yet</em></h2>
+        <p>{{ without.map(({ kitName, minutes }) => `${kitName}, ${minutes} min`).join(' · ') }}</p>
+      </section>
+    </template>
+  </main>
+</template>
+
+<style scoped>
+.late {
+  margin: 10px 0;
+  padding: 10px 14px;
+  border-left: 3px solid var(--rust);
+  background: var(--card);
+}
+
+.add {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 14px;
+  align-items: end;
+  margin: 14px 0;
+}
+
+.add :deep(.el-input-number) {
+  width: 130px;
+}
+
+.note {
+  flex: 1 1 180px;
+  max-width: 300px;
+}
+
+h2 {
+  margin: 14px 0 4px;
+}
+
+.seats {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(300px, 1fr));
+  gap: 12px 28px;
+}
+
+.seat {
+  padding: 8px 12px;
+  border: 1px solid var(--rule);
+  background: var(--card);
+}
+
+ol {
+  margin: 4px 0 0;
+  padding: 0;
+  list-style: none;
+}
+
+li {
+  padding: 5px 0;
+  border-top: 1px solid var(--rule);
+}
+
+li .serif {
+  font-size: 18px;
+}
+
+.box {
+  display: inline-block;
+  width: 11px;
+  height: 11px;
+  margin-right: 6px;
+  border: 1px solid var(--ink);
+}
+</style>

@@ -200,6 +200,15 @@ li {
   border-top: 1px solid var(--rule);
 }
 
+h2 :deep(.el-button) {
+  margin-left: 10px;
+  font-size: 14px;
+}
+
+li :deep(.tag) {
+  margin: 0 6px;
+}
+
 li .serif {
   font-size: 18px;
 }

@@ -127,6 +127,18 @@ describe('ways out of a clash', () => {
     expect(ways[2]?.wanted).toMatchObject({ fromOn: '2026-04-21', untilOn: '2026-05-05' })
   })
 
+  it('offer no kit that is late, though it may come back today', () => {
+    const late = testCalendarLoan('l', {
+      ...{ kitId: idOf('Tansy'), state: 'out', fromOn: '2026-03-30', untilOn: '2026-04-13', daysLate: 3 },
+    })
+    const later = { ...loan, fromOn: '2026-04-20', untilOn: '2026-05-04' }
+    expect(waysOut(testCalendar({ loans: [later, late] }), later).some(({ title }) => title.includes('Tansy'))).toBe(
+      false,
+    )
+    const back = { ...late, untilOn: '2026-04-16', daysLate: 0 }
+    expect(waysOut(testCalendar({ loans: [later, back] }), later)[0]?.title).toBe('Lend Tansy instead')
+  })
+
   it('offer no kit that is held or taken, and no day of one that is held', () => {
     const kits = [
       testCalendarKit('Yarrow', { condition: 'new' }),

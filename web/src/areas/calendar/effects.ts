@@ -96,8 +96,10 @@ const LOOK_AHEAD_DAYS = 60
 export function waysOut(calendar: Calendar, loan: CalendarLoan): WayOut[] {
   const kitOf = new Map(calendar.kits.map((kit) => [kit.id, kit]))
   const own = kitOf.get(loan.kitId)
+  // A kit that is late may come back today or never: nobody is sent to it.
+  const late = new Set(calendar.loans.filter(({ daysLate }) => daysLate > 0).map(({ kitId }) => kitId))
   const others = calendar.kits
-    .filter((kit) => kit.id !== loan.kitId && !kit.gone && isFit(kit))
+    .filter((kit) => kit.id !== loan.kitId && !kit.gone && isFit(kit) && !late.has(kit.id))
     .sort((a, b) => likeness(b, own) - likeness(a, own))
     .map((kit): WayOut => {
       const same = kit.modelName === own?.modelName

@@ -30,7 +30,9 @@ it('a feed is read by whoever has its address: every open loan, by code, nobody 
      WHERE branch_id = $1 AND state IN ('promised', 'out')`,
     [branchId],
   )
-  expect(events).toHaveLength((open?.n ?? 0) + (open?.promised ?? 0))
+  const evenings = events.filter(({ summary }) => summary.startsWith('Evening at the bench'))
+  expect(evenings.map(({ startDate }) => String(startDate))).toEqual(['2026-03-14', '2026-03-21'])
+  expect(events).toHaveLength((open?.n ?? 0) + (open?.promised ?? 0) + evenings.length)
   const text = events.map(({ summary }) => summary).join()
   expect(demoBorrowers.filter(({ name }) => text.includes(name))).toEqual([])
   const answer = await server.agent().get(path)

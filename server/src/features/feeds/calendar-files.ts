@@ -13,10 +13,21 @@ export interface FeedLoan {
   readonly untilOn: string
 }
 
+export interface FeedEvening {
+  readonly id: string
+  readonly onDay: string
+  readonly seats: number
+  readonly minutesEach: number
+}
+
 const dayAfter = (date: string): string => dateOfDay(dayNumber(date) + 1)
 
-/** Days as an iCalendar file [RFC 5545]: a pick-up or a return is an event of a whole day, which has no zone. */
-export function calendarFile(name: string, loans: readonly FeedLoan[]): string {
+/** Days as an iCalendar file [RFC 5545]: a pick-up, a return or an evening at the bench is an event of a whole day, which has no zone. */
+export function calendarFile(
+  name: string,
+  loans: readonly FeedLoan[],
+  evenings: readonly FeedEvening[] = [],
+): string {
   const calendar = icalGenerator({
     name,
     prodId: { company: 'Binoculum', product: 'Calendar', language: 'EN' },
@@ -28,6 +39,8 @@ export function calendarFile(name: string, loans: readonly FeedLoan[]): string {
     if (state === 'promised') add(`out-${id}`, fromOn, `${kitName} (${kitCode}) goes out, ${code}`)
     add(`back-${id}`, untilOn, `${kitName} (${kitCode}) is due back, ${code}`)
   }
+  for (const { id, onDay, seats, minutesEach } of evenings)
+    add(`bench-${id}`, onDay, `Evening at the bench: ${seats} × ${minutesEach} min`)
   return calendar.toString()
 }
 

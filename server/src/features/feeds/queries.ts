@@ -1,6 +1,6 @@
 import type { Feed } from '@binoculum/contract'
 import { changedRows, selectRows, type Tx } from '../../platform/database.ts'
-import type { FeedLoan } from './calendar-files.ts'
+import type { FeedEvening, FeedLoan } from './calendar-files.ts'
 
 /** As much of a hash as tells feeds apart. */
 export const ID_LENGTH = 12
@@ -35,6 +35,15 @@ export async function feedByHash(tx: Tx, tokenHash: string): Promise<FeedOfToken
     FROM calendar_feed f JOIN branch b ON b.id = f.branch_id WHERE f.token_hash = $1`
   return (await selectRows<FeedOfToken>(tx, sql, [tokenHash]))[0] ?? null
 }
+
+/** Evenings at a branch's bench, of late and to come. */
+export const benchEvenings = (tx: Tx, branchId: string, from: string): Promise<FeedEvening[]> =>
+  selectRows(
+    tx,
+    `SELECT id, on_day::text AS "onDay", seats, minutes_each AS "minutesEach" FROM bench_evening
+     WHERE branch_id = $1 AND on_day >= $2 ORDER BY on_day LIMIT 100`,
+    [branchId, from],
+  )
 
 /** Open loans and promises of a branch, or of one kit. */
 export const openLoans = (tx: Tx, { branchId, kitId }: FeedOfToken): Promise<FeedLoan[]> =>

@@ -70,7 +70,9 @@ export class Feeds {
     const feed = await queries.feedByHash(reader, hashToken(token))
     if (!feed) throw new Problem('LINK_OVER')
     const loans = await queries.openLoans(reader, feed)
-    return calendarFile(`${feed.branchName}: kits out and back`, loans)
+    const { today } = await this.opening.daysOf(reader, feed.branchId)
+    const evenings = feed.kind === 'kit' ? [] : await queries.benchEvenings(reader, feed.branchId, today)
+    return calendarFile(`${feed.branchName}: kits out and back`, loans, evenings)
   }
 
   /** What a calendar file would close; nothing is kept before somebody has seen it. */

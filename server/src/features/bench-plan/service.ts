@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import type { BenchEveningFields, BenchPlanLine, BenchPlans, Session } from '@binoculum/contract'
 import { dayNumber, planBench, reasonSentence } from '@binoculum/core'
-import { MoreThanOrEqual } from 'typeorm'
 import { branchIdsOf, deskRoles, requireRole, signedInAs } from '../../platform/access.ts'
 import type { Context } from '../../platform/context.ts'
 import { Problem } from '../../platform/errors.ts'
@@ -9,6 +8,7 @@ import { appendRecord } from '../../platform/record.ts'
 import { shelfKit, type Shelf } from '../judgement/service.ts'
 import { localDay, type Opening } from '../opening/service.ts'
 import { BenchEveningRow } from './entities.ts'
+import { eveningsFrom } from './queries.ts'
 
 const MOST_EVENINGS = 60
 /** Plans look so many evenings ahead; those beyond are too far to be planned for. */
@@ -32,12 +32,7 @@ export class BenchPlanning {
     const { database, clock } = this.context
     const now = clock()
     const { branchName, today, zone } = await this.opening.daysOf(database.reader, branchId)
-    const rows = await database.reader.find(BenchEveningRow, {
-      where: { branchId, onDay: MoreThanOrEqual(today) },
-      order: { onDay: 'ASC' },
-      take: MOST_PLANNED,
-    })
-    const evenings = rows.map(({ branchId: _id, ...evening }) => evening)
+    const evenings = await eveningsFrom(database.reader, { branchId, from: today, most: MOST_PLANNED })
     const waiting = (await this.shelf.rowsOfBranch(branchId))
       .map((row) => shelfKit(row, now))
       .filter(({ group }) => group === 'bench' || group === 'held')

@@ -56,6 +56,15 @@ const good: Record<string, object> = {
   },
   'finder.verdict': { misalignmentArcmin: 20, trueFieldDeg: 1 },
   'readiness.judge': judge,
+  'loans.freeSlots': {
+    ...{ bookings: [{ from: '2026-04-01', until: '2026-04-14' }], from: '2026-04-13', until: '2026-05-10' },
+    ...{ lengthDays: 14, turnaroundDays: 2, openWeekdays: [1, 2, 3, 4, 5, 6], closedDates: ['2026-05-01'] },
+  },
+  'loans.plan': {
+    kits: [{ id: 'a', kinds: ['table'], bookings: [] }],
+    requests: [{ id: 'r', kinds: ['table'], earliest: '2026-04-13', latest: '2026-04-20', lengthDays: 7 }],
+    ...{ turnaroundDays: 1, openWeekdays: [1, 2, 3, 4, 5] },
+  },
   'mount.balance': {
     counterweights: [{ massG: 1980 }],
     shaft: { minMm: 80, maxMm: 301 },
@@ -130,6 +139,8 @@ it.each([
     path: 'weighings.0.measuredG',
   },
   { name: 'readiness.judge', change: { atUtc: 'noon' }, path: 'atUtc' },
+  { name: 'loans.freeSlots', change: { openWeekdays: [0] }, path: 'openWeekdays.0' },
+  { name: 'loans.plan', change: { turnaroundDays: -1 }, path: 'turnaroundDays' },
   { name: 'readiness.judge', change: { parts: [{ role: 'tube', mark: 'gone' }] }, path: 'parts.0.mark' },
 ])('$name refuses $change and names $path', ({ name, change, path }) => {
   const answer = calculate(name, { ...good[name], ...change })

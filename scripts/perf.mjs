@@ -11,7 +11,9 @@ import { startServer } from './lib/server.mjs'
 import { ensureChromium, ensurePackages, ensurePostgres, rootFolder } from './lib/setup.mjs'
 
 const KITS = 500
+/** So many rounds at least, and more while others disturb all of them. */
 const ROUNDS = 3
+const MOST_ROUNDS = 8
 const REQUESTS_A_ROUND = 60
 const LISTED_KITS = 2000
 const LISTED_PARTS = 30
@@ -27,7 +29,7 @@ const quietLimits = {
 /** What fails: bytes, and times against a yardstick of the same minute. The usual ratio on a quiet machine, with room of two. */
 const limits = {
   shelfFirstLoadKb: 300,
-  shelfToYardstick: 2 * 5,
+  shelfToYardstick: 2 * 3,
   importToReading: 2 * 6,
   explainToEverySet: 2 * 6,
   explainDeskToEverySet: 2 * 45,
@@ -126,7 +128,8 @@ async function measureShelf(base, { cookie }, client) {
   }
   const rounds = []
   let quietWorkMs = Infinity
-  for (let round = 0; round < ROUNDS; round++) {
+  const isDisturbed = () => rounds.every((round) => round.shelfToYardstick > limits.shelfToYardstick)
+  for (let round = 0; round < ROUNDS || (round < MOST_ROUNDS && isDisturbed()); round++) {
     const [shelf, session, work, query] = [[], [], [], []]
     for (let i = 0; i < REQUESTS_A_ROUND; i++) {
       shelf.push(await timeOf('/api/kits'))

@@ -96,8 +96,8 @@ it('searching borrowers, loans and parts walks indexes, whatever their number', 
       `SELECT 1 FROM loan WHERE branch_id = '${someone}' AND from_on BETWEEN current_date - 366 AND current_date`,
     ),
   ).toContain('ix_loan_branch_id_from_on')
-  expect(
-    await planOf(`SELECT back_at FROM loan WHERE kit_id = '${someone}' ORDER BY from_on DESC LIMIT 3`),
-  ).toContain('ix_loan_from_on_kit_id')
+  expect(await planOf(`SELECT back_at FROM loan WHERE kit_id = '${someone}' ORDER BY from_on DESC LIMIT 3`)).toMatch(
+    /ix_loan_(from_on_kit_id|kit_id_state)/,
+  )
   expect(await planOf(`SELECT 1 FROM loan WHERE borrower_id = gen_random_uuid()`)).toContain('ix_loan_borrower_id')
 })

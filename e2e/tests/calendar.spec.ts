@@ -155,7 +155,7 @@ test('who is late is written to by the house, once, and the letter stands in the
   await expect(page.getByText('What was due is written')).toBeVisible()
   await write.click()
   await goTo(page, '/desk/letters')
-  const letters = page.locator('.line', { hasText: 'Thistle' })
+  const letters = page.locator('.line', { hasText: 'Thistle was due back on' })
   await expect(letters).toHaveCount(1)
   await expect(letters).toContainText('sent')
 })

@@ -100,7 +100,8 @@ export class Calendar {
     ])
     const bookings = bookingsByKit(loans, days.today)
     const kits = rows
-      .filter((row) => !isGone(row) && canBeLent(row, judgeRow(row, now).condition))
+      // A kit that is late may come back today or never: nothing is planned with it.
+      .filter((row) => !isGone(row) && !isLate(row, now) && canBeLent(row, judgeRow(row, now).condition))
       .map((row) => ({ ...row, bookings: bookings.get(row.id) ?? [] }))
     const evenings = place ? nightsFrom(place, from, Math.min(MOST_CALENDAR_DAYS, length + 28)) : []
     const dark = evenings.map(({ date, moonlessDarkHours }) => ({ date, hours: moonlessDarkHours }))
@@ -147,7 +148,7 @@ export class Calendar {
         const massKg = massOf.get(row.id) ?? 0
         const fit = kitSuits({ family: row.family as Parameters<typeof kitSuits>[0]['family'], massKg }, asked)
         const { id: kitId, code: kitCode, name: kitName, modelName } = row
-        const late = row.loan && daysLate(new Date(row.loan.dueAt), now) > 0 ? ['it is late now'] : []
+        const late = isLate(row, now) ? ['it is late now'] : []
         const reason = [slotReason(asked.wish, best.nights), ...fit.reasons, ...late].join('; ')
         const of = { kitId, kitCode, kitName, modelName, massKg, reason }
         return [{ ...of, ...best.slot, ...best.nights, suits: fit.suits && late.length === 0, value: value(best) }]
@@ -159,6 +160,8 @@ export class Calendar {
 }
 
 const MOST_SUGGESTED = 6
+
+const isLate = ({ loan }: ShelfRow, now: Date) => loan !== null && daysLate(new Date(loan.dueAt), now) > 0
 
 /** One that is out is looked at when it is back. */
 const canBeLent = (row: ShelfRow, condition: Condition) =>

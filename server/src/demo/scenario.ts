@@ -185,6 +185,7 @@ export const demoKits: readonly KitStory[] = [
   },
   {
     code: 'M-11',
+    neverPromised: true,
     name: 'Larkspur',
     model: 'goto-84',
     branch: 'library',

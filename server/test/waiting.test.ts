@@ -95,6 +95,21 @@ describe('the waiting list', () => {
     expect([sheet.state, sheet.history[0]?.act]).toEqual(['cancelled', 'promise-cancelled'])
   })
 
+  it('whoever fetched the kit before anybody noted their answer waits no more', async () => {
+    const { request, body } = await firstSuggestion()
+    const offered = await ines.post<WaitingList>(`/api/waiting/${request.id}/offer`, body)
+    const loanId = offered.body.requests.find(({ id }) => id === request.id)?.offer?.loanId
+    await server.source.query(
+      `UPDATE loan SET state = 'back', out_at = now(), due_at = now(), back_at = now() WHERE id = $1`,
+      [loanId],
+    )
+    server.time.now = new Date('2026-03-20T14:00:00Z')
+    ines = await server.signIn('ines')
+    await server.app.house.use(Waiting).endOffers()
+    expect((await list()).requests.some(({ id }) => id === request.id)).toBe(false)
+    expect((await ines.get<LoanSheet>(`/api/loans/${loanId}`)).body.state).toBe('back')
+  })
+
   it('somebody asks, and takes their name off again', async () => {
     kofi = await server.signIn('kofi')
     const asked = await kofi.post<WaitingList>(`/api/branches/${branchId}/waiting`, {

@@ -21,6 +21,8 @@ export interface WaitingRow {
   readonly offerKitCode: string | null
   readonly offerFromOn: string | null
   readonly offerUntilOn: string | null
+  /** The kit that was offered went out to them. */
+  readonly isFetched: boolean
   readonly version: number
 }
 
@@ -29,7 +31,7 @@ const waitingSql = (where: string) => `
     w.asked_at AS "askedAt", w.kinds, w.earliest_on::text AS "earliestOn", w.latest_on::text AS "latestOn",
     w.length_days AS "lengthDays", w.wants_dark AS "wantsDark", w.note, w.state, w.offer_loan_id AS "offerLoanId",
     w.offer_ends_at AS "offerEndsAt", k.name AS "offerKitName", k.code AS "offerKitCode", l.from_on::text AS "offerFromOn",
-    l.until_on::text AS "offerUntilOn", w.version
+    l.until_on::text AS "offerUntilOn", coalesce(l.state IN ('out', 'back'), false) AS "isFetched", w.version
   FROM waiting_request w JOIN borrower b ON b.id = w.borrower_id
   LEFT JOIN loan l ON l.id = w.offer_loan_id LEFT JOIN kit k ON k.id = l.kit_id
   WHERE ${where} ORDER BY w.asked_at, w.id LIMIT 500`

@@ -159,12 +159,24 @@ export class Waiting {
   /** Offers that nobody answered end: the kit is free again, and whoever waited keeps their place. */
   async endOffers(): Promise<void> {
     const { database, clock } = this.context
-    for (const { id, version, branchId, offerLoanId } of await queries.overdueOffers(database.reader, clock()))
+    for (const { id, version, branchId, offerLoanId, isFetched } of await queries.overdueOffers(
+      database.reader,
+      clock(),
+    ))
       await database.inTransaction(async (tx) => {
-        if (!(await queries.changeRequest(tx, { id, version, state: 'offered' }, { state: 'waiting' }))) return
-        if (offerLoanId)
+        // Whoever fetched it has said yes, whether or not somebody wrote that down.
+        const to = isFetched ? ({ state: 'served', offerLoanId } as const) : ({ state: 'waiting' } as const)
+        if (!(await queries.changeRequest(tx, { id, version, state: 'offered' }, to))) return
+        if (offerLoanId && !isFetched)
           await this.rooms.promises.release(tx, offerLoanId, null, 'the offer was not answered in time')
-        await this.keep(tx, 'waiting-answered', { branchId, staffId: null }, { requestId: id, answer: 'none' })
+        await this.keep(
+          tx,
+          'waiting-answered',
+          { branchId, staffId: null },
+          {
+            ...{ requestId: id, answer: isFetched ? 'fetched' : 'none' },
+          },
+        )
       })
   }
 

@@ -1,3 +1,4 @@
+import { benchSkills } from '@binoculum/core'
 import { z } from 'zod'
 import { daySchema } from './days.ts'
 import { idSchema } from './people.ts'
@@ -15,7 +16,23 @@ export const benchEveningFieldsSchema = z.object({
   note: z.string().trim().max(200).default(''),
 })
 export type BenchEveningFields = z.infer<typeof benchEveningFieldsSchema>
-export const benchEveningSchema = benchEveningFieldsSchema.extend({ id: idSchema })
+export const benchEveningSchema = benchEveningFieldsSchema.extend({
+  id: idSchema,
+  /** Who comes, place by place; places beyond are nobody's yet. */
+  staffIds: z.array(idSchema),
+})
+
+export const benchSkillSchema = z.enum(benchSkills)
+export const benchSkillsGivenSchema = z.object({
+  staffId: idSchema,
+  /** Null where nothing is said: anything is given to them. */
+  skills: z.array(benchSkillSchema).max(benchSkills.length).nullable(),
+})
+export type BenchSkillsGiven = z.infer<typeof benchSkillsGivenSchema>
+export const benchSeatsSchema = z.object({ staffIds: z.array(idSchema).max(40) })
+
+export const benchHandSchema = benchSkillsGivenSchema.extend({ name: z.string(), mayChange: z.boolean() })
+export type BenchHand = z.infer<typeof benchHandSchema>
 
 export const benchPlanLineSchema = z.object({
   kitCode: z.string(),
@@ -24,6 +41,11 @@ export const benchPlanLineSchema = z.object({
   /** What is to be put right, in words. */
   sentences: z.array(z.string()),
   minutes: z.number(),
+  /** How many of its stations go by what they took before. */
+  measuredStations: z.number().int(),
+  skills: z.array(benchSkillSchema),
+  /** Nobody of those who come can do it. */
+  isBeyondAnybody: z.boolean(),
   neededOn: z.string().nullable(),
   eveningId: idSchema.nullable(),
   seat: z.number().int(),
@@ -39,6 +61,8 @@ export const branchBenchPlanSchema = z.object({
   today: z.string(),
   mayChange: z.boolean(),
   evenings: z.array(benchEveningSchema),
+  /** Who works at this bench. */
+  hands: z.array(benchHandSchema),
   lines: z.array(benchPlanLineSchema),
   minutesShort: z.number(),
   proven: z.boolean(),

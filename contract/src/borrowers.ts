@@ -1,4 +1,4 @@
-import { reminderLanguages } from '@binoculum/core'
+import { borrowerLevels, reminderLanguages } from '@binoculum/core'
 import { z } from 'zod'
 import { idSchema } from './people.ts'
 
@@ -25,6 +25,9 @@ export const borrowerSheetSchema = z.object({
   contact: z.string(),
   cardNumber: z.string(),
   language: z.enum(reminderLanguages),
+  level: z.enum(borrowerLevels).nullable(),
+  /** Their branch keeps card numbers only. */
+  cardOnly: z.boolean(),
   /** When name and contact were taken out; null while they are known. */
   unlinkedAtUtc: z.string().nullable(),
   /** The day from which on they will be taken out, as things stand; null while something is open. */
@@ -37,20 +40,55 @@ export const borrowerSheetSchema = z.object({
 export type BorrowerSheet = z.infer<typeof borrowerSheetSchema>
 
 export const changeBorrowerSchema = z.object({
-  name: z.string().trim().min(1, 'must not be empty').max(200),
-  contact: z.string().trim().min(3, 'must be a telephone number or a mail address').max(200),
+  /** Left out where the branch keeps card numbers only. */
+  name: z.string().trim().min(1, 'must not be empty').max(200).optional(),
+  contact: z.string().trim().min(3, 'must be a telephone number or a mail address').max(200).optional(),
   cardNumber: z.string().trim().max(50),
   language: z.enum(reminderLanguages),
+  level: z.enum(borrowerLevels).nullable().optional(),
 })
 export type ChangeBorrower = z.infer<typeof changeBorrowerSchema>
 
 export const DEFAULT_UNLINK_DAYS = 30
 export const unlinkingSchema = z.object({
   unlinkDays: z.number().int().min(1, 'one day at least').max(3650, 'ten years at most'),
+  /** Only card numbers are kept, no names and no contacts. Those that are known are taken out at once. */
+  cardOnly: z.boolean(),
 })
+export type Unlinking = z.infer<typeof unlinkingSchema>
 export const unlinkingsSchema = z.object({
   branches: z.array(
-    z.object({ branchId: idSchema, branchName: z.string(), mayChange: z.boolean(), unlinkDays: z.number().int() }),
+    unlinkingSchema.extend({
+      branchId: idSchema,
+      branchName: z.string(),
+      mayChange: z.boolean(),
+      /** Borrowers whose name is known. */
+      names: z.number().int(),
+      /** Those of them without a card: they keep their names until everything of theirs is closed. */
+      namesWithoutCard: z.number().int(),
+    }),
   ),
 })
 export type Unlinkings = z.infer<typeof unlinkingsSchema>
+
+/** What stands where a name would, at a branch that keeps card numbers only. */
+export const cardName = (cardNumber: string): string => `card ${cardNumber}`
+
+/** What a card directory tells about one card. */
+export const directoryCardSchema = z.object({
+  cardNumber: z.string().min(1).max(50),
+  name: z.string().trim().min(1).max(200),
+  contact: z.string().trim().max(200).default(''),
+  language: z.enum(reminderLanguages).catch('en'),
+  /** The last day on which the card is good; null where it has none. */
+  validUntil: z.iso.date().nullable().default(null),
+})
+
+export const cardAnswerSchema = z.object({
+  /** `silent`: it didn't answer in time, or said what can't be read. Nothing waits for it. */
+  state: z.enum(['good', 'expired', 'unknown', 'silent']),
+  /** Null unless the card is known, and where the branch keeps no names. */
+  person: directoryCardSchema.pick({ name: true, contact: true, language: true }).nullable(),
+  validUntil: z.string().nullable(),
+})
+export type CardAnswer = z.infer<typeof cardAnswerSchema>

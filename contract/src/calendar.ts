@@ -55,6 +55,9 @@ export const calendarKitSchema = z.object({
   reasons: z.array(reasonSchema),
   /** Lost or retired: nothing can be promised. */
   gone: z.boolean(),
+  /** The van brings it on the day before the first, and takes it away on the day after the last; null where it doesn't. */
+  hereFrom: z.string().nullable(),
+  hereUntil: z.string().nullable(),
 })
 export type CalendarKit = z.infer<typeof calendarKitSchema>
 

@@ -38,6 +38,23 @@ export const errorCatalogue = {
     message:
       'This kit is promised to somebody else for these days. Lend another, bring it back sooner, or move the promise.',
   },
+  KIT_TRAVELS: {
+    status: 409,
+    message: 'The van takes this kit to another branch then. Choose days before it, or promise it there.',
+  },
+  TRANSFER_IN_THE_WAY: {
+    status: 409,
+    message:
+      'Loans of this kit aren’t over by then: they are named. Move or cancel them first, or choose a later day.',
+  },
+  NO_VAN: {
+    status: 422,
+    message: 'The van doesn’t go from one branch to the other on that day. Choose one of the days named.',
+  },
+  CARD_ONLY: {
+    status: 422,
+    message: 'This branch keeps card numbers only. Type the number of the card; a name isn’t kept.',
+  },
   CLOSED_DAY: { status: 422, message: 'The desk is closed on that day. Choose one on which it is open.' },
   PROMISE_IN_PAST: { status: 422, message: 'A kit can’t be promised for a day that is over.' },
   TOO_FAR_AHEAD: { status: 422, message: 'Nothing is promised so far ahead. Choose an earlier day.' },

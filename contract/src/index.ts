@@ -98,6 +98,8 @@ export {
   deskSchema,
   borrowerSchema,
   borrowersFoundSchema,
+  cardNumberSchema,
+  type BorrowersFound,
   agreementSchema,
   handOutFormSchema,
   handOutSchema,
@@ -431,6 +433,11 @@ export {
   type BorrowerSheet,
   type ChangeBorrower,
   type Unlinkings,
+  cardName,
+  cardAnswerSchema,
+  directoryCardSchema,
+  type CardAnswer,
+  type Unlinking,
 } from './borrowers.ts'
 export {
   benchEveningFieldsSchema,
@@ -439,4 +446,20 @@ export {
   type BenchPlanLine,
   type BenchPlans,
   type BranchBenchPlan,
+  benchSkillSchema,
+  benchSkillsGivenSchema,
+  benchSeatsSchema,
+  type BenchSkillsGiven,
+  type BenchHand,
 } from './bench-plan.ts'
+export {
+  loansInTheWaySchema,
+  planTransferSchema,
+  settleTransferSchema,
+  transferSchema,
+  transfersSchema,
+  type PlanTransfer,
+  type SettleTransfer,
+  type Transfer,
+  type Transfers,
+} from './transfers.ts'

@@ -1,4 +1,4 @@
-import { cleanAnswers, outcomes } from '@binoculum/core'
+import { borrowerLevels, cleanAnswers, outcomes } from '@binoculum/core'
 import { z } from 'zod'
 import { daySchema } from './days.ts'
 import { guideWishesSchema } from './guides.ts'
@@ -67,9 +67,19 @@ export const borrowerSchema = z.object({
   loansBefore: z.number().int(),
   /** Where they are known; a borrower of the programme may borrow anywhere in it. */
   branchName: z.string(),
+  /** What was last known of their practice; null where nobody has asked. */
+  level: z.enum(borrowerLevels).nullable(),
 })
 export type Borrower = z.infer<typeof borrowerSchema>
-export const borrowersFoundSchema = z.object({ borrowers: z.array(borrowerSchema) })
+export const borrowersFoundSchema = z.object({
+  borrowers: z.array(borrowerSchema),
+  /** The branch keeps card numbers only: somebody new is a card, without name and contact. */
+  cardOnly: z.boolean(),
+  /** There is a directory that can be asked for a card. */
+  hasDirectory: z.boolean(),
+})
+
+export type BorrowersFound = z.infer<typeof borrowersFoundSchema>
 
 export const agreementSchema = z.object({ id: idSchema, version: z.number().int(), text: z.string() })
 
@@ -104,7 +114,9 @@ export const handOutFormSchema = z.object({
 })
 export type HandOutForm = z.infer<typeof handOutFormSchema>
 
-/** Somebody known, or somebody new. */
+export const cardNumberSchema = z.string().trim().min(1, 'type the number of the card').max(50)
+
+/** Somebody known, somebody new, or, where a branch keeps no names, a card. */
 export const borrowerGivenSchema = z.union([
   z.object({ id: idSchema }),
   z.object({
@@ -112,6 +124,8 @@ export const borrowerGivenSchema = z.union([
     contact: z.string().trim().min(3, 'must be a telephone number or a mail address').max(200),
     cardNumber: z.string().trim().max(50).default(''),
   }),
+  // Strict, so that a name that was left empty is never taken for one that isn't kept.
+  z.strictObject({ cardNumber: cardNumberSchema }),
 ])
 
 export const handOutSchema = z.object({

@@ -19,6 +19,8 @@ export const openingFieldsSchema = z
     turnaroundDays: days(0, 30),
     longestLoanDays: days(1, 366),
     aheadDays: days(1, 730),
+    /** On which the van calls, that carries kits between branches; none where there is none. */
+    vanWeekdays: z.array(z.number().int().min(1).max(7)).max(7).default([]),
   })
   .refine(({ pickUpFrom, pickUpUntil }) => pickUpFrom < pickUpUntil, {
     path: ['pickUpUntil'],
@@ -34,6 +36,7 @@ export const defaultOpening: OpeningFields = {
   turnaroundDays: 1,
   longestLoanDays: 92,
   aheadDays: 366,
+  vanWeekdays: [],
 }
 
 export const closingFieldsSchema = z

@@ -176,6 +176,7 @@ export {
 } from './words/reminders.ts'
 export { offerLetter } from './words/offer.ts'
 export { planBench, type BenchEvening, type BenchPlan, type BenchWork } from './checks/bench-plan.ts'
+export { benchSkills, workAhead, type BenchSkill, type StationTime } from './checks/bench-work.ts'
 export { slotNights, slotWishes, suitsWish, type SlotNights, type SlotWish } from './loans/suggest-slots.ts'
 export { clashText, slotReason, wishWords } from './words/loans.ts'
 export { moonIsUp, skyEvening, type Evening, type Planet } from './sky/evening.ts'

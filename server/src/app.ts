@@ -14,6 +14,7 @@ import { House } from './platform/house.ts'
 import { Jobs } from './platform/jobs.ts'
 import { Live } from './platform/live.ts'
 import { logSettings } from './platform/log.ts'
+import type { CardDirectory } from './platform/card-directory.ts'
 import type { MailDriver } from './platform/mail.ts'
 import { beingWatched } from './platform/metrics.ts'
 import { pages, securityHeaders } from './platform/pages.ts'
@@ -33,6 +34,8 @@ export interface AppOptions {
   /** Where letters go; else the stand-in that ships with this program. */
   readonly mail?: MailDriver
   readonly mailFrom?: string
+  /** Where cards are known: null for nowhere; left out, the stand-in is. */
+  readonly cards?: CardDirectory | null
   /** Of one address. */
   readonly requestsAMinute?: number
   /** With it the server's figures may be read from other machines than its own. */
@@ -47,8 +50,9 @@ const standIns: Partial<Drivers> = Object.assign({}, ...features.map((feature) =
 export async function buildApp(options: AppOptions): Promise<App> {
   const secure = options.publicUrl?.startsWith('https:') ?? false
   const { database, clock, demo, mail = standIns.mail, mailFrom = 'lending@binoculum.invalid' } = options
+  const cards = options.cards === undefined ? (standIns.cards ?? null) : options.cards
   if (!mail) throw new Error('Nothing takes letters: no feature has a stand-in for mail')
-  const context = { database, clock, secure, demo, mail, mailFrom }
+  const context = { database, clock, secure, demo, mail, mailFrom, cards }
   const app = fastify({
     logger: logSettings(options.log),
     frameworkErrors: refuseUrl,

@@ -3,6 +3,7 @@ import { benchPlan } from './features/bench-plan/feature.ts'
 import { borrowers } from './features/borrowers/feature.ts'
 import { calendar } from './features/calendar/feature.ts'
 import { calculators } from './features/calculators/feature.ts'
+import { cards } from './features/cards/feature.ts'
 import { checks } from './features/checks/feature.ts'
 import { contents } from './features/contents/feature.ts'
 import { drafts } from './features/drafts/feature.ts'
@@ -21,6 +22,7 @@ import { secondFactor } from './features/second-factor/feature.ts'
 import { sheet } from './features/sheet/feature.ts'
 import { sites } from './features/sites/feature.ts'
 import { store } from './features/store/feature.ts'
+import { transfers } from './features/transfers/feature.ts'
 import { upkeep } from './features/upkeep/feature.ts'
 import { waiting } from './features/waiting/feature.ts'
 import type { Feature } from './platform/feature.ts'
@@ -32,6 +34,7 @@ export const features: readonly Feature[] = [
   opening,
   store,
   judgement,
+  transfers,
   sheet,
   kits,
   sites,
@@ -45,6 +48,7 @@ export const features: readonly Feature[] = [
   reminders,
   waiting,
   borrowers,
+  cards,
   feeds,
   benchPlan,
   printing,

@@ -4,6 +4,7 @@ import { fileURLToPath } from 'node:url'
 import { buildApp } from './app.ts'
 import { loadDemo } from './demo/load.ts'
 import { People } from './features/people/service.ts'
+import { httpDirectory } from './platform/card-directory.ts'
 import { readConfig } from './platform/config.ts'
 import { smtpDriver } from './platform/smtp.ts'
 import { makeDataSource } from './data-source.ts'
@@ -31,9 +32,12 @@ async function main(): Promise<void> {
   const webFolder = join(dirname(fileURLToPath(import.meta.url)), '..', '..', 'web', 'dist')
   const demo = config.mode === 'demo'
   const { publicUrl, mailFrom, smtpUrl, metricsToken, requestsAMinute } = config
+  const { cardDirectory } = config
+  const ownDirectory = cardDirectory === 'none' ? null : httpDirectory(cardDirectory)
+  const cards = cardDirectory === 'simulated' ? undefined : ownDirectory
   const mail = smtpUrl ? smtpDriver(smtpUrl) : undefined
   const app = await buildApp({
-    ...{ database, clock, demo, publicUrl, webFolder, mail, mailFrom, metricsToken, requestsAMinute },
+    ...{ database, clock, demo, publicUrl, webFolder, mail, mailFrom, cards, metricsToken, requestsAMinute },
     log: true,
     jobsEverySeconds: 30,
   })

@@ -46,6 +46,60 @@ describe('the plan of the bench', () => {
     expect(after.lines).toEqual(before.lines)
   })
 
+  it('a station counts with what the model’s checks took, from the third on', async () => {
+    const [line] = (await read()).lines.filter(({ skills }) => skills.includes('collimation'))
+    const [{ modelId }]: [{ modelId: string }] = await server.source.query(
+      `SELECT model_id AS "modelId" FROM kit WHERE code = $1`,
+      [line?.kitCode],
+    )
+    const set = (minutes: number, times: number) =>
+      server.source.query(
+        `INSERT INTO step_median (model_id, step_key, median_seconds, times) VALUES ($1, 'station collimation', $2, $3)
+         ON CONFLICT (model_id, step_key) DO UPDATE SET median_seconds = excluded.median_seconds, times = excluded.times`,
+        [modelId, minutes * 60, times],
+      )
+    const minutesNow = async () => (await read()).lines.find(({ kitCode }) => kitCode === line?.kitCode)
+    await set(31, 3)
+    const timed = await minutesNow()
+    expect(timed?.measuredStations).toBeGreaterThan(0)
+    await set(41, 3)
+    expect((await minutesNow())?.minutes).toBe((timed?.minutes ?? 0) + 10)
+    await set(41, 2)
+    expect((await minutesNow())?.measuredStations).toBe((timed?.measuredStations ?? 0) - 1)
+  })
+
+  it('work goes to whoever comes and knows it', async () => {
+    const { evenings, hands, lines } = await read()
+    const [evening] = evenings
+    const kofi = hands.find(({ name }) => name === 'Kofi Arden')
+    const people = `/api/branches/${branchId}/bench-evenings/${evening?.id}/people`
+    expect(lines.some(({ skills }) => skills.includes('collimation'))).toBe(true)
+    const seated = planIn((await ines.put<BenchPlans>(people, { staffIds: [kofi?.staffId] })).body)
+    const placed = seated.lines.filter(({ eveningId }) => eveningId === evening?.id)
+    expect(placed.flatMap(({ skills }) => skills).filter((skill) => !kofi?.skills?.includes(skill))).toEqual([])
+    // More people than places, and somebody who doesn't work here.
+    expect((await ines.put(people, { staffIds: hands.map(({ staffId }) => staffId) })).status).toBe(400)
+    const [petra]: { id: string }[] = await server.source.query(`SELECT id FROM staff WHERE name = 'Petra Holm'`)
+    expect((await ines.put(people, { staffIds: [petra?.id] })).status).toBe(404)
+    await ines.put(people, { staffIds: [] })
+  })
+
+  it('everybody says of themselves what they can do, a coordinator of anybody', async () => {
+    const agent = await server.signIn('kofi')
+    const { hands } = await read()
+    const path = `/api/branches/${branchId}/bench-skills`
+    const idOf = (given: string) => hands.find(({ name }) => name === given)?.staffId
+    const own = { staffId: idOf('Kofi Arden'), skills: ['finder', 'finder'] }
+    const said = planIn((await agent.put<BenchPlans>(path, own)).body)
+    expect(said.hands.find(({ name }) => name === 'Kofi Arden')).toMatchObject({
+      skills: ['finder'],
+      mayChange: true,
+    })
+    expect((await agent.put(path, { staffId: idOf('Ines Marlow'), skills: [] })).status).toBe(403)
+    const free = planIn((await ines.put<BenchPlans>(path, { ...own, skills: null })).body)
+    expect(free.hands.find(({ name }) => name === 'Kofi Arden')?.skills).toBeNull()
+  })
+
   it('what is checked falls out by itself', async () => {
     const [line] = (await read()).lines.filter(({ isHeld }) => !isHeld)
     const kit = await kitOf(ines, line?.kitCode ?? '')

@@ -1,4 +1,5 @@
-import type { BorrowerSheet, LoanSheet } from '@binoculum/contract'
+import { randomUUID } from 'node:crypto'
+import type { BorrowerSheet, CardAnswer, Desk, LoanSheet, Unlinkings } from '@binoculum/contract'
 import { Borrowers } from '../src/features/borrowers/service.ts'
 import { handOutBody, kitOf, startTestServer, takeBackBody, type Agent } from './support.ts'
 
@@ -118,11 +119,99 @@ describe('a borrower', () => {
 
   it('is kept as long as the branch decides', async () => {
     const { branchId } = await kitOf(ines, 'M-06')
-    expect((await ines.put(`/api/branches/${branchId}/unlinking`, { unlinkDays: 0 })).status).toBe(400)
+    expect((await ines.put(`/api/branches/${branchId}/unlinking`, { unlinkDays: 0, cardOnly: false })).status).toBe(
+      400,
+    )
     const decided = await ines.put<{ branches: { branchId: string; unlinkDays: number }[] }>(
       `/api/branches/${branchId}/unlinking`,
-      { unlinkDays: 90 },
+      { unlinkDays: 90, cardOnly: false },
     )
     expect(decided.body.branches.find((each) => each.branchId === branchId)?.unlinkDays).toBe(90)
+  })
+})
+
+interface Refusal {
+  error: { code: string }
+}
+
+describe('a card', () => {
+  const ask = async (cardNumber: string) => {
+    const { branchId } = await kitOf(ines, 'M-06')
+    return (await ines.post<CardAnswer>(`/api/branches/${branchId}/card`, { cardNumber })).body
+  }
+
+  it('is asked for in the directory, whose answer is read with care', async () => {
+    expect(await ask('70001')).toEqual({
+      state: 'good',
+      person: { name: 'Ximena Roldan', contact: 'ximena@roldan.example', language: 'es' },
+      validUntil: null,
+    })
+    expect(await ask('70008')).toMatchObject({ state: 'expired', validUntil: '2020-01-31' })
+    expect((await ask('12345')).state).toBe('unknown')
+    // What it says can't be read: no half of it is taken.
+    expect(await ask('70007')).toEqual({ state: 'silent', person: null, validUntil: null })
+    expect(await tablesWith('Ximena', '70001')).toEqual([])
+  })
+
+  it('keeps nobody waiting for longer than two seconds', async () => {
+    const began = Date.now()
+    expect((await ask('70009')).state).toBe('silent')
+    expect(Date.now() - began).toBeLessThan(3500)
+  })
+
+  it('is enough where a branch keeps no names, and the names that it had are gone', async () => {
+    const { branchId } = await kitOf(ines, 'M-06')
+    const named = { name: 'Ludovica Tarn', contact: 'ludovica@tarn.example', cardNumber: 'T-1' }
+    const promise = (borrower: object, fromOn: string, untilOn: string) =>
+      ines.post<{ loanId: string } & Refusal>('/api/promises', {
+        ...{ idempotencyKey: randomUUID(), kitId: kitIdOf, fromOn, untilOn, borrower },
+      })
+    const kitIdOf = (await kitOf(ines, 'M-06')).id
+    const [a, b] = ['2027-04-01', '2027-04-08']
+    expect((await promise(named, a, b)).status).toBe(200)
+    expect((await promise({ cardNumber: 'T-2' }, a, b)).status).toBe(400)
+    const path = `/api/branches/${branchId}/unlinking`
+    const on = await ines.put<Unlinkings>(path, { unlinkDays: 30, cardOnly: true })
+    expect(on.body.branches.find((each) => each.branchId === branchId)).toMatchObject({ cardOnly: true })
+    expect(await tablesWith('Ludovica', 'tarn.example')).toEqual([])
+    expect((await promise(named, '2027-04-20', '2027-04-27')).body.error.code).toBe('CARD_ONLY')
+    const first = await promise({ cardNumber: 'T-1' }, '2027-04-20', '2027-04-27')
+    const second = await promise({ cardNumber: 'T-9' }, '2027-05-04', '2027-05-11')
+    const borrowers: { name: string; contact: string; n: number }[] = await server.source.query(
+      `SELECT b.name, b.contact, count(*)::int AS n FROM borrower b JOIN loan l ON l.borrower_id = b.id
+       WHERE b.card_number IN ('T-1', 'T-9') GROUP BY b.id ORDER BY b.name`,
+    )
+    expect(borrowers).toEqual([
+      { name: 'card T-1', contact: '', n: 2 },
+      { name: 'card T-9', contact: '', n: 1 },
+    ])
+    expect([first.status, second.status]).toEqual([200, 200])
+    // The directory tells such a branch that the card is good, and nothing more.
+    expect(await ask('70001')).toMatchObject({ state: 'good', person: null })
+    // A name typed over it isn't kept either.
+    const sheet = (await ines.get<LoanSheet>(`/api/loans/${second.body.loanId}`)).body.borrower
+    const change = { cardNumber: 'T-9', language: 'es', level: 'some' }
+    const refused = await ines.put<Refusal>(`/api/borrowers/${sheet.id}`, { ...change, ...named, cardNumber: 'T-9' })
+    expect(refused.body.error.code).toBe('CARD_ONLY')
+    const kept = await ines.put<BorrowerSheet>(`/api/borrowers/${sheet.id}`, change)
+    expect(kept.body).toMatchObject({ name: 'card T-9', language: 'es', level: 'some', cardOnly: true })
+    await ines.put(path, { unlinkDays: 30, cardOnly: false })
+  })
+
+  it('alone hands a kit out, with a guide that greets nobody by name', async () => {
+    await at('2026-03-12T14:00:00Z')
+    const borrower = { cardNumber: 'T-10' }
+    const free = (await ines.get<Desk>('/api/desk')).body.lendable.find(
+      ({ nextUtc }) => nextUtc === null || nextUtc > '2026-04-10',
+    )
+    await ines.put(`/api/branches/${free?.branchId}/unlinking`, { unlinkDays: 30, cardOnly: true })
+    const { kitId, body } = await handOutBody(ines, free?.code ?? '', { promisedLoanId: null, borrower })
+    const slip = await ines.post<{ borrower: string; guidePath: string }>(`/api/kits/${kitId}/hand-out`, body)
+    expect(slip.body).toMatchObject({ borrower: 'card T-10' })
+    const guides: { first: string | null }[] = await server.source.query(
+      `SELECT g.content->>'firstName' AS first FROM guide g JOIN loan l ON l.id = g.loan_id
+       JOIN borrower b ON b.id = l.borrower_id WHERE b.card_number = 'T-10'`,
+    )
+    expect(guides).toEqual([{ first: null }])
   })
 })

@@ -30,7 +30,7 @@ const run = async () => {
     },
   }
   const context = {
-    ...{ database: server.database, clock: () => server.time.now, secure: false, demo: true, mail },
+    ...{ database: server.database, clock: () => server.time.now, secure: false, demo: true, mail, cards: null },
     mailFrom: 'Library <desk@marrowdale.example>',
   }
   await new Reminders(context, new Letters(context)).run()
@@ -68,6 +68,31 @@ describe('letters that loans make by themselves', () => {
     expect(kept[0]?.n).toBe(0)
     const box = (await ines.get<Outbox>('/api/messages')).body
     expect(box.messages.filter(({ by }) => by === 'by itself').every(({ state }) => state === 'sent')).toBe(true)
+  })
+
+  it('thank for a report, and say that a finder is off, once each', async () => {
+    const reported = await openLoanOf(ines, 'M-08')
+    await server.source.query(
+      `INSERT INTO borrower_message (id, branch_id, kit_id, loan_id, kind, body, at)
+       SELECT gen_random_uuid(), branch_id, kit_id, id, 'report', '{}', $2 FROM loan WHERE id = $1`,
+      [reported, server.time.now],
+    )
+    const [out]: { name: string }[] = await server.source
+      .query(
+        `UPDATE reading SET as_left = limit_value + 20 FROM kit k
+       WHERE kit_id = (SELECT l.kit_id FROM loan l JOIN reading r ON r.kit_id = l.kit_id AND r.kind = 'finder' AND r.current
+                       JOIN borrower b ON b.id = l.borrower_id
+                       WHERE l.state = 'out' AND l.branch_id = $1 AND b.language = 'en' AND b.contact LIKE '%@%' LIMIT 1)
+         AND kind = 'finder' AND current AND k.id = kit_id RETURNING k.name`,
+        [branchId],
+      )
+      .then(([rows]: [{ name: string }[]]) => rows)
+    const letters = await run()
+    expect(letters.filter(({ subject }) => subject.startsWith('Gracias'))).toHaveLength(1)
+    expect(
+      letters.filter(({ subject }) => subject === `The finder of ${out?.name} points a little beside`),
+    ).toHaveLength(1)
+    expect(await run()).toEqual([])
   })
 
   it('take the next step when the days are over, and none at night', async () => {

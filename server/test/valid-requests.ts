@@ -6,6 +6,7 @@ import {
   type PromiseMade,
   type Shelf,
   type TakeBackForm,
+  type Transfers,
   type WaitingList,
 } from '@binoculum/contract'
 import { defaultReminderPolicy } from '@binoculum/core'
@@ -163,6 +164,13 @@ export async function validRequests(server: Server, ines: Agent): Promise<Record
     ...{ kitId: (await freeKit()).id, fromOn: '2026-04-06', untilOn: '2026-04-11' },
     borrower: { id: await borrower() },
   })
+  const aTransfer = async () => {
+    const toBranchId = await sql('SELECT branch_id AS id FROM opening WHERE branch_id <> $1 LIMIT 1')
+    // Other requests put the branches' days back to what they begin with.
+    await server.source.query(`UPDATE opening SET van_weekdays = '{1,2,3,4,5,6,7}'`)
+    await server.source.query('DELETE FROM closing')
+    return { ...key(), kitId: (await freeKit()).id, toBranchId, onDay: '2026-03-24' }
+  }
   const evening = { onDay: '2026-03-20', seats: 2, minutesEach: 90, note: '' }
   const feed = { kind: 'loans', kitId: null }
   const wishBody = async () => ({
@@ -486,13 +494,46 @@ export async function validRequests(server: Server, ines: Agent): Promise<Record
     'get /api/unlinking': get('/api/unlinking'),
     'put /api/branches/:id/unlinking': async () => ({
       url: `/api/branches/${branchId}/unlinking`,
-      body: { unlinkDays: 60 },
+      body: { unlinkDays: 60, cardOnly: false },
     }),
+    'post /api/branches/:id/card': async () => ({
+      url: `/api/branches/${branchId}/card`,
+      body: { cardNumber: '70001' },
+    }),
+    'get /api/transfers': get('/api/transfers'),
+    'post /api/transfers': async () => {
+      await server.source.query('DELETE FROM transfer')
+      return { url: '/api/transfers', body: await aTransfer() }
+    },
+    'post /api/transfers/:id/settle': async () => {
+      await server.source.query('DELETE FROM transfer')
+      const { body } = await ines.post<Transfers>('/api/transfers', await aTransfer())
+      return {
+        url: `/api/transfers/${body.transfers[0]?.id}/settle`,
+        body: { version: 1, settled: 'cancelled' },
+      }
+    },
     'get /api/bench-plan': get('/api/bench-plan'),
     'post /api/branches/:id/bench-evenings': async () => ({
       url: `/api/branches/${branchId}/bench-evenings`,
       body: evening,
     }),
+    'put /api/branches/:id/bench-skills': async () => ({
+      url: `/api/branches/${branchId}/bench-skills`,
+      body: {
+        // Of themselves everybody says it; of others a coordinator.
+        staffId: await sql(
+          `SELECT m.staff_id AS id FROM membership m JOIN staff s ON s.id = m.staff_id
+           WHERE m.branch_id = $1 AND s.email LIKE 'kofi@%'`,
+        ),
+        skills: ['finder'],
+      },
+    }),
+    'put /api/branches/:id/bench-evenings/:eveningId/people': async () => {
+      await ines.post(`/api/branches/${branchId}/bench-evenings`, evening)
+      const id = await sql('SELECT id FROM bench_evening WHERE branch_id = $1 ORDER BY id LIMIT 1')
+      return { url: `/api/branches/${branchId}/bench-evenings/${id}/people`, body: { staffIds: [] } }
+    },
     'delete /api/branches/:id/bench-evenings/:eveningId': async () => {
       await ines.post(`/api/branches/${branchId}/bench-evenings`, evening)
       const id = await sql('SELECT id FROM bench_evening WHERE branch_id = $1 ORDER BY id LIMIT 1')

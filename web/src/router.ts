@@ -107,6 +107,11 @@ export function makeRouter(): Router {
             component: () => import('./areas/calendar/WaitingPage.vue'),
           },
           {
+            path: 'calendar/van',
+            meta: { title: 'The van' },
+            component: () => import('./areas/calendar/VanPage.vue'),
+          },
+          {
             path: 'practice',
             meta: { title: 'Practice' },
             component: () => import('./areas/practice/PracticeCasePage.vue'),

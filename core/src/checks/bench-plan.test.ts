@@ -10,8 +10,8 @@ const evening = (id: string, on: number, seats = 1, minutesEach = 60): BenchEven
 
 /** What every way of giving each work a place, or none, is worth. */
 function everyPlan(work: readonly BenchWork[], evenings: readonly BenchEvening[]) {
-  const seats = evenings.flatMap(({ on, seats: count, minutesEach }) =>
-    Array.from({ length: count }, () => ({ on, minutesEach })),
+  const seats = evenings.flatMap(({ on, seats: count, minutesEach, can }) =>
+    Array.from({ length: count }, (_, seat) => ({ on, minutesEach, knows: can?.[seat] ?? null })),
   )
   let best = [Infinity, Infinity, Infinity]
   const visit = (index: number, used: number[], [late, without, days]: number[]) => {
@@ -24,7 +24,8 @@ function everyPlan(work: readonly BenchWork[], evenings: readonly BenchEvening[]
       return
     }
     const needed = item.neededOn
-    seats.forEach(({ on, minutesEach }, seat) => {
+    seats.forEach(({ on, minutesEach, knows }, seat) => {
+      if (knows && item.skills?.some((skill) => !knows.includes(skill))) return
       const minutes = (used[seat] ?? 0) + item.minutes
       if (minutes > minutesEach) return
       const next = used.map((each, at) => (at === seat ? minutes : each))
@@ -44,11 +45,14 @@ it('is what trying every combination finds', () => {
   const random = seeded(3)
   const whole = (least: number, most: number) => least + Math.floor(random() * (most - least + 1))
   for (let round = 0; round < 60; round++) {
-    const evenings = Array.from({ length: whole(1, 2) }, (_, index) =>
-      evening(`e${index}`, whole(1, 9), whole(1, 2), whole(30, 90)),
-    )
+    const some = () => ['finder', 'balance', 'star'].filter(() => random() > 0.5)
+    const evenings = Array.from({ length: whole(1, 2) }, (_, index) => ({
+      ...evening(`e${index}`, whole(1, 9), whole(1, 2), whole(30, 90)),
+      ...(round % 2 === 1 && { can: [some(), random() > 0.5 ? some() : null] }),
+    }))
     const work = Array.from({ length: whole(1, 5) }, (_, index) => ({
       ...{ id: `w${index}`, minutes: whole(10, 60), neededOn: random() > 0.4 ? whole(1, 12) : null },
+      ...(round % 2 === 1 && { skills: some() }),
     }))
     const plan = planBench(work, evenings)
     const days = plan.places.reduce(
@@ -76,6 +80,22 @@ it('what nobody waits for makes room for what is needed, and says what would hel
 it('a kit that is fetched on the evening itself isn’t ready in time', () => {
   const plan = planBench([{ id: 'a', minutes: 20, neededOn: 5 }], [evening('tue', 5)])
   expect(plan.late).toEqual([{ workId: 'a', eveningId: 'tue' }])
+})
+
+it('work goes to whoever knows it, and what nobody knows is named', () => {
+  const work = [
+    { id: 'star', minutes: 30, neededOn: null, skills: ['star'] },
+    { id: 'plain', minutes: 30, neededOn: null, skills: ['finder'] },
+    { id: 'weld', minutes: 10, neededOn: null, skills: ['mending'] },
+  ]
+  const plan = planBench(work, [{ ...evening('tue', 5, 2, 30), can: [['finder'], ['star', 'finder']] }])
+  expect(plan.places.map(({ workId, seat }) => [workId, seat])).toEqual([
+    ['star', 1],
+    ['plain', 0],
+  ])
+  expect(plan.beyondAnybody).toEqual(['weld'])
+  // A place that nobody has taken yet is for anybody.
+  expect(planBench(work, [{ ...evening('tue', 5, 2, 60), can: [['finder'], null] }]).beyondAnybody).toEqual([])
 })
 
 it('many kits end in time, with what the first look finds at least', () => {

@@ -4,6 +4,8 @@ export interface BenchWork {
   readonly minutes: number
   /** The day of its next pick-up: it has to be ready on a day before; null where nobody waits for it. */
   readonly neededOn: number | null
+  /** What it asks for; whoever sits at a place has to know all of it. */
+  readonly skills?: readonly string[]
 }
 
 /** An evening at the bench: so many places, each for so many minutes. */
@@ -12,6 +14,8 @@ export interface BenchEvening {
   readonly on: number
   readonly seats: number
   readonly minutesEach: number
+  /** What those can do who have said that they come, place by place; null, and places beyond, are for anybody. */
+  readonly can?: readonly (readonly string[] | null)[]
 }
 
 export interface BenchPlace {
@@ -27,6 +31,8 @@ export interface BenchPlan {
   readonly late: readonly { readonly workId: string; readonly eveningId: string | null }[]
   /** Work without any evening. */
   readonly unplanned: readonly string[]
+  /** Work that nobody of those who come can do, on no evening. */
+  readonly beyondAnybody: readonly string[]
   /** Minutes that are missing on evenings before they are needed, so that nothing would be late. */
   readonly minutesShort: number
   /** Whether nothing better exists; with much work the search ends before it has seen everything. */
@@ -52,6 +58,15 @@ export function planBench(work: readonly BenchWork[], evenings: readonly BenchEv
   )
   const nights = [...evenings].sort((a, b) => a.on - b.on)
   const room = nights.map(({ seats, minutesEach }) => Array.from({ length: seats }, () => minutesEach))
+  // Whoever sits where: places at which the same work can be done are the same place to the search.
+  const fits = inOrder.map(({ skills = [] }) =>
+    nights.map(({ seats, can = [] }) =>
+      Array.from({ length: seats }, (_, seat) => {
+        const known = can[seat] ?? null
+        return known === null || skills.every((skill) => known.includes(skill))
+      }),
+    ),
+  )
   const at: (readonly [number, number] | null)[] = inOrder.map(() => null)
   let best: { worth: Worth; at: typeof at } | null = null
   let steps = 0
@@ -65,11 +80,12 @@ export function planBench(work: readonly BenchWork[], evenings: readonly BenchEv
       return true
     }
     for (const [evening, night] of nights.entries()) {
-      const tried = new Set<number>()
+      const tried = new Set<string>()
       for (const [seat, left] of (room[evening] ?? []).entries()) {
-        // Places with the same room left are the same place.
-        if (left < item.minutes || tried.has(left)) continue
-        tried.add(left)
+        // Places with the same room left, for the same hands, are the same place.
+        const place = `${left} ${night.can?.[seat]?.join() ?? ''}`
+        if (left < item.minutes || !fits[index]?.[evening]?.[seat] || tried.has(place)) continue
+        tried.add(place)
         put(evening, seat, -item.minutes)
         at[index] = [evening, seat]
         const isLate = item.neededOn !== null && night.on >= item.neededOn
@@ -87,7 +103,11 @@ export function planBench(work: readonly BenchWork[], evenings: readonly BenchEv
   }
   // The first way down is the greedy one: what is needed first goes on the first evening with room.
   const proven = visit(0, [0, 0, 0])
-  return described(inOrder, nights, (best as { at: typeof at } | null)?.at ?? at, proven)
+  const beyondAnybody = inOrder.filter(
+    (_, index) => nights.length > 0 && !fits[index]?.some((night) => night.includes(true)),
+  )
+  const found = described(inOrder, nights, (best as { at: typeof at } | null)?.at ?? at, proven)
+  return { ...found, beyondAnybody: beyondAnybody.map(({ id }) => id) }
 }
 
 /** Kits late, kits without an evening, and the days of those that have one, added up. */
@@ -100,7 +120,7 @@ function described(
   nights: readonly BenchEvening[],
   at: readonly (readonly [number, number] | null)[],
   proven: boolean,
-): BenchPlan {
+): Omit<BenchPlan, 'beyondAnybody'> {
   const placed = inOrder.map((item, index) => {
     const place = at[index]
     const night = place ? nights[place[0]] : undefined

@@ -1,6 +1,6 @@
 import type { Family } from '../contents/roles.ts'
 
-export const borrowerLevels = ['first', 'some', 'experienced'] as const
+export const borrowerLevels = ['first', 'some', 'expert'] as const
 export const carriers = ['on-foot', 'bus', 'car'] as const
 
 /** What somebody can do and carry; left out where nobody asked. */

@@ -1,5 +1,8 @@
-/** Letters that a loan makes by itself, in the order of its life. */
-export const reminderKinds = ['promise-made', 'pick-up', 'due-soon', 'late-1', 'late-2', 'late-3'] as const
+/** Letters that a loan's days make by themselves, in the order of its life; then those that something else makes. */
+export const reminderKinds = [
+  ...(['promise-made', 'pick-up', 'due-soon', 'late-1', 'late-2', 'late-3'] as const),
+  ...(['report-received', 'finder-off'] as const),
+] as const
 export type ReminderKind = (typeof reminderKinds)[number]
 
 export interface ReminderPolicy {

@@ -11,6 +11,8 @@ export const reminderWords: Readonly<Record<ReminderKind, string>> = {
   'late-1': 'late, first letter',
   'late-2': 'late, second letter',
   'late-3': 'late, third letter',
+  'report-received': 'somebody wrote to us from their guide',
+  'finder-off': 'a kit’s finder is known to be off',
 }
 
 /** What a text may name; each is put in when the letter is written, the name only when it is read or sent. */
@@ -46,7 +48,7 @@ If you can’t come after all, tell us: somebody else will be glad of it.
 
 {{kit}} is due back on {{until}}. If you would like to keep it longer, ask us: if nobody is waiting for it, you may.
 
-Before you pack it: are all the caps on, and is the red dot switched off?
+Before you pack it: are all the caps on, and is everything that has a battery switched off?
 
 {{branch}}
 `,
@@ -74,6 +76,26 @@ Before you pack it: are all the caps on, and is the red dot switched off?
     body: `Dear ${NAME},
 
 we have written twice about {{kit}}, which was due back on {{until}}. Please bring it back this week or ring us. If it is lost or broken, tell us: we will find a way together.
+
+{{branch}}
+`,
+  },
+  'report-received': {
+    subject: 'Thank you: what you wrote about {{kit}} is here',
+    body: `Dear ${NAME},
+
+what you wrote about {{kit}} has arrived, and somebody reads it before the kit goes out again. If you can’t observe with it as it is, ring us or bring it back earlier; you needn’t wait for {{until}}.
+
+{{branch}}
+`,
+  },
+  'finder-off': {
+    subject: 'The finder of {{kit}} points a little beside',
+    body: `Dear ${NAME},
+
+the finder of {{kit}} doesn’t point exactly where the telescope does. Begin with the eyepiece that has the longest focal length, its largest number in mm, and sweep a little around the place.
+
+Your guide says how to line the finder up on something far away on land. Do that only where the telescope can’t meet the Sun: never point it anywhere near the Sun.
 
 {{branch}}
 `,
@@ -107,7 +129,7 @@ Si al final no puede venir, avísenos: seguro que otra persona lo aprovecha.
 
 {{kit}} se devuelve el {{until}}. Si quiere quedárselo más tiempo, pregúntenos: si nadie lo espera, puede hacerlo.
 
-Antes de guardarlo: ¿están puestas todas las tapas y apagado el punto rojo?
+Antes de guardarlo: ¿están puestas todas las tapas y está apagado todo lo que lleva pila?
 
 {{branch}}
 `,
@@ -135,6 +157,26 @@ Antes de guardarlo: ¿están puestas todas las tapas y apagado el punto rojo?
     body: `Hola, ${NAME}:
 
 le hemos escrito dos veces por {{kit}}, que debía volver el {{until}}. Tráigalo esta semana, por favor, o llámenos. Si se ha perdido o roto, díganoslo: buscaremos una solución juntos.
+
+{{branch}}
+`,
+  },
+  'report-received': {
+    subject: 'Gracias: hemos recibido su mensaje sobre {{kit}}',
+    body: `Hola, ${NAME}:
+
+hemos recibido lo que nos escribió sobre {{kit}}, y alguien lo leerá antes de que vuelva a prestarse. Si así no puede observar, llámenos o tráigalo antes; no hace falta esperar al {{until}}.
+
+{{branch}}
+`,
+  },
+  'finder-off': {
+    subject: 'El buscador de {{kit}} apunta un poco desviado',
+    body: `Hola, ${NAME}:
+
+el buscador de {{kit}} no apunta exactamente adonde apunta el telescopio. Empiece con el ocular de mayor distancia focal, el de más milímetros, y explore un poco alrededor.
+
+Su guía explica cómo alinear el buscador con algo lejano en tierra. Hágalo solo donde el telescopio no pueda encontrarse con el Sol: nunca lo apunte cerca del Sol.
 
 {{branch}}
 `,

@@ -10,6 +10,7 @@ import {
   templateProcedure,
   type PointXY,
 } from '@binoculum/core'
+import { timesOf } from '../features/checks/service.ts'
 import { KitSoFar } from './kit-so-far.ts'
 
 /** What the bench finds and leaves on a kit: readings wander between the evenings. */
@@ -119,18 +120,11 @@ export class BenchEvenings extends KitSoFar {
   }
 
   protected keepStepTimes(stations: readonly Station[], checkId: string, at: Date) {
-    for (const station of stations)
-      if (station.station === 'assembly')
-        for (const { key, seconds } of station.steps)
-          this.rows.stepTimes.push({
-            id: this.times.id(),
-            modelId: this.modelId,
-            kitId: this.kitId,
-            checkId,
-            stepKey: key,
-            seconds,
-            at,
-          })
+    for (const time of timesOf(stations))
+      this.rows.stepTimes.push({
+        ...{ id: this.times.id(), modelId: this.modelId, kitId: this.kitId, checkId, at },
+        ...time,
+      })
   }
 
   protected mirrorStation(leaveOff: boolean, minutes: number): Station {

@@ -11,11 +11,11 @@ const HOUR_OF_PICK_UP = 16
 export const demoOpenings: Readonly<Record<BranchKey, object>> = {
   library: {
     ...{ openWeekdays: [1, 2, 3, 4, 5, 6], pickUpFrom: '10:00', pickUpUntil: '18:00' },
-    ...{ turnaroundDays: 1, longestLoanDays: 42, aheadDays: 210 },
+    ...{ turnaroundDays: 1, longestLoanDays: 42, aheadDays: 210, vanWeekdays: [2, 5] },
   },
   club: {
     ...{ openWeekdays: [1, 2, 3, 4, 5, 6], pickUpFrom: '11:00', pickUpUntil: '21:00' },
-    ...{ turnaroundDays: 2, longestLoanDays: 56, aheadDays: 210 },
+    ...{ turnaroundDays: 2, longestLoanDays: 56, aheadDays: 210, vanWeekdays: [2, 5] },
   },
 }
 
@@ -67,6 +67,24 @@ export function demoBenchEvenings(branchId: string, now: DateTime) {
     ...{ id: chance.id(), branchId, onDay: now.plus({ days }).toISODate(), seats: 1, minutesEach: 45, note: '' },
   }))
 }
+
+/** One kit that nobody waits for goes to the other branch with the van, on a Tuesday in six weeks. */
+export function demoTransfer(given: {
+  kitId: string
+  fromBranchId: string
+  toBranchId: string
+  byStaffId: string
+  now: DateTime
+}) {
+  const { now, ...of } = given
+  const onDay = now.plus({ weeks: 6 }).startOf('week').plus({ days: 1 }).toISODate()
+  return { id: new Chance('van').id(), ...of, onDay, state: 'planned', arrivedAt: null, version: 1 }
+}
+
+/** What the volunteers of the library have said that they can do; the others do anything. */
+export const demoBenchSkills = (branchId: string, volunteerId: string) => [
+  { branchId, staffId: volunteerId, skills: ['contents', 'assembly', 'balance', 'place', 'finder', 'pack'] },
+]
 
 /** Nine who wait, in the order of asking: more than there are kits of the kinds that they want. */
 export function demoWaiting(

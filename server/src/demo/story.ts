@@ -8,6 +8,8 @@ import { demoGuideWords } from './guide-words.ts'
 import { KitHistory } from './kit-history.ts'
 import {
   demoBenchEvenings,
+  demoBenchSkills,
+  demoTransfer,
   demoClosings,
   demoWaiting,
   demoOpenings,
@@ -149,6 +151,15 @@ export function tellStory(now: Date, passwordHashes: readonly string[], kits: re
     })),
     parts: all(({ rows }) => rows.parts),
     loans: all(({ rows }) => rows.loans).sort(byTime('outAt')),
+    transfers: histories
+      .filter(({ story: { code } }) => code === 'F-05')
+      .map(({ history: { kitId } }) =>
+        demoTransfer({
+          ...{ kitId, fromBranchId: idOf('club'), toBranchId: idOf('library'), byStaffId: staff[0]?.id ?? '' },
+          now: DateTime.fromJSDate(now),
+        }),
+      ),
+    benchSkills: demoBenchSkills(idOf('library'), staff.find(({ name }) => name === 'Kofi Arden')?.id ?? ''),
     benchEvenings: demoBenchEvenings(idOf('library'), DateTime.fromJSDate(now)),
     waiting: demoWaiting(idOf('library'), borrowers, DateTime.fromJSDate(now)),
     takeBacks: all(({ rows }) => rows.takeBacks),

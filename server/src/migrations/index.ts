@@ -15,6 +15,7 @@ import { SecondFactor1765300000000 } from './0014-second-factor.ts'
 import { UpkeepMarks1765400000000 } from './0015-upkeep-marks.ts'
 import { LoanDays1765500000000 } from './0016-loan-days.ts'
 import { ProgrammeInTime1765600000000 } from './0017-programme-in-time.ts'
+import { HandsCardsVan1765700000000 } from './0018-hands-cards-van.ts'
 
 /** In order, named one by one: leftover build output is never taken for a migration. */
 export const migrations = [
@@ -35,4 +36,5 @@ export const migrations = [
   UpkeepMarks1765400000000,
   LoanDays1765500000000,
   ProgrammeInTime1765600000000,
+  HandsCardsVan1765700000000,
 ]

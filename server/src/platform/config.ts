@@ -25,6 +25,11 @@ const environment = z.object({
     .string()
     .regex(/^[^\r\n]*@[^\r\n]+$/, 'must be a mail address')
     .default('lending@binoculum.invalid'),
+  /** Where library cards are looked up: an address with {card} in it, `simulated`, or `none`. */
+  CARD_DIRECTORY: z
+    .string()
+    .regex(/^(none|simulated|https?:\/\/.*\{card\}.*)$/, 'must be none, simulated, or an address with {card} in it')
+    .optional(),
   /** Of one address; a large library whose desks share one may raise it. */
   REQUESTS_A_MINUTE: z.coerce.number().int().min(60).default(1200),
   /** Lets whoever has it read /metrics from another machine. */
@@ -43,6 +48,7 @@ export interface Config {
   readonly dataFolder: string
   readonly smtpUrl: string | null
   readonly mailFrom: string
+  readonly cardDirectory: string
   readonly metricsToken: string | null
   readonly requestsAMinute: number
   readonly mode: 'demo' | 'empty' | 'real'
@@ -69,6 +75,7 @@ export function readConfig(env: NodeJS.ProcessEnv, args: readonly string[]): Con
     MAIL_FROM,
     METRICS_TOKEN,
     REQUESTS_A_MINUTE,
+    CARD_DIRECTORY,
   } = parsed.data
   const mode = args.includes('--demo') ? 'demo' : args.includes('--empty') ? 'empty' : 'real'
   if (mode === 'demo' && !loopbackHosts.includes(HOST))
@@ -83,6 +90,8 @@ export function readConfig(env: NodeJS.ProcessEnv, args: readonly string[]): Con
     dataFolder: BINOCULUM_DATA,
     smtpUrl: SMTP_URL ?? null,
     mailFrom: MAIL_FROM,
+    // Invented people belong into the demo only.
+    cardDirectory: CARD_DIRECTORY ?? (mode === 'demo' ? 'simulated' : 'none'),
     metricsToken: METRICS_TOKEN ?? null,
     requestsAMinute: REQUESTS_A_MINUTE,
     mode,

@@ -1,3 +1,4 @@
+import type { CardDirectory } from './card-directory.ts'
 import type { Database } from './database.ts'
 import type { MailDriver } from './mail.ts'
 
@@ -10,4 +11,6 @@ export interface Context {
   readonly mail: MailDriver
   /** Sender of letters: an address, with or without a name before it. */
   readonly mailFrom: string
+  /** Null where the programme has none. */
+  readonly cards: CardDirectory | null
 }

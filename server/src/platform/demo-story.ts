@@ -23,6 +23,8 @@ export interface DemoStory {
   readonly parts: readonly Row[]
   readonly loans: readonly Row[]
   readonly benchEvenings: readonly Row[]
+  readonly transfers: readonly Row[]
+  readonly benchSkills: readonly Row[]
   readonly waiting: readonly Row[]
   readonly takeBacks: readonly Row[]
   readonly guides: readonly Row[]

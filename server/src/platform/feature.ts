@@ -1,6 +1,7 @@
 import type { Act } from '@binoculum/contract'
 import type { EntityTarget, ObjectLiteral } from 'typeorm'
 import type { App } from './app-type.ts'
+import type { CardDirectory } from './card-directory.ts'
 import type { MailDriver } from './mail.ts'
 import type { DemoPart } from './demo-story.ts'
 import type { House } from './house.ts'
@@ -26,4 +27,5 @@ export interface Feature {
 /** Ways to what is outside: each behind one interface, chosen by configuration. */
 export interface Drivers {
   readonly mail: MailDriver
+  readonly cards: CardDirectory
 }

@@ -28,3 +28,6 @@ export const lateText = (days: number): string => `${days} ${days === 1 ? 'day' 
 
 /** The zone of this machine, for pages that belong to no branch. */
 export const ownZone = Intl.DateTimeFormat().resolvedOptions().timeZone
+
+/** How much practice somebody has with a telescope. */
+export const levelWords = { first: 'the first time', some: 'some practice', expert: 'experienced' } as const

@@ -10,7 +10,7 @@ export const testCalendarKit = (name: string, rest: Partial<CalendarKit> = {}): 
     modelName: 'tabletop reflector 110/480',
     family: 'tabletop-reflector',
   },
-  ...{ condition: 'full', reasons: [], gone: false, ...rest },
+  ...{ condition: 'full', reasons: [], gone: false, hereFrom: null, hereUntil: null, ...rest },
 })
 
 export const testCalendarLoan = (id: string, rest: Partial<CalendarLoan> = {}): CalendarLoan => ({
@@ -46,7 +46,7 @@ export function testCalendar(rest: Partial<Calendar> = {}): Calendar {
     southern: false,
     opening: {
       ...{ openWeekdays: [1, 2, 3, 4, 5, 6], pickUpFrom: '10:00', pickUpUntil: '18:00' },
-      ...{ turnaroundDays: 1, longestLoanDays: 42, aheadDays: 200 },
+      ...{ turnaroundDays: 1, longestLoanDays: 42, aheadDays: 200, vanWeekdays: [] },
     },
     ...{ loanDays: 14, closings: [], kits: [testCalendarKit('Yarrow'), testCalendarKit('Tansy')], loans: [] },
     nights: Array.from({ length: days }, (_, index) => night(dateOfDay(dayNumber(from) + index), 2)),

@@ -12,3 +12,20 @@ export class BenchEveningRow {
   @Column('integer') minutesEach: number
   @Column('text', { default: '' }) note: string
 }
+
+/** What somebody can do at a branch's bench, as they have said; without a row anything is given to them. */
+@Entity('bench_skill')
+export class BenchSkillRow {
+  @ForeignKey('Branch') @PrimaryColumn('uuid') branchId: string
+  @ForeignKey('Staff') @PrimaryColumn('uuid') staffId: string
+  @Column('text', { array: true }) skills: string[]
+}
+
+/** Who comes to an evening, and to which place. */
+@Entity('bench_seat')
+@Index(['eveningId', 'seat'], { unique: true })
+export class BenchSeatRow {
+  @ForeignKey('BenchEveningRow', { onDelete: 'CASCADE' }) @PrimaryColumn('uuid') eveningId: string
+  @ForeignKey('Staff') @PrimaryColumn('uuid') staffId: string
+  @Column('integer') seat: number
+}

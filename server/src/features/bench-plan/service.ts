@@ -1,14 +1,16 @@
 import { randomUUID } from 'node:crypto'
-import type { BenchEveningFields, BenchPlanLine, BenchPlans, Session } from '@binoculum/contract'
-import { dayNumber, planBench, reasonSentence } from '@binoculum/core'
-import { branchIdsOf, deskRoles, requireRole, signedInAs } from '../../platform/access.ts'
+import type { BenchEveningFields, BenchPlanLine, BenchPlans, BenchSkillsGiven, Session } from '@binoculum/contract'
+import { dayNumber, planBench, reasonSentence, workAhead } from '@binoculum/core'
+import { branchIdsOf, coordinatorOnly, deskRoles, requireRole, signedInAs } from '../../platform/access.ts'
 import type { Context } from '../../platform/context.ts'
+import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
 import { appendRecord } from '../../platform/record.ts'
+import { stationMinutesOf } from '../checks/service.ts'
 import { shelfKit, type Shelf } from '../judgement/service.ts'
 import { localDay, type Opening } from '../opening/service.ts'
-import { BenchEveningRow } from './entities.ts'
-import { eveningsFrom } from './queries.ts'
+import { BenchEveningRow, BenchSeatRow, BenchSkillRow } from './entities.ts'
+import { eveningsFrom, handsOf } from './queries.ts'
 
 const MOST_EVENINGS = 60
 /** Plans look so many evenings ahead; those beyond are too far to be planned for. */
@@ -33,41 +35,48 @@ export class BenchPlanning {
     const now = clock()
     const { branchName, today, zone } = await this.opening.daysOf(database.reader, branchId)
     const evenings = await eveningsFrom(database.reader, { branchId, from: today, most: MOST_PLANNED })
-    const waiting = (await this.shelf.rowsOfBranch(branchId))
-      .map((row) => shelfKit(row, now))
-      .filter(({ group }) => group === 'bench' || group === 'held')
-    const neededOn = ({ next }: (typeof waiting)[number]) => (next ? localDay(new Date(next.atUtc), zone) : null)
-    const minutesOf = ({ reasons }: (typeof waiting)[number]) =>
-      reasons.reduce((sum, { minutes }) => sum + minutes, 0)
+    const hands = await handsOf(database.reader, branchId)
+    const rows = await this.shelf.rowsOfBranch(branchId)
+    const timed = await stationMinutesOf(database.reader, [...new Set(rows.map(({ modelId }) => modelId))])
+    const waiting = rows
+      .map((row) => ({ kit: shelfKit(row, now), modelId: row.modelId }))
+      .filter(({ kit: { group } }) => group === 'bench' || group === 'held')
+      .map(({ kit, modelId }) => ({
+        kit,
+        ...workAhead(kit.reasons, timed.get(modelId) ?? []),
+        neededOn: kit.next ? localDay(new Date(kit.next.atUtc), zone) : null,
+      }))
+    const skillsOf = new Map(hands.map(({ staffId, skills }) => [staffId, skills]))
     const plan = planBench(
-      waiting.map((kit) => {
-        const day = neededOn(kit)
-        return { id: kit.id, minutes: minutesOf(kit), neededOn: day === null ? null : dayNumber(day) }
-      }),
-      evenings.map(({ id, onDay, seats, minutesEach }) => ({ id, on: dayNumber(onDay), seats, minutesEach })),
+      waiting.map(({ kit: { id }, minutes, skills, neededOn }) => ({
+        ...{ id, minutes, skills },
+        neededOn: neededOn === null ? null : dayNumber(neededOn),
+      })),
+      evenings.map(({ id, onDay, seats, minutesEach, staffIds }) => ({
+        ...{ id, on: dayNumber(onDay), seats, minutesEach },
+        can: staffIds.map((staffId) => skillsOf.get(staffId) ?? null),
+      })),
     )
-    const lines = waiting.map((kit): BenchPlanLine => {
+    const lines = waiting.map(({ kit, minutes, skills, measuredStations, neededOn }): BenchPlanLine => {
       const place = plan.places.find(({ workId }) => workId === kit.id)
       return {
-        ...{
-          kitCode: kit.code,
-          kitName: kit.name,
-          modelName: kit.modelName,
-          minutes: minutesOf(kit),
-          neededOn: neededOn(kit),
-        },
+        ...{ kitCode: kit.code, kitName: kit.name, modelName: kit.modelName },
+        ...{ minutes, measuredStations, skills: [...skills], neededOn },
         sentences: kit.reasons.map((reason) => reasonSentence(reason)),
         ...{ eveningId: place?.eveningId ?? null, seat: place?.seat ?? 0 },
         isLate: plan.late.some(({ workId }) => workId === kit.id),
+        isBeyondAnybody: plan.beyondAnybody.includes(kit.id),
         isHeld: kit.group === 'held',
       }
     })
     const { minutesShort, proven } = plan
-    const mayChange = signedInAs(session, branchId, 'coordinator') || signedInAs(session, branchId, 'volunteer')
+    const coordinates = signedInAs(session, branchId, 'coordinator')
+    const mayChange = coordinates || signedInAs(session, branchId, 'volunteer')
     const inOrder = lines.sort(
       (a, b) => (a.neededOn ?? '9').localeCompare(b.neededOn ?? '9') || a.kitName.localeCompare(b.kitName),
     )
-    return { branchId, branchName, today, mayChange, evenings, lines: inOrder, minutesShort, proven }
+    const known = hands.map((hand) => ({ ...hand, mayChange: coordinates || hand.staffId === session.staffId }))
+    return { branchId, branchName, today, mayChange, evenings, hands: known, lines: inOrder, minutesShort, proven }
   }
 
   async add(session: Session, branchId: string, given: BenchEveningFields): Promise<BenchPlans> {
@@ -80,6 +89,49 @@ export class BenchPlanning {
       await tx.insert(BenchEveningRow, { id: randomUUID(), branchId, ...given })
       const at = this.context.clock()
       await appendRecord(tx, { act: 'bench-evening-added', at, branchId, staffId: session.staffId, after: given })
+    })
+    return this.plans(session)
+  }
+
+  /** What somebody can do; each says it of themselves, a coordinator of anybody. */
+  async sayCan(session: Session, branchId: string, { staffId, skills }: BenchSkillsGiven): Promise<BenchPlans> {
+    requireRole(session, branchId, staffId === session.staffId ? deskRoles : coordinatorOnly)
+    await this.context.database.inTransaction(async (tx) => {
+      await requireHands(tx, branchId, [staffId])
+      if (skills)
+        await tx.upsert(BenchSkillRow, { branchId, staffId, skills: [...new Set(skills)] }, ['branchId', 'staffId'])
+      else await tx.delete(BenchSkillRow, { branchId, staffId })
+      const at = this.context.clock()
+      const after = { whoId: staffId, skills }
+      await appendRecord(tx, { act: 'bench-skills-said', at, branchId, staffId: session.staffId, after })
+    })
+    return this.plans(session)
+  }
+
+  /** Who comes to an evening, place by place. */
+  async seat(
+    session: Session,
+    branchId: string,
+    eveningId: string,
+    staffIds: readonly string[],
+  ): Promise<BenchPlans> {
+    requireRole(session, branchId, deskRoles)
+    await this.context.database.inTransaction(async (tx) => {
+      const evening = await tx.findOneBy(BenchEveningRow, { id: eveningId, branchId })
+      if (!evening) throw new Problem('NOT_FOUND')
+      if (new Set(staffIds).size > evening.seats)
+        throw new Problem('BAD_INPUT', {
+          issues: [
+            { path: 'staffIds', message: `there are ${evening.seats} places: add places, or let somebody off` },
+          ],
+        })
+      await requireHands(tx, branchId, staffIds)
+      await tx.delete(BenchSeatRow, { eveningId })
+      const seats = [...new Set(staffIds)].map((staffId, seat) => ({ eveningId, staffId, seat }))
+      if (seats.length > 0) await tx.insert(BenchSeatRow, seats)
+      const at = this.context.clock()
+      const after = { eveningId, staffIds }
+      await appendRecord(tx, { act: 'bench-seats-given', at, branchId, staffId: session.staffId, after })
     })
     return this.plans(session)
   }
@@ -101,4 +153,10 @@ export class BenchPlanning {
     })
     return this.plans(session)
   }
+}
+
+/** @throws Problem NOT_FOUND where one of them doesn't work at this branch */
+async function requireHands(tx: Tx, branchId: string, staffIds: readonly string[]): Promise<void> {
+  const known = new Set((await handsOf(tx, branchId)).map(({ staffId }) => staffId))
+  if (!staffIds.every((id) => known.has(id))) throw new Problem('NOT_FOUND')
 }

@@ -5,4 +5,6 @@ import { Column, Entity, ForeignKey, PrimaryColumn } from 'typeorm'
 export class BorrowerPolicyRow {
   @ForeignKey('Branch') @PrimaryColumn('uuid') branchId: string
   @Column('integer') unlinkDays: number
+  /** Only card numbers are kept, no names and no contacts. */
+  @Column('boolean', { default: false }) cardOnly: boolean
 }

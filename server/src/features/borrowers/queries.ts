@@ -1,4 +1,4 @@
-import { DEFAULT_UNLINK_DAYS } from '@binoculum/contract'
+import { cardName, DEFAULT_UNLINK_DAYS, type Unlinking } from '@binoculum/contract'
 import { changedRows, selectRows, type Tx } from '../../platform/database.ts'
 
 export interface BorrowerFacts {
@@ -10,6 +10,8 @@ export interface BorrowerFacts {
   readonly contact: string
   readonly cardNumber: string
   readonly language: string
+  readonly level: string | null
+  readonly cardOnly: boolean
   readonly unlinkedAt: Date | null
   readonly waits: number
   readonly unlinksOn: string | null
@@ -25,11 +27,15 @@ const somethingOpen = `(EXISTS (SELECT 1 FROM loan l WHERE l.borrower_id = b.id 
     OR EXISTS (SELECT 1 FROM waiting_request w WHERE w.borrower_id = b.id AND w.state IN ('waiting', 'offered'))
     OR EXISTS (SELECT 1 FROM job j JOIN loan l ON l.id = j.loan_id WHERE l.borrower_id = b.id AND j.closed_at IS NULL))`
 
+/** What stands where a name would, as `cardName` says it. */
+const nameOfCard = `'${cardName('')}' || b.card_number`
+
 const unlinkDays = `coalesce((SELECT p.unlink_days FROM borrower_policy p WHERE p.branch_id = b.branch_id), ${DEFAULT_UNLINK_DAYS})`
 
 export async function borrowerFacts(tx: Tx, id: string, branchIds: readonly string[]): Promise<BorrowerFacts | null> {
   const sql = `SELECT b.id, b.branch_id AS "branchId", br.name AS "branchName", br.zone, b.name, b.contact,
-      b.card_number AS "cardNumber", b.language, b.unlinked_at AS "unlinkedAt",
+      b.card_number AS "cardNumber", b.language, b.level,
+      coalesce((SELECT p.card_only FROM borrower_policy p WHERE p.branch_id = b.branch_id), false) AS "cardOnly", b.unlinked_at AS "unlinkedAt",
       (SELECT count(*)::int FROM waiting_request w WHERE w.borrower_id = b.id AND w.state IN ('waiting', 'offered')) AS waits,
       (CASE WHEN NOT ${somethingOpen} THEN ((${lastClosed} AT TIME ZONE br.zone)::date + ${unlinkDays})::text END) AS "unlinksOn"
     FROM borrower b JOIN branch br ON br.id = b.branch_id WHERE b.id = $1 AND b.branch_id = ANY($2)`
@@ -90,12 +96,7 @@ export async function unlink(tx: Tx, id: string, now: Date): Promise<void> {
     `UPDATE borrower SET name = 'somebody', contact = '', card_number = '', unlinked_at = $2 WHERE id = $1 RETURNING id`,
     [id, now],
   )
-  await changedRows(tx, `UPDATE message SET subject = '', body = '' WHERE borrower_id = $1 RETURNING id`, [id])
-  await changedRows(
-    tx,
-    `UPDATE guide SET content = content - 'firstName' WHERE loan_id IN (SELECT id FROM loan WHERE borrower_id = $1) RETURNING id`,
-    [id],
-  )
+  await takeOutWords(tx, [id])
   const gone = await changedRows<{ pictureId: string | null }>(
     tx,
     `DELETE FROM borrower_message WHERE loan_id IN (SELECT id FROM loan WHERE borrower_id = $1) RETURNING picture_id AS "pictureId"`,
@@ -105,13 +106,51 @@ export async function unlink(tx: Tx, id: string, now: Date): Promise<void> {
   await changedRows(tx, `DELETE FROM picture WHERE id = ANY($1) AND by_staff_id IS NULL RETURNING id`, [pictures])
 }
 
-export const unlinkingsOf = (
-  tx: Tx,
-  branchIds: readonly string[],
-): Promise<{ branchId: string; branchName: string; unlinkDays: number }[]> =>
+/** What was written to them, and their first names in their guides. */
+async function takeOutWords(tx: Tx, borrowerIds: readonly string[]): Promise<void> {
+  await changedRows(tx, `UPDATE message SET subject = '', body = '' WHERE borrower_id = ANY($1) RETURNING id`, [
+    borrowerIds,
+  ])
+  await changedRows(
+    tx,
+    `UPDATE guide SET content = content - 'firstName'
+     WHERE loan_id IN (SELECT id FROM loan WHERE borrower_id = ANY($1)) RETURNING id`,
+    [borrowerIds],
+  )
+}
+
+const isNamed = `b.unlinked_at IS NULL AND b.name <> ${nameOfCard}`
+
+/** From now on a branch knows its borrowers by their cards alone. @returns of how many the name was taken out */
+export async function takeOutNames(tx: Tx, branchId: string): Promise<number> {
+  const changed = await changedRows<{ id: string }>(
+    tx,
+    `UPDATE borrower b SET name = ${nameOfCard}, contact = ''
+     WHERE b.branch_id = $1 AND b.card_number <> '' AND ${isNamed} RETURNING b.id`,
+    [branchId],
+  )
+  await takeOutWords(
+    tx,
+    changed.map(({ id }) => id),
+  )
+  return changed.length
+}
+
+export interface UnlinkingOfBranch extends Unlinking {
+  readonly branchId: string
+  readonly branchName: string
+  readonly names: number
+  readonly namesWithoutCard: number
+}
+
+export const unlinkingsOf = (tx: Tx, branchIds: readonly string[]): Promise<UnlinkingOfBranch[]> =>
   selectRows(
     tx,
-    `SELECT b.id AS "branchId", b.name AS "branchName", coalesce(p.unlink_days, ${DEFAULT_UNLINK_DAYS}) AS "unlinkDays"
-     FROM branch b LEFT JOIN borrower_policy p ON p.branch_id = b.id WHERE b.id = ANY($1) ORDER BY b.name`,
+    `SELECT br.id AS "branchId", br.name AS "branchName", coalesce(p.unlink_days, ${DEFAULT_UNLINK_DAYS}) AS "unlinkDays",
+       coalesce(p.card_only, false) AS "cardOnly", known.names, known."namesWithoutCard"
+     FROM branch br LEFT JOIN borrower_policy p ON p.branch_id = br.id CROSS JOIN LATERAL (
+       SELECT count(*)::int AS names, (count(*) FILTER (WHERE b.card_number = ''))::int AS "namesWithoutCard"
+       FROM borrower b WHERE b.branch_id = br.id AND ${isNamed}
+     ) known WHERE br.id = ANY($1) ORDER BY br.name`,
     [branchIds],
   )

@@ -33,6 +33,6 @@ export async function borrowerRoutes(app: App, borrowers: Borrowers) {
       config: { access: coordinatorOnly },
       schema: { params, body: unlinkingSchema, response: { 200: unlinkingsSchema } },
     },
-    async (request) => borrowers.decide(signedIn(request), request.params.id, request.body.unlinkDays),
+    async (request) => borrowers.decide(signedIn(request), request.params.id, request.body),
   )
 }

@@ -1,4 +1,12 @@
-import type { BorrowerSheet, ChangeBorrower, Session, Unlinkings } from '@binoculum/contract'
+import {
+  cardName,
+  type BorrowerSheet,
+  type ChangeBorrower,
+  type Session,
+  type Unlinking,
+  type Unlinkings,
+} from '@binoculum/contract'
+import { borrowerLevels } from '@binoculum/core'
 import { coordinatorOnly, deskBranchIds, requireRole, signedInAs } from '../../platform/access.ts'
 import type { Context } from '../../platform/context.ts'
 import type { Tx } from '../../platform/database.ts'
@@ -30,10 +38,11 @@ export class Borrowers {
     const today = localDay(at, facts.zone)
     const asked = { id, branchIds: deskBranchIds(session), today, most: MOST_LOANS + 1 }
     const loans = await queries.loansOf(database.reader, asked)
-    const { zone: _zone, unlinkedAt, language, ...known } = facts
+    const { zone: _zone, unlinkedAt, language, level, ...known } = facts
     return {
       ...known,
       language: language === 'es' ? 'es' : 'en',
+      level: borrowerLevels.find((each) => each === level) ?? null,
       unlinkedAtUtc: unlinkedAt?.toISOString() ?? null,
       loans: loans.slice(0, MOST_LOANS).map(({ number, ...loan }) => ({ ...loan, code: loanCode(number) })),
       moreLoans: loans.length > MOST_LOANS,
@@ -42,9 +51,11 @@ export class Borrowers {
 
   async change(session: Session, id: string, given: ChangeBorrower): Promise<BorrowerSheet> {
     await this.context.database.inTransaction(async (tx) => {
-      const { branchId, unlinkedAt } = await this.factsFor(tx, session, id)
+      const { branchId, unlinkedAt, cardOnly } = await this.factsFor(tx, session, id)
       if (unlinkedAt !== null) throw new Problem('NOT_FOUND')
-      await tx.update(BorrowerRow, { id }, given)
+      if (cardOnly && (given.name !== undefined || given.contact !== undefined || given.cardNumber === ''))
+        throw new Problem('CARD_ONLY')
+      await tx.update(BorrowerRow, { id }, { ...given, ...(cardOnly && { name: cardName(given.cardNumber) }) })
       // That something was changed, never what: the record keeps no name.
       const at = this.context.clock()
       await appendRecord(tx, {
@@ -69,17 +80,18 @@ export class Borrowers {
     return { branches: rows.map((row) => ({ ...row, mayChange: signedInAs(session, row.branchId, 'coordinator') })) }
   }
 
-  async decide(session: Session, branchId: string, unlinkDays: number): Promise<Unlinkings> {
+  async decide(session: Session, branchId: string, given: Unlinking): Promise<Unlinkings> {
     requireRole(session, branchId, coordinatorOnly)
     await this.context.database.inTransaction(async (tx) => {
-      await tx.upsert(BorrowerPolicyRow, { branchId, unlinkDays }, ['branchId'])
+      await tx.upsert(BorrowerPolicyRow, { branchId, ...given }, ['branchId'])
       const at = this.context.clock()
+      const takenOut = given.cardOnly ? await queries.takeOutNames(tx, branchId) : 0
       await appendRecord(tx, {
         act: 'unlinking-decided',
         at,
         branchId,
         staffId: session.staffId,
-        after: { unlinkDays },
+        after: { ...given, takenOut },
       })
     })
     return this.unlinkings(session)

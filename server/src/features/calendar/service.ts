@@ -22,6 +22,7 @@ import { anyRole, deskBranchIds, deskRoles, requireRole } from '../../platform/a
 import type { Context } from '../../platform/context.ts'
 import { daysLate, isGone, judgeRow, loanCode, type Shelf, type ShelfRow } from '../judgement/service.ts'
 import { closingsFrom, type BranchDays, type Opening } from '../opening/service.ts'
+import { tripsAt, type Trip } from '../transfers/service.ts'
 import { nightsFrom } from './nights.ts'
 import * as queries from './queries.ts'
 
@@ -41,8 +42,8 @@ export class Calendar {
     const now = clock()
     const branch = await this.opening.daysOf(tx, branchId)
     const until = dateOfDay(dayNumber(from) + Math.min(days, MOST_CALENDAR_DAYS) - 1)
-    const [rows, loans, closings, place] = await Promise.all([
-      this.shelf.rowsOfBranch(branchId),
+    const [{ rows, trips }, loans, closings, place] = await Promise.all([
+      this.rowsAt(branchId),
       queries.loansBetween(tx, { branchId, zone: branch.zone, from, until }),
       closingsFrom(tx, [branchId], from),
       queries.firstPlace(tx, branchId),
@@ -60,7 +61,7 @@ export class Calendar {
         : '',
       clash: loan.state === 'promised' ? clashOf(loan, loans, branch, conditionOf(loan.kitId)) : null,
     }))
-    const { openWeekdays, pickUpFrom, pickUpUntil, turnaroundDays, longestLoanDays, aheadDays } = branch
+    const { openWeekdays, pickUpFrom, pickUpUntil, turnaroundDays, longestLoanDays, aheadDays, vanWeekdays } = branch
     return {
       ...{ branchId, zone: branch.zone, today: branch.today, from, days, place: place?.name ?? null },
       southern: (place?.latitudeDeg ?? 0) < 0,
@@ -71,6 +72,7 @@ export class Calendar {
         turnaroundDays,
         longestLoanDays,
         aheadDays,
+        vanWeekdays: [...vanWeekdays],
       },
       loanDays: branch.loanDays,
       closings: closings.filter(({ fromOn }) => fromOn <= until).map(({ branchId: _id, ...closing }) => closing),
@@ -79,10 +81,21 @@ export class Calendar {
         condition: conditionOf(row.id),
         reasons: [...(judged.get(row.id)?.reasons ?? [])],
         gone: isGone(row),
+        ...hereOf(trips.get(row.id), branchId),
       })),
       loans: lines,
       nights: place ? nightsFrom(place, from, days).map((night) => ({ ...night, planets: [...night.planets] })) : [],
     }
+  }
+
+  /** A branch's kits, those that the van will bring among them, and which of them travel. */
+  private async rowsAt(branchId: string): Promise<{ rows: ShelfRow[]; trips: ReadonlyMap<string, Trip> }> {
+    const { reader } = this.context.database
+    const [own, trips] = await Promise.all([this.shelf.rowsOfBranch(branchId), tripsAt(reader, branchId)])
+    const coming: ShelfRow[] = []
+    for (const { kitId, toBranchId } of trips)
+      if (toBranchId === branchId) coming.push(await this.shelf.rowById(reader, kitId))
+    return { rows: [...own, ...coming], trips: new Map(trips.map((trip) => [trip.kitId, trip])) }
   }
 
   /** What a plan of the branch's next days is made of: kits that can be lent with their bookings, and the dark hours. */
@@ -93,12 +106,12 @@ export class Calendar {
     const days = await this.opening.daysOf(tx, branchId)
     const from = days.today
     const until = dateOfDay(dayNumber(from) + length + days.longestLoanDays)
-    const [rows, loans, place] = await Promise.all([
-      this.shelf.rowsOfBranch(branchId),
+    const [{ rows, trips }, loans, place] = await Promise.all([
+      this.rowsAt(branchId),
       queries.loansBetween(tx, { branchId, zone: days.zone, from, until }),
       queries.firstPlace(tx, branchId),
     ])
-    const bookings = bookingsByKit(loans, days.today)
+    const bookings = bookingsByKit(loans, days.today, { trips, branchId, from, until })
     const kits = rows
       // A kit that is late may come back today or never: nothing is planned with it.
       .filter((row) => !isGone(row) && !isLate(row, now) && canBeLent(row, judgeRow(row, now).condition))
@@ -123,8 +136,8 @@ export class Calendar {
     const from = asked.from < branch.today ? branch.today : asked.from
     const until = dateOfDay(Math.min(dayNumber(asked.until), dayNumber(from) + MOST_CALENDAR_DAYS))
     if (until <= from) return []
-    const [rows, loans, masses, place] = await Promise.all([
-      this.shelf.rowsOfBranch(branchId),
+    const [{ rows, trips }, loans, masses, place] = await Promise.all([
+      this.rowsAt(branchId),
       queries.loansBetween(tx, { branchId, zone: branch.zone, from, until }),
       queries.massesOf(tx, branchId),
       queries.firstPlace(tx, branchId),
@@ -132,7 +145,7 @@ export class Calendar {
     const massOf = new Map(masses.map(({ kitId, massG }) => [kitId, (massG ?? 0) / 1000]))
     const evenings = place ? nightsFrom(place, from, dayNumber(until) - dayNumber(from) + 1) : []
     const nights = new Map(evenings.map((evening) => [evening.date, evening]))
-    const bookings = bookingsByKit(loans, branch.today)
+    const bookings = bookingsByKit(loans, branch.today, { trips, branchId, from, until })
     return rows
       .filter((row) => !isGone(row) && canBeLent(row, judgeRow(row, now).condition))
       .flatMap((row) => {
@@ -167,16 +180,37 @@ const isLate = ({ loan }: ShelfRow, now: Date) => loan !== null && daysLate(new 
 const canBeLent = (row: ShelfRow, condition: Condition) =>
   row.loan !== null || condition === 'full' || condition === 'half'
 
-function bookingsByKit(loans: readonly queries.CalendarLoanRow[], today: string) {
+function bookingsByKit(
+  loans: readonly queries.CalendarLoanRow[],
+  today: string,
+  away: {
+    readonly trips: ReadonlyMap<string, Trip>
+    readonly branchId: string
+    readonly from: string
+    readonly until: string
+  },
+) {
   const byKit = new Map<string, { from: string; until: string }[]>()
+  const add = (kitId: string, from: string, until: string) =>
+    byKit.set(kitId, [...(byKit.get(kitId) ?? []), { from, until }])
   for (const { kitId, state, fromOn, untilOn } of loans) {
     if (state === 'back') continue
     // A late kit comes back today at the earliest.
-    const until = state === 'out' && untilOn < today ? today : untilOn
-    byKit.set(kitId, [...(byKit.get(kitId) ?? []), { from: fromOn, until }])
+    add(kitId, fromOn, state === 'out' && untilOn < today ? today : untilOn)
+  }
+  // Where it isn't, it can't be lent.
+  for (const [kitId, trip] of away.trips) {
+    if (trip.toBranchId === away.branchId) add(kitId, away.from < trip.onDay ? away.from : trip.onDay, trip.onDay)
+    else add(kitId, trip.onDay, away.until > trip.onDay ? away.until : trip.onDay)
   }
   return byKit
 }
+
+/** The first and the last whole day of a kit at a branch. */
+const hereOf = (trip: Trip | undefined, branchId: string) => ({
+  hereFrom: trip?.toBranchId === branchId ? dateOfDay(dayNumber(trip.onDay) + 1) : null,
+  hereUntil: trip?.fromBranchId === branchId ? dateOfDay(dayNumber(trip.onDay) - 1) : null,
+})
 
 function clashOf(
   loan: queries.CalendarLoanRow,

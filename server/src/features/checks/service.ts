@@ -21,6 +21,7 @@ import { fieldOfRow, judgeRow, type OneKit, type Shelf, type ShelfRow } from '..
 import { markDiameterMm, onMount, opticsOfKit, type Sheets } from '../sheet/service.ts'
 import type { KitStore } from '../store/service.ts'
 import type { KnobStepRow, ReadingRow, StepTimeRow, TurnedStepRow } from './entities.ts'
+import { timesOf } from './step-times.ts'
 import {
   closeJobs,
   forgetTurnedSteps,
@@ -228,17 +229,10 @@ function turnedSteps(
   return steps.map((step, position) => ({ id: randomUUID(), ...ids, ...step, position }))
 }
 
-/** Shorter than this nobody did a step: it was ticked off in passing, and would make the estimates dishonest. */
-const SHORTEST_SECONDS = 2
-
-function stepTimes(
+const stepTimes = (
   stations: readonly Station[],
   ids: Pick<StepTimeRow, 'modelId' | 'kitId' | 'checkId' | 'at'>,
-): StepTimeRow[] {
-  const steps = stations.flatMap((station) => (station.station === 'assembly' ? station.steps : []))
-  return steps
-    .filter(({ seconds }) => seconds >= SHORTEST_SECONDS)
-    .map(({ key, seconds }) => ({ id: randomUUID(), ...ids, stepKey: key, seconds }))
-}
+): StepTimeRow[] => timesOf(stations).map((time) => ({ id: randomUUID(), ...ids, ...time }))
 
-export { stepTimesOfModel } from './sheet-queries.ts'
+export { timesOf } from './step-times.ts'
+export { stationMinutesOf, stepTimesOfModel } from './sheet-queries.ts'

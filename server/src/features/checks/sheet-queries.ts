@@ -1,5 +1,7 @@
 import type { FinderDrift, KnobStepView, ReadingView, TurnedStepView } from '@binoculum/contract'
+import type { StationTime } from '@binoculum/core'
 import { selectRows, type Tx } from '../../platform/database.ts'
+import { STATION_KEY } from './step-times.ts'
 
 export interface StepTimes {
   readonly key: string
@@ -12,9 +14,26 @@ export const stepTimesOfModel = (tx: Tx, modelId: string): Promise<StepTimes[]> 
   selectRows(
     tx,
     `SELECT step_key AS key, median_seconds AS "medianSeconds", times
-     FROM step_median WHERE model_id = $1 ORDER BY step_key`,
+     FROM step_median WHERE model_id = $1 AND step_key NOT LIKE '${STATION_KEY}%' ORDER BY step_key`,
     [modelId],
   )
+
+/** How long each station of some models took, over all their kits. */
+export async function stationMinutesOf(
+  tx: Tx,
+  modelIds: readonly string[],
+): Promise<ReadonlyMap<string, StationTime[]>> {
+  const rows = await selectRows<StationTime & { modelId: string }>(
+    tx,
+    `SELECT model_id AS "modelId", substr(step_key, ${STATION_KEY.length + 1}) AS station,
+       median_seconds / 60 AS "medianMinutes", times
+     FROM step_median WHERE model_id = ANY($1) AND step_key LIKE '${STATION_KEY}%'`,
+    [modelIds],
+  )
+  const found = new Map<string, StationTime[]>()
+  for (const { modelId, ...time } of rows) found.set(modelId, [...(found.get(modelId) ?? []), time])
+  return found
+}
 
 /** What a cell's screws did lately, oldest first. */
 export const newestTurnedSteps = (tx: Tx, kitId: string): Promise<TurnedStepView[]> =>

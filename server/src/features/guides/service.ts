@@ -46,7 +46,7 @@ export class Guides {
     return composeGuide({
       ...guideInput(given, await ownWordsFor(tx, row), wishes.place ?? given.place),
       dueTime: given.dueTime,
-      firstName: given.borrowerName.split(/\s+/)[0],
+      firstName: given.borrowerName.split(/\s+/)[0] || undefined,
       language: wishes.language,
       borrower: wishes.borrower,
     })

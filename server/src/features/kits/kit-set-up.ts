@@ -8,6 +8,7 @@ import { appendRecord } from '../../platform/record.ts'
 import { once } from '../../platform/sent-once.ts'
 import type { Shelf } from '../judgement/service.ts'
 import type { Sheets } from '../sheet/service.ts'
+import { requireNothingPlanned } from '../transfers/service.ts'
 import { insertKit, Job, Kit, kitWithCode, modelPartsForKit } from '../store/service.ts'
 
 /** Kits made by hand, and what is written on them: name, code, place, branch, owner. */
@@ -86,7 +87,10 @@ export class KitSetUp {
       requireRole(session, before.branchId, coordinatorOnly)
       requireRole(session, given.branchId, coordinatorOnly)
       // A loan belongs to its branch: the kit changes hands when it is back.
-      if (before.loan && given.branchId !== before.branchId) throw new Problem('KIT_OUT')
+      if (given.branchId !== before.branchId) {
+        if (before.loan) throw new Problem('KIT_OUT')
+        await requireNothingPlanned(tx, kitId)
+      }
       await this.sheets.claim(tx, kitId, given.kitVersion)
       await refuseTakenCode(tx, given.code, kitId)
       const { branchId, code, name, place, details } = given

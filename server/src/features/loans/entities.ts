@@ -13,6 +13,8 @@ export class BorrowerRow {
   @Column('text', { default: '' }) cardNumber: string
   /** In which letters are written. */
   @Column('text', { default: 'en' }) language: string
+  /** Their practice with a telescope, as last told. */
+  @Column('text', { nullable: true }) level: string | null
   /** When name and contact were taken out: nobody knows any more who it was. */
   @Column('timestamptz', { nullable: true }) unlinkedAt: Date | null
 }

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import type { HandOut, HandOutForm, Part, Session, Slip } from '@binoculum/contract'
+import { cardName, type HandOut, type HandOutForm, type Part, type Session, type Slip } from '@binoculum/contract'
 import { dateOfDay, dayNumber, plain, sunWarning, type Guide, type Judgement } from '@binoculum/core'
 import { DateTime } from 'luxon'
 import { deskBranchIds, deskRoles, requireRole } from '../../platform/access.ts'
@@ -12,6 +12,7 @@ import { once } from '../../platform/sent-once.ts'
 import type { Guides } from '../guides/service.ts'
 import { judgeRow, type OneKit, type ShelfRow } from '../judgement/service.ts'
 import { branchDays, lastOpenDay, nextOpenDay, type BranchDays } from '../opening/service.ts'
+import { requireBranch } from '../transfers/service.ts'
 import * as queries from './queries.ts'
 import { isInTheWay, takenDays, turnaroundFrom, turnaroundOf, whileFree, type WantedDays } from './loan-days.ts'
 import type { Loans } from './service.ts'
@@ -23,6 +24,7 @@ interface Prepared {
   readonly parts: readonly Part[]
   readonly judgement: Judgement
   readonly agreement: number
+  readonly borrower: { readonly id: string } | queries.Newcomer
   readonly borrowerName: string
   readonly dueAt: Date
   readonly turnaroundDays: number
@@ -139,7 +141,13 @@ export class HandOuts {
     if (facts.promises.some((promise) => promise.id !== wanted.loanId && isInTheWay(promise, wanted)))
       throw new Problem('KIT_PROMISED', { details: await takenDays(reader, wanted, this.around(days)) })
     if (facts.agreementId !== given.agreementId) throw new Problem('AGREEMENT_OLD')
-    const borrowerName = 'name' in given.borrower ? given.borrower.name : facts.borrowerName
+    const borrower = await this.loans.knownOrNew(reader, branchId, given.borrower, facts.cardOnly)
+    const borrowerName =
+      'name' in borrower
+        ? borrower.name
+        : 'id' in given.borrower
+          ? facts.borrowerName
+          : cardName(given.borrower.cardNumber)
     if (borrowerName === null) throw new Problem('NOT_FOUND')
     const { model, parts } = await this.loans.rooms.sheets.guideModel(reader, row)
     const hasFilter = parts.some(({ role, mark }) => role === 'front-filter' && mark !== 'missing')
@@ -151,12 +159,13 @@ export class HandOuts {
       issuedOn: DateTime.fromJSDate(at, { zone: row.zone }).toISODate() ?? '',
       dueOn: given.dueOn,
       dueTime: facts.returnTime,
-      borrowerName,
+      // A card has no first name to be greeted with.
+      borrowerName: facts.cardOnly ? '' : borrowerName,
       wishes: given.guide,
       place: facts.place,
     })
     const { today } = days
-    const of = { row, parts, judgement, agreement: facts.agreement, borrowerName }
+    const of = { row, parts, judgement, agreement: facts.agreement, borrower, borrowerName }
     return { ...of, dueAt, turnaroundDays, today, hasFilter, guide }
   }
 
@@ -166,16 +175,15 @@ export class HandOuts {
     given: HandOut,
     made: Prepared & { readonly loanId: string; readonly token: string; readonly at: Date },
   ): Promise<Slip> {
-    const { row, parts, dueAt, guide, loanId, at, token } = made
-    const known = 'id' in given.borrower
-    const borrowerId = 'id' in given.borrower ? given.borrower.id : randomUUID()
+    const { row, parts, dueAt, guide, loanId, at, token, borrower } = made
+    const borrowerId = 'id' in borrower ? borrower.id : randomUUID()
     const opened = await queries.openLoan(tx, {
       loanId,
       promised: given.promisedLoanId !== null,
       branchId: row.branchId,
       kitId: row.id,
       borrowerId,
-      newBorrower: known ? null : (given.borrower as Exclude<HandOut['borrower'], { id: string }>),
+      newBorrower: 'id' in borrower ? null : borrower,
       outAt: at,
       dueAt,
       fromOn: made.today,
@@ -189,6 +197,7 @@ export class HandOuts {
       linkEndsAt: linkEnd(dueAt),
     })
     if (opened === null) throw new Problem('KIT_CHANGED')
+    await requireBranch(tx, row, { fromOn: made.today, untilOn: given.dueOn }, row.branchId)
     await this.guides.issue(tx, { loanId, guide, at })
     await appendRecord(tx, {
       act: 'handed-out',

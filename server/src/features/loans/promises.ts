@@ -10,6 +10,7 @@ import { appendRecord } from '../../platform/record.ts'
 import { once } from '../../platform/sent-once.ts'
 import { isGone, loanCode } from '../judgement/service.ts'
 import { requireOpenDay, type BranchDays } from '../opening/service.ts'
+import { branchThen, requireBranch } from '../transfers/service.ts'
 import { Loan } from './entities.ts'
 import { turnaroundOf, whileFree, type WantedDays } from './loan-days.ts'
 import type { LoanDesk } from './loan-rooms.ts'
@@ -25,7 +26,7 @@ export class Promises {
 
   async promise(session: Session, given: PromiseKit): Promise<PromiseMade> {
     const { kitId, fromOn, untilOn, pickUpTime } = given
-    const { branchId, days, turnaroundDays } = await this.kitFor(session, kitId)
+    const { row, branchId, days, turnaroundDays } = await this.kitFor(session, given)
     requireDays(days, given)
     const time = pickUpTime ?? days.pickUpFrom
     if (time < days.pickUpFrom || time > days.pickUpUntil)
@@ -42,7 +43,7 @@ export class Promises {
             key: given.idempotencyKey,
             staffId: session.staffId,
             sentFor: `promise ${kitId}`,
-            may: () => this.loans.rooms.shelf.mayWorkOn(tx, session, kitId),
+            may: async () => requireRole(session, branchId, deskRoles),
             answer: { loanId },
           },
           async () => {
@@ -58,6 +59,8 @@ export class Promises {
               untilOn,
               turnaroundDays,
             })
+            // A van that was planned meanwhile has waited for this row or is seen now.
+            await requireBranch(tx, row, given, branchId)
             await this.append(tx, session, 'promised', of, { after: { borrowerId, fromOn, untilOn } })
             return { loanId }
           },
@@ -70,7 +73,7 @@ export class Promises {
   async move(session: Session, loanId: string, given: MovePromise): Promise<PromiseMade> {
     const { kitId, fromOn, untilOn } = given
     const seen = await this.loans.loanFor(this.context.database.reader, session, loanId)
-    const { branchId, days, turnaroundDays } = await this.kitFor(session, kitId)
+    const { row, branchId, days, turnaroundDays } = await this.kitFor(session, given)
     if (branchId !== seen.branchId) throw new Problem('NOT_FOUND')
     requireDays(days, given)
     const wanted = { kitId, fromOn, untilOn, turnaroundDays, loanId }
@@ -90,6 +93,7 @@ export class Promises {
           version: loan.version + 1,
         }
         await tx.update(Loan, { id: loanId }, moved)
+        await requireBranch(tx, row, given, branchId)
         const before = { kitId: loan.kitId, fromOn: loan.fromOn, untilOn: loan.untilOn }
         await this.append(
           tx,
@@ -131,7 +135,7 @@ export class Promises {
   async extend(session: Session, loanId: string, given: ExtendLoan): Promise<PromiseMade> {
     const { untilOn } = given
     const { kitId, fromOn } = await this.loans.loanFor(this.context.database.reader, session, loanId)
-    const { days, turnaroundDays } = await this.kitFor(session, kitId)
+    const { row, branchId, days, turnaroundDays } = await this.kitFor(session, { kitId, fromOn, untilOn })
     const dueAt = dueInstant(untilOn, days, this.context.clock())
     const wanted = { kitId, fromOn, untilOn, turnaroundDays, loanId }
     await this.change(session, { loanId, given, what: 'extend', state: 'out', wanted, days }, async (tx, loan) => {
@@ -144,20 +148,27 @@ export class Promises {
         version: loan.version + 1,
       }
       await tx.update(Loan, { id: loanId }, put)
+      await requireBranch(tx, row, { fromOn, untilOn }, branchId)
       await this.append(tx, session, 'extended', loan, { before: { dueOn: loan.untilOn }, after: { dueOn: untilOn } })
     })
     return this.made(loanId)
   }
 
-  /** The kit's branch with its days, for those who work at its desk. @throws NOT_FOUND, NOT_ALLOWED, KIT_GONE */
-  private async kitFor(session: Session, kitId: string) {
+  /** The branch at which the kit is on some days, for those who work at its desk. @throws NOT_FOUND, NOT_ALLOWED, KIT_GONE,
+   * KIT_TRAVELS */
+  private async kitFor(
+    session: Session,
+    wanted: { readonly kitId: string; readonly fromOn: string; readonly untilOn: string },
+  ) {
+    const { kitId } = wanted
     const { reader } = this.context.database
     const { rooms } = this.loans
     const row = await rooms.shelf.rowById(reader, kitId)
-    requireRole(session, row.branchId, deskRoles)
+    const branchId = await branchThen(reader, row, wanted)
+    requireRole(session, branchId, deskRoles)
     if (isGone(row)) throw new Problem('KIT_GONE')
-    const days = await rooms.opening.daysOf(reader, row.branchId)
-    return { branchId: row.branchId, days, turnaroundDays: await turnaroundOf(reader, kitId, days) }
+    const days = await rooms.opening.daysOf(reader, branchId)
+    return { row, branchId, days, turnaroundDays: await turnaroundOf(reader, kitId, days) }
   }
 
   /** One change of one loan that is still as it was seen, once for its key. */

@@ -56,7 +56,19 @@ export const deskRows = (tx: Tx, branchIds: readonly string[], now: Date): Promi
 
 const borrowerColumns = `b.id, b.name, b.contact, b.card_number AS "cardNumber",
   (SELECT count(*)::int FROM loan l WHERE l.borrower_id = b.id AND l.state IN ('out', 'back')) AS "loansBefore",
-  (SELECT name FROM branch WHERE id = b.branch_id) AS "branchName"`
+  (SELECT name FROM branch WHERE id = b.branch_id) AS "branchName", b.level`
+
+/** Whether a branch keeps card numbers only. */
+export async function isCardOnly(tx: Tx, branchId: string): Promise<boolean> {
+  const sql = 'SELECT card_only AS "cardOnly" FROM borrower_policy WHERE branch_id = $1'
+  return (await selectRows<{ cardOnly: boolean }>(tx, sql, [branchId]))[0]?.cardOnly ?? false
+}
+
+/** Who has a card at a branch. */
+export async function borrowerWithCard(tx: Tx, branchId: string, cardNumber: string): Promise<string | null> {
+  const sql = `SELECT id FROM borrower WHERE branch_id = $1 AND card_number = $2 AND unlinked_at IS NULL ORDER BY id LIMIT 1`
+  return (await selectRows<{ id: string }>(tx, sql, [branchId, cardNumber]))[0]?.id ?? null
+}
 
 /** People whose name or card fits: the branch's own first, then those known elsewhere in the programme. */
 export const findBorrowers = (
@@ -201,6 +213,7 @@ export interface HandOutFacts extends OpeningColumns {
   readonly agreement: number
   /** Null for somebody who isn't known where this person works. */
   readonly borrowerName: string | null
+  readonly cardOnly: boolean
   /** Where the branch's borrowers look from unless they say otherwise: its first place. */
   readonly place: GuideInput['place'] | null
   readonly usualTurnaround: number | null
@@ -223,6 +236,7 @@ export async function handOutFacts(
 ): Promise<HandOutFacts | null> {
   const sql = `SELECT ${openingColumns}, newest.id AS "agreementId", newest.version AS agreement,
       (SELECT name FROM borrower WHERE id = $2 AND branch_id = ANY($3)) AS "borrowerName",
+      coalesce((SELECT card_only FROM borrower_policy WHERE branch_id = br.id), false) AS "cardOnly",
       (SELECT json_build_object('name', name, 'zone', zone, 'latitudeDeg', latitude_deg, 'longitudeDeg', longitude_deg)
        FROM site WHERE branch_id = br.id ORDER BY name LIMIT 1) AS place,
       ${usualTurnaroundOf('$4')} AS "usualTurnaround",
@@ -237,6 +251,13 @@ export async function handOutFacts(
   return (await selectRows<HandOutFacts>(tx, sql, [branchId, borrowerId, branchIds, kitId]))[0] ?? null
 }
 
+/** Somebody who isn't known yet. */
+export interface Newcomer {
+  readonly name: string
+  readonly contact: string
+  readonly cardNumber: string
+}
+
 export interface OpenedLoan {
   readonly loanId: string
   /** It was promised before, under this very key. */
@@ -244,7 +265,7 @@ export interface OpenedLoan {
   readonly branchId: string
   readonly kitId: string
   readonly borrowerId: string
-  readonly newBorrower: { readonly name: string; readonly contact: string; readonly cardNumber: string } | null
+  readonly newBorrower: Newcomer | null
   readonly outAt: Date
   readonly dueAt: Date
   readonly fromOn: string

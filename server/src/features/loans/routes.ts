@@ -44,7 +44,7 @@ export async function loanRoutes(app: App, { loans, handOuts, takeBacks, correct
     },
     async (request) => {
       const { branchId, text } = request.query
-      return { borrowers: await loans.borrowers(signedIn(request), branchId, text) }
+      return loans.borrowers(signedIn(request), branchId, text)
     },
   )
   app.get(

@@ -1,5 +1,14 @@
 import { randomUUID } from 'node:crypto'
-import type { Borrower, Desk, DeskLoan, HandOut, LendableKit, Session, Slip } from '@binoculum/contract'
+import {
+  cardName,
+  type BorrowersFound,
+  type Desk,
+  type DeskLoan,
+  type HandOut,
+  type LendableKit,
+  type Session,
+  type Slip,
+} from '@binoculum/contract'
 import { branchIdsOf, deskBranchIds, deskRoles, requireRole } from '../../platform/access.ts'
 import type { Context } from '../../platform/context.ts'
 import type { Tx } from '../../platform/database.ts'
@@ -82,9 +91,14 @@ export class Loans implements LoanDesk {
     }
   }
 
-  async borrowers(session: Session, branchId: string, text: string): Promise<Borrower[]> {
+  async borrowers(session: Session, branchId: string, text: string): Promise<BorrowersFound> {
     requireRole(session, branchId, deskRoles)
-    return queries.findBorrowers(this.context.database.reader, { branchId, branchIds: deskBranchIds(session), text })
+    const { reader } = this.context.database
+    return {
+      borrowers: await queries.findBorrowers(reader, { branchId, branchIds: deskBranchIds(session), text }),
+      cardOnly: await queries.isCardOnly(reader, branchId),
+      hasDirectory: this.context.cards !== null,
+    }
   }
 
   /** The loan, for those who may act on it. @throws Problem NOT_FOUND, NOT_ALLOWED */
@@ -115,9 +129,30 @@ export class Loans implements LoanDesk {
       if (await queries.borrowerById(tx, given.id, deskBranchIds(session))) return given.id
       throw new Problem('NOT_FOUND')
     }
+    const who = await this.knownOrNew(tx, branchId, given, await queries.isCardOnly(tx, branchId))
+    if ('id' in who) return who.id
     const id = randomUUID()
-    await tx.insert(BorrowerRow, { id, branchId, ...given })
+    await tx.insert(BorrowerRow, { id, branchId, ...who })
     return id
+  }
+
+  /** Who is meant, where a branch may know its borrowers by their cards alone. @throws Problem CARD_ONLY, BAD_INPUT */
+  async knownOrNew(
+    tx: Tx,
+    branchId: string,
+    given: HandOut['borrower'],
+    cardOnly: boolean,
+  ): Promise<{ readonly id: string } | queries.Newcomer> {
+    if ('id' in given) return given
+    if ('name' in given) {
+      if (cardOnly) throw new Problem('CARD_ONLY')
+      return given
+    }
+    const { cardNumber } = given
+    if (!cardOnly)
+      throw new Problem('BAD_INPUT', { issues: [{ path: 'borrower.name', message: 'must not be empty' }] })
+    const id = await queries.borrowerWithCard(tx, branchId, cardNumber)
+    return id ? { id } : { name: cardName(cardNumber), contact: '', cardNumber }
   }
 
   /** A new link for a loan; the old one ends. */
@@ -149,4 +184,5 @@ export class Loans implements LoanDesk {
 }
 
 export { BorrowerRow } from './entities.ts'
+export { isCardOnly } from './queries.ts'
 export { Promises } from './promises.ts'

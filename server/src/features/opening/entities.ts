@@ -11,6 +11,8 @@ export class OpeningRow {
   @Column('integer') turnaroundDays: number
   @Column('integer') longestLoanDays: number
   @Column('integer') aheadDays: number
+  /** On which the van calls. */
+  @Column('integer', { array: true, default: [] }) vanWeekdays: number[]
 }
 
 /** Days on which a branch is closed though its week says otherwise. */

@@ -12,7 +12,7 @@ export interface OpeningOfBranch extends OpeningFields {
 /** A branch's own decisions and its closings, which are a few hundred at most, for statements that read `branch` as `br`. */
 export const openingColumns = `br.id AS "branchId", br.name AS "branchName", br.zone, br.return_time AS "returnTime", br.loan_days AS "loanDays",
   (SELECT json_build_object('openWeekdays', o.open_weekdays, 'pickUpFrom', o.pick_up_from, 'pickUpUntil', o.pick_up_until,
-     'turnaroundDays', o.turnaround_days, 'longestLoanDays', o.longest_loan_days, 'aheadDays', o.ahead_days)
+     'turnaroundDays', o.turnaround_days, 'longestLoanDays', o.longest_loan_days, 'aheadDays', o.ahead_days, 'vanWeekdays', o.van_weekdays)
    FROM opening o WHERE o.branch_id = br.id) AS opening,
   coalesce((SELECT json_agg(json_build_object('fromOn', c.from_on, 'untilOn', c.until_on)) FROM closing c
    WHERE c.branch_id = br.id), '[]') AS closings`
@@ -25,8 +25,13 @@ export interface OpeningColumns extends Pick<
   readonly closings: readonly { readonly fromOn: string; readonly untilOn: string }[]
 }
 
-export const openingOf = (tx: Tx, branchIds: readonly string[]): Promise<OpeningColumns[]> =>
-  selectRows(tx, `SELECT ${openingColumns} FROM branch br WHERE br.id = ANY($1) ORDER BY br.name`, [branchIds])
+/** @param branchIds null for all of the programme */
+export const openingOf = (tx: Tx, branchIds: readonly string[] | null): Promise<OpeningColumns[]> =>
+  selectRows(
+    tx,
+    `SELECT ${openingColumns} FROM branch br WHERE $1::uuid[] IS NULL OR br.id = ANY($1) ORDER BY br.name`,
+    [branchIds],
+  )
 
 /** Closings that aren't over on a day, soonest first. */
 export const closingsFrom = (

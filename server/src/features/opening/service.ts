@@ -56,7 +56,16 @@ export class Opening {
     requireRole(session, branchId, coordinatorOnly)
     await this.context.database.inTransaction(async (tx) => {
       const before = await tx.findOneBy(OpeningRow, { branchId })
-      await tx.upsert(OpeningRow, { branchId, ...given, openWeekdays: [...given.openWeekdays].sort() }, ['branchId'])
+      await tx.upsert(
+        OpeningRow,
+        {
+          branchId,
+          ...given,
+          openWeekdays: [...given.openWeekdays].sort(),
+          vanWeekdays: [...given.vanWeekdays].sort(),
+        },
+        ['branchId'],
+      )
       await this.keep(tx, session, 'opening-changed', branchId, before, given)
     })
     return this.list(session)
@@ -102,6 +111,12 @@ export class Opening {
     const at = this.context.clock()
     const { staffId } = session
     return appendRecord(tx, { act, at, branchId, staffId, ...(before && { before }), ...(after && { after }) })
+  }
+
+  /** The days of every branch of the programme. */
+  async daysOfAll(tx: Tx): Promise<BranchDays[]> {
+    const now = this.context.clock()
+    return (await queries.openingOf(tx, null)).map((row) => branchDays(row, now))
   }
 
   /** What a branch goes by, with its closings from a while ago on. */

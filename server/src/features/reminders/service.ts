@@ -112,6 +112,31 @@ export class Reminders {
     return this.list(session)
   }
 
+  /** Letters that a branch's policy lets be written now. */
+  private async wanted(
+    branchId: string,
+    policy: ReminderPolicy,
+    { now, today }: { readonly now: Date; readonly today: string },
+  ): Promise<WantedLetter[]> {
+    const { reader } = this.context.database
+    const { dueInDays, kinds } = policy
+    const byDay = (await queries.candidatesOf(reader, { branchId, today, dueInDays, now })).flatMap((candidate) => {
+      const kind = reminderDue(remindedOf(candidate, now), policy, dayNumber(today))
+      return kind === null ? [] : [{ kind, candidate, onceKey: keyOf(kind, candidate) }]
+    })
+    const reported = kinds.includes('report-received') ? await queries.reportedOf(reader, { branchId, now }) : []
+    const off = kinds.includes('finder-off') ? await queries.finderOffOf(reader, branchId) : []
+    return [
+      ...byDay,
+      ...reported.map((candidate) => ({
+        ...{ kind: 'report-received' as const, candidate, onceKey: `report-received ${candidate.messageId}` },
+      })),
+      ...off.map((candidate) => ({
+        ...{ kind: 'finder-off' as const, candidate, onceKey: `finder-off ${candidate.loanId}` },
+      })),
+    ]
+  }
+
   private async runBranch({ branchId, branchName, zone, policy: stored }: queries.BranchPolicy): Promise<void> {
     const { database, clock } = this.context
     const now = clock()
@@ -119,33 +144,25 @@ export class Reminders {
     const policy = policyOf(stored)
     if (!isLetterHour(policy, local.hour)) return
     const today = local.toISODate() ?? ''
-    const candidates = await queries.candidatesOf(database.reader, {
-      branchId,
-      today,
-      dueInDays: policy.dueInDays,
-      now,
-    })
     const texts = await queries.textsOf(database.reader, [branchId])
-    for (const candidate of candidates) {
-      const kind = reminderDue(remindedOf(candidate, now), policy, dayNumber(today))
-      if (kind === null) continue
+    for (const { kind, onceKey, candidate } of await this.wanted(branchId, policy, { now, today })) {
       const language: ReminderLanguage = candidate.language === 'es' ? 'es' : 'en'
       const text =
         texts.find((each) => each.kind === kind && each.language === language) ?? reminderTexts[language][kind]
       const letter = fillReminder(text, { ...blanksOf(candidate, zone, language), branch: branchName })
       const { loanId, kitId, borrowerId } = candidate
-      await this.letters.draftOnce({
-        id: randomUUID(),
-        branchId,
-        borrowerId,
-        loanId,
-        kitId,
-        ...letter,
-        onceKey: keyOf(kind, candidate),
-      })
+      const id = randomUUID()
+      await this.letters.draftOnce({ id, branchId, borrowerId, loanId, kitId, ...letter, onceKey })
     }
     for (const { id } of await queries.ownDrafts(database.reader, branchId)) await this.letters.sendOwn(id)
   }
+}
+
+interface WantedLetter {
+  readonly kind: ReminderKind
+  readonly candidate: queries.Candidate
+  /** What keeps it from being written twice. */
+  readonly onceKey: string
 }
 
 /** A promise that is moved, or a loan that is put off, gets its letters for the new days. */

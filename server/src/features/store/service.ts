@@ -54,6 +54,12 @@ export class KitStore {
     await queries.removeHazard(tx, kitId, hazard)
   }
 
+  /** It belongs to another branch from now on, and stands there wherever it is put. */
+  async moveToBranch(tx: Tx, kitId: string, branchId: string): Promise<void> {
+    await tx.update(Kit, { id: kitId }, { branchId, place: '' })
+    await queries.bumpKitVersions(tx, [kitId])
+  }
+
   async learnHeadMoment(tx: Tx, kitId: string, headMomentGmm: number): Promise<void> {
     await tx.update(Kit, { id: kitId }, { headMomentGmm })
   }

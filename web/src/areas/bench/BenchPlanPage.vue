@@ -8,6 +8,7 @@ import { useSending } from '../../shared/api/use-sending.ts'
 import DayPicker from '../../shared/controls/DayPicker.vue'
 import KitTag from '../../shared/drawings/KitTag.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
+import BenchHands from './BenchHands.vue'
 import BenchTabs from './BenchTabs.vue'
 
 /** Which kit is put right on which evening, what will be late, and what would help; printed for the evening. */
@@ -38,6 +39,13 @@ const remove = (id: string) =>
     await api.remove(`/api/branches/${plan.value?.branchId}/bench-evenings/${id}`)
     await reload()
   })
+const seat = (eveningId: string, staffIds: readonly string[]) =>
+  run(async () => {
+    const path = `/api/branches/${plan.value?.branchId}/bench-evenings/${eveningId}/people`
+    data.value = await api.put(benchPlansSchema, path, { staffIds })
+  })
+const nameOf = (staffId: string | undefined) => plan.value?.hands.find((hand) => hand.staffId === staffId)?.name
+const beyond = computed(() => plan.value?.lines.filter(({ isBeyondAnybody }) => isBeyondAnybody) ?? [])
 const print = () => window.print()
 </script>
 
@@ -72,7 +80,8 @@ const print = () => window.print()
         <p v-for="line in late" :key="line.kitCode" class="second">
           <RouterLink :to="`/kits/${encodeURIComponent(line.kitCode)}`">{{ line.kitName }}</RouterLink> is fetched on
           {{ dayWords(line.neededOn ?? plan.today) }}{{ line.eveningId ? '' : ' and has no evening' }}; about
-          {{ line.minutes }} minutes{{ line.isHeld ? '; it is held, and the bench alone doesn’t cure that' : '' }}.
+          {{ line.minutes }} minutes{{ line.isBeyondAnybody ? '; nobody who comes has done this work' : ''
+          }}{{ line.isHeld ? '; it is held, and the bench alone doesn’t cure that' : '' }}.
         </p>
       </section>
       <p v-else-if="plan.lines.length > 0" class="moss">Everything that is promised is ready in time.</p>
@@ -106,13 +115,29 @@ const print = () => window.print()
           >
           <ElButton v-if="plan.mayChange" link class="screen-only" @click="remove(each.id)">take it off</ElButton>
         </h2>
+        <label v-if="plan.mayChange" class="labelled who screen-only"
+          ><span>who comes</span
+          ><ElSelect
+            :model-value="each.staffIds"
+            multiple
+            :multiple-limit="each.seats"
+            :aria-label="`who comes on ${dayWords(each.onDay)}`"
+            placeholder="nobody has said yet"
+            @change="seat(each.id, $event)"
+            ><ElOption
+              v-for="hand in plan.hands"
+              :key="hand.staffId"
+              :value="hand.staffId"
+              :label="hand.name" /></ElSelect
+        ></label>
         <div class="seats">
-          <div v-for="seat in each.seats" :key="seat" class="seat">
+          <div v-for="seatNumber in each.seats" :key="seatNumber" class="seat">
             <p class="second">
-              place {{ seat }} · {{ minutesOf(linesOn(each.id, seat - 1)) }} of {{ each.minutesEach }} min
+              {{ nameOf(each.staffIds[seatNumber - 1]) ?? `place ${seatNumber}` }} ·
+              {{ minutesOf(linesOn(each.id, seatNumber - 1)) }} of {{ each.minutesEach }} min
             </p>
             <ol>
-              <li v-for="line in linesOn(each.id, seat - 1)" :key="line.kitCode">
+              <li v-for="line in linesOn(each.id, seatNumber - 1)" :key="line.kitCode">
                 <p>
                   <span class="box" aria-hidden="true" />
                   <RouterLink
@@ -126,14 +151,15 @@ const print = () => window.print()
                   >
                   <KitTag :code="line.kitCode" />
                   <span class="second"
-                    >{{ line.minutes }} min{{ line.neededOn ? `, fetched ${dayWords(line.neededOn)}` : '' }}</span
+                    >{{ line.minutes }} min{{ line.measuredStations > 0 ? ' as measured' : ''
+                    }}{{ line.neededOn ? `, fetched ${dayWords(line.neededOn)}` : '' }}</span
                   >
                   <strong v-if="line.isLate" class="rust"> late</strong>
                 </p>
                 <p v-for="sentence in line.sentences" :key="sentence" class="second">{{ sentence }}</p>
               </li>
             </ol>
-            <p v-if="linesOn(each.id, seat - 1).length === 0" class="quiet">nothing</p>
+            <p v-if="linesOn(each.id, seatNumber - 1).length === 0" class="quiet">nothing</p>
           </div>
         </div>
       </section>
@@ -144,6 +170,11 @@ const print = () => window.print()
         <h2>Without an evening <em>nobody waits for these yet</em></h2>
         <p>{{ without.map(({ kitName, minutes }) => `${kitName}, ${minutes} min`).join(' · ') }}</p>
       </section>
+      <p v-if="beyond.length > 0" class="second">
+        Nobody who comes can do what {{ beyond.map(({ kitName }) => kitName).join(', ') }}
+        {{ beyond.length === 1 ? 'needs' : 'need' }}: ask somebody who can, or see below who could learn it.
+      </p>
+      <BenchHands :plan="plan" class="screen-only" @kept="data = $event" />
     </template>
   </main>
 </template>
@@ -175,6 +206,11 @@ const print = () => window.print()
 
 h2 {
   margin: 14px 0 4px;
+}
+
+.who {
+  max-width: 420px;
+  margin-bottom: 8px;
 }
 
 .seats {

@@ -3,12 +3,14 @@ import type { CalendarLoan, SuggestedSlot } from '@binoculum/contract'
 import { dateOfDay, dayNumber } from '@binoculum/core'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
+import BranchSelect from '../../shared/controls/BranchSelect.vue'
 import KeyCap from '../../shared/keys/KeyCap.vue'
 import { useKeys, type KeyMap } from '../../shared/keys/use-keys.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import { useSession } from '../people/session.ts'
 import { columnsOf, openDaysOf, rangeWords } from './calendar-days.ts'
 import { effectOf, type Wanted } from './effects.ts'
+import BenchLoad from './BenchLoad.vue'
 import CalendarTabs from './CalendarTabs.vue'
 import KitLine from './KitLine.vue'
 import LoanPanel from './LoanPanel.vue'
@@ -186,14 +188,7 @@ useKeys((): KeyMap => {
       </div>
     </header>
     <div class="tools screen-only">
-      <ElSelect v-if="branches.length > 1" v-model="branchId" aria-label="Branch" class="branch">
-        <ElOption
-          v-for="branch in branches"
-          :key="branch.branchId"
-          :value="branch.branchId"
-          :label="branch.branchName"
-        />
-      </ElSelect>
+      <BranchSelect v-model="branchId" :branches="branches" />
       <ElInput v-model="text" clearable placeholder="Kit or borrower" aria-label="Show only" class="only" />
       <ElRadioGroup v-model="span" aria-label="How much">
         <ElRadioButton v-for="(_days, name) in spans" :key="name" :value="name as SpanName">{{ name }}</ElRadioButton>
@@ -251,6 +246,7 @@ useKeys((): KeyMap => {
           @drag="drag"
         />
       </div>
+      <BenchLoad :calendar="data" />
       <p v-if="kits.length === 0" class="quiet none">
         {{ text ? 'No kit and no borrower fits this.' : 'This branch has no kits yet.' }}
       </p>

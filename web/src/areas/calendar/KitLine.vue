@@ -37,6 +37,15 @@ const bars = computed(() =>
 const ghost = computed(() =>
   wanted ? stretchOf(calendar, dayNumber(wanted.fromOn), dayNumber(wanted.untilOn)) : null,
 )
+/** Days on which it is at another branch, or on the van. */
+const away = computed(() => {
+  const last = dayNumber(calendar.from) + calendar.days
+  const { hereFrom, hereUntil } = kit
+  if (hereFrom)
+    return { at: stretchOf(calendar, dayNumber(calendar.from), dayNumber(hereFrom) - 1), word: 'comes with the van' }
+  if (hereUntil) return { at: stretchOf(calendar, dayNumber(hereUntil) + 1, last), word: 'gone with the van' }
+  return { at: null, word: '' }
+})
 const conditionWord = computed(() => ({ full: '', half: 'note', crescent: 'bench', new: 'held' })[kit.condition])
 const isOutNow = computed(() => loans.some(({ state }) => state === 'out'))
 const whoOf = (loan: CalendarLoan) => loan.borrower || loan.code
@@ -133,6 +142,9 @@ const rowUnder = (event: PointerEvent): string | null =>
           <span>{{ whoOf(loan) }}</span>
         </button>
       </template>
+      <span v-if="away.at" class="away" :style="{ left: away.at.left, width: away.at.width }"
+        ><span>{{ away.word }}</span></span
+      >
       <span v-if="ghost" class="ghost" :class="{ refused }" :style="{ left: ghost.left, width: ghost.width }" />
     </div>
   </div>

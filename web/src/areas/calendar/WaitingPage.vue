@@ -6,6 +6,7 @@ import { computed, reactive, ref, watch } from 'vue'
 import { api } from '../../shared/api/client.ts'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import { useSending } from '../../shared/api/use-sending.ts'
+import BranchSelect from '../../shared/controls/BranchSelect.vue'
 import DayPicker from '../../shared/controls/DayPicker.vue'
 import KitTag from '../../shared/drawings/KitTag.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
@@ -79,14 +80,7 @@ const leave = ({ id, version }: WaitingRequest) => send(`/api/waiting/${id}/leav
       In the order of asking. A plan suggests who could be served sooner or on darker nights; you offer, line by line.
     </p>
     <div class="tools">
-      <ElSelect v-if="branches.length > 1" v-model="branchId" aria-label="Branch" class="branch">
-        <ElOption
-          v-for="branch in branches"
-          :key="branch.branchId"
-          :value="branch.branchId"
-          :label="branch.branchName"
-        />
-      </ElSelect>
+      <BranchSelect v-model="branchId" :branches="branches" />
       <ElButton @click="begin">Somebody asks for a kit</ElButton>
       <template v-if="(data?.requests.length ?? 0) > 0">
         <ElButton type="primary" :disabled="progress !== null" @click="workOut">Work out a plan</ElButton>

@@ -6,6 +6,7 @@ import { computed, ref } from 'vue'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import DayPicker from '../../shared/controls/DayPicker.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
+import { levelWords } from '../../shared/words.ts'
 import { dayWords } from './calendar-days.ts'
 
 /** What for, and by whom: kits and days that suit, each with its reason. Nobody is barred from any other. */
@@ -18,7 +19,6 @@ const seated = ref(false)
 const from = ref(calendar.today)
 const weeks = ref(6)
 const lengthDays = ref(calendar.loanDays)
-const levelWords = { first: 'the first time', some: 'some practice', experienced: 'experienced' } as const
 const carryWords = { 'on-foot': 'on foot', bus: 'by bus', car: 'by car' } as const
 
 const path = computed(() => {

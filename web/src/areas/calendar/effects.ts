@@ -43,6 +43,11 @@ export function effectOf(calendar: Calendar, wanted: Wanted): Effect {
     against.push(`Nothing is promised more than ${opening.aheadDays} days ahead.`)
   if (!isOut && !isOpen(from)) against.push(`The desk is closed on ${dayWords(wanted.fromOn)}.`)
   if (!isOpen(until)) against.push(`The desk is closed on ${dayWords(wanted.untilOn)}.`)
+  const kit = calendar.kits.find(({ id }) => id === wanted.kitId)
+  if (kit?.hereFrom && wanted.fromOn < kit.hereFrom)
+    against.push(`The van brings it on ${dayWords(dateOfDay(dayNumber(kit.hereFrom) - 1))}.`)
+  if (kit?.hereUntil && wanted.untilOn > kit.hereUntil)
+    against.push(`The van takes it away on ${dayWords(dateOfDay(dayNumber(kit.hereUntil) + 1))}.`)
   const turnaroundDays = own?.turnaroundDays ?? opening.turnaroundDays
   const inTheWay = loans.filter((loan) => {
     if (loan.id === wanted.loanId || loan.kitId !== wanted.kitId || loan.state === 'back') return false

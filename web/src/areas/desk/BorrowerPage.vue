@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { borrowerSheetSchema, changeBorrowerSchema } from '@binoculum/contract'
+import { borrowerSheetSchema, changeBorrowerSchema, type BorrowerSheet } from '@binoculum/contract'
+import { borrowerLevels } from '@binoculum/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { api } from '../../shared/api/client.ts'
@@ -8,7 +9,7 @@ import { useSending } from '../../shared/api/use-sending.ts'
 import KitTag from '../../shared/drawings/KitTag.vue'
 import { fieldProblems } from '../../shared/field-problems.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
-import { dayText, lateText } from '../../shared/words.ts'
+import { dayText, lateText, levelWords } from '../../shared/words.ts'
 import DeskTabs from './DeskTabs.vue'
 
 /** One borrower: what they have, had and lost, and until when their name is kept. */
@@ -16,25 +17,16 @@ const route = useRoute()
 const path = `/api/borrowers/${String(route.params.borrowerId)}`
 const { data: borrower, problem, reload } = useLoaded(borrowerSheetSchema, path)
 const { sending, problem: refusal, run } = useSending()
-const fields = ref({ name: '', contact: '', cardNumber: '', language: 'en' as 'en' | 'es' })
-watch(borrower, (shown) => {
-  if (shown)
-    fields.value = {
-      name: shown.name,
-      contact: shown.contact,
-      cardNumber: shown.cardNumber,
-      language: shown.language,
-    }
+const fieldsOf = ({ name, contact, cardNumber, language, level, cardOnly }: BorrowerSheet) => ({
+  ...(!cardOnly && { name, contact }),
+  ...{ cardNumber, language, level },
 })
+const fields = ref<Partial<ReturnType<typeof fieldsOf>>>({})
+watch(borrower, (shown) => shown && (fields.value = fieldsOf(shown)))
 const wrong = computed(() => fieldProblems(changeBorrowerSchema, fields.value))
-const isChanged = computed(() => {
-  const { name, contact, cardNumber, language } = fields.value
-  const was = borrower.value
-  return (
-    !!was &&
-    (name !== was.name || contact !== was.contact || cardNumber !== was.cardNumber || language !== was.language)
-  )
-})
+const isChanged = computed(
+  () => !!borrower.value && JSON.stringify(fields.value) !== JSON.stringify(fieldsOf(borrower.value)),
+)
 const stateWords = { promised: 'promised', out: 'out', back: 'back', cancelled: 'cancelled' } as const
 const dayOf = (day: string) => dayText(`${day}T12:00:00Z`, 'UTC')
 const lateLoans = computed(() => borrower.value?.loans.filter(({ daysLate }) => daysLate > 0).length ?? 0)
@@ -69,20 +61,22 @@ const keep = () =>
           That you looked is on record.
         </p>
         <form aria-label="Who it is" @submit.prevent="keep">
-          <label class="labelled"
-            ><span>name</span><ElInput v-model="fields.name" name="borrower-name" maxlength="200" /><i
-              v-if="wrong.name"
-              class="rust"
-              >{{ wrong.name }}</i
-            ></label
-          >
-          <label class="labelled"
-            ><span>telephone or mail</span
-            ><ElInput v-model="fields.contact" name="borrower-contact" maxlength="200" /><i
-              v-if="wrong.contact"
-              class="rust"
-              >{{ wrong.contact }}</i
-            ></label
+          <template v-if="!borrower.cardOnly">
+            <label class="labelled"
+              ><span>name</span><ElInput v-model="fields.name" name="borrower-name" maxlength="200" /><i
+                v-if="wrong.name"
+                class="rust"
+                >{{ wrong.name }}</i
+              ></label
+            >
+            <label class="labelled"
+              ><span>telephone or mail</span
+              ><ElInput v-model="fields.contact" name="borrower-contact" maxlength="200" /><i
+                v-if="wrong.contact"
+                class="rust"
+                >{{ wrong.contact }}</i
+              ></label
+            ></template
           >
           <label class="labelled"
             ><span>library card</span><ElInput v-model="fields.cardNumber" name="borrower-card" maxlength="50"
@@ -91,6 +85,15 @@ const keep = () =>
             ><span>letters in</span
             ><ElSelect v-model="fields.language" aria-label="letters in"
               ><ElOption value="en" label="English" /><ElOption value="es" label="Español" /></ElSelect
+          ></label>
+          <label class="labelled"
+            ><span>practice</span
+            ><ElSelect v-model="fields.level" clearable placeholder="nobody asked" aria-label="practice"
+              ><ElOption
+                v-for="level in borrowerLevels"
+                :key="level"
+                :value="level"
+                :label="levelWords[level]" /></ElSelect
           ></label>
           <ElButton native-type="submit" :disabled="!isChanged || Object.keys(wrong).length > 0 || sending"
             >Keep</ElButton
@@ -119,7 +122,7 @@ const keep = () =>
 <style scoped>
 form {
   display: grid;
-  grid-template-columns: repeat(4, minmax(0, 220px)) auto;
+  grid-template-columns: repeat(5, minmax(0, 200px)) auto;
   gap: 8px 16px;
   align-items: end;
   margin: 12px 0;

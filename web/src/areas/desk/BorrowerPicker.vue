@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { borrowersFoundSchema, type Borrower } from '@binoculum/contract'
+import { borrowersFoundSchema, type Borrower, type CardAnswer } from '@binoculum/contract'
 import { computed, ref, watch } from 'vue'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
+import CardLookUp from './CardLookUp.vue'
 import type { HandOutDraft } from './use-hand-out.ts'
 
 const { branchId } = defineProps<{ branchId: string }>()
@@ -31,14 +32,24 @@ function takeMarked() {
 function choose(borrower: Borrower) {
   draft.value.borrower = borrower
   draft.value.isNew = false
+  // What was known of their practice begins their guide; it can be changed there.
+  const { guide } = draft.value
+  if (borrower.level) draft.value.guide = { ...guide, borrower: { ...guide.borrower, level: borrower.level } }
   text.value = ''
 }
 
+const isCard = computed(() => /^[\p{L}-]{0,3}[\d -]{4,}$/u.test(words.value))
 function enterNew() {
-  draft.value.isNew = true
-  draft.value.borrower = null
-  draft.value.name = text.value
+  const cardOnly = data.value?.cardOnly ?? false
+  const asCard = cardOnly || isCard.value
+  const typed = asCard ? { name: '', cardNumber: words.value } : { name: words.value, cardNumber: '' }
+  Object.assign(draft.value, { isNew: true, cardOnly, borrower: null, contact: '', ...typed })
   text.value = ''
+}
+/** What the directory says is a beginning: it can be corrected before anything is sent. */
+function takeOver(person: CardAnswer['person']) {
+  enterNew()
+  if (person) Object.assign(draft.value, { name: person.name, contact: person.contact })
 }
 
 function another() {
@@ -50,10 +61,12 @@ function another() {
 
 <template>
   <div v-if="draft.isNew" class="new">
-    <label class="labelled"><span>name</span><ElInput v-model="draft.name" name="borrower-name" required /></label>
-    <label class="labelled">
-      <span>telephone or mail</span><ElInput v-model="draft.contact" name="borrower-contact" required />
-    </label>
+    <template v-if="!draft.cardOnly">
+      <label class="labelled"><span>name</span><ElInput v-model="draft.name" name="borrower-name" required /></label>
+      <label class="labelled">
+        <span>telephone or mail</span><ElInput v-model="draft.contact" name="borrower-contact" required />
+      </label>
+    </template>
     <label class="labelled"
       ><span>library card</span><ElInput v-model="draft.cardNumber" name="borrower-card"
     /></label>
@@ -61,7 +74,7 @@ function another() {
   </div>
   <p v-else-if="draft.borrower">
     <strong>{{ draft.borrower.name }}</strong>{{
-      draft.borrower.cardNumber ? `, card ${draft.borrower.cardNumber}` : ''
+      draft.borrower.cardNumber && draft.borrower.contact ? `, card ${draft.borrower.cardNumber}` : ''
     }}
     · {{ draft.borrower.loansBefore === 0 ? 'first telescope' : `${draft.borrower.loansBefore} loans before` }} ·
     <span class="quiet">{{ draft.borrower.contact }}</span>{{ ' '
@@ -70,7 +83,7 @@ function another() {
   <div v-else class="search">
     <ElInput
       v-model="text"
-      placeholder="Name or card number"
+      :placeholder="data?.cardOnly ? 'Card number' : 'Name or card number'"
       aria-label="Find the borrower"
       autocomplete="off"
       @keydown.down.prevent="mark(1)"
@@ -90,10 +103,17 @@ function another() {
       </li>
       <li>
         <button type="button" :class="{ marked: marked === data.borrowers.length }" @click="enterNew">
-          Somebody new: “{{ text }}”
+          {{ data.cardOnly ? 'Card' : isCard ? 'Somebody new with card' : 'Somebody new:' }} “{{ text }}”
         </button>
       </li>
     </ul>
+    <CardLookUp
+      v-if="data?.hasDirectory && isCard && data.borrowers.length === 0"
+      :branch-id="branchId"
+      :card-number="words"
+      @take="takeOver"
+    />
+    <p v-if="data?.cardOnly" class="second">This branch keeps card numbers only, no names.</p>
   </div>
 </template>
 

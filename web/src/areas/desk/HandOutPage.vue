@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { handOutFormSchema, type Slip } from '@binoculum/contract'
+import { cardName, handOutFormSchema, type Slip } from '@binoculum/contract'
 import { kindWords, massText, moneyText, reasonSentence } from '@binoculum/core'
 import dayjs from 'dayjs'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
@@ -55,7 +55,11 @@ const massG = computed(
   () => kit.value?.parts.reduce((sum, part) => sum + (part.massG ?? 0) * part.presentCount, 0) ?? 0,
 )
 const tomorrow = dayjs().add(1, 'day').format('YYYY-MM-DD')
-const borrowerName = computed(() => (draft.value.isNew ? draft.value.name : (draft.value.borrower?.name ?? '')))
+const borrowerName = computed(() => {
+  const { isNew, cardOnly, name, cardNumber, borrower } = draft.value
+  if (!isNew) return borrower?.name ?? ''
+  return cardOnly ? cardName(cardNumber) : name
+})
 
 /** It is promised, and whoever stands here is somebody else. */
 const toSomebodyElse = computed(() => {

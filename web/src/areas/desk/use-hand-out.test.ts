@@ -10,6 +10,7 @@ const borrower: Borrower = {
   contact: 'mira@post.example',
   cardNumber: '2100',
   loansBefore: 2,
+  level: null,
   branchName: 'Marrowdale Library',
 }
 const formWith = (rest: Partial<HandOutForm> = {}): HandOutForm => ({

@@ -13,6 +13,8 @@ import { useDraft } from '../../shared/draft.ts'
 export interface HandOutDraft {
   borrower: Borrower | null
   isNew: boolean
+  /** The branch keeps card numbers only: somebody new is a card. */
+  cardOnly: boolean
   name: string
   contact: string
   cardNumber: string
@@ -29,6 +31,7 @@ export interface HandOutDraft {
 export const emptyHandOut = (): HandOutDraft => ({
   borrower: null,
   isNew: false,
+  cardOnly: false,
   name: '',
   contact: '',
   cardNumber: '',
@@ -47,9 +50,12 @@ export const emptyHandOut = (): HandOutDraft => ({
 })
 
 /** Who was chosen or entered, as it is sent; null while nobody is, or too little of somebody new. */
-export function pickedBorrower(draft: Pick<HandOutDraft, 'borrower' | 'isNew' | 'name' | 'contact' | 'cardNumber'>) {
-  const { borrower, isNew, name, contact, cardNumber } = draft
+export function pickedBorrower(
+  draft: Pick<HandOutDraft, 'borrower' | 'isNew' | 'cardOnly' | 'name' | 'contact' | 'cardNumber'>,
+): HandOut['borrower'] | null {
+  const { borrower, isNew, cardOnly, name, contact, cardNumber } = draft
   if (borrower) return { id: borrower.id }
+  if (isNew && cardOnly) return cardNumber.trim() === '' ? null : { cardNumber }
   return isNew && name.trim() !== '' && contact.trim().length >= 3 ? { name, contact, cardNumber } : null
 }
 
@@ -57,25 +63,21 @@ export type LineName = 'fit' | 'borrower' | 'return' | 'contents' | 'sun' | 'agr
 
 /** The hand-out's draft, which of its lines are done, and what is sent in the end. */
 export function useHandOut(kitCode: string, form: Ref<HandOutForm | null>) {
-  const { draft, wasKept, discard } = useDraft(`hand-out ${kitCode}`, emptyHandOut, { shape: 3 })
+  const { draft, wasKept, discard } = useDraft(`hand-out ${kitCode}`, emptyHandOut, { shape: 4 })
 
   const fit = computed(() => {
     const condition = form.value?.kit.condition
     return condition === 'full' || condition === 'half'
   })
   const never = computed(() => form.value?.kit.reasons.some(({ overrule }) => overrule === 'never') ?? false)
-  const borrowerKnown = computed(() =>
-    draft.value.isNew
-      ? draft.value.name.trim() !== '' && draft.value.contact.trim().length >= 3
-      : draft.value.borrower !== null,
-  )
+  const picked = computed(() => pickedBorrower(draft.value))
   /** A front filter goes out only when it was held against a lamp. */
   const hasFilter = computed(
     () => form.value?.kit.parts.some(({ role, mark }) => role === 'front-filter' && mark !== 'missing') ?? false,
   )
   const lines = computed<Record<LineName, boolean>>(() => ({
     fit: fit.value || (!never.value && draft.value.overruleReason.trim() !== ''),
-    borrower: borrowerKnown.value && draft.value.adultSeen,
+    borrower: picked.value !== null && draft.value.adultSeen,
     return: draft.value.dueOn !== '',
     contents: draft.value.contentsAgreed && (!hasFilter.value || draft.value.filterChecked),
     sun: draft.value.sunAcknowledged,
@@ -92,14 +94,15 @@ export function useHandOut(kitCode: string, form: Ref<HandOutForm | null>) {
 
   async function send(idempotencyKey: string): Promise<Slip> {
     const given = form.value
-    const { borrower, isNew, name, contact, cardNumber, acceptance, dueOn, overruleReason, guide } = draft.value
-    if (!given || !acceptance || (!isNew && !borrower)) throw new RangeError('the hand-out is not complete')
+    const { borrower, acceptance, dueOn, overruleReason, guide } = draft.value
+    const to = picked.value
+    if (!given || !acceptance || !to) throw new RangeError('the hand-out is not complete')
     const promised = given.promised && borrower?.id === given.promised.borrower.id ? given.promised.loanId : null
     const body: HandOut = {
       idempotencyKey,
       kitVersion: given.kit.version,
       promisedLoanId: promised,
-      borrower: isNew || !borrower ? { name, contact, cardNumber } : { id: borrower.id },
+      borrower: to,
       adultSeen: true,
       sunAcknowledged: true,
       agreementId: given.agreement.id,

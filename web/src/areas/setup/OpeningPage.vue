@@ -25,7 +25,12 @@ const branch = computed<BranchOpening | null>(
 const fields = ref<OpeningFields | null>(null)
 watch(
   branch,
-  (shown) => (fields.value = shown && { ...shown.opening, openWeekdays: [...shown.opening.openWeekdays] }),
+  (shown) =>
+    (fields.value = shown && {
+      ...shown.opening,
+      openWeekdays: [...shown.opening.openWeekdays],
+      vanWeekdays: [...shown.opening.vanWeekdays],
+    }),
 )
 const isChanged = computed(() => JSON.stringify(fields.value) !== JSON.stringify(branch.value?.opening))
 const closing = reactive({ fromOn: today, untilOn: today, why: '' })
@@ -106,6 +111,13 @@ const reopen = (id: string) =>
         </ElFormItem>
         <ElFormItem label="promised ahead at most, days">
           <ElInputNumber v-model="fields.aheadDays" :min="1" :max="730" aria-label="promised ahead" />
+        </ElFormItem>
+        <ElFormItem label="the van calls on" class="wide">
+          <ElCheckboxGroup v-model="fields.vanWeekdays" aria-label="the van calls on">
+            <ElCheckboxButton v-for="(name, index) in weekdays" :key="name" :value="index + 1">{{
+              name
+            }}</ElCheckboxButton>
+          </ElCheckboxGroup>
         </ElFormItem>
         <p class="second wide">
           A model that usually needs longer until it is ready gets longer: its last returns are counted until the

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { unlinkingsSchema } from '@binoculum/contract'
+import { unlinkingsSchema, type Unlinkings } from '@binoculum/contract'
+import { ref } from 'vue'
 import { api } from '../../shared/api/client.ts'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import { useSending } from '../../shared/api/use-sending.ts'
@@ -8,11 +9,19 @@ import ProblemNote from '../../shared/ProblemNote.vue'
 /** How long each branch keeps the names of borrowers after everything of theirs is closed. */
 const { data, problem, reload } = useLoaded(unlinkingsSchema, '/api/unlinking')
 const { problem: refusal, run } = useSending()
-const decide = (branchId: string, unlinkDays: number | undefined) =>
+type Kept = Unlinkings['branches'][number]
+const decide = ({ branchId, unlinkDays, cardOnly }: Kept, change: Partial<Kept>) =>
   run(async () => {
-    if (unlinkDays)
-      data.value = await api.put(unlinkingsSchema, `/api/branches/${branchId}/unlinking`, { unlinkDays })
+    const path = `/api/branches/${branchId}/unlinking`
+    data.value = await api.put(unlinkingsSchema, path, { unlinkDays, cardOnly, ...change })
   })
+/** Names that are taken out come back by no press, so it is asked first. */
+const asks = ref<Kept | null>(null)
+const peopleText = (count: number) => (count === 1 ? 'one borrower' : `${count} borrowers`)
+async function takeOut() {
+  if (asks.value) await decide(asks.value, { cardOnly: true })
+  asks.value = null
+}
 </script>
 
 <template>
@@ -31,10 +40,37 @@ const decide = (branchId: string, unlinkDays: number | undefined) =>
       :max="3650"
       :disabled="!branch.mayChange"
       :aria-label="`days at ${branch.branchName}`"
-      @change="decide(branch.branchId, $event)"
+      @change="$event && decide(branch, { unlinkDays: $event })"
     />
     <span>days</span>
+    <ElSwitch
+      :model-value="branch.cardOnly"
+      :disabled="!branch.mayChange"
+      active-text="card numbers only"
+      :aria-label="`card numbers only at ${branch.branchName}`"
+      @change="$event ? (asks = branch) : decide(branch, { cardOnly: false })"
+    />
+    <span v-if="branch.cardOnly && branch.namesWithoutCard > 0" class="second"
+      >{{ peopleText(branch.namesWithoutCard) }} without a card: their names go when everything of theirs is
+      closed</span
+    >
   </p>
+  <ElDialog
+    :model-value="asks !== null"
+    :title="`Card numbers only at ${asks?.branchName ?? ''}`"
+    width="520"
+    @close="asks = null"
+  >
+    <p>
+      The names and contacts of {{ peopleText((asks?.names ?? 0) - (asks?.namesWithoutCard ?? 0)) }} are taken out
+      now, with the words of letters to them. They don’t come back. From then on the desk knows a borrower by the card
+      alone, and no letters are written.
+    </p>
+    <template #footer>
+      <ElButton @click="asks = null">Leave it</ElButton>
+      <ElButton type="danger" @click="takeOut">Take the names out</ElButton>
+    </template>
+  </ElDialog>
 </template>
 
 <style scoped>

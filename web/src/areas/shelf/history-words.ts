@@ -153,6 +153,12 @@ export function recordSentence({ act, before, after }: RecordLine): string {
       return is.policy === 'with-help-sheet'
         ? 'borrowers may line it up, with the help sheet'
         : 'lining up is left to us'
+    case 'transfer-planned':
+      return `goes to another branch with the van on ${dayOf(is.onDay)}`
+    case 'transfer-arrived':
+      return 'came with the van'
+    case 'transfer-cancelled':
+      return `doesn’t go with the van on ${dayOf(is.onDay)} after all`
     case 'promised':
       return `promised from ${dayOf(is.fromOn)} to ${dayOf(is.untilOn)}`
     case 'promise-moved':

@@ -1,0 +1,72 @@
+<script setup lang="ts">
+import { benchPlansSchema, type BenchHand, type BenchPlans, type BranchBenchPlan } from '@binoculum/contract'
+import { benchSkills, type BenchSkill } from '@binoculum/core'
+import { api } from '../../shared/api/client.ts'
+import { useSending } from '../../shared/api/use-sending.ts'
+import ProblemNote from '../../shared/ProblemNote.vue'
+
+/** Who can do what at this bench, as they say themselves. Nothing said means anything. */
+const { plan } = defineProps<{ plan: BranchBenchPlan }>()
+const emit = defineEmits<{ kept: [plans: BenchPlans] }>()
+const { sending, problem, run } = useSending()
+const words: Readonly<Record<BenchSkill, string>> = {
+  contents: 'going through a case',
+  assembly: 'putting together',
+  balance: 'balance',
+  place: 'latitude and controller',
+  collimation: 'mirrors',
+  star: 'star test',
+  finder: 'finder',
+  glass: 'glass',
+  pack: 'packing',
+  mending: 'mending',
+}
+const say = (hand: BenchHand, skills: BenchSkill[]) =>
+  run(async () => {
+    const given = { staffId: hand.staffId, skills: skills.length > 0 ? skills : null }
+    emit('kept', await api.put(benchPlansSchema, `/api/branches/${plan.branchId}/bench-skills`, given))
+  })
+</script>
+
+<template>
+  <section>
+    <h2>Who can do what <em>kits are given to whoever knows their work; left empty, anything is</em></h2>
+    <ProblemNote :problem="problem" />
+    <div v-for="hand in plan.hands" :key="hand.staffId" class="hand">
+      <span>{{ hand.name }}</span>
+      <ElSelect
+        :model-value="hand.skills ?? []"
+        multiple
+        clearable
+        collapse-tags
+        :max-collapse-tags="4"
+        placeholder="anything"
+        :disabled="!hand.mayChange || sending"
+        :aria-label="`what ${hand.name} can do`"
+        @change="say(hand, $event)"
+      >
+        <ElOption v-for="skill in benchSkills" :key="skill" :value="skill" :label="words[skill]" />
+      </ElSelect>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+h2 {
+  margin: 18px 0 6px;
+}
+
+.hand {
+  display: grid;
+  grid-template-columns: minmax(120px, 180px) minmax(200px, 640px);
+  gap: 12px;
+  align-items: center;
+  margin-top: 6px;
+}
+
+@media (max-width: 760px) {
+  .hand {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

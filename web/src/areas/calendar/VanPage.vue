@@ -1,0 +1,161 @@
+<script setup lang="ts">
+import { loansInTheWaySchema, transfersSchema, type Transfer } from '@binoculum/contract'
+import { computed, ref, watch } from 'vue'
+import { api } from '../../shared/api/client.ts'
+import { useLoaded } from '../../shared/api/use-loaded.ts'
+import { useSending } from '../../shared/api/use-sending.ts'
+import KitTag from '../../shared/drawings/KitTag.vue'
+import ProblemNote from '../../shared/ProblemNote.vue'
+import { dayWords } from './calendar-days.ts'
+import CalendarTabs from './CalendarTabs.vue'
+
+/** Kits that go to another branch with the van: which, where to, on which of its days; and that they have come. */
+const { data, problem, reload } = useLoaded(transfersSchema, '/api/transfers')
+const { sending, problem: refusal, run } = useSending()
+const kitId = ref('')
+const toBranchId = ref('')
+const onDay = ref('')
+const kit = computed(() => data.value?.kits.find(({ id }) => id === kitId.value) ?? null)
+const waysOut = computed(
+  () => data.value?.ways.filter(({ fromBranchId }) => fromBranchId === kit.value?.branchId) ?? [],
+)
+const way = computed(() => waysOut.value.find((each) => each.toBranchId === toBranchId.value) ?? null)
+watch(waysOut, ([first]) => {
+  if (!way.value) toBranchId.value = first?.toBranchId ?? ''
+})
+watch(way, (chosen) => (onDay.value = chosen?.vanDays[0] ?? ''))
+/** Which loans keep it here; the server names them. */
+const inTheWay = computed(() => {
+  const details = refusal.value?.code === 'TRANSFER_IN_THE_WAY' ? refusal.value.reply.details : null
+  return loansInTheWaySchema.safeParse(details).data?.loans ?? []
+})
+
+async function plan() {
+  const done = await run(async (idempotencyKey) => {
+    const given = { idempotencyKey, kitId: kitId.value, toBranchId: toBranchId.value, onDay: onDay.value }
+    data.value = await api.post(transfersSchema, '/api/transfers', given)
+  })
+  if (done) kitId.value = ''
+}
+async function settle({ id, version }: Transfer, settled: 'arrived' | 'cancelled') {
+  const done = await run(async () => {
+    data.value = await api.post(transfersSchema, `/api/transfers/${id}/settle`, { version, settled })
+  })
+  if (!done) await reload()
+}
+</script>
+
+<template>
+  <main class="page">
+    <CalendarTabs />
+    <h1>The van</h1>
+    <p class="second">
+      A kit that goes to another branch is promised here until the day before, and there from the day after. It
+      belongs there once somebody says that it has come.
+    </p>
+    <ProblemNote :problem="problem" @retry="reload" />
+    <template v-if="data">
+      <p v-if="data.ways.length === 0" class="quiet">There is no other branch to send a kit to.</p>
+      <form v-else class="plan" aria-label="Send a kit" @submit.prevent="plan">
+        <label class="labelled"
+          ><span>kit</span
+          ><ElSelect v-model="kitId" filterable aria-label="kit" placeholder="which one"
+            ><ElOption
+              v-for="each in data.kits"
+              :key="each.id"
+              :value="each.id"
+              :label="`${each.name}, ${each.code}`" /></ElSelect
+        ></label>
+        <label class="labelled"
+          ><span>goes to</span
+          ><ElSelect v-model="toBranchId" :disabled="!kit" aria-label="goes to" placeholder="first choose the kit"
+            ><ElOption
+              v-for="each in waysOut"
+              :key="each.toBranchId"
+              :value="each.toBranchId"
+              :label="each.toBranchName" /></ElSelect
+        ></label>
+        <label class="labelled"
+          ><span>with the van on</span
+          ><ElSelect
+            v-model="onDay"
+            :disabled="!way"
+            aria-label="with the van on"
+            :placeholder="way ? 'the van doesn’t go there' : ''"
+            ><ElOption v-for="day in way?.vanDays ?? []" :key="day" :value="day" :label="dayWords(day)" /></ElSelect
+        ></label>
+        <ElButton type="primary" native-type="submit" :disabled="sending || !kit || !way || onDay === ''"
+          >Send it</ElButton
+        >
+      </form>
+      <p v-if="way && way.vanDays.length === 0" class="rust">
+        The van calls at {{ way.fromBranchName }} and at {{ way.toBranchName }} on no common day. Its days are set
+        under <RouterLink to="/setup/opening">opening days</RouterLink>.
+      </p>
+      <ProblemNote :problem="refusal" />
+      <p v-for="loan in inTheWay" :key="loan.loanCode" class="rust">
+        {{ loan.loanCode }}: {{ dayWords(loan.fromOn) }} to {{ dayWords(loan.untilOn) }}
+      </p>
+      <h2>On their way</h2>
+      <ul>
+        <li v-for="each in data.transfers" :key="each.id">
+          <span
+            ><b class="serif">{{ each.kitName }}</b> <KitTag :code="each.kitCode"
+          /></span>
+          <span>{{ each.fromBranchName }} to {{ each.toBranchName }}</span>
+          <span>{{ dayWords(each.onDay) }}</span>
+          <span class="act">
+            <ElButton :disabled="!each.mayArrive || sending" @click="settle(each, 'arrived')">It has come</ElButton>
+            <ElButton link :disabled="!each.mayCancel || sending" @click="settle(each, 'cancelled')"
+              >it stays</ElButton
+            >
+          </span>
+        </li>
+      </ul>
+      <p v-if="data.transfers.length === 0" class="quiet">Nothing is sent.</p>
+    </template>
+  </main>
+</template>
+
+<style scoped>
+.plan {
+  display: grid;
+  grid-template-columns: minmax(180px, 260px) minmax(180px, 260px) 180px auto;
+  gap: 8px 14px;
+  align-items: end;
+  justify-content: start;
+  margin: 14px 0;
+}
+
+h2 {
+  margin: 18px 0 6px;
+}
+
+ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+li {
+  display: grid;
+  grid-template-columns: minmax(160px, 240px) minmax(200px, 340px) 110px auto;
+  gap: 12px;
+  align-items: center;
+  justify-content: start;
+  padding: 6px 0;
+  border-bottom: 1px solid var(--rule);
+}
+
+.act {
+  display: flex;
+  gap: 10px;
+}
+
+@media (max-width: 760px) {
+  .plan,
+  li {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

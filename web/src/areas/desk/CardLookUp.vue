@@ -1,0 +1,65 @@
+<script setup lang="ts">
+import { cardAnswerSchema, type CardAnswer } from '@binoculum/contract'
+import { useDebounceFn } from '@vueuse/core'
+import { ref, watch } from 'vue'
+import { api, ApiError } from '../../shared/api/client.ts'
+import { dayText } from '../../shared/words.ts'
+
+/** What the library's directory says about a card. Nothing waits for it: the desk goes on whatever it says. */
+const { branchId, cardNumber } = defineProps<{ branchId: string; cardNumber: string }>()
+const emit = defineEmits<{ take: [person: CardAnswer['person']] }>()
+/** Longer than between two keys, so that one card is one question. */
+const SETTLED_MS = 400
+const answer = ref<CardAnswer | null>(null)
+const asked = ref('')
+
+const ask = useDebounceFn(async (card: string) => {
+  asked.value = card
+  try {
+    const said = await api.post(cardAnswerSchema, `/api/branches/${branchId}/card`, { cardNumber: card })
+    if (card === cardNumber) answer.value = said
+  } catch (error) {
+    if (!(error instanceof ApiError)) throw error
+    if (card === cardNumber) answer.value = { state: 'silent', person: null, validUntil: null }
+  }
+}, SETTLED_MS)
+watch(
+  () => cardNumber,
+  (card) => {
+    answer.value = null
+    void ask(card)
+  },
+  { immediate: true },
+)
+</script>
+
+<template>
+  <p class="second" role="status">
+    <template v-if="!answer">{{ asked === cardNumber ? 'Asking the card directory …' : '' }}</template>
+    <template v-else-if="answer.state === 'silent'"
+      >The card directory doesn’t answer. Go on without it: type who it is.</template
+    >
+    <template v-else-if="answer.state === 'unknown'">The card directory knows no such card.</template>
+    <template v-else>
+      <span :class="{ rust: answer.state === 'expired' }">{{
+        answer.state === 'expired' && answer.validUntil
+          ? `The card was good until ${dayText(`${answer.validUntil}T12:00:00Z`, 'UTC')}.`
+          : 'The card is good.'
+      }}</span>
+      <ElButton size="small" @click="emit('take', answer.person)">{{
+        answer.person ? `Take over ${answer.person.name}` : 'Take the card'
+      }}</ElButton>
+    </template>
+  </p>
+</template>
+
+<style scoped>
+p {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+  min-height: 32px;
+  margin-top: 6px;
+}
+</style>

@@ -1,4 +1,4 @@
-import { families } from '@binoculum/core'
+import { borrowerLevels, families } from '@binoculum/core'
 import { z } from 'zod'
 import { planInputSchema } from './calculators/loans.ts'
 import { daySchema } from './days.ts'
@@ -12,6 +12,8 @@ export const waitingRequestSchema = z.object({
   id: idSchema,
   borrower: z.string(),
   contact: z.string(),
+  /** Their practice with a telescope; null where nobody asked. */
+  level: z.enum(borrowerLevels).nullable(),
   askedAtUtc: z.string(),
   kinds: z.array(kindSchema),
   earliestOn: z.string(),

@@ -8,6 +8,7 @@ export interface KitView {
   branchId: string
   condition: string
   loan: { id: string } | null
+  jobs: { id: string }[]
   parts: {
     id: string
     name: string

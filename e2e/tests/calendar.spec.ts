@@ -1,6 +1,7 @@
-import type { Page } from '@playwright/test'
+import { randomUUID } from 'node:crypto'
+import type { BrowserContext, Page } from '@playwright/test'
 import { choose } from '../support/choose.ts'
-import { read } from '../support/loans.ts'
+import { kitOf, read, send } from '../support/loans.ts'
 import { expect, goTo, press, signIn, test } from '../support/people.ts'
 
 /** Promised by nights, refused at a second desk, dragged, cancelled, and a kit that is out put off. */
@@ -26,6 +27,29 @@ async function promiseByNights(page: Page, name: string) {
   await panel.locator('li button').first().click()
   await panel.getByRole('button', { name: 'Promise it' }).click()
   return panel
+}
+
+/** A borrower of the library who has had a kit and has nothing any more. */
+async function somebodyClosed(context: BrowserContext): Promise<{ id: string; name: string }> {
+  const { memberships } = (
+    await read<{ session: { memberships: { branchId: string; branchName: string }[] } }>(context, '/api/session')
+  ).session
+  const branchId = memberships.find(({ branchName }) => library.test(branchName))?.branchId
+  const today = new Date().toISOString().slice(0, 10)
+  for (const letter of ['a', 'e', 'i', 'o']) {
+    const found = await read<{ borrowers: { id: string; branchName: string }[] }>(
+      context,
+      `/api/borrowers?branchId=${branchId}&text=${letter}`,
+    )
+    for (const { id } of found.borrowers.filter(({ branchName }) => library.test(branchName))) {
+      const sheet = await read<{ id: string; name: string; unlinksOn: string | null }>(
+        context,
+        `/api/borrowers/${id}`,
+      )
+      if (sheet.unlinksOn && sheet.unlinksOn < today) return sheet
+    }
+  }
+  throw new Error('everybody has something open')
 }
 
 test('promised by nights, conflict at a second desk, dragged, and cancelled', async ({ page, context, browser }) => {
@@ -190,4 +214,51 @@ test('an evening at the bench is planned: what will be late is told, and another
   await form.getByLabel('minutes each').fill('240')
   await form.getByRole('button', { name: 'Add the evening' }).click()
   await expect(async () => expect((await late.count()) === 0 || (await minutes()) < before).toBe(true)).toPass()
+  // Worked off: what is checked and lies on the shelf again is on no evening any more.
+  const line = page.locator('.seat li', { hasText: 'Bilberry' })
+  await expect(line).toHaveCount(1)
+  const kit = await kitOf(context, 'M-09')
+  const target = { kind: 'landmark', name: 'mast', distanceM: 3000, shaded: true }
+  const aligned = { way: 'typed', misalignmentArcmin: 2, target }
+  await send(context, `/api/kits/${kit.id}/checks`, {
+    ...{ idempotencyKey: randomUUID(), kitVersion: kit.version, doneJobIds: kit.jobs.map(({ id }) => id) },
+    ...{ backToShelf: true, deviceUtc: null },
+    stations: [{ station: 'finder', asFound: aligned, asLeft: aligned, note: '', minutes: 4 }],
+  })
+  await page.reload()
+  await expect(page.getByRole('heading', { name: 'Who can do what' })).toBeVisible()
+  await expect(line).toHaveCount(0)
+})
+
+test('a borrower of whom everything is closed is known by name no more', async ({ page, context }) => {
+  await signIn(context, 'ines')
+  await goTo(page, '/setup/branches')
+  const line = page.locator('p', { hasText: 'Marrowdale Library' }).filter({ hasText: 'known by name' })
+  const known = async () => Number(/(\d+) borrowers known/.exec((await line.textContent()) ?? '')?.[1])
+  await expect(line).toBeVisible()
+  const before = await known()
+  // Somebody whose days are over before they are counted as thirty: one will do.
+  await line.getByRole('spinbutton').fill('1')
+  await line.getByRole('spinbutton').press('Tab')
+  const someone = await somebodyClosed(context)
+  await line.getByRole('button', { name: 'Take out now what is due' }).click()
+  await expect(async () => expect(await known()).toBeLessThan(before)).toPass()
+  await goTo(page, `/desk/borrowers/${someone.id}`)
+  await expect(page.getByText('The name was taken out on')).toBeVisible()
+  await expect(page.getByRole('heading', { name: someone.name })).toBeHidden()
+})
+
+test('a kit goes to the other branch with the van, and has come', async ({ page, context }) => {
+  await signIn(context, 'ines')
+  await goTo(page, '/calendar/van')
+  const line = page.getByRole('listitem').filter({ hasText: 'Foxglove' })
+  await line.getByRole('button', { name: 'it stays' }).click()
+  await expect(line).toBeHidden()
+  await choose(page, 'kit', /Foxglove/)
+  await page.getByRole('button', { name: 'Send it' }).click()
+  await expect(line).toContainText('Ferncliff Sky Circle to Marrowdale Library')
+  await line.getByRole('button', { name: 'It has come' }).click()
+  await expect(line).toBeHidden()
+  await openCalendar(page)
+  await expect(page.getByRole('link', { name: 'Foxglove', exact: true })).toBeVisible()
 })

@@ -95,6 +95,9 @@ describe('a borrower', () => {
     const sheet = (await ines.get<BorrowerSheet>(`/api/borrowers/${id}`)).body
     expect(sheet).toMatchObject({ name: 'somebody', contact: '', unlinkedAtUtc: '2026-04-12T10:00:00.000Z' })
     expect(sheet.loans).toHaveLength(1)
+    // Its guide can be read as before, and greets nobody.
+    const guide = await ines.get<{ firstName: string | null }>(`/api/loans/${sheet.loans[0]?.id}/guide`)
+    expect([guide.status, guide.body.firstName]).toEqual([200, null])
     expect(
       (await ines.put(`/api/borrowers/${id}`, { name: 'X', contact: 'x@y.example', cardNumber: '', language: 'en' }))
         .status,

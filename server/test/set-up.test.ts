@@ -119,11 +119,18 @@ describe('what is written on a kit', () => {
     })
     expect(moved.body.error.code).toBe('KIT_OUT')
     const inside = await kitOf(ines, 'M-01')
-    const gone = await ines.put<KitSheet>(`/api/kits/${inside.id}`, {
-      kitVersion: inside.version,
-      branchId: other.id,
-      ...{ code: 'M-01', name: inside.name, place: 'new shelf', details: inside.details },
-    })
+    const change = () =>
+      ines.put<KitSheet & Refusal>(`/api/kits/${inside.id}`, {
+        kitVersion: inside.version,
+        branchId: other.id,
+        ...{ code: 'M-01', name: inside.name, place: 'new shelf', details: inside.details },
+      })
+    // It is promised here: whoever was promised it would stand before the wrong desk.
+    expect((await change()).body.error.code).toBe('TRANSFER_IN_THE_WAY')
+    await server.source.query(`UPDATE loan SET state = 'cancelled' WHERE kit_id = $1 AND state = 'promised'`, [
+      inside.id,
+    ])
+    const gone = await change()
     expect(gone.body.branchId).toBe(other.id)
     // Kofi knows the old branch only.
     expect((await kofi.get('/api/kits/M-01')).status).toBe(404)

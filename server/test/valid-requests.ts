@@ -496,6 +496,7 @@ export async function validRequests(server: Server, ines: Agent): Promise<Record
       url: `/api/branches/${branchId}/unlinking`,
       body: { unlinkDays: 60, cardOnly: false },
     }),
+    'post /api/branches/:id/unlinking/run': async () => ({ url: `/api/branches/${branchId}/unlinking/run` }),
     'post /api/branches/:id/card': async () => ({
       url: `/api/branches/${branchId}/card`,
       body: { cardNumber: '70001' },

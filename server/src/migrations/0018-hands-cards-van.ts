@@ -40,6 +40,8 @@ export class HandsCardsVan1765700000000 implements MigrationInterface {
         `ALTER TABLE "${table}" ADD CONSTRAINT "fk_${table}_${column}" FOREIGN KEY ("${column}") REFERENCES "${other}"("id")${also}`,
       )
     for (const index of indexes) await runner.query(index)
+    // Guides whose borrower was forgotten say so, instead of leaving the name out, which no reader expects.
+    await runner.query(`UPDATE guide SET content = content || '{"firstName": null}' WHERE NOT content ? 'firstName'`)
     await runner.query(`ALTER TABLE "opening" ADD "van_weekdays" integer array NOT NULL DEFAULT '{}'`)
     await runner.query(`ALTER TABLE "borrower" ADD "level" text`)
     await runner.query(`ALTER TABLE "borrower_policy" ADD "card_only" boolean NOT NULL DEFAULT false`)

@@ -79,13 +79,17 @@ export const loansOf = (
   )
 
 /** Borrowers of whom everything has been closed for as long as their branch keeps names. */
-export const toUnlink = (tx: Tx, now: Date, most: number): Promise<{ id: string; branchId: string }[]> =>
+export const toUnlink = (
+  tx: Tx,
+  now: Date,
+  { branchId, most }: { readonly branchId: string | null; readonly most: number },
+): Promise<{ id: string; branchId: string }[]> =>
   selectRows(
     tx,
     `SELECT b.id, b.branch_id AS "branchId" FROM borrower b
-     WHERE b.unlinked_at IS NULL AND ${lastClosed} < $1::timestamptz - make_interval(days => ${unlinkDays}) AND NOT ${somethingOpen}
+     WHERE b.unlinked_at IS NULL AND ($3::uuid IS NULL OR b.branch_id = $3) AND ${lastClosed} < $1::timestamptz - make_interval(days => ${unlinkDays}) AND NOT ${somethingOpen}
      ORDER BY b.id LIMIT $2`,
-    [now, most],
+    [now, most, branchId],
   )
 
 /** Takes out who it was, everywhere: name and contact, the words and pictures that came from them or went to them, and the
@@ -113,7 +117,7 @@ async function takeOutWords(tx: Tx, borrowerIds: readonly string[]): Promise<voi
   ])
   await changedRows(
     tx,
-    `UPDATE guide SET content = content - 'firstName'
+    `UPDATE guide SET content = content || '{"firstName": null}'
      WHERE loan_id IN (SELECT id FROM loan WHERE borrower_id = ANY($1)) RETURNING id`,
     [borrowerIds],
   )

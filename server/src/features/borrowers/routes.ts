@@ -27,6 +27,11 @@ export async function borrowerRoutes(app: App, borrowers: Borrowers) {
     { config: { access: deskRoles }, schema: { response: { 200: unlinkingsSchema } } },
     async (request) => borrowers.unlinkings(signedIn(request)),
   )
+  app.post(
+    '/api/branches/:id/unlinking/run',
+    { config: { access: coordinatorOnly }, schema: { params, response: { 200: unlinkingsSchema } } },
+    async (request) => borrowers.forgetNow(signedIn(request), request.params.id),
+  )
   app.put(
     '/api/branches/:id/unlinking',
     {

@@ -97,18 +97,25 @@ export class Borrowers {
     return this.unlinkings(session)
   }
 
+  /** The nightly round of one branch at a press. */
+  async forgetNow(session: Session, branchId: string): Promise<Unlinkings> {
+    requireRole(session, branchId, coordinatorOnly)
+    while ((await this.forget(branchId)) === UNLINKED_AT_ONCE);
+    return this.unlinkings(session)
+  }
+
   /** Forgets whoever may be forgotten. @returns how many */
-  async forget(): Promise<number> {
+  async forget(branchId: string | null = null): Promise<number> {
     const { database, clock } = this.context
     const now = clock()
-    const found = await queries.toUnlink(database.reader, now, UNLINKED_AT_ONCE)
-    for (const { id, branchId } of found)
+    const found = await queries.toUnlink(database.reader, now, { branchId, most: UNLINKED_AT_ONCE })
+    for (const { id, branchId: known } of found)
       await database.inTransaction(async (tx) => {
         await queries.unlink(tx, id, now)
         await appendRecord(tx, {
           act: 'borrowers-unlinked',
           at: now,
-          branchId,
+          branchId: known,
           staffId: null,
           after: { borrowerId: id },
         })

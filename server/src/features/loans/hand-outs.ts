@@ -12,7 +12,6 @@ import { once } from '../../platform/sent-once.ts'
 import type { Guides } from '../guides/service.ts'
 import { judgeRow, type OneKit, type ShelfRow } from '../judgement/service.ts'
 import { branchDays, lastOpenDay, nextOpenDay, type BranchDays } from '../opening/service.ts'
-import { requireBranch } from '../transfers/service.ts'
 import * as queries from './queries.ts'
 import { isInTheWay, takenDays, turnaroundFrom, turnaroundOf, whileFree, type WantedDays } from './loan-days.ts'
 import type { Loans } from './service.ts'
@@ -140,6 +139,7 @@ export class HandOuts {
     // Asked first, so that nobody has to find out at the counter: the database would refuse it anyway.
     if (facts.promises.some((promise) => promise.id !== wanted.loanId && isInTheWay(promise, wanted)))
       throw new Problem('KIT_PROMISED', { details: await takenDays(reader, wanted, this.around(days)) })
+    if (facts.trip && given.dueOn >= facts.trip.onDay) throw new Problem('KIT_TRAVELS', { details: facts.trip })
     if (facts.agreementId !== given.agreementId) throw new Problem('AGREEMENT_OLD')
     const borrower = await this.loans.knownOrNew(reader, branchId, given.borrower, facts.cardOnly)
     const borrowerName =
@@ -197,7 +197,6 @@ export class HandOuts {
       linkEndsAt: linkEnd(dueAt),
     })
     if (opened === null) throw new Problem('KIT_CHANGED')
-    await requireBranch(tx, row, { fromOn: made.today, untilOn: given.dueOn }, row.branchId)
     await this.guides.issue(tx, { loanId, guide, at })
     await appendRecord(tx, {
       act: 'handed-out',

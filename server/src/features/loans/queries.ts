@@ -217,6 +217,8 @@ export interface HandOutFacts extends OpeningColumns {
   /** Where the branch's borrowers look from unless they say otherwise: its first place. */
   readonly place: GuideInput['place'] | null
   readonly usualTurnaround: number | null
+  /** The van that takes the kit away. */
+  readonly trip: { readonly onDay: string; readonly toBranchName: string } | null
   readonly promises: readonly {
     readonly id: string
     readonly from: string
@@ -240,6 +242,8 @@ export async function handOutFacts(
       (SELECT json_build_object('name', name, 'zone', zone, 'latitudeDeg', latitude_deg, 'longitudeDeg', longitude_deg)
        FROM site WHERE branch_id = br.id ORDER BY name LIMIT 1) AS place,
       ${usualTurnaroundOf('$4')} AS "usualTurnaround",
+      (SELECT json_build_object('onDay', t.on_day, 'toBranchName', b.name) FROM transfer t
+       JOIN branch b ON b.id = t.to_branch_id WHERE t.kit_id = $4 AND t.state = 'planned') AS trip,
       coalesce((SELECT json_agg(json_build_object('id', id, 'from', from_on, 'until', until_on, 'turnaroundDays', turnaround_days))
        FROM loan WHERE kit_id = $4 AND state = 'promised'), '[]') AS promises
     FROM branch br
@@ -289,6 +293,8 @@ export async function openLoan(tx: Tx, loan: OpenedLoan): Promise<number | null>
     ...[newBorrower !== null, newBorrower?.name ?? '', newBorrower?.contact ?? '', newBorrower?.cardNumber ?? ''],
     ...[loan.fromOn, loan.untilOn, loan.turnaroundDays],
   ]
+  // The kit is held by whoever claims it: a van that is planned at the same moment is seen here, or sees this loan.
+  const isHere = `NOT EXISTS (SELECT 1 FROM transfer WHERE kit_id = $3::uuid AND state = 'planned' AND on_day <= $18::date)`
   const entered = `WITH entered AS (
       INSERT INTO borrower (id, branch_id, name, contact, card_number)
       SELECT $4::uuid, $2::uuid, $14::text, $15::text, $16::text WHERE $13::boolean RETURNING id
@@ -298,12 +304,14 @@ export async function openLoan(tx: Tx, loan: OpenedLoan): Promise<number | null>
          UPDATE loan SET branch_id = $2::uuid, borrower_id = $4::uuid, state = 'out', out_at = $5, due_at = $6, handed_out_by = $7,
            agreement_id = $8, acceptance = $9, overrule_reason = $10, link_hash = $11, link_ends_at = $12, from_on = $17, until_on = $18,
            turnaround_days = $19, guarded = true, version = version + 1
-         WHERE id = $1::uuid AND kit_id = $3::uuid AND state = 'promised' RETURNING number
+         WHERE id = $1::uuid AND kit_id = $3::uuid AND state = 'promised' AND ${isHere} RETURNING number
        ) SELECT number FROM kept`
     : `${entered}, opened AS (
          INSERT INTO loan (id, branch_id, kit_id, borrower_id, state, out_at, due_at, handed_out_by, agreement_id, acceptance,
            overrule_reason, link_hash, link_ends_at, from_on, until_on, turnaround_days)
-         VALUES ($1::uuid, $2::uuid, $3::uuid, $4::uuid, 'out', $5, $6, $7, $8, $9, $10, $11, $12, $17, $18, $19) RETURNING number
+         SELECT $1::uuid, $2::uuid, $3::uuid, $4::uuid, 'out', $5::timestamptz, $6::timestamptz, $7::uuid, $8::uuid, $9, $10, $11,
+           $12::timestamptz, $17::date, $18::date, $19::integer
+         WHERE ${isHere} RETURNING number
        ) SELECT number FROM opened`
   return (await selectRows<{ number: number }>(tx, sql, values))[0]?.number ?? null
 }

@@ -7,6 +7,7 @@ export interface WaitingRow {
   readonly borrower: string
   readonly contact: string
   readonly language: string
+  readonly level: string | null
   readonly askedAt: Date
   readonly kinds: string[]
   readonly earliestOn: string
@@ -27,7 +28,7 @@ export interface WaitingRow {
 }
 
 const waitingSql = (where: string) => `
-  SELECT w.id, w.branch_id AS "branchId", w.borrower_id AS "borrowerId", b.name AS borrower, b.contact, b.language,
+  SELECT w.id, w.branch_id AS "branchId", w.borrower_id AS "borrowerId", b.name AS borrower, b.contact, b.language, b.level,
     w.asked_at AS "askedAt", w.kinds, w.earliest_on::text AS "earliestOn", w.latest_on::text AS "latestOn",
     w.length_days AS "lengthDays", w.wants_dark AS "wantsDark", w.note, w.state, w.offer_loan_id AS "offerLoanId",
     w.offer_ends_at AS "offerEndsAt", k.name AS "offerKitName", k.code AS "offerKitCode", l.from_on::text AS "offerFromOn",

@@ -245,5 +245,10 @@ function viewOf(row: queries.WaitingRow): RequestView {
       ? { loanId, kitName, kitCode, fromOn, untilOn, endsAtUtc: offerEndsAt.toISOString() }
       : null
   const of = { id, borrower, contact, earliestOn, latestOn, lengthDays, wantsDark, note, state, version, offer }
-  return { ...of, kinds: kinds as RequestView['kinds'], askedAtUtc: row.askedAt.toISOString() }
+  return {
+    ...of,
+    kinds: kinds as RequestView['kinds'],
+    level: row.level as RequestView['level'],
+    askedAtUtc: row.askedAt.toISOString(),
+  }
 }

@@ -209,7 +209,11 @@ h2 {
 }
 
 .who {
-  max-width: 420px;
+  display: grid;
+  grid-template-columns: auto minmax(200px, 420px);
+  gap: 10px;
+  align-items: center;
+  justify-content: start;
   margin-bottom: 8px;
 }
 

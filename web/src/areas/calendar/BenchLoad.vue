@@ -50,7 +50,11 @@ const wordsOf = ({ onDay, minutes, room, late }: (typeof evenings.value)[number]
 .load {
   display: grid;
   grid-template-columns: var(--side) minmax(0, 1fr);
+  position: sticky;
+  z-index: 3;
+  bottom: 0;
   height: 44px;
+  background: var(--paper);
   border-top: 2px solid var(--rule-strong);
 }
 

@@ -10,7 +10,7 @@ import BranchSelect from '../../shared/controls/BranchSelect.vue'
 import DayPicker from '../../shared/controls/DayPicker.vue'
 import KitTag from '../../shared/drawings/KitTag.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
-import { dayText, whenText } from '../../shared/words.ts'
+import { dayText, levelWords, whenText } from '../../shared/words.ts'
 import BorrowerPicker from '../desk/BorrowerPicker.vue'
 import TakenNote from '../desk/TakenNote.vue'
 import { emptyHandOut, pickedBorrower } from '../desk/use-hand-out.ts'
@@ -142,7 +142,10 @@ const leave = ({ id, version }: WaitingRequest) => send(`/api/waiting/${id}/leav
         <li v-for="line in lines" :key="line.request.id">
           <strong>{{ line.request.borrower }}</strong>
           <span>{{ line.kitName }}, {{ dayWords(line.fromOn) }} to {{ dayWords(line.untilOn) }}</span>
-          <span class="quiet">{{ line.gain }}</span>
+          <span class="quiet"
+            >{{ line.gain
+            }}<template v-if="line.doubts.length > 0"> · the kit {{ line.doubts.join(', ') }}</template></span
+          >
           <ElButton v-if="line.request.state === 'waiting'" :disabled="sending" @click="offer(line)"
             >Offer it</ElButton
           >
@@ -162,7 +165,9 @@ const leave = ({ id, version }: WaitingRequest) => send(`/api/waiting/${id}/leav
           <div>
             <strong>{{ request.borrower }}</strong> <span class="second">{{ request.contact }}</span>
             <p class="second">
-              asked {{ dayText(request.askedAtUtc, data.zone) }}{{ request.note ? ` · ${request.note}` : '' }}
+              asked {{ dayText(request.askedAtUtc, data.zone)
+              }}{{ request.level ? ` · ${levelWords[request.level]}` : ''
+              }}{{ request.note ? ` · ${request.note}` : '' }}
             </p>
           </div>
           <div>

@@ -7,6 +7,7 @@ const request = (name: string): WaitingRequest => ({
     id: idOf(name),
     borrower: name,
     contact: '',
+    level: 'first',
     askedAtUtc: '2026-04-01T10:00:00Z',
     kinds: ['tabletop-reflector'],
   },

@@ -1,5 +1,5 @@
 import type { WaitingList, WaitingRequest } from '@binoculum/contract'
-import type { LoanPlan, PlanLine } from '@binoculum/core'
+import { kitSuits, type LoanPlan, type PlanLine } from '@binoculum/core'
 import { dayWords } from './calendar-days.ts'
 
 /** A plan's suggestion for one who waits, in words. */
@@ -11,6 +11,8 @@ export interface SuggestedLine {
   readonly untilOn: string
   /** Who gains what against strict order of asking. */
   readonly gain: string
+  /** What speaks against this kit for them; they may have it all the same. */
+  readonly doubts: readonly string[]
 }
 
 const isServed = (line: PlanLine | undefined): line is Extract<PlanLine, { kitId: string }> =>
@@ -28,7 +30,8 @@ export function suggestedLines(
     const gain = gains.find(({ requestId }) => requestId === line.requestId)
     const was = strict[index]
     const { kitId, from: fromOn, until: untilOn } = line
-    return [{ request, kitId, kitName: kit.name, fromOn, untilOn, gain: gainWords(gain, was) }]
+    const { reasons } = kitSuits({ family: kit.family, massKg: 0 }, { level: request.level ?? undefined })
+    return [{ request, kitId, kitName: kit.name, fromOn, untilOn, gain: gainWords(gain, was), doubts: reasons }]
   })
 }
 

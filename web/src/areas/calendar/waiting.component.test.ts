@@ -28,7 +28,14 @@ describe('the waiting list', () => {
     endsAtUtc: '2026-04-18T10:00:00Z',
   }
   const request = (name: string, rest: object = {}) => ({
-    ...{ id: idOf(name), borrower: name, contact: 'x@post.example', askedAtUtc: '2026-04-01T10:00:00Z', version: 3 },
+    ...{
+      id: idOf(name),
+      borrower: name,
+      contact: 'x@post.example',
+      level: 'first',
+      askedAtUtc: '2026-04-01T10:00:00Z',
+      version: 3,
+    },
     ...{
       kinds: ['tabletop-reflector'],
       earliestOn: '2026-04-20',

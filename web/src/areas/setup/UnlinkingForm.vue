@@ -15,6 +15,11 @@ const decide = ({ branchId, unlinkDays, cardOnly }: Kept, change: Partial<Kept>)
     const path = `/api/branches/${branchId}/unlinking`
     data.value = await api.put(unlinkingsSchema, path, { unlinkDays, cardOnly, ...change })
   })
+/** What happens every night, at once. */
+const forgetNow = ({ branchId }: Kept) =>
+  run(async () => {
+    data.value = await api.post(unlinkingsSchema, `/api/branches/${branchId}/unlinking/run`)
+  })
 /** Names that are taken out come back by no press, so it is asked first. */
 const asks = ref<Kept | null>(null)
 const peopleText = (count: number) => (count === 1 ? 'one borrower' : `${count} borrowers`)
@@ -43,6 +48,8 @@ async function takeOut() {
       @change="$event && decide(branch, { unlinkDays: $event })"
     />
     <span>days</span>
+    <span class="names">{{ peopleText(branch.names) }} known by name</span>
+    <ElButton v-if="branch.mayChange" @click="forgetNow(branch)">Take out now what is due</ElButton>
     <ElSwitch
       :model-value="branch.cardOnly"
       :disabled="!branch.mayChange"
@@ -80,6 +87,7 @@ h2 {
 
 .line {
   display: flex;
+  flex-wrap: wrap;
   gap: 12px;
   align-items: center;
   margin-top: 8px;

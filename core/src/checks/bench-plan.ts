@@ -40,6 +40,7 @@ export interface BenchPlan {
 }
 
 const MOST_STEPS = 200_000
+const MOST_SEATS = 1000
 
 /**
  * Who is put right on which evening: as few kits as possible are late for their pick-up, then as little as possible is left
@@ -58,21 +59,19 @@ export function planBench(work: readonly BenchWork[], evenings: readonly BenchEv
   )
   const nights = [...evenings].sort((a, b) => a.on - b.on)
   const room = nights.map(({ seats, minutesEach }) => Array.from({ length: seats }, () => minutesEach))
-  // Whoever sits where: places at which the same work can be done are the same place to the search.
-  const fits = inOrder.map(({ skills = [] }) =>
-    nights.map(({ seats, can = [] }) =>
-      Array.from({ length: seats }, (_, seat) => {
-        const known = can[seat] ?? null
-        return known === null || skills.every((skill) => known.includes(skill))
-      }),
-    ),
-  )
+  const hands = nights.map(({ seats, can = [] }) => Array.from({ length: seats }, (_, seat) => can[seat] ?? null))
+  const knows = ({ skills = [] }: BenchWork, known: readonly string[] | null) =>
+    known === null || skills.every((skill) => known.includes(skill))
+  const fits = inOrder.map((item) => hands.map((seats) => seats.map((known) => knows(item, known))))
+  // Hands that know the same are the same to the search.
+  const handOf = hands.map((seats) => seats.map((known) => seats.findIndex((other) => sameHands(known, other))))
+  const atLeast = leastAhead(inOrder, nights, fits)
   const at: (readonly [number, number] | null)[] = inOrder.map(() => null)
   let best: { worth: Worth; at: typeof at } | null = null
   let steps = 0
 
   const visit = (index: number, sofar: Worth): boolean => {
-    if (best && !isBetter(sofar, best.worth)) return true
+    if (best && !isBetter(sum(sofar, atLeast[index] ?? NOTHING), best.worth)) return true
     if (++steps > MOST_STEPS) return false
     const item = inOrder[index]
     if (!item) {
@@ -80,11 +79,12 @@ export function planBench(work: readonly BenchWork[], evenings: readonly BenchEv
       return true
     }
     for (const [evening, night] of nights.entries()) {
-      const tried = new Set<string>()
+      const tried = new Set<number>()
       for (const [seat, left] of (room[evening] ?? []).entries()) {
+        if (left < item.minutes || !fits[index]?.[evening]?.[seat]) continue
         // Places with the same room left, for the same hands, are the same place.
-        const place = `${left} ${night.can?.[seat]?.join() ?? ''}`
-        if (left < item.minutes || !fits[index]?.[evening]?.[seat] || tried.has(place)) continue
+        const place = left * MOST_SEATS + (handOf[evening]?.[seat] ?? 0)
+        if (tried.has(place)) continue
         tried.add(place)
         put(evening, seat, -item.minutes)
         at[index] = [evening, seat]
@@ -110,8 +110,36 @@ export function planBench(work: readonly BenchWork[], evenings: readonly BenchEv
   return { ...found, beyondAnybody: beyondAnybody.map(({ id }) => id) }
 }
 
+const sameHands = (a: readonly string[] | null, b: readonly string[] | null): boolean =>
+  a === b || (!!a && !!b && a.length === b.length && a.every((skill) => b.includes(skill)))
+
+/** What the work from each place in the order on costs at the very least, each by itself with all the room there is: a branch
+ * that can't become better than what is known is left. */
+function leastAhead(
+  work: readonly BenchWork[],
+  nights: readonly BenchEvening[],
+  fits: readonly (readonly (readonly boolean[])[])[],
+): readonly Worth[] {
+  const ahead: Worth[] = [NOTHING]
+  for (let index = work.length - 1; index >= 0; index--) {
+    const item = work[index]
+    if (!item) continue
+    const days = nights
+      .filter(({ minutesEach }, evening) => minutesEach >= item.minutes && fits[index]?.[evening]?.includes(true))
+      .map(({ on }) => on)
+    const first = Math.min(...days)
+    const isLate = item.neededOn !== null && first >= item.neededOn
+    // Without an evening it would cost no days, and more than any number of them.
+    const own: Worth = days.length === 0 ? [Number(isLate), 1, 0] : [Number(isLate), 0, first]
+    ahead.unshift(sum(own, ahead[0] ?? NOTHING))
+  }
+  return ahead
+}
+
 /** Kits late, kits without an evening, and the days of those that have one, added up. */
 type Worth = readonly [late: number, without: number, days: number]
+const NOTHING: Worth = [0, 0, 0]
+const sum = (a: Worth, b: Worth): Worth => [a[0] + b[0], a[1] + b[1], a[2] + b[2]]
 const isBetter = (a: Worth, b: Worth): boolean =>
   a[0] - b[0] < 0 || (a[0] === b[0] && (a[1] < b[1] || (a[1] === b[1] && a[2] < b[2])))
 

@@ -206,7 +206,8 @@ test('an evening at the bench is planned: what will be late is told, and another
   await goTo(page, '/bench/plan')
   const late = page.getByRole('status')
   await expect(late).toContainText(/won’t be ready in time/)
-  const minutes = async () => Number(/(\d+) more minutes/.exec((await late.textContent({ timeout: 1000 })) ?? '')?.[1])
+  const minutes = async () =>
+    Number(/(\d+) more minutes/.exec((await late.textContent({ timeout: 1000 })) ?? '')?.[1])
   const before = await minutes()
   // Today, with room for all of it.
   const form = page.getByRole('form', { name: 'Another evening' })

@@ -57,6 +57,8 @@ const routes = {
     ask('GET', `/api/branches/${branchId}/calendar?from=${day(0)}&days=70`),
   'free days': ({ ask, branchId }) =>
     ask('GET', `/api/branches/${branchId}/slots?wish=faint&from=${day(0)}&until=${day(84)}&lengthDays=14`),
+  'bench plan': ({ ask }) => ask('GET', '/api/bench-plan'),
+  van: ({ ask }) => ask('GET', '/api/transfers'),
   'waiting list': ({ ask, branchId }) => ask('GET', `/api/branches/${branchId}/waiting`),
   people: ({ ask }) => ask('GET', '/api/people'),
   mark: async (side) => {

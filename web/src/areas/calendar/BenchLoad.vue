@@ -51,7 +51,7 @@ const wordsOf = ({ onDay, minutes, room, late }: (typeof evenings.value)[number]
   display: grid;
   grid-template-columns: var(--side) minmax(0, 1fr);
   position: sticky;
-  z-index: 3;
+  z-index: 6;
   bottom: 0;
   height: 44px;
   background: var(--paper);

@@ -122,7 +122,7 @@ const keep = () =>
 <style scoped>
 form {
   display: grid;
-  grid-template-columns: repeat(5, minmax(0, 200px)) auto;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1.4fr) repeat(3, minmax(0, 0.8fr)) auto;
   gap: 8px 16px;
   align-items: end;
   margin: 12px 0;

@@ -93,6 +93,10 @@ h2 {
   margin-top: 8px;
 }
 
+.line :deep(.el-input-number) {
+  width: 130px;
+}
+
 .line > :first-child {
   min-width: 200px;
 }

@@ -156,7 +156,7 @@ export {
   type PlanRequest,
 } from './loans/plan.ts'
 export { clashCodes, promiseClash, type Clash, type ClashCode, type PromiseFacts } from './loans/clash.ts'
-export { borrowerLevels, carriers, kitSuits, type BorrowerCan, type KitFit } from './loans/kit-suits.ts'
+export { borrowerLevels, carriers, kitSuits, observerAges, type BorrowerCan, type KitFit } from './loans/kit-suits.ts'
 export {
   defaultReminderPolicy,
   isLetterHour,

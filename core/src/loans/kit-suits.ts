@@ -1,12 +1,15 @@
 import type { Family } from '../contents/roles.ts'
 
 export const borrowerLevels = ['first', 'some', 'expert'] as const
+export const observerAges = ['child', 'family', 'adult'] as const
 export const carriers = ['on-foot', 'bus', 'car'] as const
 
 /** What somebody can do and carry; left out where nobody asked. */
 export interface BorrowerCan {
   readonly level?: (typeof borrowerLevels)[number] | undefined
   readonly carries?: (typeof carriers)[number] | undefined
+  /** Who looks through it mostly. */
+  readonly age?: (typeof observerAges)[number] | undefined
   /** Sits while observing. */
   readonly seated?: boolean | undefined
 }
@@ -22,6 +25,12 @@ const easy: ReadonlySet<Family> = new Set<Family>([
   'tabletop-reflector',
   'tripod-refractor',
   'floor-reflector',
+  'altazimuth-reflector',
+])
+/** Those that stand low and are moved by a push. */
+const forChildren: ReadonlySet<Family> = new Set<Family>([
+  'tabletop-reflector',
+  'tripod-refractor',
   'altazimuth-reflector',
 ])
 const demanding: ReadonlySet<Family> = new Set<Family>(['large-equatorial'])
@@ -44,6 +53,10 @@ export function kitSuits(kit: { readonly family: Family; readonly massKg: number
   if (can.carries && massKg > MOST_KG[can.carries]) {
     suits = false
     reasons.push(`${Math.round(massKg)} kg is much to carry`)
+  }
+  if (can.age === 'child' && !forChildren.has(family)) {
+    suits = false
+    reasons.push(family === 'floor-reflector' ? 'a child needs a step' : 'asks for grown-up hands')
   }
   if (can.seated && family === 'floor-reflector') {
     suits = false

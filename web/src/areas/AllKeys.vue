@@ -13,7 +13,7 @@ const followUp = [
 const calendar = [
   ['p', 'promise a kit: what for, by whom'],
   ['t', 'today'],
-  ['w', 'a fortnight or ten weeks'],
+  ['w', 'a week, a fortnight or ten weeks'],
   ['↑ ↓', 'to the next kit’s loan'],
   ['← →', 'the chosen promise a day sooner or later; else the calendar a week on'],
   ['+ −', 'the chosen loan a day longer or shorter'],

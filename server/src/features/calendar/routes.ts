@@ -6,7 +6,7 @@ import {
   slotWishSchema,
   suggestedSlotsSchema,
 } from '@binoculum/contract'
-import { borrowerLevels, carriers } from '@binoculum/core'
+import { borrowerLevels, carriers, observerAges } from '@binoculum/core'
 import { z } from 'zod'
 import { anyRole, deskRoles, signedIn } from '../../platform/access.ts'
 import type { App } from '../../platform/app-type.ts'
@@ -41,6 +41,7 @@ export async function calendarRoutes(app: App, calendar: Calendar) {
           lengthDays: wholeDays(MOST_CALENDAR_DAYS),
           level: z.enum(borrowerLevels).optional(),
           carries: z.enum(carriers).optional(),
+          age: z.enum(observerAges).optional(),
           seated: z.stringbool().optional(),
         }),
         response: { 200: suggestedSlotsSchema },

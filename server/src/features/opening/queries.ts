@@ -25,12 +25,12 @@ export interface OpeningColumns extends Pick<
   readonly closings: readonly { readonly fromOn: string; readonly untilOn: string }[]
 }
 
-/** @param branchIds null for all of the programme */
-export const openingOf = (tx: Tx, branchIds: readonly string[] | null): Promise<OpeningColumns[]> =>
-  selectRows(
-    tx,
-    `SELECT ${openingColumns} FROM branch br WHERE $1::uuid[] IS NULL OR br.id = ANY($1) ORDER BY br.name`,
-    [branchIds],
+export const openingOf = (tx: Tx, branchIds: readonly string[]): Promise<OpeningColumns[]> =>
+  selectRows(tx, `SELECT ${openingColumns} FROM branch br WHERE br.id = ANY($1) ORDER BY br.name`, [branchIds])
+
+export const branchesWithVan = async (tx: Tx): Promise<string[]> =>
+  (await selectRows<{ id: string }>(tx, `SELECT branch_id AS id FROM opening WHERE van_weekdays <> '{}'`)).map(
+    ({ id }) => id,
   )
 
 /** Closings that aren't over on a day, soonest first. */

@@ -113,10 +113,10 @@ export class Opening {
     return appendRecord(tx, { act, at, branchId, staffId, ...(before && { before }), ...(after && { after }) })
   }
 
-  /** The days of every branch of the programme. */
-  async daysOfAll(tx: Tx): Promise<BranchDays[]> {
+  /** The days of every branch of the programme at which the van calls. */
+  async daysWithVan(tx: Tx): Promise<BranchDays[]> {
     const now = this.context.clock()
-    return (await queries.openingOf(tx, null)).map((row) => branchDays(row, now))
+    return (await queries.openingOf(tx, await queries.branchesWithVan(tx))).map((row) => branchDays(row, now))
   }
 
   /** What a branch goes by, with its closings from a while ago on. */

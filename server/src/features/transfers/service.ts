@@ -30,7 +30,7 @@ export class Transfers {
   async list(session: Session): Promise<TransfersView> {
     const { reader } = this.context.database
     const branchIds = deskBranchIds(session)
-    const days = await this.rooms.opening.daysOfAll(reader)
+    const days = await this.rooms.opening.daysWithVan(reader)
     const own = days.filter(({ branchId }) => branchIds.includes(branchId))
     const planned = await queries.plannedTransfers(reader, branchIds)
     return {

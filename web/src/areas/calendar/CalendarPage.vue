@@ -17,7 +17,7 @@ import LoanPanel from './LoanPanel.vue'
 import NightBand from './NightBand.vue'
 import PromisePanel from './PromisePanel.vue'
 import { useBranch } from './use-branch.ts'
-import { spans, useCalendar, type SpanName } from './use-calendar.ts'
+import { nextSpan, spans, useCalendar, type SpanName } from './use-calendar.ts'
 import WhatFor from './WhatFor.vue'
 
 /** Loans and promises against the nights of a branch. */
@@ -146,7 +146,7 @@ useKeys((): KeyMap => {
   const loan = chosen.value
   const base: KeyMap = {
     t: goToToday,
-    w: () => (span.value = span.value === 'fortnight' ? 'ten weeks' : 'fortnight'),
+    w: () => (span.value = nextSpan(span.value)),
     ArrowDown: () => step(0, 1),
     ArrowUp: () => step(0, -1),
     ...(mayAct.value

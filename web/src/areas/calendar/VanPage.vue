@@ -55,8 +55,11 @@ async function settle({ id, version }: Transfer, settled: 'arrived' | 'cancelled
     </p>
     <ProblemNote :problem="problem" @retry="reload" />
     <template v-if="data">
-      <p v-if="data.ways.length === 0" class="quiet">There is no other branch to send a kit to.</p>
-      <form v-else class="plan" aria-label="Send a kit" @submit.prevent="plan">
+      <p v-if="data.ways.length === 0 || (kit && waysOut.length === 0)" class="rust">
+        The van calls at no other branch from here. Its days are set under
+        <RouterLink to="/setup/opening">opening days</RouterLink>.
+      </p>
+      <form v-if="data.ways.length > 0" class="plan" aria-label="Send a kit" @submit.prevent="plan">
         <label class="labelled"
           ><span>kit</span
           ><ElSelect v-model="kitId" filterable aria-label="kit" placeholder="which one"

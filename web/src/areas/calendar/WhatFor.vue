@@ -1,6 +1,14 @@
 <script setup lang="ts">
 import { suggestedSlotsSchema, type Calendar, type SuggestedSlot } from '@binoculum/contract'
-import { carriers, borrowerLevels, slotWishes, wishWords, type BorrowerCan, type SlotWish } from '@binoculum/core'
+import {
+  carriers,
+  borrowerLevels,
+  observerAges,
+  slotWishes,
+  wishWords,
+  type BorrowerCan,
+  type SlotWish,
+} from '@binoculum/core'
 import { dateOfDay, dayNumber } from '@binoculum/core'
 import { computed, ref } from 'vue'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
@@ -14,11 +22,13 @@ const { calendar } = defineProps<{ calendar: Calendar }>()
 const emit = defineEmits<{ choose: [slot: SuggestedSlot]; close: [] }>()
 const wish = ref<SlotWish>('any')
 const level = ref<BorrowerCan['level']>('first')
+const age = ref<BorrowerCan['age']>('family')
 const carries = ref<BorrowerCan['carries']>('car')
 const seated = ref(false)
 const from = ref(calendar.today)
 const weeks = ref(6)
 const lengthDays = ref(calendar.loanDays)
+const ageWords = { child: 'mostly a child', family: 'a family', adult: 'adults' } as const
 const carryWords = { 'on-foot': 'on foot', bus: 'by bus', car: 'by car' } as const
 
 const path = computed(() => {
@@ -30,6 +40,7 @@ const path = computed(() => {
     lengthDays: String(lengthDays.value),
     level: level.value ?? 'first',
     carries: carries.value ?? 'car',
+    age: age.value ?? 'family',
   }
   return `/api/branches/${calendar.branchId}/slots?${new URLSearchParams({ ...asked, seated: String(seated.value) })}`
 })
@@ -48,6 +59,11 @@ const { data, problem, reload } = useLoaded(suggestedSlotsSchema, path)
           ><span>who</span
           ><ElSelect v-model="level" aria-label="who"
             ><ElOption v-for="each in borrowerLevels" :key="each" :value="each" :label="levelWords[each]" /></ElSelect
+        ></label>
+        <label class="labelled"
+          ><span>looks through it</span
+          ><ElSelect v-model="age" aria-label="looks through it"
+            ><ElOption v-for="each in observerAges" :key="each" :value="each" :label="ageWords[each]" /></ElSelect
         ></label>
         <label class="labelled"
           ><span>carried</span

@@ -6,8 +6,11 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import { changed, effectOf, waysOut, type Wanted } from './effects.ts'
 
-export const spans = { fortnight: 18, 'ten weeks': 70 } as const
+export const spans = { week: 9, fortnight: 18, 'ten weeks': 70 } as const
 export type SpanName = keyof typeof spans
+const spanNames = Object.keys(spans) as SpanName[]
+export const nextSpan = (span: SpanName): SpanName =>
+  spanNames[(spanNames.indexOf(span) + 1) % spanNames.length] ?? 'fortnight'
 
 const REREAD_MS = 60_000
 /** Days shown before today. */
@@ -61,12 +64,12 @@ export function useCalendar(branchId: () => string) {
     wanted.value = changed(base, allowed)
   }
   function turn(direction: -1 | 1) {
-    const step = span.value === 'fortnight' ? 7 : 28
+    const step = span.value === 'ten weeks' ? 28 : 7
     from.value = dateOfDay(dayNumber(from.value) + direction * step)
   }
   function goToToday() {
     const today = dayNumber(data.value?.today ?? dayjs().format('YYYY-MM-DD'))
-    from.value = dateOfDay(span.value === 'fortnight' ? today - BEFORE : today - isoWeekday(today) + 1)
+    from.value = dateOfDay(span.value === 'ten weeks' ? today - isoWeekday(today) + 1 : today - BEFORE)
   }
   watch(span, goToToday)
   watch(branchId, () => choose(null))

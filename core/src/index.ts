@@ -612,3 +612,11 @@ export {
   type ReadingLanguage,
 } from './guides/reading-grade.ts'
 export { howItHolds, type Holding } from './checks/how-it-holds.ts'
+export {
+  DEFAULT_DUE_CHANCE,
+  forecastDrift,
+  type DriftForecast,
+  type DriftForecastInput,
+  type Drifted,
+  type DriftPair,
+} from './trends/forecast.ts'

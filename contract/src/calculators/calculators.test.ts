@@ -65,6 +65,12 @@ const good: Record<string, object> = {
     requests: [{ id: 'r', kinds: ['table'], earliest: '2026-04-13', latest: '2026-04-20', lengthDays: 7 }],
     ...{ turnaroundDays: 1, openWeekdays: [1, 2, 3, 4, 5] },
   },
+  'trends.forecast': {
+    history: [{ asLeftMm: { x: 0, y: 0.1 }, asFoundMm: { lengthMm: 0.6 }, loans: 2 }],
+    now: { asLeftMm: { x: 0.1, y: 0 }, loansSince: 0 },
+    limitMm: 0.7,
+    prior: { sigmaMm: 0.3, weight: 4 },
+  },
   'mount.balance': {
     counterweights: [{ massG: 1980 }],
     shaft: { minMm: 80, maxMm: 301 },
@@ -141,6 +147,8 @@ it.each([
   { name: 'readiness.judge', change: { atUtc: 'noon' }, path: 'atUtc' },
   { name: 'loans.freeSlots', change: { openWeekdays: [0] }, path: 'openWeekdays.0' },
   { name: 'loans.plan', change: { turnaroundDays: -1 }, path: 'turnaroundDays' },
+  { name: 'trends.forecast', change: { limitMm: 0 }, path: 'limitMm' },
+  { name: 'trends.forecast', change: { dueChance: 1 }, path: 'dueChance' },
   { name: 'readiness.judge', change: { parts: [{ role: 'tube', mark: 'gone' }] }, path: 'parts.0.mark' },
 ])('$name refuses $change and names $path', ({ name, change, path }) => {
   const answer = calculate(name, { ...good[name], ...change })

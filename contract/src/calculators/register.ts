@@ -9,6 +9,7 @@ import { mountCalculators } from './mount.ts'
 import { opticsCalculators } from './optics.ts'
 import { readinessCalculators } from './readiness.ts'
 import { skyCalculators } from './sky.ts'
+import { trendsCalculators } from './trends.ts'
 
 /** Every feature's calculations; a new feature's are added here. */
 const register = [
@@ -21,6 +22,7 @@ const register = [
   ...contentsCalculators,
   ...readinessCalculators,
   ...loansCalculators,
+  ...trendsCalculators,
 ] as const
 
 type Registered = (typeof register)[number]

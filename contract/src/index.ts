@@ -463,3 +463,16 @@ export {
   type Transfer,
   type Transfers,
 } from './transfers.ts'
+export {
+  driftForecastSchema,
+  kitStorySchema,
+  modelTrendSchema,
+  trendsSchema,
+  type KitStory,
+  type ModelTrend,
+  type MonthTrend,
+  type SpreadView,
+  type StoryLoan,
+  type StoryReading,
+  type Trends,
+} from './logbook.ts'

@@ -176,6 +176,8 @@ export const shelfKitSchema = z.object({
     .object({ id: idSchema, code: z.string(), borrower: z.string(), dueAtUtc: z.string(), daysLate: z.number() })
     .nullable(),
   next: z.object({ loanId: idSchema, borrower: z.string(), atUtc: z.string() }).nullable(),
+  /** A look at its mirror is due before the next loan: how likely it lies beyond its limit by now, after so many loans. */
+  look: z.object({ chance: z.number(), loans: z.number().int() }).nullable(),
   version: z.number().int(),
 })
 export type ShelfKit = z.infer<typeof shelfKitSchema>

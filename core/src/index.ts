@@ -620,3 +620,6 @@ export {
   type Drifted,
   type DriftPair,
 } from './trends/forecast.ts'
+export { driftPairs, type FoundAndLeft } from './trends/pairs.ts'
+export { FEWEST_TO_SAY, rateInterval, shareInterval, spreadOf, type Interval, type Spread } from './trends/rates.ts'
+export { LOOK_MINUTES, lookSentence } from './words/look.ts'

@@ -7,12 +7,14 @@ import { cards } from './features/cards/feature.ts'
 import { checks } from './features/checks/feature.ts'
 import { contents } from './features/contents/feature.ts'
 import { drafts } from './features/drafts/feature.ts'
+import { drift } from './features/drift/feature.ts'
 import { feeds } from './features/feeds/feature.ts'
 import { followUp } from './features/follow-up/feature.ts'
 import { guides } from './features/guides/feature.ts'
 import { judgement } from './features/judgement/feature.ts'
 import { kits } from './features/kits/feature.ts'
 import { loans } from './features/loans/feature.ts'
+import { logbook } from './features/logbook/feature.ts'
 import { opening } from './features/opening/feature.ts'
 import { people } from './features/people/feature.ts'
 import { practice } from './features/practice/feature.ts'
@@ -38,6 +40,7 @@ export const features: readonly Feature[] = [
   sheet,
   kits,
   sites,
+  drift,
   checks,
   contents,
   guides,
@@ -51,6 +54,7 @@ export const features: readonly Feature[] = [
   cards,
   feeds,
   benchPlan,
+  logbook,
   printing,
   practice,
   archive,

@@ -515,6 +515,8 @@ export async function validRequests(server: Server, ines: Agent): Promise<Record
       }
     },
     'get /api/bench-plan': get('/api/bench-plan'),
+    'get /api/logbook': get('/api/logbook'),
+    'get /api/kits/:id/story': get('/api/kits/M-12/story'),
     'post /api/branches/:id/bench-evenings': async () => ({
       url: `/api/branches/${branchId}/bench-evenings`,
       body: evening,

@@ -112,6 +112,16 @@ export function makeRouter(): Router {
             component: () => import('./areas/calendar/VanPage.vue'),
           },
           {
+            path: 'logbook',
+            meta: { title: 'Logbook' },
+            component: () => import('./areas/logbook/LogbookPage.vue'),
+          },
+          {
+            path: 'logbook/:code',
+            meta: { title: 'A kit’s story' },
+            component: () => import('./areas/logbook/KitStoryPage.vue'),
+          },
+          {
             path: 'practice',
             meta: { title: 'Practice' },
             component: () => import('./areas/practice/PracticeCasePage.vue'),

@@ -59,7 +59,10 @@ export interface WorkAhead {
  * How long a kit will take at the bench, and what its hands have to know. A station that the model's own checks have timed
  * counts with their median, once, however many reasons lead to it; others with the minutes that their reasons carry.
  */
-export function workAhead(reasons: Judgement['reasons'], timed: readonly StationTime[]): WorkAhead {
+export function workAhead(
+  reasons: readonly Pick<Judgement['reasons'][number], 'code' | 'figures' | 'minutes'>[],
+  timed: readonly StationTime[],
+): WorkAhead {
   const known = new Map(
     timed.filter(({ times }) => times >= FEWEST_TIMES).map(({ station, medianMinutes }) => [station, medianMinutes]),
   )

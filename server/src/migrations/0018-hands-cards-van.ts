@@ -5,6 +5,9 @@ const tables = [
     CONSTRAINT "pk_bench_skill" PRIMARY KEY ("branch_id", "staff_id"))`,
   `CREATE TABLE "bench_seat" ("evening_id" uuid NOT NULL, "staff_id" uuid NOT NULL, "seat" integer NOT NULL,
     CONSTRAINT "pk_bench_seat" PRIMARY KEY ("evening_id", "staff_id"))`,
+  `CREATE TABLE "kit_drift" ("kit_id" uuid NOT NULL, "limit_mm" double precision NOT NULL,
+    "chance_after" double precision array NOT NULL, "loans_since" integer NOT NULL DEFAULT 0,
+    CONSTRAINT "pk_kit_drift" PRIMARY KEY ("kit_id"))`,
   `CREATE TABLE "transfer" ("id" uuid NOT NULL, "kit_id" uuid NOT NULL, "from_branch_id" uuid NOT NULL, "to_branch_id" uuid NOT NULL,
     "on_day" date NOT NULL, "state" text NOT NULL, "by_staff_id" uuid NOT NULL, "arrived_at" timestamptz,
     "version" integer NOT NULL DEFAULT 1,
@@ -17,6 +20,7 @@ const keys = [
   ['bench_skill', 'staff_id', 'staff', ''],
   ['bench_seat', 'evening_id', 'bench_evening', ' ON DELETE CASCADE'],
   ['bench_seat', 'staff_id', 'staff', ''],
+  ['kit_drift', 'kit_id', 'kit', ''],
   ['transfer', 'kit_id', 'kit', ''],
   ['transfer', 'from_branch_id', 'branch', ''],
   ['transfer', 'to_branch_id', 'branch', ''],
@@ -51,6 +55,7 @@ export class HandsCardsVan1765700000000 implements MigrationInterface {
     await runner.query(`ALTER TABLE "borrower_policy" DROP "card_only"`)
     await runner.query(`ALTER TABLE "borrower" DROP "level"`)
     await runner.query(`ALTER TABLE "opening" DROP "van_weekdays"`)
-    for (const table of ['transfer', 'bench_seat', 'bench_skill']) await runner.query(`DROP TABLE "${table}"`)
+    for (const table of ['kit_drift', 'transfer', 'bench_seat', 'bench_skill'])
+      await runner.query(`DROP TABLE "${table}"`)
   }
 }

@@ -9,6 +9,12 @@ import { Problem } from './errors.ts'
 const nothing = ["'none'"]
 const self = ["'self'"]
 
+/** The two style texts that the charts' library puts into a page, apexcharts 4.7.0: its sheet and its legend's. */
+export const chartStyles = [
+  "'sha256-TBymqJXQvXKxe+z+3ydUYBErlkFFu110c5FjiVB8p+M='",
+  "'sha256-aSysLrDECVdJ6L+jLf8CC5QKLmwRuk/OZiZk9mYky8A='",
+]
+
 /** Content policy: everything from this server, nothing inline but style attributes. */
 const contentSecurityPolicy = {
   useDefaults: false,
@@ -16,7 +22,7 @@ const contentSecurityPolicy = {
     defaultSrc: nothing,
     // Reading a code from the camera's picture runs as WebAssembly, which this allows and nothing else.
     scriptSrc: [...self, "'wasm-unsafe-eval'"],
-    styleSrc: self,
+    styleSrc: [...self, ...chartStyles],
     styleSrcAttr: ["'unsafe-inline'"],
     imgSrc: [...self, 'data:', 'blob:'],
     mediaSrc: self,

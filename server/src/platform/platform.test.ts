@@ -1,11 +1,14 @@
 import 'reflect-metadata'
+import { createHash } from 'node:crypto'
 import { readFileSync, readdirSync } from 'node:fs'
-import { join } from 'node:path'
+import { createRequire } from 'node:module'
+import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { errorCatalogue } from '@binoculum/contract'
 import { oncePerText } from './once-per-text.ts'
 import { ReadableNames } from './naming.ts'
 import { requireRole } from './access.ts'
+import { chartStyles } from './pages.ts'
 
 const source = fileURLToPath(new URL('..', import.meta.url))
 const filesBelow = (folder: string): string[] =>
@@ -88,4 +91,14 @@ describe('roles per branch', () => {
     )
     expect(() => requireRole(session, 'club', ['volunteer'])).toThrow(expect.objectContaining({ code: 'NOT_FOUND' }))
   })
+})
+
+it('the content policy lets in the styles that the charts’ library puts into a page, by their hashes', () => {
+  const folder = createRequire(import.meta.url).resolve('apexcharts')
+  const hashOf = (text: string) => `'sha256-${createHash('sha256').update(text).digest('base64')}'`
+  expect(hashOf(readFileSync(join(dirname(folder), 'apexcharts.css'), 'utf8'))).toBe(chartStyles[0])
+  // The legend's styles stand in the script, as the text node that it makes.
+  const [, legend = ''] =
+    /createTextNode\(("\\n {6}\.apexcharts-flip-y.*?[^\\]")\)/s.exec(readFileSync(folder, 'utf8')) ?? []
+  expect(hashOf(JSON.parse(legend) as string)).toBe(chartStyles[1])
 })

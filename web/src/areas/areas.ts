@@ -24,6 +24,12 @@ export const areas: readonly Area[] = [
     drawing: 'M0 2H8V28H0M3 8H8M3 13H8M3 18H8M3 23H8',
   },
   {
+    name: 'Logbook',
+    path: '/logbook',
+    key: 'l',
+    drawing: 'M12 3L23 14L12 25L1 14ZM4.7 10.3L15.7 21.3M8.3 6.7L19.3 17.7',
+  },
+  {
     name: 'Practice',
     path: '/practice',
     key: 'p',

@@ -89,6 +89,7 @@ export const testKit = (rest: Partial<KitSheet> = {}): KitSheet => ({
   loan: null,
   next: null,
   version: 1,
+  look: null,
   branchName: 'Marrowdale Library',
   zone: 'Europe/Dublin',
   emergencyLine: 'the emergency number',

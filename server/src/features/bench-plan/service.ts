@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import type { BenchEveningFields, BenchPlanLine, BenchPlans, BenchSkillsGiven, Session } from '@binoculum/contract'
-import { dayNumber, planBench, reasonSentence, workAhead } from '@binoculum/core'
+import { dayNumber, LOOK_MINUTES, lookSentence, planBench, reasonSentence, workAhead } from '@binoculum/core'
 import { branchIdsOf, coordinatorOnly, deskRoles, requireRole, signedInAs } from '../../platform/access.ts'
 import type { Context } from '../../platform/context.ts'
 import type { Tx } from '../../platform/database.ts'
@@ -11,6 +11,9 @@ import { shelfKit, type Shelf } from '../judgement/service.ts'
 import { localDay, type Opening } from '../opening/service.ts'
 import { BenchEveningRow, BenchSeatRow, BenchSkillRow } from './entities.ts'
 import { eveningsFrom, handsOf } from './queries.ts'
+
+/** A look at a mirror that is due, as work: it is nobody's finding. */
+const lookReason = { code: 'READING_OLD', figures: { kind: 'collimation' }, minutes: LOOK_MINUTES } as const
 
 const MOST_EVENINGS = 60
 /** Plans look so many evenings ahead; those beyond are too far to be planned for. */
@@ -40,10 +43,12 @@ export class BenchPlanning {
     const timed = await stationMinutesOf(database.reader, [...new Set(rows.map(({ modelId }) => modelId))])
     const waiting = rows
       .map((row) => ({ kit: shelfKit(row, now), modelId: row.modelId }))
-      .filter(({ kit: { group } }) => group === 'bench' || group === 'held')
+      .filter(
+        ({ kit: { group, look } }) => group === 'bench' || group === 'held' || (group === 'shelf' && look !== null),
+      )
       .map(({ kit, modelId }) => ({
         kit,
-        ...workAhead(kit.reasons, timed.get(modelId) ?? []),
+        ...workAhead(kit.look ? [...kit.reasons, lookReason] : kit.reasons, timed.get(modelId) ?? []),
         neededOn: kit.next ? localDay(new Date(kit.next.atUtc), zone) : null,
       }))
     const skillsOf = new Map(hands.map(({ staffId, skills }) => [staffId, skills]))
@@ -62,7 +67,10 @@ export class BenchPlanning {
       return {
         ...{ kitCode: kit.code, kitName: kit.name, modelName: kit.modelName },
         ...{ minutes, measuredStations, skills: [...skills], neededOn },
-        sentences: kit.reasons.map((reason) => reasonSentence(reason)),
+        sentences: [
+          ...kit.reasons.filter(({ minutes }) => minutes > 0).map((reason) => reasonSentence(reason)),
+          ...(kit.look ? [lookSentence(kit.look)] : []),
+        ],
         ...{ eveningId: place?.eveningId ?? null, seat: place?.seat ?? 0 },
         isLate: plan.late.some(({ workId }) => workId === kit.id),
         isBeyondAnybody: plan.beyondAnybody.includes(kit.id),

@@ -235,3 +235,5 @@ function clashOf(
   })
   return clash && { code: clash.code, readyOn: clash.readyOn === null ? null : dateOfDay(clash.readyOn) }
 }
+
+export { firstPlace } from './queries.ts'

@@ -16,6 +16,7 @@ import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
 import { appendRecord } from '../../platform/record.ts'
 import { once } from '../../platform/sent-once.ts'
+import { keepDrift } from '../drift/service.ts'
 import { sitesOf } from '../sites/service.ts'
 import { fieldOfRow, judgeRow, type OneKit, type Shelf, type ShelfRow } from '../judgement/service.ts'
 import { markDiameterMm, onMount, opticsOfKit, type Sheets } from '../sheet/service.ts'
@@ -151,6 +152,7 @@ export class Checks {
       row.id,
       kept.map((reading) => readingRow(reading, { row, checkId, session, at })),
     )
+    if (kept.some(({ kind }) => kind === 'collimation')) await keepDrift(tx, row)
     await closeJobs(tx, row.id, given.doneJobIds, at)
     if (given.backToShelf) await placeOnShelf(tx, row.id)
     const after = judgeRow(await this.shelf.rowById(tx, row.id), at)

@@ -9,6 +9,7 @@ import {
   type ShelfKit,
 } from '@binoculum/contract'
 import {
+  DEFAULT_DUE_CHANCE,
   jobFacts,
   judgeKit,
   lowestPowerFieldDeg,
@@ -159,6 +160,11 @@ export function shelfKit(row: ShelfRow, now: Date): ShelfKit {
       borrower: row.next.borrower,
       atUtc: new Date(row.next.at).toISOString(),
     },
+    look: lookOf(row),
     version: row.version,
   }
 }
+
+/** What is likely is no finding: it judges nothing, and says what to look at first. */
+const lookOf = ({ drift }: ShelfRow): ShelfKit['look'] =>
+  drift && drift.chance >= DEFAULT_DUE_CHANCE ? { chance: drift.chance, loans: drift.loans } : null

@@ -40,6 +40,8 @@ export interface ShelfRow {
   /** What the balance is reckoned from, on such a mount. */
   readonly ridingPartsJson: string
   readonly readings: readonly ReadingView[]
+  /** How likely its mirror lies beyond the limit by now, by what loans did before; null where no loan went since a look. */
+  readonly drift: { readonly chance: number; readonly loans: number } | null
   readonly jobs: readonly {
     id: string
     code: string
@@ -105,11 +107,14 @@ const shelfSql = (where: string, besides = 'NULL AS packed') => `
     ${firstOf('k.model_id', "CASE WHEN m.mount->>'equatorial' IS NULL THEN 'null' ELSE m.mount::text END")} AS "mountJson",
     md5(parts.riding) AS "ridingKey", ${firstOf('md5(parts.riding)', 'parts.riding')} AS "ridingPartsJson",
     ${firstOf('md5(parts.power)', 'parts.power')} AS "powerPartsJson", coalesce(jobs.list, '[]') AS jobs, coalesce(extras.list, '[]') AS extras,
-    ${besides}, out_loan.loan, next_loan.next
+    ${besides}, out_loan.loan, next_loan.next,
+    CASE WHEN d.loans_since > 0 AND cardinality(d.chance_after) > 0 THEN json_build_object(
+      'chance', d.chance_after[least(d.loans_since, cardinality(d.chance_after))], 'loans', d.loans_since) END AS drift
   FROM kit k
   LEFT JOIN parts ON parts.kit_id = k.id
   JOIN model m ON m.id = k.model_id
   JOIN branch br ON br.id = k.branch_id
+  LEFT JOIN kit_drift d ON d.kit_id = k.id
   CROSS JOIN LATERAL (
     SELECT json_agg(json_build_object('id', j.id, 'code', j.code, 'text', j.text, 'openedAtUtc', j.opened_at,
         'notBeforeUtc', j.not_before)

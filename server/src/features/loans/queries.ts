@@ -135,9 +135,14 @@ export async function nextPromise(tx: Tx, kitId: string): Promise<LoanRow | null
 
 /** Closes an open loan if it still is as it was seen; false when another desk was faster. */
 export async function closeLoan(tx: Tx, loan: { id: string; version: number; at: Date }): Promise<boolean> {
-  const sql = `UPDATE loan SET state = 'back', back_at = $3, version = version + 1
-    WHERE id = $1 AND version = $2 AND state = 'out' RETURNING id`
-  return (await changedRows(tx, sql, [loan.id, loan.version, loan.at])).length === 1
+  // One loan more since somebody looked at its mirror.
+  const sql = `WITH closed AS (
+      UPDATE loan SET state = 'back', back_at = $3, version = version + 1
+      WHERE id = $1 AND version = $2 AND state = 'out' RETURNING id, kit_id
+    ), counted AS (
+      UPDATE kit_drift SET loans_since = loans_since + 1 FROM closed WHERE kit_drift.kit_id = closed.kit_id
+    ) SELECT id FROM closed`
+  return (await selectRows(tx, sql, [loan.id, loan.version, loan.at])).length === 1
 }
 
 export async function claimReturnedLoan(tx: Tx, loan: { id: string; version: number }): Promise<boolean> {

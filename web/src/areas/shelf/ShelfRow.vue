@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { ShelfKit } from '@binoculum/contract'
+import { lookSentence } from '@binoculum/core'
 import { computed } from 'vue'
 import KitTag from '../../shared/drawings/KitTag.vue'
 import ReadingFigure from '../../shared/drawings/ReadingFigure.vue'
@@ -28,7 +29,10 @@ const finder = computed(() => readingOf(kit, 'finder'))
       </p>
       <p class="second clip" :title="kit.modelName">{{ kit.modelName }}</p>
     </div>
-    <p class="reason"><ReasonText :condition="kit.condition" :reasons="kit.reasons" :out="kit.group === 'out'" /></p>
+    <p class="reason">
+      <ReasonText :condition="kit.condition" :reasons="kit.reasons" :out="kit.group === 'out'" />
+      <span v-if="kit.look" class="look" :title="lookSentence(kit.look)">look at the mirror first</span>
+    </p>
     <p class="where">
       <strong v-if="kit.loan && kit.loan.daysLate > 0" class="rust">{{ lateText(kit.loan.daysLate) }}</strong>
       <template v-else-if="kit.loan">back {{ dayText(kit.loan.dueAtUtc, ownZone) }}</template>
@@ -48,6 +52,11 @@ const finder = computed(() => readingOf(kit, 'finder'))
 </template>
 
 <style scoped>
+.look {
+  color: var(--brass-text);
+  font-weight: 640;
+}
+
 .row {
   display: grid;
   grid-template-columns: 180px minmax(150px, 1fr) 100px 112px 66px 66px;

@@ -17,6 +17,7 @@ const kit = (name: string, rest: Partial<ShelfKit> = {}): ShelfKit => ({
   loan: null,
   next: null,
   version: 1,
+  look: null,
   ...rest,
 })
 const next = (atUtc: string) => ({ loanId: 'l', borrower: 'Mira', atUtc })

@@ -1,0 +1,4 @@
+declare module 'jstat' {
+  const library: unknown
+  export default library
+}

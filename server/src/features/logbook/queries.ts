@@ -1,0 +1,113 @@
+import type { RecordLine, StoryLoan, StoryReading } from '@binoculum/contract'
+import { selectRows, type Tx } from '../../platform/database.ts'
+
+/** Loans of a kit that touch the days from one on, oldest first. */
+export const storyLoans = (
+  tx: Tx,
+  kitId: string,
+  { from, zone, today }: { readonly from: string; readonly zone: string; readonly today: string },
+): Promise<(Omit<StoryLoan, 'code'> & { number: number })[]> =>
+  selectRows(
+    tx,
+    `SELECT l.id, l.number, l.state, l.from_on::text AS "fromOn",
+       (CASE WHEN l.state = 'back' THEN greatest(l.from_on, (l.back_at AT TIME ZONE $3)::date) ELSE l.until_on END)::text AS "untilOn",
+       (CASE WHEN l.state = 'promised' THEN 0 ELSE greatest(0, coalesce((l.back_at AT TIME ZONE $3)::date, $4::date) - l.until_on) END) AS "daysLate",
+       l.overrule_reason AS "overruleReason",
+       coalesce((SELECT json_agg(json_build_object('part', p.name, 'mark', m->>'mark') ORDER BY p.position)
+         FROM jsonb_array_elements(t.marks) m JOIN part p ON p.id = (m->>'partId')::uuid
+         WHERE m->>'mark' IN ('missing', 'damaged', 'wrong')), '[]') AS off
+     FROM loan l LEFT JOIN LATERAL (SELECT marks FROM take_back WHERE loan_id = l.id ORDER BY at DESC LIMIT 1) t ON true
+     WHERE l.kit_id = $1 AND l.state <> 'cancelled' AND l.from_on >= $2 ORDER BY l.from_on, l.number LIMIT 400`,
+    [kitId, from, zone, today],
+  )
+
+/** A kit's readings from an instant on, oldest first. */
+export const storyReadings = (
+  tx: Tx,
+  kitId: string,
+  from: Date,
+): Promise<(Omit<StoryReading, 'atUtc'> & { at: Date })[]> =>
+  selectRows(
+    tx,
+    `SELECT r.kind, r.at, r.as_found AS "asFound", r.as_left AS "asLeft", r.limit_value AS "limit", r.source, s.name AS by
+     FROM reading r JOIN staff s ON s.id = r.by_staff_id
+     WHERE r.kit_id = $1 AND r.kind IN ('collimation', 'finder') AND r.at >= $2 ORDER BY r.at LIMIT 600`,
+    [kitId, from],
+  )
+
+/** What was done to a kit from an instant on, newest first. */
+export const storyLines = (
+  tx: Tx,
+  kitId: string,
+  from: Date,
+): Promise<(Omit<RecordLine, 'atUtc'> & { at: Date })[]> =>
+  selectRows(
+    tx,
+    `SELECT r.id, r.at, r.act, coalesce(s.name, '–') AS by, r.before, r.after
+     FROM record r LEFT JOIN staff s ON s.id = r.staff_id
+     WHERE r.kit_id = $1 AND r.at >= $2 ORDER BY r.id DESC LIMIT 500`,
+    [kitId, from],
+  )
+
+/** When the kit's life in the records begins. */
+export async function firstDay(tx: Tx, kitId: string): Promise<string | null> {
+  const sql = `SELECT least((SELECT min(from_on) FROM loan WHERE kit_id = $1),
+    (SELECT min(at)::date FROM reading WHERE kit_id = $1))::text AS day`
+  return (await selectRows<{ day: string | null }>(tx, sql, [kitId]))[0]?.day ?? null
+}
+
+export interface ModelFigures {
+  readonly modelId: string
+  readonly modelName: string
+  readonly family: string
+  readonly kits: { readonly code: string; readonly name: string }[]
+  readonly mirror: { readonly value: number; readonly limit: number }[]
+  readonly finder: { readonly value: number; readonly limit: number }[]
+  readonly loans: number
+  readonly lost: number
+  readonly benchMinutes: number | null
+}
+
+const foundLately = (kind: string) => `coalesce((
+    SELECT json_agg(json_build_object('value', r.as_found, 'limit', r.limit_value) ORDER BY r.at DESC) FROM kit k CROSS JOIN LATERAL (
+      SELECT as_found, limit_value, at FROM reading
+      WHERE kit_id = k.id AND kind = '${kind}' AND as_found IS NOT NULL ORDER BY at DESC LIMIT 20
+    ) r WHERE k.model_id = m.id AND k.branch_id = $1), '[]')`
+
+/** What the models of a branch did lately: of each kit the newest twenty of everything. */
+export const modelFigures = (tx: Tx, branchId: string): Promise<ModelFigures[]> =>
+  selectRows(
+    tx,
+    `SELECT m.id AS "modelId", m.name AS "modelName", m.family,
+       (SELECT json_agg(json_build_object('code', k.code, 'name', k.name) ORDER BY k.name) FROM kit k
+        WHERE k.model_id = m.id AND k.branch_id = $1) AS kits,
+       ${foundLately('collimation')} AS mirror, ${foundLately('finder')} AS finder,
+       counted.loans, counted.lost,
+       (SELECT sum(median_seconds) / 60 FROM step_median WHERE model_id = m.id AND step_key LIKE 'station %') AS "benchMinutes"
+     FROM model m CROSS JOIN LATERAL (
+       SELECT count(*)::int AS loans, coalesce(sum(t.missing), 0)::int AS lost
+       FROM kit k CROSS JOIN LATERAL (
+         SELECT id FROM loan WHERE kit_id = k.id AND state = 'back' ORDER BY from_on DESC LIMIT 20
+       ) l CROSS JOIN LATERAL (
+         SELECT (SELECT count(*) FROM jsonb_array_elements(marks) mark WHERE mark->>'mark' = 'missing') AS missing
+         FROM take_back WHERE loan_id = l.id ORDER BY at DESC LIMIT 1
+       ) t WHERE k.model_id = m.id AND k.branch_id = $1
+     ) counted
+     WHERE EXISTS (SELECT 1 FROM kit k WHERE k.model_id = m.id AND k.branch_id = $1)
+     ORDER BY counted.loans DESC, m.name`,
+    [branchId],
+  )
+
+/** Loans that began in each of a branch's last months, and those of them that were late. */
+export const loansByMonth = (
+  tx: Tx,
+  { branchId, from, until, zone }: { branchId: string; from: string; until: string; zone: string },
+): Promise<{ month: string; loans: number; late: number }[]> =>
+  selectRows(
+    tx,
+    `SELECT to_char(l.from_on, 'YYYY-MM') AS month, count(*)::int AS loans,
+       (count(*) FILTER (WHERE (coalesce(l.back_at, now()) AT TIME ZONE $4)::date > l.until_on))::int AS late
+     FROM loan l WHERE l.branch_id = $1 AND l.from_on BETWEEN $2 AND $3 AND l.state IN ('out', 'back')
+     GROUP BY 1 ORDER BY 1`,
+    [branchId, from, until, zone],
+  )

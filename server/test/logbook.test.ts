@@ -1,0 +1,123 @@
+import type { KitStory, Trends } from '@binoculum/contract'
+import { kitOf, startTestServer, takeBackBody, openLoanOf, type Agent } from './support.ts'
+
+let server: Awaited<ReturnType<typeof startTestServer>>
+let ines: Agent
+let petra: Agent
+beforeAll(async () => {
+  server = await startTestServer()
+  ines = await server.signIn('ines')
+  petra = await server.signIn('petra')
+})
+afterAll(() => server.close())
+
+const storyOf = async (code: string, from = '') =>
+  (await ines.get<KitStory>(`/api/kits/${code}/story${from && `?from=${from}`}`)).body
+const count = async (sql: string, ...values: unknown[]): Promise<number> => {
+  const [row]: { n: number }[] = await server.source.query(sql, values)
+  return Number(row?.n)
+}
+
+describe('a kit’s story', () => {
+  it('is a year of loans, figures and lines, as they stand in the tables; earlier ones are asked for', async () => {
+    const { kit, from, hasEarlier, loans, readings, lines } = await storyOf('M-01')
+    expect([from, hasEarlier]).toEqual(['2025-03-11', true])
+    expect(loans).toHaveLength(
+      await count(
+        `SELECT count(*) AS n FROM loan WHERE kit_id = $1 AND from_on >= $2 AND state <> 'cancelled'`,
+        kit.id,
+        from,
+      ),
+    )
+    expect(readings).toHaveLength(
+      await count(
+        `SELECT count(*) AS n FROM reading WHERE kit_id = $1 AND at >= $2 AND kind IN ('collimation', 'finder')`,
+        kit.id,
+        from,
+      ),
+    )
+    expect(lines).toHaveLength(
+      await count(`SELECT count(*) AS n FROM record WHERE kit_id = $1 AND at >= $2`, kit.id, from),
+    )
+    const all = await storyOf('M-01', '2020-01-01')
+    expect(all.hasEarlier).toBe(false)
+    expect(all.loans.length).toBeGreaterThan(loans.length)
+    expect(all.loans.map(({ fromOn }) => fromOn)).toEqual(all.loans.map(({ fromOn }) => fromOn).sort())
+  })
+
+  it('says how likely its mirror comes back beyond the limit, and more after each loan without a look', async () => {
+    const { forecast } = await storyOf('M-01')
+    if (!forecast) throw new Error('nobody has looked')
+    expect(forecast.basis.kind).toBe('both')
+    expect(forecast.after).toHaveLength(3)
+    expect(forecast.after).toEqual([...forecast.after].sort((a, b) => a - b))
+    expect(forecast.chanceBeyondLimit).toBeGreaterThan(0)
+    // Somebody brings it back: one loan more lies between.
+    const out = (await ines.get<{ kits: { code: string; group: string }[] }>('/api/kits')).body.kits
+      .filter(({ group }) => group === 'out')
+      .map(({ code }) => code)
+    for (const code of out) {
+      const before = (await storyOf(code)).forecast
+      if (!before) continue
+      const loanId = await openLoanOf(ines, code)
+      server.time.now = new Date(server.time.now.getTime() + 60_000)
+      expect((await ines.post(`/api/loans/${loanId}/take-back`, await takeBackBody(ines, loanId))).status).toBe(200)
+      const after = (await storyOf(code)).forecast
+      expect(after?.loansSince).toBe(before.loansSince + 1)
+      expect(after?.chanceBeyondLimit ?? 0).toBeGreaterThan(before.chanceBeyondLimit ?? 1)
+      return
+    }
+    throw new Error('no kit with a mirror is out')
+  })
+
+  it('of a kit without readings, and of one that was typed in, says so', async () => {
+    const kit = await kitOf(ines, 'M-02')
+    await server.source.query(`UPDATE reading SET as_found_at = NULL, as_left_at = NULL WHERE kit_id = $1`, [kit.id])
+    const typed = (await storyOf('M-02')).forecast
+    expect(typed?.basis.lengthsOnly).toBe(typed?.basis.pairs)
+    await server.source.query(`DELETE FROM reading WHERE kit_id = $1`, [kit.id])
+    expect(await storyOf('M-02')).toMatchObject({ readings: [], forecast: null })
+  })
+
+  it('is for those of its branch', async () => {
+    expect((await petra.get('/api/kits/M-01/story')).status).toBe(404)
+  })
+})
+
+describe('trends', () => {
+  const libraryOf = ({ branches }: Trends) => {
+    const found = branches.find(({ branchName }) => branchName.startsWith('Marrow'))
+    if (!found) throw new Error('no library')
+    return found
+  }
+  it('are those of the tables, with an interval around each, and nothing said of too few', async () => {
+    const { models, months, branchId } = libraryOf((await ines.get<Trends>('/api/logbook')).body)
+    const model = models.find(({ mirrorMm }) => mirrorMm.n >= 5)
+    if (!model) throw new Error('no model has enough')
+    const [own]: { middle: number; beyond: number; n: number }[] = await server.source.query(
+      `SELECT percentile_cont(0.5) WITHIN GROUP (ORDER BY as_found) AS middle, count(*)::int AS n,
+         avg((as_found > limit_value)::int)::float AS beyond FROM (
+         SELECT r.as_found, r.limit_value, row_number() OVER (PARTITION BY r.kit_id ORDER BY r.at DESC) AS place
+         FROM reading r JOIN kit k ON k.id = r.kit_id
+         WHERE k.model_id = $1 AND k.branch_id = $2 AND r.kind = 'collimation' AND r.as_found IS NOT NULL) newest
+       WHERE place <= 20`,
+      [model.modelId, branchId],
+    )
+    expect(model.mirrorMm.n).toBe(own?.n)
+    expect(model.mirrorMm.middle).toBeCloseTo(own?.middle ?? 0, 9)
+    expect(model.mirrorMm.beyond?.share).toBeCloseTo(own?.beyond ?? 0, 9)
+    expect(model.mirrorMm.beyond?.low).toBeLessThanOrEqual(model.mirrorMm.beyond?.share ?? 0)
+    for (const each of models) {
+      if (each.lostPerHundred) expect(each.lostPerHundred.low).toBeLessThanOrEqual(each.lostPerHundred.rate)
+      if (each.mirrorMm.n < 5) expect(each.mirrorMm.beyond).toBeNull()
+    }
+    expect(months).toHaveLength(18)
+    expect(months.at(-1)?.month).toBe('2026-03')
+    expect(months.reduce((sum, { loans }) => sum + loans, 0)).toBe(
+      await count(
+        `SELECT count(*) AS n FROM loan WHERE branch_id = $1 AND state IN ('out', 'back') AND from_on BETWEEN '2024-10-01' AND '2026-03-12'`,
+        branchId,
+      ),
+    )
+  })
+})

@@ -1,0 +1,140 @@
+<script setup lang="ts">
+import { kitStorySchema } from '@binoculum/contract'
+import { dateOfDay, dayNumber } from '@binoculum/core'
+import { computed, ref } from 'vue'
+import { useRoute } from 'vue-router'
+import { useLoaded } from '../../shared/api/use-loaded.ts'
+import KitTag from '../../shared/drawings/KitTag.vue'
+import ProblemNote from '../../shared/ProblemNote.vue'
+import { dayText } from '../../shared/words.ts'
+import KitHistory from '../shelf/KitHistory.vue'
+import { recordSentence } from '../shelf/history-words.ts'
+import ForecastPanel from './ForecastPanel.vue'
+import StoryChart from './StoryChart.vue'
+import StoryLoans from './StoryLoans.vue'
+
+/** A kit's life along one line of time: loans, what was off, mirror and finder against their limits, and what was done. */
+const route = useRoute()
+const code = String(route.params.code)
+const from = ref('')
+const { data, problem, reload } = useLoaded(
+  kitStorySchema,
+  () => `/api/kits/${encodeURIComponent(code)}/story${from.value && `?from=${from.value}`}`,
+)
+const YEAR_DAYS = 366
+const earlier = () => data.value && (from.value = dateOfDay(dayNumber(data.value.from) - YEAR_DAYS))
+/** A little beyond today, so that what is next is seen. */
+const AHEAD_DAYS = 21
+const until = computed(() => (data.value ? dateOfDay(dayNumber(data.value.today) + AHEAD_DAYS) : ''))
+const readingsOf = (kind: string) => data.value?.readings.filter((reading) => reading.kind === kind) ?? []
+const mirror = computed(() => readingsOf('collimation'))
+const finder = computed(() => readingsOf('finder'))
+const returned = computed(() => data.value?.loans.filter(({ state }) => state !== 'promised').length ?? 0)
+
+const words = ref('')
+const lines = computed(() => {
+  const wanted = words.value.trim().toLowerCase()
+  return (data.value?.lines ?? []).filter(
+    (line) => wanted === '' || `${recordSentence(line)} ${line.by}`.toLowerCase().includes(wanted),
+  )
+})
+const print = () => window.print()
+</script>
+
+<template>
+  <main class="page story">
+    <p class="screen-only"><RouterLink to="/logbook">All kits</RouterLink></p>
+    <ProblemNote :problem="problem" @retry="reload" />
+    <template v-if="data">
+      <header>
+        <h1>{{ data.kit.name }}</h1>
+        <KitTag :code="data.kit.code" />
+        <p class="second">
+          {{ data.kit.modelName }}<br />
+          {{ returned }} {{ returned === 1 ? 'loan' : 'loans' }} since {{ dayText(`${data.from}T12:00:00Z`, 'UTC') }}
+          {{ data.from.slice(0, 4) }}
+        </p>
+        <p class="second keys"><span class="dot" /> as found <span class="ring" /> as left</p>
+        <ElButton v-if="data.hasEarlier" class="screen-only" @click="earlier">A year earlier</ElButton>
+        <ElButton class="screen-only" @click="print">Print</ElButton>
+        <RouterLink class="screen-only" :to="`/kits/${encodeURIComponent(code)}`">its sheet</RouterLink>
+      </header>
+      <StoryLoans :loans="data.loans" :from="data.from" :until="until" :today="data.today" />
+      <section v-if="mirror.length > 0" aria-label="mirror">
+        <h2>mirror <em>mm at the focal plane</em></h2>
+        <StoryChart :readings="mirror" unit="mm" :from-utc="data.from" :until-utc="until" :digits="1" />
+      </section>
+      <section v-if="finder.length > 0" aria-label="finder">
+        <h2>finder <em>arcminutes</em></h2>
+        <StoryChart :readings="finder" unit="′" :from-utc="data.from" :until-utc="until" :digits="0" />
+      </section>
+      <p v-if="mirror.length + finder.length === 0" class="quiet">Nobody has measured it in this time.</p>
+      <ForecastPanel v-if="data.forecast" :forecast="data.forecast" />
+      <details v-if="mirror.length + finder.length > 0">
+        <summary>The same figures</summary>
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">day</th>
+              <th scope="col">what</th>
+              <th scope="col" class="figure">as found</th>
+              <th scope="col" class="figure">as left</th>
+              <th scope="col" class="figure">limit</th>
+              <th scope="col">by</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="reading in data.readings" :key="reading.kind + reading.atUtc">
+              <td>{{ reading.atUtc.slice(0, 10) }}</td>
+              <td>{{ reading.kind === 'finder' ? 'finder' : 'mirror' }}</td>
+              <td class="figure">{{ reading.asFound?.toFixed(2) ?? '–' }}</td>
+              <td class="figure">{{ reading.asLeft.toFixed(2) }}</td>
+              <td class="figure">{{ reading.limit.toFixed(2) }}</td>
+              <td>{{ reading.by }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </details>
+      <div class="find screen-only">
+        <ElInput v-model="words" clearable placeholder="Words in its history" aria-label="Words in its history" />
+      </div>
+      <KitHistory :lines="lines" :zone="data.kit.zone" />
+    </template>
+  </main>
+</template>
+
+<style scoped src="./logbook-page.css"></style>
+<style scoped>
+header {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 16px;
+  align-items: center;
+}
+
+header .keys {
+  margin: 0 0 0 auto;
+}
+
+.dot,
+.ring {
+  width: 10px;
+  height: 10px;
+  border: 1.5px solid var(--ink);
+  border-radius: 50%;
+}
+
+.dot {
+  background: var(--ink);
+}
+
+.ring {
+  margin-left: 10px;
+  border-color: var(--night);
+}
+
+.find {
+  max-width: 320px;
+  margin-top: 16px;
+}
+</style>

@@ -1,0 +1,53 @@
+<script setup lang="ts">
+import type { MonthTrend } from '@binoculum/contract'
+import type { ApexOptions } from 'apexcharts'
+import dayjs from 'dayjs'
+import { computed } from 'vue'
+import VueApexCharts from 'vue3-apexcharts'
+import { chartColours, chartLook } from './chart-look.ts'
+
+/** Loans of each month, late ones among them, against its dark hours without the Moon. */
+const { months, hours } = defineProps<{ months: readonly MonthTrend[]; hours: readonly number[] | null }>()
+const series = computed(() => [
+  { name: 'in time', type: 'column', data: months.map(({ loans, late }) => loans - late) },
+  { name: 'late', type: 'column', data: months.map(({ late }) => late) },
+  ...(hours ? [{ name: 'dark hours', type: 'line', data: hours.map((value) => Math.round(value)) }] : []),
+])
+const options = computed((): ApexOptions => {
+  const { night, rust, brass, strong } = chartColours()
+  const loansAxis = { seriesName: ['in time', 'late'], min: 0, title: { text: 'loans' }, labels: { minWidth: 30 } }
+  return {
+    ...chartLook(),
+    chart: { ...chartLook().chart, stacked: true },
+    colors: [night, rust, brass],
+    stroke: { width: [0, 0, 2], curve: 'straight' },
+    markers: { size: [0, 0, 3] },
+    plotOptions: { bar: { columnWidth: '60%' } },
+    xaxis: {
+      categories: months.map(({ month }) => dayjs(`${month}-01`).format(month.endsWith('-01') ? 'MMM YYYY' : 'MMM')),
+      axisTicks: { show: false },
+      axisBorder: { color: strong },
+    },
+    yaxis: [
+      loansAxis,
+      { ...loansAxis, show: false },
+      ...(hours
+        ? [
+            {
+              seriesName: ['dark hours'],
+              opposite: true,
+              min: 0,
+              title: { text: 'dark hours' },
+              labels: { minWidth: 30 },
+            },
+          ]
+        : []),
+    ],
+  }
+})
+</script>
+
+<template>
+  <!-- The library can't take a series more: it begins anew. -->
+  <VueApexCharts :key="series.length" type="line" height="230" :options="options" :series="series" />
+</template>

@@ -1,0 +1,130 @@
+<script setup lang="ts">
+import type { StoryLoan } from '@binoculum/contract'
+import { dayNumber } from '@binoculum/core'
+import dayjs from 'dayjs'
+import { computed } from 'vue'
+
+/** Loans along time as bars, and under each what was off when it came back. */
+const { loans, from, until, today } = defineProps<{
+  loans: readonly StoryLoan[]
+  from: string
+  until: string
+  today: string
+}>()
+const days = computed(() => dayNumber(until) - dayNumber(from))
+const share = (day: string) => (100 * (dayNumber(day) - dayNumber(from))) / days.value
+const bars = computed(() =>
+  loans
+    .filter(({ fromOn }) => fromOn < until)
+    .map((loan) => {
+      const end = loan.state === 'out' && loan.untilOn < today ? today : loan.untilOn
+      const [left, right] = [Math.max(0, share(loan.fromOn)), Math.min(100, share(end))]
+      return { loan, left: `${left}%`, width: `${Math.max(0.3, right - left)}%`, at: `${right}%` }
+    }),
+)
+const months = computed(() => {
+  const found: { left: string; words: string }[] = []
+  const every = days.value > 500 ? 3 : 1
+  for (
+    let at = dayjs(from).startOf('month').add(1, 'month');
+    at.format('YYYY-MM-DD') < until;
+    at = at.add(every, 'month')
+  )
+    found.push({
+      left: `${share(at.format('YYYY-MM-DD'))}%`,
+      words: at.format(at.month() === 0 ? 'MMM YYYY' : 'MMM'),
+    })
+  return found
+})
+const wordsOf = ({ code, fromOn, untilOn, daysLate, state }: StoryLoan) =>
+  `${code}, ${fromOn} to ${untilOn}${state === 'promised' ? ', promised' : ''}${daysLate > 0 ? `, ${daysLate} days late` : ''}`
+const offOf = ({ off }: StoryLoan) => off.map(({ part, mark }) => `${part} ${mark}`).join(', ')
+</script>
+
+<template>
+  <div class="time" role="group" aria-label="Loans along time">
+    <p class="row months" aria-hidden="true">
+      <span v-for="month in months" :key="month.left" :style="{ left: month.left }">{{ month.words }}</span>
+    </p>
+    <div class="row">
+      <RouterLink
+        v-for="{ loan, left, width } in bars"
+        :key="loan.id"
+        :to="`/desk/loans/${loan.id}`"
+        class="bar"
+        :class="[loan.state, { late: loan.daysLate > 0 }]"
+        :style="{ left, width }"
+        :title="wordsOf(loan)"
+        :aria-label="wordsOf(loan)"
+      />
+    </div>
+    <div class="row case">
+      <template v-for="{ loan, at } in bars" :key="loan.id">
+        <span
+          v-if="loan.state === 'back'"
+          class="mark"
+          :class="{ off: loan.off.length > 0 }"
+          :style="{ left: at }"
+          :title="offOf(loan) || 'all there'"
+          >{{ loan.off.length > 0 ? '○' : '✓'
+          }}<span class="reader-only">{{ offOf(loan) || 'all there' }}</span></span
+        >
+      </template>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.time {
+  margin: 12px 8px 0 64px;
+}
+
+.row {
+  position: relative;
+  height: 24px;
+}
+
+.months {
+  border-bottom: 1px solid var(--rule-strong);
+  color: var(--quiet);
+  font-family: var(--serif);
+}
+
+.months span,
+.mark {
+  position: absolute;
+}
+
+.bar {
+  position: absolute;
+  top: 4px;
+  height: 16px;
+  border: 1px solid var(--night);
+}
+
+.bar.out,
+.bar.back {
+  background: var(--night);
+}
+
+.bar.late {
+  border-right: 4px solid var(--rust);
+}
+
+.mark {
+  margin-left: -6px;
+}
+
+.mark.off {
+  color: var(--rust);
+  font-weight: 640;
+}
+
+.reader-only {
+  position: absolute;
+  overflow: hidden;
+  width: 1px;
+  height: 1px;
+  clip-path: inset(50%);
+}
+</style>

@@ -1,0 +1,94 @@
+import type { KitStory, ModelTrend, MonthTrend, SpreadView } from '@binoculum/contract'
+
+/** Sentences that say what a chart or a forecast shows: figures first, and never more than was seen. */
+
+export const percent = (share: number): string => `${Math.round(100 * share)} %`
+
+/** “about three times in ten”. */
+function timesInTen(chance: number): string {
+  const words = [
+    'hardly ever',
+    'about once',
+    'about twice',
+    'about three times',
+    'about four times',
+    'about five times',
+  ]
+  const more = ['about six times', 'about seven times', 'about eight times', 'about nine times', 'nearly always']
+  const tenths = Math.round(chance * 10)
+  const said = [...words, ...more][tenths] ?? ''
+  return tenths === 0 || tenths === 10 ? said : `${said} in ten`
+}
+
+export function forecastTitle(forecast: NonNullable<KitStory['forecast']>): string {
+  const { chanceBeyondLimit, chanceNow, dueChance, loansUntilDue } = forecast
+  if (chanceBeyondLimit === null) return 'Too few looks to say how it holds.'
+  if (chanceNow !== null && chanceNow >= dueChance)
+    return `Look at the mirror before its next loan: by now it is beyond the limit ${timesInTen(chanceNow)}.`
+  const back = `it comes back beyond the limit ${timesInTen(chanceBeyondLimit)}`
+  if (loansUntilDue === null) return `No look is needed for a long while: ${back}.`
+  return loansUntilDue === 1
+    ? `A look is due after its next loan: ${back}.`
+    : `A look is due after ${loansUntilDue} more loans: ${back}.`
+}
+
+const pairsText = (count: number) => (count === 1 ? 'one pair' : `${count} pairs`)
+
+export function forecastBasis({ basis, sigmaPerLoanMm, loansSince }: NonNullable<KitStory['forecast']>): string {
+  const of = {
+    none: 'nothing is known yet',
+    own: `${pairsText(basis.pairs)} as left, as found`,
+    model: 'from other kits of its model',
+    both: `${pairsText(basis.pairs)} as left, as found, and other kits of its model`,
+  }[basis.kind]
+  return [
+    of,
+    ...(sigmaPerLoanMm === null ? [] : [`${sigmaPerLoanMm.toFixed(2)} mm a loan in each direction`]),
+    ...(basis.lengthsOnly > 0 ? [`of ${basis.lengthsOnly} only the length is known`] : []),
+    ...(loansSince > 0 ? [`${loansSince} ${loansSince === 1 ? 'loan' : 'loans'} since the last look`] : []),
+  ].join(' · ')
+}
+
+export const beyondText = ({ beyond, n }: SpreadView): string =>
+  beyond ? `${percent(beyond.share)} (${percent(beyond.low)} to ${percent(beyond.high)})` : `${n}, too few to say`
+
+/** What the table of models shows: the one that comes back beyond its limit most surely. */
+export function modelsSentence(models: readonly ModelTrend[]): string {
+  const judged = models.filter(({ mirrorMm }) => mirrorMm.beyond !== null)
+  if (judged.length === 0) return 'Too few looks at mirrors to compare models yet.'
+  const lowOf = ({ mirrorMm }: ModelTrend) => mirrorMm.beyond?.low ?? 0
+  const worst = [...judged].sort((a, b) => lowOf(b) - lowOf(a))[0]
+  if (!worst?.mirrorMm.beyond) return ''
+  const { share, low, high } = worst.mirrorMm.beyond
+  return `${worst.modelName} comes back beyond its limit most often: ${percent(share)} of ${worst.mirrorMm.n} looks, between ${percent(low)} and ${percent(high)}.`
+}
+
+/** Whether more is lent in darker months: the rank correlation of the two [Spearman 1904]. */
+export function monthsSentence(months: readonly MonthTrend[], hours: readonly number[] | null): string {
+  const total = months.reduce((sum, { loans }) => sum + loans, 0)
+  const late = months.reduce((sum, month) => sum + month.late, 0)
+  const first = `${total} loans in ${months.length} months, ${total === 0 ? 'none' : percent(late / total)} of them late.`
+  // The month that isn’t over yet would weigh as much as a whole one.
+  const whole = months.slice(0, -1).map(({ loans }) => loans)
+  if (!hours || whole.length < 6) return first
+  const r = correlation(ranks(whole), ranks(hours.slice(0, -1)))
+  const strong = 0.5
+  if (r > strong) return `${first} More is lent in months with more dark hours.`
+  if (r < -strong) return `${first} Less is lent in months with more dark hours.`
+  return `${first} Dark hours and loans don’t go together.`
+}
+
+function ranks(values: readonly number[]): number[] {
+  const sorted = [...values].sort((a, b) => a - b)
+  return values.map((value) => (sorted.indexOf(value) + sorted.lastIndexOf(value)) / 2)
+}
+
+function correlation(a: readonly number[], b: readonly number[]): number {
+  const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length
+  const [meanA, meanB] = [mean(a), mean(b)]
+  const sum = (of: (index: number) => number) => a.reduce((total, _value, index) => total + of(index), 0)
+  const da = (index: number) => (a[index] ?? 0) - meanA
+  const db = (index: number) => (b[index] ?? 0) - meanB
+  const spread = Math.sqrt(sum((index) => da(index) ** 2) * sum((index) => db(index) ** 2))
+  return spread === 0 ? 0 : sum((index) => da(index) * db(index)) / spread
+}

@@ -1,4 +1,5 @@
-import type { KitStory, Trends } from '@binoculum/contract'
+import { randomUUID } from 'node:crypto'
+import type { BenchPlans, KitStory, Shelf, Trends } from '@binoculum/contract'
 import { kitOf, startTestServer, takeBackBody, openLoanOf, type Agent } from './support.ts'
 
 let server: Awaited<ReturnType<typeof startTestServer>>
@@ -81,6 +82,41 @@ describe('a kit’s story', () => {
 
   it('is for those of its branch', async () => {
     expect((await petra.get('/api/kits/M-01/story')).status).toBe(404)
+  })
+})
+
+describe('a look that is due', () => {
+  it('stands on the shelf and in the bench’s plan, judges nothing, and is over when somebody has looked', async () => {
+    const shelf = async () => (await ines.get<Shelf>('/api/kits')).body.kits.find(({ code }) => code === 'F-02')
+    const before = await shelf()
+    expect(before?.look?.loans).toBeGreaterThan(1)
+    expect(before?.look?.chance).toBeGreaterThan(1 / 3)
+    const { forecast } = await storyOf('F-02')
+    expect(forecast?.chanceNow).toBeCloseTo(before?.look?.chance ?? 0, 9)
+    const planned = async () =>
+      (await ines.get<BenchPlans>('/api/bench-plan')).body.branches
+        .flatMap(({ lines }) => lines)
+        .find(({ kitCode }) => kitCode === 'F-02')
+    expect((await planned())?.sentences.join(' ')).toContain('Check it before the next loan')
+    const kit = await kitOf(ines, 'F-02')
+    const asFound = { way: 'typed', offsetMm: 0.4, clockHours: 2 }
+    const sun = { siteId: null, shaded: true, lookedAtUtc: server.time.now.toISOString() }
+    const station = {
+      station: 'collimation',
+      asFound,
+      asLeft: asFound,
+      sun,
+      note: '',
+      minutes: 6,
+      lookedAfterLocking: true,
+    }
+    const checked = await ines.post(`/api/kits/${kit.id}/checks`, {
+      ...{ idempotencyKey: randomUUID(), kitVersion: kit.version, stations: [station] },
+      ...{ doneJobIds: [], backToShelf: false, deviceUtc: null },
+    })
+    expect(checked.status).toBe(200)
+    expect((await shelf())?.look).toBeNull()
+    expect((await storyOf('F-02')).forecast?.loansSince).toBe(0)
   })
 })
 

@@ -227,7 +227,7 @@ export const demoKits: readonly KitStory[] = [
     model: 'large-160',
     branch: 'club',
     place: 'clubroom, floor',
-    mirrorDriftMm: 0.5,
+    mirrorDriftMm: 1.1,
     uncheckedForDays: 190,
   },
   {

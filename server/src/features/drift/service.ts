@@ -17,6 +17,8 @@ const LOANS_AHEAD = 10
 
 export interface KitForecast extends DriftForecast {
   readonly limitMm: number
+  /** How far off it was left. */
+  readonly leftMm: number
   readonly loansSince: number
   readonly dueChance: number
   /** The chance after 1, 2, 3 … loans without a look. */
@@ -55,6 +57,7 @@ export async function forecastOf(tx: Tx, kit: KitOfModel): Promise<KitForecast |
   )
   return {
     ...forecastDrift({ ...given, now }),
+    leftMm: 'lengthMm' in now.asLeftMm ? now.asLeftMm.lengthMm : Math.hypot(now.asLeftMm.x, now.asLeftMm.y),
     ...{ limitMm, loansSince: now.loansSince, dueChance: DEFAULT_DUE_CHANCE, chanceAfter },
   }
 }

@@ -80,12 +80,9 @@ export class Logbook {
 
 /** What is likely by now, and after its next loans. */
 function storyForecast({ chanceAfter, ...forecast }: KitForecast): NonNullable<KitStory['forecast']> {
-  const { loansSince } = forecast
-  return {
-    ...forecast,
-    chanceNow: loansSince === 0 ? 0 : (chanceAfter[loansSince - 1] ?? null),
-    after: chanceAfter.slice(0, SHOWN_AHEAD),
-  }
+  const { loansSince, leftMm, limitMm } = forecast
+  const chanceNow = loansSince === 0 ? Number(leftMm > limitMm) : (chanceAfter[loansSince - 1] ?? null)
+  return { ...forecast, chanceNow, after: chanceAfter.slice(0, SHOWN_AHEAD) }
 }
 const SHOWN_AHEAD = 3
 

@@ -127,4 +127,10 @@ const offOf = ({ off }: StoryLoan) => off.map(({ part, mark }) => `${part} ${mar
   height: 1px;
   clip-path: inset(50%);
 }
+
+@media (max-width: 760px) {
+  .months span:not(:nth-child(3n + 1)) {
+    display: none;
+  }
+}
 </style>

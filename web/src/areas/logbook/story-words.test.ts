@@ -36,6 +36,7 @@ describe('a forecast in words', () => {
       forecast({ chanceBeyondLimit: 0.12, loansUntilDue: 5 }),
       'A look is due after 5 more loans: it comes back beyond the limit about once in ten.',
     ],
+    [forecast({ chanceBeyondLimit: 0.98, chanceNow: 1 }), 'It was left beyond its limit: line up the primary first.'],
     [forecast({ chanceBeyondLimit: null }), 'Too few looks to say how it holds.'],
   ])('%#', (given, title) => expect(forecastTitle(given)).toBe(title))
   it('says what it goes by', () => {

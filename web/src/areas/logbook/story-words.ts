@@ -21,7 +21,8 @@ function timesInTen(chance: number): string {
 }
 
 export function forecastTitle(forecast: NonNullable<KitStory['forecast']>): string {
-  const { chanceBeyondLimit, chanceNow, dueChance, loansUntilDue } = forecast
+  const { chanceBeyondLimit, chanceNow, dueChance, loansSince, loansUntilDue } = forecast
+  if (loansSince === 0 && chanceNow === 1) return 'It was left beyond its limit: line up the primary first.'
   if (chanceBeyondLimit === null) return 'Too few looks to say how it holds.'
   if (chanceNow !== null && chanceNow >= dueChance)
     return `Look at the mirror before its next loan: by now it is beyond the limit ${timesInTen(chanceNow)}.`
@@ -60,7 +61,8 @@ export function modelsSentence(models: readonly ModelTrend[]): string {
   const worst = [...judged].sort((a, b) => lowOf(b) - lowOf(a))[0]
   if (!worst?.mirrorMm.beyond) return ''
   const { share, low, high } = worst.mirrorMm.beyond
-  return `${worst.modelName} comes back beyond its limit most often: ${percent(share)} of ${worst.mirrorMm.n} looks, between ${percent(low)} and ${percent(high)}.`
+  const name = worst.modelName.charAt(0).toUpperCase() + worst.modelName.slice(1)
+  return `${name} comes back beyond its limit most often: ${percent(share)} of ${worst.mirrorMm.n} looks, between ${percent(low)} and ${percent(high)}.`
 }
 
 /** Whether more is lent in darker months: the rank correlation of the two [Spearman 1904]. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { ShelfKit } from '@binoculum/contract'
-import { kindWords, reasonSentence } from '@binoculum/core'
+import { kindWords, lookSentence, reasonSentence } from '@binoculum/core'
 import { computed } from 'vue'
 import ConditionMoon from '../../shared/drawings/ConditionMoon.vue'
 import KitTag from '../../shared/drawings/KitTag.vue'
@@ -52,6 +52,7 @@ const code = computed(() => encodeURIComponent(kit.code))
       </div>
     </header>
     <p class="sentence"><ReasonText :condition="kit.condition" :reasons="kit.reasons" :out="!!kit.loan" remedy /></p>
+    <p v-if="kit.look" class="brass">{{ lookSentence(kit.look) }}</p>
     <p v-if="kit.loan">
       Out to {{ kit.loan.borrower }}, loan {{ kit.loan.code }}, due {{ whenText(kit.loan.dueAtUtc, ownZone) }}.
     </p>
@@ -84,7 +85,11 @@ const code = computed(() => encodeURIComponent(kit.code))
       <p v-if="kit.readings.length === 0" class="quiet">Nothing yet. A bench check takes about twenty minutes.</p>
       <dl v-else class="readings">
         <template v-for="reading in figures" :key="reading.kind">
-          <dt>{{ kindWords[reading.kind] }}</dt>
+          <dt>
+            <RouterLink :to="`/logbook/${code}`" title="how it went with this figure">{{
+              kindWords[reading.kind]
+            }}</RouterLink>
+          </dt>
           <dd>
             <b>{{ readingText(reading) }}</b>
             <ScaleBar
@@ -113,6 +118,7 @@ const code = computed(() => encodeURIComponent(kit.code))
     </section>
     <p class="ways">
       <RouterLink v-if="!onSheet" :to="`/kits/${code}`">Whole sheet</RouterLink>
+      <RouterLink :to="`/logbook/${code}`">Its story</RouterLink>
       <RouterLink v-if="kit.loan" :to="`/guides/${kit.loan.id}`">Its borrower’s guide</RouterLink>
       <RouterLink v-if="kit.loan && mayAct" :to="`/desk/loans/${kit.loan.id}`">Its loan</RouterLink>
     </p>

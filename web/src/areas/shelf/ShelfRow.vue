@@ -30,8 +30,8 @@ const finder = computed(() => readingOf(kit, 'finder'))
       <p class="second clip" :title="kit.modelName">{{ kit.modelName }}</p>
     </div>
     <p class="reason">
+      <span v-if="kit.look" class="look" :title="lookSentence(kit.look)">Look at the mirror first. </span>
       <ReasonText :condition="kit.condition" :reasons="kit.reasons" :out="kit.group === 'out'" />
-      <span v-if="kit.look" class="look" :title="lookSentence(kit.look)">look at the mirror first</span>
     </p>
     <p class="where">
       <strong v-if="kit.loan && kit.loan.daysLate > 0" class="rust">{{ lateText(kit.loan.daysLate) }}</strong>

@@ -1,0 +1,66 @@
+import { randomUUID } from 'node:crypto'
+import { choose } from '../support/choose.ts'
+import { kitOf, read, send } from '../support/loans.ts'
+import { expect, goTo, signIn, test } from '../support/people.ts'
+
+/** What the records tell along time: models compared, loans against nights, a kit's story, and a look that is due. */
+
+test('models are compared, and loans held against nights, with the same figures in a table', async ({
+  page,
+  context,
+}) => {
+  const refused: string[] = []
+  page.on('console', (message) => message.text().includes('Content Security Policy') && refused.push(message.text()))
+  await signIn(context, 'ines')
+  await goTo(page, '/logbook')
+  await choose(page, 'Branch', /Marrowdale/)
+  await expect(page.getByText(/comes back beyond its limit most often: \d+ % of \d+ looks/)).toBeVisible()
+  await expect(page.locator('.apexcharts-bar-area').first()).toBeVisible()
+  // The nights are reckoned beside the page, and the chart takes them up.
+  await expect(page.locator('.apexcharts-line-series path').first()).toBeVisible({ timeout: 30_000 })
+  const { branches } = await read<{ branches: { branchName: string; months: { loans: number }[] }[] }>(
+    context,
+    '/api/logbook',
+  )
+  const months = branches.find(({ branchName }) => branchName.startsWith('Marrowdale'))?.months ?? []
+  await page.getByText('The same figures').click()
+  const cells = page.locator('table.months tbody tr td:nth-child(2)')
+  expect((await cells.allTextContents()).map(Number)).toEqual(months.map(({ loans }) => loans))
+  expect(refused).toEqual([])
+})
+
+test('a look that is due stands on the shelf with its reason, leads to the story, and is over once somebody looked', async ({
+  page,
+  context,
+}) => {
+  await signIn(context, 'ines')
+  await goTo(page, '/shelf')
+  const row = page.locator('[data-code="F-02"]')
+  await expect(row).toContainText('Look at the mirror first')
+  await row.click()
+  const glance = page.getByRole('complementary', { name: 'Teasel' })
+  await expect(glance).toContainText(
+    /Not looked at for \d+ loans: by what it did before, its mirror is beyond the limit/,
+  )
+  await glance.getByRole('link', { name: 'Its story' }).click()
+  await expect(page.getByRole('heading', { name: /Look at the mirror before its next loan/ })).toBeVisible()
+  await expect(page.locator('.apexcharts-canvas')).toHaveCount(2)
+  await expect(page.getByText('after 3 loans')).toBeVisible()
+  // Earlier years are asked for; words find lines of its history.
+  await page.getByRole('button', { name: 'A year earlier' }).click()
+  await expect(page.getByRole('button', { name: 'A year earlier' })).toBeHidden()
+  await page.getByLabel('Words in its history').fill('checked')
+  await expect(page.locator('.history li').first()).toContainText('checked')
+  await expect(page.locator('.history li', { hasText: 'handed out' })).toHaveCount(0)
+
+  const kit = await kitOf(context, 'F-02')
+  const asFound = { way: 'typed', offsetMm: 0.4, clockHours: 2 }
+  const sun = { siteId: null, shaded: true }
+  await send(context, `/api/kits/${kit.id}/checks`, {
+    ...{ idempotencyKey: randomUUID(), kitVersion: kit.version, doneJobIds: [], backToShelf: false, deviceUtc: null },
+    stations: [{ station: 'collimation', asFound, asLeft: asFound, sun, note: '', minutes: 6 }],
+  })
+  await goTo(page, '/shelf')
+  await expect(row).toBeVisible()
+  await expect(row).not.toContainText('Look at the mirror first')
+})

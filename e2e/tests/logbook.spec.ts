@@ -24,7 +24,7 @@ test('models are compared, and loans held against nights, with the same figures 
   )
   const months = branches.find(({ branchName }) => branchName.startsWith('Marrowdale'))?.months ?? []
   await page.getByText('The same figures').click()
-  const cells = page.locator('table.months tbody tr td:nth-child(2)')
+  const cells = page.locator('.months .el-table__body tr td:nth-child(2)')
   expect((await cells.allTextContents()).map(Number)).toEqual(months.map(({ loans }) => loans))
   expect(refused).toEqual([])
 })

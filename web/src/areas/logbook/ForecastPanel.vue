@@ -21,27 +21,20 @@ const lines = computed(() =>
       <h2>{{ forecastTitle(forecast) }}</h2>
       <p class="second">{{ forecastBasis(forecast) }}</p>
     </div>
-    <table v-if="forecast.chanceBeyondLimit !== null">
-      <caption class="second">
-        without a look at the mirror · tick:
-        {{
-          percent(forecast.dueChance)
-        }}
-      </caption>
-      <tbody>
-        <tr v-for="line in lines" :key="line.words">
-          <th scope="row">{{ line.words }}</th>
-          <td :class="{ rust: line.isDue }">{{ percent(line.chance) }}</td>
-          <td>
-            <svg :width="WIDTH" height="14" aria-hidden="true">
-              <line x1="0" y1="7" :x2="WIDTH" y2="7" class="axis" />
-              <line :x1="forecast.dueChance * WIDTH" y1="1" :x2="forecast.dueChance * WIDTH" y2="13" class="due" />
-              <circle :cx="line.chance * WIDTH" cy="7" r="4.5" :class="{ beyond: line.isDue }" />
-            </svg>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <dl v-if="forecast.chanceBeyondLimit !== null">
+      <dt class="second wide">without a look at the mirror · tick: {{ percent(forecast.dueChance) }}</dt>
+      <template v-for="line in lines" :key="line.words">
+        <dt>{{ line.words }}</dt>
+        <dd :class="{ rust: line.isDue }">{{ percent(line.chance) }}</dd>
+        <dd aria-hidden="true">
+          <svg :width="WIDTH" height="14">
+            <line x1="0" y1="7" :x2="WIDTH" y2="7" class="axis" />
+            <line :x1="forecast.dueChance * WIDTH" y1="1" :x2="forecast.dueChance * WIDTH" y2="13" class="due" />
+            <circle :cx="line.chance * WIDTH" cy="7" r="4.5" :class="{ beyond: line.isDue }" />
+          </svg>
+        </dd>
+      </template>
+    </dl>
   </section>
 </template>
 
@@ -65,18 +58,20 @@ h2 {
   margin: 0 0 4px;
 }
 
-caption {
-  text-align: left;
+dl {
+  display: grid;
+  grid-template-columns: auto auto auto;
+  gap: 2px 16px;
+  align-items: center;
+  margin: 0;
 }
 
-th {
-  padding-right: 16px;
-  font-weight: 400;
-  text-align: left;
+.wide {
+  grid-column: 1 / -1;
 }
 
-td {
-  padding-right: 16px;
+dd {
+  margin: 0;
   font-weight: 640;
   text-align: right;
 }

@@ -31,6 +31,12 @@ const mirror = computed(() => readingsOf('collimation'))
 const finder = computed(() => readingsOf('finder'))
 const returned = computed(() => data.value?.loans.filter(({ state }) => state !== 'promised').length ?? 0)
 
+const figures = computed(() =>
+  (data.value?.readings ?? []).map(({ kind, atUtc, asFound, asLeft, limit, by }) => ({
+    ...{ day: atUtc.slice(0, 10), what: kind === 'finder' ? 'finder' : 'mirror', by },
+    ...{ asFound: asFound?.toFixed(2) ?? '–', asLeft: asLeft.toFixed(2), limit: limit.toFixed(2) },
+  })),
+)
 const words = ref('')
 const lines = computed(() => {
   const wanted = words.value.trim().toLowerCase()
@@ -72,28 +78,14 @@ const print = () => window.print()
       <ForecastPanel v-if="data.forecast" :forecast="data.forecast" />
       <details v-if="mirror.length + finder.length > 0">
         <summary>The same figures</summary>
-        <table>
-          <thead>
-            <tr>
-              <th scope="col">day</th>
-              <th scope="col">what</th>
-              <th scope="col" class="figure">as found</th>
-              <th scope="col" class="figure">as left</th>
-              <th scope="col" class="figure">limit</th>
-              <th scope="col">by</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="reading in data.readings" :key="reading.kind + reading.atUtc">
-              <td>{{ reading.atUtc.slice(0, 10) }}</td>
-              <td>{{ reading.kind === 'finder' ? 'finder' : 'mirror' }}</td>
-              <td class="figure">{{ reading.asFound?.toFixed(2) ?? '–' }}</td>
-              <td class="figure">{{ reading.asLeft.toFixed(2) }}</td>
-              <td class="figure">{{ reading.limit.toFixed(2) }}</td>
-              <td>{{ reading.by }}</td>
-            </tr>
-          </tbody>
-        </table>
+        <ElTable :data="figures" class="figures">
+          <ElTableColumn label="day" prop="day" />
+          <ElTableColumn label="what" prop="what" />
+          <ElTableColumn label="as found" prop="asFound" align="right" />
+          <ElTableColumn label="as left" prop="asLeft" align="right" />
+          <ElTableColumn label="limit" prop="limit" align="right" />
+          <ElTableColumn label="by" prop="by" />
+        </ElTable>
       </details>
       <div class="find screen-only">
         <ElInput v-model="words" clearable placeholder="Words in its history" aria-label="Words in its history" />

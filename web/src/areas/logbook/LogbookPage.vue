@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { trendsSchema } from '@binoculum/contract'
+import { trendsSchema, type ModelTrend } from '@binoculum/contract'
 import { useLocalStorage } from '@vueuse/core'
 import dayjs from 'dayjs'
 import { computed } from 'vue'
@@ -23,6 +23,12 @@ const hours = useDarkMonths(() => {
   const { place, months } = branch.value ?? {}
   return place && months ? { place, months: months.map(({ month }) => month) } : null
 })
+const monthRows = computed(() =>
+  (branch.value?.months ?? []).map(({ month, loans, late }, index) => ({
+    ...{ loans, late, month: dayjs(`${month}-01`).format('MMM YYYY') },
+    darkHours: hours.value ? Math.round(hours.value[index] ?? 0) : '',
+  })),
+)
 const lostText = (lost: { rate: number; low: number; high: number } | null) =>
   lost ? `${lost.rate.toFixed(1)} (${lost.low.toFixed(1)} to ${lost.high.toFixed(1)})` : '–'
 </script>
@@ -35,41 +41,44 @@ const lostText = (lost: { rate: number; low: number; high: number } | null) =>
     <template v-if="branch">
       <h2>Models compared <em>line: eight looks of ten, dot: the middle one, tick: the limit</em></h2>
       <p>{{ modelsSentence(branch.models) }}</p>
-      <div class="scroll">
-        <table>
-          <thead>
-            <tr>
-              <th scope="col">model</th>
-              <th scope="col">kits</th>
-              <th scope="col" class="figure">loans</th>
-              <th scope="col">mirror, as found</th>
-              <th scope="col">beyond</th>
-              <th scope="col">finder, as found</th>
-              <th scope="col">beyond</th>
-              <th scope="col">lost in 100 loans</th>
-              <th scope="col" class="figure">bench min</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="model in branch.models" :key="model.modelId">
-              <th scope="row">{{ model.modelName }}</th>
-              <td>
-                <template v-for="(kit, index) in model.kits" :key="kit.code"
-                  >{{ index > 0 ? ', ' : ''
-                  }}<RouterLink :to="`/logbook/${encodeURIComponent(kit.code)}`">{{ kit.name }}</RouterLink></template
-                >
-              </td>
-              <td class="figure">{{ model.loans }}</td>
-              <td><SpreadBar :spread="model.mirrorMm" :limit="model.mirrorLimitMm" unit="mm" /></td>
-              <td class="quiet">{{ model.mirrorMm.n === 0 ? '–' : beyondText(model.mirrorMm) }}</td>
-              <td><SpreadBar :spread="model.finderArcmin" :limit="model.finderLimitArcmin" unit="′" /></td>
-              <td class="quiet">{{ model.finderArcmin.n === 0 ? '–' : beyondText(model.finderArcmin) }}</td>
-              <td class="quiet">{{ lostText(model.lostPerHundred) }}</td>
-              <td class="figure">{{ model.benchMinutes ?? '–' }}</td>
-            </tr>
-          </tbody>
-        </table>
-      </div>
+      <ElTable :data="branch.models" class="models" row-key="modelId">
+        <ElTableColumn label="model" prop="modelName" min-width="180" />
+        <ElTableColumn label="kits" min-width="100">
+          <template #default="{ row }: { row: ModelTrend }">
+            <template v-for="(kit, index) in row.kits" :key="kit.code"
+              >{{ index > 0 ? ', ' : ''
+              }}<RouterLink :to="`/logbook/${encodeURIComponent(kit.code)}`">{{ kit.name }}</RouterLink></template
+            >
+          </template>
+        </ElTableColumn>
+        <ElTableColumn label="loans" prop="loans" align="right" width="66" />
+        <ElTableColumn label="mirror, as found" width="140">
+          <template #default="{ row }: { row: ModelTrend }"
+            ><SpreadBar :spread="row.mirrorMm" :limit="row.mirrorLimitMm" unit="mm"
+          /></template>
+        </ElTableColumn>
+        <ElTableColumn label="beyond" min-width="130">
+          <template #default="{ row }: { row: ModelTrend }">{{
+            row.mirrorMm.n === 0 ? '–' : beyondText(row.mirrorMm)
+          }}</template>
+        </ElTableColumn>
+        <ElTableColumn label="finder, as found" width="140">
+          <template #default="{ row }: { row: ModelTrend }"
+            ><SpreadBar :spread="row.finderArcmin" :limit="row.finderLimitArcmin" unit="′"
+          /></template>
+        </ElTableColumn>
+        <ElTableColumn label="beyond" min-width="130">
+          <template #default="{ row }: { row: ModelTrend }">{{
+            row.finderArcmin.n === 0 ? '–' : beyondText(row.finderArcmin)
+          }}</template>
+        </ElTableColumn>
+        <ElTableColumn label="lost in 100 loans" min-width="130">
+          <template #default="{ row }: { row: ModelTrend }">{{ lostText(row.lostPerHundred) }}</template>
+        </ElTableColumn>
+        <ElTableColumn label="bench min" align="right" width="92">
+          <template #default="{ row }: { row: ModelTrend }">{{ row.benchMinutes ?? '–' }}</template>
+        </ElTableColumn>
+      </ElTable>
       <p class="second">
         Of each kit the newest twenty looks and returns. In brackets: where the truth lies nine times in ten.
       </p>
@@ -84,24 +93,12 @@ const lostText = (lost: { rate: number; low: number; high: number } | null) =>
       <MonthsChart :months="branch.months" :hours="hours" />
       <details>
         <summary>The same figures</summary>
-        <table class="months">
-          <thead>
-            <tr>
-              <th scope="col">month</th>
-              <th scope="col" class="figure">loans</th>
-              <th scope="col" class="figure">late</th>
-              <th scope="col" class="figure">dark hours</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="(month, index) in branch.months" :key="month.month">
-              <th scope="row">{{ dayjs(`${month.month}-01`).format('MMM YYYY') }}</th>
-              <td class="figure">{{ month.loans }}</td>
-              <td class="figure">{{ month.late }}</td>
-              <td class="figure">{{ hours ? Math.round(hours[index] ?? 0) : '' }}</td>
-            </tr>
-          </tbody>
-        </table>
+        <ElTable :data="monthRows" class="months" row-key="month">
+          <ElTableColumn label="month" prop="month" />
+          <ElTableColumn label="loans" prop="loans" align="right" />
+          <ElTableColumn label="late" prop="late" align="right" />
+          <ElTableColumn label="dark hours" prop="darkHours" align="right" />
+        </ElTable>
       </details>
     </template>
   </main>

@@ -7,8 +7,8 @@ module.exports = {
       'core-is-pure',
       { path: '^core/src', pathNot: '[.]test[.]ts$' },
       {
-        // Almanac, needle, English syllables and matrices: pure functions without a clock.
-        pathNot: ['^core/src', '^node_modules/(astronomy-engine|magvar|ml-matrix|syllable)/'],
+        // Almanac, needle, English syllables, matrices and quantiles: pure functions without a clock.
+        pathNot: ['^core/src', '^node_modules/(astronomy-engine|magvar|ml-matrix|syllable|@stdlib)/'],
       },
     ),
     rule(

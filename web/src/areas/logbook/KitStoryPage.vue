@@ -78,7 +78,7 @@ const print = () => window.print()
       <ForecastPanel v-if="data.forecast" :forecast="data.forecast" />
       <details v-if="mirror.length + finder.length > 0">
         <summary>The same figures</summary>
-        <ElTable :data="figures" class="figures">
+        <ElTable :data="figures" size="small" class="figures">
           <ElTableColumn label="day" prop="day" />
           <ElTableColumn label="what" prop="what" />
           <ElTableColumn label="as found" prop="asFound" align="right" />

@@ -30,7 +30,7 @@ const monthRows = computed(() =>
   })),
 )
 const lostText = (lost: { rate: number; low: number; high: number } | null) =>
-  lost ? `${lost.rate.toFixed(1)} (${lost.low.toFixed(1)} to ${lost.high.toFixed(1)})` : '–'
+  lost ? `${lost.rate.toFixed(0)} (${lost.low.toFixed(0)}–${lost.high.toFixed(0)})` : '–'
 </script>
 
 <template>
@@ -41,8 +41,8 @@ const lostText = (lost: { rate: number; low: number; high: number } | null) =>
     <template v-if="branch">
       <h2>Models compared <em>line: eight looks of ten, dot: the middle one, tick: the limit</em></h2>
       <p>{{ modelsSentence(branch.models) }}</p>
-      <ElTable :data="branch.models" class="models" row-key="modelId">
-        <ElTableColumn label="model" prop="modelName" min-width="180" />
+      <ElTable :data="branch.models" size="small" class="models" row-key="modelId">
+        <ElTableColumn label="model" prop="modelName" min-width="200" />
         <ElTableColumn label="kits" min-width="100">
           <template #default="{ row }: { row: ModelTrend }">
             <template v-for="(kit, index) in row.kits" :key="kit.code"
@@ -72,7 +72,7 @@ const lostText = (lost: { rate: number; low: number; high: number } | null) =>
             row.finderArcmin.n === 0 ? '–' : beyondText(row.finderArcmin)
           }}</template>
         </ElTableColumn>
-        <ElTableColumn label="lost in 100 loans" min-width="130">
+        <ElTableColumn label="lost in 100" min-width="100">
           <template #default="{ row }: { row: ModelTrend }">{{ lostText(row.lostPerHundred) }}</template>
         </ElTableColumn>
         <ElTableColumn label="bench min" align="right" width="92">
@@ -93,7 +93,7 @@ const lostText = (lost: { rate: number; low: number; high: number } | null) =>
       <MonthsChart :months="branch.months" :hours="hours" />
       <details>
         <summary>The same figures</summary>
-        <ElTable :data="monthRows" class="months" row-key="month">
+        <ElTable :data="monthRows" size="small" class="months" row-key="month">
           <ElTableColumn label="month" prop="month" />
           <ElTableColumn label="loans" prop="loans" align="right" />
           <ElTableColumn label="late" prop="late" align="right" />

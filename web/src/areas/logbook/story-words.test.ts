@@ -67,7 +67,7 @@ describe('models compared', () => {
   })
   it('says nothing of too few', () => {
     expect(beyondText(spread(null, 3))).toBe('3, too few to say')
-    expect(beyondText(spread(0.25))).toBe('25 % (13 % to 50 %)')
+    expect(beyondText(spread(0.25))).toBe('25 % (13–50 %)')
   })
 })
 

@@ -51,7 +51,9 @@ export function forecastBasis({ basis, sigmaPerLoanMm, loansSince }: NonNullable
 }
 
 export const beyondText = ({ beyond, n }: SpreadView): string =>
-  beyond ? `${percent(beyond.share)} (${percent(beyond.low)} to ${percent(beyond.high)})` : `${n}, too few to say`
+  beyond
+    ? `${percent(beyond.share)} (${Math.round(100 * beyond.low)}–${percent(beyond.high)})`
+    : `${n}, too few to say`
 
 /** What the table of models shows: the one that comes back beyond its limit most surely. */
 export function modelsSentence(models: readonly ModelTrend[]): string {

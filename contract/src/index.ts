@@ -468,6 +468,8 @@ export {
   kitStorySchema,
   modelTrendSchema,
   trendsSchema,
+  whatIfKitsSchema,
+  type WhatIfKits,
   type KitStory,
   type ModelTrend,
   type MonthTrend,

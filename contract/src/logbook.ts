@@ -120,3 +120,20 @@ export const branchTrendsSchema = z.object({
 })
 export const trendsSchema = z.object({ branches: z.array(branchTrendsSchema) })
 export type Trends = z.infer<typeof trendsSchema>
+
+/** What a year under other rules is played through with: a branch's kits as their records have them. */
+export const whatIfKitsSchema = z.object({
+  kits: z.array(
+    z.object({
+      code: z.string(),
+      name: z.string(),
+      sigmaMm: z.number(),
+      limitMm: z.number(),
+      leftMm: z.number(),
+      loansAYear: z.number().int(),
+      lookMinutes: z.number(),
+    }),
+  ),
+  dueChance: z.number(),
+})
+export type WhatIfKits = z.infer<typeof whatIfKitsSchema>

@@ -623,3 +623,11 @@ export {
 export { driftPairs, type FoundAndLeft } from './trends/pairs.ts'
 export { FEWEST_TO_SAY, rateInterval, shareInterval, spreadOf, type Interval, type Spread } from './trends/rates.ts'
 export { LOOK_MINUTES, lookSentence } from './words/look.ts'
+export {
+  lookRules,
+  whatIf,
+  type LookRule,
+  type SimulatedKit,
+  type WhatIfInput,
+  type YearUnderRule,
+} from './trends/what-if.ts'

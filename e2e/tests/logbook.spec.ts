@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto'
+import { readFileSync } from 'node:fs'
 import { choose } from '../support/choose.ts'
 import { kitOf, read, send } from '../support/loans.ts'
 import { expect, goTo, signIn, test } from '../support/people.ts'
@@ -26,6 +27,16 @@ test('models are compared, and loans held against nights, with the same figures 
   await page.getByText('The same figures').click()
   const cells = page.locator('.months .el-table__body tr td:nth-child(2)')
   expect((await cells.allTextContents()).map(Number)).toEqual(months.map(({ loans }) => loans))
+  // A year is played through beside the page; a table goes into a file as it is seen.
+  await page.getByRole('button', { name: 'Play a year through' }).click()
+  await expect(page.getByText(/Looking when a look is due takes \d+\.\d hours a year/)).toBeVisible({
+    timeout: 30_000,
+  })
+  const download = page.waitForEvent('download')
+  await page.getByRole('region', { name: 'What if' }).getByRole('button', { name: 'As CSV' }).click()
+  const file = readFileSync(await (await download).path(), 'utf8')
+  expect(file).toContain('rule,hours,looks,spoilt')
+  expect(file).toContain('when a look is due')
   expect(refused).toEqual([])
 })
 

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import type { BenchPlans, KitStory, Shelf, Trends } from '@binoculum/contract'
+import type { BenchPlans, KitStory, Shelf, Trends, WhatIfKits } from '@binoculum/contract'
 import { kitOf, startTestServer, takeBackBody, openLoanOf, type Agent } from './support.ts'
 
 let server: Awaited<ReturnType<typeof startTestServer>>
@@ -155,5 +155,22 @@ describe('trends', () => {
         branchId,
       ),
     )
+  })
+
+  it('a year is played through with kits as their records have them', async () => {
+    const { branchId } = libraryOf((await ines.get<Trends>('/api/logbook')).body)
+    const { kits, dueChance } = (await ines.get<WhatIfKits>(`/api/branches/${branchId}/what-if`)).body
+    expect(dueChance).toBeCloseTo(1 / 3)
+    const own = kits.find(({ code }) => code === 'M-01')
+    const { forecast } = await storyOf('M-01')
+    expect(own?.sigmaMm).toBeCloseTo(forecast?.sigmaPerLoanMm ?? 0, 9)
+    expect(own?.loansAYear).toBe(
+      await count(
+        `SELECT count(*) AS n FROM loan l JOIN kit k ON k.id = l.kit_id WHERE k.code = 'M-01' AND l.state IN ('out', 'back')
+           AND l.from_on BETWEEN date '2026-03-12' - 365 AND '2026-03-12'`,
+      ),
+    )
+    for (const { leftMm, limitMm } of kits) expect(leftMm).toBeLessThanOrEqual(limitMm / 2)
+    expect((await petra.get(`/api/branches/${branchId}/what-if`)).status).toBe(404)
   })
 })

@@ -516,6 +516,7 @@ export async function validRequests(server: Server, ines: Agent): Promise<Record
     },
     'get /api/bench-plan': get('/api/bench-plan'),
     'get /api/logbook': get('/api/logbook'),
+    'get /api/branches/:id/what-if': get(`/api/branches/${branchId}/what-if`),
     'get /api/kits/:id/story': get('/api/kits/M-12/story'),
     'post /api/branches/:id/bench-evenings': async () => ({
       url: `/api/branches/${branchId}/bench-evenings`,

@@ -111,3 +111,24 @@ export const loansByMonth = (
      GROUP BY 1 ORDER BY 1`,
     [branchId, from, until, zone],
   )
+
+export interface LentKit {
+  readonly id: string
+  readonly modelId: string
+  readonly code: string
+  readonly name: string
+  readonly loansAYear: number
+  readonly lookMinutes: number | null
+}
+
+/** A branch's kits whose mirrors somebody has looked at, how often each went out in a year, and what a look took. */
+export const lentKits = (tx: Tx, branchId: string, today: string): Promise<LentKit[]> =>
+  selectRows(
+    tx,
+    `SELECT k.id, k.model_id AS "modelId", k.code, k.name,
+       (SELECT count(*)::int FROM loan l WHERE l.kit_id = k.id AND l.state IN ('out', 'back')
+          AND l.from_on BETWEEN $2::date - 365 AND $2::date) AS "loansAYear",
+       (SELECT median_seconds / 60 FROM step_median WHERE model_id = k.model_id AND step_key = 'station collimation') AS "lookMinutes"
+     FROM kit k JOIN kit_drift d ON d.kit_id = k.id WHERE k.branch_id = $1 ORDER BY k.name`,
+    [branchId, today],
+  )

@@ -1,4 +1,4 @@
-import { daySchema, kitStorySchema, trendsSchema } from '@binoculum/contract'
+import { daySchema, idSchema, kitStorySchema, trendsSchema, whatIfKitsSchema } from '@binoculum/contract'
 import { z } from 'zod'
 import { anyRole, signedIn } from '../../platform/access.ts'
 import type { App } from '../../platform/app-type.ts'
@@ -9,6 +9,14 @@ export async function logbookRoutes(app: App, logbook: Logbook) {
     '/api/logbook',
     { config: { access: anyRole }, schema: { response: { 200: trendsSchema } } },
     async (request) => logbook.trends(signedIn(request)),
+  )
+  app.get(
+    '/api/branches/:id/what-if',
+    {
+      config: { access: anyRole },
+      schema: { params: z.object({ id: idSchema }), response: { 200: whatIfKitsSchema } },
+    },
+    async (request) => logbook.whatIfKits(signedIn(request), request.params.id),
   )
   app.get(
     '/api/kits/:code/story',

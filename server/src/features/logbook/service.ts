@@ -1,5 +1,13 @@
-import type { KitStory, ModelTrend, MonthTrend, Session, Trends } from '@binoculum/contract'
-import { dateOfDay, dayNumber, FEWEST_TO_SAY, rateInterval, spreadOf } from '@binoculum/core'
+import type { KitStory, ModelTrend, MonthTrend, Session, Trends, WhatIfKits } from '@binoculum/contract'
+import {
+  dateOfDay,
+  dayNumber,
+  DEFAULT_DUE_CHANCE,
+  FEWEST_TO_SAY,
+  LOOK_MINUTES,
+  rateInterval,
+  spreadOf,
+} from '@binoculum/core'
 import { anyRole, branchIdsOf, requireRole } from '../../platform/access.ts'
 import type { Context } from '../../platform/context.ts'
 import { firstPlace } from '../calendar/service.ts'
@@ -47,6 +55,26 @@ export class Logbook {
       lines: lines.map(({ at, ...line }) => ({ ...line, atUtc: at.toISOString() })),
       forecast: forecast && storyForecast(forecast),
     }
+  }
+
+  /** What a year under other rules is played through with. */
+  async whatIfKits(session: Session, branchId: string): Promise<WhatIfKits> {
+    requireRole(session, branchId, anyRole)
+    const tx = this.context.database.reader
+    const { today } = await this.rooms.opening.daysOf(tx, branchId)
+    const kits: WhatIfKits['kits'] = []
+    for (const kit of await queries.lentKits(tx, branchId, today)) {
+      const forecast = await forecastOf(tx, kit)
+      if (!forecast || forecast.sigmaPerLoanMm === null) continue
+      const { code, name, loansAYear, lookMinutes } = kit
+      kits.push({
+        ...{ code, name, loansAYear, lookMinutes: Number(lookMinutes ?? LOOK_MINUTES) },
+        ...{ sigmaMm: forecast.sigmaPerLoanMm, limitMm: forecast.limitMm },
+        // Nobody leaves a mirror beyond its limit on purpose: half of it is the aim.
+        leftMm: Math.min(forecast.leftMm, forecast.limitMm / 2),
+      })
+    }
+    return { kits, dueChance: DEFAULT_DUE_CHANCE }
   }
 
   async trends(session: Session): Promise<Trends> {

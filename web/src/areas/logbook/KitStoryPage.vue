@@ -4,6 +4,7 @@ import { dateOfDay, dayNumber } from '@binoculum/core'
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
+import CsvButton from '../../shared/controls/CsvButton.vue'
 import KitTag from '../../shared/drawings/KitTag.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import { dayText } from '../../shared/words.ts'
@@ -86,6 +87,7 @@ const print = () => window.print()
           <ElTableColumn label="limit" prop="limit" align="right" />
           <ElTableColumn label="by" prop="by" />
         </ElTable>
+        <CsvButton :rows="figures" :name="`figures ${data.kit.code}`" />
       </details>
       <div class="find screen-only">
         <ElInput v-model="words" clearable placeholder="Words in its history" aria-label="Words in its history" />

@@ -5,10 +5,12 @@ import dayjs from 'dayjs'
 import { computed } from 'vue'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import BranchSelect from '../../shared/controls/BranchSelect.vue'
+import CsvButton from '../../shared/controls/CsvButton.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import MonthsChart from './MonthsChart.vue'
 import SpreadBar from './SpreadBar.vue'
 import { beyondText, modelsSentence, monthsSentence } from './story-words.ts'
+import WhatIf from './WhatIf.vue'
 import { useDarkMonths } from './use-dark-months.ts'
 
 /** What holds, what drifts and what is lost, model by model; and how much is lent against the nights. */
@@ -27,6 +29,19 @@ const monthRows = computed(() =>
   (branch.value?.months ?? []).map(({ month, loans, late }, index) => ({
     ...{ loans, late, month: dayjs(`${month}-01`).format('MMM YYYY') },
     darkHours: hours.value ? Math.round(hours.value[index] ?? 0) : '',
+  })),
+)
+const modelRows = computed(() =>
+  (branch.value?.models ?? []).map((model) => ({
+    ...{ model: model.modelName, kits: model.kits.map(({ name }) => name).join(', '), loans: model.loans },
+    'mirror middle mm': model.mirrorMm.middle,
+    'mirror limit mm': model.mirrorLimitMm,
+    'mirror beyond': model.mirrorMm.beyond?.share ?? null,
+    'finder middle arcmin': model.finderArcmin.middle,
+    'finder limit arcmin': model.finderLimitArcmin,
+    'finder beyond': model.finderArcmin.beyond?.share ?? null,
+    'lost in 100 loans': model.lostPerHundred?.rate ?? null,
+    'bench minutes': model.benchMinutes,
   })),
 )
 const lostText = (lost: { rate: number; low: number; high: number } | null) =>
@@ -81,6 +96,7 @@ const lostText = (lost: { rate: number; low: number; high: number } | null) =>
       </ElTable>
       <p class="second">
         Of each kit the newest twenty looks and returns. In brackets: where the truth lies nine times in ten.
+        <CsvButton :rows="modelRows" :name="`models ${branch.branchName}`" />
       </p>
 
       <h2>Loans by month</h2>
@@ -99,7 +115,9 @@ const lostText = (lost: { rate: number; low: number; high: number } | null) =>
           <ElTableColumn label="late" prop="late" align="right" />
           <ElTableColumn label="dark hours" prop="darkHours" align="right" />
         </ElTable>
+        <CsvButton :rows="monthRows" :name="`loans by month ${branch.branchName}`" />
       </details>
+      <WhatIf :branch-id="branch.branchId" />
     </template>
   </main>
 </template>

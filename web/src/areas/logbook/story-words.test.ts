@@ -1,6 +1,13 @@
 import type { KitStory, ModelTrend, MonthTrend } from '@binoculum/contract'
 import { idOf } from '../../testing/ids.ts'
-import { beyondText, forecastBasis, forecastTitle, modelsSentence, monthsSentence } from './story-words.ts'
+import {
+  beyondText,
+  forecastBasis,
+  forecastTitle,
+  modelsSentence,
+  monthsSentence,
+  whatIfSentence,
+} from './story-words.ts'
 
 type Forecast = NonNullable<KitStory['forecast']>
 const forecast = (rest: Partial<Forecast> = {}): Forecast => ({
@@ -82,4 +89,18 @@ describe('loans by month', () => {
     expect(monthsSentence(months(7, 6, 5, 4, 3, 2, 1, 0), [10, 20, 30, 40, 50, 60, 70, 0])).toContain('Less is lent')
     expect(monthsSentence(months(5, 5, 5, 5, 5, 5, 5, 5), [1, 2, 3, 4, 5, 6, 7, 8])).toContain('don’t go together')
   })
+})
+
+it('a year under other rules says what is saved and what it costs', () => {
+  const line = (
+    rule: 'every-loan' | 'every-third' | 'by-forecast',
+    benchHours: number,
+    spoiltPerHundred: number,
+  ) => ({
+    ...{ rule, benchHours, spoiltPerHundred, looks: 1 },
+  })
+  const rules = [line('every-loan', 12, 0), line('every-third', 4, 9.25), line('by-forecast', 3, 2.5)]
+  expect(whatIfSentence(rules)).toBe(
+    'Looking when a look is due takes 3.0 hours a year instead of 12.0, and spoils 2.5 first nights in 100 loans; after every third loan it would be 4.0 hours and 9.3.',
+  )
 })

@@ -1,4 +1,5 @@
 import type { KitStory, ModelTrend, MonthTrend, SpreadView } from '@binoculum/contract'
+import type { LookRule, YearUnderRule } from '@binoculum/core'
 
 /** Sentences that say what a chart or a forecast shows: figures first, and never more than was seen. */
 
@@ -95,4 +96,15 @@ function correlation(a: readonly number[], b: readonly number[]): number {
   const db = (index: number) => (b[index] ?? 0) - meanB
   const spread = Math.sqrt(sum((index) => da(index) ** 2) * sum((index) => db(index) ** 2))
   return spread === 0 ? 0 : sum((index) => da(index) * db(index)) / spread
+}
+
+/** What looking by what is likely saves against a look after every loan, and what it costs. */
+export function whatIfSentence(rules: readonly YearUnderRule[]): string {
+  const of = (rule: LookRule) => rules.find((each) => each.rule === rule)
+  const [every, third, forecast] = [of('every-loan'), of('every-third'), of('by-forecast')]
+  if (!every || !third || !forecast) return ''
+  const saved = every.benchHours - forecast.benchHours
+  return `Looking when a look is due takes ${forecast.benchHours.toFixed(1)} hours a year instead of ${every.benchHours.toFixed(1)}, and spoils ${forecast.spoiltPerHundred.toFixed(1)} first nights in 100 loans${
+    saved > 0 ? '' : ', which saves nothing here'
+  }; after every third loan it would be ${third.benchHours.toFixed(1)} hours and ${third.spoiltPerHundred.toFixed(1)}.`
 }

@@ -56,6 +56,10 @@ test('main views', async ({ page, context, browser }) => {
   await page.locator('.clashes button').first().click()
   await page.waitForTimeout(600)
   await keep(page, 'calendar')
+  await goTo(page, '/logbook/F-02')
+  await page.locator('.apexcharts-canvas').nth(1).waitFor()
+  await page.waitForTimeout(600)
+  await keep(page, 'logbook')
   await goTo(page, '/practice/telescope')
   await page.getByRole('button', { name: 'Screw B' }).waitFor()
   for (const key of ['b', 'ArrowRight', 'ArrowRight', 'c', 'ArrowLeft', 'h', 'h']) await press(page, key)
@@ -146,7 +150,6 @@ test('main views', async ({ page, context, browser }) => {
       await guide.locator('footer .ways .main').tap()
   }
   await goOn(/^Tonight/)
-  await keep(guide, 'phone-tonight')
   await guide.getByRole('button', { name: 'Back', exact: true }).tap()
   await guide.reload()
   await guide.locator('footer .links button').first().tap()

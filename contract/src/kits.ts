@@ -306,5 +306,10 @@ export const foundSchema = z.object({
       state: z.string(),
     }),
   ),
+  others: z.array(
+    z.object({ kind: z.enum(['model', 'place', 'borrower']), id: z.string(), name: z.string(), detail: z.string() }),
+  ),
+  /** Nothing is called so; this is what is written nearly so. */
+  isNearly: z.boolean(),
 })
 export type Found = z.infer<typeof foundSchema>

@@ -76,6 +76,31 @@ describe('what is found', () => {
   })
 })
 
+describe('words in any order, and misspelt', () => {
+  const all = async (text: string) => (await ines.get<Found>(`/api/find?text=${encodeURIComponent(text)}`)).body
+  it('every word has to fit, wherever it stands', async () => {
+    const { kits } = await all('110 yarrow')
+    expect(kits.map(({ name }) => name)).toEqual(['Yarrow'])
+    expect((await all('yarrow 999')).isNearly).toBe(true)
+    expect((await all('focuser cap')).parts.length).toBeGreaterThan(0)
+    expect((await all('cap focuser')).parts).toEqual((await all('focuser cap')).parts)
+  })
+  it('what nobody is called is answered with what is written nearly so, and said to be', async () => {
+    const { kits, isNearly } = await all('Yarow')
+    expect([isNearly, kits[0]?.name]).toEqual([true, 'Yarrow'])
+    expect((await all('xqzt')).kits).toEqual([])
+  })
+  it('models, places and borrowers are found, borrowers only by who works at a desk', async () => {
+    expect((await all('maksutov')).others.map(({ kind }) => kind)).toContain('model')
+    expect((await all('yard')).others.map(({ kind }) => kind)).toContain('place')
+    const [someone] = (await all('umber')).others.filter(({ kind }) => kind === 'borrower')
+    expect(someone?.detail).toMatch(/^card \d+$/)
+    const jun = await server.signIn('jun')
+    const seen = (await jun.get<Found>('/api/find?text=umber')).body.others
+    expect(seen.filter(({ kind }) => kind === 'borrower')).toEqual([])
+  })
+})
+
 /** Every loan that came back, so many times over, as if the programme had run for years. */
 const YEARS_OF_LOANS = `INSERT INTO loan
   SELECT (jsonb_populate_record(past, jsonb_build_object('id', gen_random_uuid(), 'guarded', false, 'link_hash', null,

@@ -29,7 +29,7 @@ describe('find', () => {
     expect((await find('Quill')).loans.length).toBeGreaterThan(0)
   })
   it('takes % and _ as the signs they are', async () => {
-    expect(await find('%')).toEqual({ kits: [], parts: [], loans: [] })
+    expect(await find('%')).toEqual({ kits: [], parts: [], loans: [], others: [], isNearly: true })
   })
 })
 

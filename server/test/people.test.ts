@@ -73,7 +73,13 @@ describe('branches', () => {
     const { body } = await petra.get<{ kits: { code: string }[] }>('/api/kits')
     expect(body.kits.map(({ code }) => code).sort()).toEqual(['F-01', 'F-02', 'F-03', 'F-04', 'F-05'])
     expect((await petra.get('/api/kits/M-01')).status).toBe(404)
-    expect((await petra.get('/api/find?text=Yarrow')).body).toEqual({ kits: [], parts: [], loans: [] })
+    expect((await petra.get('/api/find?text=Yarrow')).body).toEqual({
+      kits: [],
+      parts: [],
+      loans: [],
+      others: [],
+      isNearly: true,
+    })
   })
 })
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { deskSchema, foundSchema, type DeskLoan } from '@binoculum/contract'
+import { deskSchema, foundSchema, type DeskLoan, type Found } from '@binoculum/contract'
 import { refDebounced, useEventListener, useIntervalFn } from '@vueuse/core'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -76,6 +76,8 @@ watch(text, () => {
   marked.value = -1
 })
 
+const wayOf = ({ kind, id }: Found['others'][number]) =>
+  ({ model: `/setup/models/${id}`, place: `/setup/places/${id}/landmarks`, borrower: `/desk/borrowers/${id}` })[kind]
 /** What is found, in the order it is shown; the arrows go along it and Enter opens what is marked. */
 const marked = ref(-1)
 const ways = computed(() => [
@@ -83,6 +85,7 @@ const ways = computed(() => [
   ...(found.value?.loans ?? []).map(({ id, kitCode, branchId }) =>
     session.may(branchId, 'coordinator', 'volunteer') ? `/desk/loans/${id}` : `/kits/${encodeURIComponent(kitCode)}`,
   ),
+  ...(found.value?.others ?? []).map(wayOf),
   ...(found.value?.parts ?? []).map(({ kitCode }) => `/kits/${encodeURIComponent(kitCode)}`),
 ])
 function mark(step: number) {
@@ -90,10 +93,9 @@ function mark(step: number) {
   marked.value =
     (marked.value + step + (marked.value < 0 && step < 0 ? 1 : 0) + ways.value.length) % ways.value.length
 }
-const lineOf = (kind: 'kits' | 'loans' | 'parts', index: number) => {
-  const { kits = [], loans = [] } = found.value ?? {}
-  return index + (kind === 'kits' ? 0 : kits.length) + (kind === 'parts' ? loans.length : 0)
-}
+const groups = ['kits', 'loans', 'others', 'parts'] as const
+const lineOf = (kind: (typeof groups)[number], index: number) =>
+  groups.slice(0, groups.indexOf(kind)).reduce((line, group) => line + (found.value?.[group].length ?? 0), index)
 
 /** Enter opens a kit whose code was typed or scanned whole, else the first thing found. It asks for exactly what
  * stands in the box now: the list below may still be that of fewer letters. */
@@ -110,7 +112,9 @@ async function open() {
   if (!answer) return
   const kit = answer.kits.find((candidate) => candidate.code.toUpperCase() === code.toUpperCase()) ?? answer.kits[0]
   const target = kit?.code ?? answer.loans[0]?.kitCode ?? answer.parts[0]?.kitCode
+  const [other] = answer.others
   if (target) await go(`/kits/${encodeURIComponent(target)}`)
+  else if (other) await go(wayOf(other))
 }
 
 async function go(path: string) {
@@ -128,9 +132,7 @@ useKeys(() => ({ '/': () => box.value?.focus() }))
 useEventListener(document, 'click', (event) => {
   if (!(event.target as HTMLElement).closest('.find')) isOpen.value = false
 })
-const nothingFound = computed(
-  () => found.value && found.value.kits.length + found.value.parts.length + found.value.loans.length === 0,
-)
+const nothingFound = computed(() => found.value && groups.every((group) => found.value?.[group].length === 0))
 </script>
 
 <template>
@@ -169,7 +171,9 @@ const nothingFound = computed(
       </button>
       <div v-if="seesCamera" class="found"><CameraScan @read="seesCamera = false" /></div>
       <div v-if="found && isOpen" id="found" class="found" role="listbox" aria-label="Found">
-        <p v-if="nothingFound" class="quiet">Nothing here is called “{{ text }}”.</p>
+        <p v-if="nothingFound || found.isNearly" class="quiet">
+          Nothing here is called “{{ text }}”{{ nothingFound ? '.' : '; nearly so:' }}
+        </p>
         <button
           v-for="(kit, index) in found.kits"
           :id="`found-${lineOf('kits', index)}`"
@@ -192,6 +196,17 @@ const nothingFound = computed(
           @click="go(ways[lineOf('loans', index)] ?? '')"
         >
           {{ loan.borrower }} <span class="second">loan {{ loan.code }}, {{ loan.state }}, {{ loan.kitCode }}</span>
+        </button>
+        <button
+          v-for="(other, index) in found.others"
+          :id="`found-${lineOf('others', index)}`"
+          :key="other.id"
+          type="button"
+          role="option"
+          :aria-selected="marked === lineOf('others', index)"
+          @click="go(ways[lineOf('others', index)] ?? '')"
+        >
+          {{ other.name }} <span class="second">{{ other.kind }}{{ other.detail ? `, ${other.detail}` : '' }}</span>
         </button>
         <button
           v-for="(part, index) in found.parts"

@@ -12,7 +12,7 @@ import type {
   Session,
 } from '@binoculum/contract'
 import { hazardRoles, jobFacts, type HazardCode, type JobCode } from '@binoculum/core'
-import { branchIdsOf, deskRoles, requireRole } from '../../platform/access.ts'
+import { branchIdsOf, deskBranchIds, deskRoles, requireRole } from '../../platform/access.ts'
 import type { Context } from '../../platform/context.ts'
 import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
@@ -43,7 +43,8 @@ export class Kits {
   ) {}
 
   async find(session: Session, text: string): Promise<Found> {
-    return find(this.context.database.reader, branchIdsOf(session), text)
+    const places = { branchIds: branchIdsOf(session), deskBranchIds: deskBranchIds(session) }
+    return find(this.context.database.reader, places, text)
   }
 
   /** Marks one part of a kit that stands here: found again, replaced, damaged, missing. */

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { spreadsheetSafe } from '@binoculum/core'
+import { saveFile } from '../save-file.ts'
 import { stringify } from 'csv-stringify/browser/esm/sync'
 
 /** A table as it is seen, as a file for a spreadsheet [RFC 4180]. Nothing in it runs as a formula. */
@@ -16,11 +17,7 @@ function save() {
     ),
   )
   const text = stringify(safe, { header: true, bom: true, record_delimiter: 'windows' })
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(new Blob([text], { type: 'text/csv' }))
-  link.download = `${name}.csv`
-  link.click()
-  URL.revokeObjectURL(link.href)
+  saveFile(`${name}.csv`, text, 'text/csv')
 }
 </script>
 

@@ -7,10 +7,12 @@ import { useLoaded } from '../../../shared/api/use-loaded.ts'
 import { useSending } from '../../../shared/api/use-sending.ts'
 import { fieldProblems } from '../../../shared/field-problems.ts'
 import ProblemNote from '../../../shared/ProblemNote.vue'
+import { saveFile } from '../../../shared/save-file.ts'
 import { useSession } from '../../people/session.ts'
 import FieldTable from '../fields/FieldTable.vue'
 import { choice, choices, day, figure, suggest, text, type FieldSection } from '../fields/model-fields.ts'
 import SetupTabs from '../SetupTabs.vue'
+import { placesGeoJson } from './places-geojson.ts'
 
 const session = useSession()
 const { data, problem, reload } = useLoaded(sitesSchema, '/api/sites')
@@ -94,6 +96,8 @@ const zoneFar = computed(() => {
   const isZone = zones.includes(zone) || zone === 'UTC'
   return isZone && longitudeDeg !== null && isZoneFar(longitudeDeg, zone, new Date().toISOString())
 })
+const saveMap = () =>
+  saveFile('places.geojson', JSON.stringify(placesGeoJson(data.value?.sites ?? []), null, 2), 'application/geo+json')
 const side = (deg: number, plus: string, minus: string) => `${Math.abs(deg).toFixed(2)}° ${deg < 0 ? minus : plus}`
 function needleWords({ needle }: Site): string {
   if (needle.declinationDeg === null)
@@ -111,6 +115,7 @@ function needleWords({ needle }: Site): string {
       <h1>Places</h1>
       <p class="quiet">Where kits are set up. Latitude, clock, needle and stars follow from the place.</p>
     </header>
+    <p v-if="(data?.sites.length ?? 0) > 0"><ElButton link @click="saveMap">All places as GeoJSON</ElButton></p>
     <ProblemNote :problem="problem" @retry="reload" />
     <ProblemNote :problem="refusal" @retry="reload" />
     <p v-if="data && data.sites.length === 0" class="empty">

@@ -249,18 +249,23 @@ test('a borrower of whom everything is closed is known by name no more', async (
   await expect(page.getByRole('heading', { name: someone.name })).toBeHidden()
 })
 
-test('a kit goes to the other branch with the van, and has come', async ({ page, context }) => {
+test('a kit that goes to the other branch with the van stands in both calendars, and nothing is sent that somebody has', async ({
+  page,
+  context,
+}) => {
   await signIn(context, 'ines')
   await goTo(page, '/calendar/van')
   const line = page.getByRole('listitem').filter({ hasText: 'Foxglove' })
+  await expect(line).toContainText('Ferncliff Sky Circle to Marrowdale Library')
+  await expect(line.getByRole('button', { name: 'It has come' })).toBeEnabled()
   // One that somebody has isn't sent: whose loan it is stands there.
   await choose(page, 'kit', /Juniper/)
   await page.getByRole('button', { name: 'Send it' }).click()
   await expect(page.getByRole('alert')).toContainText('aren’t over by then')
   await expect(page.getByText(/L-\d+: /).first()).toBeVisible()
-  await expect(line).toContainText('Ferncliff Sky Circle to Marrowdale Library')
-  await line.getByRole('button', { name: 'It has come' }).click()
-  await expect(line).toBeHidden()
   await openCalendar(page)
-  await expect(page.getByRole('link', { name: 'Foxglove', exact: true })).toBeVisible()
+  await expect(page.locator('.line', { hasText: 'Foxglove' })).toContainText('comes with the van')
+  await choose(page, 'Branch', /Ferncliff/)
+  await page.getByText('ten weeks').click()
+  await expect(page.locator('.line', { hasText: 'Foxglove' })).toContainText('gone with the van')
 })

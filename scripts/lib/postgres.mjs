@@ -2,7 +2,7 @@ import { spawn, spawnSync } from 'node:child_process'
 import { createHash, randomBytes } from 'node:crypto'
 import { chmodSync, chownSync, existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
-import { commandLineOf, freePort, isAlive, sleep, stopProcess, waitUntil } from './processes.mjs'
+import { commandLineOf, freePort, isAlive, isListed, sleep, stopProcess, waitUntil } from './processes.mjs'
 import { Explained, say } from './say.mjs'
 
 const DAILY_ACCOUNT = 'binoculum_daily'
@@ -141,7 +141,12 @@ async function stopOrphan(cluster) {
   const pidFile = join(cluster, 'postmaster.pid')
   if (!existsSync(pidFile)) return
   const pid = Number(readFileSync(pidFile, 'utf8').split('\n')[0])
-  if (!isAlive(pid)) return say('The database was not stopped cleanly last time; it recovers by itself.')
+  if (!isAlive(pid)) {
+    say('The database was not stopped cleanly last time; it recovers by itself.')
+    // One that ended but wasn't taken off the list of processes yet still counts as running with PostgreSQL.
+    if (!(await waitUntil(() => !isListed(pid), 20_000))) rmSync(pidFile, { force: true })
+    return
+  }
   if (!commandLineOf(pid).includes(cluster)) return
   say(`A database server left over from an earlier run (process ${pid}) is stopped first.`)
   await stopProcess(pid, 'SIGINT', 20_000)

@@ -31,6 +31,16 @@ export function isAlive(pid) {
   }
 }
 
+/** True while the system has the process on its list, ended or not: what a lock file of PostgreSQL's goes by. */
+export function isListed(pid) {
+  try {
+    process.kill(pid, 0)
+    return true
+  } catch (error) {
+    return error.code === 'EPERM'
+  }
+}
+
 /** The command line of a process, words joined by spaces; empty when it is gone or not ours to read. */
 export function commandLineOf(pid) {
   try {

@@ -464,7 +464,6 @@ export {
   type Transfers,
 } from './transfers.ts'
 export {
-  driftForecastSchema,
   kitStorySchema,
   modelTrendSchema,
   trendsSchema,

@@ -1,21 +1,9 @@
 import { z } from 'zod'
+import { driftForecastSchema } from './calculators/trends.ts'
 import { recordLineSchema } from './record.ts'
 import { idSchema } from './people.ts'
 
 const interval = { low: z.number(), high: z.number() }
-
-export const driftForecastSchema = z.object({
-  chanceBeyondLimit: z.number().nullable(),
-  expectedMm: z.number().nullable(),
-  sigmaPerLoanMm: z.number().nullable(),
-  loansUntilDue: z.number().int().nullable(),
-  basis: z.object({
-    kind: z.enum(['none', 'own', 'model', 'both']),
-    pairs: z.number().int(),
-    loans: z.number().int(),
-    lengthsOnly: z.number().int(),
-  }),
-})
 
 /** One figure as a check found and left it. */
 export const storyReadingSchema = z.object({

@@ -9,6 +9,19 @@ const drifted = z.union([
 ])
 const chance = z.number().gt(0, 'a chance above 0').lt(1, 'a chance below 1')
 
+export const driftForecastSchema = z.object({
+  chanceBeyondLimit: z.number().nullable(),
+  expectedMm: z.number().nullable(),
+  sigmaPerLoanMm: z.number().nullable(),
+  loansUntilDue: z.number().int().nullable(),
+  basis: z.object({
+    kind: z.enum(['none', 'own', 'model', 'both']),
+    pairs: z.number().int(),
+    loans: z.number().int(),
+    lengthsOnly: z.number().int(),
+  }),
+})
+
 export const trendsCalculators = [
   calculator({
     name: 'trends.forecast',
@@ -34,18 +47,7 @@ export const trendsCalculators = [
         .optional(),
       dueChance: chance.optional(),
     }),
-    output: z.object({
-      chanceBeyondLimit: z.number().nullable(),
-      expectedMm: z.number().nullable(),
-      sigmaPerLoanMm: z.number().nullable(),
-      loansUntilDue: z.number().int().nullable(),
-      basis: z.object({
-        kind: z.enum(['none', 'own', 'model', 'both']),
-        pairs: z.number().int(),
-        loans: z.number().int(),
-        lengthsOnly: z.number().int(),
-      }),
-    }),
+    output: driftForecastSchema,
     run: forecastDrift,
   }),
 ]

@@ -75,7 +75,7 @@ async function takeOut() {
     </p>
     <template #footer>
       <ElButton @click="asks = null">Leave it</ElButton>
-      <ElButton type="danger" @click="takeOut">Take the names out</ElButton>
+      <ElButton type="danger" class="apart" @click="takeOut">Take the names out</ElButton>
     </template>
   </ElDialog>
 </template>
@@ -95,6 +95,10 @@ h2 {
 
 .line :deep(.el-input-number) {
   width: 130px;
+}
+
+.apart {
+  margin-left: 12px;
 }
 
 .line > :first-child {

@@ -78,30 +78,47 @@ watch(text, () => {
 
 const wayOf = ({ kind, id }: Found['others'][number]) =>
   ({ model: `/setup/models/${id}`, place: `/setup/places/${id}/landmarks`, borrower: `/desk/borrowers/${id}` })[kind]
-/** What is found, in the order it is shown; the arrows go along it and Enter opens what is marked. */
-const marked = ref(-1)
-const ways = computed(() => [
-  ...(found.value?.kits ?? []).map(({ code }) => `/kits/${encodeURIComponent(code)}`),
-  ...(found.value?.loans ?? []).map(({ id, kitCode, branchId }) =>
-    session.may(branchId, 'coordinator', 'volunteer') ? `/desk/loans/${id}` : `/kits/${encodeURIComponent(kitCode)}`,
-  ),
-  ...(found.value?.others ?? []).map(wayOf),
-  ...(found.value?.parts ?? []).map(({ kitCode }) => `/kits/${encodeURIComponent(kitCode)}`),
-])
-function mark(step: number) {
-  if (!isOpen.value || ways.value.length === 0) return
-  marked.value =
-    (marked.value + step + (marked.value < 0 && step < 0 ? 1 : 0) + ways.value.length) % ways.value.length
-}
-const groups = ['kits', 'loans', 'others', 'parts'] as const
-const lineOf = (kind: (typeof groups)[number], index: number) =>
-  groups.slice(0, groups.indexOf(kind)).reduce((line, group) => line + (found.value?.[group].length ?? 0), index)
+const kitWay = (code: string) => `/kits/${encodeURIComponent(code)}`
 
+interface Line {
+  readonly key: string
+  readonly way: string
+  /** Of a kit, whose tag stands beside its name. */
+  readonly kitCode?: string
+  readonly name: string
+  readonly detail: string
+}
+/** What is found, in the order it is shown; the arrows go along it and Enter opens what is marked. */
+const lines = computed((): readonly Line[] => {
+  const { kits = [], loans = [], others = [], parts = [] } = found.value ?? {}
+  return [
+    ...kits.map(({ code, name, modelName }) => ({
+      ...{ key: `kit ${code}`, way: kitWay(code), kitCode: code, name, detail: modelName },
+    })),
+    ...loans.map(({ id, code, kitCode, branchId, borrower, state }) => ({
+      ...{ key: id, name: borrower, detail: `loan ${code}, ${state}, ${kitCode}` },
+      way: session.may(branchId, 'coordinator', 'volunteer') ? `/desk/loans/${id}` : kitWay(kitCode),
+    })),
+    ...others.map((other) => ({
+      ...{ key: other.id, way: wayOf(other), name: other.name },
+      detail: [other.kind, ...(other.detail ? [other.detail] : [])].join(', '),
+    })),
+    ...parts.map(({ kitCode, kitName, part, mark }, index) => ({
+      ...{ key: `part ${index}`, way: kitWay(kitCode), name: part, detail: `in ${kitName}, ${mark}` },
+    })),
+  ]
+})
+const marked = ref(-1)
+function mark(step: number) {
+  if (!isOpen.value || lines.value.length === 0) return
+  marked.value =
+    (marked.value + step + (marked.value < 0 && step < 0 ? 1 : 0) + lines.value.length) % lines.value.length
+}
 /** Enter opens a kit whose code was typed or scanned whole, else the first thing found. It asks for exactly what
  * stands in the box now: the list below may still be that of fewer letters. */
 async function open() {
-  const way = ways.value[marked.value]
-  if (way) return go(way)
+  const line = lines.value[marked.value]
+  if (line) return go(line.way)
   const code = text.value.trim()
   const path = findPath(code)
   if (path === null) return
@@ -109,7 +126,8 @@ async function open() {
     if (error instanceof ApiError) return null
     throw error
   })
-  if (!answer) return
+  // What is only written nearly so is chosen by whoever typed it, never opened by itself.
+  if (!answer || answer.isNearly) return
   const kit = answer.kits.find((candidate) => candidate.code.toUpperCase() === code.toUpperCase()) ?? answer.kits[0]
   const target = kit?.code ?? answer.loans[0]?.kitCode ?? answer.parts[0]?.kitCode
   const [other] = answer.others
@@ -132,7 +150,7 @@ useKeys(() => ({ '/': () => box.value?.focus() }))
 useEventListener(document, 'click', (event) => {
   if (!(event.target as HTMLElement).closest('.find')) isOpen.value = false
 })
-const nothingFound = computed(() => found.value && groups.every((group) => found.value?.[group].length === 0))
+const nothingFound = computed(() => found.value !== null && lines.value.length === 0)
 </script>
 
 <template>
@@ -175,49 +193,18 @@ const nothingFound = computed(() => found.value && groups.every((group) => found
           Nothing here is called “{{ text }}”{{ nothingFound ? '.' : '; nearly so:' }}
         </p>
         <button
-          v-for="(kit, index) in found.kits"
-          :id="`found-${lineOf('kits', index)}`"
-          :key="kit.code"
+          v-for="(line, index) in lines"
+          :id="`found-${index}`"
+          :key="line.key"
           type="button"
           role="option"
-          :aria-selected="marked === lineOf('kits', index)"
-          @click="go(ways[lineOf('kits', index)] ?? '')"
+          :aria-selected="marked === index"
+          @click="go(line.way)"
         >
-          <span class="serif">{{ kit.name }}</span> <KitTag :code="kit.code" />
-          <span class="second">{{ kit.modelName }}</span>
-        </button>
-        <button
-          v-for="(loan, index) in found.loans"
-          :id="`found-${lineOf('loans', index)}`"
-          :key="loan.id"
-          type="button"
-          role="option"
-          :aria-selected="marked === lineOf('loans', index)"
-          @click="go(ways[lineOf('loans', index)] ?? '')"
-        >
-          {{ loan.borrower }} <span class="second">loan {{ loan.code }}, {{ loan.state }}, {{ loan.kitCode }}</span>
-        </button>
-        <button
-          v-for="(other, index) in found.others"
-          :id="`found-${lineOf('others', index)}`"
-          :key="other.id"
-          type="button"
-          role="option"
-          :aria-selected="marked === lineOf('others', index)"
-          @click="go(ways[lineOf('others', index)] ?? '')"
-        >
-          {{ other.name }} <span class="second">{{ other.kind }}{{ other.detail ? `, ${other.detail}` : '' }}</span>
-        </button>
-        <button
-          v-for="(part, index) in found.parts"
-          :id="`found-${lineOf('parts', index)}`"
-          :key="index"
-          type="button"
-          role="option"
-          :aria-selected="marked === lineOf('parts', index)"
-          @click="go(ways[lineOf('parts', index)] ?? '')"
-        >
-          {{ part.part }} <span class="second">in {{ part.kitName }}, {{ part.mark }}</span>
+          <template v-if="line.kitCode"
+            ><span class="serif">{{ line.name }}</span> <KitTag :code="line.kitCode"
+          /></template>
+          <template v-else>{{ line.name }}</template> <span class="second">{{ line.detail }}</span>
         </button>
       </div>
     </form>

@@ -1,7 +1,6 @@
-import { randomUUID } from 'node:crypto'
 import type { BrowserContext, Page } from '@playwright/test'
 import { choose } from '../support/choose.ts'
-import { kitOf, read, send } from '../support/loans.ts'
+import { read } from '../support/loans.ts'
 import { expect, goTo, press, signIn, test } from '../support/people.ts'
 
 /** Promised by nights, refused at a second desk, dragged, cancelled, and a kit that is out put off. */
@@ -215,20 +214,6 @@ test('an evening at the bench is planned: what will be late is told, and another
   await form.getByLabel('minutes each').fill('240')
   await form.getByRole('button', { name: 'Add the evening' }).click()
   await expect(async () => expect((await late.count()) === 0 || (await minutes()) < before).toBe(true)).toPass()
-  // Worked off: what is checked and lies on the shelf again is on no evening any more.
-  const line = page.locator('.seat li', { hasText: 'Bilberry' })
-  await expect(line).toHaveCount(1)
-  const kit = await kitOf(context, 'M-09')
-  const target = { kind: 'landmark', name: 'mast', distanceM: 3000, shaded: true }
-  const aligned = { way: 'typed', misalignmentArcmin: 2, target }
-  await send(context, `/api/kits/${kit.id}/checks`, {
-    ...{ idempotencyKey: randomUUID(), kitVersion: kit.version, doneJobIds: kit.jobs.map(({ id }) => id) },
-    ...{ backToShelf: true, deviceUtc: null },
-    stations: [{ station: 'finder', asFound: aligned, asLeft: aligned, note: '', minutes: 4 }],
-  })
-  await page.reload()
-  await expect(page.getByRole('heading', { name: 'Who can do what' })).toBeVisible()
-  await expect(line).toHaveCount(0)
 })
 
 test('a borrower of whom everything is closed is known by name no more', async ({ page, context }) => {

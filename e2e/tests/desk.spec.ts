@@ -1,3 +1,5 @@
+import { randomUUID } from 'node:crypto'
+import { kitOf, send } from '../support/loans.ts'
 import { expect, fillHandOut, goTo, press, signIn, signInOf, test } from '../support/people.ts'
 
 test('a session that ends in the middle of a form loses nothing', async ({ page, context }) => {
@@ -65,6 +67,35 @@ test('a kit that is out already says so', async ({ page, context }) => {
   await goTo(page, '/desk/hand-out/M-08')
   await expect(page.getByRole('alert')).toContainText('Thistle is out to')
   await expect(page.getByRole('button', { name: /Hand out/ })).toBeDisabled()
+})
+
+// Here and not beside the bench's plan, because the next test needs the same kit as it was: tests of one file take turns.
+test('an evening at the bench is worked off: what is put right falls out of the plan, what isn’t comes back', async ({
+  page,
+  context,
+}) => {
+  await signIn(context, 'kofi')
+  const line = page.locator('.bench-plan').getByRole('link', { name: 'Bilberry', exact: true })
+  const heading = page.getByRole('heading', { name: 'Who can do what' })
+  await goTo(page, '/bench/plan')
+  await expect(heading).toBeVisible()
+  await expect(line).toHaveCount(1)
+  const check = async (misalignmentArcmin: number, backToShelf: boolean) => {
+    const { id, version, jobs } = await kitOf(context, 'M-09')
+    const target = { kind: 'landmark', name: 'mast', distanceM: 3000, shaded: true }
+    const reading = { way: 'typed', misalignmentArcmin, target }
+    await send(context, `/api/kits/${id}/checks`, {
+      ...{ idempotencyKey: randomUUID(), kitVersion: version, doneJobIds: jobs.map((job) => job.id), backToShelf },
+      stations: [{ station: 'finder', asFound: reading, asLeft: reading, note: '', minutes: 4 }],
+      deviceUtc: null,
+    })
+    await page.reload()
+    await expect(heading).toBeVisible()
+  }
+  await check(2, true)
+  await expect(line).toHaveCount(0)
+  await check(41, false)
+  await expect(line).toHaveCount(1)
 })
 
 test('an unfit kit: a volunteer can’t, a coordinator may with a reason', async ({ page, context, browser }) => {

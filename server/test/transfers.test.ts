@@ -97,6 +97,17 @@ describe('a kit that goes to another branch', () => {
     expect((await settle(ines, planned, 'cancelled')).body.error.code).toBe('CHANGED_MEANWHILE')
   })
 
+  it('that is late where it is may be called off: it can’t go', async () => {
+    const { id: kitId } = await kitOf(ines, 'F-05')
+    const planned = only((await plan(ines, kitId, library, LATER)).body)
+    const newest = `SELECT id FROM loan WHERE kit_id = $1 AND state = $2 ORDER BY from_on DESC LIMIT 1`
+    const setState = (from: string, to: string) =>
+      server.source.query(`UPDATE loan SET state = $3 WHERE id = (${newest})`, [kitId, from, to])
+    await setState('back', 'out')
+    expect((await settle(ines, planned, 'cancelled')).status).toBe(200)
+    await setState('out', 'back')
+  })
+
   it('belongs to the other branch once somebody there says that it has come', async () => {
     const kit = await kitOf(ines, 'F-05')
     const planned = only((await plan(ines, kit.id, library, TUESDAY)).body)

@@ -70,3 +70,16 @@ export const loansNotOver = (
      ORDER BY from_on LIMIT 20`,
     [kitId, day, today],
   )
+
+/** Open loans of a kit at one branch. */
+export const loansAt = (
+  tx: Tx,
+  kitId: string,
+  branchId: string,
+): Promise<{ loanCode: string; fromOn: string; untilOn: string }[]> =>
+  selectRows(
+    tx,
+    `SELECT 'L-' || lpad(number::text, 4, '0') AS "loanCode", from_on::text AS "fromOn", until_on::text AS "untilOn" FROM loan
+     WHERE kit_id = $1 AND branch_id = $2 AND state IN ('promised', 'out') ORDER BY from_on LIMIT 20`,
+    [kitId, branchId],
+  )

@@ -5,7 +5,7 @@ module.exports = {
     rule('no-cycles', {}, { circular: true }),
     rule(
       'core-is-pure',
-      { path: '^core/src', pathNot: '[.]test[.]ts$' },
+      { path: '^core/src', pathNot: '([.]test[.]ts$|^core/src/testing/)' },
       {
         // Almanac, needle, English syllables, matrices and quantiles: pure functions without a clock.
         pathNot: ['^core/src', '^node_modules/(astronomy-engine|magvar|ml-matrix|syllable|@stdlib)/'],

@@ -38,11 +38,12 @@ function picture() {
 await runMain(async () => {
   await ensurePackages()
   await ensureBuild({ web: false })
-  const { calculatorsPage } = await import('../contract/dist/index.js')
+  const { branchArchiveJsonSchema, calculatorsPage } = await import('../contract/dist/index.js')
   const { guideSentencesPage } = await import('../core/dist/index.js')
   for (const [name, page] of [
     ['calculators.md', calculatorsPage()],
     ['guide-sentences.md', guideSentencesPage()],
+    ['formats/branch-archive.schema.json', `${JSON.stringify(branchArchiveJsonSchema(), null, 2)}\n`],
   ]) {
     const path = join(rootFolder, 'docs', name)
     writeFileSync(path, page)

@@ -8,7 +8,16 @@ import { mirrorDataSchema } from './mirror-data.ts'
 import { mountDataSchema, procedureSchema, standDataSchema } from './mount-data.ts'
 import { consumableSchema, weighGroupSchema } from './models.ts'
 import { siteFieldsSchema } from './sites.ts'
-import { criticalitySchema, familySchema, hazardSchema, jobCodeSchema, markSchema, roleSchema } from './readiness.ts'
+import {
+  criticalitySchema,
+  familySchema,
+  hazardSchema,
+  jobCodeSchema,
+  markSchema,
+  readingKindSchema,
+  readingSourceSchema,
+  roleSchema,
+} from './readiness.ts'
 
 /** The documented archive of a branch's contents: docs/formats/archive.md. */
 export const ARCHIVE_FORMAT = 'binoculum-contents'
@@ -92,6 +101,23 @@ const kitSchema = z.object({
       atUtc: instantSchema,
     }),
   ),
+  /** The newest figure of each kind, without which nobody could say that it is fit; who took it is left out. */
+  readings: z
+    .array(
+      z.object({
+        kind: readingKindSchema,
+        asFound: z.number().nullable(),
+        asLeft: z.number(),
+        limitValue: z.number(),
+        good: z.number().nullable(),
+        unit: z.enum(['mm', 'arcmin', 'deg', 's', 'judged']),
+        uncertainty: z.number().nullable(),
+        source: readingSourceSchema,
+        atUtc: instantSchema,
+      }),
+    )
+    .max(20)
+    .default([]),
   jobs: z.array(
     z.object({
       code: jobCodeSchema,

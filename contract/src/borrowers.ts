@@ -16,6 +16,14 @@ export const borrowerLoanSchema = z.object({
   missing: z.array(z.string()),
 })
 
+/** Newest first, a page at a time. */
+export const borrowerLoansSchema = z.object({
+  loans: z.array(borrowerLoanSchema),
+  /** What to ask for the loans before these; null where there are none. */
+  next: z.string().nullable(),
+})
+export type BorrowerLoans = z.infer<typeof borrowerLoansSchema>
+
 /** All that is known of a borrower; who looked at it is on record. */
 export const borrowerSheetSchema = z.object({
   id: idSchema,
@@ -32,9 +40,7 @@ export const borrowerSheetSchema = z.object({
   unlinkedAtUtc: z.string().nullable(),
   /** The day from which on they will be taken out, as things stand; null while something is open. */
   unlinksOn: z.string().nullable(),
-  loans: z.array(borrowerLoanSchema),
-  /** More than these there are. */
-  moreLoans: z.boolean(),
+  ...borrowerLoansSchema.shape,
   waits: z.number().int(),
 })
 export type BorrowerSheet = z.infer<typeof borrowerSheetSchema>

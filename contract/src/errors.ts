@@ -24,6 +24,10 @@ export const errorCatalogue = {
     status: 429,
     message: 'So many messages came from this guide already that no more are taken. Ring the library.',
   },
+  BRANCH_IN_USE: {
+    status: 409,
+    message: 'There are kits, places or loans in this branch already. A whole branch comes into an empty one only.',
+  },
   KIT_CHANGED: {
     status: 409,
     message: 'Someone else changed this kit meanwhile. Look at it again; what you typed is kept.',
@@ -107,6 +111,7 @@ export const errorCatalogue = {
     status: 422,
     message: 'There is no mail address for this borrower. Ring them, or write the address in.',
   },
+  NOT_A_ZIP: { status: 400, message: 'This file is not a zip we can read. Choose the one with the pictures.' },
   NOT_A_PICTURE: { status: 400, message: 'This file is not a picture we can read. Send a JPEG, PNG or WebP.' },
   NOT_AN_ARCHIVE: { status: 400, message: 'This file is not one of our archives, or it is of a later version.' },
   MODEL_CHANGED: { status: 409, message: 'Someone else changed this model meanwhile. Look at it again.' },

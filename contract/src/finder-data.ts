@@ -78,8 +78,20 @@ export const dotCareSchema = z.object({
   switchedOff: z.boolean(),
   tabIn: z.boolean(),
   doorScrewed: z.boolean(),
+  /** Of its coin cell, where a meter is at hand. */
+  volts: z.number().positive().max(3.6, 'no coin cell has so many volts').nullable().default(null),
 })
 export type DotCare = z.infer<typeof dotCareSchema>
+
+/** An optical finder's own care; null where nobody looked. */
+export const opticalCareSchema = z.object({
+  frontCell: z.enum(['sharp-and-locked', 'blurred', 'loose']).nullable(),
+  oRing: z.enum(['seated', 'missing', 'none']).nullable(),
+  capsThere: z.boolean().nullable(),
+  /** A second reading: lined up at the lowest power, is it still in the view at the highest? */
+  atHighestPower: z.enum(['inside', 'outside']).nullable(),
+})
+export type OpticalCare = z.infer<typeof opticalCareSchema>
 
 /** How finders of one kind come back, over all kits of the branch. */
 export const finderDriftSchema = z.object({

@@ -105,6 +105,8 @@ export const outboxSchema = z.object({
   messages: z.array(messageSchema),
   /** Where letters go: into the stand-in's outbox, or to a mail server by configuration. */
   way: z.enum(['outbox', 'smtp']),
+  /** What to ask for the letters before these; null where there are none. */
+  next: z.string().nullable(),
 })
 export type Outbox = z.infer<typeof outboxSchema>
 export const writeMessageSchema = z.object({

@@ -1,5 +1,6 @@
 import { finderKinds, feels, stepDrawings, upgradeGuide } from '@binoculum/core'
 import { z } from 'zod'
+import { keptLookSchema } from './remote-look.ts'
 import { zoneSchema } from './sites.ts'
 import { mountDataSchema, standDataSchema } from './mount-data.ts'
 import { familySchema, markSchema, roleSchema } from './readiness.ts'
@@ -224,6 +225,11 @@ const secondGuideSchema = z.object({
   ),
   place: guidePlaceSchema.nullable(),
   nights: z.array(nightSchema),
+  // Guides issued before it was worked out.
+  reach: z
+    .object({ heightsMm: z.array(z.number()).length(19), highestDeg: z.number() })
+    .nullable()
+    .default(null),
   sightingScope: z.enum(['none', 'upright', 'turned']),
   texts: z.record(z.string(), textSchema),
 })
@@ -266,7 +272,9 @@ export const receivedMessageSchema = z.object({
   loanCode: z.string(),
   kitCode: z.string(),
   kitName: z.string(),
-  kind: z.enum(['report', 'contents']),
+  kind: z.enum(['report', 'contents', 'look']),
+  /** What was looked at from afar, and what it came to. */
+  look: keptLookSchema.nullable(),
   walked: z.array(z.string()),
   words: z.string(),
   missing: z.array(z.string()),
@@ -299,6 +307,7 @@ export const guideListSchema = z.object({
   guides: z.array(
     z.object({
       loanId: z.string(),
+      branchId: z.string(),
       loanCode: z.string(),
       kitCode: z.string(),
       kitName: z.string(),

@@ -1,3 +1,4 @@
+export { glassLookSchema, glassLooksSchema, type GlassLook, type GlassLooks } from './glass-look.ts'
 export { calculatorsPage } from './calculators/page.ts'
 export {
   instantUtc,
@@ -137,6 +138,7 @@ export {
   finderReadingSchema,
   stationSchema,
   finishCheckSchema,
+  focusStationSchema,
   checkResultSchema,
   benchItemSchema,
   benchSchema,
@@ -265,6 +267,20 @@ export {
   type Draft,
   type LiveEvent,
 } from './drafts.ts'
+export {
+  archivedKinds,
+  archivedRows,
+  BRANCH_ARCHIVE_FORMAT,
+  BRANCH_ARCHIVE_VERSION,
+  branchArchiveHeadSchema,
+  branchArchiveJsonSchema,
+  branchArchiveResultSchema,
+  branchArchiveSchema,
+  broughtPicturesSchema,
+  type ArchivedKind,
+  type BranchArchiveResult,
+  type BroughtPictures,
+} from './branch-archive.ts'
 export { ARCHIVE_FORMAT, ARCHIVE_VERSION, archiveSchema, archiveResultSchema, type Archive } from './archive.ts'
 export {
   pageItemSchema,
@@ -318,6 +334,7 @@ export {
 } from './sites.ts'
 export {
   dotCareSchema,
+  opticalCareSchema,
   finderDataSchema,
   finderKnobSchema,
   finderOffsetGivenSchema,
@@ -325,6 +342,7 @@ export {
   knobStepSchema,
   writeFinderSchema,
   type DotCare,
+  type OpticalCare,
   type FinderDataView,
   type FinderDrift,
   type FinderOffsetGiven,
@@ -425,11 +443,13 @@ export {
   type MakeFeed,
 } from './feeds.ts'
 export {
+  borrowerLoansSchema,
   borrowerSheetSchema,
   changeBorrowerSchema,
   DEFAULT_UNLINK_DAYS,
   unlinkingSchema,
   unlinkingsSchema,
+  type BorrowerLoans,
   type BorrowerSheet,
   type ChangeBorrower,
   type Unlinkings,
@@ -464,16 +484,73 @@ export {
   type Transfers,
 } from './transfers.ts'
 export {
+  buyingQuerySchema,
+  buyingSchema,
   kitStorySchema,
   modelTrendSchema,
+  storyLinesSchema,
   trendsSchema,
   whatIfKitsSchema,
+  type Buying,
+  type BuyingQuery,
+  type LostRole,
+  type MonthDays,
+  type StationTime,
   type WhatIfKits,
   type KitStory,
   type ModelTrend,
   type MonthTrend,
   type SpreadView,
+  type StoryCheck,
+  type StoryLines,
   type StoryLoan,
   type StoryReading,
   type Trends,
 } from './logbook.ts'
+export {
+  caseMarksSchema,
+  casePlaceSchema,
+  caseSizeSchema,
+  caseViewSchema,
+  comparedPlaceSchema,
+  keepCaseViewSchema,
+  MOST_CASE_PLACES,
+  MOST_CASE_REFERENCES,
+  openCaseSchema,
+  writeOpenCaseSchema,
+  type CaseMarks,
+  type CasePlace,
+  type CaseView,
+  type ComparedPlace,
+  type KeepCaseView,
+  type OpenCase,
+  type WriteOpenCase,
+} from './open-case.ts'
+export {
+  keptLookSchema,
+  remoteLookAnswerSchema,
+  remoteLookKinds,
+  remoteLookOffersSchema,
+  remoteLookSchema,
+  remoteLooksSchema,
+  type CaseSeen,
+  type KeptLook,
+  type RemoteLook,
+  type RemoteLookAnswer,
+  type RemoteLookKind,
+  type RemoteLookOffers,
+  type RemoteLooks,
+} from './remote-look.ts'
+export { starLookSchema, type StarLook } from './star-look.ts'
+export {
+  MOST_SPREADS,
+  SPREAD_FORMAT,
+  SPREAD_VERSION,
+  spreadAskedSchema,
+  spreadDriftSchema,
+  spreadFileSchema,
+  spreadLossesSchema,
+  spreadsSchema,
+  type SpreadFile,
+  type Spreads,
+} from './spread.ts'

@@ -5,6 +5,7 @@ import { mirrorDataSchema, turnedStepSchema } from './mirror-data.ts'
 import { mountDataSchema, procedureSchema, standDataSchema } from './mount-data.ts'
 import { idSchema } from './people.ts'
 import { recordLineSchema } from './record.ts'
+import { starLookSchema } from './star-look.ts'
 import {
   conditionSchema,
   criticalitySchema,
@@ -149,7 +150,7 @@ export const readingViewSchema = z.object({
   asLeft: z.number(),
   limit: z.number(),
   good: z.number().nullable(),
-  unit: z.enum(['mm', 'arcmin', 'deg', 'judged']),
+  unit: z.enum(['mm', 'arcmin', 'deg', 's', 'judged']),
   source: readingSourceSchema,
   atUtc: z.string(),
   by: z.string(),
@@ -219,6 +220,8 @@ export const kitSheetSchema = shelfKitSchema.extend({
   ownFinder: ownFinderSchema.nullable(),
   /** What turned knobs did to this kit's finder, oldest first. */
   knobSteps: z.array(knobStepSchema),
+  /** Stars that were photographed at earlier checks, newest first. */
+  starLooks: z.array(starLookSchema.extend({ atUtc: z.string() })),
   /** How finders of its kind come back here; null while too few loans tell. */
   finderDrift: finderDriftSchema.nullable(),
   /** The head's own moment, learnt from a balanced position; null before. */
@@ -307,7 +310,12 @@ export const foundSchema = z.object({
     }),
   ),
   others: z.array(
-    z.object({ kind: z.enum(['model', 'place', 'borrower']), id: z.string(), name: z.string(), detail: z.string() }),
+    z.object({
+      kind: z.enum(['model', 'place', 'borrower', 'note', 'guide']),
+      id: z.string(),
+      name: z.string(),
+      detail: z.string(),
+    }),
   ),
   /** Nothing is called so; this is what is written nearly so. */
   isNearly: z.boolean(),

@@ -1,3 +1,4 @@
+import { DEFAULT_DUE_CHANCE } from '@binoculum/core'
 import { z } from 'zod'
 
 export const staffRoles = ['coordinator', 'volunteer', 'read-only'] as const
@@ -22,7 +23,12 @@ export const signInSchema = z.object({
   code: z.string().trim().max(40).optional(),
 })
 
-export const membershipSchema = z.object({ branchId: idSchema, branchName: z.string(), role: staffRoleSchema })
+export const membershipSchema = z.object({
+  branchId: idSchema,
+  branchName: z.string(),
+  zone: z.string(),
+  role: staffRoleSchema,
+})
 
 export const sessionSchema = z.object({
   staffId: idSchema,
@@ -96,6 +102,14 @@ export const branchFieldsSchema = z.object({
   loanDays: z.number().int().min(1, 'one day at least').max(365),
   returnTime: z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time such as 17:00'),
   frontFilters: z.enum(['stay-here', 'lent']),
+  /** What a picture of the open case shows as it should be: marked at one key, or looked at all the same. */
+  sameByPicture: z.enum(['mark', 'look']).default('mark'),
+  /** From which chance of being beyond its limit on a mirror is looked at before its next loan. */
+  dueChance: z
+    .number()
+    .min(0.05, 'one in twenty at least')
+    .max(0.9, 'nine in ten at most')
+    .default(DEFAULT_DUE_CHANCE),
 })
 export type BranchFields = z.infer<typeof branchFieldsSchema>
 export const branchViewSchema = branchFieldsSchema.extend({ id: idSchema, mayChange: z.boolean() })

@@ -34,6 +34,8 @@ export const policiesSchema = z.object({
   maxAgeDays: z.union([z.number().positive(), z.partialRecord(readingKindSchema, z.number().positive())]),
   collimation: z.enum(['leave-it-to-us', 'with-help-sheet']),
   frontFilters: z.enum(['stay-here', 'lent']).optional(),
+  dueChance: z.number().min(0.05).max(0.9).optional(),
+  sameByPicture: z.enum(['mark', 'look']).optional(),
 })
 
 const figuresSchema = z.record(z.string(), z.union([z.string(), z.number()]))
@@ -60,6 +62,12 @@ export const reasonSchema = z.object({
     'PLACE_OFF',
     'JUDGED_NOT_FINE',
     'COMES_BACK_ELSEWHERE',
+    'SHAKES',
+    'TIPS_OVER',
+    'ALIGNMENT_OFF',
+    'POLAR_OFF',
+    'FOCUS_SHORT',
+    'POWER_LOW',
     'READING_OLD',
     'OPEN_JOB',
   ]),
@@ -95,6 +103,11 @@ export const reasonSchema = z.object({
     'set-latitude',
     'see-to-station',
     'mend-locks',
+    'steady-stand',
+    'leave-eyepiece',
+    'charge',
+    'line-up-again',
+    'turn-to-pole',
     'do-job',
   ]),
   minutes: z.number(),

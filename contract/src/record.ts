@@ -18,6 +18,8 @@ export const actsOf = {
   benchPlan: ['bench-evening-added', 'bench-evening-removed', 'bench-skills-said', 'bench-seats-given'],
   reminders: ['reminders-decided', 'reminder-written'],
   waiting: ['waiting-asked', 'waiting-offered', 'waiting-answered', 'waiting-gone'],
+  spread: ['spread-read', 'spread-forgotten'],
+  branchArchive: ['branch-archived', 'branch-brought-in'],
   cards: ['card-looked-up'],
   borrowers: ['borrower-looked-at', 'borrower-changed', 'borrowers-unlinked', 'unlinking-decided'],
   feeds: ['feed-made', 'feed-ended'],
@@ -31,6 +33,7 @@ export const actsOf = {
     'finder-offset-measured',
   ],
   contents: ['brought-in', 'brought-up-to-date', 'model-changed', 'weighed', 'part-moved', 'drawer-changed'],
+  openCase: ['case-drawn', 'case-seen', 'case-view-forgotten'],
   checks: ['checked', 'cell-forgotten'],
   guides: ['borrower-wrote', 'guide-words-changed'],
   loans: [

@@ -34,7 +34,13 @@ export const explainWeightSchema = z.strictObject({
   parts: z.array(weighedPartSchema).min(1).max(200),
   weighings: z.array(weighingSchema).min(1).max(20),
   foreign: z.array(foreignPartSchema).max(60).optional(),
-  known: z.strictObject({ missing: z.array(partCount), swapped: z.array(swap) }).optional(),
+  known: z
+    .strictObject({
+      missing: z.array(partCount),
+      swapped: z.array(swap),
+      different: z.array(z.strictObject({ id: z.string(), chance: z.number().min(0).max(1) })).optional(),
+    })
+    .optional(),
   maxMissing: z.number().int().min(0).max(8).optional(),
   maxSwaps: z.number().int().min(0).max(3).optional(),
   limit: z.number().int().min(1).max(10_000).optional(),

@@ -176,7 +176,7 @@ export {
 } from './words/reminders.ts'
 export { offerLetter } from './words/offer.ts'
 export { planBench, type BenchEvening, type BenchPlan, type BenchWork } from './checks/bench-plan.ts'
-export { benchSkills, workAhead, type BenchSkill, type StationTime } from './checks/bench-work.ts'
+export { benchSkills, skillsFor, workAhead, type BenchSkill, type StationTime } from './checks/bench-work.ts'
 export { slotNights, slotWishes, suitsWish, type SlotNights, type SlotWish } from './loans/suggest-slots.ts'
 export { clashText, slotReason, wishWords } from './words/loans.ts'
 export { moonIsUp, skyEvening, type Evening, type Planet } from './sky/evening.ts'
@@ -218,6 +218,39 @@ export { saidPart } from './guides/said-part.ts'
 export { findingChart, type FindingChart } from './sky/finding-chart.ts'
 export { upgradeGuide, type FirstGuide } from './guides/first-version.ts'
 export { helpSheet, type HelpSheet } from './guides/help-sheet.ts'
+export { reachAt, reachWords, type KitReach } from './guides/kit-reach.ts'
+export {
+  airWords,
+  faintPattern,
+  highestWorth,
+  leftOutBy,
+  leftOutWords,
+  moonEdges,
+  moonEdgeWords,
+  ONLY_LOWEST,
+  patternWords,
+  skyVerdict,
+  skyWords,
+  twinkles,
+  twinkleWords,
+  type MoonEdge,
+  type SkyAnswers,
+  type SkyVerdict,
+  type Twinkle,
+} from './guides/sky-test.ts'
+export { areaOf, isSimple } from './contents/open-case/outline.ts'
+export {
+  caseLook,
+  closedTubeLook,
+  finderLook,
+  lookMeanings,
+  mirrorLook,
+  starLook,
+  type JudgedLook,
+  type LookLine,
+  type LookMeaning,
+  type ScrewLeave,
+} from './guides/remote-look.ts'
 export {
   usualBorrower,
   type Guide,
@@ -233,7 +266,17 @@ export {
 } from './guides/guide.ts'
 export { nightNow } from './guides/night-now.ts'
 export { type GuideNight, type GuidePlace, type NightTarget as GuideNightTarget } from './guides/nights.ts'
-export { arcminText, dateText, daysText, degText, massText, mmText, moneyText, powerText } from './words/figures.ts'
+export {
+  arcminText,
+  dateText,
+  daysText,
+  degText,
+  massText,
+  mmText,
+  moneyText,
+  powerText,
+  secondsText,
+} from './words/figures.ts'
 export {
   conditionWords,
   kindWords,
@@ -271,11 +314,13 @@ export {
   learnFrom,
   misalignmentArcmin,
   readingsFromStation,
+  SHAKE_LIMITS_S,
   weightPlaceMm,
   type CheckedKit,
   type FinderReading,
   type KeptReading,
   type OffsetReading,
+  type ShakeReading,
   type StationReading,
   type StepFinding,
 } from './checks/stations.ts'
@@ -383,6 +428,14 @@ export { tubeShift } from './mount/tube-shift.ts'
 export { tubeRoll, type Roll } from './mount/roll.ts'
 export { goodLoadFraction, mountLoad, type LoadVerdict } from './mount/load.ts'
 export { sideOfMount, signedHours, type SideOfMount, type TubeSide } from './mount/side.ts'
+export { mountReach, EYE_HEIGHTS_MM, type Posture, type Reach, type ReachInput } from './mount/reach.ts'
+export {
+  vibration,
+  type ShakeRefusal,
+  type ShakeSample,
+  type ShakeWarning,
+  type Vibration,
+} from './mount/vibration.ts'
 export { polarDrift, polarErrorForDriftDeg } from './mount/polar-drift.ts'
 export { poleStar, type PoleStar } from './mount/pole-star.ts'
 export { clockText, ringInScope, type SightingScope } from './mount/ring-clock.ts'
@@ -491,9 +544,11 @@ export {
   eyePlaces,
   inView,
   peepholeTubeOf,
+  photoSizesOf,
   primaryCellOf,
   screwPlace,
   type EyePlace,
+  starSizesOf,
   type MirrorData,
 } from './collimation/mirror-data.ts'
 export { collimationRepeat, FEWEST_OPENINGS, type Repeatability, type RepeatVerdict } from './collimation/repeat.ts'
@@ -523,7 +578,24 @@ export {
   type PhotoWarning,
   type SeenCircle,
 } from './collimation/picture/measure-photo.ts'
-export { starFigures, starTest, type StarFigures, type StarTested } from './collimation/picture/star-test.ts'
+export {
+  AXIS_RATIO_LIMITS,
+  RING_OFFSET_LIMITS,
+  starJudge,
+  type ClosedTube,
+  type StarJudged,
+  type StarJudgeInput,
+  type StarJudgeRefusal,
+  type StarJudgeWarning,
+  type StarVerdict,
+} from './collimation/picture/star-judge.ts'
+export {
+  STAR_DOUBT_SHARE,
+  starFigures,
+  starTest,
+  type StarFigures,
+  type StarTested,
+} from './collimation/picture/star-test.ts'
 export { type StarRefusal, type StarTestInput, type StarWarning } from './collimation/picture/read-star.ts'
 export { circleAbout } from './sky/horizontal.ts'
 export { apparentSun, refractionDeg, sunSafety, USUAL_MARGIN_DEG, type SunSafety } from './sky/sun-safety.ts'
@@ -612,6 +684,57 @@ export {
   type ReadingLanguage,
 } from './guides/reading-grade.ts'
 export { howItHolds, type Holding } from './checks/how-it-holds.ts'
+export { toolsToBring } from './checks/tools.ts'
+export {
+  fallingEnds,
+  letGoAdvice,
+  letGoAltitudesDeg,
+  letGoSetUps,
+  type FallingEnd,
+  type LetGo,
+  type LetGoAdvice,
+  type LetGoSetUp,
+} from './checks/let-go.ts'
+export {
+  cleaningWays,
+  glassAdvice,
+  glassGrades,
+  glassTroubles,
+  type CleaningWay,
+  type GlassAdvice,
+  type GlassGrade,
+  type GlassTrouble,
+} from './checks/glass.ts'
+export {
+  chargeLeft,
+  chemistries,
+  powerVerdict,
+  USUAL_DRAW_A,
+  USUAL_NEEDED_HOURS,
+  usualPower,
+  type Chemistry,
+  type PowerReading,
+} from './checks/power.ts'
+export {
+  alignmentResult,
+  landingPatterns,
+  landingPlaces,
+  type AlignmentResult,
+  type Landing,
+  type LandingPattern,
+  type LandingPlace,
+  type WrongEntry,
+} from './mount/alignment-result.ts'
+export {
+  azimuthTurnArcmin,
+  driftPlaces,
+  longestExposureS,
+  polarErrorFromDrift,
+  type DriftPlace,
+  type DriftWatch,
+  type PolarError,
+} from './mount/polar-test.ts'
+export { chainName, focusReach, type FocusLook, type FocusReach } from './optics/focus-reach.ts'
 export {
   DEFAULT_DUE_CHANCE,
   forecastDrift,
@@ -631,3 +754,44 @@ export {
   type WhatIfInput,
   type YearUnderRule,
 } from './trends/what-if.ts'
+export { costPerLoan } from './trends/cost.ts'
+export { dayStates, daysByState, type DayState, type StateSpan } from './trends/days-by-state.ts'
+export { stockToKeep } from './trends/stock.ts'
+export { committeeReportPages, type CommitteeReport } from './printing/committee-report.ts'
+export { costSentence, costText, partWords, sparesSentence, type BuyingFacts } from './words/buying.ts'
+export { marksAmong, markCount, markText, type FoundMarks, type ReadCode } from './contents/open-case/case-marks.ts'
+export { caseMarksPage } from './printing/case-marks.ts'
+export { CORNERS, MARK_MM, type CaseSize, type Corner, type MarkCorners } from './contents/open-case/case-pose.ts'
+export {
+  compareCase,
+  learntCase,
+  LEAST_REFERENCES,
+  MOST_TILT_DEG,
+  readCase,
+  straightenedCase,
+  type CaseExample,
+  type CasePicture,
+  type CaseReference,
+  type CaseRefusal,
+  type CaseWarning,
+  type ComparedCase,
+  type ComparedCompartment,
+  type CompartmentVerdict,
+  type ReadCase,
+} from './contents/open-case/compare-case.ts'
+export type { Compartment as CaseCompartment } from './contents/open-case/place.ts'
+export { comparePictures, refusedCase, type ComparePicturesInput } from './contents/open-case/compare-pictures.ts'
+export { caseRefusalWords, caseSentence, caseWarningWords, type Weighed } from './words/open-case.ts'
+export { lossChanceSeen } from './contents/loss-chance.ts'
+export { remoteLookWords } from './words/remote-look.ts'
+export { starJudgeRefusalWords, starJudgeWarningWords, starVerdictWords } from './words/collimation.ts'
+export {
+  lentDrift,
+  lentLosses,
+  MOST_LENT_PAIRS,
+  MOST_LENT_PIECE_LOANS,
+  toldSpread,
+  type ClassDrift,
+  type KindLosses,
+  type ToldSpread,
+} from './trends/spread.ts'

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import sharp from 'sharp'
-import { openStation, steps } from '../support/bench.ts'
+import { pick } from '../support/choose.ts'
+import { inShade, openStation, steps } from '../support/bench.ts'
 import { read, replace } from '../support/loans.ts'
 import { bringYardstick, expectPace, middle, p95, yardstickMs } from '../support/pace.ts'
 import { expect, goTo, press, signIn, test } from '../support/people.ts'
@@ -130,9 +131,8 @@ test('a picture of 12 megapixels is a figure in under two seconds', async ({ pag
     .jpeg({ quality: 85 })
     .toBuffer()
   await openStation(page, 'M-01', /^Collimation/)
-  await page.getByLabel('a picture', { exact: true }).check()
-  const yes = page.getByRole('group', { name: 'The question of the Sun' }).getByLabel('yes')
-  if (await yes.isVisible()) await yes.check()
+  await pick(page, 'a picture')
+  await inShade(page)
   const take = async () => {
     const sum = await yardstickMs(page)
     const href = await page

@@ -2,6 +2,9 @@ import { bringIn, loanOut } from '../support/loans.ts'
 import { bringYardstick, expectPace, middle, yardstickMs } from '../support/pace.ts'
 import { expect, goTo, signIn, test } from '../support/people.ts'
 
+/** As `web/src/shared/devices/scanner.ts` has it. */
+const BURST_GAP_MS = 35
+
 test.use({ trace: 'off' })
 
 test('45 parts are on the screen soon after they came, and a mark answers before any server could', async ({
@@ -23,15 +26,23 @@ test('45 parts are on the screen soon after they came, and a mark answers before
     }
     requestAnimationFrame(look)
   })
-  await goTo(page, `/desk/take-back/${loan}`)
-  await expect(page.locator('.part-row')).toHaveCount(45)
-  await page.waitForFunction(() => 'cardMs' in window)
-  const cardMs = await page.evaluate(() => (window as unknown as { cardMs: number }).cardMs)
+  const browserStore = await context.newCDPSession(page)
+  const paint = async () => {
+    // As on a desk that opens it for the first time: scripts come anew.
+    await browserStore.send('Network.clearBrowserCache')
+    await goTo(page, `/desk/take-back/${loan}`)
+    await expect(page.locator('.part-row')).toHaveCount(45)
+    await page.waitForFunction(() => 'cardMs' in window)
+    const ms = await page.evaluate(() => (window as unknown as { cardMs: number }).cardMs)
+    return { ms, sum: await yardstickMs(page) }
+  }
+  // One painting hangs on what else the machine does in that tenth of a second: the middle of three speaks.
+  const paintings = [await paint(), await paint(), await paint()].sort((x, y) => x.ms / x.sum - y.ms / y.sum)
   expectPace({
     what: 'a card of 45 parts painted',
-    ms: cardMs,
+    ms: paintings[1]?.ms ?? NaN,
     limitMs: 200,
-    yardstickMs: await yardstickMs(page),
+    yardstickMs: paintings[1]?.sum ?? NaN,
     usual: 60,
   })
 
@@ -69,7 +80,11 @@ test('45 parts are on the screen soon after they came, and a mark answers before
     return { markMs, sumMs }
   })
   expect(markMs).toHaveLength(keys.length)
-  expectPace({ what: 'a mark shows', ms: middle(markMs), limitMs: 50, yardstickMs: middle(sumMs), usual: 15 })
+  const ms = middle(markMs)
+  console.log(`a mark shows: ${ms.toFixed(1)} ms (50 ms on a quiet machine), ${BURST_GAP_MS} of them on purpose`)
+  // A letter waits whether a scanner's next one follows: by the clock, however fast the machine. What is judged is the rest.
+  const what = 'a mark shows, after the wait for a scanner'
+  expectPace({ what, ms: ms - BURST_GAP_MS, limitMs: 50 - BURST_GAP_MS, yardstickMs: middle(sumMs), usual: 4 })
 })
 
 test('a second desk sees a mark in little more than its own way to the server', async ({

@@ -1,6 +1,7 @@
-import { choose } from '../support/choose.ts'
 import { fileURLToPath } from 'node:url'
 import type { Page } from '@playwright/test'
+import { inShade, saySun } from '../support/bench.ts'
+import { choose, pick } from '../support/choose.ts'
 import { fillHandOut, goTo, press, signIn, test } from '../support/people.ts'
 import { peepholePhoto } from '../support/peephole-photo.ts'
 
@@ -96,9 +97,8 @@ test('main views', async ({ page, context, browser }) => {
   await page.setViewportSize({ width: 1280, height: 800 })
   await goTo(page, '/bench/M-07')
   await page.getByRole('button', { name: 'Collimation' }).click()
-  await page.getByLabel('a picture', { exact: true }).check()
-  const inShade = page.getByRole('group', { name: 'The question of the Sun' }).getByLabel('yes')
-  if (await inShade.isVisible()) await inShade.check()
+  await pick(page, 'a picture')
+  await inShade(page)
   const photo = await peepholePhoto({ model: 'slide-125', axisErrorMm: { x: 2.1, y: 1.5 }, px: 1100 })
   await page.locator('[name=photo]').setInputFiles({ name: 'photo.jpg', mimeType: 'image/jpeg', buffer: photo })
   await page.locator('.frame image').waitFor()
@@ -118,7 +118,7 @@ test('main views', async ({ page, context, browser }) => {
   await stations.getByRole('button', { name: /^Finder/ }).click()
   await press(page, 'l')
   await page.getByRole('button', { name: /^Chapel gable/ }).click()
-  await page.getByRole('group', { name: 'The question of the Sun' }).getByLabel('yes').check()
+  await saySun(page, 'yes')
   await page.locator('[name=seen-x]').fill('64')
   await page.locator('[name=seen-y]').fill('-38')
   await keep(page, 'check-finder')
@@ -169,7 +169,7 @@ test('main views', async ({ page, context, browser }) => {
   await paper.close()
 
   await goTo(page, '/setup/bring-in')
-  await page.getByLabel('List to bring in').setInputFiles(sample)
+  await page.locator('[name=list]').setInputFiles(sample)
   await page.waitForSelector('.question')
   await keep(page, 'bring-in')
   const { models } = (await (await page.request.get(`${process.env.BASE_URL}/api/models`)).json()) as {

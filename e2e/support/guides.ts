@@ -1,13 +1,12 @@
 import type { BrowserContext, Page } from '@playwright/test'
+import { loanOut, send } from './loans.ts'
 import { expect, goTo, signIn } from './people.ts'
 
-/** A new link for a kit that is out. */
+/** A new link for a kit, lent first where another test has taken it back. */
 export async function linkOf(context: BrowserContext, code: string): Promise<string> {
   await signIn(context, 'ines')
-  const kit = await context.request.get(`${process.env.BASE_URL}/api/kits/${code}`)
-  const { loan } = (await kit.json()) as { loan: { id: string } }
-  const renewed = await context.request.post(`${process.env.BASE_URL}/api/loans/${loan.id}/link`, { data: {} })
-  const { guidePath } = (await renewed.json()) as { guidePath: string }
+  const loanId = await loanOut(context, code)
+  const { guidePath } = await send<{ guidePath: string }>(context, `/api/loans/${loanId}/link`, {})
   return guidePath
 }
 

@@ -15,5 +15,7 @@ declare module '*/scripts/lib/postgres.mjs' {
     binFolder: string
     folder: string
     standbyOf?: string
-  }): Promise<{ port: number; stop: () => Promise<void> }>
+    port?: number
+    throwAway?: boolean
+  }): Promise<{ port: number; pid: number; stop: () => Promise<void> }>
 }

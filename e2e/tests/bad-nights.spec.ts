@@ -1,11 +1,13 @@
 import { spawnSync } from 'node:child_process'
 import { randomBytes } from 'node:crypto'
-import { chmodSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { chmodSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { statfs } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { dirname, join } from 'node:path'
 import { expect, test } from '@playwright/test'
 import pg from 'pg'
+import { startCluster } from '../../scripts/lib/postgres.mjs'
+import { ensurePostgres } from '../../scripts/lib/setup.mjs'
 import { makeDatabase, startOn } from '../support/server.ts'
 
 import { entry, keysOf, loanOut, npmStart, signedIn, slow } from '../support/bad-nights.ts'
@@ -74,10 +76,46 @@ test('a database that is killed again and again is started again, and nothing ac
     const kept = await keysOf(call, loanId)
     expect(acknowledged.filter((key) => !kept.has(key))).toEqual([])
     expect(said()).toContain('The database is back.')
+  } catch (error) {
+    // Whoever reads this wants to know whether a server ended, and with what words.
+    throw new Error(`${String(error)}\nIt said:\n${said().slice(-4000)}`, { cause: error })
   } finally {
     await stop()
   }
 })
+
+test('a killed database whose last processes are slow to leave is waited for, not given up', async () => {
+  const data = mkdtempSync(join(tmpdir(), 'binoculum-slow-end-'))
+  chmodSync(data, 0o755)
+  const given = { binFolder: await ensurePostgres(), folder: join(data, 'postgres'), throwAway: true }
+  const first = await startCluster(given)
+  // What only came to look has gone again: those are stopped that serve as long as it runs.
+  await new Promise((done) => setTimeout(done, 1000))
+  const children = readdirSync('/proc').filter((entry) => /^\d+$/.test(entry) && parentOf(entry) === first.pid)
+  expect(children.length).toBeGreaterThan(2)
+  // The command goes on where one of them has gone meanwhile.
+  const tell = (signal: 'STOP' | 'CONT') => spawnSync('kill', ['-s', signal, ...children])
+  tell('STOP')
+  process.kill(first.pid, 'SIGKILL')
+  const leave = setTimeout(() => tell('CONT'), 1500)
+  try {
+    const second = await startCluster({ ...given, port: first.port })
+    await second.stop()
+  } finally {
+    clearTimeout(leave)
+  }
+})
+
+/** A process's parent; none where it has gone meanwhile. */
+function parentOf(pid: string): number | null {
+  try {
+    // State and parent stand after the name, which may hold anything but ends with the last bracket.
+    const stat = readFileSync(`/proc/${pid}/stat`, 'utf8')
+    return Number(stat.slice(stat.lastIndexOf(')') + 2).split(' ')[1])
+  } catch {
+    return null
+  }
+}
 
 /** The database's own process, from the file it keeps while it runs. */
 const databasePid = (data: string) =>

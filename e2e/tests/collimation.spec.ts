@@ -5,9 +5,9 @@ import type { Page } from '@playwright/test'
 import { demoMirrors } from '../../server/src/demo/mirrors.ts'
 import { axisErrorAfter } from '../../core/src/collimation/screws.ts'
 import { primaryCellOf } from '../../core/src/collimation/mirror-data.ts'
-import { openStation } from '../support/bench.ts'
+import { inShade, openStation } from '../support/bench.ts'
+import { choose, pick } from '../support/choose.ts'
 import { peepholePhoto } from '../support/peephole-photo.ts'
-import { choose } from '../support/choose.ts'
 import { expect, goTo, press, signIn, test } from '../support/people.ts'
 
 const file = (buffer: Buffer, name = 'photo.jpg') => ({ name, mimeType: 'image/jpeg', buffer })
@@ -22,13 +22,8 @@ function pngThatClaims(widthPx: number, heightPx: number): Buffer {
   chunk.writeUInt32BE(crc32(chunk.subarray(4, 21)), 21)
   return Buffer.concat([Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]), chunk])
 }
-/** By day the tube has to be in shade; by night nobody asks. */
-async function inShade(page: Page) {
-  const yes = page.getByRole('group', { name: 'The question of the Sun' }).getByLabel('yes')
-  if (await yes.isVisible()) await yes.check()
-}
 async function photograph(page: Page, buffer: Buffer) {
-  await page.getByLabel('a picture', { exact: true }).check()
+  await pick(page, 'a picture')
   await inShade(page)
   await page.locator('[name=photo]').setInputFiles(file(buffer))
   await openEndUp(page)
@@ -108,7 +103,7 @@ test('circles are moved by keys, and the figure follows; the open end turns the 
 }) => {
   await signIn(context, 'kofi')
   await openStation(page, 'M-01', /^Collimation/)
-  await page.getByLabel('a picture', { exact: true }).check()
+  await pick(page, 'a picture')
   await inShade(page)
   const photo = await peepholePhoto({ model: 'table-110', axisErrorMm: { x: 1.5, y: 0 } })
   await page.locator('[name=photo]').setInputFiles(file(photo))
@@ -120,7 +115,7 @@ test('circles are moved by keys, and the figure follows; the open end turns the 
   await openEndUp(page)
   await expect(figure(page)).toHaveText(/^1\.[45]/)
   const advised = await page.locator('.advice').innerText()
-  await page.locator('[name=overlay]').check()
+  await pick(page, 'lay the model’s drawing over it')
   await expect(page.locator('.overlay path').first()).toBeVisible()
   await page.locator('[name=open-end]').fill('120')
   await page.locator('[name=open-end]').press('Tab')
@@ -157,13 +152,13 @@ test('what is no picture is refused, and the reading that was there stays', asyn
 test('a star on both sides of focus: a figure without the secondary’s own offset', async ({ page, context }) => {
   await signIn(context, 'kofi')
   await openStation(page, 'M-07', /^Collimation/)
-  await page.getByLabel('a star', { exact: true }).check()
+  await pick(page, 'a star')
   await inShade(page)
   const star = (name: string) => fileURLToPath(new URL(`../../server/test/pictures/star/${name}`, import.meta.url))
   await page.locator('[name=star]').setInputFiles(star('pub_star_02.png'))
   await openEndUp(page)
   await expect(page.getByText('Without the defocus there is no figure')).toBeVisible()
-  await page.locator('[name=side]').selectOption('inside')
+  await choose(page, 'Which side of focus', /^inside/)
   await page.locator('[name=defocus]').fill('8')
   await page.locator('[name=defocus]').press('Tab')
   await expect(page.getByText('One side of focus only')).toBeVisible()
@@ -172,7 +167,7 @@ test('a star on both sides of focus: a figure without the secondary’s own offs
   // The truth of the pair is 0.83 mm; a fifth of doubt.
   await expect(figure(page)).toHaveText(/^0\.[789]/)
   // A hand that moves the dark middle has the figure follow, and it can be kept all the same.
-  await page.getByRole('radio', { name: 'its dark middle' }).check()
+  await pick(page, 'its dark middle')
   const frame = page.getByRole('application', { name: /Disc and dark middle/ })
   await frame.focus()
   for (let i = 0; i < 3; i++) await frame.press('Shift+ArrowLeft')
@@ -183,24 +178,24 @@ test('a star on both sides of focus: a figure without the secondary’s own offs
 test('by eye: a doubt that holds the limit is said', async ({ page, context }) => {
   await signIn(context, 'kofi')
   await openStation(page, 'M-01', /^Collimation/)
-  await page.getByLabel('by eye', { exact: true }).check()
+  await pick(page, 'by eye')
   await inShade(page)
-  await page.locator('[name=eye-place]').selectOption('inside')
+  await choose(page, 'What the eye sees', /lies within the mark/)
   await expect(page.locator('.advice')).toContainText('Can’t tell')
-  await page.locator('[name=eye-place]').selectOption('beside')
+  await choose(page, 'What the eye sees', /lies beside the mark/)
   await expect(page.locator('.advice')).toContainText('From behind, turn screw')
 })
 
 test('a screw at its end is never advised further', async ({ page, context }) => {
   await signIn(context, 'kofi')
   await openStation(page, 'M-01', /^Collimation/)
-  await page.getByLabel('type a reading').check()
+  await pick(page, 'type a reading')
   await inShade(page)
   await page.locator('[name=offset-mm]').fill('3.8')
-  await page.locator('[name=clock]').selectOption('4')
+  await choose(page, 'Mark towards, o’clock', /^4$/)
   await expect(page.locator('.advice')).toContainText('screw B clockwise')
   await page.getByText('a screw is at its end').click()
-  await page.locator('[name=blocked-B]').selectOption('clockwise')
+  await choose(page, 'Screw B', 'can’t go clockwise')
   await expect(page.locator('.advice')).not.toContainText('B clockwise')
   await expect(page.locator('.advice')).toContainText('anticlockwise')
 })
@@ -217,7 +212,7 @@ test('a tube that slides: opened again and again, with an honest verdict', async
     ['0.4', '6'],
   ] as const) {
     await page.locator('[name=offset-mm]').fill(mm)
-    await page.locator('[name=clock]').selectOption(hours)
+    await choose(page, 'Mark towards, o’clock', new RegExp(`^${hours}$`))
     await page.getByRole('button', { name: /Keep this as opening/ }).click()
   }
   await expect(page.getByText('Holds: it comes back within the limit')).toBeVisible()

@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import type { BrowserContext, Page } from '@playwright/test'
-import { choose } from '../support/choose.ts'
-import { openStation } from '../support/bench.ts'
+import { choose, pick } from '../support/choose.ts'
+import { openStation, saySun, sunQuestion } from '../support/bench.ts'
 import { hurdles } from '../support/hurdles.ts'
 import { kitOf, read } from '../support/loans.ts'
 import { expect, goTo, press, signIn, test } from '../support/people.ts'
@@ -25,7 +25,6 @@ const serverSays = (page: Page, nowUtc: string) =>
     await route.fulfill({ json: { ...given, nowUtc } })
   })
 const figure = (page: Page) => page.locator('.big-figure .number')
-const question = (page: Page) => page.getByRole('group', { name: 'The question of the Sun' })
 async function mark(page: Page, right: number, up: number) {
   await page.locator('[name=seen-x]').fill(String(right))
   await page.locator('[name=seen-y]').fill(String(up))
@@ -46,14 +45,14 @@ test('on a chimney at 60 m: with the aim mark it is right for the stars, without
 }) => {
   await at(page, context, MORNING, 'F-04')
   await press(page, 'l')
-  await page.locator('[name=finder-site]').selectOption({ label: 'Library yard' })
+  await choose(page, 'Where this is', 'Library yard')
   await page.getByRole('button', { name: /^Chimney over the road/ }).click()
   // Before the question of the Sun is answered nothing can be marked; no bars it, yes opens it.
   await expect(page.locator('[name=seen-x]')).toBeDisabled()
-  await question(page).getByLabel('no').check()
+  await saySun(page, 'no')
   await expect(page.getByRole('alert')).toContainText('Caps on now')
   await expect(page.locator('[name=seen-x]')).toBeDisabled()
-  await question(page).getByLabel('yes').check()
+  await saySun(page, 'yes')
 
   // The dot on the very spot that the eyepiece shows.
   await mark(page, 0, 0)
@@ -85,7 +84,7 @@ test('on a chimney at 60 m: with the aim mark it is right for the stars, without
 test('the Sun bars a landmark at that hour, with the reason and until when', async ({ page, context }) => {
   await at(page, context, AFTERNOON)
   await press(page, 'l')
-  await page.locator('[name=finder-site]').selectOption({ label: 'Library yard' })
+  await choose(page, 'Where this is', 'Library yard')
   const chimney = page.getByRole('button', { name: /^Chimney over the road/ })
   await expect(chimney).toBeDisabled()
   await expect(chimney).toContainText('the Sun is nearer to it than 45°')
@@ -102,7 +101,7 @@ test('by night: the pole star, in the dark, with arrows', async ({ page, context
   await at(page, context, NIGHT)
   await expect(page.getByRole('heading', { name: 'the pole star' })).toBeVisible()
   await expect(page.getByText('It stands still.')).toBeVisible()
-  await expect(question(page)).toBeHidden()
+  await expect(sunQuestion(page)).toBeHidden()
   await page.getByRole('button', { name: 'Ember' }).click()
   await expect(page.locator('html')).toHaveAttribute('data-scheme', 'ember')
   await press(page, 'm')
@@ -122,12 +121,12 @@ test('a machine whose clock says night by day asks all the same, and shuts every
   await signIn(context, 'kofi')
   await openStation(page, 'F-03', /^Finder/)
   await expect(page.getByText(/clock and the server’s are more than 5 minutes apart/)).toBeVisible()
-  await expect(question(page)).toBeVisible()
-  await page.getByLabel('I know the angle').check()
+  await expect(sunQuestion(page)).toBeVisible()
+  await pick(page, 'I know the angle')
   await expect(page.locator('[name=misalignment]')).toBeDisabled()
-  await question(page).getByLabel('no').check()
+  await saySun(page, 'no')
   await expect(page.locator('[name=misalignment]')).toBeDisabled()
-  await page.getByLabel('where it stands in the eyepiece').check()
+  await pick(page, 'where it stands in the eyepiece')
   await expect(page.locator('[name=fraction]')).toBeDisabled()
 })
 
@@ -136,9 +135,9 @@ test('by the eyepiece’s field: what stands at a clock’s hour in a turned vie
   context,
 }) => {
   await at(page, context, NIGHT)
-  await page.getByLabel('where it stands in the eyepiece').check()
-  await page.locator('[name=fraction]').selectOption('0.8')
-  await page.locator('[name=finder-clock]').selectOption('12')
+  await pick(page, 'where it stands in the eyepiece')
+  await choose(page, 'How far from the middle', '8 tenths')
+  await choose(page, 'Towards, o’clock', /^12$/)
   await expect(page.getByText('12 is towards the tube’s open end')).toBeVisible()
   // Its focuser sticks out at 75°: twelve o'clock in the view lies away from it, left and a little down.
   await expect(page.locator('.knob').first()).toContainText(/the dot goes \d+′ right/)
@@ -162,7 +161,7 @@ test('a finder whose place nobody knows is measured first; the sheet then carrie
 
 test('a peep sight has nothing to turn', async ({ page, context }) => {
   await at(page, context, NIGHT, 'M-06')
-  await page.getByRole('radio', { name: 'where the cross stands' }).check()
+  await pick(page, 'where the cross stands')
   await mark(page, 200, 0)
   await expect(page.getByText('A peep sight has nothing to turn')).toBeVisible()
 })

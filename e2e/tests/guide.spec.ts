@@ -196,6 +196,30 @@ test('tonight: nothing before its hour, other nights by a tap, a drawing of wher
   await expect(page.locator('section.here h1')).toHaveText('It doesn’t work')
 })
 
+test('is tonight good enough: what was seen of air and sky stays on the phone and takes out what it hides', async ({
+  page,
+  context,
+}) => {
+  await openGuide(context, page, 'M-11')
+  await goChapter(page, 'Tonight')
+  const here = page.locator('section.here')
+  const faint = here.locator('li', { hasText: /Nebula|Galaxy|\(M13\)/ })
+  const before = await faint.count()
+  await here.getByText('Is tonight good enough?').tap()
+  await here.getByRole('button', { name: 'hard, in colours' }).tap()
+  await expect(here.getByText(/The air is restless. (Stay at|Use the lowest)/)).toBeVisible()
+  await here.getByRole('button', { name: '2', exact: true }).tap()
+  await expect(here.getByText('The sky is bright.')).toBeVisible()
+  if (before > 0) await expect(here.getByText('the sky is too bright for it').first()).toBeVisible()
+  await page.reload()
+  await expect(here.getByText('The sky is bright.')).toBeVisible()
+  // Another evening has another air; the sky over the place stays as it is.
+  await here.getByRole('button', { name: 'Other nights' }).tap()
+  await here.locator('.nights button').nth(1).tap()
+  await expect(here.getByText('The air is restless.')).toBeHidden()
+  await expect(here.getByText('The sky is bright.')).toBeVisible()
+})
+
 test('the borrower’s own look through the case: a tap each, the coin cell never by the handful', async ({
   page,
   context,

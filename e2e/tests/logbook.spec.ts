@@ -23,8 +23,8 @@ test('models are compared, and loans held against nights, with the same figures 
     '/api/logbook',
   )
   const months = branches.find(({ branchName }) => branchName.startsWith('Marrowdale'))?.months ?? []
-  await page.getByText('The same figures').click()
-  const cells = page.locator('.months .el-table__body tr td:nth-child(2)')
+  await page.getByText('The same figures').first().click()
+  const cells = page.locator('details').first().locator('.el-table__body tr td:nth-child(2)')
   expect((await cells.allTextContents()).map(Number)).toEqual(months.map(({ loans }) => loans))
   // A year is played through beside the page; a table goes into a file as it is seen.
   await page.getByRole('button', { name: 'Play a year through' }).click()
@@ -57,6 +57,44 @@ test('a look that is due stands on the shelf with its reason, and leads to the s
   await page.getByRole('button', { name: 'A year earlier' }).click()
   await expect(page.getByRole('button', { name: 'A year earlier' })).toBeHidden()
   await page.getByLabel('Words in its history').fill('checked')
+  await expect(page.locator('.history li').first()).toContainText('checked')
+  await expect(page.locator('.history li', { hasText: 'handed out' })).toHaveCount(0)
+})
+
+test('where the days go, what models cost and which parts to keep, on screen and for the committee', async ({
+  page,
+  context,
+}) => {
+  await signIn(context, 'ines')
+  await goTo(page, '/logbook')
+  await choose(page, 'Branch', /Marrowdale/)
+  await expect(page.getByText(/Of a kit’s days \d+ % were with borrowers/)).toBeVisible()
+  await expect(page.getByText(/\d+ of \d+ loans came back late/)).toBeVisible()
+  await page.getByRole('link', { name: 'What models cost, and which parts to keep' }).click()
+  await expect(page.getByText(/^A loan costs from \d/)).toBeVisible()
+  const dear = page.locator('.apexcharts-yaxis-label').first()
+  const before = await page.getByText(/^A loan costs from/).textContent()
+  await page.getByLabel('years that a kit lasts').fill('4')
+  await page.getByLabel('years that a kit lasts').press('Enter')
+  await expect(page.getByText(/^A loan costs from/)).not.toHaveText(before ?? '')
+  await expect(dear).toBeVisible()
+  const download = page.waitForEvent('download')
+  await page.getByRole('link', { name: 'Report for the committee (PDF)' }).click()
+  expect(
+    readFileSync(await (await download).path())
+      .subarray(0, 5)
+      .toString(),
+  ).toBe('%PDF-')
+})
+
+test('two checks side by side, and a history of one kind', async ({ page, context }) => {
+  await signIn(context, 'ines')
+  await goTo(page, '/logbook/M-03')
+  const compared = page.getByRole('region', { name: 'Two checks side by side' })
+  await expect(compared.getByText(/moved most: left at .* found at/)).toBeVisible()
+  await expect(compared.locator('.el-table__body tr').filter({ hasText: 'mirror' }).first()).toContainText('mm')
+  await choose(page, 'Kinds of what was done', 'bench checks')
+  await page.keyboard.press('Escape')
   await expect(page.locator('.history li').first()).toContainText('checked')
   await expect(page.locator('.history li', { hasText: 'handed out' })).toHaveCount(0)
 })

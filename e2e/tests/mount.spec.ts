@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test'
 import { expect, goTo, press, signIn, test } from '../support/people.ts'
+import { choose } from '../support/choose.ts'
 import { openStation, steps } from '../support/bench.ts'
 import { hurdles } from '../support/hurdles.ts'
 import { kitOf, read } from '../support/loans.ts'
@@ -7,7 +8,7 @@ import { kitOf, read } from '../support/loans.ts'
 /** Opens the choice of place and hour, and takes this one, whichever was proposed. */
 const choosePlace = async (page: Page, name: string) => {
   await page.locator('.for button').click()
-  await page.locator('.choose select').selectOption({ label: name })
+  await choose(page, 'Place', name)
 }
 const keep = (page: Page) => page.getByRole('button', { name: /Keep this check/ })
 

@@ -1,7 +1,6 @@
 import { goChapter, openGuide } from '../support/guides.ts'
 import { everyHurdle } from '../support/hurdles.ts'
-import { loanOut } from '../support/loans.ts'
-import { expect, signIn, test } from '../support/people.ts'
+import { expect, test } from '../support/people.ts'
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
 
@@ -9,8 +8,6 @@ test('a driven equatorial kit: the pole’s star on its ring tonight, stars to l
   page,
   context,
 }) => {
-  await signIn(context, 'ines')
-  await loanOut(context, 'F-02')
   await openGuide(context, page, 'F-02')
   for (const scheme of ['paper', 'ember']) {
     if (scheme === 'ember') await page.getByRole('button', { name: 'Ember' }).tap()

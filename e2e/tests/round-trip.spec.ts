@@ -1,11 +1,13 @@
 import type { Page } from '@playwright/test'
+import { choose, pick } from '../support/choose.ts'
+import { saySun, sunQuestion } from '../support/bench.ts'
 import { expect, fillHandOut, goTo, press, signInOf, test } from '../support/people.ts'
 
 /** By day the Sun is asked about before anything is written down, at night it isn't: this goes through at any hour. */
 async function answerSun(page: Page, field: string): Promise<void> {
-  const yes = page.getByRole('group', { name: 'The question of the Sun' }).getByLabel('yes')
-  await expect(yes.or(page.locator(`${field}:enabled`)).first()).toBeVisible()
-  if ((await yes.isVisible()) && !(await yes.isChecked())) await yes.check()
+  const asked = sunQuestion(page)
+  await expect(asked.or(page.locator(`${field}:enabled`)).first()).toBeVisible()
+  if (await asked.isVisible()) await saySun(page, 'yes')
 }
 
 test('a kit goes out, comes back a part short, is held, made whole, checked, and is fit again', async ({
@@ -112,11 +114,11 @@ test('a kit goes out, comes back a part short, is held, made whole, checked, and
   const steps = page.getByRole('navigation', { name: 'Steps' }).getByRole('button')
   for (let left = await steps.count(); left > 0; left -= 1) await press(page, 'Space')
   await expect(page.locator('[name=bare-shaft-mm]')).toBeVisible()
-  await page.getByRole('button', { name: /Leave it out/ }).click()
-  await page.getByRole('button', { name: /Leave it out/ }).click()
+  // Balance, letting go, and the setting for the place.
+  for (let at = 0; at < 3; at++) await page.getByRole('button', { name: /Leave it out/ }).click()
   await answerSun(page, '[name=offset-mm]')
   await page.locator('[name=offset-mm]').fill('4.2')
-  await page.locator('[name=clock]').selectOption('4')
+  await choose(page, 'Mark towards, o’clock', /^4$/)
   await expect(page.getByText('From behind, turn screw')).toContainText('clockwise')
   await page.getByRole('button', { name: 'Turned it: look again' }).click()
   await page.locator('[name=offset-mm]').fill('0.4')
@@ -125,10 +127,12 @@ test('a kit goes out, comes back a part short, is held, made whole, checked, and
   await page.locator('[name=offset-mm]').fill('0.4')
   await expect(page.getByText('Well lined up. Leave it.')).toBeVisible()
   await page.getByRole('button', { name: /Next station/ }).click()
-  await page.getByLabel('I know the angle').check()
+  await pick(page, 'I know the angle')
   await answerSun(page, '[name=misalignment]')
   await page.locator('[name=misalignment]').fill('9')
   await page.getByRole('button', { name: /Next station/ }).click()
+  // What comes to focus.
+  await page.getByRole('button', { name: /Leave it out/ }).click()
   await fine.click()
   await page.getByRole('button', { name: /Next station/ }).click()
   await expect(page.getByRole('row', { name: /mirror 2\.0 mm 0\.2 mm 1\.5 mm/ })).toBeVisible()

@@ -6,7 +6,7 @@ const sample = fileURLToPath(new URL('../samples/contents-list.csv', import.meta
 test('a contents list comes in whole after a look, and a picture doesn’t', async ({ page, context }) => {
   await signIn(context, 'ines')
   await goTo(page, '/setup/bring-in')
-  const file = page.getByLabel('List to bring in')
+  const file = page.locator('[name=list]')
   await file.setInputFiles({
     name: 'holiday.png',
     mimeType: 'image/png',
@@ -32,15 +32,13 @@ test('a row that can’t be read is named, and comes in only if it is left out',
   await signIn(context, 'ines')
   await goTo(page, '/setup/bring-in')
   const list = 'Kit code;Part;pcs;Mass\r\nQ-1;Tube 76/300;1;1,1 kg\r\nQ-1;Front cap;some;92 g\r\n'
-  await page
-    .getByLabel('List to bring in')
-    .setInputFiles({ name: 'q.csv', mimeType: 'text/csv', buffer: Buffer.from(list) })
+  await page.locator('[name=list]').setInputFiles({ name: 'q.csv', mimeType: 'text/csv', buffer: Buffer.from(list) })
   await expect(page.getByText('line 3, how many: “some” is not a whole number')).toBeVisible()
   // The part comes in with that cell open; else its whole row stays out, and that must be said.
   await expect(page.getByRole('button', { name: 'Bring in' })).toBeEnabled()
-  await page.getByLabel(/leave these cells open/).uncheck()
+  await page.getByText(/leave these cells open/).click()
   await expect(page.getByRole('button', { name: 'Bring in' })).toBeDisabled()
-  await page.getByLabel(/leave these rows out/).check()
+  await page.getByText(/leave these rows out/).click()
   await expect(page.getByRole('button', { name: 'Bring in' })).toBeEnabled()
 })
 

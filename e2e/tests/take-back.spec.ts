@@ -1,3 +1,4 @@
+import { choose, pick } from '../support/choose.ts'
 import { expect, goTo, press, scan, signIn, test } from '../support/people.ts'
 import { bringIn, kitOf, loanOut } from '../support/loans.ts'
 import type { Locator, Page } from '@playwright/test'
@@ -75,12 +76,12 @@ test('one missing part is found by weight, with the stand-in scale', async ({ pa
   await signIn(context, 'ines')
   const loan = await loanOut(context, 'M-13')
   await goTo(page, '/setup/devices')
-  await page.getByRole('radio', { name: /stand-in/ }).check()
+  await page.getByText('stand-in', { exact: true }).click()
   await page.getByRole('button', { name: 'Plug in' }).click()
-  await page.getByLabel('Kit whose parts go on the pan').selectOption('M-13')
+  await choose(page, 'Kit whose parts go on the pan', /M-13$/)
   await page.getByRole('button', { name: 'tray', exact: true }).click()
   await page.getByRole('button', { name: 'Put all on' }).click()
-  await page.getByRole('checkbox', { name: 'Eyepiece 12 mm' }).uncheck()
+  await pick(page, 'Eyepiece 12 mm')
 
   const desk = await context.newPage()
   await goTo(desk, `/desk/take-back/${loan}`)
@@ -100,7 +101,7 @@ test('one missing part is found by weight, with the stand-in scale', async ({ pa
   await weighIn.getByRole('button', { name: 'again' }).click()
   await expect(weighIn.getByRole('button', { name: /Take it|coming to rest/ })).toBeVisible()
   await page.bringToFront()
-  await page.getByLabel('up to, g').fill('100')
+  await page.getByLabel('Up to').fill('100')
   await expect(weighIn.getByText('Too heavy for this scale')).toBeVisible()
   await page.getByRole('button', { name: 'Unplug' }).click()
   await expect(weighIn.getByText('The scale was unplugged.')).toBeVisible()
@@ -142,7 +143,7 @@ test('a sun filter that screws into an eyepiece: held, and nobody may overrule i
   const loan = await loanOut(context, 'M-07')
   await goTo(page, `/desk/take-back/${loan}`)
   await expect(page.locator('.part-row.current')).toBeVisible()
-  await page.getByLabel(/a sun filter that screws into an eyepiece/).check()
+  await pick(page, 'a sun filter that screws into an eyepiece lies in the case')
   await markAllPresent(page)
   for (const outcome of [/Back to the shelf/, /Shelf, with a note/, /To the bench/])
     await expect(page.getByRole('button', { name: outcome })).toBeDisabled()

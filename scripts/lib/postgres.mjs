@@ -64,16 +64,7 @@ export async function startCluster({ binFolder, folder: wanted, throwAway = fals
   const args = ['-D', cluster, ...Object.entries(settings).flatMap(([name, value]) => ['-c', `${name}=${value}`])]
   // Detached: Ctrl-C in the terminal must reach us first, so that the application lets go before its database.
   const options = { cwd: '/', detached: true, stdio: ['ignore', 'ignore', 'pipe'], ...asAccount(account) }
-  const child = spawn(join(binFolder, 'postgres'), args, options)
-  let lastWords = ''
-  child.stderr.on('data', (chunk) => (lastWords = (lastWords + chunk).slice(-2000)))
-  let ended = false
-  child.on('exit', () => (ended = true))
-  const ready = await waitUntil(() => ended || isReady(cluster, child.pid), 60_000)
-  if (ended || !ready) {
-    if (!ended) await stopProcess(child.pid, 'SIGQUIT')
-    throw new Explained(`PostgreSQL did not start from ${cluster}.\nIts last words:\n${lastWords}`, 4)
-  }
+  const child = await startedServer({ program: join(binFolder, 'postgres'), args, options, cluster })
   if (standbyOf) return { port, pid: child.pid, child, stop: () => stopProcess(child.pid, 'SIGINT', 20_000) }
   const password = readFileSync(passwordPath, 'utf8').trim()
   const stop = async () => {
@@ -89,6 +80,28 @@ export async function startCluster({ binFolder, folder: wanted, throwAway = fals
     ...{ pid: child.pid, port, stop, child },
   }
 }
+
+/** A server that answers. Where the one before was killed, its last processes may need a moment to leave: they are waited for. */
+async function startedServer({ program, args, options, cluster }) {
+  const giveUpAt = Date.now() + LAST_ONES_LEAVE_MS
+  for (;;) {
+    const child = spawn(program, args, options)
+    let lastWords = ''
+    child.stderr.on('data', (chunk) => (lastWords = (lastWords + chunk).slice(-2000)))
+    let ended = false
+    // Its last words may come a moment after its end.
+    child.on('exit', () => setTimeout(() => (ended = true), 50))
+    const ready = await waitUntil(() => ended || isReady(cluster, child.pid), 60_000)
+    if (ready && !ended) return child
+    if (!ended) await stopProcess(child.pid, 'SIGQUIT')
+    if (!lastWords.includes(STILL_IN_USE) || Date.now() > giveUpAt)
+      throw new Explained(`PostgreSQL did not start from ${cluster}.\nIts last words:\n${lastWords}`, 4)
+    await sleep(200)
+  }
+}
+const LAST_ONES_LEAVE_MS = 20_000
+/** As PostgreSQL says it: processes of a killed server still hold its memory. */
+const STILL_IN_USE = 'pre-existing shared memory block'
 
 /** The account that the server works with: it may sign in, and owns nothing. */
 async function makeDailyAccount(ownerUrl, port, passwordPath) {

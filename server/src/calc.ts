@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { readFile } from 'node:fs/promises'
 import { calculate, calculators, type CalculatorAnswer } from '@binoculum/contract'
-import { calculateWithPictures } from './features/calculators/calculate-pictures.ts'
+import { calculateWithPictures, type BytesOf } from './features/calculators/calculate-pictures.ts'
 
 /** The register on the command line: JSON in, JSON out, nothing else; exit 2 for bad input. */
 async function main(name: string | undefined): Promise<number> {
@@ -25,12 +25,18 @@ async function answerTo(name: string, text: string): Promise<CalculatorAnswer> {
   }
 }
 
-/** Pictures are named by their place: `path` for the first one, the field itself, or its `path`, for another. */
-async function bytesFromFile(fields: Record<string, unknown>, field: string): Promise<Uint8Array | null> {
+/** Pictures are named by their place: `path` (of a list, `paths`) for the first one, the field itself, or its `path`, for
+ * another. */
+const bytesFromFile: BytesOf = async (fields, field) => {
   if (field === 'image' && typeof fields.path === 'string') {
     const { path } = fields
     delete fields.path
     return readFile(path)
+  }
+  if (field === 'images' && Array.isArray(fields.paths)) {
+    const paths = fields.paths.map(String)
+    delete fields.paths
+    return Promise.all(paths.map((path) => readFile(path)))
   }
   const given = fields[field]
   if (typeof given === 'string') return readFile(given)

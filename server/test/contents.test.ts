@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { crc32 } from 'node:zlib'
 import type { Archive, Drawer, KitSheet, ModelList, ModelSheet, WriteModel } from '@binoculum/contract'
 import sharp from 'sharp'
-import { kitOf, openLoanOf, startTestServer, takeBackBody, type Agent } from './support.ts'
+import { kitOf, shelfOf, openLoanOf, startTestServer, takeBackBody, type Agent } from './support.ts'
 
 let server: Awaited<ReturnType<typeof startTestServer>>
 let ines: Agent
@@ -312,7 +312,7 @@ describe('the archive', () => {
     const there = await other.signIn('ines')
     const [{ id: target }] = await other.source.query(
       `INSERT INTO branch (id, name, zone, emergency_line, policies)
-       SELECT gen_random_uuid(), 'Ferncliff Sky Circle', zone, emergency_line, policies FROM branch LIMIT 1 RETURNING id`,
+       SELECT gen_random_uuid(), 'Ferncliff Sky Circle', zone, emergency_line, policies FROM branch WHERE name LIKE 'Ferncliff%' RETURNING id`,
     )
     await other.source.query(
       `INSERT INTO membership (staff_id, branch_id, role) SELECT id, $1, 'coordinator' FROM staff WHERE email LIKE 'ines%'`,
@@ -322,6 +322,14 @@ describe('the archive', () => {
     expect(reply.body).toMatchObject({ kits: ['F-01', 'F-02', 'F-03', 'F-04', 'F-05'], spares: 4 })
     const again = (await there.get<Archive>(`/api/archive?branchId=${target}`)).body
     expect({ ...again, writtenAtUtc: '' }).toEqual({ ...written, writtenAtUtc: '' })
+    // A kit is as fit here as it was there, and no fitter.
+    for (const { code, loan } of (await shelfOf(ines)).kits.filter((kit) => kit.branchId === branchId && !kit.loan)) {
+      const [was, is] = [await kitOf(ines, code), await kitOf(there, code)]
+      expect([code, loan, is.condition, is.reasons.map((reason) => reason.code)]).toEqual([
+        ...[code, null, was.condition],
+        was.reasons.map((reason) => reason.code),
+      ])
+    }
     expect(reply.body).toMatchObject({ places: written.places.length, guideTexts: written.guideTexts.length })
     const twice = await there.post<Refusal>(`/api/archive?branchId=${target}`, written)
     expect(twice.body.error.code).toBe('CODE_TAKEN')

@@ -101,6 +101,30 @@ describe('words in any order, and misspelt', () => {
   })
 })
 
+describe('what somebody wrote', () => {
+  const others = async (text: string) =>
+    (await ines.get<Found>(`/api/find?text=${encodeURIComponent(text)}`)).body.others.map(
+      ({ kind, id, name, detail }) => [kind, id, name, detail].join(' | '),
+    )
+  it('notes of kits, parts and open jobs are found by their words, and lead to their kit', async () => {
+    await server.source.query(`UPDATE kit SET note = 'latch mended with brass wire' WHERE code = 'M-03'`)
+    await server.source.query(
+      `UPDATE part SET note = 'zebra sticker' WHERE id = (SELECT p.id FROM part p JOIN kit k ON k.id = p.kit_id WHERE k.code = 'M-04' ORDER BY position LIMIT 1)`,
+    )
+    const [first] = await others('wire brass')
+    expect(first).toMatch(/^note \| M-03 \| \w+ \| latch mended with brass wire$/)
+    expect((await others('zebra'))[0]).toMatch(/^note \| M-04 \| .*: zebra sticker$/)
+  })
+  it('a coordinator’s own words in guides are found as they count now, and lead to a kit that has them', async () => {
+    const text = { kitCode: 'M-03', scope: 'programme', key: 'place', language: 'en', title: 'A place', inUse: true }
+    await ines.post('/api/guide-texts', { ...text, text: 'Take a quokka along.' })
+    expect((await others('quokka'))[0]).toMatch(/^guide \| [MF]-\d+ \| A place \| all guides$/)
+    server.time.now = new Date(server.time.now.getTime() + 1000)
+    await ines.post('/api/guide-texts', { ...text, text: 'Take a chair along.' })
+    expect(await others('quokka')).toEqual([])
+  })
+})
+
 /** Every loan that came back, so many times over, as if the programme had run for years. */
 const YEARS_OF_LOANS = `INSERT INTO loan
   SELECT (jsonb_populate_record(past, jsonb_build_object('id', gen_random_uuid(), 'guarded', false, 'link_hash', null,

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import type { BenchPlans, KitStory, Shelf, Trends, WhatIfKits } from '@binoculum/contract'
+import type { BenchPlans, BranchView, Buying, KitStory, Shelf, Trends, WhatIfKits } from '@binoculum/contract'
 import { kitOf, startTestServer, takeBackBody, openLoanOf, type Agent } from './support.ts'
 
 let server: Awaited<ReturnType<typeof startTestServer>>
@@ -120,6 +120,29 @@ describe('a look that is due', () => {
   })
 })
 
+it('from which chance on a look is due, each branch decides', async () => {
+  const { branches } = (await ines.get<{ branches: BranchView[] }>('/api/branches')).body
+  const { id, mayChange: _may, ...fields } = branches.find(({ name }) => name.startsWith('Marrowdale'))!
+  expect(fields.dueChance).toBeCloseTo(1 / 3, 9)
+  await server.source.query(
+    `UPDATE kit_drift SET loans_since = 1, chance_after = '{0.5}' WHERE kit_id = (SELECT id FROM kit WHERE code = 'M-01')`,
+  )
+  const due = async (dueChance: number) => {
+    expect((await ines.put(`/api/branches/${id}`, { ...fields, dueChance })).status).toBe(200)
+    const { kits } = (await ines.get<Shelf>('/api/kits')).body
+    return kits.filter(({ branchId, look }) => branchId === id && look).map(({ look }) => look!.chance)
+  }
+  const anxious = await due(0.05)
+  const calm = await due(0.9)
+  expect(anxious.length).toBeGreaterThan(calm.length)
+  expect(Math.min(1, ...anxious)).toBeGreaterThanOrEqual(0.05)
+  expect(Math.min(1, ...calm)).toBeGreaterThanOrEqual(0.9)
+  expect((await storyOf('M-01')).forecast?.dueChance).toBe(0.9)
+  expect((await ines.get<WhatIfKits>(`/api/branches/${id}/what-if`)).body.dueChance).toBe(0.9)
+  expect((await ines.put(`/api/branches/${id}`, { ...fields, dueChance: 1 })).status).toBe(400)
+  await due(fields.dueChance)
+})
+
 describe('trends', () => {
   const libraryOf = ({ branches }: Trends) => {
     const found = branches.find(({ branchName }) => branchName.startsWith('Marrow'))
@@ -172,5 +195,129 @@ describe('trends', () => {
     )
     for (const { leftMm, limitMm } of kits) expect(leftMm).toBeLessThanOrEqual(limitMm / 2)
     expect((await petra.get(`/api/branches/${branchId}/what-if`)).status).toBe(404)
+  })
+})
+
+describe('a branch along its months', () => {
+  const ofBranch = async () => {
+    const { branches } = (await ines.get<Trends>('/api/logbook')).body
+    const branch = branches.find(({ branchName }) => branchName.startsWith('Marrowdale'))
+    if (!branch) throw new Error('no branch')
+    return branch
+  }
+
+  it('days are what somebody counts who goes through them one by one', async () => {
+    const { branchId, days } = await ofBranch()
+    const keepIn = ['bench-wanted', 'knock-check', 'reported-trouble', 'held-by-staff', 'fleet-stop']
+    const gone = ['kit-lost', 'kit-stolen', 'retired']
+    const counted = await server.source.query(
+      `SELECT to_char(day, 'YYYY-MM') AS month, count(*) FILTER (WHERE out)::int AS out, count(*) FILTER (WHERE NOT out AND kept)::int AS bench,
+         count(*) FILTER (WHERE NOT out AND NOT kept AND ready)::int AS waiting, count(*) FILTER (WHERE NOT out AND NOT kept AND NOT ready)::int AS fit
+       FROM kit k CROSS JOIN generate_series(DATE '2024-10-01', DATE '2026-03-12', '1 day') each(day) CROSS JOIN LATERAL (SELECT
+         EXISTS (SELECT 1 FROM loan l WHERE l.kit_id = k.id AND l.state IN ('out', 'back')
+           AND day BETWEEN (l.out_at AT TIME ZONE 'Europe/Dublin')::date AND coalesce((l.back_at AT TIME ZONE 'Europe/Dublin')::date, DATE '2026-03-12')) AS out,
+         EXISTS (SELECT 1 FROM job j WHERE j.kit_id = k.id AND j.code = ANY($2)
+           AND day BETWEEN (j.opened_at AT TIME ZONE 'Europe/Dublin')::date AND coalesce((j.closed_at AT TIME ZONE 'Europe/Dublin')::date, DATE '2026-03-12')) AS kept,
+         EXISTS (SELECT 1 FROM loan l WHERE l.kit_id = k.id AND l.state = 'back'
+           AND day > (l.back_at AT TIME ZONE 'Europe/Dublin')::date AND day <= (l.back_at AT TIME ZONE 'Europe/Dublin')::date + l.turnaround_days) AS ready
+       ) was
+       WHERE k.branch_id = $1 AND day >= (SELECT least((SELECT min(from_on) FROM loan WHERE kit_id = k.id), (SELECT min(at)::date FROM bench_check WHERE kit_id = k.id)))
+       GROUP BY 1 ORDER BY 1`,
+      [branchId, [...keepIn, ...gone]],
+    )
+    expect(days.filter(({ fit, out, waiting, bench }) => fit + out + waiting + bench > 0)).toEqual(
+      (counted as (typeof days)[number][]).map(({ month, fit, out, waiting, bench }) => ({
+        month,
+        fit,
+        out,
+        waiting,
+        bench,
+      })),
+    )
+    expect(days.reduce((sum, { out }) => sum + out, 0)).toBeGreaterThan(500)
+  })
+
+  it('a family is all of its models together', async () => {
+    const { models, families } = await ofBranch()
+    for (const family of families) {
+      const own = models.filter((model) => model.family === family.family)
+      expect(family.loans).toBe(own.reduce((sum, { loans }) => sum + loans, 0))
+      expect(family.mirrorMm.n).toBe(own.reduce((sum, { mirrorMm }) => sum + mirrorMm.n, 0))
+      expect(family.kits.length).toBe(own.reduce((sum, { kits }) => sum + kits.length, 0))
+    }
+    expect(families.length).toBeLessThan(models.length)
+  })
+
+  it('what kept kits in, what came late and what was lost are the tables’ own figures', async () => {
+    const { branchId, held, late, lost, stations } = await ofBranch()
+    expect(held.length).toBeGreaterThan(1)
+    for (const { code, times } of held)
+      expect(times).toBe(
+        await count(
+          `SELECT count(*) AS n FROM job j JOIN kit k ON k.id = j.kit_id WHERE k.branch_id = $1 AND j.code = $2
+             AND coalesce(j.closed_at, now()) >= '2024-10-01' AND j.opened_at > '2023-10-01' AND j.opened_at < '2026-03-13'`,
+          branchId,
+          code,
+        ),
+      )
+    expect(late.reduce((sum, { loans }) => sum + loans, 0)).toBe(
+      await count(
+        `SELECT count(*) AS n FROM loan WHERE branch_id = $1 AND state = 'back' AND from_on BETWEEN '2024-10-01' AND '2026-03-12'`,
+        branchId,
+      ),
+    )
+    for (const { role, losses } of lost)
+      expect(losses).toBe(
+        await count(
+          `SELECT coalesce(sum(CASE WHEN m->>'mark' = 'missing' THEN p.count - (m->>'presentCount')::int ELSE 0 END), 0) AS n
+           FROM take_back t JOIN loan l ON l.id = t.loan_id CROSS JOIN LATERAL jsonb_array_elements(t.marks) m JOIN part p ON p.id = (m->>'partId')::uuid
+           WHERE l.branch_id = $1 AND p.role = $2 AND NOT t.correction AND t.at >= '2024-01-01'`,
+          branchId,
+          role,
+        ),
+      )
+    expect(stations.every(({ minutes, times }) => minutes > 0 && times > 0)).toBe(true)
+  })
+})
+
+describe('buying and mending', () => {
+  const buying = async (query = '') => {
+    const { branchId } = await kitOf(ines, 'M-12')
+    return ines.get<Buying>(`/api/branches/${branchId}/buying${query}`)
+  }
+
+  it('a loan costs what its model’s kits, lost parts and loans make of it', async () => {
+    await server.source.query('UPDATE kit SET price_minor = 40000')
+    const { models } = (await buying()).body
+    const priced = models.filter(({ costMinor }) => costMinor)
+    expect(priced.length).toBeGreaterThan(3)
+    for (const { kits, loans, years, lostMinor, costMinor } of priced) {
+      expect(costMinor?.middle).toBeCloseTo((40000 * kits) / 8 / (loans / years) + lostMinor / loans, 6)
+      expect(costMinor?.low).toBeLessThan(costMinor?.middle ?? 0)
+    }
+    await server.source.query(`UPDATE kit SET price_minor = NULL WHERE code = 'M-12'`)
+    const { modelId } = await kitOf(ines, 'M-12')
+    const without = (await buying()).body.models.find((model) => model.modelId === modelId)
+    expect(without).toMatchObject({ kitsWithoutPrice: 1, costMinor: null })
+  })
+
+  it('more are kept where new ones take longer, and the drawer counts', async () => {
+    const soon = (await buying('?leadWeeks=2')).body.spares
+    const late = (await buying('?leadWeeks=26&serviceLevel=0.99')).body.spares
+    expect(soon.length).toBeGreaterThan(1)
+    expect(late.map(({ role }) => role)).toEqual(soon.map(({ role }) => role))
+    for (const [index, { keep, have, order, expected }] of late.entries()) {
+      expect(keep).toBeGreaterThanOrEqual(soon[index]?.keep ?? 0)
+      expect(keep).toBeGreaterThanOrEqual(Math.floor(expected))
+      expect(order).toBe(Math.max(0, keep - have))
+    }
+    expect((await buying('?leadWeeks=0')).status).toBe(400)
+  })
+
+  it('is a file of two pages for the committee', async () => {
+    const { branchId } = await kitOf(ines, 'M-12')
+    const pdf = await ines.bytes(`/api/branches/${branchId}/buying/pdf`)
+    expect(pdf.subarray(0, 5).toString()).toBe('%PDF-')
+    expect(pdf.toString('latin1').match(/\/Type \/Page\b/g)).toHaveLength(2)
   })
 })

@@ -55,9 +55,9 @@ async function signInReader(): Promise<Agent> {
 const nameOf = ({ method, path }: Route) => `${method} ${path}`
 /** Screens and their files, and calculations with a picture: a picture is needed, and they are nobody's things. */
 const passedOver = (path: string) => !/^\/(api|g|feeds)\//.test(path) || /^\/api\/calculators\/[^:]/.test(path)
-const ask = (agent: Agent, { method }: Route, { url, body, file }: Ask) =>
+const ask = (agent: Agent, { method }: Route, { url, body, file, type }: Ask) =>
   file
-    ? agent.upload(url, file)
+    ? agent.upload(url, file, type)
     : method === 'get' || method === 'delete'
       ? agent[method](url)
       : agent[method](url, body ?? {})

@@ -116,14 +116,15 @@ export async function startTestServer(options: Partial<AppOptions> & { demo?: bo
       get: <T>(url: string) => send<T>({ method: 'GET', url, ...from }),
       post: <T>(url: string, payload: object = {}) => send<T>({ method: 'POST', url, ...from, payload }),
       put: <T>(url: string, payload: object = {}) => send<T>({ method: 'PUT', url, ...from, payload }),
-      upload: <T>(url: string, payload: Buffer) =>
+      upload: <T>(url: string, payload: Buffer, type = 'image/jpeg') =>
         send<T>({
           method: 'POST',
           url,
           ...from,
-          headers: { ...from.headers, 'content-type': 'image/jpeg' },
+          headers: { ...from.headers, 'content-type': type },
           payload,
         }),
+      bytes: async (url: string) => (await app.inject({ method: 'GET', url, ...from })).rawPayload,
       delete: <T>(url: string) => send<T>({ method: 'DELETE', url, ...from }),
     }
   }

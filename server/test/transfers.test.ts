@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import type { Calendar, Openings, PromiseMade, Transfers } from '@binoculum/contract'
-import { kitOf, startTestServer, type Agent } from './support.ts'
+import { handOutBody, kitOf, shelfOf, startTestServer, type Agent } from './support.ts'
 
 let server: Awaited<ReturnType<typeof startTestServer>>
 let ines: Agent
@@ -139,5 +139,22 @@ describe('a kit that goes to another branch', () => {
       }
     }
     expect(sent + given).toBe(12)
+  })
+
+  it('that is out comes back before its van, also where the day was written down wrong', async () => {
+    const { kits } = await shelfOf(ines)
+    const free = kits.find((kit) => kit.branchId === library && kit.group === 'shelf' && !kit.next)
+    await server.source.query(`DELETE FROM loan WHERE kit_id = $1 AND state = 'promised'`, [free?.id])
+    const { body, kitId } = await handOutBody(ines, free?.code ?? '', {
+      dueOn: '2026-03-26',
+    })
+    expect((await plan(ines, kitId, club, LATER)).status).toBe(200)
+    const { body: out } = await ines.post<{ loanId: string }>(`/api/kits/${kitId}/hand-out`, body)
+    const correct = (dueOn: string, loanVersion: number) =>
+      ines.post<Refused>(`/api/loans/${out.loanId}/hand-out/corrections`, {
+        ...{ idempotencyKey: randomUUID(), loanVersion, dueOn, reason: 'typed wrong' },
+      })
+    expect((await correct('2026-04-20', 1)).body.error.code).toBe('KIT_TRAVELS')
+    expect((await correct('2026-04-10', 1)).status).toBe(200)
   })
 })

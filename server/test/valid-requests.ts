@@ -1,10 +1,12 @@
 import { randomUUID } from 'node:crypto'
 import {
   defaultOpening,
+  type BranchView,
   type FollowUpList,
   type GuideTexts,
   type PromiseMade,
   type Shelf,
+  type Spreads,
   type TakeBackForm,
   type Transfers,
   type WaitingList,
@@ -23,7 +25,12 @@ export interface Ask {
   readonly url: string
   readonly body?: object
   readonly file?: Buffer
+  /** What the file is; a picture where it isn't said. */
+  readonly type?: string
 }
+
+/** The record at the end of a zip with nothing before it [APPNOTE 6.3.10, 4.3.16]. */
+const emptyZip = Buffer.concat([Buffer.from('PK\x05\x06', 'latin1'), Buffer.alloc(18)])
 
 /** Every address of a server, from the router's own tree. */
 export function routesOf({ app }: Server): readonly Route[] {
@@ -106,6 +113,19 @@ export async function validRequests(server: Server, ines: Agent): Promise<Record
     .jpeg()
     .toBuffer()
   const pictureId = (await ines.upload<{ id: string }>(`/api/pictures?branchId=${branchId}`, picture)).body.id
+  const told = () => ({
+    ...{
+      format: 'binoculum-spread',
+      version: 1,
+      writtenAtUtc: '2026-03-01T12:00:00Z',
+      origin: `club ${randomUUID()}`,
+    },
+    ...{ losses: [{ role: 'hex-key', losses: 3, pieceLoans: 80 }], drift: [] },
+  })
+  const caseView = (kitCode: string) => ({
+    ...{ id: randomUUID(), pictureId, marks: { kitCode, insetMm: 0 } },
+    ...{ referenceFor: null, loanId: null, compared: null },
+  })
   const letter = async () => {
     const { id } = await openJob()
     return (await ines.post<{ id: string }>('/api/messages', { jobIds: [id] })).body.id
@@ -205,12 +225,40 @@ export async function validRequests(server: Server, ines: Agent): Promise<Record
   const secondFactor = '/api/session/second-factor'
   const { email } = (await ines.get<{ session: { email: string } }>('/api/session')).body.session
 
+  const emptyBranch = async () => {
+    const added = await ines.post<{ branches: BranchView[] }>('/api/branches', {
+      ...branchFields,
+      name: `An empty place ${randomUUID()}`,
+    })
+    return added.body.branches.find(({ name }) => name.startsWith('An empty place'))?.id
+  }
+
   return {
     'get /api/archive': get(`/api/archive?branchId=${branchId}`),
     'post /api/archive': async () => {
       const archive = (await ines.get<object>(`/api/archive?branchId=${branchId}`)).body
       return { url: `/api/archive?branchId=${branchId}`, body: { ...archive, kits: [], models: [], guideTexts: [] } }
     },
+    'get /api/branches/:id/archive': get(`/api/branches/${branchId}/archive?borrowers=with`),
+    'get /api/branches/:id/archive/pictures': get(`/api/branches/${branchId}/archive/pictures`),
+    'post /api/branches/:id/archive': async () => ({
+      url: `/api/branches/${await emptyBranch()}/archive`,
+      body: {
+        format: 'binoculum-branch',
+        version: 1,
+        writtenAtUtc: '2026-01-01T00:00:00Z',
+        withBorrowers: false,
+        rows: {},
+      },
+    }),
+    'post /api/branches/:id/archive/pictures': async () => ({
+      url: `/api/branches/${branchId}/archive/pictures`,
+      file: emptyZip,
+      type: 'application/zip',
+    }),
+    'get /api/branches/:id/buying': get(`/api/branches/${branchId}/buying`),
+    'get /api/branches/:id/buying/pdf': get(`/api/branches/${branchId}/buying/pdf`),
+    'get /api/branches/:id/catalogue': get(`/api/branches/${branchId}/catalogue`),
     'get /api/calculators': get('/api/calculators'),
     'post /api/calculators/:name': async () => ({
       url: '/api/calculators/optics.view',
@@ -313,6 +361,29 @@ export async function validRequests(server: Server, ines: Agent): Promise<Record
       }))
       return { url: `/api/kits/${id}/weighings`, body: { ...key(), kitVersion: version, sure: true, weighings } }
     },
+    'get /api/kits/:id/open-case': get(`/api/kits/${same.code}/open-case`),
+    'put /api/kits/:id/case-drawing': async () => {
+      const { id } = await freeKit()
+      const caseMm = { width: 560, height: 400 }
+      return { url: `/api/kits/${id}/case-drawing`, body: { version: 0, caseMm, places: [] } }
+    },
+    'post /api/kits/:id/case-views': async () => {
+      const { id, code } = await freeKit()
+      return { url: `/api/kits/${id}/case-views`, body: caseView(code) }
+    },
+    'delete /api/kits/:id/case-views/:viewId': async () => {
+      const { id, code } = await freeKit()
+      const body = caseView(code)
+      await ines.post(`/api/kits/${id}/case-views`, body)
+      return { url: `/api/kits/${id}/case-views/${body.id}` }
+    },
+    'get /api/branches/:id/spreads': get(`/api/branches/${branchId}/spreads`),
+    'get /api/branches/:id/spread': get(`/api/branches/${branchId}/spread?origin=a%20library`),
+    'post /api/branches/:id/spreads': async () => ({ url: `/api/branches/${branchId}/spreads`, body: told() }),
+    'delete /api/branches/:id/spreads/:spreadId': async () => {
+      const { spreads } = (await ines.post<Spreads>(`/api/branches/${branchId}/spreads`, told())).body
+      return { url: `/api/branches/${branchId}/spreads/${spreads.at(-1)?.id}` }
+    },
     'post /api/pictures': async () => ({ url: `/api/pictures?branchId=${branchId}`, file: picture }),
     'get /api/pictures/:id': get(`/api/pictures/${pictureId}`),
     'get /api/loans/:id/draft': get(`/api/loans/${sameLoan}/draft`),
@@ -363,6 +434,13 @@ export async function validRequests(server: Server, ines: Agent): Promise<Record
       url: `/api/guides/${await guide()}/messages`,
       body: report(),
     }),
+    'get /api/guides/:token/looks': async () => ({ url: `/api/guides/${await guide()}/looks` }),
+    'post /api/guides/:token/looks': async () => ({
+      url: `/api/guides/${await guide()}/looks`,
+      body: { key: randomUUID(), kind: 'finder', sunSafe: true, seen: null, distanceM: null },
+    }),
+    'get /api/kits/:id/glass-looks': get(`/api/kits/${same.code}/glass-looks`),
+    'get /api/kits/:id/remote-looks': get(`/api/kits/${same.code}/remote-looks`),
     'get /api/borrower-messages': get('/api/borrower-messages'),
     'post /api/borrower-messages/:id/seen': async () => {
       await server.agent().post(`/api/guides/${await guide()}/messages`, report())
@@ -486,6 +564,7 @@ export async function validRequests(server: Server, ines: Agent): Promise<Record
       const made = await ines.post<{ path: string }>(`/api/branches/${branchId}/feeds`, feed)
       return { url: made.body.path }
     },
+    'get /api/borrowers/:id/loans': async () => ({ url: `/api/borrowers/${await borrower()}/loans` }),
     'get /api/borrowers/:id': async () => ({ url: `/api/borrowers/${await borrower()}` }),
     'put /api/borrowers/:id': async () => ({
       url: `/api/borrowers/${await borrower()}`,
@@ -518,6 +597,7 @@ export async function validRequests(server: Server, ines: Agent): Promise<Record
     'get /api/logbook': get('/api/logbook'),
     'get /api/branches/:id/what-if': get(`/api/branches/${branchId}/what-if`),
     'get /api/kits/:id/story': get('/api/kits/M-12/story'),
+    'get /api/kits/:id/story/lines': get('/api/kits/M-12/story/lines?from=2026-01-01'),
     'post /api/branches/:id/bench-evenings': async () => ({
       url: `/api/branches/${branchId}/bench-evenings`,
       body: evening,

@@ -117,6 +117,11 @@ export function makeRouter(): Router {
             component: () => import('./areas/logbook/LogbookPage.vue'),
           },
           {
+            path: 'logbook/buying',
+            meta: { title: 'Buying and mending' },
+            component: () => import('./areas/logbook/BuyingPage.vue'),
+          },
+          {
             path: 'logbook/:code',
             meta: { title: 'A kit’s story' },
             component: () => import('./areas/logbook/KitStoryPage.vue'),
@@ -213,6 +218,11 @@ export function makeRouter(): Router {
             component: () => import('./areas/setup/DrawerPage.vue'),
           },
           {
+            path: 'setup/open-case/:code',
+            meta: { title: 'Open case' },
+            component: () => import('./areas/setup/open-case/OpenCasePage.vue'),
+          },
+          {
             path: 'setup/labels',
             meta: { title: 'Labels and cards' },
             component: () => import('./areas/setup/LabelsPage.vue'),
@@ -236,6 +246,11 @@ export function makeRouter(): Router {
                 },
               ]
             : []),
+          {
+            path: 'setup/archive',
+            meta: { title: 'Archive' },
+            component: () => import('./areas/setup/ArchivePage.vue'),
+          },
           {
             path: 'setup/watch',
             meta: { title: 'What is wrong' },

@@ -10,8 +10,11 @@ export interface Calculator<Name extends string = string, Input = never, Output 
   readonly run: (input: NoInfer<Input>) => NoInfer<Output>
   /** May take seconds: the server runs it in a worker with a time limit. */
   readonly heavy?: true
-  /** Fields that hold a picture: base64 over HTTP, `path` besides on the command line; decoded before the schema sees them. */
+  /** Fields that hold a picture: base64 over HTTP, `path` besides on the command line; decoded before the schema sees them.
+   * `a.b` lies inside `a`, and may hold a list. */
   readonly pictures?: readonly string[]
+  /** Marks of the open case are read from each picture, where they aren't given beside it. */
+  readonly caseMarks?: true
 }
 
 /** Writes one down with the types of its own name, input and output. */

@@ -10,6 +10,17 @@ const judge = {
   atUtc: '2026-03-12T18:00:00Z',
 }
 const blackPicture = { widthPx: 40, heightPx: 30, rgba: new Uint8Array(40 * 30 * 4) }
+const greyPicture = { widthPx: 200, heightPx: 150, rgba: new Uint8Array(200 * 150 * 4).fill(120) }
+/** Straight from above, one pixel to the millimetre. */
+const squareAt = (x: number, y: number) => [
+  [x, y],
+  [x + 46, y],
+  [x + 46, y + 46],
+  [x, y + 46],
+]
+const caseMarks = {
+  ...{ TL: squareAt(0, 0), TR: squareAt(154, 0), BR: squareAt(154, 104), BL: squareAt(0, 104) },
+}
 const good: Record<string, object> = {
   'optics.view': { apertureMm: 125, focalLengthMm: 600, eyepieceMm: 25, apparentFieldDeg: 50 },
   'collimation.quality': { apertureMm: 110, focalLengthMm: 480, axisErrorMm: 1.9 },
@@ -39,6 +50,7 @@ const good: Record<string, object> = {
   },
   'collimation.measurePhoto': { image: blackPicture, apertureMm: 110, focalLengthMm: 480 },
   'collimation.starTest': { image: blackPicture, apertureMm: 110, focalLengthMm: 480 },
+  'collimation.starJudge': { image: blackPicture, kind: 'refractor', apertureMm: 80, focalLengthMm: 640 },
   'collimation.repeat': { readings: [1, 2, 3].map((x) => ({ x: x / 10, y: 0 })) },
   'sky.sunSafety': {
     latitudeDeg: 52.3,
@@ -55,6 +67,16 @@ const good: Record<string, object> = {
     knobs: [{ name: 'side', angleDeg: 90, arcminPerTurn: 38, clockwise: 'towards' }],
   },
   'finder.verdict': { misalignmentArcmin: 20, trueFieldDeg: 1 },
+  'contents.compareCase': {
+    reference: {
+      images: [greyPicture, greyPicture, greyPicture],
+      marks: [caseMarks, caseMarks, caseMarks],
+      compartments: [{ id: 'a', outlineMm: squareAt(70, 50) }],
+      caseMm: { width: 200, height: 150 },
+    },
+    image: greyPicture,
+    marks: caseMarks,
+  },
   'readiness.judge': judge,
   'loans.freeSlots': {
     ...{ bookings: [{ from: '2026-04-01', until: '2026-04-14' }], from: '2026-04-13', until: '2026-05-10' },
@@ -88,6 +110,15 @@ const good: Record<string, object> = {
   'mount.side': { latitudeDeg: 52, hourAngleHours: -3.5 },
   'mount.poleStar': { latitudeDeg: 52.3, longitudeDeg: 0.1, atUtc: '2026-04-17T21:00:00Z' },
   'mount.polarDrift': { errorDeg: 1 },
+  'mount.vibration': {
+    samples: Array.from({ length: 120 }, (_, i) => ({
+      tS: i / 60,
+      accelMps2: Math.exp(-i / 60) * Math.cos((i / 60) * 2 * Math.PI * 4),
+    })),
+  },
+  'mount.reach': {
+    ...{ pivotHeightMm: 1200, pivotToEyepieceMm: 420, eyepieceOffsetMm: 140, rollDeg: 30, altitudeDeg: 60 },
+  },
   'mount.controllerEntries': {
     zone: 'Europe/London',
     local: '2026-04-17T22:00',

@@ -1,21 +1,10 @@
-import type { Picture } from '@binoculum/core'
 import { z } from 'zod'
+import { pictureSchema, positive } from './shapes.ts'
 
 /** What the collimation's calculations take and give. */
 
-const positive = z.number().positive()
 export const pointSchema = z.object({ x: z.number(), y: z.number() })
 const strictPoint = z.strictObject({ x: z.number(), y: z.number() })
-
-/** Pixels, decoded by whoever holds the file: core functions never read files. */
-export const pictureSchema = z.custom<Picture>(
-  (value) =>
-    typeof value === 'object' &&
-    value !== null &&
-    'rgba' in value &&
-    (value.rgba instanceof Uint8Array || value.rgba instanceof Uint8ClampedArray),
-  'send the picture: its file as base64 here, or on the command line its place as path',
-)
 
 const turn = z.object({ name: z.string(), turns: z.number() })
 const clockwiseWay = z.enum(['clockwise', 'anticlockwise'])
@@ -137,6 +126,25 @@ export const starTestedSchema = z.object({
   confidence: z.number(),
   refused: z.enum(['too-dark', 'no-disc', 'no-dark-middle', 'too-small', 'cut-off']).nullable(),
   warnings: z.array(z.string()),
+})
+
+export const starJudgeInputSchema = z.strictObject({
+  image: pictureSchema,
+  kind: z.enum(['refractor', 'maksutov']),
+  apertureMm: positive,
+  focalLengthMm: positive,
+  obstructionFraction: z.number().min(0).lt(1).optional(),
+  otherSide: pictureSchema.optional(),
+})
+
+export const starJudgedSchema = z.object({
+  disc: starCircle,
+  ringOffsetFraction: pointSchema,
+  axisRatio: z.number(),
+  axisDeg: z.number(),
+  verdict: z.enum(['fit', 'watch', 'workshop']),
+  refused: z.enum(['too-dark', 'too-small', 'cut-off', 'no-disc', 'no-rings']).nullable(),
+  warnings: z.array(z.enum(['one-sided', 'other-side-unreadable', 'sides-differ', 'oval-stays', 'noisy'])),
 })
 
 export const repeatInputSchema = z.strictObject({

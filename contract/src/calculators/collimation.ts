@@ -5,6 +5,7 @@ import {
   measurePhoto,
   secondaryTurns,
   secondaryTurnSentences,
+  starJudge,
   starTest,
 } from '@binoculum/core'
 import { z } from 'zod'
@@ -16,6 +17,8 @@ import {
   repeatSchema,
   secondaryInputSchema,
   secondarySchema,
+  starJudgedSchema,
+  starJudgeInputSchema,
   starTestedSchema,
   starTestInputSchema,
   turnsInputSchema,
@@ -80,6 +83,19 @@ export const collimationCalculators = [
     input: starTestInputSchema,
     output: starTestedSchema,
     run: (input) => starTest(input) as z.infer<typeof starTestedSchema>,
+    heavy: true,
+    pictures: ['image', 'otherSide'],
+  }),
+  calculator({
+    name: 'collimation.starJudge',
+    summary: 'whether a lens or a closed tube is fit, from a star a little out of focus; never a screw',
+    sources: ['Seidel terms, Born & Wolf §5.3, §9.2', 'checked against diffraction pictures of known aberrations'],
+    input: starJudgeInputSchema,
+    output: starJudgedSchema,
+    run: (input) => {
+      const judged = starJudge(input)
+      return { ...judged, warnings: [...judged.warnings] }
+    },
     heavy: true,
     pictures: ['image', 'otherSide'],
   }),

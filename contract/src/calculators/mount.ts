@@ -3,11 +3,13 @@ import {
   headMomentGmm,
   mountBalance,
   mountLoad,
+  mountReach,
   polarDrift,
   poleStar,
   sideOfMount,
   tubeRoll,
   tubeShift,
+  vibration,
 } from '@binoculum/core'
 import { z } from 'zod'
 import { calculator } from './calculator.ts'
@@ -135,5 +137,47 @@ export const mountCalculators = [
     input: controllerInputSchema,
     output: controllerAnswerSchema,
     run: (input) => controllerEntries(input) as z.infer<typeof controllerAnswerSchema>,
+  }),
+  calculator({
+    name: 'mount.vibration',
+    summary: 'how a stand swings after a tap, and when it is still',
+    sources: ['exact solution of the damped oscillator'],
+    input: z.strictObject({
+      samples: z.array(z.strictObject({ tS: z.number(), accelMps2: z.number() })).max(20_000),
+      stillFraction: z.number().gt(0).lt(1).optional(),
+    }),
+    output: z.object({
+      frequencyHz: z.number().nullable(),
+      dampingRatio: z.number().nullable(),
+      settleS: z.number().nullable(),
+      refused: z.enum(['no-tap', 'too-few', 'saturated']).nullable(),
+      warnings: z.array(z.enum(['gaps', 'slow-sampling', 'longer-than-recorded', 'disturbed'])),
+    }),
+    run: (input) => {
+      const told = vibration(input)
+      return { ...told, warnings: [...told.warnings] }
+    },
+    heavy: true,
+  }),
+  calculator({
+    name: 'mount.reach',
+    summary: 'how high the eyepiece stands, and from where one looks into it',
+    sources: ['geometry', 'heights of the eye: common practice, no source'],
+    input: z.strictObject({
+      pivotHeightMm: positive,
+      pivotToEyepieceMm: z.number(),
+      eyepieceOffsetMm: z.number(),
+      rollDeg: z.number(),
+      altitudeDeg: z.number().min(-90).max(90),
+      standingEyeMm: positive.optional(),
+      seatedEyeMm: positive.optional(),
+      kneelingEyeMm: positive.optional(),
+    }),
+    output: z.object({
+      eyepieceHeightMm: z.number(),
+      posture: z.enum(['standing', 'seated', 'kneeling', 'step']),
+      differenceMm: z.number(),
+    }),
+    run: mountReach,
   }),
 ] as const

@@ -6,6 +6,7 @@ import { finderCalculators } from './finder.ts'
 import { guidesCalculators } from './guides.ts'
 import { loansCalculators } from './loans.ts'
 import { mountCalculators } from './mount.ts'
+import { openCaseCalculators } from './open-case.ts'
 import { opticsCalculators } from './optics.ts'
 import { readinessCalculators } from './readiness.ts'
 import { skyCalculators } from './sky.ts'
@@ -20,6 +21,7 @@ const register = [
   ...mountCalculators,
   ...finderCalculators,
   ...contentsCalculators,
+  ...openCaseCalculators,
   ...readinessCalculators,
   ...loansCalculators,
   ...trendsCalculators,

@@ -1,3 +1,4 @@
+import type { Picture } from '@binoculum/core'
 import { z } from 'zod'
 
 /** Shapes that several features' calculations take or give. */
@@ -17,3 +18,13 @@ export const alignmentStar = z.object({
   magnitude: z.number(),
   hourAngleHours: z.number(),
 })
+
+/** Pixels, decoded by whoever holds the file: core functions never read files. */
+export const pictureSchema = z.custom<Picture>(
+  (value) =>
+    typeof value === 'object' &&
+    value !== null &&
+    'rgba' in value &&
+    (value.rgba instanceof Uint8Array || value.rgba instanceof Uint8ClampedArray),
+  'send the picture: its file as base64 here, or on the command line its place as path',
+)

@@ -18,15 +18,21 @@ export type BenchSkill = (typeof benchSkills)[number]
 const skillOfKind: Readonly<Record<ReadingKind, BenchSkill>> = {
   glass: 'glass',
   stand: 'assembly',
+  shake: 'assembly',
   mount: 'assembly',
   tube: 'assembly',
   'fit-out': 'assembly',
   balance: 'balance',
+  'let-go': 'balance',
   place: 'place',
+  alignment: 'place',
+  polar: 'place',
   collimation: 'collimation',
   repeat: 'mending',
   star: 'star',
   finder: 'finder',
+  focus: 'finder',
+  power: 'assembly',
   pack: 'pack',
 }
 

@@ -4,6 +4,7 @@ import { learnFrom, readingsFromStation, repeatVerdictOf, type CheckedKit, type 
 
 const kit: CheckedKit = {
   apertureMm: 110,
+  focalLengthMm: 480,
   primaryFocalLengthMm: 480,
   mirrorFigure: 'paraboloid',
   peepholeOutsideFocusMm: 0,
@@ -159,5 +160,83 @@ describe('a tube that slides, opened again and again', () => {
     const wild = [-9, 0, 9, 4, -6].map((x) => ({ x, y: -x }))
     expect(repeatVerdictOf(kinds(wild))).toBe('mend')
     expect(repeatVerdictOf([])).toBeNull()
+  })
+})
+
+it('a shake is kept in seconds as found and as left, against what looking forgives', () => {
+  const shake = { asFoundS: 4.2, asLeftS: 1.8, way: 'sensor' as const }
+  const steps = [{ key: 'k', title: 't', phase: 'stand' as const, asFound: 'fine' as const, asLeft: 'fine' as const }]
+  const readings = readingsFromStation({ station: 'assembly', steps, shake }, kit)
+  expect(readings.find(({ kind }) => kind === 'shake')).toEqual({
+    ...{ kind: 'shake', asFound: 4.2, asLeft: 1.8, limit: 3, good: 2, unit: 's', source: 'measured' },
+  })
+  expect(readingsFromStation({ station: 'assembly', steps }, kit).some(({ kind }) => kind === 'shake')).toBe(false)
+})
+
+describe('focus', () => {
+  const state = (drawtubeMm: number | null, rack: 'smooth' | 'stiff' | 'slips' = 'smooth') => ({
+    looks: [{ chain: 'Eyepiece 23 mm', eyepieceMm: 23, drawtubeMm }],
+    rack,
+  })
+  const read = (asFound: ReturnType<typeof state>, asLeft = asFound, distanceM: number | null = null) =>
+    readingsFromStation({ station: 'focus', travelMm: 50, distanceM, asFound, asLeft }, kit)[0]
+  it('one that never gets sharp is not fine; found and left are told apart', () => {
+    expect(read(state(25))).toMatchObject({ kind: 'focus', asFound: 0, asLeft: 0, limit: 0, source: 'measured' })
+    expect(read(state(null), state(25))).toMatchObject({ asFound: 1, asLeft: 0 })
+  })
+  it('a rack that slips is not fine though all come to focus; a stiff one is', () => {
+    expect(read(state(25, 'slips'))).toMatchObject({ asFound: 1 })
+    expect(read(state(25, 'stiff'))).toMatchObject({ asFound: 0 })
+  })
+  it('sharp on a lamp near by, and short of a star: 480 mm at 10 m lie 24 mm further out', () => {
+    expect(read(state(20), state(20), 10)).toMatchObject({ asFound: 1 })
+    expect(read(state(40), state(40), 10)).toMatchObject({ asFound: 0 })
+  })
+})
+
+describe('power', () => {
+  const rest = { chemistry: 'lead', cellCount: 6, capacityAh: 7, drawA: 0.35, neededHours: 6 } as const
+  it('low as found, charged as left: not fine, then fine', () => {
+    const given = { asFound: { way: 'gauge', step: 1, of: 4 }, asLeft: { way: 'gauge', step: 4, of: 4 } } as const
+    expect(readingsFromStation({ station: 'power', ...rest, ...given }, kit)).toEqual([
+      expect.objectContaining({ kind: 'power', asFound: 1, asLeft: 0, unit: 'judged' }),
+    ])
+  })
+  it('volts of other cells are no reading', () => {
+    const volts = { way: 'volts', volts: 3 } as const
+    expect(() => readingsFromStation({ station: 'power', ...rest, asFound: volts, asLeft: volts }, kit)).toThrow(
+      'kind of cells',
+    )
+  })
+})
+
+describe('what lining up came to', () => {
+  const keyed = { station: 'place', way: 'keyed', asFound: 'fine', asLeft: 'fine' } as const
+  const landings = (place: 'middle' | 'outside') => ({
+    landings: [{ object: 'Vega', place, asideDeg: null }],
+    pattern: 'none' as const,
+  })
+  it('a scale nobody read says nothing; what was watched does', () => {
+    const drift = { asFound: [], asLeft: [], latitudeDeg: 52 }
+    expect(readingsFromStation({ station: 'place', way: 'watched' }, kit)).toEqual([])
+    expect(() => readingsFromStation({ station: 'place', way: 'watched', drift }, kit)).toThrow('one star')
+  })
+  it('nobody looked: nothing but that it was keyed in', () => {
+    expect(readingsFromStation(keyed, kit).map(({ kind }) => kind)).toEqual(['place'])
+  })
+  it('a third object outside, then in the middle: against the lowest field', () => {
+    const given = { ...keyed, landings: { asFound: landings('outside'), asLeft: landings('middle') } }
+    const reading = readingsFromStation(given, kit).find(({ kind }) => kind === 'alignment')
+    expect(reading?.unit).toBe('deg')
+    expect(reading?.asFound).toBeGreaterThan(reading?.limit ?? Infinity)
+    expect(reading?.asLeft).toBeLessThan(reading?.good ?? 0)
+  })
+  it('a star that drifts 1′ in five minutes: the axis is 45.8′ off; a quarter of it after its bolts', () => {
+    const watch = (northArcmin: number) => [{ at: 'meridian', northArcmin, minutes: 5 } as const]
+    const drift = { asFound: watch(-1), asLeft: watch(-0.25), latitudeDeg: 52 }
+    const reading = readingsFromStation({ ...keyed, drift }, kit).find(({ kind }) => kind === 'polar')
+    expect(reading?.asFound).toBeCloseTo(45.8, 0)
+    expect(reading).toMatchObject({ limit: 120, good: 30, unit: 'arcmin', source: 'measured' })
+    expect(reading?.asLeft).toBeCloseTo((reading?.asFound ?? 0) / 4, 9)
   })
 })

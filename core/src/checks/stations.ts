@@ -1,5 +1,10 @@
 import { eyeOffsetMm, type EyePlace } from '../collimation/mirror-data.ts'
 import { axisErrorFromOffset, offsetInCellFrame } from '../collimation/offset.ts'
+import { alignmentResult, type Landing, type LandingPattern } from '../mount/alignment-result.ts'
+import { polarErrorFromDrift, type DriftWatch } from '../mount/polar-test.ts'
+import { focusReach, type FocusLook } from '../optics/focus-reach.ts'
+import { letGoAdvice, type LetGo } from './let-go.ts'
+import { chargeLeft, powerVerdict, type Chemistry, type PowerNeed, type PowerReading } from './power.ts'
 import { collimationRepeat, FEWEST_OPENINGS, type RepeatVerdict } from '../collimation/repeat.ts'
 import { collimationQuality, type MirrorFigure } from '../collimation/quality.ts'
 import {
@@ -19,7 +24,11 @@ import { lengthOf, type PointXY } from '../shared/angles.ts'
 /** What a bench station writes down, as found and as left. */
 export type StationReading =
   | { readonly station: 'glass' | 'star' | 'pack'; readonly asFound: Judged; readonly asLeft: Judged }
-  | { readonly station: 'assembly'; readonly steps: readonly StepFinding[] }
+  | {
+      readonly station: 'assembly'
+      readonly steps: readonly StepFinding[]
+      readonly shake?: ShakeReading | null | undefined
+    }
   | BalanceReading
   | PlaceReading
   | {
@@ -30,6 +39,9 @@ export type StationReading =
       readonly openings?: readonly PointXY[] | undefined
     }
   | { readonly station: 'finder'; readonly asFound: FinderReading; readonly asLeft: FinderReading }
+  | { readonly station: 'let-go'; readonly asFound: readonly LetGo[]; readonly asLeft: readonly LetGo[] }
+  | FocusReading
+  | PowerStationReading
 
 export type Judged = 'fine' | 'not-fine'
 
@@ -59,8 +71,50 @@ export type BalanceReading =
       readonly asLeft: { readonly hangG: number }
     }
 
+/** Where each eyepiece came to focus on the drawtube, and how the rack feels. */
+export interface FocusReading {
+  readonly station: 'focus'
+  readonly travelMm: number
+  /** Of what was looked at; null for a star. */
+  readonly distanceM: number | null
+  readonly asFound: FocusState
+  readonly asLeft: FocusState
+}
+export interface FocusState {
+  readonly looks: readonly FocusLook[]
+  readonly rack: 'smooth' | 'stiff' | 'slips'
+}
+
+/** What the mount's cells hold, against what a loan asks for. */
+export interface PowerStationReading extends PowerNeed {
+  readonly station: 'power'
+  readonly chemistry: Chemistry
+  readonly cellCount: number
+  readonly asFound: PowerReading
+  readonly asLeft: PowerReading
+}
+
+/** How long the tube trembles after a tap, before and after what was loose was tightened. */
+export interface ShakeReading {
+  readonly asFoundS: number
+  readonly asLeftS: number
+  readonly way: 'sensor' | 'stopwatch'
+}
+
+/** What lining up came to: where objects landed that a controller went to, and how stars drifted. Null where nobody looked. */
+export interface AfterLiningUp {
+  readonly landings?:
+    FoundLeft<{ readonly landings: readonly Landing[]; readonly pattern: LandingPattern }> | null | undefined
+  readonly drift?: (FoundLeft<readonly DriftWatch[]> & { readonly latitudeDeg: number }) | null | undefined
+}
+interface FoundLeft<T> {
+  readonly asFound: T
+  readonly asLeft: T
+}
+
 /** What the head's scale stands at against the place's latitude; or that a controller was keyed in and lined up. */
-export type PlaceReading =
+export type PlaceReading = AfterLiningUp & PlaceSetting
+type PlaceSetting =
   | {
       readonly station: 'place'
       readonly way: 'latitude'
@@ -69,6 +123,8 @@ export type PlaceReading =
       readonly asLeft: { readonly setDeg: number }
     }
   | { readonly station: 'place'; readonly way: 'keyed'; readonly asFound: Judged; readonly asLeft: Judged }
+  /** Its scale wasn't read: only what lining up came to. */
+  | { readonly station: 'place'; readonly way: 'watched' }
 
 /** How the primary was looked at. Typed: mark from the peephole's reflection, mm on the primary, and its clock direction with
  * the open end at 12. By eye: the same on a coarse scale. From a picture: the axis error in the cell's frame. */
@@ -90,6 +146,7 @@ export type FinderReading =
 /** What the stations need to know of the kit. */
 export interface CheckedKit {
   readonly apertureMm: number
+  readonly focalLengthMm: number
   readonly primaryFocalLengthMm: number
   readonly mirrorFigure: MirrorFigure
   readonly peepholeOutsideFocusMm: number
@@ -109,7 +166,7 @@ export interface KeptReading {
   readonly asLeft: number
   readonly limit: number
   readonly good: number | null
-  readonly unit: 'mm' | 'arcmin' | 'deg' | 'judged'
+  readonly unit: 'mm' | 'arcmin' | 'deg' | 's' | 'judged'
   readonly source: ReadingSource
   /** Half-width of what it may be wrong by. */
   readonly uncertainty?: number | undefined
@@ -118,6 +175,8 @@ export interface KeptReading {
   readonly asLeftAt?: PointXY | undefined
 }
 
+/** A good stand is still within two seconds of a tap, a usable one within three. Common practice, no source. */
+export const SHAKE_LIMITS_S = { limit: 3, good: 2 } as const
 /** Balance within 10 mm of the shaft's right place (INTERFACE, default policy). */
 const BALANCE_LIMIT_MM = 10
 /** By eye, for looking: two degrees cost half a degree of drift in an hour. Common practice, no source. */
@@ -135,11 +194,19 @@ export function readingsFromStation(reading: StationReading, kit: CheckedKit): r
     case 'finder':
       return [finderReading(reading.asFound, reading.asLeft, kit)]
     case 'assembly':
-      return assemblyReadings(reading.steps)
+      return [...assemblyReadings(reading.steps), ...shakeReadings(reading.shake ?? null)]
     case 'balance':
       return balanceReadings(reading, kit.onMount)
     case 'place':
-      return [placeReading(reading)]
+      return [...(reading.way === 'watched' ? [] : [placeReading(reading)]), ...afterLiningUp(reading, kit)]
+    case 'let-go': {
+      const stays = (looks: readonly LetGo[]) => letGoAdvice(looks) === 'stays'
+      return [judgedReading('let-go', stays(reading.asFound), stays(reading.asLeft))]
+    }
+    case 'focus':
+      return [focusReading(reading, kit)]
+    case 'power':
+      return [powerReading(reading)]
     default:
       return [judgedReading(reading.station, reading.asFound === 'fine', reading.asLeft === 'fine')]
   }
@@ -154,6 +221,52 @@ const judgedReading = (kind: ReadingKind, foundFine: boolean, leftFine: boolean)
   unit: 'judged',
   source: 'judged',
 })
+
+/** By eye a degree or two is fine; half a degree lets a driven mount keep a star for an evening. Common practice, no source. */
+export const POLAR_LIMITS_ARCMIN = { limit: 120, good: 30 } as const
+
+function afterLiningUp(
+  { landings, drift }: AfterLiningUp,
+  { lowestFieldDeg: fieldDeg }: CheckedKit,
+): readonly KeptReading[] {
+  const readings: KeptReading[] = []
+  if (landings) {
+    const found = alignmentResult({ fieldDeg, ...landings.asFound })
+    const left = alignmentResult({ fieldDeg, ...landings.asLeft })
+    readings.push({
+      ...{
+        kind: 'alignment',
+        asFound: found.worstDeg,
+        asLeft: left.worstDeg,
+        limit: left.limitDeg,
+        good: left.goodDeg,
+      },
+      ...{ unit: 'deg', source: 'typed' },
+    })
+  }
+  if (drift) {
+    const off = (watches: readonly DriftWatch[]) =>
+      polarErrorFromDrift({ watches, latitudeDeg: drift.latitudeDeg }).lengthArcmin
+    readings.push({
+      ...{ kind: 'polar', asFound: off(drift.asFound), asLeft: off(drift.asLeft), ...POLAR_LIMITS_ARCMIN },
+      ...{ unit: 'arcmin', source: 'measured' },
+    })
+  }
+  return readings
+}
+
+function focusReading(reading: FocusReading, { focalLengthMm }: CheckedKit): KeptReading {
+  const { travelMm, distanceM } = reading
+  const fine = ({ looks, rack }: FocusState) =>
+    rack !== 'slips' &&
+    looks.every((look) => focusReach(look, { focalLengthMm, travelMm, distanceM }).reaches !== 'no')
+  return { ...judgedReading('focus', fine(reading.asFound), fine(reading.asLeft)), source: 'measured' }
+}
+
+function powerReading(reading: PowerStationReading): KeptReading {
+  const fine = (state: PowerReading) => powerVerdict(chargeLeft(state, reading), reading).isEnough
+  return { ...judgedReading('power', fine(reading.asFound), fine(reading.asLeft)), source: 'measured' }
+}
 
 const assembled: readonly Exclude<Phase, 'unpack'>[] = ['stand', 'mount', 'tube', 'fit-out']
 
@@ -170,6 +283,14 @@ function assemblyReadings(steps: readonly StepFinding[]): readonly KeptReading[]
       ),
     ]
   })
+}
+
+function shakeReadings(shake: ShakeReading | null): readonly KeptReading[] {
+  if (!shake) return []
+  const { asFoundS, asLeftS, way } = shake
+  const source = way === 'sensor' ? 'measured' : 'typed'
+  const { limit, good } = SHAKE_LIMITS_S
+  return [{ kind: 'shake', asFound: asFoundS, asLeft: asLeftS, limit, good, unit: 's', source }]
 }
 
 /** Where the stack stands and where it belongs, for one length of bare shaft. Null where there is nothing to reckon with. */
@@ -207,7 +328,7 @@ export function learnFrom(reading: BalanceReading, kit: KitOnMount): number | nu
   return learntHeadMoment(kit, reading.on, positionMm)
 }
 
-function placeReading(reading: PlaceReading): KeptReading {
+function placeReading(reading: Exclude<PlaceReading, { readonly way: 'watched' }>): KeptReading {
   if (reading.way === 'keyed') return judgedReading('place', reading.asFound === 'fine', reading.asLeft === 'fine')
   const off = ({ setDeg }: { readonly setDeg: number }) => Math.abs(setDeg - Math.abs(reading.latitudeDeg))
   return {

@@ -85,6 +85,39 @@ export const primaryCellOf = (mirror: MirrorData, primaryFocalLengthMm: number):
     clockwise: mirror.cell.clockwise,
   }
 
+/** What measuring a picture through the peephole needs of a tube; what its mirrors don't tell is left out. */
+export const photoSizesOf = (
+  mirror: MirrorData | null,
+  optics: {
+    readonly apertureMm: number
+    readonly primaryFocalLengthMm: number
+    readonly peepholeOutsideFocusMm: number
+  },
+) => ({
+  apertureMm: optics.apertureMm,
+  focalLengthMm: optics.primaryFocalLengthMm,
+  peepholeOutsideFocusMm: optics.peepholeOutsideFocusMm,
+  ...(mirror && {
+    capRingDiameterMm: mirror.cap.ringDiameterMm,
+    drawtubeInnerDiameterMm: mirror.drawtube.innerDiameterMm,
+    secondaryMinorAxisMm: mirror.secondary.minorAxisMm,
+    ...(mirror.mark && { markOuterDiameterMm: mirror.mark.outerDiameterMm }),
+  }),
+})
+
+/** What measuring a star out of focus needs of a tube. */
+export const starSizesOf = (
+  mirror: MirrorData | null,
+  optics: { readonly apertureMm: number; readonly primaryFocalLengthMm: number },
+) => ({
+  apertureMm: optics.apertureMm,
+  focalLengthMm: optics.primaryFocalLengthMm,
+  ...(mirror && {
+    secondaryMinorAxisMm: mirror.secondary.minorAxisMm,
+    secondaryOffsetMm: mirror.secondary.offsetMm,
+  }),
+})
+
 /** A vector of the cell's frame as it shows in the view with the open end up: x right, y down. */
 export const inView = ({ x, y }: { readonly x: number; readonly y: number }) => ({ x: y + 0, y: -x + 0 })
 

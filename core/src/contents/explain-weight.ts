@@ -1,4 +1,5 @@
 import { requireFinite, requireNotNegative, requirePositive } from '../shared/require.ts'
+import { lossChanceSeen } from './loss-chance.ts'
 import type { Explanation, ExplainWeightInput, WeightExplained } from './weighing.ts'
 import { DEFAULT_LOSS_CHANCE, DEFAULT_TOGETHER_CHANCE, groupWeight, loadsOf, WHOLE } from './weight-loads.ts'
 import { countSets, tryAllSets, type SetBounds, type WeightSet } from './weight-sets.ts'
@@ -33,7 +34,7 @@ export function explainWeight(
 ): WeightExplained {
   const { maxMissing = MAX_MISSING, maxSwaps = MAX_SWAPS, limit = LIMIT, foreign = [] } = input
   checkInput(input)
-  const loads = loadsOf(input)
+  const loads = loadsOf(asSeen(input))
   const bounds: SetBounds = { foreign, maxMissing, maxSwaps, limit, groups: loads.length }
   const sets = loads.reduce((sum, load) => sum + countSets(load, bounds), 0)
   if (sets > MOST_SETS)
@@ -57,6 +58,18 @@ export function explainWeight(
     explanations,
     restProbability: Math.max(0, 1 - explanations.reduce((total, { probability }) => total + probability, 0)),
   }
+}
+
+/** What a picture says of a place is weighed in before the scale is asked. */
+function asSeen(input: ExplainWeightInput): ExplainWeightInput {
+  const seen = new Map((input.known?.different ?? []).map(({ id, chance }) => [id, chance]))
+  if (seen.size === 0) return input
+  const parts = input.parts.map((part) => {
+    const chance = seen.get(part.id)
+    if (chance === undefined) return part
+    return { ...part, lossChanceFraction: lossChanceSeen(part.lossChanceFraction ?? DEFAULT_LOSS_CHANCE, chance) }
+  })
+  return { ...input, parts }
 }
 
 /** The likeliest explanations of these groups' weights, best first. */
@@ -142,6 +155,9 @@ function checkKnown(
     if (!parts.some((part) => part.id === id) || !foreign.some((thing) => thing.id === by))
       throw new RangeError(`known.swapped: ${id} by ${by} names no part or no foreign part`)
   const swapped = (id: string) => (known?.swapped ?? []).filter((swap) => swap.id === id).length
+  for (const { id, chance } of known?.different ?? [])
+    if (!parts.some((part) => part.id === id) || !(chance >= 0 && chance <= 1))
+      throw new RangeError(`known.different: ${id} names no part, or ${chance} is no chance`)
   for (const { id, count } of known?.missing ?? []) {
     const most = (parts.find((part) => part.id === id)?.count ?? 0) - swapped(id)
     if (!(Number.isInteger(count) && count >= 0 && count <= most))

@@ -19,6 +19,8 @@ export interface WeighedLine {
   /** The thing of another kit that lies in its place, where it was recognised. */
   readonly wrongItemId?: string | null | undefined
   readonly lossChanceFraction: number
+  /** What a picture of the open case says of its place; none taken: null. */
+  readonly chanceDifferent?: number | null | undefined
 }
 
 /** The marked card as a question to `explainWeight`: what is missing is known, what is ticked is unlikely to be gone.
@@ -58,7 +60,8 @@ export function weighInInput(given: {
     })),
     weighings,
     foreign,
-    known: { missing, swapped },
+    // Who has looked knows more than the picture.
+    known: { missing, swapped, different: lines.flatMap(seenByCamera) },
   }
 }
 
@@ -203,3 +206,6 @@ export function correctedMasses(
 }
 
 const isOn = (load: Load, id: string) => load.items.some((item) => item.id === id)
+
+const seenByCamera = ({ id, mark, chanceDifferent }: WeighedLine) =>
+  mark === 'unseen' && typeof chanceDifferent === 'number' ? [{ id, chance: chanceDifferent }] : []

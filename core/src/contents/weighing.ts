@@ -48,7 +48,14 @@ export interface ExplainWeightInput {
   readonly weighings: readonly Weighing[]
   readonly foreign?: readonly ForeignPart[] | undefined
   /** What was seen already. It is allowed for in the expected mass; explanations name only what goes beyond it. */
-  readonly known?: { readonly missing: readonly PartCount[]; readonly swapped: readonly Swap[] } | undefined
+  readonly known?:
+    | {
+        readonly missing: readonly PartCount[]
+        readonly swapped: readonly Swap[]
+        /** How likely a picture says that a part's place differs: 0.5 says nothing. */
+        readonly different?: readonly { readonly id: string; readonly chance: number }[] | undefined
+      }
+    | undefined
   readonly maxMissing?: number | undefined
   readonly maxSwaps?: number | undefined
   readonly limit?: number | undefined

@@ -93,10 +93,22 @@ function turningBoards(radiusMm: number): readonly Solid[] {
 }
 const BOARDS_TOP_MM = PAD_MM + 2 * BOARD_MM + BOARD_GAP_MM
 
+/** Where the tube tips, on each of these stands: the tube must always pass straight up. */
+export const tabletopPivot = (kit: KitDimensions): Vector3 => [
+  0,
+  BOARDS_TOP_MM + Math.hypot(rearMm(kit), kit.tubeDiameterMm / 2) + 22,
+  0,
+]
+export const rockerPivot = (kit: KitDimensions): Vector3 => [
+  0,
+  BOARDS_TOP_MM + Math.hypot(rearMm(kit), kit.tubeDiameterMm / 2) + 34,
+  0,
+]
+
 /** One arm on a turning base that stands on a table. */
 export function tabletopKit(kit: KitDimensions, { altitudeDeg }: { readonly altitudeDeg: number }): KitPlaces {
   const R = kit.tubeDiameterMm / 2
-  const pivot: Vector3 = [0, BOARDS_TOP_MM + Math.hypot(rearMm(kit), R) + 22, 0]
+  const pivot = tabletopPivot(kit)
   const boardR = R + 70
   const armZ = R + 30
   const knob = add(pivot, [0, 0, armZ + BOARD_MM / 2])
@@ -121,7 +133,7 @@ export function tabletopKit(kit: KitDimensions, { altitudeDeg }: { readonly alti
 /** A rocker on the ground: two side boards with half-round cradles, a low front board, round discs on the tube. */
 export function rockerKit(kit: KitDimensions, { altitudeDeg }: { readonly altitudeDeg: number }): KitPlaces {
   const R = kit.tubeDiameterMm / 2
-  const pivot: Vector3 = [0, BOARDS_TOP_MM + Math.hypot(rearMm(kit), R) + 34, 0]
+  const pivot = rockerPivot(kit)
   const boardR = R + 120
   const sideZ = R + 26
   const halfW = R + 34
@@ -174,17 +186,25 @@ export function rockerKit(kit: KitDimensions, { altitudeDeg }: { readonly altitu
   })
 }
 
+interface ArmOnLegs {
+  readonly arms: 1 | 2
+  readonly driven: boolean
+}
+const armBaseTopMm = (kit: KitDimensions, { driven }: ArmOnLegs) => kit.standHeightMm + (driven ? 74 : 40)
+const bodyWidthMm = (kit: KitDimensions) => (kit.kind === 'maksutov' ? 78 : 26)
+export function armPivot(kit: KitDimensions, given: ArmOnLegs): Vector3 {
+  const rear = rearMm(kit)
+  const clear =
+    given.arms === 2 ? Math.hypot(rear, bodyWidthMm(kit)) + 28 + 12 : Math.hypot(rear, kit.tubeDiameterMm / 2) + 22
+  return [0, armBaseTopMm(kit, given) + clear, 0]
+}
+
 /** One arm, or a fork, on a tripod; a drive base and a hand controller where motors turn it. */
-export function armOnLegsKit(
-  kit: KitDimensions,
-  given: { readonly altitudeDeg: number; readonly arms: 1 | 2; readonly driven: boolean },
-): KitPlaces {
+export function armOnLegsKit(kit: KitDimensions, given: ArmOnLegs & { readonly altitudeDeg: number }): KitPlaces {
   const R = kit.tubeDiameterMm / 2
   const hinge = kit.standHeightMm
-  const baseTop = hinge + (given.driven ? 74 : 40)
-  const widthMm = kit.kind === 'maksutov' ? 78 : 26
-  const clear = given.arms === 2 ? Math.hypot(rearMm(kit), widthMm) + 28 + 12 : Math.hypot(rearMm(kit), R) + 22
-  const pivot: Vector3 = [0, baseTop + clear, 0]
+  const baseTop = armBaseTopMm(kit, given)
+  const pivot = armPivot(kit, given)
   const armZ = R + 26
   const stand = tripod({ hingeMm: hinge })
   const hands = given.arms === 2 ? ([-1, 1] as const) : ([1] as const)
@@ -233,18 +253,24 @@ export function armOnLegsKit(
 
 const HAND_X_MM = 240
 
+/** A pan head's own joint, the platform square to the tube above it, and the tube's axis on that. */
+function panHeadPoints(kit: KitDimensions, altitudeDeg: number) {
+  const joint: Vector3 = [0, kit.standHeightMm + 96, 0]
+  const tube = direction(altitudeDeg)
+  const up = turned(tube, level, 90)
+  const platform = along(joint, up, 34)
+  return { joint, tube, up, platform, pivot: along(platform, up, kit.tubeDiameterMm / 2 + 22) }
+}
+export const panHeadPivot = (kit: KitDimensions, { altitudeDeg }: { readonly altitudeDeg: number }): Vector3 =>
+  panHeadPoints(kit, altitudeDeg).pivot
+
 /** A pan head on a photo tripod's column; the tube's foot on its platform. */
 export function panHeadKit(kit: KitDimensions, { altitudeDeg }: { readonly altitudeDeg: number }): KitPlaces {
-  const R = kit.tubeDiameterMm / 2
   const hinge = kit.standHeightMm
   const stand = tripod({ hingeMm: hinge, spreadDeg: 22, brace: true, thick: 0.82 })
   // Its brace unfolds with the legs: no step of its own.
   const standing = stand.solids.map((solid) => ({ ...solid, part: 'legs' }))
-  const joint: Vector3 = [0, hinge + 96, 0]
-  const tube = direction(altitudeDeg)
-  const up = turned(tube, level, 90)
-  const platform = along(joint, up, 34)
-  const pivot = along(platform, up, R + 22)
+  const { joint, tube, up, platform, pivot } = panHeadPoints(kit, altitudeDeg)
   const handleFrom = along(joint, tube, -24)
   const handleEnd = add(along(handleFrom, tube, -150), [0, -84, 60])
   return altazimuthPlaces(kit, {
@@ -276,6 +302,6 @@ export function panHeadKit(kit: KitDimensions, { altitudeDeg }: { readonly altit
         ],
       }),
     ],
-    at: { tray: stand.tray, head: [0, hinge + 66, 0], clamp: along(joint, up, 20) },
+    at: { tray: stand.tray, head: [0, hinge + 66, 0], clamp: along(joint, up, 20), handle: handleEnd },
   })
 }

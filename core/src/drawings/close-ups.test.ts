@@ -112,6 +112,25 @@ describe('words beside a drawing', () => {
     expect(wordsOf(equatorial, 'balance', { latitudeDeg: -35 })).toEqual(['seen from the north'])
     expect(wordsOf(examples['tabletop-reflector'], 'tube')).not.toContain('north →')
   })
+  it('name what a hand takes hold of for pointing, and only what lies in the case', () => {
+    const kit = (family: Family, ...own: Parameters<typeof balancePart>[0][]) =>
+      wordsOf({ ...examples[family], parts: own.map((role) => balancePart(role, 100)) }, 'point')
+    expect(kit('tripod-refractor', 'finder', 'pan-handle')).toEqual(['finder', 'eyepiece and focus', 'handle'])
+    expect(kit('tripod-refractor', 'finder')).toEqual(['finder', 'eyepiece and focus'])
+    expect(kit('equatorial-reflector', 'slow-motion-rod', 'counterweight')).toContain('rod for small moves')
+    expect(kit('altazimuth-reflector')).toContain('knob: how stiff it moves')
+    expect(kit('computer-driven', 'controller')).not.toContain('knob: how stiff it moves')
+  })
+  it.each(Object.keys(families) as Family[])('%s: no two names of its knobs lie over one another', (family) => {
+    const parts = (['finder', 'pan-handle', 'slow-motion-rod', 'counterweight', 'controller'] as const).map((role) =>
+      balancePart(role, 100),
+    )
+    const { labels } = drawStep({ ...examples[family], parts }, 'point')
+    expect(labels.length).toBeGreaterThanOrEqual(2)
+    for (const [index, label] of labels.entries())
+      for (const other of labels.slice(index + 1))
+        if (other.edge === label.edge) expect(Math.abs(other.y - label.y)).toBeGreaterThanOrEqual(40)
+  })
   it('say where north is at every home position that has one', () => {
     expect(wordsOf(equatorial, 'home', { latitudeDeg: 52 })).toEqual(['pole', 'north →'])
     expect(wordsOf(equatorial, 'home', { latitudeDeg: -35 })).toEqual(['pole', 'south →'])

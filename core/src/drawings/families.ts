@@ -1,7 +1,17 @@
 import type { KitDimensions, DrawnKit } from './dimensions.ts'
-import { armOnLegsKit, panHeadKit, rockerKit, tabletopKit } from './altazimuth-kit.ts'
+import {
+  armOnLegsKit,
+  armPivot,
+  panHeadKit,
+  panHeadPivot,
+  rockerKit,
+  rockerPivot,
+  tabletopKit,
+  tabletopPivot,
+} from './altazimuth-kit.ts'
 import { equatorialKit } from './equatorial-kit.ts'
 import type { KitPlaces } from './kit-places.ts'
+import type { Vector3 } from './solid.ts'
 
 /** Which stand a kit is drawn on, how far it is turned towards the viewer, and what goes on in which order. */
 export interface FamilyDrawing {
@@ -11,6 +21,8 @@ export interface FamilyDrawing {
   /** Parts in the order they go on; a step shows all up to its own. */
   readonly order: readonly string[]
   readonly places: (size: KitDimensions, pose: DrawnPose) => KitPlaces
+  /** Where the tube tips, without drawing anything; null on an equatorial head. */
+  readonly pivot: ((size: KitDimensions, pose: DrawnPose) => Vector3) | null
 }
 
 export interface DrawnPose {
@@ -40,6 +52,7 @@ const equatorial = (holds: 'rings' | 'rail', large: boolean): FamilyDrawing => (
   equatorial: true,
   turnDeg: 16,
   order: legsParts,
+  pivot: null,
   places: (size, { latitudeDeg, turnDeg }) =>
     equatorialKit(size, { latitudeDeg, turnDeg, declinationDeg: 90 }, { holds, large }),
 })
@@ -48,9 +61,23 @@ const equatorial = (holds: 'rings' | 'rail', large: boolean): FamilyDrawing => (
 export function familyDrawing(kit: DrawnKit, size: KitDimensions): FamilyDrawing {
   switch (kit.family) {
     case 'tabletop-reflector':
-      return { stand: 'table', equatorial: false, turnDeg: 24, order: baseParts, places: tabletopKit }
+      return {
+        stand: 'table',
+        equatorial: false,
+        turnDeg: 24,
+        order: baseParts,
+        places: tabletopKit,
+        pivot: tabletopPivot,
+      }
     case 'floor-reflector':
-      return { stand: 'ground', equatorial: false, turnDeg: 22, order: baseParts, places: rockerKit }
+      return {
+        stand: 'ground',
+        equatorial: false,
+        turnDeg: 22,
+        order: baseParts,
+        places: rockerKit,
+        pivot: rockerPivot,
+      }
     case 'equatorial-reflector':
       return equatorial('rings', false)
     case 'equatorial-maksutov':
@@ -58,7 +85,14 @@ export function familyDrawing(kit: DrawnKit, size: KitDimensions): FamilyDrawing
     case 'large-equatorial':
       return equatorial(size.kind === 'maksutov' ? 'rail' : 'rings', true)
     case 'tripod-refractor':
-      return { stand: 'legs', equatorial: false, turnDeg: 20, order: legsParts, places: panHeadKit }
+      return {
+        stand: 'legs',
+        equatorial: false,
+        turnDeg: 20,
+        order: legsParts,
+        places: panHeadKit,
+        pivot: panHeadPivot,
+      }
     case 'altazimuth-reflector':
       return {
         stand: 'legs',
@@ -66,6 +100,7 @@ export function familyDrawing(kit: DrawnKit, size: KitDimensions): FamilyDrawing
         turnDeg: 24,
         order: legsParts,
         places: (given, pose) => armOnLegsKit(given, { ...pose, arms: 1, driven: false }),
+        pivot: (given) => armPivot(given, { arms: 1, driven: false }),
       }
     case 'computer-driven': {
       if (kit.mount?.equatorial) return equatorial(size.kind === 'newtonian' ? 'rings' : 'rail', false)
@@ -76,6 +111,7 @@ export function familyDrawing(kit: DrawnKit, size: KitDimensions): FamilyDrawing
         turnDeg: arms === 2 ? 26 : 24,
         order: legsParts,
         places: (given, pose) => armOnLegsKit(given, { ...pose, arms, driven: true }),
+        pivot: (given) => armPivot(given, { arms, driven: true }),
       }
     }
   }

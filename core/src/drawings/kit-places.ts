@@ -23,6 +23,7 @@ export type PlaceName =
   | 'weight'
   | 'rings'
   | 'clamp'
+  | 'handle'
   | 'finder'
   | 'open-end'
   | 'low-end'

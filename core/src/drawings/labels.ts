@@ -1,10 +1,11 @@
+import type { Role } from '../contents/roles.ts'
 import type { FinderKind } from '../finder/finder-data.ts'
 import type { StepDrawing } from '../procedures/procedure.ts'
 import { toPage, type PagePoint } from './arrows.ts'
 import type { KitDimensions } from './dimensions.ts'
 import type { DrawnItem } from './drawn.ts'
 import type { FamilyDrawing } from './families.ts'
-import type { KitPlaces } from './kit-places.ts'
+import type { KitPlaces, PlaceName } from './kit-places.ts'
 import { along, type View } from './solid.ts'
 
 /** Words beside a drawing: text of the page, not of the picture, each in a slot of its own with a thin line to its place.
@@ -24,6 +25,13 @@ export const labelWords = [
   'wide end to the sky',
   'window to the sky',
   'both rods, to the stop',
+  'finder',
+  'eyepiece and focus',
+  'rod for small moves',
+  'handle',
+  'hand controller',
+  'knob: how stiff it moves',
+  'weight',
 ] as const
 export type LabelWords = (typeof labelWords)[number]
 
@@ -47,6 +55,8 @@ export interface LabelsGiven {
   /** Where the right edge of the page lies at this model's home position; null where its marks alone say. */
   readonly homeWay: 'north →' | 'south →' | null
   readonly finderKind: FinderKind
+  /** Whether such a part lies in the case. */
+  readonly has: (role: Role) => boolean
   /** Shaft with an end stop. */
   readonly stopped: boolean
   /** What is drawn already, and must stay free of words. */
@@ -71,6 +81,8 @@ export function labelsOf(drawing: StepDrawing, given: LabelsGiven): readonly Dra
       return family.equatorial ? [corner(southern ? 'south →' : 'north →', 'right', heightPx - 18)] : []
     case 'balance':
       return family.equatorial ? [corner(southern ? 'seen from the north' : 'seen from the south', 'left', 14)] : []
+    case 'point':
+      return knobsOf(given)
     case 'moves':
     case 'home': {
       const way =
@@ -113,6 +125,27 @@ export function labelsOf(drawing: StepDrawing, given: LabelsGiven): readonly Dra
   }
 }
 
+/** What a hand takes hold of, each with its name, as far as there is room for it; a part only where it lies in the case. */
+const knobs: readonly { readonly place: PlaceName; readonly role: Role | null; readonly words: LabelWords }[] = [
+  { place: 'finder', role: 'finder', words: 'finder' },
+  { place: 'eyepiece', role: null, words: 'eyepiece and focus' },
+  { place: 'controller', role: 'controller', words: 'hand controller' },
+  { place: 'handle', role: 'pan-handle', words: 'handle' },
+  { place: 'rods', role: 'slow-motion-rod', words: 'rod for small moves' },
+  { place: 'knob', role: null, words: 'knob: how stiff it moves' },
+  { place: 'weight', role: 'counterweight', words: 'weight' },
+]
+function knobsOf(given: LabelsGiven): readonly DrawnLabel[] {
+  const { places, view, has } = given
+  return knobs.reduce<readonly DrawnLabel[]>((named, { place, role, words }) => {
+    const at = places.at[place]
+    // Motors move it: what sits at a driven axis isn't for hands.
+    const isMotors = place === 'knob' && has('controller')
+    if (!at || isMotors || (role && !has(role))) return named
+    return [...named, ...beside(words, toPage(at, view), given, named)]
+  }, [])
+}
+
 /** The whole kit stands on a line; words stand over it. */
 const OVER_GROUND_PX = 30
 /** Room for two or three lines, with a third to spare for other languages. */
@@ -121,7 +154,12 @@ const GAP_PX = 5
 const STEP_PX = 12
 
 /** The free slot whose line to its place is shortest: the nearest are tried first, and the first free one is it. */
-function beside(words: LabelWords, place: PagePoint, given: LabelsGiven): readonly DrawnLabel[] {
+function beside(
+  words: LabelWords,
+  place: PagePoint,
+  given: LabelsGiven,
+  named: readonly DrawnLabel[] = [],
+): readonly DrawnLabel[] {
   const { widthPx, heightPx, items } = given
   const taken = obstacles(items)
   const half = SLOT_PX.height / 2
@@ -136,6 +174,7 @@ function beside(words: LabelWords, place: PagePoint, given: LabelsGiven): readon
   )
   const found = slots
     .sort((a, b) => a.length - b.length)
+    .filter(({ y, side }) => !named.some((each) => each.edge !== side && Math.abs(each.y - y) < SLOT_PX.height))
     .find(({ slot, from }) => !taken.some((each) => covers(each, slot) || crosses(each, from, place)))
   if (!found) return []
   const { side, y, edgeX, from } = found

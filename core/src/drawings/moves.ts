@@ -93,6 +93,7 @@ export function movesOf(drawing: StepDrawing, given: MovesGiven): DrawnItem[] {
       return ends.flatMap((end) => straightArrow(shifted(at0, 0, -34), shifted(end, 0, -34)))
     }
     case 'moves':
+    case 'point':
       return family.equatorial ? aboutThePole(given) : upAndRound(given)
     case 'base': {
       const [x, y] = at.base ? page(at.base) : [170, 300]

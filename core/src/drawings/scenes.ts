@@ -162,6 +162,8 @@ function setUpScene(kit: DrawnKit, family: FamilyDrawing, drawing: StepDrawing):
       return { ...plain, on: complete, fill: ['weight'], polarTurnDeg: -90, fromSouth: true }
     case 'moves':
       return { ...plain, on: complete, person: onLegs || family.stand === 'ground', altitudeDeg: 22 }
+    case 'point':
+      return { ...plain, on: complete, altitudeDeg: 40 }
     case 'table':
       return { ...plain, on: upTo(family, 'cap'), frame: 'compared', openFraction: 0 }
     case 'base':

@@ -101,6 +101,7 @@ function drawnStep(
       homeWay: homeWayOf(kit, family, southern),
       finderKind: finderKindOf(kit),
       undo,
+      has: (role) => kit.parts.some((part) => part.role === role && part.mark !== 'missing'),
       stopped,
       ...room,
     }),

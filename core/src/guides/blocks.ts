@@ -12,6 +12,7 @@ export const blockKeys = [
   'polar',
   'finder',
   'power',
+  'point',
   'controller',
   'expect',
   'sky',
@@ -48,6 +49,11 @@ export const factTags = [
   'needle-west',
   'needle-true',
   'on-table',
+  'rocker',
+  'pan-head',
+  'arm',
+  'axis-locks',
+  'in-rings',
   'tray-twisted',
   'tray-screwed',
   'tray-bolted',
@@ -85,6 +91,7 @@ export const blockVariables = [
   'parts',
   'steps',
   'town',
+  'fists',
   'needle',
 ] as const
 
@@ -175,6 +182,10 @@ Keep your hands off the tube while you look.
     because: 'equatorial head',
     text: `Set the scale to your latitude and turn the whole stand until the axis points at the pole. For looking that is enough.
 ${needleLines('')}
+[!southern] The pole star stands {fists} fists above the ground, due north. It is no bright star, but the brightest near there.
+[!southern] The two stars at the end of the Plough’s bowl point to it. It is five times as far away as they are apart.
+[southern] No bright star marks the south pole of the sky. It lies due south, {fists} fists above the ground.
+[southern] The long bar of the Southern Cross points to it, four and a half times its own length on.
 After that the stand must not be moved. If it is, do this again.`,
   }),
   block({
@@ -205,7 +216,35 @@ When you have found something and it holds still, try {next eyepiece}, at {next 
 Turn the focus again each time. Each pair of eyes needs its own.
 The {barlow} comes last, and only on a steady night.
 [!one-eyepiece] A higher number on the eyepiece means a lower power.
+[inner-cap] The full Moon dazzles? Put the front cap on again and take out the small cap in it.
+[erecting-eyepiece] The erecting eyepiece is for land by day, far from the Sun. For the sky take the others.
 [wide-barrel] One eyepiece has a wide barrel, 50.8 mm. It goes in without the adapter; the narrow ones need it.`,
+  }),
+  block({
+    key: 'point',
+    title: 'Point it',
+    because: `[driven] by the keys of its controller
+[on-table] it stands on a table
+[rocker] it stands in a rocker
+[pan-head] a pan head
+[equatorial] equatorial: one lock after the other
+[axis-locks] an arm with locks
+an arm that stays where it is left`,
+    text: `[driven] The keys turn it: fast to find, slow to centre. Don’t push the tube by hand, or it loses its place.
+[!driven] [on-table] A hand under the tube. Turn the base round, then tip the tube up or down.
+[!driven] [rocker] Hold the tube by its upper rim. Push it round, then up or down. It stays where you leave it.
+[!driven] [pan-head] [pan-handle] Hold the tube. Turn the handle loose, point it, and turn the handle tight again.
+[!driven] [pan-head] [!pan-handle] Hold the tube. Open the head’s lock, point it, and close the lock again.
+[!driven] [arm] [axis-locks] Hold the tube. Open both locks, swing it round and up, and close them again.
+[!driven] [arm] [!axis-locks] Hold the tube at its back end. Swing it round and up. It stays where you leave it.
+[!driven] [equatorial] Hold the tube. Open the lock of the tilted axis, turn to the side of the sky you want, and close the lock.
+[!driven] [equatorial] Then open the other lock, swing the tube along, and close it.
+[equatorial] [in-rings] The eyepiece went round to the back? Hold the tube, open both rings a little, turn the tube in them, and close them.
+[!driven] [red-dot] Both eyes open: bring the dot onto the star. Then look at the lowest power.
+[!driven] [optical-finder] Bring the star onto the finder’s cross. Then look at the lowest power.
+[!driven] [peep-sight] Sight along it at the star. Then look at the lowest power.
+[!driven] [slow-motion-rod] For the last bit, turn the rods. One won’t turn? Don’t force it: turn it back, and point again.
+Not in view? Move in small circles around the place. Don’t change the eyepiece.`,
   }),
   block({
     key: 'controller',

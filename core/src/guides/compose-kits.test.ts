@@ -170,3 +170,75 @@ describe('a compass in the case', () => {
     expect(lines(withCompass({}))).toHaveLength(1)
   })
 })
+
+describe('how each stand is pointed', () => {
+  const lines = (given: Partial<GuideInput>, roles: readonly Role[] = []) =>
+    block({ ...base, ...given, parts: [...base.parts, ...roles.map((role) => part(role))] }, 'point')?.join(' ') ?? ''
+  it.each([
+    ['tabletop-reflector', [], /A hand under the tube/],
+    ['floor-reflector', [], /upper rim/],
+    ['equatorial-reflector', [], /lock of the tilted axis.*other lock.*open both rings/],
+    ['equatorial-maksutov', [], /lock of the tilted axis.*other lock/],
+    ['tripod-refractor', ['pan-handle'], /Turn the handle loose/],
+    ['tripod-refractor', [], /Open the head’s lock/],
+    ['altazimuth-reflector', [], /at its back end/],
+    ['computer-driven', ['controller'], /The keys turn it/],
+    ['large-equatorial', ['controller'], /The keys turn it.*open both rings/],
+  ] as const)('%s with %j', (family, roles, says) => {
+    const said = lines({ family }, [...roles])
+    expect(said).toMatch(says)
+    const ways = [
+      /A hand under the tube/,
+      /upper rim/,
+      /tilted axis/,
+      /handle loose/,
+      /head’s lock/,
+      /back end/,
+      /keys turn/,
+    ]
+    expect(ways.filter((way) => way.test(said))).toHaveLength(1)
+  })
+  it('a tube held by a rail isn’t turned in rings, and nothing is unlocked on a driven one', () => {
+    expect(lines({ family: 'equatorial-maksutov' })).not.toContain('rings')
+    expect(lines({ family: 'computer-driven' }, ['controller'])).not.toMatch(/lock|Hold the tube/)
+  })
+})
+
+describe('finding the pole', () => {
+  const said = (latitudeDeg: number) =>
+    block(
+      { ...base, family: 'equatorial-reflector', place: { name: 'A', zone: 'UTC', latitudeDeg, longitudeDeg: 0 } },
+      'polar',
+    )?.join(' ') ?? ''
+  it.each([
+    [52.7, '5½ fists above the ground, due north'],
+    [30, '3 fists above the ground, due north'],
+    [-34, 'due south, 3½ fists above the ground'],
+  ])('at %d° it is so many fists up', (latitudeDeg, says) => expect(said(latitudeDeg)).toContain(says))
+  it('near the equator nobody is sent to look for it', () => expect(said(8)).not.toContain('fists'))
+  it('no northern star is named in the south, and no cross in the north', () => {
+    expect(said(-34)).not.toMatch(/Plough|pole star/)
+    expect(said(52)).not.toContain('Southern Cross')
+  })
+})
+
+describe('an eyepiece that doesn’t come to focus', () => {
+  const low = part('low-eyepiece', { name: 'Eyepiece 25 mm', focalLengthMm: 25, apparentFieldDeg: 50 })
+  const high = part('eyepiece', { name: 'Eyepiece 10 mm', focalLengthMm: 10, apparentFieldDeg: 50 })
+  const guideOf = (withoutFocus?: readonly string[]) =>
+    composeGuide({ ...base, parts: [low, high, part('barlow', { name: 'Barlow 2×', barlow: 2 })], withoutFocus })
+  const ways = (guide: Guide) =>
+    guide.powers.map(({ eyepiece, barlow }) => [eyepiece, barlow].filter(Boolean).join(' + '))
+  it('is no power, and is named among what borrowers should know', () => {
+    const guide = guideOf(['Eyepiece 10 mm + Barlow 2×'])
+    expect(ways(guideOf())).toContain('Eyepiece 10 mm + Barlow 2×')
+    expect(ways(guide)).not.toContain('Eyepiece 10 mm + Barlow 2×')
+    expect(ways(guide)).toContain('Eyepiece 10 mm')
+    expect(english(guide).notes.map(plain).join(' ')).toContain('Eyepiece 10 mm + Barlow 2× doesn’t come to focus')
+  })
+  it('where it was the one to start with, the next one is', () => {
+    const guide = guideOf(['Eyepiece 25 mm'])
+    expect(guide.powers.find(({ start }) => start)?.eyepiece).toBe('Eyepiece 10 mm')
+    expect(guide.powers.filter(({ start }) => start)).toHaveLength(1)
+  })
+})

@@ -5,8 +5,10 @@ import { finderKindOnCard } from '../finder/finder-kind.ts'
 import { fittingLines, type BlockFacts } from './block-text.ts'
 import { blocks, type BlockDefinition } from './blocks.ts'
 import type { Guide, GuideBlock, GuideInput, GuidePart, GuideText } from './guide.ts'
+import type { DrawnKit } from '../drawings/dimensions.ts'
 import { helpSheet } from './help-sheet.ts'
 import { guideFacts, usablePowers, type GuideFacts } from './kit-facts.ts'
+import { kitReach } from './kit-reach.ts'
 import { guideNights, roundedPlace, type TargetWords } from './nights.ts'
 import { inSentence, saidPart } from './said-part.ts'
 import { guideDate, guideLanguages, plain, translator, type Translator, type Said } from './said.ts'
@@ -34,6 +36,22 @@ export function composeGuide(input: GuideInput): Guide {
     : { nights: [], words: {} }
   const { kitName, kitCode, modelName, branchName, emergencyLine, issuedOn, dueOn, family, mount = null } = input
   const { apertureMm, focalLengthMm, collapsible, kind } = input.optics
+  const drawn: DrawnKit = {
+    family,
+    optics: { apertureMm, focalLengthMm, collapsible, kind },
+    mount,
+    stand: input.stand ?? null,
+    finderKind: finderKindOnCard(facts.there),
+    parts: facts.there.map(({ role, massG, count, mark, name }, index) => ({
+      id: `${role}-${index}`,
+      name,
+      role,
+      count,
+      mark,
+      massG,
+      toleranceG: null,
+    })),
+  }
   return {
     version: 2,
     kitName,
@@ -46,25 +64,11 @@ export function composeGuide(input: GuideInput): Guide {
     dueTime: input.dueTime ?? null,
     firstName: input.firstName ?? null,
     language: input.language ?? 'en',
-    drawn: {
-      family,
-      optics: { apertureMm, focalLengthMm, collapsible, kind },
-      mount,
-      stand: input.stand ?? null,
-      finderKind: finderKindOnCard(facts.there),
-      parts: facts.there.map(({ role, massG, count, mark, name }, index) => ({
-        id: `${role}-${index}`,
-        name,
-        role,
-        count,
-        mark,
-        massG,
-        toleranceG: null,
-      })),
-    },
+    drawn,
     powers: facts.powers,
     place,
     nights,
+    reach: kitReach(drawn),
     sightingScope: mount?.equatorial?.sightingScope ?? 'none',
     texts: Object.fromEntries(
       guideLanguages.map(({ code }) => [
@@ -86,7 +90,12 @@ function guideText(
   const said = (text: string, variables = saidVariables(facts, t)) => linesOf(text, facts, t, variables)
   return {
     blocks: blocksOf(input, facts, t),
-    notes: input.parts.flatMap((part) => partNote(part, t)),
+    notes: [
+      ...input.parts.flatMap((part) => partNote(part, t)),
+      ...(input.withoutFocus ?? []).map((chain) =>
+        t.say('{chain} doesn’t come to focus on this telescope. Leave it out.', { chain }),
+      ),
+    ],
     contents: byPlace(facts.there, t),
     setUp: setUpSteps(kit, t),
     putAway: putAwaySteps(kit, t),

@@ -80,6 +80,7 @@ export function upgradeGuide(first: FirstGuide): Guide {
     powers: first.powers.map((power) => ({ ...power, driftSeconds: null, wideBarrel: false })),
     place: null,
     nights: [],
+    reach: null,
     sightingScope: 'none',
     texts: {
       en: {

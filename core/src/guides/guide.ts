@@ -10,6 +10,7 @@ import type { PowerVerdict } from '../optics/view.ts'
 import type { Feel, Procedure, StepDrawing } from '../procedures/procedure.ts'
 import type { JudgedModel } from '../readiness/judged.ts'
 import type { HelpSheet } from './help-sheet.ts'
+import type { KitReach } from './kit-reach.ts'
 import type { GuideNight, GuidePlace } from './nights.ts'
 import type { Said } from './said.ts'
 
@@ -59,6 +60,8 @@ export interface GuideInput {
   readonly collimationPolicy: 'leave-it-to-us' | 'with-help-sheet'
   /** How its sliding tube came back in the last test of it; left out, nobody tested it. */
   readonly repeat?: RepeatVerdict | null | undefined
+  /** Ways to look that didn't come to focus at the last check of it, by `chainName`; left out, nobody tried. */
+  readonly withoutFocus?: readonly string[] | undefined
   /** What its mirrors measure; left out, nobody did. */
   readonly mirror?: MirrorData | null | undefined
   /** How its stand is locked and its tube fixed; left out, as its family's usually are. */
@@ -174,6 +177,8 @@ export interface Guide {
   readonly powers: readonly GuidePower[]
   readonly place: GuidePlace | null
   readonly nights: readonly GuideNight[]
+  /** How high its eyepiece stands; null on an equatorial head, and in guides from before it was worked out. */
+  readonly reach: KitReach | null
   readonly sightingScope: 'none' | 'upright' | 'turned'
   readonly texts: Readonly<Record<string, GuideText>>
 }

@@ -1,7 +1,8 @@
 import { isHazardRole } from '../contents/filters.ts'
 import { finderKindOnCard } from '../finder/finder-kind.ts'
 import { usualStand } from '../mount/stand.ts'
-import { powersOf, WIDE_BARREL_FROM_MM } from '../optics/powers.ts'
+import { chainName } from '../optics/focus-reach.ts'
+import { powersOf, WIDE_BARREL_FROM_MM, type Power } from '../optics/powers.ts'
 import { needleDeclination } from '../sky/needle.ts'
 import { massText, powerText } from '../words/figures.ts'
 import type { BlockFacts } from './block-text.ts'
@@ -17,6 +18,8 @@ const SMALL_APERTURE_MM = 114
 const COMPASS = /compass|needle|br[uú]jula|kompass|boussole/i
 /** Nobody reads a small compass finer than this. Common practice, no source. */
 const TRUE_ENOUGH_DEG = 1
+/** Lower than a fist and a half houses and trees hide it. Common practice, no source. */
+const LEAST_HALF_FISTS = 3
 const equatorialFamilies: readonly string[] = ['equatorial-reflector', 'equatorial-maksutov', 'large-equatorial']
 
 export interface GuideFacts extends BlockFacts {
@@ -30,10 +33,7 @@ export interface GuideFacts extends BlockFacts {
 export function guideFacts(input: GuideInput): GuideFacts {
   const kit = kitInHand(input)
   const there = input.parts.filter((part) => part.mark !== 'missing' && !isHazardRole(part.role))
-  const powers = powersOf(
-    input.optics,
-    there.filter((part) => part.mark !== 'wrong'),
-  ).map(guidePower)
+  const powers = powersInFocus(input, there).map(guidePower)
   const needleDeg = needleAt(input)
   const totalG = there.reduce((sum, part) => sum + part.count * (part.massG ?? 0), 0)
   return {
@@ -53,6 +53,18 @@ export function guideFacts(input: GuideInput): GuideFacts {
   }
 }
 
+/** What a borrower may look with: an eyepiece that doesn't come to focus is no power. Where it was the one to start with, the
+ * next one is. */
+function powersInFocus(input: GuideInput, there: readonly GuidePart[]): readonly Power[] {
+  const isThere = there.filter((part) => part.mark !== 'wrong')
+  const without = input.withoutFocus ?? []
+  const powers = powersOf(input.optics, isThere).filter(
+    ({ eyepieceName, barlowName }) => !without.includes(chainName(eyepieceName, barlowName)),
+  )
+  const start = powers.find(({ barlowName }) => barlowName === null)
+  return powers.map((power) => ({ ...power, start: power === start }))
+}
+
 /** Powers without a Barlow that the tube can use, lowest first. */
 export const usablePowers = (powers: readonly GuidePower[]): readonly GuidePower[] =>
   powers.filter(({ barlow, verdict }) => barlow === null && verdict !== 'empty')
@@ -67,7 +79,7 @@ function kitTags(kit: KitInHand, totalG: number, there: readonly GuidePart[]): r
     ...(driven ? ['driven'] : []),
     ...(there.some(({ role, name }) => role === 'bubble-level' && COMPASS.test(name)) ? ['compass'] : []),
     ...(totalG > TWO_PEOPLE_ABOVE_G ? ['two-people'] : []),
-    ...(family === 'tabletop-reflector' ? ['on-table'] : []),
+    ...standTags(kit, { equatorial, onTable: family === 'tabletop-reflector' }, there),
     ...trayTag(kit, there),
     ...(optics.kind === 'newtonian' ? ['newtonian'] : []),
     ...(optics.collapsible ? ['collapsible'] : []),
@@ -80,14 +92,39 @@ function kitTags(kit: KitInHand, totalG: number, there: readonly GuidePart[]): r
   ]
 }
 
+/** How its tube is held and let go, for pointing. */
+function standTags(
+  kit: KitInHand,
+  { equatorial, onTable }: { readonly equatorial: boolean; readonly onTable: boolean },
+  there: readonly GuidePart[],
+): readonly string[] {
+  const stand = standOf(kit, there)
+  const held = onTable
+    ? 'on-table'
+    : stand.fixing === 'rocker-ears'
+      ? 'rocker'
+      : stand.fixing === 'pan-bolt'
+        ? 'pan-head'
+        : equatorial
+          ? null
+          : 'arm'
+  return [
+    ...(held ? [held] : []),
+    ...(stand.axisLocks ? ['axis-locks'] : []),
+    ...(stand.fixing === 'rings' || stand.fixing === 'rings-on-rail' ? ['in-rings'] : []),
+  ]
+}
+
+const standOf = (kit: KitInHand, there: readonly GuidePart[]) =>
+  kit.stand ??
+  usualStand(
+    kit.family,
+    there.map(({ role }) => role),
+  )
+
 /** How this kit's legs are locked; nothing is asked of a tray that isn't there. */
 function trayTag(kit: KitInHand, there: readonly GuidePart[]): readonly string[] {
-  const { tray } =
-    kit.stand ??
-    usualStand(
-      kit.family,
-      there.map(({ role }) => role),
-    )
+  const { tray } = standOf(kit, there)
   if (tray === 'none' || (tray !== 'brace' && !kit.has('tray'))) return []
   return [`tray-${tray}`]
 }
@@ -123,6 +160,13 @@ function borrowerTags({ borrower = usualBorrower }: GuideInput): readonly string
   ]
 }
 
+/** The pole's height in fists at arm's length, ten degrees each, to half a fist; none so near the equator that it is no help. */
+function fists(latitudeDeg: number): Readonly<Record<string, string>> {
+  const halves = Math.round(Math.abs(latitudeDeg) / 5)
+  if (halves < LEAST_HALF_FISTS) return {}
+  return { fists: `${Math.floor(halves / 2)}${halves % 2 === 1 ? '½' : ''}` }
+}
+
 function variables(
   kit: KitInHand,
   given: { readonly totalG: number; readonly powers: readonly GuidePower[]; readonly there: readonly GuidePart[] },
@@ -144,6 +188,6 @@ function variables(
     ...(low ? { 'low eyepiece': low.eyepiece, 'low power': powerText(low.magnification) } : {}),
     ...(next ? { 'next eyepiece': next.eyepiece, 'next power': powerText(next.magnification) } : {}),
     ...(barlow ? { barlow: barlow.name } : {}),
-    ...(kit.place ? { town: kit.place.name } : {}),
+    ...(kit.place ? { town: kit.place.name, ...fists(kit.place.latitudeDeg) } : {}),
   }
 }

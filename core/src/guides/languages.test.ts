@@ -12,6 +12,17 @@ import { blocks } from './blocks.ts'
 import { saidPart } from './said-part.ts'
 import { isEasyEnough, readingGrade, type ReadingLanguage } from './reading-grade.ts'
 import { spanishFiles } from './languages/es.ts'
+import { reachWords } from './kit-reach.ts'
+import {
+  airWords,
+  leftOutWords,
+  moonEdgeWords,
+  ONLY_LOWEST,
+  patternWords,
+  skyWords,
+  twinkleWords,
+} from './sky-test.ts'
+import { remoteLookSentences } from './remote-look.ts'
 import { guideDate, guideLanguages, guideTime, plain, translator } from './said.ts'
 import { troubleSigns } from './trouble.ts'
 
@@ -56,6 +67,12 @@ const sentences: readonly (readonly [block: string, text: string])[] = [
   ...[...showpieces, ...moonFeatures.map((each) => ({ ...each, find: '' }))].flatMap(({ id, name, find, look }) =>
     [name, find, look].map((each) => [`target ${id}`, each] as const),
   ),
+  ...Object.values(reachWords).map((each) => ['reach', each] as const),
+  ...[airWords, leftOutWords, moonEdgeWords, patternWords, skyWords, twinkleWords]
+    .flatMap((words) => Object.values(words))
+    .map((each) => ['sky test', each] as const),
+  ['sky test', ONLY_LOWEST] as const,
+  ...remoteLookSentences.map((each) => ['look', each] as const),
   ...Object.values(whyWords).map((each) => ['why', each] as const),
   ...Object.values(noTargetWords).map((each) => ['none', each] as const),
   ...labelWords.map((each) => ['drawing', each] as const),

@@ -34,6 +34,7 @@ export const stepDrawings = [
   'eyepiece',
   'balance',
   'moves',
+  'point',
   'table',
   'base',
   'slide-open',

@@ -239,3 +239,16 @@ it.each([
   const found = reasons.filter((reason) => reason.code.startsWith('FILTER'))
   expect(found.map((reason) => [reason.code, reason.overrule])).toEqual(code ? [[code, 'never']] : [])
 })
+
+it.each([
+  { value: 2.9, condition: 'full' },
+  { value: 3.1, condition: 'half' },
+])(
+  'a stand that trembles for $value s after a tap is $condition: a word to the borrower, no bar',
+  ({ value, condition }) => {
+    const judged = judgeReadiness(withReading(reading('shake', { value, limit: 3, source: 'measured' })))
+    expect(judged.condition).toBe(condition)
+    if (condition === 'half')
+      expect(reasonSentence(judged.reasons[0] as never)).toMatch(/^It shakes for 3.1 s after a tap/)
+  },
+)

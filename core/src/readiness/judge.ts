@@ -234,6 +234,18 @@ function judgeValue(given: {
     return [reason('FINDER_OFF', 'crescent', { figures, source, remedy: 'line-up-finder', minutes: 10 })]
   if (kind === 'repeat')
     return [reason('COMES_BACK_ELSEWHERE', 'crescent', { figures, source, remedy: 'mend-locks', minutes: 30 })]
+  // The lowest powers stay usable: worth a note, and no reason to keep it in.
+  if (kind === 'shake') return [reason('SHAKES', 'half', { figures, source, remedy: 'steady-stand', minutes: 10 })]
+  if (kind === 'let-go')
+    return [reason('TIPS_OVER', 'crescent', { figures, source, remedy: 'balance-again', minutes: 10 })]
+  // Each borrower lines it up anew: a word for the desk, no reason to keep it in.
+  if (kind === 'alignment')
+    return [reason('ALIGNMENT_OFF', 'half', { figures, source, remedy: 'line-up-again', minutes: 15 })]
+  if (kind === 'polar') return [reason('POLAR_OFF', 'half', { figures, source, remedy: 'turn-to-pole', minutes: 15 })]
+  // The eyepieces that do come to focus are enough for a loan.
+  if (kind === 'focus')
+    return [reason('FOCUS_SHORT', 'half', { figures, source, remedy: 'leave-eyepiece', minutes: 5 })]
+  if (kind === 'power') return [reason('POWER_LOW', 'crescent', { figures, source, remedy: 'charge', minutes: 5 })]
   return [reason('JUDGED_NOT_FINE', 'crescent', { figures, source, remedy: 'see-to-station', minutes: 15 })]
 }
 

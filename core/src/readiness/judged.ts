@@ -6,15 +6,21 @@ import type { JobCode } from './jobs.ts'
 export const readingKinds = [
   'glass',
   'stand',
+  'shake',
   'mount',
   'tube',
   'fit-out',
   'balance',
+  'let-go',
   'place',
+  'alignment',
+  'polar',
   'collimation',
   'repeat',
   'star',
   'finder',
+  'focus',
+  'power',
   'pack',
 ] as const
 export type ReadingKind = (typeof readingKinds)[number]
@@ -82,6 +88,10 @@ export interface Policies {
   readonly collimation: 'leave-it-to-us' | 'with-help-sheet'
   /** Whether full-aperture front filters go out with their kits; left out, they stay here. */
   readonly frontFilters?: 'stay-here' | 'lent' | undefined
+  /** Whether what a picture of the open case shows as it should be may be marked at one key; left out, it may. */
+  readonly sameByPicture?: 'mark' | 'look' | undefined
+  /** From which chance on a look at a mirror is due before its next loan. It judges nothing. */
+  readonly dueChance?: number | undefined
 }
 
 export type ReasonCode =
@@ -105,6 +115,12 @@ export type ReasonCode =
   | 'PLACE_OFF'
   | 'JUDGED_NOT_FINE'
   | 'COMES_BACK_ELSEWHERE'
+  | 'SHAKES'
+  | 'TIPS_OVER'
+  | 'ALIGNMENT_OFF'
+  | 'POLAR_OFF'
+  | 'FOCUS_SHORT'
+  | 'POWER_LOW'
   | 'READING_OLD'
   | 'OPEN_JOB'
 export type Remedy =
@@ -136,6 +152,11 @@ export type Remedy =
   | 'set-latitude'
   | 'see-to-station'
   | 'mend-locks'
+  | 'steady-stand'
+  | 'leave-eyepiece'
+  | 'charge'
+  | 'line-up-again'
+  | 'turn-to-pole'
   | 'do-job'
 export interface Reason {
   readonly code: ReasonCode

@@ -1,4 +1,5 @@
 import type { CellResponse, ResponseVerdict } from '../collimation/cell-response.ts'
+import type { StarJudgeRefusal, StarJudgeWarning, StarVerdict } from '../collimation/picture/star-judge.ts'
 import type { PhotoRefusal, PhotoWarning } from '../collimation/picture/measure-photo.ts'
 import type { StarWarning, StarRefusal } from '../collimation/picture/read-star.ts'
 import type { Quality } from '../collimation/quality.ts'
@@ -212,4 +213,27 @@ export const repeatMeansWords: Readonly<Record<RepeatVerdict, string>> = {
   holds: '',
   'check-each-time': 'The borrower’s guide says so.',
   mend: 'The kit stays at the bench until its locks are seen to.',
+}
+
+/** What a star says of a lens or a closed tube. Never a screw: those are a workshop's. */
+export const starVerdictWords: Readonly<Record<StarVerdict, string>> = {
+  fit: 'Fit.',
+  watch: 'Neither good nor bad enough. Let it cool, wait for stiller air, and look again.',
+  workshop: 'For a workshop, if it stays so in still air with the tube cooled down.',
+}
+
+export const starJudgeRefusalWords: Readonly<Record<StarJudgeRefusal, string>> = {
+  'too-dark': 'No star is in this picture. Take it at night, the star in the middle, a little out of focus.',
+  'too-small': 'The star is too small. Turn it farther out of focus, until it is a disc, and zoom in.',
+  'cut-off': 'The disc is cut off. Bring the star to the middle.',
+  'no-disc': 'What is bright here is no round disc. Take a star, not a lamp or a window.',
+  'no-rings': 'No rings can be seen in the disc. Less out of focus, and hold the phone still.',
+}
+
+export const starJudgeWarningWords: Readonly<Record<StarJudgeWarning, string>> = {
+  'one-sided': 'One side of focus alone: a picture from the other side tells the glass from the air.',
+  'other-side-unreadable': 'The picture from the other side can’t be read.',
+  'sides-differ': 'The two discs are of different size: take both equally far out of focus.',
+  'oval-stays': 'It is oval the same way on both sides: the phone was held at a slant, or the air was warm.',
+  noisy: 'The picture is grainy: a brighter star would help.',
 }

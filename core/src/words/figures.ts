@@ -21,6 +21,9 @@ export const powerText = (magnification: number): string => `${rounded(magnifica
 
 export const degText = (deg: number): string => `${rounded(deg, deg < 1 ? 2 : 1)}°`
 
+/** To a tenth: a thumb on a stopwatch does no better. */
+export const secondsText = (seconds: number): string => `${rounded(seconds, 1)} s`
+
 export const daysText = (days: number): string => `${days} ${days === 1 ? 'day' : 'days'}`
 
 /** Money from minor units with the currency's code; whole amounts without their zeros. */

@@ -8,7 +8,17 @@ import type { HazardCode } from '../readiness/judged.ts'
 import type { ModelUnknown } from '../readiness/judged.ts'
 import type { ReadingKind } from '../readiness/judged.ts'
 import type { Outcome } from '../loans/take-back.ts'
-import { arcminText, dateText, daysText, degText, massText, mmPairText, mmText, powerText } from './figures.ts'
+import {
+  arcminText,
+  dateText,
+  daysText,
+  degText,
+  massText,
+  mmPairText,
+  mmText,
+  powerText,
+  secondsText,
+} from './figures.ts'
 
 /** Plain English for judgements. Another language is one more file like this one. */
 
@@ -30,15 +40,21 @@ export const outcomeWords: Readonly<Record<Outcome, string>> = {
 export const kindWords: Readonly<Record<ReadingKind, string>> = {
   glass: 'glass',
   stand: 'stand',
+  shake: 'shake',
   mount: 'mount',
   tube: 'tube',
   'fit-out': 'fit-out',
   balance: 'balance',
+  'let-go': 'staying where it is let go',
   place: 'setting for the place',
+  alignment: 'going to objects',
+  polar: 'axis to the pole',
   collimation: 'mirror',
   repeat: 'opened again',
   star: 'star test',
   finder: 'finder',
+  focus: 'focus',
+  power: 'power',
   pack: 'packing',
 }
 
@@ -86,6 +102,11 @@ const remedyWords: Readonly<Record<Remedy, string>> = {
   'balance-again': 'Balance it at the bench, or find it a weight that fits.',
   'set-latitude': 'Set the latitude of this place on the head’s scale.',
   'see-to-station': 'Put it right at the bench.',
+  'leave-eyepiece': 'Say at the desk which eyepiece doesn’t come to focus, or put another in.',
+  'line-up-again': 'Look through what was keyed in, then line it up on two stars anew.',
+  'turn-to-pole': 'Turn its bolts until a star stays, then watch it again.',
+  charge: 'Charge it or change all its cells, then read it again.',
+  'steady-stand': 'Tighten it from the ground up; until then only low powers are any use.',
   'mend-locks': 'See to the locks of its sliding rods, then test it again with five openings.',
   'do-job': 'Check it at the bench.',
 }
@@ -148,6 +169,18 @@ export function reasonClause(reason: Reason): string {
       return `head is set ${degText(number(reason, 'value'))} off this place’s latitude (limit ${degText(number(reason, 'limit'))})`
     case 'JUDGED_NOT_FINE':
       return `${kindWords[reason.figures.kind as ReadingKind]} was not fine at the last check`
+    case 'SHAKES':
+      return `it shakes for ${secondsText(number(reason, 'value'))} after a tap (limit ${secondsText(number(reason, 'limit'))})`
+    case 'TIPS_OVER':
+      return 'its tube doesn’t stay where it is let go'
+    case 'ALIGNMENT_OFF':
+      return `what it goes to lands ${degText(number(reason, 'value'))} aside (limit ${degText(number(reason, 'limit'))}, the edge of its lowest field)`
+    case 'POLAR_OFF':
+      return `its axis points ${degText(number(reason, 'value') / 60)} beside the pole (limit ${degText(number(reason, 'limit') / 60)})`
+    case 'FOCUS_SHORT':
+      return 'one of its eyepieces doesn’t come to focus'
+    case 'POWER_LOW':
+      return 'its power won’t last through a loan'
     case 'COMES_BACK_ELSEWHERE':
       return 'its sliding tube comes back lined up differently each time it is opened'
     case 'READING_OLD':
@@ -189,6 +222,7 @@ export function readingFigureText(unit: KeptReading['unit'], value: number, kind
   if (unit === 'mm') return mmText(value)
   if (unit === 'arcmin') return arcminText(value)
   if (unit === 'deg') return degText(value)
+  if (unit === 's') return secondsText(value)
   return value === 0 ? 'fine' : 'not fine'
 }
 

@@ -34,12 +34,12 @@ export class BenchEvenings extends KitSoFar {
     const fine = { asFound: 'fine', asLeft: 'fine', note: '' } as const
     const minutes = () => this.chance.whole(2, 6)
     const stations: Station[] = [
-      { station: 'glass', ...fine, minutes: minutes() },
+      { station: 'glass', look: null, ...fine, minutes: minutes() },
       this.assemblyStation(),
       ...this.firstSetting(),
       ...(this.model.optics.collimatable
         ? [this.mirrorStation(leaveOff === 'mirror', minutes())]
-        : [{ station: 'star' as const, ...fine, minutes: minutes() }]),
+        : [{ station: 'star' as const, look: null, ...fine, minutes: minutes() }]),
       this.finderStation(leaveOff === 'finder', minutes()),
       { station: 'pack', ...fine, minutes: minutes() },
     ]
@@ -84,7 +84,7 @@ export class BenchEvenings extends KitSoFar {
         seconds: Math.max(4, Math.round(lines.length * 14 + this.times.normal(8))),
       }))
     const seconds = steps.reduce((sum, step) => sum + step.seconds, 0)
-    return { station: 'assembly', steps, note: '', minutes: Math.round(seconds / 6) / 10 }
+    return { station: 'assembly', shake: null, steps, note: '', minutes: Math.round(seconds / 6) / 10 }
   }
 
   /** At the second check, with its own masses known, the kit is balanced until it stays, and set for the place. */
@@ -98,6 +98,8 @@ export class BenchEvenings extends KitSoFar {
     const place: Station = {
       station: 'place',
       way: 'latitude',
+      landings: null,
+      drift: null,
       latitudeDeg: 52.7,
       asFound: { setDeg: latitude.setDeg - this.times.whole(0, 6) },
       asLeft: latitude,
@@ -150,7 +152,17 @@ export class BenchEvenings extends KitSoFar {
     const typed = () => ({ way: 'typed' as const, misalignmentArcmin: Math.round(this.finderArcmin), target: null })
     const asFound = typed()
     if (!leaveOff && this.finderArcmin > 15) this.finderArcmin = this.chance.between(3, 11)
-    return { station: 'finder', asFound, asLeft: typed(), turned: [], siteId: null, care: null, note: '', minutes }
+    return {
+      station: 'finder',
+      asFound,
+      asLeft: typed(),
+      turned: [],
+      siteId: null,
+      care: null,
+      opticalCare: null,
+      note: '',
+      minutes,
+    }
   }
 }
 

@@ -496,3 +496,7 @@ export const demoModels: readonly DemoModel[] = [
     { tray: 'brace', fixing: 'rings-on-rail', armJoint: 'bolts-below', axisLocks: true },
   ),
 ]
+
+/** What was paid for a kit, a little less than all its parts cost one by one; rounded to five. */
+export const demoPriceMinor = ({ parts }: { parts: readonly { costMinor: number; count: number }[] }): number =>
+  500 * Math.round((0.9 * parts.reduce((sum, { costMinor, count }) => sum + costMinor * count, 0)) / 500)

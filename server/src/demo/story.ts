@@ -2,7 +2,7 @@ import { roleFacts } from '@binoculum/core'
 import { DateTime } from 'luxon'
 import { defaultAgreementText, defaultPolicies } from '../features/people/defaults.ts'
 import type { DemoStory } from '../platform/demo-story.ts'
-import { demoModels, demoWeighGroups } from './catalogue.ts'
+import { demoModels, demoPriceMinor, demoWeighGroups } from './catalogue.ts'
 import { demoLandmarks } from './finders.ts'
 import { demoGuideWords } from './guide-words.ts'
 import { KitHistory } from './kit-history.ts'
@@ -147,6 +147,7 @@ export function tellStory(now: Date, passwordHashes: readonly string[], kits: re
       ownFinder: null,
       hazards: history.hazards,
       headMomentGmm: history.headMomentGmm,
+      priceMinor: demoPriceMinor(model),
       version: 1,
     })),
     parts: all(({ rows }) => rows.parts),

@@ -16,6 +16,8 @@ import { UpkeepMarks1765400000000 } from './0015-upkeep-marks.ts'
 import { LoanDays1765500000000 } from './0016-loan-days.ts'
 import { ProgrammeInTime1765600000000 } from './0017-programme-in-time.ts'
 import { HandsCardsVan1765700000000 } from './0018-hands-cards-van.ts'
+import { KeptIn1765800000000 } from './0019-kept-in.ts'
+import { OpenCase1765900000000 } from './0020-open-case.ts'
 
 /** In order, named one by one: leftover build output is never taken for a migration. */
 export const migrations = [
@@ -37,4 +39,6 @@ export const migrations = [
   LoanDays1765500000000,
   ProgrammeInTime1765600000000,
   HandsCardsVan1765700000000,
+  KeptIn1765800000000,
+  OpenCase1765900000000,
 ]

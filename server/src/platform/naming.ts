@@ -1,6 +1,6 @@
 import { DefaultNamingStrategy, Table } from 'typeorm'
 
-const snake = (name: string) => name.replaceAll(/([a-z\d])([A-Z])/g, '$1_$2').toLowerCase()
+export const snake = (name: string) => name.replaceAll(/([a-z\d])([A-Z])/g, '$1_$2').toLowerCase()
 const nameOf = (table: Table | string) => (typeof table === 'string' ? table : table.name).split('.').at(-1) ?? ''
 
 /** snake_case tables and columns, and constraints whose names tell what they guard. */

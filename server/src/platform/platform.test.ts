@@ -80,7 +80,7 @@ describe('roles per branch', () => {
     email: 'k@x.example',
     expiresAtUtc: '',
     demo: false,
-    memberships: [{ branchId: 'library', branchName: 'Library', role: 'volunteer' as const }],
+    memberships: [{ branchId: 'library', branchName: 'Library', zone: 'Europe/Dublin', role: 'volunteer' as const }],
   }
   it('lets the right one in', () => {
     expect(() => requireRole(session, 'library', ['coordinator', 'volunteer'])).not.toThrow()

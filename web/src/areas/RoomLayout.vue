@@ -80,7 +80,7 @@ async function openScanned(code: string) {
 <style scoped>
 .room {
   display: grid;
-  grid-template-columns: 120px minmax(0, 1fr);
+  grid-template-columns: 124px minmax(0, 1fr);
   min-height: 100vh;
 }
 

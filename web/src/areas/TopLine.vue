@@ -9,7 +9,7 @@ import KitTag from '../shared/drawings/KitTag.vue'
 import CameraScan from '../shared/devices/CameraScan.vue'
 import KeyCap from '../shared/keys/KeyCap.vue'
 import { useKeys } from '../shared/keys/use-keys.ts'
-import { dayText, hourText, lateText, ownZone, whenText } from '../shared/words.ts'
+import { dayText, hourText, lateText, whenText } from '../shared/dates.ts'
 import { useSession } from './people/session.ts'
 
 const MINUTE_MS = 60_000
@@ -48,12 +48,12 @@ const due = computed(() => {
       .filter(({ daysLate }) => daysLate === 0)
       .map((loan) => ({
         ...loan,
-        words: `${loan.kitName} back ${whenText(loan.atUtc, ownZone, now.value)}`,
+        words: `${loan.kitName} back ${whenText(loan.atUtc, session.zoneOf(loan.branchId), now.value)}`,
         late: false,
       })),
     ...handOuts.map((loan) => ({
       ...loan,
-      words: `${loan.kitName} out ${whenText(loan.atUtc, ownZone, now.value)}`,
+      words: `${loan.kitName} out ${whenText(loan.atUtc, session.zoneOf(loan.branchId), now.value)}`,
       late: false,
     })),
   ].slice(0, 3)
@@ -77,7 +77,10 @@ watch(text, () => {
 })
 
 const wayOf = ({ kind, id }: Found['others'][number]) =>
-  ({ model: `/setup/models/${id}`, place: `/setup/places/${id}/landmarks`, borrower: `/desk/borrowers/${id}` })[kind]
+  ({
+    ...{ model: `/setup/models/${id}`, place: `/setup/places/${id}/landmarks`, borrower: `/desk/borrowers/${id}` },
+    ...{ note: kitWay(id), guide: `/guides/texts/${encodeURIComponent(id)}` },
+  })[kind]
 const kitWay = (code: string) => `/kits/${encodeURIComponent(code)}`
 
 interface Line {
@@ -99,8 +102,8 @@ const lines = computed((): readonly Line[] => {
       ...{ key: id, name: borrower, detail: `loan ${code}, ${state}, ${kitCode}` },
       way: session.may(branchId, 'coordinator', 'volunteer') ? `/desk/loans/${id}` : kitWay(kitCode),
     })),
-    ...others.map((other) => ({
-      ...{ key: other.id, way: wayOf(other), name: other.name },
+    ...others.map((other, index) => ({
+      ...{ key: `${other.kind} ${index}`, way: wayOf(other), name: other.name },
       detail: [other.kind, ...(other.detail ? [other.detail] : [])].join(', '),
     })),
     ...parts.map(({ kitCode, kitName, part, mark }, index) => ({
@@ -219,7 +222,9 @@ const nothingFound = computed(() => found.value !== null && lines.value.length =
       <span v-else-if="desk" class="quiet">Nothing is due now.</span>
     </p>
     <p class="who">
-      <span>{{ dayText(now.toISOString(), ownZone) }}, {{ hourText(now.toISOString(), ownZone) }}</span>
+      <span
+        >{{ dayText(now.toISOString(), session.zoneOf()) }}, {{ hourText(now.toISOString(), session.zoneOf()) }}</span
+      >
       <ElButton link :title="session.current?.email" @click="signOut">Sign out</ElButton>
     </p>
   </header>

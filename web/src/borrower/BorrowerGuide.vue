@@ -2,13 +2,14 @@
 import type { IssuedGuide } from '@binoculum/contract'
 import { guideDate, guideLanguages, isEnglish, plain } from '@binoculum/core'
 import { computed, defineAsyncComponent, nextTick, onMounted, onUnmounted, ref, watch } from 'vue'
+import { laterComponent } from '../shared/later-component.ts'
 import SerifText from '../shared/SerifText.vue'
 import SunSign from '../shared/drawings/SunSign.vue'
 import CasePage from './CasePage.vue'
+import GuideDrawing from './GuideDrawing.vue'
 import DrivePage from './DrivePage.vue'
 import KitSteps from './KitSteps.vue'
 import PolarPage from './PolarPage.vue'
-import ReportForm from './ReportForm.vue'
 import PowersPage from './PowersPage.vue'
 import SaidText from './SaidText.vue'
 import TicksLine from './TicksLine.vue'
@@ -25,6 +26,8 @@ import RefusedNote from './RefusedNote.vue'
 import { forgetRefused, sendWaiting } from './send-to-library.ts'
 import './paper.css'
 
+/** Only with a network is anything measured: without one these forms don't come. */
+const LooksHere = laterComponent(() => import('./looks/LooksHere.vue'))
 const HelpSheetView = defineAsyncComponent(() => import('./HelpSheetView.vue'))
 
 /** A borrower's guide. As served it is one long readable page; once it lives, it shows one page at a time and remembers
@@ -245,23 +248,32 @@ onUnmounted(() => window.removeEventListener('online', online))
               <p v-for="(line, place) in each.block.stays" :key="place"><SaidText :said="line" /></p>
             </div>
           </div>
-          <CasePage v-if="each.block.key === 'case'" :guide="guide" :block="each.block" :token="token" />
+          <CasePage
+            v-if="each.block.key === 'case'"
+            :guide="guide"
+            :block="each.block"
+            :token="token"
+            :here="index === at && lives"
+          />
           <TonightPage v-else-if="each.block.key === 'sky'" :guide="guide" @lost="goBlock('trouble')" />
           <TroublePage v-else-if="each.block.key === 'trouble'" :guide="guide" :token="token" />
           <DrivePage v-else-if="each.block.key === 'controller'" :guide="guide" :block="each.block" />
           <PolarPage v-else-if="each.block.key === 'polar'" :guide="guide" :block="each.block" />
           <template v-else>
             <PowersPage v-if="each.block.key === 'power'" :powers="guide.powers" />
+            <GuideDrawing
+              v-if="each.block.key === 'point' && guide.drawn"
+              :guide="guide"
+              drawing="point"
+              :undo="false"
+            />
             <p v-for="(line, place) in each.block.lines" :key="place"><SaidText :said="line" /></p>
             <HelpSheetView v-if="lives && each.block.key === 'mirror' && text.helpSheet" :sheet="text.helpSheet" />
-            <details
-              v-if="each.block.key === 'mirror' && token && guide.drawn?.optics.kind === 'newtonian'"
-              class="screen-only"
-            >
-              <summary>{{ say('Send us a photo through the cap’s small hole') }}</summary>
-              <p>{{ say('By day, the tube towards a bright wall, never towards the Sun.') }}</p>
-              <ReportForm :token="token" sign="peephole" :walked="['photo through the peephole']" />
-            </details>
+            <LooksHere
+              v-if="index === at && lives && token && (each.block.key === 'mirror' || each.block.key === 'finder')"
+              :token="token"
+              :block="each.block.key"
+            />
           </template>
         </template>
       </section>

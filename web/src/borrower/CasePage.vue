@@ -2,6 +2,7 @@
 import type { IssuedGuide } from '@binoculum/contract'
 import { plain } from '@binoculum/core'
 import { computed, ref } from 'vue'
+import { laterComponent } from '../shared/later-component.ts'
 import PencilMark from '../shared/drawings/PencilMark.vue'
 import SaidText from './SaidText.vue'
 import { textOf, type Block } from './guide-pages.ts'
@@ -9,8 +10,21 @@ import { useWords } from './guide-language.ts'
 import { useMemory, useRemembered } from './use-kept.ts'
 import { sendToLibrary } from './send-to-library.ts'
 
+/** Only with a network is anything measured: without one these forms don't come. */
+const LooksHere = laterComponent(() => import('./looks/LooksHere.vue'))
+
 /** What is in the case, and the borrower's own check of it: at pick-up and before return. */
-const { guide, token } = defineProps<{ guide: IssuedGuide; block: Block; token: string }>()
+const {
+  guide,
+  token,
+  here = false,
+} = defineProps<{
+  guide: IssuedGuide
+  block: Block
+  token: string
+  /** This page is the one that is looked at. */
+  here?: boolean
+}>()
 const { say, language } = useWords()
 type Marks = Record<string, 'present' | 'missing'>
 const text = computed(() => textOf(guide, language.value))
@@ -120,6 +134,7 @@ function nameOf(part: Part, mark: string | undefined): string {
     {{ say('No network. It is kept here and sent when you are online.') }}
   </p>
   <p v-else-if="sent === 'failed'" role="alert">{{ say('That didn’t go. Ring the library instead.') }}</p>
+  <LooksHere v-if="here && token" :token="token" block="case" />
 </template>
 
 <style scoped>

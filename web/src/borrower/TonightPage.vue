@@ -1,12 +1,24 @@
 <script setup lang="ts">
 import type { IssuedGuide } from '@binoculum/contract'
-import { findingChart, guideDate, guideTime, noTargetWords, type GuideNight } from '@binoculum/core'
+import {
+  findingChart,
+  leftOutBy,
+  leftOutWords,
+  guideDate,
+  guideTime,
+  noTargetWords,
+  reachAt,
+  reachWords,
+  type GuideNight,
+} from '@binoculum/core'
 import { computed, ref } from 'vue'
 import AltitudeDial from './AltitudeDial.vue'
 import FindingDrawing from './FindingDrawing.vue'
 import NightHorizon from './NightHorizon.vue'
 import NightsTable from './NightsTable.vue'
 import SaidText from './SaidText.vue'
+import SkyTest from './SkyTest.vue'
+import { useSkyTest } from './use-sky-test.ts'
 import { directionWord, fistsWords } from './sky-words.ts'
 import { textOf } from './guide-pages.ts'
 import { useWords } from './guide-language.ts'
@@ -19,6 +31,18 @@ const { say, sayPart, language } = useWords()
 const eyepieces = (names: readonly string[]) => names.map(sayPart).join(say(', then '))
 
 const { chosen, night, past } = useNight()
+const skyTest = useSkyTest(guide)
+/** What air and sky don't allow tonight, with the reason. */
+const leftOut = computed(
+  () =>
+    night.value?.targets.flatMap(({ id, kind }) => {
+      const why = leftOutBy({ kind }, skyTest.verdict.value)
+      return why ? [{ id, why }] : []
+    }) ?? [],
+)
+const worthIt = computed(
+  () => night.value?.targets.filter(({ id }) => !leftOut.value.some((each) => each.id === id)) ?? [],
+)
 const picks = ref(false)
 const place = computed(() => guide.place)
 const words = computed(() => textOf(guide, language.value).targets)
@@ -26,10 +50,10 @@ const time = (utc: string | null) => (utc && place.value ? guideTime(utc, place.
 /** Nobody needs stars to find the Moon. */
 const isMoon = ({ kind }: GuideNight['targets'][number]) => kind === 'moon' || kind === 'moon-feature'
 const FIRST = 4
-const atOnce = computed(
-  () => night.value?.targets.filter(({ session, kind }) => session && kind !== 'moon-feature').slice(0, FIRST) ?? [],
+const atOnce = computed(() =>
+  worthIt.value.filter(({ session, kind }) => session && kind !== 'moon-feature').slice(0, FIRST),
 )
-const later = computed(() => night.value?.targets.filter((target) => !atOnce.value.includes(target)) ?? [])
+const later = computed(() => worthIt.value.filter((target) => !atOnce.value.includes(target)))
 const moonWords = computed(() => {
   const now = night.value
   if (!now) return ''
@@ -55,6 +79,13 @@ const chartOf = (target: GuideNight['targets'][number], atUtc: string) =>
     longitudeDeg: place.value.longitudeDeg,
     atUtc,
   })
+/** From where one looks into it: the eyepiece goes up and down with what it looks at. */
+function reachFor(altitudeDeg: number): string {
+  if (!guide.reach) return ''
+  const { heightMm, posture, isTooHigh } = reachAt(guide.reach, altitudeDeg)
+  const what = isTooHigh ? 'too-high' : posture
+  return say(reachWords[what], { height: `${(heightMm / 1000).toFixed(1)} m` })
+}
 const placed = (target: GuideNight['targets'][number]) => ({ ...target, ...(target.session ?? {}) })
 </script>
 
@@ -100,6 +131,7 @@ const placed = (target: GuideNight['targets'][number]) => ({ ...target, ...(targ
       <b>{{ say('Never before {time}:', { time: time(night.notBeforeUtc) ?? '' }) }}</b>
       {{ say('the Sun is still too near. A fist at arm’s length is 10°.') }}
     </p>
+    <SkyTest :guide="guide" :test="skyTest" />
     <p v-if="night.reason">{{ say(noTargetWords[night.reason]) }}</p>
     <ol class="targets">
       <li v-for="(target, index) in atOnce" :key="target.id">
@@ -111,6 +143,7 @@ const placed = (target: GuideNight['targets'][number]) => ({ ...target, ...(targ
           </h2>
           <p><SaidText :said="words[target.id]?.look ?? ''" /></p>
           <p class="brass">{{ eyepieces(target.eyepieces) }}</p>
+          <p v-if="guide.reach" class="second">{{ reachFor(placed(target).altitudeDeg) }}</p>
           <details>
             <summary>{{ say('How to find it') }}</summary>
             <div class="how">
@@ -137,6 +170,7 @@ const placed = (target: GuideNight['targets'][number]) => ({ ...target, ...(targ
           <span class="quiet">
             {{ time(target.bestUtc) }}, {{ say(directionWord(target.azimuthDeg)) }},
             {{ fistsWords(target.altitudeDeg, say) }} · {{ eyepieces(target.eyepieces) }}
+            <template v-if="guide.reach"> · {{ reachFor(target.altitudeDeg) }}</template>
           </span>
           <details>
             <summary>{{ say('How to find it') }}</summary>
@@ -152,6 +186,15 @@ const placed = (target: GuideNight['targets'][number]) => ({ ...target, ...(targ
               />
             </div>
           </details>
+        </li>
+      </ul>
+    </template>
+    <template v-if="leftOut.length > 0">
+      <h2>{{ say('Not tonight') }}</h2>
+      <ul class="later">
+        <li v-for="{ id, why } in leftOut" :key="id">
+          <b><SaidText v-if="words[id]" :said="words[id]?.name ?? ''" /></b>
+          <span class="quiet">{{ say(leftOutWords[why]) }}</span>
         </li>
       </ul>
     </template>

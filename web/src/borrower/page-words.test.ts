@@ -1,14 +1,16 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { guideLanguages, translator } from '@binoculum/core'
+import { aimWords, directions, lookTitles } from './looks/look-words.ts'
 
 /** Every sentence that the page's own files say, read from their source: also those that no test opens. */
-const folder = new URL('./', import.meta.url)
-const sources = [
-  ...readdirSync(folder)
-    .filter((name) => name.endsWith('.vue') || (name.endsWith('.ts') && !name.endsWith('.test.ts')))
-    .map((name) => new URL(name, folder)),
-  new URL('./HelpSheetView.vue', import.meta.url),
-].map((url) => readFileSync(url, 'utf8'))
+const folders = [new URL('./', import.meta.url), new URL('./looks/', import.meta.url)]
+const sources = folders
+  .flatMap((folder) =>
+    readdirSync(folder)
+      .filter((name) => name.endsWith('.vue') || (name.endsWith('.ts') && !name.endsWith('.test.ts')))
+      .map((name) => new URL(name, folder)),
+  )
+  .map((url) => readFileSync(url, 'utf8'))
 
 const said = [
   ...new Set(
@@ -21,6 +23,9 @@ const said = [
   ),
 ].filter((sentence) => !['away', 'sent', 'east', 'paper', 'ember'].includes(sentence))
 
+/** Those that forms choose from. */
+const chosen = [...Object.values(lookTitles), ...directions, ...Object.values(aimWords)]
+
 it('finds the page’s sentences', () => {
   expect(said).toEqual(
     expect.arrayContaining(['I understand', 'Never before {time}:', 'put away, step {at} of {all}']),
@@ -32,7 +37,7 @@ it.each(guideLanguages.filter(({ code }) => code !== 'en').map(({ code, name }) 
   'says all of them in %s',
   (_name, code) => {
     const t = translator(code)
-    for (const sentence of said) t.say(sentence)
+    for (const sentence of [...said, ...chosen]) t.say(sentence)
     expect(t.missing).toEqual([])
   },
 )

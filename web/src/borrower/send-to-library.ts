@@ -54,7 +54,7 @@ const waiting = async (memory: GuideMemory): Promise<readonly Waiting[]> => {
   return Array.isArray(kept) ? (kept as Waiting[]) : []
 }
 
-const asDataUrl = (blob: Blob) =>
+export const asDataUrl = (blob: Blob) =>
   new Promise<string>((done, failed) => {
     const reader = new FileReader()
     reader.onload = () => done(String(reader.result))

@@ -117,6 +117,7 @@ export const testKit = (rest: Partial<KitSheet> = {}): KitSheet => ({
   finder: null,
   ownFinder: null,
   knobSteps: [],
+  starLooks: [],
   finderDrift: null,
   headMomentGmm: null,
   procedure: structuredClone(

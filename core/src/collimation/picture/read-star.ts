@@ -81,7 +81,7 @@ export function groundOf({ values }: Plane): number {
 }
 
 /** The largest bright patch with its holes filled, as a circle of the same width. */
-function brightBlob(grey: Plane, ground: number): Circle | null {
+export function brightBlob(grey: Plane, ground: number): Circle | null {
   const by = max(1, ceil(max(grey.width, grey.height) / 250))
   const coarse = blurred(smaller(grey, by), 1.2)
   const { width, height, values } = coarse
@@ -127,7 +127,7 @@ function brightBlob(grey: Plane, ground: number): Circle | null {
 }
 
 /** Brightness of the ring in each direction: coma makes one side brighter, and an edge is a share of its own side. */
-function ringLevels(plane: Plane, about: Circle, ground: number): readonly number[] {
+export function ringLevels(plane: Plane, about: Circle, ground: number): readonly number[] {
   const peaks = Array.from({ length: RAYS }, (_, ray) => {
     const angle = (2 * Math.PI * ray) / RAYS
     let most = ground
@@ -144,31 +144,38 @@ function ringLevels(plane: Plane, about: Circle, ground: number): readonly numbe
   })
 }
 
+interface Levels {
+  readonly rings: readonly number[]
+  readonly ground: number
+}
+
 /** The outermost place on each ray where the brightness rises through its level. */
-export function outline(
-  plane: Plane,
-  blob: Circle,
-  { rings, ground }: { readonly rings: readonly number[]; readonly ground: number },
-): FittedCircle | null {
+export function outlinePoints(plane: Plane, about: Circle, { rings, ground }: Levels): EdgePoint[] {
+  const points: EdgePoint[] = []
+  for (let ray = 0; ray < RAYS; ray++) {
+    const level = ground + EDGE_LEVEL * ((rings[ray] ?? ground) - ground)
+    const angle = (2 * Math.PI * ray) / RAYS
+    const u = cos(angle)
+    const v = sin(angle)
+    const valueAt = (r: number) => sampled(plane, about.x + r * u, about.y + r * v)
+    for (let r = 1.4 * about.r; r > 0.4 * about.r; r -= 0.5) {
+      const inside = valueAt(r)
+      if (inside < level) continue
+      const outside = valueAt(r + 0.5)
+      const at = inside > outside ? r + (0.5 * (inside - level)) / (inside - outside) : r
+      points.push({ x: about.x + at * u, y: about.y + at * v, weight: 1 })
+      break
+    }
+  }
+  return points
+}
+
+/** The circle that the outline comes nearest to. */
+export function outline(plane: Plane, blob: Circle, levels: Levels): FittedCircle | null {
   let about = blob
   let fitted: FittedCircle | null = null
   for (let round = 0; round < 2; round++) {
-    const points: EdgePoint[] = []
-    for (let ray = 0; ray < RAYS; ray++) {
-      const level = ground + EDGE_LEVEL * ((rings[ray] ?? ground) - ground)
-      const angle = (2 * Math.PI * ray) / RAYS
-      const u = cos(angle)
-      const v = sin(angle)
-      const valueAt = (r: number) => sampled(plane, about.x + r * u, about.y + r * v)
-      for (let r = 1.4 * about.r; r > 0.4 * about.r; r -= 0.5) {
-        const inside = valueAt(r)
-        if (inside < level) continue
-        const outside = valueAt(r + 0.5)
-        const at = inside > outside ? r + (0.5 * (inside - level)) / (inside - outside) : r
-        points.push({ x: about.x + at * u, y: about.y + at * v, weight: 1 })
-        break
-      }
-    }
+    const points = outlinePoints(plane, about, levels)
     fitted = fitCircle(points, about, { tolerancePx: 0.25 * about.r, floorPx: 0.02 * about.r })
     if (!fitted) return null
     about = fitted

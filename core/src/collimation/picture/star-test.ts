@@ -20,6 +20,9 @@ export interface StarTested {
   readonly warnings: readonly StarWarning[]
 }
 
+/** One side alone: from half to nearly three times the truth. Both: a fifth. Common practice for the latter, no source. */
+export const STAR_DOUBT_SHARE = { one: 0.6, both: 0.2 } as const
+
 const WAVELENGTH_MM = VISUAL_WAVELENGTH_NM * 1e-6
 
 /**

@@ -55,6 +55,51 @@ export const guideTexts: Readonly<Record<string, string>> = {
   'All of one kind and one age. Count them in, and count them out again.':
     'Todas del mismo tipo y de la misma edad. Cuéntalas al ponerlas y al sacarlas.',
   'Keep the plugs dry.': 'Los enchufes, secos.',
+  'Point it': 'Apúntalo',
+  'The keys turn it: fast to find, slow to centre. Don’t push the tube by hand, or it loses its place.':
+    'Las teclas lo mueven: rápido para buscar, despacio para centrar. No empujes el tubo con la mano, o pierde su posición.',
+  'A hand under the tube. Turn the base round, then tip the tube up or down.':
+    'Una mano bajo el tubo. Gira la base y luego inclina el tubo hacia arriba o hacia abajo.',
+  'Hold the tube by its upper rim. Push it round, then up or down. It stays where you leave it.':
+    'Sujeta el tubo por el borde de arriba. Empújalo hacia un lado y luego hacia arriba o hacia abajo. Se queda donde lo dejas.',
+  'Hold the tube. Turn the handle loose, point it, and turn the handle tight again.':
+    'Sujeta el tubo. Afloja la palanca, apúntalo y vuelve a apretarla.',
+  'Hold the tube. Open the head’s lock, point it, and close the lock again.':
+    'Sujeta el tubo. Abre el freno del cabezal, apúntalo y vuelve a cerrarlo.',
+  'Hold the tube. Open both locks, swing it round and up, and close them again.':
+    'Sujeta el tubo. Abre los dos frenos, muévelo hacia un lado y hacia arriba, y vuelve a cerrarlos.',
+  'Hold the tube at its back end. Swing it round and up. It stays where you leave it.':
+    'Sujeta el tubo por detrás. Muévelo hacia un lado y hacia arriba. Se queda donde lo dejas.',
+  'Hold the tube. Open the lock of the tilted axis, turn to the side of the sky you want, and close the lock.':
+    'Sujeta el tubo. Abre el freno del eje inclinado, gira hacia el lado del cielo que quieras y cierra el freno.',
+  'Then open the other lock, swing the tube along, and close it.':
+    'Luego abre el otro freno, mueve el tubo y ciérralo.',
+  'The eyepiece went round to the back? Hold the tube, open both rings a little, turn the tube in them, and close them.':
+    '¿El ocular ha quedado por detrás? Sujeta el tubo, abre un poco los dos anillos, gira el tubo dentro y ciérralos.',
+  'Both eyes open: bring the dot onto the star. Then look at the lowest power.':
+    'Con los dos ojos abiertos, lleva el punto sobre la estrella. Luego mira con el menor aumento.',
+  'Bring the star onto the finder’s cross. Then look at the lowest power.':
+    'Lleva la estrella a la cruz del buscador. Luego mira con el menor aumento.',
+  'Sight along it at the star. Then look at the lowest power.':
+    'Apunta con él a la estrella. Luego mira con el menor aumento.',
+  'For the last bit, turn the rods. One won’t turn? Don’t force it: turn it back, and point again.':
+    'Para lo último, gira los mandos. ¿Uno no gira más? No lo fuerces: gíralo al revés y apunta otra vez.',
+  'Not in view? Move in small circles around the place. Don’t change the eyepiece.':
+    '¿No se ve? Muévelo en círculos pequeños alrededor del sitio. No cambies el ocular.',
+  'The pole star stands {fists} fists above the ground, due north. It is no bright star, but the brightest near there.':
+    'La estrella polar está a {fists} puños sobre el suelo, justo al norte. No brilla mucho, pero es la más brillante de esa zona.',
+  'The two stars at the end of the Plough’s bowl point to it. It is five times as far away as they are apart.':
+    'Las dos estrellas del final del cazo de la Osa Mayor la señalan. Está cinco veces más lejos que la distancia entre ellas.',
+  'No bright star marks the south pole of the sky. It lies due south, {fists} fists above the ground.':
+    'Ninguna estrella brillante marca el polo sur del cielo. Está justo al sur, a {fists} puños sobre el suelo.',
+  'The long bar of the Southern Cross points to it, four and a half times its own length on.':
+    'El palo largo de la Cruz del Sur lo señala, a cuatro veces y media su propio largo.',
+  'The full Moon dazzles? Put the front cap on again and take out the small cap in it.':
+    '¿Te deslumbra la Luna llena? Vuelve a poner la tapa delantera y quita la tapa pequeña que lleva.',
+  'The erecting eyepiece is for land by day, far from the Sun. For the sky take the others.':
+    'El ocular inversor es para ver tierra de día, lejos del Sol. Para el cielo usa los otros.',
+  '{chain} doesn’t come to focus on this telescope. Leave it out.':
+    '{chain} no llega a enfocar en este telescopio. No lo uses.',
   'The sky moves. Turn it on its tilted axis only, and it follows.':
     'El cielo se mueve. Gíralo solo en su eje inclinado, y lo sigue.',
   'Keep cells and plugs dry. Never lever a cell out.':

@@ -61,9 +61,6 @@ export const pageTexts: Readonly<Record<string, string>> = {
   'Send it': 'Enviar',
   'You don’t have to wait: put it away as it is and bring it back if you like.':
     'No tienes que esperar: recógelo como está y devuélvelo si quieres.',
-  'Send us a photo through the cap’s small hole': 'Envíanos una foto por el agujero de la tapa',
-  'By day, the tube towards a bright wall, never towards the Sun.':
-    'De día, el tubo hacia una pared iluminada, nunca hacia el Sol.',
   'No eyepiece is on this kit’s card. Ask the library.':
     'No hay ningún ocular en la ficha. Pregunta a la biblioteca.',
   'The Moon as {eyepiece} shows it': 'La Luna vista con {eyepiece}',
@@ -100,6 +97,11 @@ export const pageTexts: Readonly<Record<string, string>> = {
   'lens end, cap on': 'lado de la lente, con su tapa',
   'wide end to the sky': 'el lado ancho, al cielo',
   'window to the sky': 'la ventana, al cielo',
+  'eyepiece and focus': 'ocular y enfoque',
+  'rod for small moves': 'mando para mover poco',
+  handle: 'palanca',
+  'knob: how stiff it moves': 'rueda: lo duro que va',
+  weight: 'contrapeso',
   'both rods, to the stop': 'las dos varillas, hasta el tope',
   'The loan’s nights are over. This was the last one; tonight’s sky is a little different.':
     'Las noches del préstamo ya pasaron. Esta fue la última; el cielo de hoy es un poco distinto.',

@@ -241,4 +241,33 @@ export const skyTexts: Readonly<Record<string, string>> = {
     'El Sol no baja lo bastante: nada es seguro ni está oscuro para mirar.',
   'Nothing good tonight: what is up is too low, or too faint for this sky.':
     'Esta noche no hay nada bueno: lo que hay está muy bajo, o es muy débil para este cielo.',
+  'hardly at all': 'casi nada',
+  'a little': 'un poco',
+  'hard, in colours': 'mucho y con colores',
+  'sharp and still': 'nítido y quieto',
+  'it wavers': 'tiembla',
+  'it boils': 'hierve',
+  'How many of the Little Bear’s seven stars do you see? The pole star is one, at the end of its tail.':
+    '¿Cuántas de las siete estrellas de la Osa Menor ves? La polar es una de ellas, al final de la cola.',
+  'How many of the Southern Cross’s five stars do you see? The fifth is the faint one.':
+    '¿Cuántas de las cinco estrellas de la Cruz del Sur ves? La quinta es la débil.',
+  'The air is steady. Up to {power} is worth a try: {eyepiece}.':
+    'El aire está quieto. Vale la pena probar hasta {power}: {eyepiece}.',
+  'The air is fair. Stay at {power} or less: {eyepiece}.': 'El aire está regular. No pases de {power}: {eyepiece}.',
+  'The air is restless. Stay at {power} or less: {eyepiece}. Planets are sharp for moments only.':
+    'El aire está agitado. No pases de {power}: {eyepiece}. Los planetas solo se ven nítidos por momentos.',
+  'The air is restless. Use the lowest power alone: {eyepiece}.':
+    'El aire está agitado. Usa solo el menor aumento: {eyepiece}.',
+  'The sky is dark. Faint things are worth it.': 'El cielo está oscuro. Vale la pena buscar cosas débiles.',
+  'The sky is fair. Bright clusters and nebulae show, galaxies hardly.':
+    'El cielo está regular. Se ven cúmulos y nebulosas brillantes, galaxias apenas.',
+  'The sky is bright. Keep to the Moon, the planets and bright clusters.':
+    'El cielo está claro. Quédate con la Luna, los planetas y los cúmulos brillantes.',
+  'the sky is too bright for it': 'el cielo está demasiado claro',
+  'the air is too restless for it': 'el aire está demasiado agitado',
+  'Is tonight good enough? Two minutes': '¿Sirve esta noche? Dos minutos',
+  'Do stars high up twinkle?': '¿Parpadean las estrellas altas?',
+  'The Moon’s edge at the lowest power': 'El borde de la Luna con el menor aumento',
+  'The Moon isn’t up': 'La Luna no está',
+  'Not tonight': 'Esta noche no',
 }

@@ -46,6 +46,10 @@ export async function archiveRows(tx: Tx, branchId: string) {
          container_g AS "containerG", expected_g AS "expectedG", source, at
        FROM weighing WHERE kit_id IN (${ofKits}) AND complete AND NOT outdated ORDER BY at, weigh_group`,
     ),
+    readings: await rows<{ kitId: string; at: Date }>(
+      `SELECT kit_id AS "kitId", kind, as_found AS "asFound", as_left AS "asLeft", limit_value AS "limitValue", good, unit,
+         uncertainty, source, at FROM reading WHERE kit_id IN (${ofKits}) AND current ORDER BY kind`,
+    ),
     jobs: await rows<{ kitId: string; partId: string | null; openedAt: Date; notBefore: Date | null }>(
       `SELECT kit_id AS "kitId", part_id AS "partId", code, text, note, to_char(due_on, 'YYYY-MM-DD') AS "dueOn",
          not_before AS "notBefore", opened_at AS "openedAt"

@@ -8,6 +8,7 @@ import { Problem } from '../../platform/errors.ts'
 import { appendRecord } from '../../platform/record.ts'
 import { ExtraPartRow, Job, Kit, Model, ModelPartRow, PartRow } from '../store/service.ts'
 import { makePicture, Picture, Spare, takenCodes, WeighingRow } from '../contents/service.ts'
+import { BenchCheck, ReadingRow } from '../checks/service.ts'
 import { GuideTextRow } from '../guides/service.ts'
 import { LandmarkRow, SiteRow } from '../sites/service.ts'
 import { archiveRows, placeNames } from './queries.ts'
@@ -55,6 +56,9 @@ export class Archives {
           .filter(({ kitId }) => kitId === id)
           .map(({ foundAt, ...each }) => ({ ...each, foundAtUtc: foundAt.toISOString() })),
         weighings: rows.weighings
+          .filter(({ kitId }) => kitId === id)
+          .map(({ at, ...each }) => ({ ...each, atUtc: at.toISOString() })),
+        readings: rows.readings
           .filter(({ kitId }) => kitId === id)
           .map(({ at, ...each }) => ({ ...each, atUtc: at.toISOString() })),
         jobs: rows.jobs
@@ -114,7 +118,7 @@ export class Archives {
         }))
         await insertMany(tx, ModelPartRow, rows)
       }
-      for (const { model, parts, weighings, jobs, ownFinder, details, extras, ...kit } of archive.kits) {
+      for (const { model, parts, weighings, readings, jobs, ownFinder, details, extras, ...kit } of archive.kits) {
         const kitId = kitIdOf(kit.code)
         const own = ownFinder && { ...ownFinder, by: 'brought in' }
         await tx.insert(Kit, {
@@ -159,6 +163,7 @@ export class Archives {
           at: new Date(atUtc),
         }))
         if (kept.length > 0) await insertMany(tx, WeighingRow, kept)
+        await this.bringReadings(tx, { kitId, staffId, at }, readings)
         const open = jobs.map(({ part, openedAtUtc, notBeforeUtc, ...rest }) => ({
           ...rest,
           id: randomUUID(),
@@ -208,6 +213,22 @@ export class Archives {
         pictures: pictures.length,
       }
     })
+  }
+
+  /** Figures as they count, under one check for all of them: who took them elsewhere isn't known here. */
+  private async bringReadings(
+    tx: Tx,
+    { kitId, staffId, at }: { readonly kitId: string; readonly staffId: string; readonly at: Date },
+    readings: Archive['kits'][number]['readings'],
+  ): Promise<void> {
+    if (readings.length === 0) return
+    const checkId = randomUUID()
+    await tx.insert(BenchCheck, { id: checkId, kitId, byStaffId: staffId, at, stations: [] })
+    const rows = readings.map(({ atUtc, ...reading }) => ({
+      ...{ ...reading, id: randomUUID(), kitId, checkId, asFoundAt: null, asLeftAt: null },
+      ...{ byStaffId: staffId, at: new Date(atUtc), current: true },
+    }))
+    await insertMany(tx, ReadingRow, rows)
   }
 
   /** Places with their landmarks; one whose name the branch has already is left as it is. @returns how many came in */

@@ -1,5 +1,6 @@
 import { cardName, DEFAULT_UNLINK_DAYS, type Unlinking } from '@binoculum/contract'
 import { changedRows, selectRows, type Tx } from '../../platform/database.ts'
+import type { PageKey } from '../../platform/paging.ts'
 
 export interface BorrowerFacts {
   readonly id: string
@@ -53,6 +54,7 @@ export interface BorrowerLoanRow {
   readonly backOn: string | null
   readonly daysLate: number
   readonly missing: string[]
+  readonly key: PageKey
 }
 
 /** A borrower's newest loans where somebody may see them, and what was missing after each. */
@@ -62,6 +64,7 @@ export const loansOf = (
     readonly id: string
     readonly branchIds: readonly string[]
     readonly today: string
+    readonly before: PageKey | null
     readonly most: number
   },
 ): Promise<BorrowerLoanRow[]> =>
@@ -71,11 +74,13 @@ export const loansOf = (
        (l.back_at AT TIME ZONE br.zone)::date::text AS "backOn",
        greatest(0, coalesce((l.back_at AT TIME ZONE br.zone)::date, CASE WHEN l.state = 'out' THEN $3::date END) - l.until_on) AS "daysLate",
        coalesce((SELECT array_agg(p.name ORDER BY p.position) FROM jsonb_array_elements(t.marks) m
-         JOIN part p ON p.id = (m->>'partId')::uuid WHERE m->>'mark' = 'missing'), '{}') AS missing
+         JOIN part p ON p.id = (m->>'partId')::uuid WHERE m->>'mark' = 'missing'), '{}') AS missing,
+       json_build_object('at', l.from_on, 'id', l.number::text) AS key
      FROM loan l JOIN kit k ON k.id = l.kit_id JOIN branch br ON br.id = l.branch_id
      LEFT JOIN LATERAL (SELECT marks FROM take_back WHERE loan_id = l.id ORDER BY at DESC LIMIT 1) t ON true
-     WHERE l.borrower_id = $1 AND l.branch_id = ANY($2) ORDER BY l.from_on DESC, l.number DESC LIMIT $4`,
-    [given.id, given.branchIds, given.today, given.most],
+     WHERE l.borrower_id = $1 AND l.branch_id = ANY($2) AND ($5::date IS NULL OR (l.from_on, l.number) < ($5, $6::int))
+     ORDER BY l.from_on DESC, l.number DESC LIMIT $4`,
+    [given.id, given.branchIds, given.today, given.most, given.before?.at ?? null, given.before?.id ?? null],
   )
 
 /** Borrowers of whom everything has been closed for as long as their branch keeps names. */

@@ -1,4 +1,5 @@
 import {
+  borrowerLoansSchema,
   borrowerSheetSchema,
   changeBorrowerSchema,
   idSchema,
@@ -8,6 +9,7 @@ import {
 import { z } from 'zod'
 import { coordinatorOnly, deskRoles, signedIn } from '../../platform/access.ts'
 import type { App } from '../../platform/app-type.ts'
+import { pageQuery } from '../../platform/paging.ts'
 import type { Borrowers } from './service.ts'
 
 const params = z.object({ id: idSchema })
@@ -16,6 +18,14 @@ const response = { 200: borrowerSheetSchema }
 export async function borrowerRoutes(app: App, borrowers: Borrowers) {
   app.get('/api/borrowers/:id', { config: { access: deskRoles }, schema: { params, response } }, async (request) =>
     borrowers.sheet(signedIn(request), request.params.id),
+  )
+  app.get(
+    '/api/borrowers/:id/loans',
+    {
+      config: { access: deskRoles },
+      schema: { params, querystring: pageQuery, response: { 200: borrowerLoansSchema } },
+    },
+    async (request) => borrowers.loans(signedIn(request), request.params.id, request.query.before),
   )
   app.put(
     '/api/borrowers/:id',

@@ -1,5 +1,6 @@
 import {
   cardName,
+  type BorrowerLoans,
   type BorrowerSheet,
   type ChangeBorrower,
   type Session,
@@ -16,6 +17,7 @@ import { loanCode } from '../judgement/service.ts'
 import { BorrowerRow } from '../loans/service.ts'
 import { localDay } from '../opening/service.ts'
 import { BorrowerPolicyRow } from './entities.ts'
+import { pageKey, pageOf, type PageKey } from '../../platform/paging.ts'
 import * as queries from './queries.ts'
 
 const MOST_LOANS = 50
@@ -35,18 +37,33 @@ export class Borrowers {
       ...{ act: 'borrower-looked-at', at, branchId: facts.branchId, staffId: session.staffId },
       after: { borrowerId: id },
     })
-    const today = localDay(at, facts.zone)
-    const asked = { id, branchIds: deskBranchIds(session), today, most: MOST_LOANS + 1 }
-    const loans = await queries.loansOf(database.reader, asked)
+    const { loans, next } = await this.loansBefore(session, facts, null)
     const { zone: _zone, unlinkedAt, language, level, ...known } = facts
     return {
       ...known,
       language: language === 'es' ? 'es' : 'en',
       level: borrowerLevels.find((each) => each === level) ?? null,
       unlinkedAtUtc: unlinkedAt?.toISOString() ?? null,
-      loans: loans.slice(0, MOST_LOANS).map(({ number, ...loan }) => ({ ...loan, code: loanCode(number) })),
-      moreLoans: loans.length > MOST_LOANS,
+      ...{ loans, next },
     }
+  }
+
+  /** What comes after a page of a borrower's loans. */
+  async loans(session: Session, id: string, before: string | undefined): Promise<BorrowerLoans> {
+    const facts = await this.factsFor(this.context.database.reader, session, id)
+    return this.loansBefore(session, facts, pageKey(before))
+  }
+
+  private async loansBefore(
+    session: Session,
+    { id, zone }: Pick<queries.BorrowerFacts, 'id' | 'zone'>,
+    before: PageKey | null,
+  ): Promise<BorrowerLoans> {
+    const { database, clock } = this.context
+    const today = localDay(clock(), zone)
+    const asked = { id, branchIds: deskBranchIds(session), today, before, most: MOST_LOANS + 1 }
+    const { rows, next } = pageOf(await queries.loansOf(database.reader, asked), MOST_LOANS)
+    return { loans: rows.map(({ number, ...loan }) => ({ ...loan, code: loanCode(number) })), next }
   }
 
   async change(session: Session, id: string, given: ChangeBorrower): Promise<BorrowerSheet> {

@@ -6,8 +6,8 @@ export const MOST_DECODED_PIXELS = 64_000_000
 
 export class NotAPicture extends Error {}
 
-/** A file's pixels, upright as its camera held it. @throws NotAPicture for anything else, or one larger than the bound */
-export async function decodePicture(bytes: Uint8Array): Promise<Picture> {
+/** A file's pixels, upright as its camera held it, made smaller where a longest side is given. @throws NotAPicture for anything else, or one larger than the bound */
+export async function decodePicture(bytes: Uint8Array, longestPx?: number): Promise<Picture> {
   try {
     const image = sharp(bytes, { limitInputPixels: MOST_DECODED_PIXELS, failOn: 'error', pages: 1 })
     const { format } = await image.metadata()
@@ -15,6 +15,7 @@ export async function decodePicture(bytes: Uint8Array): Promise<Picture> {
       throw new NotAPicture('A JPEG or PNG picture is wanted.')
     const { data, info } = await image
       .rotate()
+      .resize(longestPx ? { width: longestPx, height: longestPx, fit: 'inside', withoutEnlargement: true } : {})
       .toColourspace('srgb')
       .ensureAlpha()
       .raw()

@@ -2,11 +2,9 @@ import { calculate, calculators, errorCatalogue, type ErrorCode } from '@binocul
 import { z } from 'zod'
 import { anyRole } from '../../platform/access.ts'
 import type { App } from '../../platform/app-type.ts'
-import { runBounded, workerBeside } from '../../platform/bounded-worker.ts'
 import { Problem } from '../../platform/errors.ts'
+import { calculateBounded } from './service.ts'
 
-const worker = workerBeside(import.meta.url, 'calculate')
-const HEAVY_BOUNDS = { timeoutMs: 10_000, memoryMb: 256 }
 /** A phone's picture as base64, and its other side. */
 const PICTURE_BODY_LIMIT = 40_000_000
 const isErrorCode = (code: string): code is ErrorCode => Object.hasOwn(errorCatalogue, code)
@@ -17,7 +15,7 @@ export async function calculatorRoutes(app: App) {
     calculators: [...calculators.values()].map(({ name, summary, sources }) => ({ name, summary, sources })),
   }))
   const answerOf = async (name: string, input: unknown) => {
-    if (calculators.get(name)?.heavy) return runBounded(worker, { name, input }, HEAVY_BOUNDS)
+    if (calculators.get(name)?.heavy) return calculateBounded(name, input)
     const answer = calculate(name, input)
     if (answer.ok) return answer.output
     const { code, issues } = answer.error

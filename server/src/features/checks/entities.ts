@@ -13,7 +13,7 @@ export class BenchCheck {
 
 /** One figure as found and as left. The newest of each kind is the current one. */
 @Entity('reading')
-@Check('ck_reading_unit', `"unit" IN ('mm', 'arcmin', 'deg', 'judged')`)
+@Check('ck_reading_unit', `"unit" IN ('mm', 'arcmin', 'deg', 's', 'judged')`)
 @Index(['kitId', 'kind'], { unique: true, where: '"current"' })
 @Index(['kitId', 'at'])
 @Index(['kitId', 'kind', 'at'])

@@ -1,5 +1,5 @@
 import { benchJobCodes } from '@binoculum/core'
-import { changedRows, type Tx } from '../../platform/database.ts'
+import { type Tx, changedRows, selectRows } from '../../platform/database.ts'
 import { BenchCheck, KnobStepRow, ReadingRow, StepTimeRow, TurnedStepRow } from './entities.ts'
 
 /** Keeps new readings as the current ones of their kinds. The older ones stay, as history. */
@@ -71,3 +71,15 @@ export const closeJobs = (tx: Tx, kitId: string, jobIds: readonly string[], at: 
 
 export const placeOnShelf = (tx: Tx, kitId: string) =>
   changedRows(tx, `UPDATE kit SET stands_at = 'shelf' WHERE id = $1 RETURNING id`, [kitId])
+
+/** Looks at a kit's glass by torch, newest first. A kit's checks are few hundred at most; so many are read at once. */
+export const glassLooksOf = (tx: Tx, kitId: string): Promise<{ look: unknown; atUtc: string; by: string }[]> =>
+  selectRows(
+    tx,
+    `SELECT each->'look' AS look, s.name AS by, to_char(c.at AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') AS "atUtc"
+     FROM (SELECT at, by_staff_id, stations FROM bench_check WHERE kit_id = $1 ORDER BY at DESC LIMIT 60) c
+     JOIN staff s ON s.id = c.by_staff_id
+     CROSS JOIN LATERAL jsonb_array_elements(c.stations) each
+     WHERE each->>'station' = 'glass' AND jsonb_typeof(each->'look') = 'object' ORDER BY c.at DESC`,
+    [kitId],
+  )

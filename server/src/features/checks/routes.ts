@@ -1,4 +1,4 @@
-import { benchSchema, checkResultSchema, finishCheckSchema, idSchema } from '@binoculum/contract'
+import { benchSchema, checkResultSchema, finishCheckSchema, glassLooksSchema, idSchema } from '@binoculum/contract'
 import { z } from 'zod'
 import { anyRole, deskRoles, signedIn } from '../../platform/access.ts'
 import type { App } from '../../platform/app-type.ts'
@@ -9,6 +9,14 @@ export async function checkRoutes(app: App, { checks }: { checks: Checks }) {
     '/api/bench',
     { config: { access: anyRole }, schema: { response: { 200: benchSchema } } },
     async (request) => checks.bench(signedIn(request)),
+  )
+  app.get(
+    '/api/kits/:code/glass-looks',
+    {
+      config: { access: anyRole },
+      schema: { params: z.object({ code: z.string().max(40) }), response: { 200: glassLooksSchema } },
+    },
+    async (request) => checks.glassLooks(signedIn(request), request.params.code),
   )
   app.post(
     '/api/kits/:id/checks',

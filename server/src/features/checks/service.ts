@@ -1,5 +1,14 @@
 import { randomUUID } from 'node:crypto'
-import { type Bench, type FinishCheck, type KitSheet, type Session, type Station } from '@binoculum/contract'
+import {
+  glassLookSchema,
+  glassLooksSchema,
+  type Bench,
+  type FinishCheck,
+  type GlassLooks,
+  type KitSheet,
+  type Session,
+  type Station,
+} from '@binoculum/contract'
 import {
   learnFrom,
   needsYes,
@@ -26,6 +35,7 @@ import { timesOf } from './step-times.ts'
 import {
   closeJobs,
   forgetTurnedSteps,
+  glassLooksOf,
   insertCheck,
   keepKnobSteps,
   keepReadings,
@@ -33,6 +43,8 @@ import {
   keepTurnedSteps,
   placeOnShelf,
 } from './queries.ts'
+
+const SHOWN_GLASS_LOOKS = 3
 
 export class Checks {
   constructor(
@@ -87,6 +99,19 @@ export class Checks {
     return { kit: await this.sheets.sheetById(database.reader, kitId) }
   }
 
+  /** How a kit's glass looked by torch before, and when it was cleaned. */
+  async glassLooks(session: Session, code: string): Promise<GlassLooks> {
+    const { id } = await this.shelf.rowFor(session, code)
+    const rows = await glassLooksOf(this.context.database.reader, id)
+    return glassLooksSchema.parse({
+      looks: rows.slice(0, SHOWN_GLASS_LOOKS).map(({ look, ...rest }) => ({ ...(look as object), ...rest })),
+      cleanings: rows.flatMap(({ look, ...rest }) => {
+        const { cleaned } = glassLookSchema.parse(look)
+        return cleaned ? [{ ...cleaned, ...rest }] : []
+      }),
+    })
+  }
+
   /** Forgets what a kit's screws were seen to do: a new cell, or a lesson that was none. On record. */
   async forgetCell(session: Session, kitId: string, kitVersion: number): Promise<{ kit: KitSheet }> {
     const { database } = this.context
@@ -139,7 +164,7 @@ export class Checks {
     const learnt = stations.flatMap((station) =>
       station.station === 'balance' && mounted ? (learnFrom(station, mounted) ?? []) : [],
     )[0]
-    const kept = stations.flatMap((station) => readingsFromStation(station, kit))
+    const kept = stations.flatMap((station, index) => possibleReadings(station, { kit, index }))
     if (learnt !== undefined) await this.store.learnHeadMoment(tx, row.id, learnt)
     await keepStepTimes(tx, stepTimes(stations, { modelId: row.modelId, kitId: row.id, checkId, at }))
     await keepTurnedSteps(tx, turnedSteps(stations, { kitId: row.id, checkId, at }))
@@ -174,6 +199,16 @@ export class Checks {
   }
 }
 
+/** What a station comes to; figures that can't be for this very kit are the sender's mistake, named by their station. */
+function possibleReadings(station: Station, { kit, index }: { readonly kit: CheckedKit; readonly index: number }) {
+  try {
+    return readingsFromStation(station, kit)
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error
+    throw new Problem('BAD_INPUT', { issues: [{ path: `stations.${index}`, message: error.message }] })
+  }
+}
+
 /** Looks into a tube or a finder of which nobody said that they can't meet the Sun. */
 function unansweredLooks(
   station: Station,
@@ -188,13 +223,13 @@ function unansweredLooks(
 
 /** Pictures that a figure was read from, as found and as left, in order. */
 function picturesOf(stations: readonly Station[]): { pictures?: string[] } {
-  const pictures = stations.flatMap((station) =>
-    station.station === 'collimation'
-      ? [station.asFound, station.asLeft].flatMap((look) =>
-          (look.way === 'photo' || look.way === 'star') && look.pictureId ? [look.pictureId] : [],
-        )
-      : [],
-  )
+  const pictures = stations.flatMap((station) => {
+    if (station.station === 'star' || station.station === 'glass') return station.look?.pictureId ?? []
+    if (station.station !== 'collimation') return []
+    return [station.asFound, station.asLeft].flatMap((look) =>
+      (look.way === 'photo' || look.way === 'star') && look.pictureId ? [look.pictureId] : [],
+    )
+  })
   return pictures.length > 0 ? { pictures: [...new Set(pictures)] } : {}
 }
 
@@ -236,5 +271,6 @@ const stepTimes = (
   ids: Pick<StepTimeRow, 'modelId' | 'kitId' | 'checkId' | 'at'>,
 ): StepTimeRow[] => timesOf(stations).map((time) => ({ id: randomUUID(), ...ids, ...time }))
 
+export { BenchCheck, ReadingRow } from './entities.ts'
 export { timesOf } from './step-times.ts'
 export { stationMinutesOf, stepTimesOfModel } from './sheet-queries.ts'

@@ -1,4 +1,4 @@
-import type { FinderDrift, KnobStepView, ReadingView, TurnedStepView } from '@binoculum/contract'
+import type { FinderDrift, KitSheet, KnobStepView, ReadingView, TurnedStepView } from '@binoculum/contract'
 import type { StationTime } from '@binoculum/core'
 import { selectRows, type Tx } from '../../platform/database.ts'
 import { STATION_KEY } from './step-times.ts'
@@ -66,8 +66,8 @@ export const pastReadings = (
        SELECT r.kind, r.as_found AS "asFound", r.as_left AS "asLeft", r.limit_value AS "limit", r.good, r.unit,
          r.source, r.at, s.name AS by, r.uncertainty
        FROM reading r JOIN staff s ON s.id = r.by_staff_id
-       WHERE r.kit_id = $1 AND r.kind IN ('collimation', 'finder') ORDER BY r.at DESC LIMIT $2
-     ) latest ORDER BY at`,
+       WHERE r.kit_id = $1 AND r.kind IN ('collimation', 'finder') ORDER BY r.at DESC, r.kind LIMIT $2
+     ) latest ORDER BY at, kind`,
     [kitId, limit],
   )
 
@@ -103,3 +103,16 @@ export async function finderDrift(tx: Tx, kitId: string): Promise<FinderDrift | 
   )
   return row?.kind && row.loans >= LEAST_LOANS ? row : null
 }
+
+/** Stars that were photographed at a kit's newest checks, newest first. */
+export const newestStarLooks = (tx: Tx, kitId: string): Promise<KitSheet['starLooks']> =>
+  selectRows(
+    tx,
+    `SELECT each->'look'->'ringOffset' AS "ringOffset", each->'look'->'axisRatio' AS "axisRatio",
+       each->'look'->>'verdict' AS verdict, each->'look'->>'pictureId' AS "pictureId",
+       to_char(at AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') AS "atUtc"
+     FROM (SELECT at, stations FROM bench_check WHERE kit_id = $1 ORDER BY at DESC LIMIT 8) newest
+     CROSS JOIN LATERAL jsonb_array_elements(stations) each
+     WHERE each->>'station' = 'star' AND jsonb_typeof(each->'look') = 'object' ORDER BY at DESC LIMIT 3`,
+    [kitId],
+  )

@@ -68,7 +68,8 @@ export class Pictures {
 
   async read(session: Session, id: string): Promise<Buffer> {
     const picture = await this.context.database.reader.findOneBy(Picture, { id })
-    if (!picture || !branchIdsOf(session).includes(picture.branchId)) throw new Problem('NOT_FOUND')
+    // One that an archive named and whose bytes haven't come yet is none.
+    if (!picture?.bytes.length || !branchIdsOf(session).includes(picture.branchId)) throw new Problem('NOT_FOUND')
     return picture.bytes
   }
 }

@@ -1,3 +1,4 @@
+import { lentLosses, type ToldSpread } from '@binoculum/core'
 import { selectRows, type Tx } from '../../platform/database.ts'
 
 export interface RoleLosses {
@@ -12,6 +13,23 @@ export async function lossesByRole(tx: Tx, branchId: string, at: Date): Promise<
     FROM role_loss WHERE branch_id = $1 AND year > $2 GROUP BY role`
   const rows = await selectRows<RoleLosses & { role: string }>(tx, sql, [branchId, at.getUTCFullYear() - 3])
   return new Map(rows.map(({ role, ...seen }) => [role, seen]))
+}
+
+/** The same for the desk, in one statement with what other programmes told, as far as it may count here. */
+export async function lossesSeenAndLent(tx: Tx, branchId: string, at: Date) {
+  const [row] = await selectRows<{ seen: (RoleLosses & { role: string })[]; told: ToldSpread['losses'][] }>(
+    tx,
+    `SELECT coalesce((SELECT jsonb_agg(own) FROM (
+         SELECT role, sum(losses)::int AS losses, sum(piece_loans)::int AS "pieceLoans"
+         FROM role_loss WHERE branch_id = $1 AND year > $2 GROUP BY role
+       ) own), '[]') AS seen,
+       coalesce((SELECT jsonb_agg(losses) FROM spread WHERE branch_id = $1), '[]') AS told`,
+    [branchId, at.getUTCFullYear() - 3],
+  )
+  return {
+    seen: new Map((row?.seen ?? []).map(({ role, ...each }) => [role, each])),
+    lent: lentLosses((row?.told ?? []).map((losses) => ({ losses, drift: [] }))),
+  }
 }
 
 /** Adds what one take-back saw. */

@@ -22,7 +22,7 @@ import type { Sheets } from '../sheet/service.ts'
 import { keepMasses, outdateWeighings, type KitStore } from '../store/service.ts'
 import { WeighingRow } from './entities.ts'
 import { baselinesOf } from './sheet-queries.ts'
-import { countLosses, lossesByRole, thingsOfOtherKits } from './weigh-queries.ts'
+import { countLosses, lossesSeenAndLent, thingsOfOtherKits } from './weigh-queries.ts'
 
 /** Weighing kits: what to compare with, what goes missing how often, and what is kept. */
 export class Weighings {
@@ -35,9 +35,10 @@ export class Weighings {
 
   /** Chance that one piece of each part is gone after a loan, from this branch's own take-backs. */
   async lossChances(tx: Tx, branchId: string, parts: readonly Part[]): Promise<Record<string, number>> {
-    const seen = await lossesByRole(tx, branchId, this.context.clock())
+    const { seen, lent } = await lossesSeenAndLent(tx, branchId, this.context.clock())
+    const none = { losses: 0, pieceLoans: 0 }
     return Object.fromEntries(
-      parts.map(({ id, role }) => [id, lossChance(role, seen.get(role) ?? { losses: 0, pieceLoans: 0 })]),
+      parts.map(({ id, role }) => [id, lossChance(role, seen.get(role) ?? none, lent.get(role) ?? none)]),
     )
   }
 

@@ -2,6 +2,8 @@ import {
   DEFAULT_DUE_CHANCE,
   driftPairs,
   forecastDrift,
+  lentDrift,
+  type ClassDrift,
   type DriftForecast,
   type DriftForecastInput,
   type DriftPair,
@@ -31,7 +33,11 @@ interface KitOfModel {
 }
 
 /** Of a mirror that somebody has looked at; its model's other kits lend what it has too little of. Null without a look. */
-export async function forecastOf(tx: Tx, kit: KitOfModel): Promise<KitForecast | null> {
+export async function forecastOf(
+  tx: Tx,
+  kit: KitOfModel,
+  dueChance = DEFAULT_DUE_CHANCE,
+): Promise<KitForecast | null> {
   const looks = await queries.mirrorLooks(tx, kit)
   const own = looks.filter(({ kitId }) => kitId === kit.id)
   const limitMm = own.reduce((newest, look) => (look.at > newest.at ? look : newest), own[0] ?? NEVER).limit
@@ -45,10 +51,12 @@ export async function forecastOf(tx: Tx, kit: KitOfModel): Promise<KitForecast |
   const pairs = pairsOf(kit.id)
   if (!pairs) return null
   const others = [...new Set(looks.map(({ kitId }) => kitId))].filter((id) => id !== kit.id)
-  const prior = priorOf(
+  const ofModel = priorOf(
     others.flatMap((id) => pairsOf(id)?.history ?? []),
     limitMm,
   )
+  // Its own model's kits say more than other programmes' of its class.
+  const prior = ofModel ?? (await priorTold(tx, kit.id))
   const { history, now } = pairs
   const given: Omit<DriftForecastInput, 'now'> = { history, limitMm, ...(prior && { prior }) }
   const chanceAfter = Array.from(
@@ -56,10 +64,44 @@ export async function forecastOf(tx: Tx, kit: KitOfModel): Promise<KitForecast |
     (_, loansSince) => forecastDrift({ ...given, now: { ...now, loansSince } }).chanceBeyondLimit ?? 0,
   )
   return {
-    ...forecastDrift({ ...given, now }),
+    ...forecastDrift({ ...given, now, dueChance }),
     leftMm: 'lengthMm' in now.asLeftMm ? now.asLeftMm.lengthMm : Math.hypot(now.asLeftMm.x, now.asLeftMm.y),
-    ...{ limitMm, loansSince: now.loansSince, dueChance: DEFAULT_DUE_CHANCE, chanceAfter },
+    ...{ limitMm, loansSince: now.loansSince, dueChance, chanceAfter },
   }
+}
+
+async function priorTold(tx: Tx, kitId: string) {
+  const told = await queries.driftTold(tx, kitId)
+  return lentDrift(
+    told.map(({ drift }) => ({ losses: [], drift })),
+    told[0]?.family ?? '',
+  )
+}
+
+/** So many kits are enough to tell how a class wanders. */
+const MOST_TOLD_KITS = 300
+
+/** How a branch's mirrors wander from loan to loan, class by class. */
+export async function driftOfBranch(tx: Tx, branchId: string): Promise<ClassDrift[]> {
+  const kits = await queries.kitsOfBranchWithMirrors(tx, branchId, MOST_TOLD_KITS)
+  const ids = kits.map(({ id }) => id)
+  const looks = await queries.looksOfKits(tx, ids)
+  const backs = await queries.returnsOf(tx, ids)
+  const histories = new Map<string, DriftPair[]>()
+  for (const { id, family } of kits) {
+    const pairs = driftPairs(
+      looks.filter(({ kitId }) => kitId === id).map(({ at, ...look }) => ({ ...look, atUtc: at.toISOString() })),
+      backs.filter(({ kitId }) => kitId === id).map(({ backAt }) => backAt.toISOString()),
+    )
+    histories.set(family, [...(histories.get(family) ?? []), ...(pairs?.history ?? [])])
+  }
+  return [...histories].flatMap(([family, history]) => {
+    const now = { asLeftMm: { lengthMm: 0 }, loansSince: 0 }
+    const { sigmaPerLoanMm } = forecastDrift({ history, now, limitMm: 1 })
+    return sigmaPerLoanMm
+      ? [{ family: family as ClassDrift['family'], sigmaMmPerLoan: sigmaPerLoanMm, pairs: history.length }]
+      : []
+  })
 }
 
 const NEVER = { at: new Date(0), limit: 0 }

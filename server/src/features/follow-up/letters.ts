@@ -8,6 +8,7 @@ import { Problem } from '../../platform/errors.ts'
 import { composeMessage, type Mail } from '../../platform/mail.ts'
 import { appendRecord } from '../../platform/record.ts'
 import { MessageRow } from './entities.ts'
+import { pageKey, pageOf } from '../../platform/paging.ts'
 import * as queries from './queries.ts'
 
 const isAddress = (contact: string) => /^[^\s@<>]+@[^\s@<>]+\.[^\s@<>]+$/.test(contact)
@@ -16,9 +17,12 @@ const isAddress = (contact: string) => /^[^\s@<>]+@[^\s@<>]+\.[^\s@<>]+$/.test(c
 export class Letters {
   constructor(private readonly context: Context) {}
 
-  async outbox(session: Session): Promise<Outbox> {
-    const rows = await queries.lettersOf(this.context.database.reader, deskBranchIds(session))
-    return { messages: rows.map(letterView), way: this.context.mail.way }
+  /** @param before what an earlier page said comes next */
+  async outbox(session: Session, before?: string): Promise<Outbox> {
+    const key = pageKey(before)
+    const found = await queries.lettersOf(this.context.database.reader, deskBranchIds(session), key)
+    const { rows, next } = pageOf(found, queries.MOST_LETTERS)
+    return { messages: rows.map(letterView), way: this.context.mail.way, next }
   }
 
   /** A letter about the parts of some open jobs of one kit. */
@@ -166,7 +170,7 @@ function letterView({
   loanId: _loan,
   kitId: _kit,
   ...letter
-}: queries.LetterRow): Message {
+}: Omit<queries.LetterRow, 'key'>): Message {
   return {
     ...letter,
     subject: withName(letter.subject, letter.to),

@@ -1,6 +1,7 @@
 import type { FollowUpJob, Message } from '@binoculum/contract'
 import { jobCodes, jobFacts } from '@binoculum/core'
 import { changedRows, selectRows, type Tx } from '../../platform/database.ts'
+import type { PageKey } from '../../platform/paging.ts'
 
 export interface JobRow extends Omit<FollowUpJob, 'daysOver' | 'isToday' | 'openedAtUtc' | 'notBeforeUtc'> {
   readonly openedAt: Date
@@ -25,7 +26,7 @@ const jobSql = (where: string) => `
     ORDER BY lower(sp.name) = lower(p.name) DESC, sp.name LIMIT 1
   ) spare ON true
   WHERE j.closed_at IS NULL AND ${where}
-  ORDER BY j.due_on NULLS LAST, k.name, j.opened_at`
+  ORDER BY j.due_on NULLS LAST, k.name, j.opened_at, j.code, j.text`
 
 export const openJobsOf = (tx: Tx, branchIds: readonly string[]): Promise<JobRow[]> =>
   selectRows(tx, jobSql('k.branch_id = ANY($1)'), [branchIds])
@@ -119,18 +120,32 @@ export interface LetterRow extends Omit<Message, 'madeAtUtc' | 'sentAtUtc'> {
   readonly branchName: string
   readonly loanId: string
   readonly kitId: string
+  readonly key: PageKey
 }
+
+/** On a page. */
+export const MOST_LETTERS = 100
 
 const letterSql = (where: string) => `
   SELECT m.id, m.branch_id AS "branchId", k.code AS "kitCode", k.name AS "kitName", b.name AS "to",
     b.contact AS "toAddress", m.subject, m.body, m.state, m.problem, m.made_at AS "madeAt", m.sent_at AS "sentAt",
-    coalesce(s.name, 'by itself') AS by, br.zone, br.name AS "branchName", m.loan_id AS "loanId", m.kit_id AS "kitId"
+    coalesce(s.name, 'by itself') AS by, br.zone, br.name AS "branchName", m.loan_id AS "loanId", m.kit_id AS "kitId",
+    json_build_object('at', to_char(m.made_at AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.US"Z"'), 'id', m.id) AS key
   FROM message m JOIN kit k ON k.id = m.kit_id JOIN borrower b ON b.id = m.borrower_id
     LEFT JOIN staff s ON s.id = m.by_staff_id JOIN branch br ON br.id = m.branch_id
-  WHERE ${where} ORDER BY m.made_at DESC LIMIT 200`
+  WHERE ${where} ORDER BY m.made_at DESC, m.id DESC LIMIT ${MOST_LETTERS + 1}`
 
-export const lettersOf = (tx: Tx, branchIds: readonly string[]): Promise<LetterRow[]> =>
-  selectRows(tx, letterSql('m.branch_id = ANY($1)'), [branchIds])
+/** The newest letters of some branches before one of a key, one more than a page has: each branch's own from its index. */
+export const lettersOf = (tx: Tx, branchIds: readonly string[], before: PageKey | null): Promise<LetterRow[]> =>
+  selectRows(
+    tx,
+    letterSql(`m.id IN (
+      SELECT newest.id FROM unnest($1::uuid[]) branch(id) CROSS JOIN LATERAL (
+        SELECT id FROM message WHERE branch_id = branch.id AND ($2::timestamptz IS NULL OR (made_at, id) < ($2, $3::uuid))
+        ORDER BY made_at DESC, id DESC LIMIT ${MOST_LETTERS + 1}
+      ) newest)`),
+    [branchIds, before?.at ?? null, before?.id ?? null],
+  )
 
 export async function letterById(tx: Tx, id: string): Promise<LetterRow | null> {
   return (await selectRows<LetterRow>(tx, letterSql('m.id = $1'), [id]))[0] ?? null

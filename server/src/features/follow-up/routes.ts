@@ -15,6 +15,7 @@ import {
 import { z } from 'zod'
 import { anyRole, coordinatorOnly, deskRoles, signedIn } from '../../platform/access.ts'
 import type { App } from '../../platform/app-type.ts'
+import { pageQuery } from '../../platform/paging.ts'
 import type { FollowUps, Letters } from './service.ts'
 
 const params = z.object({ id: idSchema })
@@ -55,8 +56,8 @@ export async function followUpRoutes(app: App, { followUps, letters }: { followU
   )
   app.get(
     '/api/messages',
-    { config: { access: deskRoles }, schema: { response: { 200: outboxSchema } } },
-    async (request) => letters.outbox(signedIn(request)),
+    { config: { access: deskRoles }, schema: { querystring: pageQuery, response: { 200: outboxSchema } } },
+    async (request) => letters.outbox(signedIn(request), request.query.before),
   )
   app.post(
     '/api/messages',

@@ -21,7 +21,8 @@ export class GuidePieceRow {
 
 /** What a borrower sent from the guide. It names the loan, never the borrower. */
 @Entity('borrower_message')
-@Check('ck_borrower_message_kind', `"kind" IN ('report', 'contents')`)
+@Check('ck_borrower_message_kind', `"kind" IN ('report', 'contents', 'look')`)
+@Index(['kitId', 'at'])
 @Index(['branchId', 'at'])
 @Index(['loanId'])
 export class BorrowerMessageRow {
@@ -29,7 +30,7 @@ export class BorrowerMessageRow {
   @ForeignKey('Branch') @Column('uuid') branchId: string
   @ForeignKey('Kit') @Column('uuid') kitId: string
   @ForeignKey('Loan') @Column('uuid') loanId: string
-  @Column('text') kind: 'report' | 'contents'
+  @Column('text') kind: 'report' | 'contents' | 'look'
   @Column('jsonb') body: object
   @ForeignKey('Picture') @Column('uuid', { nullable: true }) pictureId: string | null
   @Column('timestamptz') at: Date

@@ -1,5 +1,5 @@
-import type { Part } from '@binoculum/contract'
-import { repeatVerdictOf, type GuideInput, type OwnBlock } from '@binoculum/core'
+import { focusStationSchema, type Part } from '@binoculum/contract'
+import { focusReach, repeatVerdictOf, type GuideInput, type OwnBlock } from '@binoculum/core'
 import type { Tx } from '../../platform/database.ts'
 import { opticsOf, type ShelfRow } from '../judgement/service.ts'
 import * as queries from './queries.ts'
@@ -49,9 +49,21 @@ export interface KitInGuide {
   readonly dueOn: string
 }
 
+/** Ways to look that didn't come to focus at the kit's last try. Nothing is asked where its readings say that all did. */
+export async function withoutFocus(tx: Tx, row: ShelfRow): Promise<readonly string[]> {
+  if (!row.readings.some(({ kind, asLeft, limit }) => kind === 'focus' && asLeft > limit)) return []
+  const tried = focusStationSchema.safeParse(await queries.newestFocusStation(tx, row.id))
+  if (!tried.success) return []
+  const { travelMm, distanceM, asLeft } = tried.data
+  const { focalLengthMm } = opticsOf(row)
+  return asLeft.looks
+    .filter((look) => focusReach(look, { focalLengthMm, travelMm, distanceM }).reaches === 'no')
+    .map(({ chain }) => chain)
+}
+
 export const guideInput = (
   { row, parts, model, issuedOn, dueOn }: KitInGuide,
-  own: OwnWords,
+  own: OwnWords & Pick<GuideInput, 'withoutFocus'>,
   place: GuideInput['place'] | null,
 ): GuideInput => ({
   kitName: row.name,

@@ -1,3 +1,4 @@
+import type { KeptLook } from '@binoculum/contract'
 import { selectRows, type Tx } from '../../platform/database.ts'
 
 /** A guide put together again from what only it has and the pieces it shares. */
@@ -64,6 +65,7 @@ export const compactGuides = (tx: Tx, loanId: string | null = null): Promise<unk
   )
 
 export interface OpenGuideRow {
+  readonly branchId: string
   readonly loanId: string
   readonly number: number
   readonly kitCode: string
@@ -77,7 +79,7 @@ export interface OpenGuideRow {
 export const guidesOfOpenLoans = (tx: Tx, branchIds: readonly string[]): Promise<OpenGuideRow[]> =>
   selectRows(
     tx,
-    `SELECT l.id AS "loanId", l.number, k.code AS "kitCode", k.name AS "kitName", b.name AS borrower,
+    `SELECT l.id AS "loanId", l.branch_id AS "branchId", l.number, k.code AS "kitCode", k.name AS "kitName", b.name AS borrower,
        g.issued_at AS "issuedAt", jsonb_array_length(coalesce(g.content->'texts'->'en'->'setUp', g.content->'setUp')) AS steps, l.link_ends_at AS "linkEndsAt"
      FROM guide g JOIN loan l ON l.id = g.loan_id JOIN kit k ON k.id = l.kit_id JOIN borrower b ON b.id = l.borrower_id
      WHERE l.state = 'out' AND l.branch_id = ANY($1) ORDER BY g.issued_at DESC`,
@@ -92,10 +94,15 @@ export interface LinkedLoan {
 }
 
 /** The loan behind a link that isn't over. */
-export async function loanByLink(tx: Tx, linkHash: string, now: Date): Promise<LinkedLoan | null> {
+export async function loanByLink(
+  tx: Tx,
+  linkHash: string,
+  now: Date,
+  lock: 'locked' | 'read' = 'read',
+): Promise<LinkedLoan | null> {
   const sql = `SELECT l.id AS "loanId", l.kit_id AS "kitId", l.branch_id AS "branchId", k.code AS "kitCode"
     FROM loan l JOIN kit k ON k.id = l.kit_id
-    WHERE l.link_hash = $1 AND l.link_ends_at > $2 AND l.state = 'out' FOR UPDATE OF l`
+    WHERE l.link_hash = $1 AND l.link_ends_at > $2 AND l.state = 'out'${lock === 'locked' ? ' FOR UPDATE OF l' : ''}`
   return (await selectRows<LinkedLoan>(tx, sql, [linkHash, now]))[0] ?? null
 }
 
@@ -121,7 +128,7 @@ export interface MessageLine {
   readonly number: number
   readonly kitCode: string
   readonly kitName: string
-  readonly kind: 'report' | 'contents'
+  readonly kind: 'report' | 'contents' | 'look'
   readonly body: unknown
   readonly pictureId: string | null
   readonly at: Date
@@ -142,6 +149,17 @@ export async function messageBranch(tx: Tx, id: string): Promise<string | null> 
   const sql = 'SELECT branch_id AS "branchId" FROM borrower_message WHERE id = $1'
   return (await selectRows<{ branchId: string }>(tx, sql, [id]))[0]?.branchId ?? null
 }
+
+/** What a kit's borrowers looked at from afar, newest first. */
+export const newestLooks = (tx: Tx, kitId: string, most: number): Promise<KeptLook[]> =>
+  selectRows(
+    tx,
+    `SELECT body->>'look' AS look, body->>'meaning' AS meaning, body->'figure' AS figure, picture_id AS "pictureId",
+       to_char(at AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') AS "atUtc"
+     FROM (SELECT * FROM borrower_message WHERE kit_id = $1 ORDER BY at DESC LIMIT $2) newest
+     WHERE kind = 'look' ORDER BY at DESC`,
+    [kitId, most],
+  )
 
 /** One open job of trouble for a kit, however often its borrower writes. */
 export const openTroubleJob = (tx: Tx, job: { id: string; kitId: string; loanId: string; text: string; at: Date }) =>
@@ -198,4 +216,13 @@ export async function modelIdOf(tx: Tx, kitId: string): Promise<string> {
   const [row] = await selectRows<{ modelId: string }>(tx, sql, [kitId])
   if (!row) throw new RangeError(`kitId must be a kit; got ${kitId}`)
   return row.modelId
+}
+
+/** What a kit's newest check said of its focus, as it was sent; null where none did. */
+export async function newestFocusStation(tx: Tx, kitId: string): Promise<unknown> {
+  const sql = `SELECT each AS station
+    FROM (SELECT at, stations FROM bench_check WHERE kit_id = $1 ORDER BY at DESC LIMIT 60) newest
+    CROSS JOIN LATERAL jsonb_array_elements(stations) each
+    WHERE each->>'station' = 'focus' ORDER BY at DESC LIMIT 1`
+  return (await selectRows<{ station: unknown }>(tx, sql, [kitId]))[0]?.station ?? null
 }

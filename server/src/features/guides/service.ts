@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import {
+  keptLookSchema,
   storedGuideSchema,
   type BorrowerMessage,
   type GuideList,
@@ -15,14 +16,15 @@ import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
 import { appendRecord } from '../../platform/record.ts'
 import { hashToken } from '../../platform/secrets.ts'
-import { keepBorrowersPicture, makePicture } from '../contents/service.ts'
+import { keepBorrowersPicture, makePicture, type PictureMade } from '../contents/service.ts'
 import { loanCode } from '../judgement/service.ts'
 import { BorrowerMessageRow, GuideRow } from './entities.ts'
 import * as queries from './queries.ts'
-import { guideInput, ownWordsFor, type KitInGuide } from './guide-input.ts'
+import { guideInput, ownWordsFor, withoutFocus, type KitInGuide } from './guide-input.ts'
 
 export { GuideTextRow } from './entities.ts'
 export { GuideTextsDesk } from './texts.ts'
+export { newestLooks } from './queries.ts'
 
 /** A link may be passed on; so many messages and pictures of one loan are taken, and no more. */
 const MOST_MESSAGES = 30
@@ -37,6 +39,16 @@ export interface GuideOfLoan extends KitInGuide {
   readonly place: GuideInput['place'] | null
 }
 
+/** What a borrower sent, on its way into the house. */
+interface NewMessage {
+  readonly id: string
+  readonly kind: BorrowerMessageRow['kind']
+  readonly body: object
+  readonly made: PictureMade | null
+  /** For the bench to read; null where all is well. */
+  readonly trouble: string | null
+}
+
 export class Guides {
   constructor(private readonly context: Context) {}
 
@@ -44,7 +56,11 @@ export class Guides {
   async compose(tx: Tx, given: GuideOfLoan): Promise<Guide> {
     const { row, wishes } = given
     return composeGuide({
-      ...guideInput(given, await ownWordsFor(tx, row), wishes.place ?? given.place),
+      ...guideInput(
+        given,
+        { ...(await ownWordsFor(tx, row)), withoutFocus: await withoutFocus(tx, row) },
+        wishes.place ?? given.place,
+      ),
       dueTime: given.dueTime,
       firstName: given.borrowerName.split(/\s+/)[0] || undefined,
       language: wishes.language,
@@ -88,15 +104,33 @@ export class Guides {
   /** What a borrower sends: kept with its picture, in the kit's record, and as a job of the bench where there is trouble.
    * The same key twice is the same message. */
   async receive(token: string, message: BorrowerMessage): Promise<void> {
-    const { database, clock } = this.context
-    const at = clock()
-    const linkHash = hashToken(token)
     const { key: id, kind, picture, ...body } = message
     // The picture is decoded in a bounded worker of its own before anything is locked.
-    if (!(await queries.guideByLink(database.reader, linkHash, at))) throw new Problem('LINK_OVER')
+    await this.kitBehind(token)
     const made = picture === null ? null : await makePicture(Buffer.from(picture, 'base64'))
+    await this.keepMessage(token, { id, kind, body, made, trouble: troubleText(message) })
+  }
+
+  /** The kit that a link's borrower holds. @throws Problem LINK_OVER */
+  async kitBehind(token: string): Promise<queries.LinkedLoan> {
+    const { database, clock } = this.context
+    const loan = await queries.loanByLink(database.reader, hashToken(token), clock())
+    if (!loan) throw new Problem('LINK_OVER')
+    return loan
+  }
+
+  /** What was answered to a look of this key before; null where it is new. */
+  async lookKept(loan: queries.LinkedLoan, id: string): Promise<unknown> {
+    const row = await this.context.database.reader.findOneBy(BorrowerMessageRow, { id, loanId: loan.loanId })
+    return row?.kind === 'look' ? row.body : null
+  }
+
+  /** Keeps a message with its picture, already made small, and opens a job where there is trouble. */
+  async keepMessage(token: string, { id, kind, body, made, trouble }: NewMessage): Promise<void> {
+    const { database, clock } = this.context
+    const at = clock()
     await database.inTransaction(async (tx) => {
-      const loan = await queries.loanByLink(tx, linkHash, at)
+      const loan = await queries.loanByLink(tx, hashToken(token), at, 'locked')
       if (!loan) throw new Problem('LINK_OVER')
       if (await queries.messageBranch(tx, id)) return
       const counts = await queries.messageCounts(tx, loan.loanId)
@@ -104,19 +138,8 @@ export class Guides {
         throw new Problem('TOO_MANY_MESSAGES')
       const { branchId, kitId, loanId } = loan
       const pictureId = made && (await keepBorrowersPicture(tx, branchId, made, at))
-      await tx.insert(BorrowerMessageRow, {
-        id,
-        branchId,
-        kitId,
-        loanId,
-        kind,
-        body,
-        pictureId,
-        at,
-        seenAt: null,
-        seenBy: null,
-      })
-      const trouble = troubleText(message)
+      const row = { id, branchId, kitId, loanId, kind, body, pictureId, at, seenAt: null, seenBy: null }
+      await tx.insert(BorrowerMessageRow, row)
       if (trouble !== null) await queries.openTroubleJob(tx, { id: randomUUID(), kitId, loanId, text: trouble, at })
       const after = { ...body, pictures: pictureId ? [pictureId] : [] }
       await appendRecord(tx, { act: 'borrower-wrote', at, branchId, staffId: null, kitId, loanId, after })
@@ -128,7 +151,7 @@ export class Guides {
     const messages = rows.map(({ number, body, at, ...rest }) => ({
       ...rest,
       ...emptyBody,
-      ...(body as Partial<typeof emptyBody>),
+      ...(rest.kind === 'look' ? { look: keptLookSchema.parse(body) } : (body as Partial<typeof emptyBody>)),
       loanCode: loanCode(number),
       atUtc: at.toISOString(),
     }))
@@ -156,7 +179,7 @@ export class Guides {
   }
 }
 
-const emptyBody = { walked: [] as string[], words: '', missing: [] as string[], looked: 0, of: 0 }
+const emptyBody = { look: null, walked: [] as string[], words: '', missing: [] as string[], looked: 0, of: 0 }
 
 /** What the bench reads; null where all is well. */
 function troubleText(message: BorrowerMessage): string | null {

@@ -27,7 +27,15 @@ import { appendRecord } from '../../platform/record.ts'
 import type { OneKit, Shelf } from '../judgement/service.ts'
 import type { Sheets } from '../sheet/service.ts'
 import { GuideTextRow } from './entities.ts'
-import { countingWords, guideInput, ORDER_KEY, ownWordsFor, WORDS_KEY, type OwnWords } from './guide-input.ts'
+import {
+  countingWords,
+  guideInput,
+  ORDER_KEY,
+  ownWordsFor,
+  withoutFocus,
+  WORDS_KEY,
+  type OwnWords,
+} from './guide-input.ts'
 import * as queries from './queries.ts'
 
 /** Blocks as coordinators see and change them, against one kit. */
@@ -154,7 +162,8 @@ export class GuideTextsDesk {
     const place = await queries.placeOfBranch(tx, row.branchId)
     const today = DateTime.fromJSDate(this.context.clock(), { zone: row.zone }).toISODate() ?? ''
     const kit = await this.sheets.guideModel(tx, row)
-    return guideInput({ ...kit, row, issuedOn: today, dueOn: today }, own, place)
+    const focus = { withoutFocus: await withoutFocus(tx, row) }
+    return guideInput({ ...kit, row, issuedOn: today, dueOn: today }, { ...own, ...focus }, place)
   }
 }
 

@@ -166,5 +166,8 @@ export function shelfKit(row: ShelfRow, now: Date): ShelfKit {
 }
 
 /** What is likely is no finding: it judges nothing, and says what to look at first. */
-const lookOf = ({ drift }: ShelfRow): ShelfKit['look'] =>
-  drift && drift.chance >= DEFAULT_DUE_CHANCE ? { chance: drift.chance, loans: drift.loans } : null
+const lookOf = (row: ShelfRow): ShelfKit['look'] => {
+  const { drift } = row
+  const { dueChance = DEFAULT_DUE_CHANCE } = policiesOf(row)
+  return drift && drift.chance >= dueChance ? { chance: drift.chance, loans: drift.loans } : null
+}

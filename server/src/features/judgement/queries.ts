@@ -118,7 +118,8 @@ const shelfSql = (where: string, besides = 'NULL AS packed') => `
   CROSS JOIN LATERAL (
     SELECT json_agg(json_build_object('id', j.id, 'code', j.code, 'text', j.text, 'openedAtUtc', j.opened_at,
         'notBeforeUtc', j.not_before)
-      ORDER BY j.opened_at) AS list
+      -- Of one moment: what was reported or knocked before the wish that somebody looks.
+      ORDER BY j.opened_at, j.code DESC, j.text) AS list
     FROM job j WHERE j.kit_id = k.id AND j.closed_at IS NULL
   ) jobs
   CROSS JOIN LATERAL (

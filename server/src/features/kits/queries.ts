@@ -44,11 +44,34 @@ const othersSql = (fits: (name: string) => string, borrowers: string) => `
      WHERE b.branch_id = ANY($2) AND b.unlinked_at IS NULL AND ${borrowers} ORDER BY b.name LIMIT 4)
   ) other`
 
-/** Kits, parts, loans, borrowers, models and places that fit every word; where none does, what is written nearly so. */
+/** What somebody wrote about a kit, its parts and its open jobs, and in guides: each leads to the kit that it is about. */
+const writtenSql = (fits: (text: string) => string) => `
+  SELECT * FROM (
+    (SELECT 'note' AS kind, code AS id, name, note AS detail FROM (
+       SELECT k.code, k.name, k.note FROM kit k WHERE k.branch_id = ANY($1) AND k.note <> ''
+       UNION ALL
+       SELECT k.code, k.name, p.name || ': ' || p.note FROM part p JOIN kit k ON k.id = p.kit_id
+       WHERE k.branch_id = ANY($1) AND p.note <> ''
+       UNION ALL
+       SELECT k.code, k.name, concat_ws(', ', nullif(j.text, ''), nullif(j.note, '')) FROM job j JOIN kit k ON k.id = j.kit_id
+       WHERE k.branch_id = ANY($1) AND j.closed_at IS NULL
+     ) written WHERE ${fits('note')} ORDER BY name, note LIMIT 4)
+    UNION ALL
+    (SELECT 'guide', code, title, of FROM (
+       SELECT DISTINCT ON (t.branch_id, t.scope, t.model_id, t.kit_id, t.key, t.language) t.title, t.text, coalesce(k.name, m.name, 'all guides') AS of,
+         coalesce(k.code, (SELECT any_of.code FROM kit any_of WHERE any_of.branch_id = t.branch_id
+           AND (t.model_id IS NULL OR any_of.model_id = t.model_id) ORDER BY any_of.code LIMIT 1)) AS code
+       FROM guide_text t LEFT JOIN kit k ON k.id = t.kit_id LEFT JOIN model m ON m.id = t.model_id
+       WHERE t.branch_id = ANY($1) AND t.in_use AND t.key NOT LIKE E'\\\\_%'
+       ORDER BY t.branch_id, t.scope, t.model_id, t.kit_id, t.key, t.language, t.at DESC
+     ) counting WHERE code IS NOT NULL AND text IS NOT NULL AND ${fits("title || ' ' || text")} ORDER BY title LIMIT 4)
+  ) written`
+
+/** Kits, parts, loans, borrowers, models, places, notes and guides that fit every word; where none does, what is written nearly so. */
 export async function find(tx: Tx, places: Places, text: string): Promise<Found> {
   const { branchIds, deskBranchIds } = places
   const words = wordsOf(text)
-  const [kits, parts, loans, others] = await Promise.all([
+  const [kits, parts, loans, named, written] = await Promise.all([
     selectRows<Found['kits'][number]>(tx, kitsSql(everyWord(['k.code', 'k.name', 'm.name'], words, 2), 'k.name'), [
       branchIds,
       ...words,
@@ -83,7 +106,13 @@ export async function find(tx: Tx, places: Places, text: string): Promise<Found>
       othersSql((name) => everyWord([name], words, 3), everyWord(['b.name', 'b.card_number'], words, 3)),
       [branchIds, deskBranchIds, ...words],
     ),
+    selectRows<Found['others'][number]>(
+      tx,
+      writtenSql((text) => everyWord([text], words, 2)),
+      [branchIds, ...words],
+    ),
   ])
+  const others = [...named, ...written]
   if (kits.length + parts.length + loans.length + others.length > 0)
     return { kits, parts, loans, others, isNearly: false }
   return findNearly(tx, places, text.trim())

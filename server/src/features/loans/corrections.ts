@@ -13,6 +13,7 @@ import { daysLate, judgeRow, loanCode } from '../judgement/service.ts'
 import { bumpKitVersion, lockKit } from '../store/service.ts'
 import { Loan, TakeBackRow } from './entities.ts'
 import { freshPictures, keepExtras, markedParts, offInWords, refuseUnansweredCell, settleMarks } from './marks.ts'
+import { requireBranch } from '../transfers/service.ts'
 import * as queries from './queries.ts'
 import type { Loans } from './service.ts'
 import { dueInstant, linkEnd } from './slip.ts'
@@ -202,6 +203,8 @@ export class Corrections {
     if (given.dueOn !== undefined) {
       const days = await this.loans.rooms.opening.daysOf(tx, loan.branchId)
       const dueAt = dueInstant(given.dueOn, days, this.context.clock())
+      const kit = { id: loan.kitId, branchId: loan.branchId }
+      await requireBranch(tx, kit, { fromOn: loan.fromOn, untilOn: given.dueOn }, loan.branchId)
       before.dueOn = loan.untilOn
       after.dueOn = given.dueOn
       Object.assign(change, { dueAt, untilOn: given.dueOn, linkEndsAt: linkEnd(dueAt) })

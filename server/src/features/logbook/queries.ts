@@ -1,7 +1,8 @@
-import type { RecordLine, StoryLoan, StoryReading } from '@binoculum/contract'
+import type { RecordLine, StoryCheck, StoryLoan, StoryReading } from '@binoculum/contract'
+import { DEFAULT_DUE_CHANCE } from '@binoculum/core'
 import { selectRows, type Tx } from '../../platform/database.ts'
 
-/** Loans of a kit that touch the days from one on, oldest first. */
+/** Loans of a kit that touch the days from one on, oldest first; the newest of them where there are very many. */
 export const storyLoans = (
   tx: Tx,
   kitId: string,
@@ -9,7 +10,7 @@ export const storyLoans = (
 ): Promise<(Omit<StoryLoan, 'code'> & { number: number })[]> =>
   selectRows(
     tx,
-    `SELECT l.id, l.number, l.state, l.from_on::text AS "fromOn",
+    `SELECT * FROM (SELECT l.id, l.number, l.state, l.from_on::text AS "fromOn",
        (CASE WHEN l.state = 'back' THEN greatest(l.from_on, (l.back_at AT TIME ZONE $3)::date) ELSE l.until_on END)::text AS "untilOn",
        (CASE WHEN l.state = 'promised' THEN 0 ELSE greatest(0, coalesce((l.back_at AT TIME ZONE $3)::date, $4::date) - l.until_on) END) AS "daysLate",
        l.overrule_reason AS "overruleReason",
@@ -17,11 +18,12 @@ export const storyLoans = (
          FROM jsonb_array_elements(t.marks) m JOIN part p ON p.id = (m->>'partId')::uuid
          WHERE m->>'mark' IN ('missing', 'damaged', 'wrong')), '[]') AS off
      FROM loan l LEFT JOIN LATERAL (SELECT marks FROM take_back WHERE loan_id = l.id ORDER BY at DESC LIMIT 1) t ON true
-     WHERE l.kit_id = $1 AND l.state <> 'cancelled' AND l.from_on >= $2 ORDER BY l.from_on, l.number LIMIT 400`,
+     WHERE l.kit_id = $1 AND l.state <> 'cancelled' AND l.from_on >= $2
+     ORDER BY l.from_on DESC, l.number DESC LIMIT 400) newest ORDER BY "fromOn", number`,
     [kitId, from, zone, today],
   )
 
-/** A kit's readings from an instant on, oldest first. */
+/** A kit's readings from an instant on, oldest first; the newest of them where there are very many. */
 export const storyReadings = (
   tx: Tx,
   kitId: string,
@@ -29,24 +31,46 @@ export const storyReadings = (
 ): Promise<(Omit<StoryReading, 'atUtc'> & { at: Date })[]> =>
   selectRows(
     tx,
-    `SELECT r.kind, r.at, r.as_found AS "asFound", r.as_left AS "asLeft", r.limit_value AS "limit", r.source, s.name AS by
+    `SELECT * FROM (SELECT r.kind, r.at, r.as_found AS "asFound", r.as_left AS "asLeft", r.limit_value AS "limit", r.source, s.name AS by
      FROM reading r JOIN staff s ON s.id = r.by_staff_id
-     WHERE r.kit_id = $1 AND r.kind IN ('collimation', 'finder') AND r.at >= $2 ORDER BY r.at LIMIT 600`,
+     WHERE r.kit_id = $1 AND r.kind IN ('collimation', 'finder') AND r.at >= $2
+     ORDER BY r.at DESC, r.kind LIMIT 600) newest ORDER BY at, kind`,
     [kitId, from],
   )
 
-/** What was done to a kit from an instant on, newest first. */
-export const storyLines = (
+/** A kit's bench checks from an instant on, newest first, each with all that it measured. */
+export const storyChecks = (
   tx: Tx,
   kitId: string,
   from: Date,
+): Promise<(Omit<StoryCheck, 'atUtc'> & { at: Date })[]> =>
+  selectRows(
+    tx,
+    `SELECT c.id, c.at, s.name AS by,
+       (SELECT coalesce(json_agg(json_build_object('station', each->>'station', 'minutes', (each->>'minutes')::float, 'note', coalesce(each->>'note', ''))), '[]')
+        FROM jsonb_array_elements(c.stations) each) AS stations,
+       (SELECT coalesce(json_agg(json_build_object('kind', r.kind, 'asFound', r.as_found, 'asLeft', r.as_left, 'limit', r.limit_value, 'unit', r.unit) ORDER BY r.kind), '[]')
+        FROM reading r WHERE r.check_id = c.id) AS readings
+     FROM bench_check c JOIN staff s ON s.id = c.by_staff_id
+     WHERE c.kit_id = $1 AND c.at >= $2 ORDER BY c.at DESC LIMIT 200`,
+    [kitId, from],
+  )
+
+/** On a page. */
+export const MOST_LINES = 200
+
+/** What was done to a kit from an instant on, newest first, before a line of a number: one more than a page has. */
+export const storyLines = (
+  tx: Tx,
+  kitId: string,
+  { from, before }: { readonly from: Date; readonly before: string | null },
 ): Promise<(Omit<RecordLine, 'atUtc'> & { at: Date })[]> =>
   selectRows(
     tx,
     `SELECT r.id, r.at, r.act, coalesce(s.name, '–') AS by, r.before, r.after
      FROM record r LEFT JOIN staff s ON s.id = r.staff_id
-     WHERE r.kit_id = $1 AND r.at >= $2 ORDER BY r.id DESC LIMIT 500`,
-    [kitId, from],
+     WHERE r.kit_id = $1 AND r.at >= $2 AND ($3::bigint IS NULL OR r.id < $3) ORDER BY r.id DESC LIMIT ${MOST_LINES + 1}`,
+    [kitId, from, before],
   )
 
 /** When the kit's life in the records begins. */
@@ -132,3 +156,8 @@ export const lentKits = (tx: Tx, branchId: string, today: string): Promise<LentK
      FROM kit k JOIN kit_drift d ON d.kit_id = k.id WHERE k.branch_id = $1 ORDER BY k.name`,
     [branchId, today],
   )
+
+export async function dueChanceOf(tx: Tx, branchId: string): Promise<number> {
+  const sql = `SELECT (policies->>'dueChance')::float AS chance FROM branch WHERE id = $1`
+  return (await selectRows<{ chance: number | null }>(tx, sql, [branchId]))[0]?.chance ?? DEFAULT_DUE_CHANCE
+}

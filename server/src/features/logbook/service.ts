@@ -1,24 +1,18 @@
-import type { KitStory, ModelTrend, MonthTrend, Session, Trends, WhatIfKits } from '@binoculum/contract'
-import {
-  dateOfDay,
-  dayNumber,
-  DEFAULT_DUE_CHANCE,
-  FEWEST_TO_SAY,
-  LOOK_MINUTES,
-  rateInterval,
-  spreadOf,
-} from '@binoculum/core'
+import type { Buying, BuyingQuery, KitStory, Session, StoryLines, Trends, WhatIfKits } from '@binoculum/contract'
+import { committeeReportPages, dateOfDay, dateText, dayNumber, LOOK_MINUTES } from '@binoculum/core'
 import { anyRole, branchIdsOf, requireRole } from '../../platform/access.ts'
 import type { Context } from '../../platform/context.ts'
-import { firstPlace } from '../calendar/service.ts'
+import type { Tx } from '../../platform/database.ts'
 import { forecastOf, type KitForecast } from '../drift/service.ts'
-import { loanCode, type Shelf } from '../judgement/service.ts'
+import { loanCode, policiesOf, type Shelf } from '../judgement/service.ts'
 import type { Opening } from '../opening/service.ts'
+import { pdfFile, printer } from '../printing/service.ts'
+import { branchTrends } from './branch-trends.ts'
+import { buyingOf } from './buying.ts'
 import * as queries from './queries.ts'
 
 /** So many days at a time; earlier ones are asked for. */
 const STORY_DAYS = 366
-const TREND_MONTHS = 18
 
 /** What holds, what drifts and what is lost, along the records. */
 export class Logbook {
@@ -35,12 +29,13 @@ export class Logbook {
     const { today, zone } = await this.rooms.opening.daysOf(tx, row.branchId)
     const first = from ?? dateOfDay(dayNumber(today) - STORY_DAYS)
     const since = new Date(`${first}T00:00:00Z`)
-    const [loans, readings, lines, began, forecast] = await Promise.all([
+    const [loans, readings, lines, checks, began, forecast] = await Promise.all([
       queries.storyLoans(tx, row.id, { from: first, zone, today }),
       queries.storyReadings(tx, row.id, since),
-      queries.storyLines(tx, row.id, since),
+      this.linesBefore(tx, row.id, since, null),
+      queries.storyChecks(tx, row.id, since),
       queries.firstDay(tx, row.id),
-      forecastOf(tx, row),
+      forecastOf(tx, row, policiesOf(row).dueChance),
     ])
     return {
       kit: { id: row.id, code: row.code, name: row.name, modelId: row.modelId, modelName: row.modelName, zone },
@@ -52,8 +47,26 @@ export class Logbook {
         ...reading,
         atUtc: at.toISOString(),
       })),
-      lines: lines.map(({ at, ...line }) => ({ ...line, atUtc: at.toISOString() })),
+      ...lines,
+      checks: checks.map(({ at, ...check }) => ({ ...check, atUtc: at.toISOString() })),
       forecast: forecast && storyForecast(forecast),
+    }
+  }
+
+  /** What comes after a page of what was done to a kit. */
+  async lines(session: Session, code: string, from: string, before: string | undefined): Promise<StoryLines> {
+    const tx = this.context.database.reader
+    const row = await this.rooms.shelf.rowByCode(tx, code)
+    requireRole(session, row.branchId, anyRole)
+    return this.linesBefore(tx, row.id, new Date(`${from}T00:00:00Z`), before ?? null)
+  }
+
+  private async linesBefore(tx: Tx, kitId: string, from: Date, before: string | null): Promise<StoryLines> {
+    const found = await queries.storyLines(tx, kitId, { from, before })
+    const lines = found.slice(0, queries.MOST_LINES)
+    return {
+      lines: lines.map(({ at, ...line }) => ({ ...line, atUtc: at.toISOString() })),
+      next: found.length > lines.length ? (lines.at(-1)?.id ?? null) : null,
     }
   }
 
@@ -74,35 +87,33 @@ export class Logbook {
         leftMm: Math.min(forecast.leftMm, forecast.limitMm / 2),
       })
     }
-    return { kits, dueChance: DEFAULT_DUE_CHANCE }
+    return { kits, dueChance: await queries.dueChanceOf(tx, branchId) }
+  }
+
+  /** What a branch's models cost, and which parts to keep. */
+  async buying(session: Session, branchId: string, assumed: BuyingQuery): Promise<Buying> {
+    requireRole(session, branchId, anyRole)
+    const tx = this.context.database.reader
+    const days = await this.rooms.opening.daysOf(tx, branchId)
+    return buyingOf(tx, { ...days, branchId, at: this.context.clock() }, assumed)
+  }
+
+  /** The same on two pages for the committee. */
+  async buyingPdf(session: Session, branchId: string, assumed: BuyingQuery): Promise<Buffer> {
+    const buying = await this.buying(session, branchId, assumed)
+    const printedOn = `${dateText(buying.today)} ${buying.today.slice(0, 4)}`
+    const pages = committeeReportPages({ ...buying, printedOn }, 'a4', printer)
+    return pdfFile(pages, `Buying and mending, ${buying.branchName}`)
   }
 
   async trends(session: Session): Promise<Trends> {
-    const branches = []
-    for (const branchId of branchIdsOf(session)) branches.push(await this.ofBranch(branchId))
-    return { branches: branches.sort((a, b) => a.branchName.localeCompare(b.branchName)) }
-  }
-
-  private async ofBranch(branchId: string): Promise<Trends['branches'][number]> {
     const tx = this.context.database.reader
-    const { branchName, today, zone } = await this.rooms.opening.daysOf(tx, branchId)
-    const from = monthsBefore(today, TREND_MONTHS - 1)
-    const [models, months, place] = await Promise.all([
-      queries.modelFigures(tx, branchId),
-      queries.loansByMonth(tx, { branchId, from, until: today, zone }),
-      firstPlace(tx, branchId),
-    ])
-    const counted = new Map(months.map((month) => [month.month, month]))
-    return {
-      ...{ branchId, branchName },
-      models: models.map(trendOf),
-      months: Array.from({ length: TREND_MONTHS }, (_, index): MonthTrend => {
-        const month = monthsBefore(today, TREND_MONTHS - 1 - index).slice(0, 7)
-        const { loans = 0, late = 0 } = counted.get(month) ?? {}
-        return { month, loans, late }
-      }),
-      place,
+    const branches = []
+    for (const branchId of branchIdsOf(session)) {
+      const days = await this.rooms.opening.daysOf(tx, branchId)
+      branches.push(await branchTrends(tx, { ...days, branchId }))
     }
+    return { branches: branches.sort((a, b) => a.branchName.localeCompare(b.branchName)) }
   }
 }
 
@@ -113,24 +124,3 @@ function storyForecast({ chanceAfter, ...forecast }: KitForecast): NonNullable<K
   return { ...forecast, chanceNow, after: chanceAfter.slice(0, SHOWN_AHEAD) }
 }
 const SHOWN_AHEAD = 3
-
-function trendOf({ mirror, finder, loans, lost, benchMinutes, ...model }: queries.ModelFigures): ModelTrend {
-  return {
-    ...model,
-    kits: [...model.kits],
-    loans,
-    mirrorMm: spreadOf(mirror),
-    mirrorLimitMm: mirror[0]?.limit ?? null,
-    finderArcmin: spreadOf(finder),
-    finderLimitArcmin: finder[0]?.limit ?? null,
-    lostPerHundred: loans < FEWEST_TO_SAY ? null : { rate: (100 * lost) / loans, ...rateInterval(lost, loans / 100) },
-    benchMinutes: benchMinutes === null ? null : Math.round(Number(benchMinutes)),
-  }
-}
-
-/** The first day of the month so many months before a day's. */
-function monthsBefore(day: string, months: number): string {
-  const [year = 0, month = 1] = day.split('-').map(Number)
-  const at = year * 12 + month - 1 - months
-  return `${Math.floor(at / 12)}-${String((at % 12) + 1).padStart(2, '0')}-01`
-}

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { policiesSchema, type BranchFields, type BranchView, type Session } from '@binoculum/contract'
+import { DEFAULT_DUE_CHANCE } from '@binoculum/core'
 import { branchIdsOf, coordinatorOnly, requireRole, signedInAs } from '../../platform/access.ts'
 import type { Context } from '../../platform/context.ts'
 import { Problem } from '../../platform/errors.ts'
@@ -17,7 +18,7 @@ export class Branches {
     const rows = await queries.branchesOf(this.context.database.reader, branchIdsOf(session))
     return rows.map(({ policies, ...row }) => ({
       ...row,
-      frontFilters: policiesSchema.parse(policies).frontFilters ?? 'stay-here',
+      ...decidedIn(policies),
       mayChange: signedInAs(session, row.id, 'coordinator'),
     }))
   }
@@ -28,8 +29,12 @@ export class Branches {
     const { database, clock } = this.context
     await database.inTransaction(async (tx) => {
       const id = randomUUID()
-      const { frontFilters, ...fields } = given
-      await tx.insert(Branch, { id, ...fields, policies: { ...defaultPolicies, frontFilters } })
+      const { frontFilters, dueChance, sameByPicture, ...fields } = given
+      await tx.insert(Branch, {
+        id,
+        ...fields,
+        policies: { ...defaultPolicies, frontFilters, dueChance, sameByPicture },
+      })
       await tx.insert(Membership, { staffId: session.staffId, branchId: id, role: 'coordinator' })
       await queries.insertAgreement(tx, { branchId: id, text: defaultAgreementText, at: clock() })
       const after = { name: given.name }
@@ -46,18 +51,24 @@ export class Branches {
     refuseZone(given.zone)
     await this.context.database.inTransaction(async (tx) => {
       const branch = await tx.findOneByOrFail(Branch, { id: branchId })
-      const { frontFilters, ...fields } = given
-      const before = { ...fieldsOf(branch), frontFilters: policiesSchema.parse(branch.policies).frontFilters }
+      const { frontFilters, dueChance, sameByPicture, ...fields } = given
+      const before = { ...fieldsOf(branch), ...decidedIn(branch.policies) }
       await tx.update(
         Branch,
         { id: branchId },
-        { ...fields, policies: { ...branch.policies, frontFilters } as never },
+        { ...fields, policies: { ...branch.policies, frontFilters, dueChance, sameByPicture } as never },
       )
       const at = this.context.clock()
       await appendRecord(tx, { act: 'branch-added', at, branchId, staffId: session.staffId, before, after: given })
     })
     return this.branches(session)
   }
+}
+
+function decidedIn(policies: unknown): Pick<BranchFields, 'frontFilters' | 'dueChance' | 'sameByPicture'> {
+  const decided = policiesSchema.parse(policies)
+  const { frontFilters = 'stay-here', dueChance = DEFAULT_DUE_CHANCE, sameByPicture = 'mark' } = decided
+  return { frontFilters, dueChance, sameByPicture }
 }
 
 const fieldsOf = ({ name, zone, emergencyLine, currency, loanDays, returnTime }: Branch) => ({

@@ -4,7 +4,7 @@ import { changedRows, selectRows, type Tx } from '../../platform/database.ts'
 import { InvitationRow, SessionRow } from './entities.ts'
 
 const memberships = `(
-  SELECT coalesce(json_agg(json_build_object('branchId', b.id, 'branchName', b.name, 'role', m.role) ORDER BY b.name), '[]')
+  SELECT coalesce(json_agg(json_build_object('branchId', b.id, 'branchName', b.name, 'zone', b.zone, 'role', m.role) ORDER BY b.name), '[]')
   FROM membership m JOIN branch b ON b.id = m.branch_id WHERE m.staff_id = s.id
 )`
 
@@ -157,7 +157,7 @@ export const listStaff = (tx: Tx, branchIds: readonly string[]): Promise<StaffMe
     tx,
     `SELECT s.id, s.name, s.email, s.closed_at IS NOT NULL AS closed,
             s.password_hash IS NULL AND s.closed_at IS NULL AS waiting, (
-              SELECT coalesce(json_agg(json_build_object('branchId', b.id, 'branchName', b.name, 'role', m.role)
+              SELECT coalesce(json_agg(json_build_object('branchId', b.id, 'branchName', b.name, 'zone', b.zone, 'role', m.role)
                 ORDER BY b.name), '[]')
               FROM membership m JOIN branch b ON b.id = m.branch_id WHERE m.staff_id = s.id AND m.branch_id = ANY($1)
             ) AS memberships
@@ -204,7 +204,7 @@ export const newestAgreements = (tx: Tx, branchIds: readonly string[]): Promise<
 export const branchesOf = (
   tx: Tx,
   branchIds: readonly string[],
-): Promise<(Omit<BranchView, 'frontFilters' | 'mayChange'> & { policies: unknown })[]> =>
+): Promise<(Omit<BranchView, 'frontFilters' | 'dueChance' | 'mayChange'> & { policies: unknown })[]> =>
   selectRows(
     tx,
     `SELECT id, name, zone, emergency_line AS "emergencyLine", currency, loan_days AS "loanDays",
@@ -215,10 +215,10 @@ export const branchesOf = (
 export const membershipsOf = (
   tx: Tx,
   staffId: string,
-): Promise<{ branchId: string; branchName: string; role: string }[]> =>
+): Promise<{ branchId: string; branchName: string; zone: string; role: string }[]> =>
   selectRows(
     tx,
-    `SELECT m.branch_id AS "branchId", b.name AS "branchName", m.role
+    `SELECT m.branch_id AS "branchId", b.name AS "branchName", b.zone, m.role
      FROM membership m JOIN branch b ON b.id = m.branch_id WHERE m.staff_id = $1 ORDER BY b.name`,
     [staffId],
   )

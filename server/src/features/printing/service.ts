@@ -2,6 +2,7 @@ import type { KitSheet, PrintQuery, Session } from '@binoculum/contract'
 import {
   alignmentSheetPage,
   balanceOf,
+  caseMarksPage,
   contentsCardPages,
   dateText,
   labelPages,
@@ -26,13 +27,19 @@ import { codes } from './codes.ts'
 import { measure } from './fonts.ts'
 import type { PdfWork } from './pdf.worker.ts'
 
-const printer = { measure, codes }
+export const printer = { measure, codes }
 /** About a hundred sheets: more would keep everybody else waiting. */
 const MOST_LABELS = 2000
 /** As many kits are named in a file's title. */
 const MOST_NAMED = 5
 const PDF_BOUNDS = { timeoutMs: 30_000, memoryMb: 512 }
 const pdfWorker = workerBeside(import.meta.url, 'pdf')
+
+/** Pages as one file, made in a thread of its own. */
+export async function pdfFile(pages: readonly PrintedPage[], title: string): Promise<Buffer> {
+  const work: PdfWork = { pages, title }
+  return Buffer.from(await runBounded<Uint8Array>(pdfWorker, work, PDF_BOUNDS))
+}
 
 /** Labels and contents cards of kits, as pages for the screen and as a PDF. */
 export class Printing {
@@ -49,6 +56,8 @@ export class Printing {
     const wanted = query.codes.map((each) => each.split('/') as [string, string | undefined])
     const sheets = new Map<string, KitSheet>()
     for (const [code] of wanted) if (!sheets.has(code)) sheets.set(code, await this.sheets.sheet(session, code))
+    if (query.kind === 'case-marks')
+      return [...sheets.values()].map((kit) => caseMarksPage(kit, query.paper, printer))
     if (query.kind === 'cards') return [...sheets.values()].flatMap((kit) => this.card(kit, query))
     if (query.kind === 'tapes') {
       const tapes = [...sheets.values()].flatMap(tapeOf)
@@ -69,8 +78,7 @@ export class Printing {
 
   async pdf(session: Session, query: PrintQuery): Promise<Buffer> {
     const title = `${query.kind} ${query.codes.slice(0, MOST_NAMED).join(', ')}`
-    const work: PdfWork = { pages: await this.pages(session, query), title }
-    return Buffer.from(await runBounded<Uint8Array>(pdfWorker, work, PDF_BOUNDS))
+    return pdfFile(await this.pages(session, query), title)
   }
 
   private card(kit: KitSheet, { paper }: PrintQuery): readonly PrintedPage[] {

@@ -84,6 +84,7 @@ export class Kit {
 @Check('ck_part_mark', `"mark" IN ('present', 'missing', 'damaged', 'wrong', 'unseen')`)
 @Index(['kitId', 'position'])
 @Index(['kitId'], { where: `"mark" = 'missing'` })
+@Index('ix_part_noted', ['kitId'], { where: `"note" <> ''` })
 @Index('ix_part_name_letters', { synchronize: false })
 export class PartRow {
   @PrimaryColumn('uuid') id: string
@@ -143,6 +144,7 @@ export class ExtraPartRow {
 @Index(['partId', 'code'], { unique: true, where: '"closed_at" IS NULL AND "part_id" IS NOT NULL' })
 @Index(['loanId'])
 @Index(['partId'])
+@Index(['kitId', 'openedAt'])
 export class Job {
   @PrimaryColumn('uuid') id: string
   @ForeignKey('Kit') @Column('uuid') kitId: string

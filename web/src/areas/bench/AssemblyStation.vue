@@ -10,6 +10,7 @@ import SerifText from '../../shared/SerifText.vue'
 import FeelScale from '../../borrower/GuideFeel.vue'
 import BigChoice from './BigChoice.vue'
 import { assemblySteps, type CheckDraft, type StepDraft } from './check-draft.ts'
+import ShakeTest from './shake/ShakeTest.vue'
 import { useTilt } from './use-tilt.ts'
 
 const { kit } = defineProps<{ kit: KitSheet }>()
@@ -184,6 +185,7 @@ useKeys(() => ({
         </ElButton>
       </div>
     </section>
+    <ShakeTest v-model="draft.shake" class="shake" />
   </div>
 </template>
 
@@ -192,6 +194,10 @@ useKeys(() => ({
   display: grid;
   grid-template-columns: 290px minmax(0, 1fr);
   gap: 20px 36px;
+}
+
+.shake {
+  grid-column: 1 / -1;
 }
 
 nav h3 {

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import type { EquatorialHead, TubeFigures } from '@binoculum/core'
-import { ref } from 'vue'
+import { useTemplateRef } from 'vue'
+import FigureInput from '../../shared/controls/FigureInput.vue'
 import BalanceDrawing from './BalanceDrawing.vue'
 import type { KitBalance } from './use-balance.ts'
 
 /** Drawing and length of the bare shaft: what moves with the weight, apart from what doesn't. */
 const { balance } = defineProps<{ balance: KitBalance; head: EquatorialHead; tube: TubeFigures | null }>()
 const { keptMm, badLength, massG, thicknessMm, nowMm, rightMm, report, falls } = balance
-const field = ref<HTMLInputElement | null>(null)
-const clean = (text: string) => (text.trim() === '' ? null : Number(text))
+const field = useTemplateRef('field')
 defineExpose({ focus: () => field.value?.focus() })
 </script>
 
@@ -29,15 +29,13 @@ defineExpose({ focus: () => field.value?.focus() })
     <p class="typed">
       <label class="labelled"
         ><span>bare shaft before the end stop, mm</span
-        ><input
+        ><FigureInput
           ref="field"
-          class="field big"
-          type="number"
-          min="0"
-          step="1"
+          label="bare shaft before the end stop, mm"
+          unit="mm"
           name="bare-shaft-mm"
-          :value="keptMm === null ? '' : Math.round(keptMm)"
-          @input="balance.setBare(clean(($event.target as HTMLInputElement).value))"
+          :model-value="keptMm === null ? null : Math.round(keptMm)"
+          @update:model-value="balance.setBare($event)"
       /></label>
       <span v-if="badLength" class="rust">{{ badLength }}</span>
       <span class="caution">One clutch at a time, a hand on the tube. Toes clear of the weight; end stop on.</span>
@@ -61,8 +59,8 @@ defineExpose({ focus: () => field.value?.focus() })
   align-items: center;
 }
 
-.typed .field {
-  width: 96px;
+.typed :deep(.el-input) {
+  width: 130px;
 }
 
 .caution {

@@ -118,10 +118,14 @@ useKeys(() => ({
       <BalanceVerdict :balance="balance" :set-up="draft.setUp" @choose="choosing = !choosing" />
       <fieldset v-if="choosing" class="riding">
         <legend>What is on the tube</legend>
-        <label v-for="part in riding" :key="part.id">
-          <input type="checkbox" :checked="on.includes(part.id)" @change="balance.toggle(part.id)" />
+        <ElCheckbox
+          v-for="part in riding"
+          :key="part.id"
+          :model-value="on.includes(part.id)"
+          @update:model-value="balance.toggle(part.id)"
+        >
           {{ part.name }} <span class="second">{{ part.massG === null ? 'not weighed' : massText(part.massG) }}</span>
-        </label>
+        </ElCheckbox>
       </fieldset>
       <p v-if="report && report.unweighed.length > 0" class="rust">
         Not weighed yet: {{ report.unweighed.join(', ') }}. The figure is too small by what it weighs.

@@ -5,52 +5,69 @@ import { useLoaded } from '../../shared/api/use-loaded.ts'
 import ConditionMoon from '../../shared/drawings/ConditionMoon.vue'
 import KitTag from '../../shared/drawings/KitTag.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
-import { ownZone, whenText } from '../../shared/words.ts'
+import { useChosenLine } from '../../shared/use-chosen-line.ts'
+import { whenText } from '../../shared/dates.ts'
 import { useSession } from '../people/session.ts'
+import BenchGlance from './BenchGlance.vue'
 import BenchTabs from './BenchTabs.vue'
 import BorrowerMessages from './BorrowerMessages.vue'
 
 const session = useSession()
 const { data: bench, problem, reload } = useLoaded(benchSchema, '/api/bench')
+const { chosen, choose } = useChosenLine(
+  () => bench.value?.waiting ?? [],
+  ({ code }) => code,
+)
 const minutes = computed(() => bench.value?.waiting.reduce((sum, item) => sum + item.minutes, 0) ?? 0)
 </script>
 
 <template>
-  <main class="page bench">
-    <BenchTabs />
-    <h1>The bench</h1>
-    <p v-if="bench && bench.waiting.length > 0" class="quiet">
-      {{ bench.waiting.length }} kits wait, about {{ minutes }} minutes. What is promised soonest stands first.
-    </p>
-    <ProblemNote :problem="problem" @retry="reload" />
-    <p v-if="bench && bench.waiting.length === 0">
-      <strong>The bench is clear.</strong> Nothing waits. A kit from the shelf can be checked from its sheet at any
-      time.
-    </p>
-    <ol v-if="bench">
-      <li v-for="item in bench.waiting" :key="item.code">
-        <ConditionMoon :condition="item.condition" :size="28" />
-        <div>
-          <p class="serif kit">{{ item.name }} <KitTag :code="item.code" /></p>
-          <p class="second">{{ item.modelName }}</p>
-        </div>
-        <p>{{ item.sentence }}</p>
-        <p>
-          <template v-if="item.neededByUtc">wanted {{ whenText(item.neededByUtc, ownZone) }}</template
-          ><span v-else class="quiet">not promised</span><br /><span class="second"
-            >about {{ item.minutes }} min</span
-          >
-        </p>
-        <RouterLink
-          v-if="item.condition === 'new' || !session.may(item.branchId, 'coordinator', 'volunteer')"
-          :to="`/kits/${encodeURIComponent(item.code)}`"
-          class="button big"
-          >Its sheet</RouterLink
+  <main :class="['page bench', { 'with-preview': chosen }]">
+    <div>
+      <BenchTabs />
+      <h1>The bench</h1>
+      <p v-if="bench && bench.waiting.length > 0" class="quiet">
+        {{ bench.waiting.length }} kits wait, about {{ minutes }} minutes. What is promised soonest stands first.
+      </p>
+      <ProblemNote :problem="problem" @retry="reload" />
+      <p v-if="bench && bench.waiting.length === 0">
+        <strong>The bench is clear.</strong> Nothing waits. A kit from the shelf can be checked from its sheet at any
+        time.
+      </p>
+      <ol v-if="bench">
+        <li
+          v-for="item in bench.waiting"
+          :key="item.code"
+          :class="{ chosen: item.code === chosen?.code }"
+          @click="choose(item)"
         >
-        <RouterLink v-else :to="`/bench/${encodeURIComponent(item.code)}`" class="button main big">Check</RouterLink>
-      </li>
-    </ol>
-    <BorrowerMessages />
+          <ConditionMoon :condition="item.condition" :size="28" />
+          <div>
+            <p class="serif kit">{{ item.name }} <KitTag :code="item.code" /></p>
+            <p class="second">{{ item.modelName }}</p>
+          </div>
+          <p>{{ item.sentence }}</p>
+          <p>
+            <template v-if="item.neededByUtc"
+              >wanted {{ whenText(item.neededByUtc, session.zoneOf(item.branchId)) }}</template
+            ><span v-else class="quiet">not promised</span><br /><span class="second"
+              >about {{ item.minutes }} min</span
+            >
+          </p>
+          <RouterLink
+            v-if="item.condition === 'new' || !session.may(item.branchId, 'coordinator', 'volunteer')"
+            :to="`/kits/${encodeURIComponent(item.code)}`"
+            class="button big"
+            >Its sheet</RouterLink
+          >
+          <RouterLink v-else :to="`/bench/${encodeURIComponent(item.code)}`" class="button main big"
+            >Check</RouterLink
+          >
+        </li>
+      </ol>
+      <BorrowerMessages />
+    </div>
+    <BenchGlance v-if="chosen" :code="chosen.code" />
   </main>
 </template>
 
@@ -63,7 +80,7 @@ ol {
 
 li {
   display: grid;
-  grid-template-columns: 34px 220px minmax(0, 1fr) 190px 110px;
+  grid-template-columns: 34px 190px minmax(0, 1fr) 150px 112px;
   gap: 14px;
   align-items: center;
   padding: 12px 0;

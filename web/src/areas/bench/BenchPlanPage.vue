@@ -96,7 +96,7 @@ const print = () => window.print()
         /></label>
         <label class="labelled"
           ><span>minutes each</span
-          ><ElInputNumber v-model="evening.minutesEach" :min="10" :max="720" :step="10" aria-label="minutes each"
+          ><ElInputNumber v-model="evening.minutesEach" :min="10" :max="720" aria-label="minutes each"
         /></label>
         <label class="labelled note"
           ><span>note</span><ElInput v-model="evening.note" maxlength="200" name="evening-note"

@@ -7,7 +7,7 @@ const { value, limit, good, unit } = defineProps<{
   limit: number
   /** Left out where there is one limit only. */
   good?: number
-  unit: 'mm' | '′'
+  unit: 'mm' | '′' | 's'
 }>()
 const WIDTH = 400
 const at = (figure: number) => Math.min((figure / limit) * ((WIDTH * 2) / 3), WIDTH)
@@ -19,7 +19,8 @@ const digits = computed(() => (limit < 10 ? 1 : 0))
 <template>
   <div class="big-figure">
     <p :class="['number', { off }]">
-      {{ value === null ? '–' : value.toFixed(digits) }}<span class="unit">{{ unit === 'mm' ? ' mm' : unit }}</span>
+      {{ value === null ? '–' : value.toFixed(digits)
+      }}<span class="unit">{{ unit === '′' ? unit : ` ${unit}` }}</span>
     </p>
     <svg :viewBox="`-12 -22 ${WIDTH + 24} 52`" class="bar" aria-hidden="true">
       <line :x2="WIDTH" class="line" />

@@ -1,13 +1,17 @@
 <script setup lang="ts">
 import { receivedMessagesSchema } from '@binoculum/contract'
+import { remoteLookWords } from '@binoculum/core'
 import { computed } from 'vue'
 import { api } from '../../shared/api/client.ts'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import { useSending } from '../../shared/api/use-sending.ts'
 import KitTag from '../../shared/drawings/KitTag.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
-import { ownZone, whenText } from '../../shared/words.ts'
+import { whenText } from '../../shared/dates.ts'
 import { nextForMessage } from './next-for-message.ts'
+import { useSession } from '../people/session.ts'
+
+const session = useSession()
 
 /** What borrowers sent from their guides and nobody has seen to yet. */
 const { data: received, reload } = useLoaded(receivedMessagesSchema, '/api/borrower-messages')
@@ -42,12 +46,13 @@ const seen = (id: string) =>
           <p v-if="message.words">“{{ message.words }}”</p>
           <p v-if="message.walked.length > 0" class="second">{{ message.walked.join(' › ') }}</p>
         </template>
+        <p v-else-if="message.look">{{ remoteLookWords(message.look) }}</p>
         <p v-else>
           Looked through the case, {{ message.looked }} of {{ message.of }}:
           <b v-if="message.missing.length > 0" class="rust">missing: {{ message.missing.join(', ') }}</b>
           <template v-else>all there</template>
         </p>
-        <p class="second">loan {{ message.loanCode }} · {{ whenText(message.atUtc, ownZone) }}</p>
+        <p class="second">loan {{ message.loanCode }} · {{ whenText(message.atUtc, session.zoneOf()) }}</p>
       </div>
       <p>{{ nextForMessage(message) }}</p>
       <ElButton size="large" :disabled="sending" @click="seen(message.id)">Seen to</ElButton>

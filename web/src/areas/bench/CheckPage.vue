@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { kitSheetSchema, type StationName } from '@binoculum/contract'
-import { conditionWords, isBenchJob, kindWords, readingFigureText, reasonSentence } from '@binoculum/core'
+import { conditionWords, isBenchJob, reasonSentence } from '@binoculum/core'
 import { useIntervalFn } from '@vueuse/core'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -25,18 +25,24 @@ import {
   type CheckDraft,
 } from './check-draft.ts'
 import AssemblyStation from './AssemblyStation.vue'
+import CheckReadings from './CheckReadings.vue'
 import BalanceStation from './BalanceStation.vue'
 import CollimationStation from './collimation/CollimationStation.vue'
 import FinderStation from './finder/FinderStation.vue'
+import FocusStation from './focus/FocusStation.vue'
+import PowerStation from './power/PowerStation.vue'
+import GlassLookPart from './GlassLook.vue'
+import LetGoStation from './LetGoStation.vue'
 import JudgedStation from './JudgedStation.vue'
 import PlaceStation from './PlaceStation.vue'
+import StarLook from './star/StarLook.vue'
 import StationLine from './StationLine.vue'
 
 const route = useRoute()
 const router = useRouter()
 const code = String(route.params.code)
 const { data: kit, problem: unreadable, reload } = useLoaded(kitSheetSchema, `/api/kits/${encodeURIComponent(code)}`)
-const { draft, wasKept, discard } = useDraft<CheckDraft>(`check ${code}`, emptyCheck, { shape: 6 })
+const { draft, wasKept, discard } = useDraft<CheckDraft>(`check ${code}`, emptyCheck, { shape: 12 })
 const { sending, problem, run } = useSending()
 const station = ref<StationName | 'end'>('glass')
 /** In the dark, red on black: white light costs the eyes twenty minutes. */
@@ -59,7 +65,6 @@ const backToShelf = computed({
 const unpackLines = computed(() =>
   kit.value ? stepsOf(kit.value).flatMap(({ phase, lines }) => (phase === 'unpack' ? lines : [])) : [],
 )
-const text = readingFigureText
 
 watch(kit, () => {
   if (wasKept) station.value = stations.value.find((name) => !done.value.includes(name)) ?? 'end'
@@ -144,53 +149,45 @@ useKeys(() => ({ Enter: next, ArrowRight: next, ArrowLeft: back }))
             @changed="kit = $event"
             @reload="reload"
           />
+          <LetGoStation v-else-if="station === 'let-go'" v-model="draft.letGo" :kit="kit" />
+          <FocusStation v-else-if="station === 'focus'" v-model="draft.focus" :kit="kit" />
+          <PowerStation v-else-if="station === 'power'" v-model="draft.power" :kit="kit" />
           <JudgedStation
             v-else-if="station !== 'end'"
             :key="station"
             v-model="draft[station]"
             :station="station"
             :lines="station === 'glass' ? unpackLines : []"
-          />
+            ><GlassLookPart
+              v-if="station === 'glass'"
+              v-model:pair="draft.glass"
+              v-model:look="draft.glassLook"
+              :kit="kit" /><StarLook
+              v-if="station === 'star'"
+              v-model:pair="draft.star"
+              v-model:look="draft.starLook"
+              :kit="kit"
+          /></JudgedStation>
           <div v-else class="end">
             <section>
               <h2>This check</h2>
               <p v-if="readings.length === 0">No station is done yet.</p>
-              <table v-else>
-                <thead>
-                  <tr>
-                    <th></th>
-                    <th>as found</th>
-                    <th>as left</th>
-                    <th>limit</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  <tr v-for="reading in readings" :key="reading.kind">
-                    <td>{{ kindWords[reading.kind] }}</td>
-                    <td>{{ text(reading.unit, reading.asFound) }}</td>
-                    <td>
-                      <strong :class="{ rust: reading.asLeft > reading.limit }">{{
-                        text(reading.unit, reading.asLeft)
-                      }}</strong>
-                    </td>
-                    <td class="quiet">{{ reading.unit === 'judged' ? '' : text(reading.unit, reading.limit) }}</td>
-                  </tr>
-                </tbody>
-              </table>
+              <CheckReadings v-else :readings="readings" />
               <template v-if="benchJobs.length > 0">
                 <h2>Asked for</h2>
-                <label v-for="job in benchJobs" :key="job.id" class="job">
-                  <input
-                    type="checkbox"
-                    :checked="!draft.openJobIds.includes(job.id)"
-                    @change="
-                      draft.openJobIds = ($event.target as HTMLInputElement).checked
-                        ? draft.openJobIds.filter((id) => id !== job.id)
-                        : [...draft.openJobIds, job.id]
-                    "
-                  />
+                <ElCheckbox
+                  v-for="job in benchJobs"
+                  :key="job.id"
+                  class="job"
+                  :model-value="!draft.openJobIds.includes(job.id)"
+                  @update:model-value="
+                    draft.openJobIds = $event
+                      ? draft.openJobIds.filter((id) => id !== job.id)
+                      : [...draft.openJobIds, job.id]
+                  "
+                >
                   seen to: {{ job.text || job.code.replaceAll('-', ' ') }}
-                </label>
+                </ElCheckbox>
               </template>
             </section>
             <section v-if="after">
@@ -202,9 +199,8 @@ useKeys(() => ({ Enter: next, ArrowRight: next, ArrowLeft: back }))
               <p v-for="(reason, index) in after.reasons.slice(1)" :key="index" class="second">
                 {{ reasonSentence(reason) }}
               </p>
-              <label class="job"
-                ><input v-model="backToShelf" type="checkbox" /> it goes back to
-                {{ kit.place === 'bench' ? 'the shelf' : kit.place }}</label
+              <ElCheckbox v-model="backToShelf" class="job"
+                >it goes back to {{ kit.place === 'bench' ? 'the shelf' : kit.place }}</ElCheckbox
               >
               <ProblemNote :problem="problem" @retry="finish" />
             </section>
@@ -227,7 +223,7 @@ useKeys(() => ({ Enter: next, ArrowRight: next, ArrowLeft: back }))
       </ElButton>
       <ElButton size="large" @click="back">Back <KeyCap name="←" /></ElButton>
       <label v-if="station !== 'end'" class="note">
-        <input v-model="draft.notes[station]" class="field" placeholder="note" aria-label="Note on this station" />
+        <ElInput v-model="draft.notes[station]" placeholder="note" aria-label="Note on this station" />
       </label>
       <RouterLink to="/bench">Go on later</RouterLink>
     </footer>
@@ -268,37 +264,12 @@ h2 {
   border-bottom: 1px solid var(--rule-strong);
 }
 
-table {
-  width: 100%;
-  margin-bottom: 20px;
-  border-collapse: collapse;
-  font-size: 16px;
-}
-
-th {
-  font: italic 400 16px var(--serif);
-  color: var(--quiet);
-  text-align: left;
-}
-
-td {
-  padding: 7px 12px 7px 0;
-  border-bottom: 1px solid var(--rule);
-}
-
 .job {
   display: flex;
   gap: 10px;
   align-items: center;
   min-height: 40px;
   font-size: 16px;
-}
-
-.job input {
-  flex: none;
-  width: 20px;
-  height: 20px;
-  accent-color: var(--night);
 }
 
 .then svg {
@@ -317,6 +288,9 @@ td {
 .actions {
   position: sticky;
   bottom: 0;
+
+  /* Over the library's ticks, which lie above the page. */
+  z-index: 10;
   display: flex;
   gap: 10px;
   align-items: center;

@@ -2,6 +2,7 @@
 import type { KitSheet } from '@binoculum/contract'
 import { collapsibleBalance, massText, tubeAdvice } from '@binoculum/core'
 import { computed } from 'vue'
+import FigureInput from '../../shared/controls/FigureInput.vue'
 import SerifText from '../../shared/SerifText.vue'
 import BigFigure from './BigFigure.vue'
 import { onMountOf, type CheckDraft } from './check-draft.ts'
@@ -15,7 +16,6 @@ const figures = computed(() => {
   const kitOnMount = onMountOf(kit)
   return kitOnMount && collapsibleBalance(kitOnMount, hangG.value ?? 0)
 })
-const clean = (text: string) => (text.trim() === '' ? null : Number(text))
 function set(value: number | null) {
   if (draft.value.leftHangG === null) draft.value.foundHangG = value
   else draft.value.leftHangG = value
@@ -34,13 +34,13 @@ function set(value: number | null) {
       </ol>
       <label class="labelled"
         ><span>grams at the open end that level it</span
-        ><input
-          class="field big"
-          type="number"
-          step="5"
+        ><FigureInput
+          :model-value="hangG"
+          label="Grams at the open end that level it"
           name="hang-g"
-          :value="hangG"
-          @input="set(clean(($event.target as HTMLInputElement).value))"
+          unit="g"
+          large
+          @update:model-value="set"
       /></label>
       <ElButton
         v-if="draft.leftHangG === null"
@@ -58,21 +58,15 @@ function set(value: number | null) {
       <p class="advice">
         <SerifText :text="hangG === null ? 'Let go, and see which end sinks.' : tubeAdvice(figures.shiftMm)" />
       </p>
-      <table aria-label="Both states">
-        <tbody>
-          <tr>
-            <th>Fitted</th>
-            <td>finder and lowest power on: level</td>
-          </tr>
-          <tr>
-            <th>Empty</th>
-            <td>
-              tail-heavy: {{ massText(Math.abs(figures.emptyHangG)) }} at the
-              {{ figures.emptyHangG >= 0 ? 'open' : 'mirror' }} end would level it. So it should be.
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <dl class="states">
+        <dt>Fitted</dt>
+        <dd>finder and lowest power on: level</dd>
+        <dt>Empty</dt>
+        <dd>
+          tail-heavy: {{ massText(Math.abs(figures.emptyHangG)) }} at the
+          {{ figures.emptyHangG >= 0 ? 'open' : 'mirror' }} end would level it. So it should be.
+        </dd>
+      </dl>
     </section>
   </div>
 </template>
@@ -100,15 +94,14 @@ ol {
   line-height: 26px;
 }
 
-table {
-  border-collapse: collapse;
+.states {
+  display: grid;
+  grid-template-columns: auto minmax(0, 1fr);
+  gap: 6px 16px;
+  margin: 0;
 }
 
-th,
-td {
-  padding: 6px 16px 6px 0;
-  border-bottom: 1px solid var(--rule);
-  font-size: 16px;
-  text-align: left;
+.states dd {
+  font-weight: 400;
 }
 </style>

@@ -33,6 +33,7 @@ const options = [
   <ul class="looks">
     <li v-for="look in [...lines, ...(looks[station] ?? [])]" :key="look">{{ look }}</li>
   </ul>
+  <slot />
   <FoundLeft
     :has-left="pair.asLeft !== null"
     :complete="pair.asFound !== null"

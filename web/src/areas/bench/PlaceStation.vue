@@ -2,15 +2,18 @@
 import type { KitSheet } from '@binoculum/contract'
 import { clockText, degText, needleSentence, signedHours } from '@binoculum/core'
 import { computed, ref } from 'vue'
+import ChoiceSelect from '../../shared/controls/ChoiceSelect.vue'
+import FigureInput from '../../shared/controls/FigureInput.vue'
 import KeyCap from '../../shared/keys/KeyCap.vue'
 import { useKeys } from '../../shared/keys/use-keys.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import SerifText from '../../shared/SerifText.vue'
 import AxisDrawing from './AxisDrawing.vue'
 import BigChoice from './BigChoice.vue'
-import { isEquatorial, scaleRange, type CheckDraft } from './check-draft.ts'
+import { checkedKitOf, isDriven, isEquatorial, scaleRange, type CheckDraft } from './check-draft.ts'
 import ControllerCard from './ControllerCard.vue'
 import HomeDrawing from './HomeDrawing.vue'
+import LiningUp from './lining-up/LiningUp.vue'
 import RingDial from './RingDial.vue'
 import SideDial from './SideDial.vue'
 import TwoStars from './TwoStars.vue'
@@ -40,6 +43,7 @@ const {
 } = place
 
 const equatorial = computed(() => isEquatorial(kit))
+const fieldDeg = computed(() => checkedKitOf(kit).lowestFieldDeg)
 const south = computed(() => (site.value?.latitudeDeg ?? 0) < 0)
 const ambiguous = computed(() => (entries.value && 'ambiguous' in entries.value ? entries.value.ambiguous : null))
 const noSuchTime = computed(() => !!entries.value && 'reason' in entries.value)
@@ -54,7 +58,10 @@ const range = computed(() => scaleRange(kit))
 const badScale = computed(
   () => setNow.value !== null && !(setNow.value >= range.value.minDeg && setNow.value <= range.value.maxDeg),
 )
-const clean = (text: string) => (text.trim() === '' ? null : Number(text))
+function setLocal(value: string | null) {
+  draft.value.local = value
+  draft.value.occurrence = null
+}
 function setScale(value: number | null) {
   if (draft.value.leftDeg === null) draft.value.foundDeg = value
   else draft.value.leftDeg = value
@@ -159,10 +166,12 @@ useKeys(() => ({
       <div v-if="choosing || noSuchTime || ambiguous" class="choose">
         <label class="labelled"
           ><span>place</span
-          ><select class="field" :value="site.id" @change="place.choose(($event.target as HTMLSelectElement).value)">
-            <option v-for="each in sites" :key="each.id" :value="each.id">{{ each.name }}</option>
-          </select></label
-        >
+          ><ChoiceSelect
+            :model-value="site.id"
+            :options="sites.map(({ id, name }) => ({ value: id, words: name }))"
+            label="Place"
+            @update:model-value="$event && place.choose($event)"
+        /></label>
         <label class="labelled"
           ><span>date and time there</span
           ><input
@@ -170,7 +179,7 @@ useKeys(() => ({
             type="datetime-local"
             name="local"
             :value="local"
-            @change="((draft.local = ($event.target as HTMLInputElement).value || null), (draft.occurrence = null))"
+            @change="setLocal(($event.target as HTMLInputElement).value || null)"
         /></label>
         <p v-if="noSuchTime" class="rust" role="alert">
           Clocks skip this hour that night: {{ local.slice(11) }} doesn’t exist. Choose an hour earlier or later.
@@ -209,16 +218,14 @@ useKeys(() => ({
                 <b class="deg">{{ setting.setDeg.toFixed(1) }}°</b> on the head’s scale. {{ markWords }}
               </p>
               <label class="labelled"
-                ><span>the scale stands at, °</span
-                ><input
-                  class="field big"
-                  type="number"
-                  :min="range.minDeg"
-                  :max="range.maxDeg"
-                  step="0.5"
+                ><span>the scale stands at</span
+                ><FigureInput
+                  :model-value="setNow"
+                  label="The scale stands at"
                   name="latitude-set"
-                  :value="setNow"
-                  @input="setScale(clean(($event.target as HTMLInputElement).value))"
+                  unit="°"
+                  large
+                  @update:model-value="setScale"
               /></label>
               <ElButton
                 v-if="draft.leftDeg === null"
@@ -311,6 +318,14 @@ useKeys(() => ({
           <p class="second">{{ meridianWords || flips }}</p>
         </section>
       </div>
+      <LiningUp
+        v-model="draft.after"
+        :kit="kit"
+        :field-deg="fieldDeg"
+        :latitude-deg="site.latitudeDeg"
+        :is-driven="isDriven(kit)"
+        :is-equatorial="equatorial"
+      />
     </template>
   </div>
 </template>

@@ -2,6 +2,7 @@
 import type { KitSheet } from '@binoculum/contract'
 import { massText, type SetUpBalance } from '@binoculum/core'
 import { computed } from 'vue'
+import FigureInput from '../../shared/controls/FigureInput.vue'
 
 /** The tube from behind: which way it wants to turn in its rings, and the magnet opposite. */
 const { kit, report } = defineProps<{ kit: KitSheet; report: SetUpBalance | null }>()
@@ -66,14 +67,12 @@ const magnets = computed(() => Math.round((roll.value?.counterMassG ?? 0) / MAGN
         </p>
         <label class="labelled"
           ><span>magnets on, g</span
-          ><input
-            class="field"
-            type="number"
-            min="0"
-            step="50"
+          ><FigureInput
+            label="magnets on, g"
+            unit="g"
             name="magnets-g"
-            :value="magnetsG"
-            @input="magnetsG = Math.max(0, Number(($event.target as HTMLInputElement).value) || 0)"
+            :model-value="magnetsG"
+            @update:model-value="magnetsG = Math.max(0, $event ?? 0)"
         /></label>
         <p v-if="magnetsG > 0 && report?.wantedMm !== null && report?.wantedMm !== undefined" class="second">
           The weight then belongs at {{ Math.round(report.wantedMm) }} mm.

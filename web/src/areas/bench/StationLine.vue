@@ -61,6 +61,7 @@ button {
   color: var(--ink);
   font: 400 15px/20px var(--sans);
   cursor: pointer;
+  white-space: nowrap;
 }
 
 .here {

@@ -83,7 +83,17 @@ describe('balance and place', () => {
   })
   it('which kits have which stations', () => {
     const slides = { ...testKit().optics, collapsible: true }
-    expect(stationsOf(measured)).toEqual(['glass', 'assembly', 'balance', 'place', 'collimation', 'finder', 'pack'])
+    expect(stationsOf(measured)).toEqual([
+      'glass',
+      'assembly',
+      'balance',
+      'let-go',
+      'place',
+      'collimation',
+      'finder',
+      'focus',
+      'pack',
+    ])
     expect(stationsOf(testKit({ family: 'computer-driven' }))).not.toContain('balance')
     expect(stationsOf(testKit({ family: 'computer-driven' }))).toContain('place')
     expect(stationsOf(testKit({ family: 'floor-reflector' }))).not.toContain('place')
@@ -110,7 +120,17 @@ describe('what a check would lead to', () => {
     expect(stationsOf(testKit())).toContain('collimation')
     const kit = testKit()
     const judged = { ...kit, optics: { ...kit.optics, collimatable: false } }
-    expect(stationsOf(judged)).toEqual(['glass', 'assembly', 'balance', 'place', 'star', 'finder', 'pack'])
+    expect(stationsOf(judged)).toEqual([
+      'glass',
+      'assembly',
+      'balance',
+      'let-go',
+      'place',
+      'star',
+      'finder',
+      'focus',
+      'pack',
+    ])
   })
 
   it('keeps older readings of stations that are left out', () => {

@@ -1,4 +1,4 @@
-import type { KitSheet, Station, StationName } from '@binoculum/contract'
+import type { KitSheet, StarLook, Station, StationName } from '@binoculum/contract'
 import {
   isBenchJob,
   judgeKit,
@@ -19,7 +19,13 @@ import {
   type SetUpName,
 } from '@binoculum/core'
 import { collimationStation, emptyCollimation, type CollimationDraft } from './collimation/collimation-draft.ts'
+import { emptyGlass, glassLookOf, type GlassDraft } from './glass-draft.ts'
+import { emptyLetGo, letGoStation, type LetGoDraft } from './let-go-draft.ts'
+import { emptyFocus, focusStation, type FocusDraft } from './focus/focus-draft.ts'
+import { emptyPower, isPowered, powerStation, type PowerDraft } from './power/power-draft.ts'
 import { emptyFinder, finderStation, type FinderDraft } from './finder/finder-draft.ts'
+import { emptyLiningUp, liningUpOf, type LiningUpDraft } from './lining-up/lining-up-draft.ts'
+import { shakeOf, type ShakeDraft } from './shake/shake-draft.ts'
 
 type Judged = 'fine' | 'not-fine'
 
@@ -55,6 +61,7 @@ export interface PlaceDraft {
   leftDeg: number | null
   keyed: Pair<Judged | null>
   hidden: string[]
+  after: LiningUpDraft
 }
 
 /** Each station holds what was found and, once something was put right, what was left. */
@@ -65,12 +72,19 @@ export interface Pair<T> {
 
 export interface CheckDraft {
   glass: Pair<Judged | null>
-  assembly: { steps: Record<string, StepDraft> }
+  /** The glass as a torch showed it. */
+  glassLook: GlassDraft
+  assembly: { steps: Record<string, StepDraft>; shake: ShakeDraft | null }
   balance: BalanceDraft
+  letGo: LetGoDraft
   place: PlaceDraft
   collimation: CollimationDraft
   star: Pair<Judged | null>
+  /** The star as a picture told it. */
+  starLook: StarLook | null
   finder: FinderDraft
+  focus: FocusDraft
+  power: PowerDraft
   pack: Pair<Judged | null>
   notes: Partial<Record<StationName, string>>
   seconds: Partial<Record<StationName, number>>
@@ -81,7 +95,8 @@ export interface CheckDraft {
 
 export const emptyCheck = (): CheckDraft => ({
   glass: { asFound: null, asLeft: null },
-  assembly: { steps: {} },
+  glassLook: emptyGlass(),
+  assembly: { steps: {}, shake: null },
   balance: {
     setUp: 'usual',
     own: [],
@@ -93,6 +108,7 @@ export const emptyCheck = (): CheckDraft => ({
     foundHangG: null,
     leftHangG: null,
   },
+  letGo: emptyLetGo(),
   place: {
     siteId: null,
     local: null,
@@ -102,10 +118,14 @@ export const emptyCheck = (): CheckDraft => ({
     leftDeg: null,
     keyed: { asFound: null, asLeft: null },
     hidden: [],
+    after: emptyLiningUp(),
   },
   collimation: emptyCollimation(),
   star: { asFound: null, asLeft: null },
+  starLook: null,
   finder: emptyFinder(),
+  focus: emptyFocus(),
+  power: emptyPower(),
   pack: { asFound: null, asLeft: null },
   notes: {},
   seconds: {},
@@ -117,10 +137,13 @@ export const stationTitles: Readonly<Record<StationName, string>> = {
   glass: 'Glass',
   assembly: 'Assembly',
   balance: 'Balance',
+  'let-go': 'Let go',
   place: 'Place',
   collimation: 'Collimation',
   star: 'Star',
   finder: 'Finder',
+  focus: 'Focus',
+  power: 'Power',
   pack: 'Pack',
 }
 
@@ -129,6 +152,8 @@ export const isEquatorial = ({ family }: KitSheet): boolean => equatorialFamilie
 /** A tabletop tube that slides open and sits in a clamp balances in its clamp. */
 export const balancesInClamp = (kit: KitSheet): boolean =>
   !isEquatorial(kit) && kit.optics.collapsible && !!kit.mount?.tube
+/** Its controller goes to objects by itself. */
+export const isDriven = (kit: KitSheet): boolean => isKeyed(kit) || !!kit.mount?.controller
 const isKeyed = (kit: KitSheet): boolean => kit.family === 'computer-driven'
 
 /** Stations that this kit needs, in the order people work. */
@@ -136,9 +161,12 @@ export const stationsOf = (kit: KitSheet): readonly StationName[] => [
   'glass',
   'assembly',
   ...(isEquatorial(kit) || balancesInClamp(kit) ? (['balance'] as const) : []),
+  ...(isDriven(kit) || balancesInClamp(kit) ? [] : (['let-go'] as const)),
   ...(isEquatorial(kit) || isKeyed(kit) ? (['place'] as const) : []),
   kit.optics.collimatable ? 'collimation' : 'star',
   'finder',
+  'focus',
+  ...(isPowered(kit) ? (['power'] as const) : []),
   'pack',
 ]
 
@@ -182,7 +210,7 @@ function assemblyOf(draft: CheckDraft['assembly'], kit: KitSheet) {
     const answers = said.filter((each) => each !== null)
     return [{ key, title, phase, asFound: found, asLeft: left ?? found, said: answers, seconds }]
   })
-  return steps.length > 0 ? { station: 'assembly' as const, steps } : null
+  return steps.length > 0 ? { station: 'assembly' as const, steps, shake: shakeOf(draft.shake) } : null
 }
 
 const isLength = (mm: number | null): mm is number => mm !== null && mm >= 0
@@ -216,21 +244,22 @@ const isScale = (deg: number | null, { minDeg, maxDeg }: ReturnType<typeof scale
   deg !== null && deg >= minDeg && deg <= maxDeg
 
 function placeReading(draft: PlaceDraft, kit: KitSheet) {
+  const after = liningUpOf(draft.after, draft.latitudeDeg)
+  // A setting that nobody read says nothing; what was watched counts all the same.
+  const watched =
+    after.landings || after.drift ? { station: 'place' as const, way: 'watched' as const, ...after } : null
   if (isKeyed(kit)) {
     const { asFound, asLeft } = draft.keyed
-    return asFound && { station: 'place' as const, way: 'keyed' as const, asFound, asLeft: asLeft ?? asFound }
+    if (asFound === null) return watched
+    return { station: 'place' as const, way: 'keyed' as const, asFound, asLeft: asLeft ?? asFound, ...after }
   }
   const { latitudeDeg, foundDeg, leftDeg } = draft
   const range = scaleRange(kit)
-  if (latitudeDeg === null || !isScale(foundDeg, range) || (leftDeg !== null && !isScale(leftDeg, range))) return null
+  if (latitudeDeg === null || !isScale(foundDeg, range) || (leftDeg !== null && !isScale(leftDeg, range)))
+    return watched
   const asFound = { setDeg: foundDeg }
-  return {
-    station: 'place' as const,
-    way: 'latitude' as const,
-    latitudeDeg,
-    asFound,
-    asLeft: { setDeg: leftDeg ?? foundDeg },
-  }
+  const asLeft = { setDeg: leftDeg ?? foundDeg }
+  return { station: 'place' as const, way: 'latitude' as const, latitudeDeg, asFound, asLeft, ...after }
 }
 
 /** The station as it would be sent; null while its as-found is not complete. */
@@ -264,8 +293,24 @@ export function stationOf(draft: CheckDraft, station: StationName, kit: KitSheet
     const read = finderStation(draft.finder, kit, checkedKitOf(kit))
     return read && { ...read, ...rest }
   }
+  if (station === 'let-go') {
+    const read = letGoStation(draft.letGo)
+    return read && { ...read, ...rest }
+  }
+  if (station === 'focus') {
+    const read = focusStation(draft.focus, kit)
+    return read && { ...read, ...rest }
+  }
+  if (station === 'power') {
+    const read = powerStation(draft.power, kit)
+    return read && { ...read, ...rest }
+  }
   const read = both(draft[station], (value) => value)
-  return read && { station, ...read, ...rest }
+  if (!read) return null
+  if (station === 'star') return { station, look: draft.starLook, ...read, ...rest }
+  return station === 'glass'
+    ? { station, look: glassLookOf(draft.glassLook), ...read, ...rest }
+    : { station, ...read, ...rest }
 }
 
 export const doneStations = (draft: CheckDraft, kit: KitSheet): Station[] =>

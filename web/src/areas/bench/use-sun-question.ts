@@ -62,6 +62,8 @@ export function useSunQuestion(
       sites.value[0] ??
       null,
   )
+  /** Clock and places aren't heard yet: until then the answer is *asked*, and nobody is shown a question that falls away. */
+  const looking = computed(() => data.value === null && problem.value === null)
   const question = computed<SunQuestion>(() =>
     sunQuestion({
       place: site.value,
@@ -85,7 +87,7 @@ export function useSunQuestion(
     },
     { immediate: true },
   )
-  return { problem, reload, sites, site, remembered, device, now, question, look }
+  return { problem, reload, sites, site, remembered, device, now, looking, question, look }
 }
 
 function holds({ shaded, saidAtUtc }: SunAnswer, now: Date): boolean {

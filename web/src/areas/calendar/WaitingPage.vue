@@ -6,11 +6,13 @@ import { computed, reactive, ref, watch } from 'vue'
 import { api } from '../../shared/api/client.ts'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import { useSending } from '../../shared/api/use-sending.ts'
+import CsvButton from '../../shared/controls/CsvButton.vue'
 import BranchSelect from '../../shared/controls/BranchSelect.vue'
 import DayPicker from '../../shared/controls/DayPicker.vue'
 import KitTag from '../../shared/drawings/KitTag.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
-import { dayText, levelWords, whenText } from '../../shared/words.ts'
+import { dayText, whenText } from '../../shared/dates.ts'
+import { levelWords } from '../../shared/borrower-levels.ts'
 import BorrowerPicker from '../desk/BorrowerPicker.vue'
 import TakenNote from '../desk/TakenNote.vue'
 import { emptyHandOut, pickedBorrower } from '../desk/use-hand-out.ts'
@@ -69,6 +71,19 @@ async function offer({ request, kitId, fromOn, untilOn }: SuggestedLine) {
 }
 const answer = ({ id, version }: WaitingRequest, said: 'yes' | 'no' | 'later') =>
   send(`/api/waiting/${id}/answer`, { version, answer: said })
+const waitingTable = () =>
+  (data.value?.requests ?? []).map(
+    ({ borrower: who, askedAtUtc, kinds, earliestOn, latestOn, lengthDays, wantsDark, state, note }) => ({
+      ...{
+        borrower: who,
+        asked: askedAtUtc,
+        kinds: kinds.join(' '),
+        'not before': earliestOn,
+        'no later than': latestOn,
+      },
+      ...{ days: lengthDays, 'dark nights': wantsDark ? 'yes' : 'no', state, note },
+    }),
+  )
 const leave = ({ id, version }: WaitingRequest) => send(`/api/waiting/${id}/leave`, { version })
 </script>
 
@@ -82,6 +97,7 @@ const leave = ({ id, version }: WaitingRequest) => send(`/api/waiting/${id}/leav
     <div class="tools">
       <BranchSelect v-model="branchId" :branches="branches" />
       <ElButton @click="begin">Somebody asks for a kit</ElButton>
+      <CsvButton v-if="data && data.requests.length > 0" :rows="waitingTable" name="waiting list" />
       <template v-if="(data?.requests.length ?? 0) > 0">
         <ElButton type="primary" :disabled="progress !== null" @click="workOut">Work out a plan</ElButton>
         <label class="extra"

@@ -14,7 +14,7 @@ import { computed, ref } from 'vue'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import DayPicker from '../../shared/controls/DayPicker.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
-import { levelWords } from '../../shared/words.ts'
+import { levelWords } from '../../shared/borrower-levels.ts'
 import { dayWords } from './calendar-days.ts'
 
 /** What for, and by whom: kits and days that suit, each with its reason. Nobody is barred from any other. */

@@ -18,7 +18,7 @@ beforeEach(() => {
       expiresAtUtc: '2030-01-01T00:00:00Z',
       demo: false,
     },
-    memberships: [{ branchId, branchName: 'The library', role: 'coordinator' }],
+    memberships: [{ branchId, branchName: 'The library', zone: 'Europe/Dublin', role: 'coordinator' }],
   })
 })
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { DRYING_HOURS, type TakeBackAnswers } from '@binoculum/core'
+import { computed } from 'vue'
 
 /** What the desk asks the borrower, and sees at a glance beside the card. */
 const { answers, hasPack } = defineProps<{ answers: TakeBackAnswers; hasPack: boolean }>()
@@ -17,10 +18,19 @@ const seen: readonly (readonly [Tick, string])[] = [
   ['batteryDoorShut', 'finder off, its battery door screwed shut'],
   ['packCharged', '12 V pack charged, its switch off'],
 ]
-const tick = (answer: Tick, event: Event) => emit('set', answer, (event.target as HTMLInputElement).checked)
+const found: readonly (readonly [Tick, string])[] = [
+  ['sunFilterFound', 'a sun filter that screws into an eyepiece lies in the case'],
+  ['laserFound', 'a laser lies in the case, collimator or pointer'],
+]
+const ticks = computed(() => [...asked, ...seen.filter(([answer]) => answer !== 'packCharged' || hasPack), ...found])
 /** After a click the card’s keys hold again: Space must mark the next part, not take the tick away. */
 function leave(event: MouseEvent) {
-  if (event.detail > 0 && event.target instanceof HTMLInputElement) event.target.blur()
+  if (event.detail === 0) return
+  // A press on the words moves the focus once it has gone through.
+  setTimeout(() => {
+    const focused = document.activeElement
+    if (focused instanceof HTMLInputElement && focused.type === 'checkbox') focused.blur()
+  })
 }
 </script>
 
@@ -37,22 +47,13 @@ function leave(event: MouseEvent) {
       @input="emit('set', 'whatDidNotWork', $event)"
     />
     <h2>Asked and seen</h2>
-    <label v-for="[answer, words] in asked" :key="answer" class="check">
-      <input type="checkbox" :checked="answers[answer]" @change="tick(answer, $event)" /> {{ words }}
-    </label>
-    <template v-for="[answer, words] in seen" :key="answer">
-      <label v-if="answer !== 'packCharged' || hasPack" class="check">
-        <input type="checkbox" :checked="answers[answer]" @change="tick(answer, $event)" /> {{ words }}
-      </label>
-    </template>
-    <label class="check">
-      <input type="checkbox" :checked="answers.sunFilterFound" @change="tick('sunFilterFound', $event)" /> a sun
-      filter that screws into an eyepiece lies in the case
-    </label>
-    <label class="check">
-      <input type="checkbox" :checked="answers.laserFound" @change="tick('laserFound', $event)" /> a laser lies in the
-      case, collimator or pointer
-    </label>
+    <ElCheckbox
+      v-for="[answer, words] in ticks"
+      :key="answer"
+      :model-value="answers[answer]"
+      @update:model-value="emit('set', answer, $event === true)"
+      >{{ words }}</ElCheckbox
+    >
     <p v-if="answers.wet" class="means">
       Caps off, open, in a dry room: {{ DRYING_HOURS }} hours at least before any cap goes on.
     </p>
@@ -76,31 +77,23 @@ h2 {
   margin-top: 4px;
 }
 
-.check {
-  display: flex;
-  gap: 9px;
-  align-items: flex-start;
+.asked .el-checkbox {
+  --el-checkbox-height: 24px;
+
+  min-height: 0;
+  margin: 0;
   font-size: 14px;
 }
 
-.check input {
-  flex: none;
-  width: 17px;
-  height: 17px;
-  margin: 1px 0 0;
-  accent-color: var(--night);
+@media (pointer: coarse) {
+  .asked .el-checkbox {
+    --el-checkbox-height: 40px;
+  }
 }
 
 .means {
   padding-left: 8px;
   border-left: 3px double var(--rust-pale);
   font-size: 14px;
-}
-
-@media (pointer: coarse) {
-  .check {
-    min-height: 40px;
-    align-items: center;
-  }
 }
 </style>

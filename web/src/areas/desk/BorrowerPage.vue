@@ -1,5 +1,10 @@
 <script setup lang="ts">
-import { borrowerSheetSchema, changeBorrowerSchema, type BorrowerSheet } from '@binoculum/contract'
+import {
+  borrowerLoansSchema,
+  borrowerSheetSchema,
+  changeBorrowerSchema,
+  type BorrowerSheet,
+} from '@binoculum/contract'
 import { borrowerLevels } from '@binoculum/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
@@ -7,9 +12,11 @@ import { api } from '../../shared/api/client.ts'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import { useSending } from '../../shared/api/use-sending.ts'
 import KitTag from '../../shared/drawings/KitTag.vue'
-import { fieldProblems } from '../../shared/field-problems.ts'
+import SchemaField from '../../shared/controls/SchemaField.vue'
+import SchemaForm from '../../shared/controls/SchemaForm.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
-import { dayText, lateText, levelWords } from '../../shared/words.ts'
+import { dayText, lateText } from '../../shared/dates.ts'
+import { levelWords } from '../../shared/borrower-levels.ts'
 import DeskTabs from './DeskTabs.vue'
 
 /** One borrower: what they have, had and lost, and until when their name is kept. */
@@ -23,7 +30,6 @@ const fieldsOf = ({ name, contact, cardNumber, language, level, cardOnly }: Borr
 })
 const fields = ref<Partial<ReturnType<typeof fieldsOf>>>({})
 watch(borrower, (shown) => shown && (fields.value = fieldsOf(shown)))
-const wrong = computed(() => fieldProblems(changeBorrowerSchema, fields.value))
 const isChanged = computed(
   () => !!borrower.value && JSON.stringify(fields.value) !== JSON.stringify(fieldsOf(borrower.value)),
 )
@@ -31,6 +37,13 @@ const stateWords = { promised: 'promised', out: 'out', back: 'back', cancelled: 
 const dayOf = (day: string) => dayText(`${day}T12:00:00Z`, 'UTC')
 const lateLoans = computed(() => borrower.value?.loans.filter(({ daysLate }) => daysLate > 0).length ?? 0)
 
+const earlier = () =>
+  run(async () => {
+    const shown = borrower.value
+    if (!shown?.next) return
+    const { loans, next } = await api.get(borrowerLoansSchema, `${path}/loans?before=${shown.next}`)
+    borrower.value = { ...shown, loans: [...shown.loans, ...loans], next }
+  })
 const keep = () =>
   run(async () => {
     borrower.value = await api.put(borrowerSheetSchema, path, fields.value)
@@ -44,7 +57,7 @@ const keep = () =>
     <template v-if="borrower">
       <h1>{{ borrower.name }}</h1>
       <p class="quiet">
-        known at {{ borrower.branchName }} · {{ borrower.loans.length }}{{ borrower.moreLoans ? ' or more' : '' }}
+        known at {{ borrower.branchName }} · {{ borrower.loans.length }}{{ borrower.next ? ' or more' : '' }}
         {{ borrower.loans.length === 1 ? 'loan' : 'loans' }}, {{ lateLoans === 0 ? 'none late' : `${lateLoans} late`
         }}{{ borrower.waits > 0 ? ' · waits for a kit' : '' }}
       </p>
@@ -60,45 +73,32 @@ const keep = () =>
           }}
           That you looked is on record.
         </p>
-        <form aria-label="Who it is" @submit.prevent="keep">
+        <SchemaForm :schema="changeBorrowerSchema" :value="fields" label="Who it is" @send="keep">
           <template v-if="!borrower.cardOnly">
-            <label class="labelled"
-              ><span>name</span><ElInput v-model="fields.name" name="borrower-name" maxlength="200" /><i
-                v-if="wrong.name"
-                class="rust"
-                >{{ wrong.name }}</i
-              ></label
-            >
-            <label class="labelled"
-              ><span>telephone or mail</span
-              ><ElInput v-model="fields.contact" name="borrower-contact" maxlength="200" /><i
-                v-if="wrong.contact"
-                class="rust"
-                >{{ wrong.contact }}</i
-              ></label
-            ></template
-          >
-          <label class="labelled"
-            ><span>library card</span><ElInput v-model="fields.cardNumber" name="borrower-card" maxlength="50"
-          /></label>
-          <label class="labelled"
-            ><span>letters in</span
+            <SchemaField label="name" path="name"
+              ><ElInput v-model="fields.name" name="borrower-name" maxlength="200"
+            /></SchemaField>
+            <SchemaField label="telephone or mail" path="contact"
+              ><ElInput v-model="fields.contact" name="borrower-contact" maxlength="200"
+            /></SchemaField>
+          </template>
+          <SchemaField label="library card" path="cardNumber"
+            ><ElInput v-model="fields.cardNumber" name="borrower-card" maxlength="50"
+          /></SchemaField>
+          <SchemaField label="letters in" path="language"
             ><ElSelect v-model="fields.language" aria-label="letters in"
               ><ElOption value="en" label="English" /><ElOption value="es" label="Español" /></ElSelect
-          ></label>
-          <label class="labelled"
-            ><span>practice</span
+          ></SchemaField>
+          <SchemaField label="practice" path="level"
             ><ElSelect v-model="fields.level" clearable placeholder="nobody asked" aria-label="practice"
               ><ElOption
                 v-for="level in borrowerLevels"
                 :key="level"
                 :value="level"
                 :label="levelWords[level]" /></ElSelect
-          ></label>
-          <ElButton native-type="submit" :disabled="!isChanged || Object.keys(wrong).length > 0 || sending"
-            >Keep</ElButton
-          >
-        </form>
+          ></SchemaField>
+          <p class="wide"><ElButton native-type="submit" :disabled="!isChanged || sending">Keep</ElButton></p>
+        </SchemaForm>
         <ProblemNote :problem="refusal" />
       </template>
       <h2>Loans</h2>
@@ -115,19 +115,12 @@ const keep = () =>
           >
         </li>
       </ul>
+      <p v-if="borrower.next"><ElButton :disabled="sending" @click="earlier">Earlier loans</ElButton></p>
     </template>
   </main>
 </template>
 
 <style scoped>
-form {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1.4fr) repeat(3, minmax(0, 0.8fr)) auto;
-  gap: 8px 16px;
-  align-items: end;
-  margin: 12px 0;
-}
-
 h2 {
   margin: 16px 0 4px;
 }

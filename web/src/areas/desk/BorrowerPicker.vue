@@ -124,7 +124,7 @@ function another() {
 
 .new {
   display: grid;
-  grid-template-columns: repeat(3, minmax(0, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(min(170px, 100%), 1fr));
   gap: 8px 12px;
   justify-items: start;
 }

@@ -3,7 +3,7 @@ import { cardAnswerSchema, type CardAnswer } from '@binoculum/contract'
 import { useDebounceFn } from '@vueuse/core'
 import { ref, watch } from 'vue'
 import { api, ApiError } from '../../shared/api/client.ts'
-import { dayText } from '../../shared/words.ts'
+import { dayText } from '../../shared/dates.ts'
 
 /** What the library's directory says about a card. Nothing waits for it: the desk goes on whatever it says. */
 const { branchId, cardNumber } = defineProps<{ branchId: string; cardNumber: string }>()

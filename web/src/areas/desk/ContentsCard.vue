@@ -5,7 +5,18 @@ import { computed, nextTick, watch } from 'vue'
 import PencilMark from '../../shared/drawings/PencilMark.vue'
 import { markOf, type TakeBackDraft } from './take-back-state.ts'
 
-const { parts, draft, at } = defineProps<{ parts: readonly Part[]; draft: TakeBackDraft; at: number }>()
+const {
+  parts,
+  draft,
+  at,
+  differs = new Set<string>(),
+} = defineProps<{
+  parts: readonly Part[]
+  draft: TakeBackDraft
+  at: number
+  /** Lines whose place looks different in the picture of the open case. */
+  differs?: ReadonlySet<string>
+}>()
 const emit = defineEmits<{ choose: [index: number] }>()
 
 type Row = { kind: 'place'; place: string; key: string } | { kind: 'part'; part: Part; index: number; key: string }
@@ -45,7 +56,14 @@ watch(
         </div>
         <div
           v-else
-          :class="['part-row', { current: row.index === at, essential: row.part.criticality === 'essential' }]"
+          :class="[
+            'part-row',
+            {
+              current: row.index === at,
+              essential: row.part.criticality === 'essential',
+              differs: differs.has(row.part.id),
+            },
+          ]"
           :aria-current="row.index === at"
           :data-part="row.part.name"
           :data-mark="markOf(draft, row.part)"
@@ -64,6 +82,7 @@ watch(
                 ? `${draft.marks[row.part.id]!.presentCount} of ${row.part.count}`
                 : `all ${row.part.count}`
             }}</span>
+            <span v-else-if="differs.has(row.part.id)" class="look">looks different</span>
             <span v-else-if="row.part.lookEveryTime" class="look">look</span>
           </span>
           <span class="mass">{{ row.part.massG === null ? '' : massText(row.part.massG * row.part.count) }}</span>
@@ -111,6 +130,11 @@ watch(
   position: relative;
   background: var(--wash);
   box-shadow: 0 0 0 2px var(--night);
+}
+
+.part-row.differs {
+  outline: 2px dashed var(--rust);
+  outline-offset: -2px;
 }
 
 .part-row > * {

@@ -7,7 +7,7 @@ import ProblemNote from '../../shared/ProblemNote.vue'
 import ReasonText from '../../shared/ReasonText.vue'
 import { useSession } from '../people/session.ts'
 import DeskTabs from './DeskTabs.vue'
-import { dayText, lateText, ownZone, whenText } from '../../shared/words.ts'
+import { dayText, lateText, whenText } from '../../shared/dates.ts'
 
 const session = useSession()
 const { data: desk, problem, reload } = useLoaded(deskSchema, '/api/desk')
@@ -35,7 +35,9 @@ const mayAct = (branchId: string) => session.may(branchId, 'coordinator', 'volun
             <div>
               <p>{{ loan.borrower }}</p>
               <p :class="loan.daysLate > 0 ? 'rust' : 'quiet'">
-                {{ loan.daysLate > 0 ? lateText(loan.daysLate) : whenText(loan.atUtc, ownZone) }}
+                {{
+                  loan.daysLate > 0 ? lateText(loan.daysLate) : whenText(loan.atUtc, session.zoneOf(loan.branchId))
+                }}
               </p>
             </div>
             <RouterLink v-if="mayAct(loan.branchId)" :to="`/desk/take-back/${loan.id}`" class="button main"
@@ -53,7 +55,7 @@ const mayAct = (branchId: string) => session.may(branchId, 'coordinator', 'volun
               </div>
               <div>
                 <p>{{ kit.unseen }} of {{ kit.parts }} not looked at</p>
-                <p class="quiet">came back {{ dayText(kit.backAtUtc, ownZone) }}</p>
+                <p class="quiet">came back {{ dayText(kit.backAtUtc, session.zoneOf(kit.branchId)) }}</p>
               </div>
               <RouterLink
                 v-if="mayAct(kit.branchId)"
@@ -74,7 +76,7 @@ const mayAct = (branchId: string) => session.may(branchId, 'coordinator', 'volun
             </div>
             <div>
               <p>{{ loan.borrower }}</p>
-              <p class="quiet">{{ whenText(loan.atUtc, ownZone) }}</p>
+              <p class="quiet">{{ whenText(loan.atUtc, session.zoneOf(loan.branchId)) }}</p>
             </div>
             <RouterLink v-if="mayAct(loan.branchId)" :to="`/desk/take-back/${loan.id}`" class="button"
               >Take back</RouterLink
@@ -93,7 +95,7 @@ const mayAct = (branchId: string) => session.may(branchId, 'coordinator', 'volun
             </div>
             <div>
               <p>{{ loan.borrower }}</p>
-              <p class="quiet">{{ whenText(loan.atUtc, ownZone) }}</p>
+              <p class="quiet">{{ whenText(loan.atUtc, session.zoneOf(loan.branchId)) }}</p>
             </div>
             <RouterLink
               v-if="mayAct(loan.branchId)"
@@ -113,7 +115,8 @@ const mayAct = (branchId: string) => session.may(branchId, 'coordinator', 'volun
             <div>
               <p class="serif kit">{{ kit.name }} <KitTag :code="kit.code" /></p>
               <p class="second">
-                {{ kit.modelName }}{{ kit.nextUtc ? ` · wanted ${whenText(kit.nextUtc, ownZone)}` : '' }}
+                {{ kit.modelName
+                }}{{ kit.nextUtc ? ` · wanted ${whenText(kit.nextUtc, session.zoneOf(kit.branchId))}` : '' }}
               </p>
             </div>
             <RouterLink :to="`/desk/hand-out/${encodeURIComponent(kit.code)}`" class="button">Hand out</RouterLink>
@@ -127,7 +130,7 @@ const mayAct = (branchId: string) => session.may(branchId, 'coordinator', 'volun
 <style scoped>
 .columns {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(440px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(min(440px, 100%), 1fr));
   gap: 8px 40px;
   margin-top: 8px;
 }
@@ -164,5 +167,26 @@ li {
 .kit {
   font-size: 20px;
   line-height: 24px;
+}
+
+@media (width <= 560px) {
+  li {
+    grid-template-columns: minmax(0, 1fr) auto;
+  }
+
+  li > :nth-child(2) {
+    grid-row: 2;
+    grid-column: 1 / -1;
+  }
+
+  .walk-in li > :nth-child(2) {
+    grid-row: auto;
+    grid-column: auto;
+  }
+
+  .walk-in li > :nth-child(3) {
+    grid-column: 2;
+    justify-self: start;
+  }
 }
 </style>

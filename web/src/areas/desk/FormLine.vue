@@ -43,4 +43,21 @@ h2 {
 .body {
   padding: 10px 16px 12px 4px;
 }
+
+@media (width <= 560px) {
+  .form-line {
+    grid-template-columns: 36px minmax(0, 1fr);
+  }
+
+  .tick {
+    grid-row: 1 / 3;
+    padding-left: 8px;
+  }
+
+  .body {
+    grid-column: 2;
+    padding: 2px 10px 10px 12px;
+    overflow-wrap: anywhere;
+  }
+}
 </style>

@@ -23,13 +23,13 @@ const summary = computed(() => {
 const change = (part: Partial<GuideWishes>) => (wishes.value = { ...wishes.value, ...part })
 const changeBorrower = (part: Partial<GuideWishes['borrower']>) =>
   change({ borrower: { ...wishes.value.borrower, ...part } })
-const checked = (event: Event) => (event.target as HTMLInputElement).checked
-const valueOf = (event: Event) => (event.target as HTMLSelectElement).value
 const sites = computed(() => (data.value?.sites ?? []).filter((each) => each.branchId === branchId))
+/** No place has such a name. */
+const NEAR_HERE = ' near here'
 const ELSEWHERE = ' elsewhere'
 const away = ref({ name: '', km: '', bearingDeg: 0, zone: '' })
 const isAway = ref(false)
-const chosenPlace = computed(() => (isAway.value ? ELSEWHERE : (wishes.value.place?.name ?? '')))
+const chosenPlace = computed(() => (isAway.value ? ELSEWHERE : (wishes.value.place?.name ?? NEAR_HERE)))
 function choosePlace(name: string) {
   isAway.value = name === ELSEWHERE
   if (isAway.value) return placeElsewhere()
@@ -63,29 +63,31 @@ const zones = Intl.supportedValuesOf('timeZone')
     <div class="wishes">
       <label>
         <span>Language</span>
-        <select class="field" :value="wishes.language" @change="change({ language: valueOf($event) })">
-          <option v-for="{ code, name } in guideLanguages" :key="code" :value="code">{{ name }}</option>
-        </select>
+        <ElSelect
+          :model-value="wishes.language"
+          aria-label="Language"
+          @update:model-value="change({ language: $event })"
+        >
+          <ElOption v-for="{ code, name } in guideLanguages" :key="code" :value="code" :label="name" />
+        </ElSelect>
       </label>
       <label>
         <span>Who looks</span>
-        <select
-          class="field"
-          :value="wishes.borrower.ageGroup"
-          @change="changeBorrower({ ageGroup: valueOf($event) as GuideWishes['borrower']['ageGroup'] })"
+        <ElSelect
+          :model-value="wishes.borrower.ageGroup"
+          aria-label="Who looks"
+          @update:model-value="changeBorrower({ ageGroup: $event })"
         >
-          <option value="family">a family</option>
-          <option value="child">mostly a child</option>
-          <option value="adult">adults</option>
-        </select>
+          <ElOption v-for="(words, age) in ages" :key="age" :value="age" :label="words" />
+        </ElSelect>
       </label>
       <label>
         <span>Where</span>
-        <select class="field" :value="chosenPlace" @change="choosePlace(valueOf($event))">
-          <option value="">near here</option>
-          <option v-for="site in sites" :key="site.id">{{ site.name }}</option>
-          <option v-if="sites.length > 0" :value="ELSEWHERE">another town …</option>
-        </select>
+        <ElSelect :model-value="chosenPlace" aria-label="Where" @update:model-value="choosePlace">
+          <ElOption :value="NEAR_HERE" label="near here" />
+          <ElOption v-for="site in sites" :key="site.id" :value="site.name" :label="site.name" />
+          <ElOption v-if="sites.length > 0" :value="ELSEWHERE" label="another town …" />
+        </ElSelect>
       </label>
       <fieldset v-if="isAway" class="away" aria-label="Another town, never an address">
         <label>
@@ -98,15 +100,24 @@ const zones = Intl.supportedValuesOf('timeZone')
         </label>
         <label>
           <span>to the</span>
-          <select class="field" :value="away.bearingDeg" @change="setAway({ bearingDeg: Number(valueOf($event)) })">
-            <option v-for="(wind, index) in winds" :key="wind" :value="index * 45">{{ wind }}</option>
-          </select>
+          <ElSelect
+            :model-value="away.bearingDeg"
+            aria-label="to the"
+            @update:model-value="setAway({ bearingDeg: $event })"
+          >
+            <ElOption v-for="(wind, index) in winds" :key="wind" :value="index * 45" :label="wind" />
+          </ElSelect>
         </label>
         <label v-if="farEnough">
           <span>Clocks of</span>
-          <select class="field" :value="away.zone || sites[0]?.zone" @change="setAway({ zone: valueOf($event) })">
-            <option v-for="zone in zones" :key="zone">{{ zone }}</option>
-          </select>
+          <ElSelect
+            :model-value="away.zone || sites[0]?.zone"
+            filterable
+            aria-label="Clocks of"
+            @update:model-value="setAway({ zone: $event })"
+          >
+            <ElOption v-for="zone in zones" :key="zone" :value="zone" :label="zone" />
+          </ElSelect>
         </label>
         <p class="second">
           <template v-if="wishes.place">
@@ -118,29 +129,20 @@ const zones = Intl.supportedValuesOf('timeZone')
         </p>
       </fieldset>
       <p class="ticks">
-        <label
-          ><input
-            type="checkbox"
-            :checked="wishes.borrower.level === 'first'"
-            @change="changeBorrower({ level: checked($event) ? 'first' : 'some' })"
-          />
-          first time</label
+        <ElCheckbox
+          :model-value="wishes.borrower.level === 'first'"
+          @update:model-value="changeBorrower({ level: $event ? 'first' : 'some' })"
+          >first time</ElCheckbox
         >
-        <label
-          ><input
-            type="checkbox"
-            :checked="wishes.borrower.eye === 'left'"
-            @change="changeBorrower({ eye: checked($event) ? 'left' : 'right' })"
-          />
-          left eye</label
+        <ElCheckbox
+          :model-value="wishes.borrower.eye === 'left'"
+          @update:model-value="changeBorrower({ eye: $event ? 'left' : 'right' })"
+          >left eye</ElCheckbox
         >
-        <label
-          ><input
-            type="checkbox"
-            :checked="wishes.borrower.seated"
-            @change="changeBorrower({ seated: checked($event) })"
-          />
-          looks seated</label
+        <ElCheckbox
+          :model-value="wishes.borrower.seated"
+          @update:model-value="changeBorrower({ seated: $event === true })"
+          >looks seated</ElCheckbox
         >
       </p>
     </div>
@@ -164,7 +166,7 @@ summary {
   gap: 6px 12px;
 }
 
-label span {
+label > span {
   display: block;
   color: var(--quiet);
   font: italic 400 15px/18px var(--serif);

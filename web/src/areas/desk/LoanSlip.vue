@@ -2,7 +2,7 @@
 import type { Slip } from '@binoculum/contract'
 import { massText } from '@binoculum/core'
 import { computed, onMounted, ref, watch } from 'vue'
-import { dayText, hourText } from '../../shared/words.ts'
+import { dayText, hourText } from '../../shared/dates.ts'
 
 /** The slip that goes with the kit: the day, the link to its guide, the warning. */
 const { slip, draft = false } = defineProps<{ slip: Slip; draft?: boolean }>()

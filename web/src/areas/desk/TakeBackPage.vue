@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { outcomeWords, reasonClause, reasonSentence, type Outcome } from '@binoculum/core'
-import { computed, useTemplateRef } from 'vue'
+import { outcomeWords, reasonClause, reasonSentence, type Outcome, type Weighed } from '@binoculum/core'
+import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { useScans } from '../../shared/devices/scanner.ts'
 import CaseDrawing from '../../shared/drawings/CaseDrawing.vue'
@@ -8,11 +8,13 @@ import ConditionMoon from '../../shared/drawings/ConditionMoon.vue'
 import KitTag from '../../shared/drawings/KitTag.vue'
 import KeyCap from '../../shared/keys/KeyCap.vue'
 import { useKeys } from '../../shared/keys/use-keys.ts'
+import { laterComponent } from '../../shared/later-component.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import WeighIn from '../../shared/weigh-in/WeighIn.vue'
-import { dayText, hourText, lateText, whenText } from '../../shared/words.ts'
+import { dayText, hourText, lateText, whenText } from '../../shared/dates.ts'
 import { useSession } from '../people/session.ts'
 import AskedAndSeen from './AskedAndSeen.vue'
+import type { CaseTold } from './case-look.ts'
 import CellAlarm from './CellAlarm.vue'
 import ContentsCard from './ContentsCard.vue'
 import PartBar from './PartBar.vue'
@@ -22,6 +24,10 @@ import TwoHands from './TwoHands.vue'
 import { useOtherScan } from './use-other-scan.ts'
 import { useTakeBack } from './use-take-back.ts'
 
+/** The card is on the screen first: what looks at pictures comes when the desk rests. */
+const LOOKS_AFTER_MS = 400
+const CaseLookPanel = laterComponent(() => import('./CaseLookPanel.vue'))
+
 const route = useRoute()
 const session = useSession()
 const loanId = String(route.params.loanId)
@@ -29,6 +35,11 @@ const correcting = route.meta.correcting === true
 const back = useTakeBack(loanId, { correcting })
 const { form, kit, parts, draft, current, at, shared, judgement, never, proposed, chosen, result, conflict } = back
 const bar = useTemplateRef('bar')
+const caseLook = useTemplateRef('caseLook')
+const seen = shallowRef<CaseTold>({ chances: {}, differs: new Set() })
+const weight = shallowRef<Weighed | null>(null)
+const rests = ref(false)
+watch(form, () => setTimeout(() => (rests.value = true), LOOKS_AFTER_MS), { once: true })
 const { otherScan, nameScan } = useOtherScan()
 
 const moons = {
@@ -54,7 +65,19 @@ const weighIn = computed(() => {
   const given = form.value
   if (!given || correcting) return null
   const { lookAlikes, lossChances } = given
-  return { kit: given.kit, lookAlikes, lossChances, marks: draft.value.marks, weighings: draft.value.weighings }
+  const { marks, weighings } = draft.value
+  return { kit: given.kit, lookAlikes, lossChances, marks, weighings, seen: seen.value.chances }
+})
+
+/** Taken while the marks still stand: when all is done they are gone. */
+watch(back.sending, (isSending) => {
+  if (!isSending) return
+  const { marks } = draft.value
+  const learnsFrom = caseLook.value
+  const stop = watch(result, (done) => {
+    if (done) void learnsFrom?.learn((partId) => marks[partId]?.mark === 'present')
+    stop()
+  })
 })
 
 function keepScanned() {
@@ -101,6 +124,7 @@ useKeys(() => {
     n: () => bar.value?.openNote(),
     x: () => bar.value?.openExtra(),
     a: back.markRest,
+    s: () => caseLook.value?.markSame(),
     u: back.undo,
     '-': () => back.count(-1),
     '+': () => back.count(1),
@@ -191,7 +215,7 @@ useKeys(() => {
         </p>
         <div class="columns">
           <div class="card-frame">
-            <ContentsCard :parts="parts" :draft="draft" :at="at" @choose="at = $event" />
+            <ContentsCard :parts="parts" :draft="draft" :at="at" :differs="seen.differs" @choose="at = $event" />
             <PartBar
               v-if="current"
               ref="bar"
@@ -212,9 +236,23 @@ useKeys(() => {
           </div>
           <aside>
             <CaseDrawing
+              v-if="!draft.caseLook"
               :parts="parts"
               :mark-of="(part) => markOf(draft, part)"
               :current-id="current?.id ?? null"
+              @choose="back.goTo"
+            />
+            <CaseLookPanel
+              v-if="rests && !correcting && isOpen"
+              ref="caseLook"
+              :kit="kit"
+              :loan-id="loanId"
+              :look="draft.caseLook"
+              :weight="weight"
+              :is-unseen="(part) => markOf(draft, part) === 'unseen'"
+              @seen="back.seeCase"
+              @told="seen = $event"
+              @present="back.markSeen"
               @choose="back.goTo"
             />
             <WeighIn
@@ -223,6 +261,7 @@ useKeys(() => {
               @weigh="back.weigh"
               @clear="back.clearWeighing"
               @look="back.lookFirst"
+              @told="weight = $event"
             />
             <section v-if="Object.keys(draft.extras).length > 0" aria-label="Not on the card">
               <h2>Not on the card</h2>

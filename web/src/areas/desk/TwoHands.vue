@@ -7,7 +7,7 @@ import { api } from '../../shared/api/client.ts'
 import { useSending } from '../../shared/api/use-sending.ts'
 import PencilMark from '../../shared/drawings/PencilMark.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
-import { hourText } from '../../shared/words.ts'
+import { hourText } from '../../shared/dates.ts'
 
 /** Another desk was first: both versions side by side, part by part, and nothing is lost. */
 const { conflict, parts, loanId, kit } = defineProps<{
@@ -30,6 +30,9 @@ const differing = computed(() =>
   }),
 )
 const mine = ref<string[]>([])
+const lineOf = (row: unknown) => row as (typeof differing.value)[number]
+const take = (id: string, isMine: boolean) =>
+  (mine.value = isMine ? [...mine.value, id] : mine.value.filter((each) => each !== id))
 
 async function keepTheirs() {
   emit('done')
@@ -58,28 +61,31 @@ async function addMine() {
       {{ outcomeWords[conflict.yours.outcome].toLowerCase() }}.
     </p>
     <p v-if="differing.length === 0">All your marks agree with theirs. There is nothing left to do.</p>
-    <table v-else>
-      <thead>
-        <tr>
-          <th>part</th>
-          <th>{{ conflict.theirs.by }}</th>
-          <th>you</th>
-          <th>take yours</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="{ part, theirs, yours } in differing" :key="part.id">
-          <td>{{ part.name }}</td>
-          <td>
-            <PencilMark :mark="theirs?.mark ?? 'unseen'" /> {{ theirs?.mark ?? 'not looked at' }} {{ theirs?.note }}
-          </td>
-          <td><PencilMark :mark="yours.mark" /> {{ yours.mark }} {{ yours.note }}</td>
-          <td>
-            <input v-model="mine" type="checkbox" :value="part.id" :aria-label="`take your mark of ${part.name}`" />
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <ElTable v-else :data="differing" aria-label="Where you differ">
+      <ElTableColumn label="part" min-width="160">
+        <template #default="{ row }">{{ lineOf(row).part.name }}</template>
+      </ElTableColumn>
+      <ElTableColumn :label="conflict.theirs.by" min-width="140">
+        <template #default="{ row }"
+          ><PencilMark :mark="lineOf(row).theirs?.mark ?? 'unseen'" />
+          {{ lineOf(row).theirs?.mark ?? 'not looked at' }} {{ lineOf(row).theirs?.note }}</template
+        >
+      </ElTableColumn>
+      <ElTableColumn label="you" min-width="140">
+        <template #default="{ row }"
+          ><PencilMark :mark="lineOf(row).yours.mark" /> {{ lineOf(row).yours.mark }}
+          {{ lineOf(row).yours.note }}</template
+        >
+      </ElTableColumn>
+      <ElTableColumn label="take yours" width="110">
+        <template #default="{ row }"
+          ><ElCheckbox
+            :model-value="mine.includes(lineOf(row).part.id)"
+            :aria-label="`take your mark of ${lineOf(row).part.name}`"
+            @update:model-value="take(lineOf(row).part.id, $event === true)"
+        /></template>
+      </ElTableColumn>
+    </ElTable>
     <p class="quiet">Look together where you differ. Both stay in the record, whichever you choose.</p>
     <ProblemNote :problem="problem" @retry="addMine" />
     <div class="ways">
@@ -104,23 +110,7 @@ async function addMine() {
   max-width: 860px;
 }
 
-table {
-  border-collapse: collapse;
-}
-
-th {
-  font: italic 400 16px var(--serif);
-  color: var(--quiet);
-  text-align: left;
-}
-
-th,
-td {
-  padding: 6px 14px 6px 0;
-  border-bottom: 1px solid var(--rule);
-}
-
-td svg {
+svg {
   display: inline-block;
   vertical-align: -5px;
 }

@@ -27,6 +27,7 @@ import {
   type TakeBackAnswers,
 } from '@binoculum/core'
 import { z } from 'zod'
+import { caseLookSchema, type CaseLook } from './case-look.ts'
 
 export interface DraftMark {
   readonly mark: Mark
@@ -46,6 +47,8 @@ export interface TakeBackDraft {
   readonly weighings: readonly TakenWeighing[]
   /** Things in the case that aren't on its card, by their keys. */
   readonly extras: Readonly<Record<string, FoundExtra>>
+  /** What a picture of the open case told. */
+  readonly caseLook: CaseLook | null
 }
 
 /** Changed fields of the shared draft, by their keys. */
@@ -74,6 +77,7 @@ export function draftFrom(entries: DraftEntries): TakeBackDraft {
     cellAnswer: cellAnswerSchema.safeParse(value('cell')).data ?? null,
     weighings: Object.values(readAll(entries, WEIGH, takenWeighingSchema)),
     extras: readAll(entries, EXTRA, foundExtraSchema),
+    caseLook: caseLookSchema.safeParse(value('case')).data ?? null,
   }
 }
 

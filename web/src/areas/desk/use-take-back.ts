@@ -1,4 +1,10 @@
-import { takeBackFormSchema, takeBackResultSchema, type FoundExtra, type TakeBackConflict } from '@binoculum/contract'
+import {
+  takeBackFormSchema,
+  takeBackResultSchema,
+  type FoundExtra,
+  type Part,
+  type TakeBackConflict,
+} from '@binoculum/contract'
 import {
   isHazardRole,
   outcomes,
@@ -15,6 +21,7 @@ import { useSending } from '../../shared/api/use-sending.ts'
 import { draftStore } from '../../shared/draft-store.ts'
 import { useSharedDraft } from '../../shared/use-shared-draft.ts'
 import { useSession } from '../people/session.ts'
+import type { CaseLook } from './case-look.ts'
 import {
   answerKey,
   changedMarks,
@@ -153,6 +160,14 @@ export function useTakeBack(loanId: string, { correcting = false }: { correcting
     if (stopsAt !== null) at.value = stopsAt
   }
 
+  /** What a picture shows as it should be is marked at once, in one step that can be undone. */
+  function markSeen(seen: readonly Part[]): void {
+    const unmarked = seen.filter((part) => markOf(draft.value, part) === 'unseen')
+    if (unmarked.length === 0) return
+    change(Object.assign({}, ...unmarked.map((part) => setMark(draft.value, part, 'present'))) as Changes)
+    at.value = nextUnseen(draft.value, parts.value, parts.value.length - 1)
+  }
+
   const move = (step: number) => {
     at.value = Math.min(Math.max(at.value + step, 0), Math.max(parts.value.length - 1, 0))
   }
@@ -265,6 +280,8 @@ export function useTakeBack(loanId: string, { correcting = false }: { correcting
     cellFound,
     count,
     markRest,
+    markSeen,
+    seeCase: (look: CaseLook) => shared.set('case', look),
     move,
     goTo,
     lookFirst,

@@ -38,7 +38,8 @@ defineExpose({ move, choose })
 const list = useTemplateRef<HTMLElement>('list')
 let sortable: Sortable | null = null
 watch(
-  [list, here, () => mayEdit],
+  // Not with its rows: what arrives meanwhile must not end a drag.
+  [list, () => mayEdit],
   () =>
     nextTick(() => {
       sortable?.destroy()
@@ -126,7 +127,7 @@ li button {
   gap: 8px;
   align-items: baseline;
   width: 100%;
-  min-height: 33px;
+  min-height: 31px;
   padding: 3px 8px 3px 26px;
   border: 0;
   border-left: 3px solid transparent;

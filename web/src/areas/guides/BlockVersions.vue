@@ -2,10 +2,12 @@
 import type { GuideTexts } from '@binoculum/contract'
 import { diffWords } from 'diff'
 import { ref } from 'vue'
-import { ownZone, whenText } from '../../shared/words.ts'
+import { whenText } from '../../shared/dates.ts'
+import { useSession } from '../people/session.ts'
 
 /** What a block said before, and how that differs from what stands in the editor. */
 type Version = GuideTexts['blocks'][number]['versions'][number]
+const session = useSession()
 const { versions, text } = defineProps<{ versions: readonly Version[]; text: string }>()
 const emit = defineEmits<{ takeUp: [version: Version] }>()
 const compared = ref<string | null>(null)
@@ -16,7 +18,7 @@ const changes = (before: string) => diffWords(before, text)
 <template>
   <ul>
     <li v-for="version in versions" :key="version.id">
-      {{ whenText(version.atUtc, ownZone) }}, {{ version.by }}, for {{ scopeWords[version.scope]
+      {{ whenText(version.atUtc, session.zoneOf()) }}, {{ version.by }}, for {{ scopeWords[version.scope]
       }}{{ version.inUse ? '' : ', draft' }}{{ version.text === null ? `: taken out, ${version.reason}` : '' }}
       <template v-if="version.text !== null">
         <ElButton

@@ -123,7 +123,7 @@ const translate = (english: string) =>
     await reload()
   })
 const leave = ref(false)
-const go = (event: Event) => void router.push(`/guides/texts/${(event.target as HTMLSelectElement).value}`)
+const go = (code: string) => void router.push(`/guides/texts/${encodeURIComponent(code)}`)
 </script>
 
 <template>
@@ -134,24 +134,27 @@ const go = (event: Event) => void router.push(`/guides/texts/${(event.target as 
         <h1><SerifText :text="data.modelName" /></h1>
         <label class="for">
           <span class="quiet">as for</span>
-          <select class="field" :value="kitCode" aria-label="Kit to look at" @change="go">
-            <option v-for="kit in shelf?.kits ?? []" :key="kit.code" :value="kit.code">
-              {{ kit.name }} {{ kit.code }}
-            </option>
-          </select>
+          <ElSelect :model-value="kitCode" filterable aria-label="Kit to look at" @update:model-value="go">
+            <ElOption
+              v-for="kit in shelf?.kits ?? []"
+              :key="kit.code"
+              :value="kit.code"
+              :label="`${kit.name} ${kit.code}`"
+            />
+          </ElSelect>
         </label>
         <nav aria-label="Language">
-          <button
+          <ElButton
             v-for="each in data.languages"
             :key="each.code"
-            type="button"
+            text
             class="tongue"
             :aria-pressed="each.code === language"
             @click="language = each.code"
           >
             <b>{{ each.name }}</b>
             <span class="second">{{ each.missing === 0 ? 'nothing missing' : `${each.missing} in English` }}</span>
-          </button>
+          </ElButton>
         </nav>
       </header>
       <div class="columns">
@@ -237,11 +240,11 @@ const go = (event: Event) => void router.push(`/guides/texts/${(event.target as 
         <p v-else class="quiet">The preview comes with the first word you change, or choose a block.</p>
       </div>
       <footer v-if="data.mayEdit && block" class="action-bar">
-        <select v-model="scope" class="field scope" aria-label="Which kits">
-          <option value="programme">for all kits</option>
-          <option value="model">for this model</option>
-          <option value="kit">for this kit</option>
-        </select>
+        <ElSelect v-model="scope" class="scope" aria-label="Which kits">
+          <ElOption value="programme" label="for all kits" />
+          <ElOption value="model" label="for this model" />
+          <ElOption value="kit" label="for this kit" />
+        </ElSelect>
         <ElButton type="primary" :disabled="!mayKeep" @click="keep(draft.text, true)">
           Use from the next hand-out <KeyCap name="Enter" />
         </ElButton>

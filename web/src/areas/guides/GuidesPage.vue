@@ -1,38 +1,78 @@
 <script setup lang="ts">
-import { guideListSchema } from '@binoculum/contract'
+import { guideListSchema, guideSchema } from '@binoculum/contract'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import KitTag from '../../shared/drawings/KitTag.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
-import { dayText, ownZone } from '../../shared/words.ts'
+import { useChosenLine } from '../../shared/use-chosen-line.ts'
+import { dayText } from '../../shared/dates.ts'
+import HandedOut from '../desk/HandedOut.vue'
+import { useSession } from '../people/session.ts'
+import PhoneFrame from './PhoneFrame.vue'
+import { useGuideLink } from './use-guide-link.ts'
 
+const session = useSession()
 const { data, problem, reload } = useLoaded(guideListSchema, '/api/guides')
+const { chosen, choose } = useChosenLine(
+  () => data.value?.guides ?? [],
+  ({ loanId }) => loanId,
+)
+const { data: guide } = useLoaded(guideSchema, () =>
+  chosen.value ? `/api/loans/${chosen.value.loanId}/guide` : null,
+)
+const { slip, sending, problem: refusal, newLink } = useGuideLink()
 </script>
 
 <template>
-  <main class="page guides">
-    <h1>Guides</h1>
-    <p class="quiet">
-      Every loan has its own, made at hand-out from the kit’s model and from what lay in its case, and frozen then.
-      <RouterLink v-if="data?.guides[0]" :to="`/guides/texts/${data.guides[0].kitCode}`"
-        >Change their texts</RouterLink
-      >
-    </p>
-    <ProblemNote :problem="problem" @retry="reload" />
-    <p v-if="data && data.guides.length === 0"><strong>No kit is out.</strong> A guide is made with each hand-out.</p>
-    <ul v-if="data">
-      <li v-for="guide in data.guides" :key="guide.loanId">
-        <p class="serif kit">{{ guide.kitName }} <KitTag :code="guide.kitCode" /></p>
-        <p>
-          {{ guide.borrower }}
-          <span class="quiet">· loan {{ guide.loanCode }}, issued {{ dayText(guide.issuedAtUtc, ownZone) }}</span>
-        </p>
-        <p class="quiet">
-          {{ guide.steps }} steps ·
-          {{ guide.linkEndsUtc ? `link ends ${dayText(guide.linkEndsUtc, ownZone)}` : 'no link made' }}
-        </p>
-        <RouterLink :to="`/guides/${guide.loanId}`" class="button">Look at it</RouterLink>
-      </li>
-    </ul>
+  <HandedOut v-if="slip" :slip="slip" />
+  <main v-else :class="['page guides', { 'with-preview': chosen }]">
+    <div>
+      <h1>Guides</h1>
+      <p class="quiet">
+        Every loan has its own, made at hand-out from the kit’s model and from what lay in its case, and frozen then.
+        <RouterLink v-if="data?.guides[0]" :to="`/guides/texts/${data.guides[0].kitCode}`"
+          >Change their texts</RouterLink
+        >
+      </p>
+      <ProblemNote :problem="problem" @retry="reload" />
+      <ProblemNote :problem="refusal" />
+      <p v-if="data && data.guides.length === 0">
+        <strong>No kit is out.</strong> A guide is made with each hand-out.
+      </p>
+      <ul v-if="data">
+        <li
+          v-for="line in data.guides"
+          :key="line.loanId"
+          :class="{ chosen: line.loanId === chosen?.loanId }"
+          @click="choose(line)"
+        >
+          <p class="serif kit">{{ line.kitName }} <KitTag :code="line.kitCode" /></p>
+          <p>
+            {{ line.borrower }}
+            <span class="quiet"
+              >· loan {{ line.loanCode }}, issued {{ dayText(line.issuedAtUtc, session.zoneOf(line.branchId)) }}</span
+            >
+          </p>
+          <p class="quiet">
+            {{ line.steps }} steps<br />
+            <template v-if="line.linkEndsUtc"
+              >link ends {{ dayText(line.linkEndsUtc, session.zoneOf(line.branchId)) }}</template
+            >
+            <ElButton
+              v-else-if="session.may(line.branchId, 'coordinator', 'volunteer')"
+              link
+              :disabled="sending"
+              @click.stop="newLink(line.loanId)"
+              >Make its link and slip</ElButton
+            >
+            <template v-else>no link made</template>
+          </p>
+          <RouterLink :to="`/guides/${line.loanId}`" class="button">Look at it</RouterLink>
+        </li>
+      </ul>
+    </div>
+    <aside v-if="chosen" class="beside" :aria-label="`${chosen.kitName}: as its borrower sees it`">
+      <PhoneFrame v-if="guide && guide.kitCode === chosen.kitCode" :key="chosen.loanId" :guide="guide" />
+    </aside>
   </main>
 </template>
 
@@ -45,15 +85,30 @@ ul {
 
 li {
   display: grid;
-  grid-template-columns: 220px minmax(0, 1fr) 220px auto;
+  grid-template-columns: 170px minmax(0, 1fr) 170px auto;
   gap: 14px;
   align-items: center;
-  padding: 9px 0;
+  padding: 9px 0 9px 10px;
   border-bottom: 1px solid var(--rule);
 }
 
 .kit {
   font-size: 20px;
   line-height: 24px;
+}
+
+.with-preview {
+  grid-template-columns: minmax(0, 1fr) 430px;
+}
+
+.beside {
+  padding: 18px 20px;
+}
+
+@media (width <= 720px) {
+  li {
+    grid-template-columns: minmax(0, 1fr);
+    gap: 4px;
+  }
 }
 </style>

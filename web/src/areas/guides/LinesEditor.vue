@@ -66,11 +66,6 @@ const choices = computed(() =>
     .map((tag) => ({ tag, words: tagWords(tag) }))
     .sort((a, b) => a.words.localeCompare(b.words)),
 )
-function addTag(event: Event) {
-  const select = event.target as HTMLSelectElement
-  if (select.value !== '') setTags([...here.value, select.value])
-  select.value = ''
-}
 </script>
 
 <template>
@@ -79,34 +74,39 @@ function addTag(event: Event) {
     <p v-if="!disabled" class="hangs">
       <span class="quiet">This line is said</span>
       <template v-if="here.length === 0"> always </template>
-      <button
+      <ElButton
         v-for="tag in here"
         :key="tag"
-        type="button"
-        class="tag"
+        size="small"
         :aria-label="`${tagWords(tag)}: take it off`"
         @click="setTags(here.filter((each) => each !== tag))"
       >
         {{ tagWords(tag) }} <span aria-hidden="true">×</span>
-      </button>
-      <select class="field only" aria-label="Say this line only" @change="addTag">
-        <option value="">{{ here.length === 0 ? 'only …' : 'and only …' }}</option>
-        <option v-for="{ tag, words } in choices" :key="tag" :value="tag">{{ words }}</option>
-      </select>
+      </ElButton>
+      <ElSelect
+        model-value=""
+        class="only"
+        filterable
+        :placeholder="here.length === 0 ? 'only …' : 'and only …'"
+        aria-label="Say this line only"
+        @update:model-value="setTags([...here, $event])"
+      >
+        <ElOption v-for="{ tag, words } in choices" :key="tag" :value="tag" :label="words" />
+      </ElSelect>
     </p>
     <details v-if="!disabled">
       <summary>From the kit: {{ Object.keys(kit.variables).length }} words to put in</summary>
       <p class="variables">
-        <button
+        <ElButton
           v-for="(value, name) in kit.variables"
           :key="name"
-          type="button"
+          link
           class="variable"
           :title="value"
           @click="insert(String(name))"
         >
           <span class="kit-word">{{ value }}</span> <span class="quiet">{{ name }}</span>
-        </button>
+        </ElButton>
       </p>
       <p class="second">Or type a name in braces, {barlow}. A line whose word a kit hasn’t got falls away.</p>
     </details>
@@ -172,18 +172,8 @@ function addTag(event: Event) {
   margin: 8px 0 2px;
 }
 
-.tag {
-  padding: 3px 8px;
-  border: 1px solid var(--rule-strong);
-  border-radius: 4px;
-  background: var(--card);
-  color: var(--ink);
-  font: inherit;
-  cursor: pointer;
-}
-
 .only {
-  width: 130px;
+  width: 190px;
 }
 
 .variables {
@@ -193,11 +183,6 @@ function addTag(event: Event) {
 }
 
 .variable {
-  padding: 3px 0;
-  border: 0;
-  background: none;
-  color: var(--ink);
-  font: inherit;
-  cursor: pointer;
+  font-weight: 400;
 }
 </style>

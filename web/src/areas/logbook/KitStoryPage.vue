@@ -1,18 +1,23 @@
 <script setup lang="ts">
-import { kitStorySchema } from '@binoculum/contract'
+import { kitStorySchema, storyLinesSchema } from '@binoculum/contract'
 import { dateOfDay, dayNumber } from '@binoculum/core'
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
+import { api } from '../../shared/api/client.ts'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
-import CsvButton from '../../shared/controls/CsvButton.vue'
 import KitTag from '../../shared/drawings/KitTag.vue'
+import { useSending } from '../../shared/api/use-sending.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
-import { dayText } from '../../shared/words.ts'
+import { dayText } from '../../shared/dates.ts'
 import KitHistory from '../shelf/KitHistory.vue'
 import { recordSentence } from '../shelf/history-words.ts'
+import CompareChecks from './CompareChecks.vue'
+import FiguresTable from './FiguresTable.vue'
 import ForecastPanel from './ForecastPanel.vue'
 import StoryChart from './StoryChart.vue'
+import { readingsSentence } from './story-words.ts'
 import StoryLoans from './StoryLoans.vue'
+import { kindOfAct, kindsOfActs, type KindOfAct } from './story-kinds.ts'
 
 /** A kit's life along one line of time: loans, what was off, mirror and finder against their limits, and what was done. */
 const route = useRoute()
@@ -35,14 +40,26 @@ const returned = computed(() => data.value?.loans.filter(({ state }) => state !=
 const figures = computed(() =>
   (data.value?.readings ?? []).map(({ kind, atUtc, asFound, asLeft, limit, by }) => ({
     ...{ day: atUtc.slice(0, 10), what: kind === 'finder' ? 'finder' : 'mirror', by },
-    ...{ asFound: asFound?.toFixed(2) ?? '–', asLeft: asLeft.toFixed(2), limit: limit.toFixed(2) },
+    ...{ 'as found': asFound?.toFixed(2) ?? '–', 'as left': asLeft.toFixed(2), limit: limit.toFixed(2) },
   })),
 )
+const { sending, problem: refusal, run } = useSending()
+const earlierLines = () =>
+  run(async () => {
+    const shown = data.value
+    if (!shown?.next) return
+    const address = `/api/kits/${encodeURIComponent(code)}/story/lines?from=${shown.from}&before=${shown.next}`
+    const { lines: more, next } = await api.get(storyLinesSchema, address)
+    data.value = { ...shown, lines: [...shown.lines, ...more], next }
+  })
 const words = ref('')
+const kinds = ref<KindOfAct[]>([])
 const lines = computed(() => {
   const wanted = words.value.trim().toLowerCase()
   return (data.value?.lines ?? []).filter(
-    (line) => wanted === '' || `${recordSentence(line)} ${line.by}`.toLowerCase().includes(wanted),
+    (line) =>
+      (kinds.value.length === 0 || kinds.value.includes(kindOfAct(line.act))) &&
+      (wanted === '' || `${recordSentence(line)} ${line.by}`.toLowerCase().includes(wanted)),
   )
 })
 const print = () => window.print()
@@ -69,30 +86,37 @@ const print = () => window.print()
       <StoryLoans :loans="data.loans" :from="data.from" :until="until" :today="data.today" />
       <section v-if="mirror.length > 0" aria-label="mirror">
         <h2>mirror <em>mm at the focal plane</em></h2>
+        <p>{{ readingsSentence(mirror, 'collimation') }}</p>
         <StoryChart :readings="mirror" unit="mm" :from-utc="data.from" :until-utc="until" :digits="1" />
       </section>
       <section v-if="finder.length > 0" aria-label="finder">
         <h2>finder <em>arcminutes</em></h2>
+        <p>{{ readingsSentence(finder, 'finder') }}</p>
         <StoryChart :readings="finder" unit="′" :from-utc="data.from" :until-utc="until" :digits="0" />
       </section>
       <p v-if="mirror.length + finder.length === 0" class="quiet">Nobody has measured it in this time.</p>
       <ForecastPanel v-if="data.forecast" :forecast="data.forecast" />
-      <details v-if="mirror.length + finder.length > 0">
-        <summary>The same figures</summary>
-        <ElTable :data="figures" size="small" class="figures">
-          <ElTableColumn label="day" prop="day" />
-          <ElTableColumn label="what" prop="what" />
-          <ElTableColumn label="as found" prop="asFound" align="right" />
-          <ElTableColumn label="as left" prop="asLeft" align="right" />
-          <ElTableColumn label="limit" prop="limit" align="right" />
-          <ElTableColumn label="by" prop="by" />
-        </ElTable>
-        <CsvButton :rows="figures" :name="`figures ${data.kit.code}`" />
-      </details>
-      <div class="find screen-only">
-        <ElInput v-model="words" clearable placeholder="Words in its history" aria-label="Words in its history" />
-      </div>
-      <KitHistory :lines="lines" :zone="data.kit.zone" />
+      <FiguresTable v-if="figures.length > 0" :rows="figures" :name="`figures ${data.kit.code}`" />
+      <CompareChecks :checks="data.checks" :zone="data.kit.zone" />
+      <KitHistory :lines="lines" :zone="data.kit.zone">
+        <div class="find screen-only">
+          <ElSelect
+            v-model="kinds"
+            multiple
+            collapse-tags
+            clearable
+            placeholder="All kinds"
+            aria-label="Kinds of what was done"
+          >
+            <ElOption v-for="(label, kind) in kindsOfActs" :key="kind" :value="kind" :label="label" />
+          </ElSelect>
+          <ElInput v-model="words" clearable placeholder="Words in its history" aria-label="Words in its history" />
+        </div>
+      </KitHistory>
+      <ProblemNote :problem="refusal" @retry="earlierLines" />
+      <p v-if="data.next" class="screen-only">
+        <ElButton :disabled="sending" @click="earlierLines">What was done before</ElButton>
+      </p>
     </template>
   </main>
 </template>
@@ -128,7 +152,9 @@ header .keys {
 }
 
 .find {
-  max-width: 320px;
+  display: flex;
+  gap: 10px;
+  max-width: 620px;
   margin-top: 16px;
 }
 </style>

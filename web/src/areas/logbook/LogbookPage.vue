@@ -2,11 +2,13 @@
 import { trendsSchema, type ModelTrend } from '@binoculum/contract'
 import { useLocalStorage } from '@vueuse/core'
 import dayjs from 'dayjs'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import BranchSelect from '../../shared/controls/BranchSelect.vue'
 import CsvButton from '../../shared/controls/CsvButton.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
+import BranchCharts from './BranchCharts.vue'
+import FiguresTable from './FiguresTable.vue'
 import MonthsChart from './MonthsChart.vue'
 import SpreadBar from './SpreadBar.vue'
 import { beyondText, modelsSentence, monthsSentence } from './story-words.ts'
@@ -27,12 +29,15 @@ const hours = useDarkMonths(() => {
 })
 const monthRows = computed(() =>
   (branch.value?.months ?? []).map(({ month, loans, late }, index) => ({
-    ...{ loans, late, month: dayjs(`${month}-01`).format('MMM YYYY') },
-    darkHours: hours.value ? Math.round(hours.value[index] ?? 0) : '',
+    ...{ month: dayjs(`${month}-01`).format('MMM YYYY'), loans, late },
+    'dark hours': hours.value ? Math.round(hours.value[index] ?? 0) : '',
   })),
 )
+/** Kits of a family are too few in one model to say much, and too different in one family: both are shown. */
+const by = ref<'models' | 'families'>('models')
+const compared = computed(() => branch.value?.[by.value] ?? [])
 const modelRows = computed(() =>
-  (branch.value?.models ?? []).map((model) => ({
+  compared.value.map((model) => ({
     ...{ model: model.modelName, kits: model.kits.map(({ name }) => name).join(', '), loans: model.loans },
     'mirror middle mm': model.mirrorMm.middle,
     'mirror limit mm': model.mirrorLimitMm,
@@ -51,13 +56,20 @@ const lostText = (lost: { rate: number; low: number; high: number } | null) =>
 <template>
   <main class="page logbook">
     <h1>Logbook</h1>
-    <BranchSelect v-model="chosenId" :branches="branches" />
+    <p class="choices">
+      <BranchSelect v-model="chosenId" :branches="branches" />
+      <RouterLink to="/logbook/buying">What models cost, and which parts to keep</RouterLink>
+    </p>
     <ProblemNote :problem="problem" @retry="reload" />
     <template v-if="branch">
-      <h2>Models compared <em>line: eight looks of ten, dot: the middle one, tick: the limit</em></h2>
-      <p>{{ modelsSentence(branch.models) }}</p>
-      <ElTable :data="branch.models" size="small" class="models" row-key="modelId">
-        <ElTableColumn label="model" prop="modelName" min-width="200" />
+      <h2>
+        {{ by === 'models' ? 'Models' : 'Families' }} compared
+        <em>line: eight looks of ten, dot: the middle one, tick: the limit</em>
+      </h2>
+      <p>{{ modelsSentence(compared) }}</p>
+      <ElSegmented v-model="by" :options="['models', 'families']" aria-label="Compare" class="screen-only" />
+      <ElTable :data="compared" size="small" class="models" row-key="modelId">
+        <ElTableColumn :label="by === 'models' ? 'model' : 'family'" prop="modelName" min-width="200" />
         <ElTableColumn label="kits" min-width="100">
           <template #default="{ row }: { row: ModelTrend }">
             <template v-for="(kit, index) in row.kits" :key="kit.code"
@@ -96,7 +108,7 @@ const lostText = (lost: { rate: number; low: number; high: number } | null) =>
       </ElTable>
       <p class="second">
         Of each kit the newest twenty looks and returns. In brackets: where the truth lies nine times in ten.
-        <CsvButton :rows="modelRows" :name="`models ${branch.branchName}`" />
+        <CsvButton :rows="modelRows" :name="`${by} ${branch.branchName}`" />
       </p>
 
       <h2>Loans by month</h2>
@@ -107,16 +119,8 @@ const lostText = (lost: { rate: number; low: number; high: number } | null) =>
         }}{{ branch.place && !hours ? ', being reckoned …' : '' }}
       </p>
       <MonthsChart :months="branch.months" :hours="hours" />
-      <details>
-        <summary>The same figures</summary>
-        <ElTable :data="monthRows" size="small" class="months" row-key="month">
-          <ElTableColumn label="month" prop="month" />
-          <ElTableColumn label="loans" prop="loans" align="right" />
-          <ElTableColumn label="late" prop="late" align="right" />
-          <ElTableColumn label="dark hours" prop="darkHours" align="right" />
-        </ElTable>
-        <CsvButton :rows="monthRows" :name="`loans by month ${branch.branchName}`" />
-      </details>
+      <FiguresTable :rows="monthRows" :name="`loans by month ${branch.branchName}`" />
+      <BranchCharts :branch="branch" />
       <WhatIf :branch-id="branch.branchId" />
     </template>
   </main>

@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import type { MonthTrend } from '@binoculum/contract'
 import type { ApexOptions } from 'apexcharts'
-import dayjs from 'dayjs'
 import { computed } from 'vue'
 import VueApexCharts from 'vue3-apexcharts'
-import { chartColours, chartLook } from './chart-look.ts'
+import { chartColours, chartLook, monthNames } from './chart-look.ts'
 
 /** Loans of each month, late ones among them, against its dark hours without the Moon. */
 const { months, hours } = defineProps<{ months: readonly MonthTrend[]; hours: readonly number[] | null }>()
@@ -24,7 +23,7 @@ const options = computed((): ApexOptions => {
     markers: { size: [0, 0, 3] },
     plotOptions: { bar: { columnWidth: '60%' } },
     xaxis: {
-      categories: months.map(({ month }) => dayjs(`${month}-01`).format(month.endsWith('-01') ? 'MMM YYYY' : 'MMM')),
+      categories: monthNames(months.map(({ month }) => month)),
       axisTicks: { show: false },
       axisBorder: { color: strong },
     },

@@ -27,6 +27,10 @@ const words = computed(() =>
 </template>
 
 <style scoped>
+svg {
+  display: block;
+}
+
 .axis {
   stroke: var(--rule-strong);
 }

@@ -1,4 +1,5 @@
 import type { ApexOptions } from 'apexcharts'
+import dayjs from 'dayjs'
 
 const token = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(`--${name}`).trim()
 
@@ -23,6 +24,16 @@ export function chartLook(): ApexOptions {
   }
 }
 
+/** What stands for what, where there is more than one kind of bar. */
+export const keysAbove = (show: boolean): NonNullable<ApexOptions['legend']> => ({
+  show,
+  position: 'top',
+  horizontalAlign: 'left',
+  fontSize: '13px',
+  markers: { shape: 'square', strokeWidth: 0 },
+  onItemClick: { toggleDataSeries: false },
+})
+
 export const chartColours = () => ({
   ink: token('ink'),
   night: token('night'),
@@ -31,4 +42,10 @@ export const chartColours = () => ({
   card: token('card'),
   quiet: token('quiet'),
   strong: token('rule-strong'),
+  rule: token('rule'),
+  deep: token('deep'),
 })
+
+/** Months along an axis; January says which year begins. */
+export const monthNames = (months: readonly string[]): string[] =>
+  months.map((month) => dayjs(`${month}-01`).format(month.endsWith('-01') ? 'MMM YYYY' : 'MMM'))

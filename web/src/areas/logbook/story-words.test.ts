@@ -6,6 +6,7 @@ import {
   forecastTitle,
   modelsSentence,
   monthsSentence,
+  readingsSentence,
   whatIfSentence,
 } from './story-words.ts'
 
@@ -103,4 +104,33 @@ it('a year under other rules says what is saved and what it costs', () => {
   expect(whatIfSentence(rules)).toBe(
     'Looking when a look is due takes 3.0 hours a year instead of 12.0, and spoils 2.5 first nights in 100 loans; after every third loan it would be 4.0 hours and 9.3.',
   )
+})
+
+describe('what a chart of figures shows', () => {
+  const reading = (asFound: number | null, asLeft: number, limit = 1) => ({
+    ...{
+      kind: 'collimation' as const,
+      atUtc: '2026-03-01T18:00:00Z',
+      asFound,
+      asLeft,
+      limit,
+      by: 'Kofi',
+      source: 'typed',
+    },
+  })
+  it('how often it was found beyond the limit of its day, and where it was left', () => {
+    const readings = [reading(2, 0.4), reading(0.5, 0.3), reading(1.4, 0.2, 1.5)]
+    expect(readingsSentence(readings, 'collimation')).toBe(
+      'Found beyond its limit in 1 of 3 looks. Last left at 0.2 mm, within its limit of 1.5 mm.',
+    )
+  })
+  it('of figures that were only left, nothing is said of what was found', () => {
+    expect(readingsSentence([reading(null, 1.2)], 'collimation')).toBe(
+      'Last left at 1.2 mm, beyond its limit of 1.0 mm.',
+    )
+    expect(readingsSentence([reading(0.3, 0.2)], 'collimation')).toMatch(
+      /^Never found beyond its limit in the one look\./,
+    )
+    expect(readingsSentence([], 'finder')).toBe('')
+  })
 })

@@ -1,5 +1,5 @@
 import type { KitStory, ModelTrend, MonthTrend, SpreadView } from '@binoculum/contract'
-import type { LookRule, YearUnderRule } from '@binoculum/core'
+import { readingFigureText, type LookRule, type YearUnderRule } from '@binoculum/core'
 
 /** Sentences that say what a chart or a forecast shows: figures first, and never more than was seen. */
 
@@ -49,6 +49,21 @@ export function forecastBasis({ basis, sigmaPerLoanMm, loansSince }: NonNullable
     ...(basis.lengthsOnly > 0 ? [`of ${basis.lengthsOnly} only the length is known`] : []),
     ...(loansSince > 0 ? [`${loansSince} ${loansSince === 1 ? 'loan' : 'loans'} since the last look`] : []),
   ].join(' · ')
+}
+
+/** How often a figure was found beyond its limit, and where it was left last. Each is judged by the limit of its day. */
+export function readingsSentence(readings: KitStory['readings'], kind: 'collimation' | 'finder'): string {
+  const found = readings.filter((reading) => reading.asFound !== null)
+  const last = readings.at(-1)
+  if (!last) return ''
+  const unit = kind === 'finder' ? 'arcmin' : 'mm'
+  const left = `Last left at ${readingFigureText(unit, last.asLeft)}, ${last.asLeft > last.limit ? 'beyond' : 'within'} its limit of ${readingFigureText(unit, last.limit)}.`
+  if (found.length === 0) return left
+  const beyond = found.filter(({ asFound, limit }) => (asFound ?? 0) > limit).length
+  const looks = found.length === 1 ? 'the one look' : `${found.length} looks`
+  const often =
+    beyond === 0 ? `Never found beyond its limit in ${looks}.` : `Found beyond its limit in ${beyond} of ${looks}.`
+  return `${often} ${left}`
 }
 
 export const beyondText = ({ beyond, n }: SpreadView): string =>

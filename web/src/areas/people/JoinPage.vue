@@ -6,7 +6,7 @@ import { api } from '../../shared/api/client.ts'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import { useSending } from '../../shared/api/use-sending.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
-import { ownZone } from '../../shared/words.ts'
+import { deviceZone } from '../../shared/dates.ts'
 import { useSession } from './session.ts'
 
 const route = useRoute()
@@ -15,7 +15,7 @@ const session = useSession()
 const path = `/api/invitations/${encodeURIComponent(String(route.params.token))}`
 const { data: invitation, problem: unreadable } = useLoaded(invitationSchema, path)
 const { sending, problem, run } = useSending()
-const given = ref({ name: '', email: '', branchName: '', zone: ownZone, emergencyLine: '', password: '' })
+const given = ref({ name: '', email: '', branchName: '', zone: deviceZone, emergencyLine: '', password: '' })
 
 async function submit() {
   const first = invitation.value?.kind === 'first-coordinator'

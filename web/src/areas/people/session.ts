@@ -1,6 +1,7 @@
 import { sessionReplySchema, sessionSchema, type Session, type StaffRole } from '@binoculum/contract'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
+import { deviceZone } from '../../shared/dates.ts'
 import { api, onSessionOver } from '../../shared/api/client.ts'
 
 /** Who is signed in, and the question for the password when a session ends in the middle of something. */
@@ -51,5 +52,10 @@ export const useSession = defineStore('session', () => {
     () =>
       current.value?.memberships.filter(({ role }) => role === 'coordinator').map(({ branchId }) => branchId) ?? [],
   )
-  return { current, asksAgain, coordinates, load, refresh, signIn, joined, signOut, may }
+  /** Days and hours are said as the branch has them, wherever this device stands; without a branch, as its own first one does. */
+  const zoneOf = (branchId?: string) => {
+    const memberships = current.value?.memberships ?? []
+    return (memberships.find((member) => member.branchId === branchId) ?? memberships[0])?.zone ?? deviceZone
+  }
+  return { current, asksAgain, coordinates, zoneOf, load, refresh, signIn, joined, signOut, may }
 })

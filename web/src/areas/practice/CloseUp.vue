@@ -71,8 +71,8 @@ const count = computed(() => (part.sight.kind === 'pieces' ? part.sight.count : 
 <style scoped>
 .close-up {
   display: grid;
-  grid-template-columns: 212px 1fr;
-  gap: 14px;
+  grid-template-columns: 140px 1fr;
+  gap: 10px;
   align-items: center;
   margin: 0;
   padding: 8px 14px;

@@ -4,12 +4,15 @@ import CaseDrawing from '../../shared/drawings/CaseDrawing.vue'
 import PencilMark from '../../shared/drawings/PencilMark.vue'
 import KeyCap from '../../shared/keys/KeyCap.vue'
 import { useKeys } from '../../shared/keys/use-keys.ts'
-import { dayText, ownZone } from '../../shared/words.ts'
+import { dayText } from '../../shared/dates.ts'
 import ContentsCard from '../desk/ContentsCard.vue'
 import { emptyTakeBack } from '../desk/take-back-state.ts'
 import CloseUp from './CloseUp.vue'
 import PracticeTabs from './PracticeTabs.vue'
 import { usePractice } from './use-practice.ts'
+import { useSession } from '../people/session.ts'
+
+const session = useSession()
 
 const practice = usePractice()
 const { parts, marks, at, current, looked, seconds, score, tries, undoable } = practice
@@ -49,7 +52,7 @@ useKeys(() => ({
       <PracticeTabs />
       <header>
         <h1>Practice</h1>
-        <p class="quiet">a made-up kit comes back, and not all is well;<br />nothing here is written to a kit</p>
+        <p class="quiet">a made-up kit comes back, and not all is well; nothing here is written to a kit</p>
         <output class="clock" aria-label="time">{{ clock(score?.seconds ?? seconds) }}</output>
       </header>
       <div class="columns">
@@ -107,7 +110,7 @@ useKeys(() => ({
           <section v-if="tries.length > 0">
             <h2>Tries on this machine</h2>
             <p v-for="each in tries.slice(0, 5)" :key="each.atUtc" class="try">
-              <span class="quiet">{{ dayText(each.atUtc, ownZone) }}</span> <b>{{ each.points }}</b>
+              <span class="quiet">{{ dayText(each.atUtc, session.zoneOf()) }}</span> <b>{{ each.points }}</b>
               <span>{{ each.found }} of {{ each.of }} in {{ clock(each.seconds) }}</span>
             </p>
           </section>
@@ -174,9 +177,14 @@ header {
 .marks {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px;
+  gap: 4px;
   align-items: center;
   margin-top: 8px;
+}
+
+.marks :deep(.el-button) {
+  margin: 0;
+  padding-inline: 6px;
 }
 
 aside {

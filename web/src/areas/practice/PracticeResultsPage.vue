@@ -5,9 +5,12 @@ import { computed } from 'vue'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import SerifText from '../../shared/SerifText.vue'
-import { dayText, ownZone } from '../../shared/words.ts'
+import { dayText } from '../../shared/dates.ts'
 import PracticeTabs from './PracticeTabs.vue'
 import { levelWords } from './levels.ts'
+import { useSession } from '../people/session.ts'
+
+const session = useSession()
 
 /** How everybody whom one may see is getting on: oneself, and for a coordinator the people of their branches. */
 const { data, problem, reload } = useLoaded(practiceLogSchema, '/api/practice')
@@ -50,7 +53,7 @@ const people = computed(() => {
           <span role="cell">{{ each.timesLeast === null ? '–' : `${each.timesLeast.toFixed(1)} ×` }}</span>
           <span role="cell">{{ each.middleLeftMm.toFixed(2) }} mm</span>
           <span role="cell">{{ each.unaided }}</span>
-          <span role="cell">{{ dayText(each.lastAtUtc, ownZone) }}</span>
+          <span role="cell">{{ dayText(each.lastAtUtc, session.zoneOf()) }}</span>
           <span role="cell" :class="{ ready: practiceVerdict(each).ready }"
             ><SerifText :text="practiceVerdictWords(each)"
           /></span>
@@ -77,7 +80,9 @@ h2 {
 
 .line {
   display: grid;
-  grid-template-columns: 120px 96px 150px 100px 100px 120px minmax(220px, 1fr);
+  grid-template-columns:
+    minmax(90px, 1.2fr) minmax(64px, 1fr) minmax(90px, 1.5fr) minmax(72px, 1fr) minmax(72px, 1fr)
+    minmax(80px, 1.2fr) minmax(160px, 2.6fr);
   gap: 12px;
   align-items: baseline;
   padding: 7px 0;

@@ -4,13 +4,16 @@ import { computed, onMounted } from 'vue'
 import KeyCap from '../../shared/keys/KeyCap.vue'
 import { useKeys } from '../../shared/keys/use-keys.ts'
 import SerifText from '../../shared/SerifText.vue'
-import { dayText, ownZone } from '../../shared/words.ts'
+import { dayText } from '../../shared/dates.ts'
 import BigFigure from '../bench/BigFigure.vue'
 import PeepholePicture from '../../shared/drawings/PeepholePicture.vue'
 import { levels, levelWords } from './levels.ts'
 import PracticeTabs from './PracticeTabs.vue'
 import TurningScrews from './TurningScrews.vue'
 import { usePracticeTube } from './use-practice-tube.ts'
+import { useSession } from '../people/session.ts'
+
+const session = useSession()
 
 const practice = usePracticeTube()
 const {
@@ -199,7 +202,7 @@ useKeys(() => ({
         <section v-if="log.length > 0">
           <h3>kept, for you and your coordinator</h3>
           <p v-for="(run, i) in log.slice(0, 4)" :key="i" class="second">
-            {{ dayText(run.atUtc, ownZone) }} {{ run.mine ? '' : `${run.by}, ` }}{{ levelWords[run.level] }}:
+            {{ dayText(run.atUtc, session.zoneOf()) }} {{ run.mine ? '' : `${run.by}, ` }}{{ levelWords[run.level] }}:
             <b>{{ run.sixteenthsUsed }}</b> of {{ run.sixteenthsLeast }} sixteenths, {{ run.leftMm.toFixed(1) }} mm
             left
           </p>

@@ -1,10 +1,13 @@
 <script setup lang="ts">
 import { branchFieldsSchema, branchesSchema, type BranchFields, type BranchView } from '@binoculum/contract'
-import { computed, ref } from 'vue'
+import { DEFAULT_DUE_CHANCE } from '@binoculum/core'
+import { ref } from 'vue'
 import { api } from '../../shared/api/client.ts'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import { useSending } from '../../shared/api/use-sending.ts'
-import { fieldProblems } from '../../shared/field-problems.ts'
+import SchemaField from '../../shared/controls/SchemaField.vue'
+import SchemaForm from '../../shared/controls/SchemaForm.vue'
+import { deviceZone } from '../../shared/dates.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import { useSession } from '../people/session.ts'
 import SetupTabs from './SetupTabs.vue'
@@ -17,28 +20,24 @@ const { sending, problem: refusal, run } = useSending()
 const zones: readonly string[] = Intl.supportedValuesOf('timeZone')
 const blank = (): BranchFields => ({
   name: '',
-  zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+  zone: deviceZone,
   emergencyLine: '',
   currency: data.value?.branches[0]?.currency ?? 'EUR',
   loanDays: 14,
   returnTime: '17:00',
   frontFilters: 'stay-here',
+  dueChance: DEFAULT_DUE_CHANCE,
+  sameByPicture: 'mark',
 })
 const open = ref<{ id: string | null; fields: BranchFields } | null>(null)
-const tried = ref(false)
-const wrong = computed<Record<string, string>>(() =>
-  tried.value && open.value ? fieldProblems(branchFieldsSchema, open.value.fields) : {},
-)
 function edit(branch: BranchView | null) {
-  tried.value = false
   if (branch === null) return void (open.value = { id: null, fields: blank() })
   const { id, mayChange: _mayChange, ...fields } = branch
   open.value = { id, fields }
 }
 async function keep() {
-  tried.value = true
   const given = open.value
-  if (!given || Object.keys(wrong.value).length > 0) return
+  if (!given) return
   const done = await run(async () => {
     data.value = given.id
       ? await api.put(branchesSchema, `/api/branches/${given.id}`, given.fields)
@@ -70,53 +69,58 @@ async function keep() {
       </li>
     </ul>
     <p v-if="session.coordinates.length > 0 && !open"><ElButton @click="edit(null)">Add a branch</ElButton></p>
-    <form v-if="open" :aria-label="open.id ? 'Change the branch' : 'New branch'" @submit.prevent="keep">
-      <label class="labelled"
-        ><span>name</span><ElInput v-model="open.fields.name" maxlength="200" name="branch-name" /><i
-          v-if="wrong.name"
-          class="rust"
-          >{{ wrong.name }}</i
-        ></label
-      >
-      <label class="labelled">
-        <span>time zone</span>
+    <SchemaForm
+      v-if="open"
+      :key="open.id ?? ''"
+      :schema="branchFieldsSchema"
+      :value="open.fields"
+      :label="open.id ? 'Change the branch' : 'New branch'"
+      @send="keep"
+    >
+      <SchemaField label="name" path="name"
+        ><ElInput v-model="open.fields.name" maxlength="200" name="branch-name"
+      /></SchemaField>
+      <SchemaField label="time zone" path="zone">
         <ElSelect v-model="open.fields.zone" filterable aria-label="time zone">
           <ElOption v-for="zone in zones" :key="zone" :value="zone" :label="zone" />
         </ElSelect>
-      </label>
-      <label class="labelled wide"
-        ><span>emergency line, as guides say it</span
-        ><ElInput v-model="open.fields.emergencyLine" maxlength="200" name="emergency-line" /><i
-          v-if="wrong.emergencyLine"
-          class="rust"
-          >{{ wrong.emergencyLine }}</i
-        ></label
-      >
-      <label class="labelled"
-        ><span>currency</span><ElInput v-model="open.fields.currency" maxlength="3" name="currency" /><i
-          v-if="wrong.currency"
-          class="rust"
-          >{{ wrong.currency }}</i
-        ></label
-      >
-      <label class="labelled"
-        ><span>days of a loan</span
+      </SchemaField>
+      <SchemaField class="wide" label="emergency line, as guides say it" path="emergencyLine"
+        ><ElInput v-model="open.fields.emergencyLine" maxlength="200" name="emergency-line"
+      /></SchemaField>
+      <SchemaField label="currency" path="currency"
+        ><ElInput v-model="open.fields.currency" maxlength="3" name="currency"
+      /></SchemaField>
+      <SchemaField label="days of a loan" path="loanDays"
         ><ElInputNumber v-model="open.fields.loanDays" :min="1" :max="365" aria-label="days of a loan"
-      /></label>
-      <label class="labelled"
-        ><span>back by</span><ElInput v-model="open.fields.returnTime" maxlength="5" name="return-time" /><i
-          v-if="wrong.returnTime"
-          class="rust"
-          >{{ wrong.returnTime }}</i
-        ></label
-      >
-      <label class="labelled">
-        <span>full-aperture front filters</span>
+      /></SchemaField>
+      <SchemaField label="back by" path="returnTime"
+        ><ElInput v-model="open.fields.returnTime" maxlength="5" name="return-time"
+      /></SchemaField>
+      <SchemaField label="full-aperture front filters" path="frontFilters">
         <ElSelect v-model="open.fields.frontFilters" aria-label="full-aperture front filters">
           <ElOption value="stay-here" label="stay here" />
           <ElOption value="lent" label="are lent, held against a lamp before each loan" />
         </ElSelect>
-      </label>
+      </SchemaField>
+      <SchemaField label="what a picture of the open case shows as it should be" path="sameByPicture">
+        <ElSelect
+          v-model="open.fields.sameByPicture"
+          aria-label="what a picture of the open case shows as it should be"
+        >
+          <ElOption value="mark" label="may be marked at one key" />
+          <ElOption value="look" label="is looked at all the same" />
+        </ElSelect>
+      </SchemaField>
+      <SchemaField label="chance from which a mirror is looked at first, %" path="dueChance">
+        <ElInputNumber
+          :model-value="Math.round(100 * open.fields.dueChance)"
+          :min="5"
+          :max="90"
+          aria-label="chance from which a mirror is looked at first, %"
+          @change="open.fields.dueChance = ($event ?? 33) / 100"
+        />
+      </SchemaField>
       <p class="wide second">
         Filters that screw into an eyepiece are never lent, whatever is decided here. Local rules come first.
       </p>
@@ -125,7 +129,7 @@ async function keep() {
         <ElButton type="primary" native-type="submit" :disabled="sending">Keep it</ElButton>
         <ElButton link type="primary" @click="open = null">Leave it</ElButton>
       </p>
-    </form>
+    </SchemaForm>
     <UnlinkingForm />
   </main>
 </template>
@@ -149,25 +153,8 @@ li {
   border-bottom: 1px solid var(--rule);
 }
 
-form {
-  display: grid;
-  grid-template-columns: repeat(2, minmax(0, 320px));
-  gap: 12px 16px;
-  align-items: end;
-  margin: 14px 0;
-}
-
 .serif {
   font-size: 20px;
   font-weight: 400;
-}
-
-.wide {
-  grid-column: 1 / -1;
-}
-
-i {
-  font-style: normal;
-  font-size: 13px;
 }
 </style>

@@ -4,6 +4,8 @@ import { families, listFields, massText } from '@binoculum/core'
 import { computed, ref, watch } from 'vue'
 import { api } from '../../shared/api/client.ts'
 import { useSending } from '../../shared/api/use-sending.ts'
+import FigureInput from '../../shared/controls/FigureInput.vue'
+import FileButton from '../../shared/controls/FileButton.vue'
 import ConditionMoon from '../../shared/drawings/ConditionMoon.vue'
 import PencilMark from '../../shared/drawings/PencilMark.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
@@ -45,11 +47,7 @@ const firstToDo = computed(() => {
   return null
 })
 
-async function choose(event: Event) {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  input.value = ''
-  if (!file) return
+async function choose(file: File) {
   if (isListFile(file)) return list.read(file)
   await archive.run(async () => {
     const body: unknown = JSON.parse(await file.text())
@@ -120,13 +118,16 @@ watch(branchId, () => void list.look())
           </span>
           <label v-if="branches.length > 1" class="labelled">
             <span>into</span>
-            <select v-model="branchId" class="field">
-              <option v-for="branch in branches" :key="branch.branchId" :value="branch.branchId">
-                {{ branch.branchName }}
-              </option>
-            </select>
+            <ElSelect v-model="branchId" aria-label="into">
+              <ElOption
+                v-for="branch in branches"
+                :key="branch.branchId"
+                :value="branch.branchId"
+                :label="branch.branchName"
+              />
+            </ElSelect>
           </label>
-          <input type="file" accept=".csv,.txt,.tsv,.json,text/csv" aria-label="List to bring in" @change="choose" />
+          <FileButton accept=".csv,.txt,.tsv,.json,text/csv" name="list" @take="choose">Choose a file …</FileButton>
           <p v-if="archived" role="status">{{ archived.kits.length }} kits came in from the archive.</p>
         </div>
         <ProblemNote :problem="list.problem.value ?? archive.problem.value" @retry="list.look" />
@@ -160,16 +161,16 @@ watch(branchId, () => void list.look())
                     </p>
                     <p class="second">{{ question.why }}</p>
                     <p class="answers">
-                      <button
+                      <ElButton
                         v-for="answer in question.answers"
                         :key="answer.value"
-                        type="button"
-                        :class="['button small', { main: question.answer === answer.value }]"
+                        size="small"
+                        :type="question.answer === answer.value ? 'primary' : 'default'"
                         :aria-pressed="question.answer === answer.value"
                         @click="list.decide(question.key, answer.value)"
                       >
                         {{ answer.words }}
-                      </button>
+                      </ElButton>
                     </p>
                   </div>
                 </section>
@@ -181,31 +182,22 @@ watch(branchId, () => void list.look())
                 <ol class="problems">
                   <li v-for="(each, index) in preview.problems.slice(0, 20)" :key="index">{{ each.sentence }}</li>
                 </ol>
-                <label class="check"
-                  ><input v-model="list.openCells.value" type="checkbox" @change="list.look" /> bring the parts in and
-                  leave these cells open</label
+                <ElCheckbox v-model="list.openCells.value" @change="list.look"
+                  >bring the parts in and leave these cells open</ElCheckbox
                 >
-                <label v-if="list.badRows.value.length > 0" class="check"
-                  ><input v-model="list.leaveOut.value" type="checkbox" /> leave these rows out, or correct the file
-                  and choose it again</label
+                <ElCheckbox v-if="list.badRows.value.length > 0" v-model="list.leaveOut.value"
+                  >leave these rows out, or correct the file and choose it again</ElCheckbox
                 >
               </template>
               <h2>What would come in</h2>
               <section v-for="choice in choices.slice(0, KITS_SHOWN)" :key="choice.code" class="kit">
-                <label class="check">
-                  <input
-                    v-model="choice.chosen"
-                    type="checkbox"
-                    :disabled="list.kitOf(choice.code)?.state === 'elsewhere'"
-                  />
-                  <span
-                    ><strong>{{ choice.code }}</strong> {{ list.kitOf(choice.code)?.partCount }} parts,
-                    {{ massText(list.kitOf(choice.code)?.massG ?? 0) }}
-                    <span v-if="!list.isNew(choice.code)" class="second">{{
-                      stateWords[list.kitOf(choice.code)?.state ?? 'same']
-                    }}</span></span
-                  >
-                </label>
+                <ElCheckbox v-model="choice.chosen" :disabled="list.kitOf(choice.code)?.state === 'elsewhere'">
+                  <strong>{{ choice.code }}</strong> {{ list.kitOf(choice.code)?.partCount }} parts,
+                  {{ massText(list.kitOf(choice.code)?.massG ?? 0) }}
+                  <span v-if="!list.isNew(choice.code)" class="second">{{
+                    stateWords[list.kitOf(choice.code)?.state ?? 'same']
+                  }}</span>
+                </ElCheckbox>
                 <ul v-if="list.kitOf(choice.code)?.state === 'changes'" class="changes second">
                   <li v-for="change in list.kitOf(choice.code)?.changes.slice(0, 8)" :key="change">{{ change }}</li>
                 </ul>
@@ -228,12 +220,11 @@ watch(branchId, () => void list.look())
                   </label>
                   <div class="pair">
                     <label class="labelled"
-                      ><span>aperture, mm</span
-                      ><input v-model.number="choice.apertureMm" class="field" type="number" min="1" required
+                      ><span>aperture</span><FigureInput v-model="choice.apertureMm" label="Aperture" unit="mm"
                     /></label>
                     <label class="labelled"
-                      ><span>focal length, mm</span
-                      ><input v-model.number="choice.focalLengthMm" class="field" type="number" min="1" required
+                      ><span>focal length</span
+                      ><FigureInput v-model="choice.focalLengthMm" label="Focal length" unit="mm"
                     /></label>
                   </div>
                 </template>

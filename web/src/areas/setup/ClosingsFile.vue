@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { closingsReadSchema, openingsSchema, type ClosingsRead, type Openings } from '@binoculum/contract'
-import type { UploadFile } from 'element-plus'
 import { ref } from 'vue'
 import { api } from '../../shared/api/client.ts'
 import { useSending } from '../../shared/api/use-sending.ts'
+import FileButton from '../../shared/controls/FileButton.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
 
 /** Closings from a calendar file: read first, kept when somebody has seen them. */
@@ -14,11 +14,11 @@ const found = ref<ClosingsRead | null>(null)
 const MOST_BYTES = 1_000_000
 const tooLarge = ref(false)
 
-async function read({ raw }: UploadFile) {
+async function read(file: File) {
   found.value = null
-  tooLarge.value = (raw?.size ?? 0) > MOST_BYTES
-  if (!raw || tooLarge.value) return
-  const text = await raw.text()
+  tooLarge.value = file.size > MOST_BYTES
+  if (tooLarge.value) return
+  const text = await file.text()
   await run(async () => {
     found.value = await api.post(closingsReadSchema, `/api/branches/${branchId}/closings/read`, { text })
   })
@@ -33,9 +33,7 @@ const keep = () =>
 
 <template>
   <div class="file">
-    <ElUpload :auto-upload="false" :show-file-list="false" accept=".ics,text/calendar" :on-change="read">
-      <ElButton>From a calendar file …</ElButton>
-    </ElUpload>
+    <FileButton accept=".ics,text/calendar" @take="read">From a calendar file …</FileButton>
     <p v-if="tooLarge" class="rust">This file is larger than a megabyte. Export fewer days.</p>
     <ProblemNote :problem="problem" />
     <template v-if="found">

@@ -5,6 +5,7 @@ import { computed, ref } from 'vue'
 import { api } from '../../shared/api/client.ts'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import { useSending } from '../../shared/api/use-sending.ts'
+import CsvButton from '../../shared/controls/CsvButton.vue'
 import KitTag from '../../shared/drawings/KitTag.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import { typedMassG } from '../../shared/typed-mass.ts'
@@ -21,6 +22,13 @@ const done = ref<string | null>(null)
 const seesSeveral = computed(() => new Set(data.value?.spares.map(({ branchId }) => branchId)).size > 1)
 const detailOf = ({ role, note, branchName }: Spare) =>
   [roleFacts(role).words, seesSeveral.value ? branchName : '', note].filter((each) => each !== '').join(' · ')
+
+const spareTable = () =>
+  (data.value?.spares ?? []).map(({ branchName, name, role, count, massG, costMinor, currency, note, wantedBy }) => ({
+    ...{ branch: branchName, name, kind: roleFacts(role).words, count, 'mass g': massG },
+    cost: costMinor === null ? null : moneyText(costMinor, currency),
+    ...{ note, 'wanted by': wantedBy.map(({ code }) => code).join(' ') },
+  }))
 
 type Wanting = Spare['wantedBy'][number]
 
@@ -90,27 +98,25 @@ async function add() {
           <span class="second">{{ detailOf(spare) }}</span>
         </span>
         <span class="count">
-          <button
+          <ElButton
             v-if="session.may(spare.branchId, 'coordinator')"
-            type="button"
             class="step"
             :aria-label="`One ${spare.name} fewer`"
             :disabled="sending || spare.count === 0"
             @click="keep(spare, { count: spare.count - 1 })"
           >
             −
-          </button>
+          </ElButton>
           <b :class="{ rust: spare.count === 0 }">{{ spare.count }}</b>
-          <button
+          <ElButton
             v-if="session.may(spare.branchId, 'coordinator')"
-            type="button"
             class="step"
             :aria-label="`One ${spare.name} more`"
             :disabled="sending"
             @click="keep(spare, { count: spare.count + 1 })"
           >
             +
-          </button>
+          </ElButton>
         </span>
         <span>{{ spare.massG === null ? '–' : massText(spare.massG) }}</span>
         <span>{{ spare.costMinor === null ? '–' : moneyText(spare.costMinor, spare.currency) }}</span>
@@ -130,28 +136,31 @@ async function add() {
         </span>
       </div>
     </div>
+    <CsvButton v-if="data && data.spares.length > 0" :rows="spareTable" name="spares drawer" />
     <form v-if="branches.length > 0" @submit.prevent="add">
       <h2>Something new in the drawer</h2>
       <label class="labelled"><span>what</span><ElInput v-model="given.name" required maxlength="120" /></label>
       <label class="labelled">
         <span>serves as</span>
-        <select v-model="given.role" class="field">
-          <option v-for="each in roleChoices" :key="each.role" :value="each.role">{{ each.words }}</option>
-        </select>
+        <ElSelect v-model="given.role" filterable aria-label="serves as">
+          <ElOption v-for="each in roleChoices" :key="each.role" :value="each.role" :label="each.words" />
+        </ElSelect>
       </label>
       <label class="labelled"
-        ><span>how many</span
-        ><input v-model.number="given.count" class="field" type="number" min="0" max="10000" required
+        ><span>how many</span><ElInputNumber v-model="given.count" :min="0" :max="10000" aria-label="how many"
       /></label>
       <label class="labelled"><span>one weighs</span><ElInput v-model="given.mass" placeholder="g, oz" /></label>
       <label class="labelled"><span>note</span><ElInput v-model="given.note" maxlength="200" /></label>
       <label v-if="branches.length > 1" class="labelled">
         <span>where</span>
-        <select v-model="given.branchId" class="field">
-          <option v-for="branch in branches" :key="branch.branchId" :value="branch.branchId">
-            {{ branch.branchName }}
-          </option>
-        </select>
+        <ElSelect v-model="given.branchId" aria-label="where">
+          <ElOption
+            v-for="branch in branches"
+            :key="branch.branchId"
+            :value="branch.branchId"
+            :label="branch.branchName"
+          />
+        </ElSelect>
       </label>
       <ElButton type="primary" native-type="submit" :disabled="sending">Put it in the drawer</ElButton>
       <p v-if="massTrouble" class="rust" role="alert">{{ massTrouble }}</p>
@@ -213,6 +222,20 @@ async function add() {
   .row {
     grid-template-columns: minmax(0, 1fr) 116px 60px 70px minmax(0, 1fr);
     gap: 8px;
+  }
+}
+
+@media (width <= 560px) {
+  .row.head {
+    display: none;
+  }
+
+  .row {
+    grid-template-columns: minmax(0, 1fr) 116px;
+  }
+
+  .row > :last-child {
+    grid-column: 1 / -1;
   }
 }
 

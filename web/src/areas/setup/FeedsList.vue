@@ -5,9 +5,11 @@ import { api } from '../../shared/api/client.ts'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import { useSending } from '../../shared/api/use-sending.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
-import { dayText, ownZone } from '../../shared/words.ts'
+import { dayText } from '../../shared/dates.ts'
+import { useSession } from '../people/session.ts'
 
 /** Secret addresses under which other calendars read the days of kits; codes and days, never a name. */
+const session = useSession()
 const { branchId, mayChange } = defineProps<{ branchId: string; mayChange: boolean }>()
 const { data, problem, reload } = useLoaded(feedsSchema, () => `/api/branches/${branchId}/feeds`)
 const { data: shelf } = useLoaded(shelfSchema, '/api/kits')
@@ -50,7 +52,7 @@ const end = (id: string) =>
   <ul v-if="data && data.feeds.length > 0">
     <li v-for="feed in data.feeds" :key="feed.id">
       <span>{{ feed.kitName ? `${feed.kitName}, ${feed.kitCode}` : 'all kits of the branch' }}</span>
-      <span class="quiet">{{ feed.by }}, {{ dayText(feed.madeAtUtc, ownZone) }}</span>
+      <span class="quiet">{{ feed.by }}, {{ dayText(feed.madeAtUtc, session.zoneOf(branchId)) }}</span>
       <ElButton v-if="mayChange" link :disabled="sending" @click="end(feed.id)">end it</ElButton>
     </li>
   </ul>

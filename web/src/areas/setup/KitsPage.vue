@@ -1,13 +1,15 @@
 <script setup lang="ts">
 import { newKitSchema, kitSheetSchema, modelListSchema, shelfSchema, type ModelSheet } from '@binoculum/contract'
 import { sampleList } from '@binoculum/core'
+import { z } from 'zod'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api } from '../../shared/api/client.ts'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import { useSending } from '../../shared/api/use-sending.ts'
 import KitTag from '../../shared/drawings/KitTag.vue'
-import { fieldProblems } from '../../shared/field-problems.ts'
+import SchemaField from '../../shared/controls/SchemaField.vue'
+import SchemaForm from '../../shared/controls/SchemaForm.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import { useSession } from '../people/session.ts'
 import NewModelForm from './models/NewModelForm.vue'
@@ -21,15 +23,13 @@ const { data: shelf } = useLoaded(shelfSchema, '/api/kits')
 const { sending, problem, run } = useSending()
 const branches = computed(() => session.current?.memberships.filter(({ role }) => role === 'coordinator') ?? [])
 const makesModel = ref(false)
-const tried = ref(false)
 const form = ref({ branchId: branches.value[0]?.branchId ?? '', modelId: '', code: '', name: '', place: '' })
 watch(branches, ([first]) => (form.value.branchId ||= first?.branchId ?? ''))
 const chosen = computed(() => models.value?.models.find(({ id }) => id === form.value.modelId) ?? null)
-const wrong = computed<Record<string, string>>(() => {
-  if (!tried.value) return {}
-  if (form.value.modelId === '') return { modelId: 'choose a model, or make one' }
-  return fieldProblems(newKitSchema.omit({ idempotencyKey: true }), form.value)
-})
+/** The contract's own rules; no model chosen is said in plain words. */
+const kitSchema = newKitSchema
+  .omit({ idempotencyKey: true })
+  .extend({ modelId: z.string().min(1, 'choose a model, or make one') })
 const sample = URL.createObjectURL(new Blob(['\uFEFF', sampleList()], { type: 'text/csv' }))
 
 async function modelMade(model: ModelSheet) {
@@ -38,8 +38,6 @@ async function modelMade(model: ModelSheet) {
   form.value.modelId = model.id
 }
 async function make() {
-  tried.value = true
-  if (Object.keys(wrong.value).length > 0) return
   await run(async (idempotencyKey) => {
     const kit = await api.post(kitSheetSchema, '/api/kits', { ...form.value, idempotencyKey })
     await router.push(`/kits/${encodeURIComponent(kit.code)}`)
@@ -60,9 +58,8 @@ async function make() {
           once.
         </p>
         <NewModelForm v-if="makesModel" :branch-id="form.branchId" @made="modelMade" />
-        <form v-else aria-label="New kit" @submit.prevent="make">
-          <label class="labelled">
-            <span>model</span>
+        <SchemaForm v-else :schema="kitSchema" :value="form" label="New kit" @send="make">
+          <SchemaField label="model" path="modelId">
             <ElSelect v-model="form.modelId" filterable aria-label="model" placeholder="choose a model">
               <ElOption
                 v-for="model in models?.models ?? []"
@@ -71,31 +68,21 @@ async function make() {
                 :label="`${model.name}, ${model.parts} parts`"
               />
             </ElSelect>
-            <i v-if="wrong.modelId" class="rust">{{ wrong.modelId }}</i>
-          </label>
+          </SchemaField>
           <p class="beside">
             <ElButton @click="makesModel = true">It is a new model</ElButton>
             <RouterLink v-if="chosen" :to="`/setup/models/${chosen.id}`">Edit its card</RouterLink>
           </p>
-          <label class="labelled"
-            ><span>code, on its label</span><ElInput v-model="form.code" maxlength="40" name="kit-code" /><i
-              v-if="wrong.code"
-              class="rust"
-              >{{ wrong.code }}</i
-            ></label
-          >
-          <label class="labelled"
-            ><span>name</span><ElInput v-model="form.name" maxlength="200" name="kit-name" /><i
-              v-if="wrong.name"
-              class="rust"
-              >{{ wrong.name }}</i
-            ></label
-          >
-          <label class="labelled"
-            ><span>where it stands</span><ElInput v-model="form.place" maxlength="200" name="kit-place"
-          /></label>
-          <label v-if="branches.length > 1" class="labelled">
-            <span>branch</span>
+          <SchemaField label="code, on its label" path="code"
+            ><ElInput v-model="form.code" maxlength="40" name="kit-code"
+          /></SchemaField>
+          <SchemaField label="name" path="name"
+            ><ElInput v-model="form.name" maxlength="200" name="kit-name"
+          /></SchemaField>
+          <SchemaField label="where it stands" path="place"
+            ><ElInput v-model="form.place" maxlength="200" name="kit-place"
+          /></SchemaField>
+          <SchemaField v-if="branches.length > 1" label="branch" path="branchId">
             <ElSelect v-model="form.branchId" aria-label="branch">
               <ElOption
                 v-for="branch in branches"
@@ -104,12 +91,12 @@ async function make() {
                 :label="branch.branchName"
               />
             </ElSelect>
-          </label>
+          </SchemaField>
           <ProblemNote class="wide" :problem="problem" @retry="make" />
           <p class="wide">
             <ElButton type="primary" native-type="submit" :disabled="sending">Make the kit</ElButton>
           </p>
-        </form>
+        </SchemaForm>
       </section>
       <section>
         <h2>A whole list at once</h2>
@@ -140,27 +127,10 @@ section {
   margin-top: 22px;
 }
 
-form {
-  display: grid;
-  grid-template-columns: repeat(2, minmax(0, 320px));
-  gap: 12px 16px;
-  align-items: end;
-  margin: 12px 0;
-}
-
-.wide {
-  grid-column: 1 / -1;
-}
-
 .beside {
   display: flex;
   gap: 12px;
   align-items: center;
-}
-
-i {
-  font-style: normal;
-  font-size: 13px;
 }
 
 ul {

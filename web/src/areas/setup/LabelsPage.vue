@@ -5,6 +5,7 @@ import { useLocalStorage } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
+import ChoiceSelect from '../../shared/controls/ChoiceSelect.vue'
 import KitTag from '../../shared/drawings/KitTag.vue'
 import PrintedSheet from '../../shared/drawings/PrintedSheet.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
@@ -16,6 +17,7 @@ const kinds: readonly { kind: PrintKind; words: string; aside: string }[] = [
   { kind: 'parts', words: 'part labels', aside: 'one for each part' },
   { kind: 'pouches', words: 'pouch labels', aside: 'what belongs inside' },
   { kind: 'tapes', words: 'tapes for the tube', aside: 'where the front ring belongs' },
+  { kind: 'case-marks', words: 'marks for the open case', aside: 'four to glue into its corners' },
   { kind: 'finders', words: 'sheets of two marks', aside: 'to line a finder up indoors' },
 ]
 const route = useRoute()
@@ -23,6 +25,10 @@ const asked = (name: string) => (typeof route.query[name] === 'string' ? route.q
 const { data: shelf, problem } = useLoaded(shelfSchema, '/api/kits')
 const kind = ref<PrintKind>(kinds.find((each) => each.kind === asked('kind'))?.kind ?? 'cards')
 const paper = useLocalStorage<Paper>('binoculum paper', 'a4')
+const papers = [
+  { value: 'a4', words: 'A4' },
+  { value: 'letter', words: 'Letter' },
+] as const
 const first = ref(1)
 const filter = ref('')
 const chosen = ref(new Set(asked('kits')?.split(',') ?? []))
@@ -33,7 +39,7 @@ const kits = computed(() => {
   return all.filter(({ name, code, modelName }) => `${name} ${code} ${modelName}`.toLowerCase().includes(wanted))
 })
 const sheet = computed(() =>
-  kind.value === 'cards' || kind.value === 'tapes' || kind.value === 'finders'
+  kind.value === 'cards' || kind.value === 'tapes' || kind.value === 'finders' || kind.value === 'case-marks'
     ? null
     : labelSheet(paper.value, kind.value === 'pouches' ? 'pouch' : 'code'),
 )
@@ -81,19 +87,14 @@ const print = () => window.print()
     </div>
     <div class="columns">
       <section class="screen-only choose">
-        <div class="kinds" role="radiogroup" aria-label="What to print">
-          <label v-for="each in kinds" :key="each.kind" :class="{ chosen: each.kind === kind }">
-            <input v-model="kind" type="radio" name="kind" :value="each.kind" />
+        <ElRadioGroup v-model="kind" class="kinds" aria-label="What to print">
+          <ElRadio v-for="each in kinds" :key="each.kind" :value="each.kind">
             <b>{{ each.words }}</b> <span class="second">{{ each.aside }}</span>
-          </label>
-        </div>
+          </ElRadio>
+        </ElRadioGroup>
         <label class="labelled"
-          ><span>paper</span>
-          <select v-model="paper" class="field">
-            <option value="a4">A4</option>
-            <option value="letter">Letter</option>
-          </select></label
-        >
+          ><span>paper</span> <ChoiceSelect v-model="paper" :options="papers" label="Paper"
+        /></label>
         <div v-if="sheet" class="labelled">
           <span>first free cell of the sheet</span>
           <div class="cells" :style="{ gridTemplateColumns: `repeat(${sheet.columns}, 1fr)` }">
@@ -126,10 +127,9 @@ const print = () => window.print()
         </p>
         <ul>
           <li v-for="kit in kits" :key="kit.id">
-            <label>
-              <input type="checkbox" :checked="chosen.has(kit.code)" @change="toggle(kit.code)" />
-              <span class="serif">{{ kit.name }}</span> <KitTag :code="kit.code" />
-            </label>
+            <ElCheckbox :model-value="chosen.has(kit.code)" @update:model-value="toggle(kit.code)"
+              ><span class="serif">{{ kit.name }}</span> <KitTag :code="kit.code"
+            /></ElCheckbox>
           </li>
         </ul>
         <p v-if="shelf && kits.length === 0" class="quiet">No kit has that name or code.</p>
@@ -171,15 +171,20 @@ const print = () => window.print()
 
 .choose {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 10px;
 }
 
-.kinds label {
-  display: flex;
-  gap: 8px;
-  align-items: baseline;
+.kinds {
+  display: grid;
+}
+
+.kinds .el-radio {
+  height: auto;
   min-height: 30px;
+  margin: 0;
   border-bottom: 1px solid var(--rule);
+  white-space: normal;
 }
 
 .cells {
@@ -224,13 +229,6 @@ ul {
   list-style: none;
 }
 
-li label {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  min-height: 30px;
-}
-
 .acts {
   display: flex;
   gap: 12px;
@@ -251,8 +249,6 @@ li label {
 }
 
 @media (pointer: coarse) {
-  .kinds label,
-  li label,
   .cells button {
     min-height: 40px;
   }

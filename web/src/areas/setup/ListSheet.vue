@@ -2,13 +2,20 @@
 import type { ListPreview } from '@binoculum/contract'
 import { listFields, type ListField } from '@binoculum/core'
 import { computed } from 'vue'
+import ChoiceSelect from '../../shared/controls/ChoiceSelect.vue'
 
 /** The sheet as it was sent, with its own line numbers; what is doubtful is ringed in pencil, with the question's number. */
 const { preview } = defineProps<{ preview: ListPreview }>()
 const emit = defineEmits<{ column: [index: number, field: string] }>()
 
 const fields = Object.entries(listFields) as [ListField, string][]
-const fieldAt = (index: number) => fields.find(([field]) => preview.columns[field] === index)?.[0] ?? ''
+/** The library takes an empty value for no choice at all. */
+const NOT_USED = 'not used'
+const options = [
+  { value: NOT_USED, words: 'not used' },
+  ...fields.map(([field, words]) => ({ value: field as string, words })),
+]
+const fieldAt = (index: number) => fields.find(([field]) => preview.columns[field] === index)?.[0] ?? NOT_USED
 
 /** Which cells are ringed, by line and column, and with what. */
 const rings = computed(() => {
@@ -31,15 +38,12 @@ const ring = (line: number, column: number) => rings.value.get(`${line} ${column
           <th></th>
           <th v-for="(cell, index) in preview.header" :key="index">
             <em>{{ cell || '–' }}</em>
-            <select
-              class="field"
-              :value="fieldAt(index)"
-              :aria-label="`what column ${cell} holds`"
-              @change="emit('column', index, ($event.target as HTMLSelectElement).value)"
-            >
-              <option value="">not used</option>
-              <option v-for="[field, words] in fields" :key="field" :value="field">{{ words }}</option>
-            </select>
+            <ChoiceSelect
+              :model-value="fieldAt(index)"
+              :options="options"
+              :label="`what column ${cell} holds`"
+              @update:model-value="emit('column', index, $event === NOT_USED ? '' : ($event ?? ''))"
+            />
             <span v-if="fieldAt(index) === 'kitCode' && preview.filledDown" class="second">filled down</span>
           </th>
         </tr>
@@ -88,14 +92,9 @@ th {
   vertical-align: top;
 }
 
-th .field {
-  width: 118px;
-  min-height: 28px;
-  padding: 2px 4px;
-  border-color: transparent;
-  color: var(--night);
-  font-size: 13px;
-  font-weight: 640;
+/* Each says what it holds, however narrow its cells are: the sheet scrolls sideways. */
+th .el-select {
+  min-width: 128px;
 }
 
 th em {

@@ -181,7 +181,7 @@ const reopen = (id: string) =>
 .week {
   display: grid;
   grid-template-columns: repeat(3, minmax(200px, max-content));
-  gap: 0 24px;
+  gap: 12px 16px;
   align-items: end;
   margin: 14px 0;
 }

@@ -5,7 +5,7 @@ import { api } from '../../shared/api/client.ts'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import { useSending } from '../../shared/api/use-sending.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
-import { whenText } from '../../shared/words.ts'
+import { whenText } from '../../shared/dates.ts'
 
 /** Where one is signed in, and the way to end it everywhere else. */
 const { zone } = defineProps<{ zone: string }>()

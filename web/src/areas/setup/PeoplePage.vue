@@ -12,7 +12,7 @@ import { api } from '../../shared/api/client.ts'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import { useSending } from '../../shared/api/use-sending.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
-import { dayText, ownZone } from '../../shared/words.ts'
+import { dayText } from '../../shared/dates.ts'
 import { useSession } from '../people/session.ts'
 import OwnSessions from './OwnSessions.vue'
 import SecondFactor from './SecondFactor.vue'
@@ -42,6 +42,7 @@ async function invite() {
   if (!refusal.value) given.value = { ...given.value, name: '', email: '' }
 }
 /** One's own role stays: another coordinator changes it. */
+const rowClass = ({ row }: { row: StaffMember }) => (row.closed ? 'closed' : '')
 const mayChange = (person: StaffMember, branchId: string) =>
   !person.closed && person.id !== session.current?.staffId && branches.value.some((own) => own.branchId === branchId)
 const missingIn = (person: StaffMember) =>
@@ -65,67 +66,62 @@ async function close(person: StaffMember) {
     <div v-if="link" class="link">
       <p>
         Give this link to <strong>{{ link.who }}</strong>. It is shown once, works once, and ends
-        {{ dayText(link.ends, ownZone) }}.
+        {{ dayText(link.ends, session.zoneOf()) }}.
       </p>
       <code>{{ link.url }}</code>
     </div>
-    <table v-if="data">
-      <thead>
-        <tr>
-          <th>who</th>
-          <th>role</th>
-          <th></th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="person in data.people" :key="person.id" :class="{ closed: person.closed }">
-          <td>
-            {{ person.name }} <span class="second">{{ person.email }}</span>
-          </td>
-          <td>
-            <div class="memberships">
-              <span v-for="member in person.memberships" :key="member.branchId">
-                <ElSelect
-                  v-if="mayChange(person, member.branchId)"
-                  class="role"
-                  :model-value="member.role"
-                  :aria-label="`role of ${person.name} at ${member.branchName}`"
-                  @change="(role: StaffRole) => setRole(person, member.branchId, role)"
-                >
-                  <ElOption v-for="role in staffRoles" :key="role" :value="role" :label="staffRoleWords[role]" />
-                </ElSelect>
-                <template v-else>{{ staffRoleWords[member.role] }}</template>
-                <span class="quiet where">{{ member.branchName }}</span>
-              </span>
+    <ElTable v-if="data" :data="data.people" row-key="id" :row-class-name="rowClass">
+      <ElTableColumn label="who" min-width="200">
+        <template #default="{ row: person }: { row: StaffMember }">
+          {{ person.name }} <span class="second">{{ person.email }}</span>
+        </template>
+      </ElTableColumn>
+      <ElTableColumn label="role" min-width="380">
+        <template #default="{ row: person }: { row: StaffMember }">
+          <div class="memberships">
+            <span v-for="member in person.memberships" :key="member.branchId">
               <ElSelect
-                v-if="!person.closed && missingIn(person).length > 0"
+                v-if="mayChange(person, member.branchId)"
                 class="role"
-                :model-value="''"
-                placeholder="and at …"
-                :aria-label="`another branch for ${person.name}`"
-                @change="(branchId: string) => setRole(person, branchId, 'volunteer')"
+                :model-value="member.role"
+                :aria-label="`role of ${person.name} at ${member.branchName}`"
+                @change="(role: StaffRole) => setRole(person, member.branchId, role)"
               >
-                <ElOption
-                  v-for="branch in missingIn(person)"
-                  :key="branch.branchId"
-                  :value="branch.branchId"
-                  :label="branch.branchName"
-                />
+                <ElOption v-for="role in staffRoles" :key="role" :value="role" :label="staffRoleWords[role]" />
               </ElSelect>
-            </div>
-            <em v-if="person.closed"> has left</em><em v-else-if="person.waiting"> invited, hasn’t joined yet</em>
-          </td>
-          <td class="acts">
-            <template v-if="branches.length > 0 && !person.closed && person.id !== session.current?.staffId">
-              <ElButton link :disabled="sending" @click="makeLink(`/api/people/${person.id}/reset`, person.name)">
-                New password link
-              </ElButton>
-              <ElButton link :disabled="sending" @click="close(person)">Has left</ElButton>
-            </template>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+              <template v-else>{{ staffRoleWords[member.role] }}</template>
+              <span class="quiet where">{{ member.branchName }}</span>
+            </span>
+            <ElSelect
+              v-if="!person.closed && missingIn(person).length > 0"
+              class="role"
+              :model-value="''"
+              placeholder="and at …"
+              :aria-label="`another branch for ${person.name}`"
+              @change="(branchId: string) => setRole(person, branchId, 'volunteer')"
+            >
+              <ElOption
+                v-for="branch in missingIn(person)"
+                :key="branch.branchId"
+                :value="branch.branchId"
+                :label="branch.branchName"
+              />
+            </ElSelect>
+          </div>
+          <em v-if="person.closed"> has left</em><em v-else-if="person.waiting"> invited, hasn’t joined yet</em>
+        </template>
+      </ElTableColumn>
+      <ElTableColumn align="right" min-width="220">
+        <template #default="{ row: person }: { row: StaffMember }">
+          <div v-if="branches.length > 0 && !person.closed && person.id !== session.current?.staffId" class="acts">
+            <ElButton link :disabled="sending" @click="makeLink(`/api/people/${person.id}/reset`, person.name)">
+              New password link
+            </ElButton>
+            <ElButton link :disabled="sending" @click="close(person)">Has left</ElButton>
+          </div>
+        </template>
+      </ElTableColumn>
+    </ElTable>
     <ProblemNote :problem="refusal" />
     <form v-if="branches.length > 0" @submit.prevent="invite">
       <h2>Invite somebody</h2>
@@ -150,7 +146,7 @@ async function close(person: StaffMember) {
       </label>
       <ElButton type="primary" native-type="submit" :disabled="sending">Make the link</ElButton>
     </form>
-    <OwnSessions :zone="ownZone" />
+    <OwnSessions :zone="session.zoneOf()" />
     <SecondFactor />
   </main>
 </template>
@@ -161,6 +157,14 @@ async function close(person: StaffMember) {
   flex-wrap: wrap;
   gap: 6px 18px;
   align-items: center;
+}
+
+/* Apart, so that a thumb doesn't take the wrong one. */
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 20px;
+  justify-content: flex-end;
 }
 
 .where {
@@ -175,34 +179,12 @@ async function close(person: StaffMember) {
   margin-top: 22px;
 }
 
-table {
-  width: 100%;
+.people > .el-table {
   margin: 10px 0 20px;
-  border-collapse: collapse;
 }
 
-th {
-  font: italic 400 16px var(--serif);
+:deep(.closed) {
   color: var(--quiet);
-  text-align: left;
-}
-
-td {
-  padding: 9px 14px 9px 0;
-  border-bottom: 1px solid var(--rule);
-}
-
-.closed {
-  color: var(--quiet);
-}
-
-.acts {
-  text-align: right;
-  white-space: nowrap;
-}
-
-.acts button + button {
-  margin-left: 18px;
 }
 
 form {

@@ -14,6 +14,7 @@ const places = [
   { path: '/setup/opening', words: 'Opening days' },
   { path: '/setup/reminders', words: 'Letters' },
   { path: '/setup/agreement', words: 'Agreement' },
+  { path: '/setup/archive', words: 'Archive' },
   { path: '/setup/watch', words: 'What is wrong' },
 ] as const
 </script>

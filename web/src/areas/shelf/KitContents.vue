@@ -3,7 +3,7 @@ import type { KitSheet, Part, Spare } from '@binoculum/contract'
 import { dateText, isHazardRole, massText, moneyText, type Mark } from '@binoculum/core'
 import { computed } from 'vue'
 import PencilMark from '../../shared/drawings/PencilMark.vue'
-import { dayText } from '../../shared/words.ts'
+import { dayText } from '../../shared/dates.ts'
 
 /** What lies in the case, place by place, each part with its mark and what can be done about it. */
 const { kit, mayAct, sending, spares } = defineProps<{

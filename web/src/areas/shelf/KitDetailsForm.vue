@@ -3,7 +3,8 @@ import { changeKitSchema, kitSheetSchema, type KitSheet } from '@binoculum/contr
 import { computed, ref } from 'vue'
 import { api } from '../../shared/api/client.ts'
 import { useSending } from '../../shared/api/use-sending.ts'
-import { fieldProblems } from '../../shared/field-problems.ts'
+import SchemaField from '../../shared/controls/SchemaField.vue'
+import SchemaForm from '../../shared/controls/SchemaForm.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import { useSession } from '../people/session.ts'
 
@@ -22,16 +23,12 @@ const form = ref({
   ...details,
   price: details.priceMinor === null ? null : details.priceMinor / 100,
 })
-const tried = ref(false)
 const body = computed(() => {
   const { owner, serialNumber, note, price, priceMinor: _before, ...names } = form.value
   const priceMinor = price === null ? null : Math.round(price * 100)
   return { kitVersion: kit.version, ...names, details: { owner, serialNumber, priceMinor, note } }
 })
-const wrong = computed<Record<string, string>>(() => (tried.value ? fieldProblems(changeKitSchema, body.value) : {}))
 async function keep() {
-  tried.value = true
-  if (Object.keys(wrong.value).length > 0) return
   await run(async () => {
     emit('done', await api.put(kitSheetSchema, `/api/kits/${kit.id}`, body.value))
   })
@@ -39,26 +36,17 @@ async function keep() {
 </script>
 
 <template>
-  <form class="details" aria-label="What is written on this kit" @submit.prevent="keep">
-    <label class="labelled"
-      ><span>name</span><ElInput v-model="form.name" maxlength="200" name="kit-name" /><i
-        v-if="wrong.name"
-        class="rust"
-        >{{ wrong.name }}</i
-      ></label
-    >
-    <label class="labelled"
-      ><span>code, on its label</span><ElInput v-model="form.code" maxlength="40" name="kit-code" /><i
-        v-if="wrong.code"
-        class="rust"
-        >{{ wrong.code }}</i
-      ></label
-    >
-    <label class="labelled"
-      ><span>where it stands</span><ElInput v-model="form.place" maxlength="200" name="kit-place"
-    /></label>
-    <label class="labelled">
-      <span>branch</span>
+  <SchemaForm :schema="changeKitSchema" :value="body" label="What is written on this kit" @send="keep">
+    <SchemaField label="name" path="name"
+      ><ElInput v-model="form.name" maxlength="200" name="kit-name"
+    /></SchemaField>
+    <SchemaField label="code, on its label" path="code"
+      ><ElInput v-model="form.code" maxlength="40" name="kit-code"
+    /></SchemaField>
+    <SchemaField label="where it stands" path="place"
+      ><ElInput v-model="form.place" maxlength="200" name="kit-place"
+    /></SchemaField>
+    <SchemaField label="branch" path="branchId">
       <ElSelect v-model="form.branchId" aria-label="branch" :disabled="!!kit.loan">
         <ElOption
           v-for="branch in branches"
@@ -67,42 +55,24 @@ async function keep() {
           :label="branch.branchName"
         />
       </ElSelect>
-    </label>
-    <label class="labelled"
-      ><span>owner</span><ElInput v-model="form.owner" maxlength="120" name="kit-owner"
-    /></label>
-    <label class="labelled"
-      ><span>serial number</span><ElInput v-model="form.serialNumber" maxlength="80" name="kit-serial"
-    /></label>
-    <label class="labelled"
-      ><span>price, {{ kit.currency }}</span
+    </SchemaField>
+    <SchemaField label="owner" path="details.owner"
+      ><ElInput v-model="form.owner" maxlength="120" name="kit-owner"
+    /></SchemaField>
+    <SchemaField label="serial number" path="details.serialNumber"
+      ><ElInput v-model="form.serialNumber" maxlength="80" name="kit-serial"
+    /></SchemaField>
+    <SchemaField :label="`price, ${kit.currency}`" path="details.priceMinor"
       ><ElInputNumber v-model="form.price" :min="0" :precision="2" :controls="false" aria-label="price"
-    /></label>
-    <label class="labelled"><span>note</span><ElInput v-model="form.note" maxlength="500" name="kit-note" /></label>
+    /></SchemaField>
+    <SchemaField label="note" path="details.note"
+      ><ElInput v-model="form.note" maxlength="500" name="kit-note"
+    /></SchemaField>
     <p v-if="form.code !== kit.code" class="second wide">Its labels carry the old code: print new ones.</p>
     <ProblemNote class="wide" :problem="problem" @retry="keep" />
     <p class="wide">
       <ElButton type="primary" native-type="submit" :disabled="sending">Keep it</ElButton>
       <ElButton link type="primary" @click="emit('leave')">Leave it</ElButton>
     </p>
-  </form>
+  </SchemaForm>
 </template>
-
-<style scoped>
-.details {
-  display: grid;
-  grid-template-columns: repeat(2, minmax(0, 300px));
-  gap: 10px 16px;
-  align-items: end;
-  margin: 12px 0;
-}
-
-.wide {
-  grid-column: 1 / -1;
-}
-
-i {
-  font-style: normal;
-  font-size: 13px;
-}
-</style>

@@ -96,7 +96,7 @@ dd {
 
 @media (max-width: 700px) {
   .facts {
-    grid-template-columns: max-content 1fr;
+    grid-template-columns: minmax(0, 2fr) minmax(0, 3fr);
   }
 }
 </style>

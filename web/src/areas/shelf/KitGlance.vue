@@ -7,7 +7,7 @@ import KitTag from '../../shared/drawings/KitTag.vue'
 import ScaleBar from '../../shared/drawings/ScaleBar.vue'
 import KeyCap from '../../shared/keys/KeyCap.vue'
 import ReasonText from '../../shared/ReasonText.vue'
-import { dayText, ownZone, whenText } from '../../shared/words.ts'
+import { dayText, whenText } from '../../shared/dates.ts'
 import { useSession } from '../people/session.ts'
 import { readingText } from '../../shared/reading-text.ts'
 import { sourceWords } from './shelf-groups.ts'
@@ -54,9 +54,12 @@ const code = computed(() => encodeURIComponent(kit.code))
     <p class="sentence"><ReasonText :condition="kit.condition" :reasons="kit.reasons" :out="!!kit.loan" remedy /></p>
     <p v-if="kit.look" class="brass">{{ lookSentence(kit.look) }}</p>
     <p v-if="kit.loan">
-      Out to {{ kit.loan.borrower }}, loan {{ kit.loan.code }}, due {{ whenText(kit.loan.dueAtUtc, ownZone) }}.
+      Out to {{ kit.loan.borrower }}, loan {{ kit.loan.code }}, due
+      {{ whenText(kit.loan.dueAtUtc, session.zoneOf(kit.branchId)) }}.
     </p>
-    <p v-else-if="kit.next">Promised to {{ kit.next.borrower }}, {{ whenText(kit.next.atUtc, ownZone) }}.</p>
+    <p v-else-if="kit.next">
+      Promised to {{ kit.next.borrower }}, {{ whenText(kit.next.atUtc, session.zoneOf(kit.branchId)) }}.
+    </p>
     <ul v-if="otherReasons.length > 0" class="reasons">
       <li v-for="(reason, index) in otherReasons" :key="index">{{ reasonSentence(reason) }}</li>
     </ul>
@@ -80,7 +83,7 @@ const code = computed(() => encodeURIComponent(kit.code))
     <section>
       <h2>
         Measured
-        <em v-if="lastCheck">{{ dayText(lastCheck, ownZone) }}, {{ lastBy }}</em>
+        <em v-if="lastCheck">{{ dayText(lastCheck, session.zoneOf(kit.branchId)) }}, {{ lastBy }}</em>
       </h2>
       <p v-if="kit.readings.length === 0" class="quiet">Nothing yet. A bench check takes about twenty minutes.</p>
       <dl v-else class="readings">
@@ -116,6 +119,7 @@ const code = computed(() => encodeURIComponent(kit.code))
         </template>
       </dl>
     </section>
+    <slot />
     <p class="ways">
       <RouterLink v-if="!onSheet" :to="`/kits/${code}`">Whole sheet</RouterLink>
       <RouterLink :to="`/logbook/${code}`">Its story</RouterLink>

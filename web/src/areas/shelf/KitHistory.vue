@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { RecordLine } from '@binoculum/contract'
-import { dayText, hourText } from '../../shared/words.ts'
+import { dayText, hourText } from '../../shared/dates.ts'
 import { recordPictures, recordSentence } from './history-words.ts'
 
 /** What was done to a kit, by whom and when. */
@@ -9,6 +9,7 @@ defineProps<{ lines: readonly RecordLine[]; zone: string }>()
 
 <template>
   <h2>History</h2>
+  <slot />
   <p v-if="lines.length === 0" class="quiet">Nothing is recorded yet.</p>
   <ol class="history">
     <li v-for="line in lines" :key="line.id">

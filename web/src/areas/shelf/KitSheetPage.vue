@@ -18,7 +18,7 @@ import { useSending } from '../../shared/api/use-sending.ts'
 import KitTag from '../../shared/drawings/KitTag.vue'
 import { useKeys } from '../../shared/keys/use-keys.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
-import { whenText } from '../../shared/words.ts'
+import { whenText } from '../../shared/dates.ts'
 import { useSession } from '../people/session.ts'
 import { differenceWords } from '../../shared/difference-words.ts'
 import { changedSheet } from './changed-sheet.ts'
@@ -159,6 +159,9 @@ async function cureHazard(hazard: HazardCode) {
           >
           <RouterLink :to="{ path: '/setup/labels', query: { kind: 'kits', kits: kit.code } }">Labels</RouterLink>
           <RouterLink :to="`/setup/models/${kit.modelId}`">Its model</RouterLink>
+          <RouterLink v-if="mayAct" :to="`/setup/open-case/${encodeURIComponent(kit.code)}`"
+            >Its open case</RouterLink
+          >
           <RouterLink v-if="mayAct" :to="`/kits/${encodeURIComponent(kit.code)}/weigh`">Weigh it complete</RouterLink>
           <RouterLink v-if="mayAct && kit.lastLoan" :to="`/desk/loans/${kit.lastLoan.id}`"
             >{{ kit.lastLoan.state === 'out' ? 'Its loan' : 'Its last loan' }} {{ kit.lastLoan.code }}</RouterLink

@@ -31,11 +31,9 @@ async function send() {
 <template>
   <form class="loss" @submit.prevent="send">
     <ProblemNote :problem="problem" @retry="send" />
-    <fieldset>
-      <label v-for="each in kinds" :key="each.kind">
-        <input v-model="given.kind" type="radio" name="loss" :value="each.kind" /> {{ each.words }}
-      </label>
-    </fieldset>
+    <ElRadioGroup v-model="given.kind" aria-label="what became of it">
+      <ElRadio v-for="each in kinds" :key="each.kind" :value="each.kind">{{ each.words }}</ElRadio>
+    </ElRadioGroup>
     <label class="labelled"
       ><span>what happened</span><ElInput v-model="given.text" required minlength="5" maxlength="500"
     /></label>
@@ -61,14 +59,6 @@ async function send() {
   border: 1px solid var(--rust);
   border-radius: 4px;
   background: var(--card);
-}
-
-fieldset {
-  display: flex;
-  gap: 18px;
-  margin: 0;
-  padding: 0;
-  border: 0;
 }
 
 .labelled {

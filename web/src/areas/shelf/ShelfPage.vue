@@ -5,6 +5,7 @@ import { useWindowVirtualizer } from '@tanstack/vue-virtual'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
+import CsvButton from '../../shared/controls/CsvButton.vue'
 import ConditionMoon from '../../shared/drawings/ConditionMoon.vue'
 import { useKeys } from '../../shared/keys/use-keys.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
@@ -13,6 +14,7 @@ import EmptyShelf from './EmptyShelf.vue'
 import KitGlance from './KitGlance.vue'
 import { filterKits, groupKits, shelfLines } from './shelf-groups.ts'
 import ShelfRow from './ShelfRow.vue'
+import { shelfTable } from './shelf-table.ts'
 import { useKitKeys } from './use-kit-keys.ts'
 
 const ROW_PX = 41
@@ -189,6 +191,7 @@ const branches = computed(() => session.current?.memberships ?? [])
         No kit fits these words.
         <ElButton link @click="filter = { ...everything }">Show all</ElButton>
       </p>
+      <p v-if="groups.length > 0" class="note"><CsvButton :rows="() => shelfTable(groups)" name="shelf" /></p>
       <div class="line grow"><div class="strip"></div></div>
     </div>
     <div class="side"><KitGlance v-if="chosen" :kit="chosen" /></div>

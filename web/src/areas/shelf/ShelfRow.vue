@@ -5,9 +5,11 @@ import { computed } from 'vue'
 import KitTag from '../../shared/drawings/KitTag.vue'
 import ReadingFigure from '../../shared/drawings/ReadingFigure.vue'
 import ReasonText from '../../shared/ReasonText.vue'
-import { dayText, lateText, ownZone, whenText } from '../../shared/words.ts'
+import { dayText, lateText, whenText } from '../../shared/dates.ts'
 import { readingOf } from './shelf-groups.ts'
+import { useSession } from '../people/session.ts'
 
+const session = useSession()
 const { kit, chosen } = defineProps<{ kit: ShelfKit; chosen: boolean }>()
 defineEmits<{ choose: [] }>()
 
@@ -35,12 +37,12 @@ const finder = computed(() => readingOf(kit, 'finder'))
     </p>
     <p class="where">
       <strong v-if="kit.loan && kit.loan.daysLate > 0" class="rust">{{ lateText(kit.loan.daysLate) }}</strong>
-      <template v-else-if="kit.loan">back {{ dayText(kit.loan.dueAtUtc, ownZone) }}</template>
+      <template v-else-if="kit.loan">back {{ dayText(kit.loan.dueAtUtc, session.zoneOf(kit.branchId)) }}</template>
       <template v-else>{{ kit.place }}</template>
     </p>
     <p class="next">
       <template v-if="kit.next"
-        >{{ whenText(kit.next.atUtc, ownZone) }}<br /><span class="quiet clip">{{
+        >{{ whenText(kit.next.atUtc, session.zoneOf(kit.branchId)) }}<br /><span class="quiet clip">{{
           kit.next.borrower
         }}</span></template
       >

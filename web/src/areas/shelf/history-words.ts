@@ -1,4 +1,4 @@
-import type { RecordLine } from '@binoculum/contract'
+import { keptLookSchema, type RecordLine } from '@binoculum/contract'
 import {
   conditionWords,
   dateText,
@@ -6,6 +6,7 @@ import {
   massText,
   outcomeWords,
   readingFigureText,
+  remoteLookWords,
   type Condition,
   type Outcome,
   type ReadingKind,
@@ -19,7 +20,7 @@ const readingWords = (reading: Record<string, unknown>): string | null => {
   const { kind, asFound, asLeft, unit } = reading
   if (typeof asFound !== 'number' || typeof asLeft !== 'number') return null
   const words = kindWords[kind as ReadingKind] ?? text(kind)
-  if (unit === 'mm' || unit === 'arcmin' || unit === 'deg')
+  if (unit === 'mm' || unit === 'arcmin' || unit === 'deg' || unit === 's')
     return `${words} ${readingFigureText(unit, asFound)} → ${readingFigureText(unit, asLeft)}`
   if (kind === 'repeat') return `${words}: ${readingFigureText('judged', asLeft, kind)}`
   return asLeft === 0 ? null : `${words} not fine`
@@ -72,6 +73,8 @@ export function recordSentence({ act, before, after }: RecordLine): string {
       return [what, ...details].join('; ')
     }
     case 'borrower-wrote': {
+      const look = keptLookSchema.safeParse(is)
+      if (look.success) return `the borrower looked. ${remoteLookWords(look.data)}`
       const missing = Array.isArray(is.missing) ? is.missing.map(text) : []
       if (is.missing !== undefined)
         return missing.length > 0
@@ -153,6 +156,16 @@ export function recordSentence({ act, before, after }: RecordLine): string {
       return is.policy === 'with-help-sheet'
         ? 'borrowers may line it up, with the help sheet'
         : 'lining up is left to us'
+    case 'case-drawn':
+      return `compartments of its open case drawn: ${text(is.places)}`
+    case 'case-seen':
+      return is.reference
+        ? is.whole
+          ? 'its complete case photographed'
+          : 'a picture of its case learnt from'
+        : 'its open case photographed'
+    case 'case-view-forgotten':
+      return 'a picture of its complete case is compared with no more'
     case 'transfer-planned':
       return `goes to another branch with the van on ${dayOf(is.onDay)}`
     case 'transfer-arrived':
@@ -167,6 +180,14 @@ export function recordSentence({ act, before, after }: RecordLine): string {
       return `promise cancelled: “${text(is.reason)}”`
     case 'extended':
       return `put off: due ${dayOf(is.dueOn)} instead of ${dayOf(was.dueOn)}`
+    case 'branch-archived':
+      return is.withBorrowers ? 'archive taken out, with borrowers' : 'archive taken out, without borrowers'
+    case 'spread-read':
+      return `losses and drift of ${text(is.origin)} read in`
+    case 'spread-forgotten':
+      return `losses and drift of ${text(was.origin)} forgotten`
+    case 'branch-brought-in':
+      return `read in from an archive: ${text(is.kits)} kits, ${text(is.loans)} loans`
     case 'link-renewed':
       return 'new link to the guide'
     default:

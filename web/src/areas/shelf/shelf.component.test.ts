@@ -45,6 +45,14 @@ describe('ReasonText says the condition first, then the worst reason', () => {
 
 describe('ShelfRow', () => {
   const row = (rest: Partial<ShelfKit>) => mount(ShelfRow, { props: { kit: shelfKit(rest), chosen: false } })
+  it('says its day as its branch has it, wherever this device stands', () => {
+    const { branchId } = testKit()
+    const memberships = [{ branchId, branchName: 'M', zone: 'Pacific/Auckland', role: 'volunteer' }]
+    useSession().current = { staffId: 's', name: 'Ines', memberships } as never
+    const loan = { id: 'l', code: 'L-0001', borrower: 'Nell', dueAtUtc: '2026-07-01T13:00:00Z', daysLate: 0 }
+    expect(row({ loan: loan as never }).text()).toContain('back Thu 2 Jul')
+    useSession().current = null
+  })
   it('a kit that is late says how late, in rust', () => {
     const loan = { id: 'l', code: 'L-0001', borrower: 'Nell', dueAtUtc: '2026-03-01T17:00:00Z', daysLate: 2 }
     expect(row({ loan }).find('.where .rust').text()).toBe('2 days late')

@@ -1,17 +1,20 @@
 <script setup lang="ts">
 import { spreadsheetSafe } from '@binoculum/core'
 import { saveFile } from '../save-file.ts'
-import { stringify } from 'csv-stringify/browser/esm/sync'
 
 /** A table as it is seen, as a file for a spreadsheet [RFC 4180]. Nothing in it runs as a formula. */
+type Row = Readonly<Record<string, string | number | null>>
 const { rows, name } = defineProps<{
-  rows: readonly Readonly<Record<string, string | number | null>>[]
+  /** Or what makes them, where that is worth doing only for who saves them. */
+  rows: readonly Row[] | (() => readonly Row[])
   /** Of the file, without its ending. */
   name: string
 }>()
 
-function save() {
-  const safe = rows.map((row) =>
+async function save() {
+  // Only who saves a table needs what writes it.
+  const { stringify } = await import('csv-stringify/browser/esm/sync')
+  const safe = (typeof rows === 'function' ? rows() : rows).map((row) =>
     Object.fromEntries(
       Object.entries(row).map(([column, cell]) => [column, typeof cell === 'string' ? spreadsheetSafe(cell) : cell]),
     ),
@@ -22,5 +25,7 @@ function save() {
 </script>
 
 <template>
-  <ElButton size="small" class="screen-only" :disabled="rows.length === 0" @click="save">As CSV</ElButton>
+  <ElButton size="small" class="screen-only" :disabled="typeof rows !== 'function' && rows.length === 0" @click="save"
+    >As CSV</ElButton
+  >
 </template>

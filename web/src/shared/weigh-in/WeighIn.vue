@@ -7,7 +7,9 @@ import {
   percentText,
   saysNothing,
   weightSentence,
+  weightVerdict,
   type Explanation,
+  type Weighed,
 } from '@binoculum/core'
 import { computed, ref, watch } from 'vue'
 import { typedMassG } from '../typed-mass.ts'
@@ -21,6 +23,8 @@ const emit = defineEmits<{
   clear: [group: string]
   /** Parts that the chosen explanation names: they are looked for first. */
   look: [partIds: readonly string[]]
+  /** What all weighings together come to. */
+  told: [weight: Weighed | null]
 }>()
 
 const groups = computed(() => groupsOf(given.kit))
@@ -32,7 +36,8 @@ const container = ref('')
 const trouble = ref<string | null>(null)
 const scale = useScale()
 
-const { groups: weighed, progress, problem, tooLightIn, nameOf, stop } = useWeighIn(() => given)
+const { groups: weighed, explained, progress, problem, tooLightIn, nameOf, stop } = useWeighIn(() => given)
+watch(explained, (all) => emit('told', all && { verdict: weightVerdict(all), differenceG: all.differenceG, nameOf }))
 const tooLight = computed(() => tooLightIn(group.value))
 const weight = computed(() => weighed.value.find((each) => each.group === group.value) ?? null)
 const verdict = computed(() => weight.value?.verdict ?? null)
@@ -104,31 +109,29 @@ watch(group, () => {
     </div>
 
     <form v-if="!taken" class="entry" @submit.prevent="keepTyped">
-      <input
+      <ElInput
         v-model="typed"
-        class="field"
         :aria-label="`Weight of the ${groupWords(group)}`"
         placeholder="g, kg, lb or oz"
         inputmode="decimal"
       />
-      <input
+      <ElInput
         v-model="container"
-        class="field box"
         aria-label="Weight of the container"
         placeholder="box"
         title="What the box or bag on the scale weighs, if any"
       />
-      <button type="submit" class="button">Keep</button>
+      <ElButton native-type="submit">Keep</ElButton>
     </form>
     <div v-if="!taken && scaleKind !== 'none'" class="from-scale">
-      <button v-if="!scale.isOpen.value" type="button" class="button" @click="scale.open()">Read the scale</button>
+      <ElButton v-if="!scale.isOpen.value" @click="scale.open()">Read the scale</ElButton>
       <template v-else>
         <span class="shown" aria-live="polite">{{
           scale.shown.value ? massText(scale.shown.value.massG) : '–'
         }}</span>
-        <button type="button" class="button" :disabled="!scale.settled.value" @click="keepShown">
+        <ElButton :disabled="!scale.settled.value" @click="keepShown">
           {{ scale.settled.value ? 'Take it' : 'coming to rest …' }}
-        </button>
+        </ElButton>
       </template>
       <p v-if="scale.trouble.value" class="rust second" role="status">{{ scale.trouble.value }}</p>
     </div>
@@ -147,7 +150,7 @@ watch(group, () => {
         <dd>
           <b>{{ massText(weight.measuredG) }}</b>
           <span class="second">{{ taken.source === 'scale' ? 'from the scale' : 'typed in' }}</span>
-          <button type="button" class="link-button second" @click="emit('clear', group)">again</button>
+          <ElButton link @click="emit('clear', group)">again</ElButton>
         </dd>
       </dl>
       <div class="difference">
@@ -162,7 +165,7 @@ watch(group, () => {
     </template>
     <p v-if="progress !== null" class="second" role="status">
       trying sets: {{ Math.round(progress * 100) }} %
-      <button type="button" class="link-button" @click="stop">stop</button>
+      <ElButton link @click="stop">stop</ElButton>
     </p>
     <p v-if="problem" class="rust second">{{ problem }}</p>
     <p v-if="sentence" class="says" role="status">{{ sentence }}</p>
@@ -181,7 +184,7 @@ watch(group, () => {
       </li>
     </ul>
     <p v-for="other in others" :key="other.group" class="second">
-      <button type="button" class="link-button" @click="group = other.group">{{ groupWords(other.group) }}</button>:
+      <ElButton link @click="group = other.group">{{ groupWords(other.group) }}</ElButton>:
       {{ other.sentence }}
     </p>
     <p v-if="taken && tooLight.length > 0" class="second">

@@ -31,6 +31,8 @@ export interface WeighInGiven {
   readonly weighings: readonly TakenWeighing[]
   readonly lookAlikes: readonly LookAlike[]
   readonly lossChances: Readonly<Record<string, number>>
+  /** How likely a picture of the open case says that a part’s place differs. */
+  readonly seen?: Readonly<Record<string, number>>
 }
 
 /** Groups that can be weighed, the whole kit last. */
@@ -51,7 +53,7 @@ const ownersWords = ({ owners: [first, second, ...more] }: LookAlike): string =>
 }
 
 function linesOf(
-  { kit, marks, lossChances }: WeighInGiven,
+  { kit, marks, lossChances, seen = {} }: WeighInGiven,
   lookAlikes: readonly LookAlike[],
 ): readonly WeighedLine[] {
   return kit.parts.map((part) => {
@@ -69,6 +71,7 @@ function linesOf(
       presentCount: own?.presentCount ?? 0,
       wrongItemId: wrong?.id ?? null,
       lossChanceFraction: lossChances[part.id] ?? DEFAULT_LOSS_CHANCE,
+      chanceDifferent: seen[part.id] ?? null,
     }
   })
 }

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { sunDoubtWords } from '@binoculum/core'
 import { computed } from 'vue'
+import SunQuestion from '../SunQuestion.vue'
 import { useSunQuestion, type SunAnswer } from '../use-sun-question.ts'
 
 /** Before anything is looked at by day: where the Sun stands, and the one question that no clock can answer. */
 const { branchId } = defineProps<{ branchId: string }>()
 const answer = defineModel<SunAnswer>({ required: true })
-const { site, question } = useSunQuestion(answer, { branchId: () => branchId })
+const { site, looking, question } = useSunQuestion(answer, { branchId: () => branchId })
 
 /** Whole degrees, and no minus before nothing. */
 const whole = (deg: number) => Math.round(deg) + 0
@@ -18,7 +19,10 @@ const sun = computed(() => (question.value.doubt === null ? question.value.sun :
 
 <template>
   <div class="light">
-    <p v-if="!question.asked" class="second">It is night at {{ site?.name }}. A lamp on a wall is light enough.</p>
+    <p v-if="looking" class="second">Looking where the Sun stands …</p>
+    <p v-else-if="!question.asked" class="second">
+      It is night at {{ site?.name }}. A lamp on a wall is light enough.
+    </p>
     <template v-else>
       <p class="second">
         Point it at a lit wall, or shaded sky on the side away from the Sun.
@@ -28,11 +32,7 @@ const sun = computed(() => (question.value.doubt === null ? question.value.sun :
           keep the tube towards the {{ wind(sun.azimuthDeg + 180) }}, 45° from it at least.
         </template>
       </p>
-      <p class="ask" role="group" aria-label="The question of the Sun">
-        <strong>Is the tube in shade, or does your shadow point where it points?</strong>
-        <label><input v-model="answer.shaded" type="radio" name="shaded" :value="true" /> yes</label>
-        <label><input v-model="answer.shaded" type="radio" name="shaded" :value="false" /> no</label>
-      </p>
+      <SunQuestion v-model="answer.shaded" words="Is the tube in shade, or does your shadow point where it points?" />
       <p v-if="answer.shaded === false" class="problem" role="alert">
         Cap on now. Nobody looks through it, and no phone: the Sun blinds in a moment and sets things alight. Move it
         into shade first.
@@ -45,19 +45,5 @@ const sun = computed(() => (question.value.doubt === null ? question.value.sun :
 .light {
   display: grid;
   gap: 4px;
-}
-
-.ask {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 14px;
-  align-items: center;
-}
-
-label {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-  min-height: 32px;
 }
 </style>

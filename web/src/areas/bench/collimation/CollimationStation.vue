@@ -15,11 +15,14 @@ import {
 import { computed } from 'vue'
 import { api } from '../../../shared/api/client.ts'
 import { useSending } from '../../../shared/api/use-sending.ts'
+import ChoiceSelect from '../../../shared/controls/ChoiceSelect.vue'
+import WayChoice from '../../../shared/controls/WayChoice.vue'
 import KeyCap from '../../../shared/keys/KeyCap.vue'
 import { useKeys } from '../../../shared/keys/use-keys.ts'
 import ProblemNote from '../../../shared/ProblemNote.vue'
 import SerifText from '../../../shared/SerifText.vue'
 import BigFigure from '../BigFigure.vue'
+import BorrowerLooks from '../BorrowerLooks.vue'
 import ReadingHistory from '../ReadingHistory.vue'
 import BenchLight from './BenchLight.vue'
 import CellDrawing from '../../../shared/drawings/CellDrawing.vue'
@@ -145,10 +148,19 @@ async function forget() {
 }
 const isDone = computed(() => draft.value.between.length > 0)
 const ways = [
-  { key: 'fewest', words: 'fewest screws' },
-  { key: 'all', words: 'all three' },
-  { key: 'single', words: 'one screw' },
+  { value: 'fewest', words: 'fewest screws' },
+  { value: 'all', words: 'all three' },
+  { value: 'single', words: 'one screw' },
 ] as const
+const ends = [
+  { value: 'free', words: 'turns both ways' },
+  { value: 'clockwise', words: 'can’t go clockwise' },
+  { value: 'anticlockwise', words: 'can’t go anticlockwise' },
+] as const
+function setEnd(screw: string, end: (typeof ends)[number]['value'] | null) {
+  if (end === 'clockwise' || end === 'anticlockwise') draft.value.blocked[screw] = end
+  else delete draft.value.blocked[screw]
+}
 
 useKeys(() => ({
   ...(canTurn.value && doing.value === 'primary' ? { Space: () => lookAgain('turned') } : {}),
@@ -171,6 +183,7 @@ useKeys(() => ({
         :good-mm="limitOffsetMm / 2"
       />
       <BenchLight v-model="draft" :branch-id="kit.branchId" />
+      <BorrowerLooks :kit-code="kit.code" :zone="kit.zone" :kinds="['peephole', 'star']" />
       <p v-if="kit.mirror?.correctorLens" class="problem">
         The lens in the drawtube comes out first, or judge this tube on a star only.
       </p>
@@ -236,11 +249,7 @@ useKeys(() => ({
             <li :class="{ here: doing === 'lock' }">Lock, and look again</li>
           </ol>
           <template v-if="doing === 'primary' && cell">
-            <p class="ways" role="group" aria-label="Which screws">
-              <label v-for="way in ways" :key="way.key">
-                <input v-model="draft.advice" type="radio" name="advice" :value="way.key" /> {{ way.words }}
-              </label>
-            </p>
+            <WayChoice v-model="draft.advice" :options="ways" label="Which screws" />
             <p class="second">
               <template v-if="chosen">Leaves {{ mmText(chosen.residualMm) }}. </template>
               <template v-if="cellHasLocks">Loosen the small locks first. </template>
@@ -250,11 +259,12 @@ useKeys(() => ({
               <summary>a screw is at its end</summary>
               <label v-for="screw in screws" :key="screw.name" class="blocked">
                 {{ screw.name }}
-                <select v-model="draft.blocked[screw.name]" class="field" :name="`blocked-${screw.name}`">
-                  <option :value="undefined">turns both ways</option>
-                  <option value="clockwise">can’t go clockwise</option>
-                  <option value="anticlockwise">can’t go anticlockwise</option>
-                </select>
+                <ChoiceSelect
+                  :model-value="draft.blocked[screw.name] ?? 'free'"
+                  :options="ends"
+                  :label="`Screw ${screw.name}`"
+                  @update:model-value="setEnd(screw.name, $event)"
+                />
               </label>
             </details>
           </template>

@@ -1,6 +1,11 @@
 <script setup lang="ts">
 import type { KitSheet } from '@binoculum/contract'
 import type { EyePlace } from '@binoculum/core'
+import { computed } from 'vue'
+import ChoiceSelect from '../../../shared/controls/ChoiceSelect.vue'
+import { clockHours } from '../../../shared/controls/clock-hours.ts'
+import FigureInput from '../../../shared/controls/FigureInput.vue'
+import WayChoice from '../../../shared/controls/WayChoice.vue'
 import PeepholeDial from './PeepholeDial.vue'
 import PhotoReading from './PhotoReading.vue'
 import StarReading from './StarReading.vue'
@@ -12,31 +17,30 @@ const draft = defineModel<CollimationDraft>('draft', { required: true })
 const look = defineModel<Look>('look', { required: true })
 const emit = defineEmits<{ measured: [way: 'photo' | 'star', measured: Measured | null] }>()
 
-const ways: readonly { readonly way: LookWay; readonly words: string }[] = [
-  { way: 'typed', words: 'type a reading' },
-  { way: 'photo', words: 'a picture' },
-  { way: 'eye', words: 'by eye' },
-  { way: 'star', words: 'a star' },
+const ways: readonly { readonly value: LookWay; readonly words: string }[] = [
+  { value: 'typed', words: 'type a reading' },
+  { value: 'photo', words: 'a picture' },
+  { value: 'eye', words: 'by eye' },
+  { value: 'star', words: 'a star' },
 ]
-const eyes: readonly { readonly place: EyePlace; readonly words: string }[] = [
-  { place: 'middle', words: 'the hole sits in the mark’s middle' },
-  { place: 'inside', words: 'the hole lies within the mark, off its middle' },
-  { place: 'on-edge', words: 'the hole lies on the mark’s rim' },
-  { place: 'beside', words: 'the hole lies beside the mark' },
+const eyes: readonly { readonly value: EyePlace; readonly words: string }[] = [
+  { value: 'middle', words: 'the hole sits in the mark’s middle' },
+  { value: 'inside', words: 'the hole lies within the mark, off its middle' },
+  { value: 'on-edge', words: 'the hole lies on the mark’s rim' },
+  { value: 'beside', words: 'the hole lies beside the mark' },
 ]
 function set(offsetMm: number, clockHours: number) {
   if (allowed) Object.assign(look.value, { offsetMm, clockHours })
 }
-const clean = (text: string) => (text === '' ? null : Number(text))
+const hours = computed({
+  get: () => look.value.clockHours,
+  set: (value: number | null) => (look.value.clockHours = value ?? 12),
+})
 </script>
 
 <template>
   <div class="look">
-    <p class="ways" role="group" aria-label="How it is looked at">
-      <label v-for="each in ways" :key="each.way" :class="{ on: look.way === each.way }">
-        <input v-model="look.way" type="radio" name="way" :value="each.way" /> {{ each.words }}
-      </label>
-    </p>
+    <WayChoice v-model="look.way" :options="ways" label="How it is looked at" />
     <div v-if="look.way === 'typed' || look.way === 'eye'" class="typed">
       <PeepholeDial
         v-if="look.way === 'typed' && !kit.mirror"
@@ -47,29 +51,28 @@ const clean = (text: string) => (text === '' ? null : Number(text))
       />
       <label v-if="look.way === 'typed'" class="labelled">
         <span>mark from the reflection, mm on the primary</span>
-        <input
-          class="field big"
-          type="number"
-          min="0"
-          max="60"
-          step="0.1"
+        <FigureInput
+          v-model="look.offsetMm"
+          label="Mark from the reflection"
           name="offset-mm"
+          unit="mm"
+          large
           :disabled="!allowed"
-          :value="look.offsetMm"
-          @input="look.offsetMm = clean(($event.target as HTMLInputElement).value)"
         />
       </label>
       <label v-else class="labelled">
         <span>what the eye sees</span>
-        <select v-model="look.place" class="field big" name="eye-place" :disabled="!allowed">
-          <option v-for="eye in eyes" :key="eye.place" :value="eye.place">{{ eye.words }}</option>
-        </select>
+        <ChoiceSelect v-model="look.place" :options="eyes" label="What the eye sees" large :disabled="!allowed" />
       </label>
       <label class="labelled">
         <span>mark towards, o’clock, open end at 12</span>
-        <select v-model.number="look.clockHours" class="field big" name="clock" :disabled="!allowed">
-          <option v-for="half in 24" :key="half" :value="half / 2">{{ half / 2 }}</option>
-        </select>
+        <ChoiceSelect
+          v-model="hours"
+          :options="clockHours"
+          label="Mark towards, o’clock"
+          large
+          :disabled="!allowed"
+        />
       </label>
     </div>
     <PhotoReading
@@ -89,26 +92,6 @@ const clean = (text: string) => (text === '' ? null : Number(text))
 .look {
   display: grid;
   gap: 10px;
-}
-
-.ways {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 16px;
-  border-bottom: 1px solid var(--rule-strong);
-}
-
-.ways label {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-  min-height: 36px;
-  color: var(--quiet);
-}
-
-.ways label.on {
-  color: var(--ink);
-  font-weight: 640;
 }
 
 .typed {

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import FigureInput from '../../../shared/controls/FigureInput.vue'
+
 /** Where the tube's open end lies in a picture. Unset until somebody says it: a wrong side would turn the wrong screw. */
 const { last } = defineProps<{ last: number | null }>()
 const deg = defineModel<number | null>({ required: true })
@@ -10,10 +12,7 @@ const sides = [
   { deg: 270, words: '← left' },
 ] as const
 const set = (given: number) => (deg.value = ((Math.round(given) % 360) + 360) % 360)
-function typed(event: Event) {
-  const { value } = event.target as HTMLInputElement
-  if (value !== '' && Number.isFinite(Number(value))) set(Number(value))
-}
+const typed = (given: number | null) => given !== null && set(given)
 </script>
 
 <template>
@@ -35,9 +34,15 @@ function typed(event: Event) {
       <ElButton v-if="deg === null && last !== null" size="small" @click="set(last)">
         as in the last picture ({{ last }}°)
       </ElButton>
-      <label>
+      <label class="other">
         or
-        <input class="field" type="number" name="open-end" min="0" max="359" :value="deg" @change="typed" />°
+        <FigureInput
+          :model-value="deg"
+          label="Direction of the open end"
+          name="open-end"
+          unit="°"
+          @update:model-value="typed"
+        />
         clockwise from up
       </label>
     </p>
@@ -62,19 +67,20 @@ function typed(event: Event) {
   align-items: center;
 }
 
-.choices label {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-}
-
-.choices .field {
-  width: 76px;
-}
-
 .choices [aria-pressed='true'] {
   border-color: var(--night);
   background: var(--night);
   color: var(--paper);
+}
+
+.other {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  white-space: nowrap;
+}
+
+.other .el-input {
+  width: 84px;
 }
 </style>

@@ -2,13 +2,16 @@
 import type { KitSheet } from '@binoculum/contract'
 import { mmText, peepholeTubeOf } from '@binoculum/core'
 import { computed, ref, useTemplateRef } from 'vue'
+import FigureInput from '../../../shared/controls/FigureInput.vue'
+import FileButton from '../../../shared/controls/FileButton.vue'
+import WayChoice from '../../../shared/controls/WayChoice.vue'
 import KeyCap from '../../../shared/keys/KeyCap.vue'
 import { useKeys } from '../../../shared/keys/use-keys.ts'
 import type { CollimationDraft, Measured } from './collimation-draft.ts'
 import OpenEndChoice from './OpenEndChoice.vue'
 import { useLaidCircles } from './use-laid-circles.ts'
 import ViewOverlay from './ViewOverlay.vue'
-import { CAP_RING_MM, circleNames, circleWords, usePhotoReading, type CircleName } from './use-photo-reading.ts'
+import { circleNames, circleWords, usePhotoReading, type CircleName } from './use-photo-reading.ts'
 
 /** A phone's picture through the peephole with its circles on it. Any circle can be moved; the figure follows. */
 const { kit, allowed } = defineProps<{ kit: KitSheet; allowed: boolean }>()
@@ -40,13 +43,10 @@ const {
   (measured) => emit('measured', measured),
 )
 
-const input = useTemplateRef('input')
+const picture = useTemplateRef('picture')
+const ringTypedMm = ref(capRingMm.value)
 const svg = useTemplateRef<SVGSVGElement>('svg')
 
-function choose(event: Event) {
-  const [file] = (event.target as HTMLInputElement).files ?? []
-  if (file) void take(file)
-}
 const box = computed(() => {
   const { widthPx, heightPx } = size.value
   const about = circles.value.drawtube ?? circles.value.primaryEdge
@@ -87,6 +87,13 @@ const { chosen, pictureAt, grab, drag, letGo, nudge } = useLaidCircles<CircleNam
   circle: (name) => circles.value[name],
   move,
 })
+const circleOptions = computed(() =>
+  circleNames.map((name) => ({
+    value: name,
+    words: `${circleWords[name]}${circles.value[name] ? '' : ' – not found'}`,
+    disabled: !circles.value[name],
+  })),
+)
 const turning = ref(false)
 function grabOpenEnd(event: PointerEvent) {
   turning.value = true
@@ -103,7 +110,7 @@ function release() {
   turning.value = false
   letGo()
 }
-useKeys(() => ({ p: () => void (allowed && input.value?.click()) }))
+useKeys(() => ({ p: () => void (allowed && picture.value?.pick()) }))
 </script>
 
 <template>
@@ -163,35 +170,21 @@ useKeys(() => ({ p: () => void (allowed && input.value?.click()) }))
     </template>
     <label v-if="asksForCap" class="which">
       How wide is the light ring inside the cap? Measure it once with a ruler:
-      <input
-        class="field"
-        type="number"
+      <FigureInput
+        v-model="ringTypedMm"
+        label="Width of the light ring"
         name="cap-ring"
-        :min="CAP_RING_MM.least"
-        :max="CAP_RING_MM.most"
-        step="0.5"
-        :value="capRingMm"
-        @change="setCapRing(Number(($event.target as HTMLInputElement).value) || null)"
+        unit="mm"
+        class="ring"
+        @change="setCapRing(ringTypedMm)"
       />
-      mm
     </label>
     <div v-if="source" class="tools">
-      <label v-for="name in circleNames" :key="name" class="which">
-        <input v-model="chosen" type="radio" name="circle" :value="name" :disabled="!circles[name]" />
-        {{ circleWords[name] }}{{ circles[name] ? '' : ' – not found' }}
-      </label>
-      <label class="which">
-        <input
-          type="checkbox"
-          name="mirrored"
-          :checked="draft.mirrored"
-          @change="setMirrored(($event.target as HTMLInputElement).checked)"
-        />
-        turned over like in a mirror (front camera)
-      </label>
-      <label v-if="overlay" class="which">
-        <input v-model="overlaid" type="checkbox" name="overlay" /> lay the model’s drawing over it
-      </label>
+      <WayChoice v-model="chosen" :options="circleOptions" label="Which circle" />
+      <ElCheckbox :model-value="draft.mirrored" @update:model-value="setMirrored($event === true)"
+        >turned over like in a mirror (front camera)</ElCheckbox
+      >
+      <ElCheckbox v-if="overlay" v-model="overlaid">lay the model’s drawing over it</ElCheckbox>
     </div>
     <p v-if="progress !== null" class="progress" role="status">
       <progress :value="progress" max="1" /> looking for the circles
@@ -205,19 +198,17 @@ useKeys(() => ({ p: () => void (allowed && input.value?.click()) }))
     <p v-if="byHand" class="second">Circles laid by hand.</p>
     <p v-if="notKept" class="second">The picture itself was not kept beside the figure; the figure counts.</p>
     <div class="row">
-      <ElButton :disabled="!allowed" @click="input?.click()">
+      <FileButton
+        ref="picture"
+        accept="image/jpeg,image/png,image/webp"
+        name="photo"
+        :disabled="!allowed"
+        @take="take"
+      >
         {{ source ? 'Another picture' : 'Take or choose a picture' }} <KeyCap name="p" />
-      </ElButton>
+      </FileButton>
       <ElButton v-if="source" @click="layByHand">Lay the circles by hand</ElButton>
     </div>
-    <input
-      ref="input"
-      type="file"
-      accept="image/jpeg,image/png,image/webp"
-      class="hidden"
-      name="photo"
-      @change="choose"
-    />
   </div>
 </template>
 
@@ -291,8 +282,8 @@ useKeys(() => ({ p: () => void (allowed && input.value?.click()) }))
   min-height: 30px;
 }
 
-.which .field {
-  width: 76px;
+.ring {
+  width: 96px;
 }
 
 .row {
@@ -310,10 +301,6 @@ useKeys(() => ({ p: () => void (allowed && input.value?.click()) }))
 .warnings {
   margin: 0;
   padding-left: 18px;
-}
-
-.hidden {
-  display: none;
 }
 
 [data-scheme='ember'] .laid circle,

@@ -1,6 +1,10 @@
 <script setup lang="ts">
 import type { KitSheet } from '@binoculum/contract'
 import { computed, useTemplateRef } from 'vue'
+import ChoiceSelect from '../../../shared/controls/ChoiceSelect.vue'
+import FigureInput from '../../../shared/controls/FigureInput.vue'
+import FileButton from '../../../shared/controls/FileButton.vue'
+import WayChoice from '../../../shared/controls/WayChoice.vue'
 import type { CollimationDraft, Measured } from './collimation-draft.ts'
 import OpenEndChoice from './OpenEndChoice.vue'
 import { useLaidCircles } from './use-laid-circles.ts'
@@ -35,6 +39,11 @@ const {
   (measured) => emit('measured', measured),
 )
 const ringWords: Readonly<Record<StarRingName, string>> = { disc: 'the disc', shadow: 'its dark middle' }
+const ringOptions = starRingNames.map((value) => ({ value, words: ringWords[value] }))
+const sides = [
+  { value: 'outside', words: 'outside, focuser out' },
+  { value: 'inside', words: 'inside, focuser in' },
+] as const
 
 const svg = useTemplateRef<SVGSVGElement>('svg')
 const box = computed(() => {
@@ -51,15 +60,13 @@ const { chosen, grab, drag, letGo, nudge } = useLaidCircles<StarRingName>(svg, {
   circle: (name) => rings.value?.[name],
   move,
 })
-const fileOf = (event: Event) => (event.target as HTMLInputElement).files?.[0] ?? null
 </script>
 
 <template>
   <div class="star">
-    <label class="labelled">
-      <span>picture of a star, a little out of focus</span>
-      <input type="file" name="star" accept="image/*" :disabled="!allowed" @change="take(fileOf($event))" />
-    </label>
+    <FileButton accept="image/*" :disabled="!allowed" name="star" @take="take"
+      >A picture of a star, a little out of focus …</FileButton
+    >
     <div
       v-if="source && size.widthPx > 0"
       class="frame"
@@ -99,46 +106,23 @@ const fileOf = (event: Event) => (event.target as HTMLInputElement).files?.[0] ?
       </svg>
     </div>
     <div v-if="source && size.widthPx > 0" class="tools">
-      <template v-if="rings">
-        <label v-for="name in starRingNames" :key="name" class="which">
-          <input v-model="chosen" type="radio" name="star-ring" :value="name" /> {{ ringWords[name] }}
-        </label>
-      </template>
+      <WayChoice v-if="rings" v-model="chosen" :options="ringOptions" label="Which circle" />
       <ElButton link @click="layByHand">Lay the circles by hand</ElButton>
     </div>
     <div class="row">
       <label class="labelled">
-        <span>that was</span>
-        <select v-model="side" class="field" name="side" @change="measure">
-          <option value="outside">outside of focus (focuser out)</option>
-          <option value="inside">inside of focus (focuser in)</option>
-        </select>
+        <span>which side of focus</span>
+        <ChoiceSelect v-model="side" :options="sides" label="Which side of focus" @change="measure" />
       </label>
       <label class="labelled">
         <span>defocus, waves (rings seen)</span>
-        <input
-          v-model.number="defocusWaves"
-          class="field"
-          type="number"
-          min="3"
-          max="30"
-          step="0.5"
-          name="defocus"
-          @change="measure"
-        />
+        <FigureInput v-model="defocusWaves" label="Defocus, waves" name="defocus" @change="measure" />
       </label>
     </div>
     <OpenEndChoice v-if="figures" v-model="draft.openEndDeg" :last="draft.lastOpenEndDeg ?? null" />
-    <label class="labelled">
-      <span>the same star as far on the other side of focus</span>
-      <input
-        type="file"
-        name="other-star"
-        accept="image/*"
-        :disabled="!allowed"
-        @change="takeOther(fileOf($event))"
-      />
-    </label>
+    <FileButton accept="image/*" :disabled="!allowed" name="other-star" @take="takeOther"
+      >The same star as far on the other side of focus …</FileButton
+    >
     <p v-if="progress !== null" role="status">measuring…</p>
     <p v-if="problem || refusal" class="problem" role="alert">{{ problem ?? refusal }}</p>
     <template v-if="figures">
@@ -194,13 +178,6 @@ const fileOf = (event: Event) => (event.target as HTMLInputElement).files?.[0] ?
   flex-wrap: wrap;
   gap: 4px 16px;
   align-items: center;
-}
-
-.which {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-  min-height: 32px;
 }
 
 .row {

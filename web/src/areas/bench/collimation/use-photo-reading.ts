@@ -2,6 +2,7 @@ import type { KitSheet } from '@binoculum/contract'
 import {
   figuresFromCircles,
   photoRefusalWords,
+  photoSizesOf,
   photoWarningWords,
   type MeasuredPhoto,
   type PhotoFigures,
@@ -106,23 +107,11 @@ export function usePhotoReading(
 
   async function take(file: File) {
     lastFile = file
-    const { apertureMm, primaryFocalLengthMm, peepholeOutsideFocusMm } = kit().optics
-    const { mirror } = kit()
+    const { mirror, optics } = kit()
     const given = {
-      apertureMm,
-      focalLengthMm: primaryFocalLengthMm,
-      peepholeOutsideFocusMm,
+      ...photoSizesOf(mirror, optics),
       mirrored: draft.value.mirrored,
-      ...(mirror
-        ? {
-            capRingDiameterMm: mirror.cap.ringDiameterMm,
-            drawtubeInnerDiameterMm: mirror.drawtube.innerDiameterMm,
-            secondaryMinorAxisMm: mirror.secondary.minorAxisMm,
-            ...(mirror.mark ? { markOuterDiameterMm: mirror.mark.outerDiameterMm } : {}),
-          }
-        : capRingMm.value === null
-          ? {}
-          : { capRingDiameterMm: capRingMm.value }),
+      ...(!mirror && capRingMm.value !== null ? { capRingDiameterMm: capRingMm.value } : {}),
     }
     const done = await work.run((worker, onProgress) => worker.photo(file, given, onProgress))
     if (!done) return

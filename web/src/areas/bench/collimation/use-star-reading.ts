@@ -1,5 +1,13 @@
 import type { KitSheet } from '@binoculum/contract'
-import { starFigures, starRefusalWords, starWarningWords, type PointXY, type StarTested } from '@binoculum/core'
+import {
+  STAR_DOUBT_SHARE,
+  starFigures,
+  starRefusalWords,
+  starSizesOf,
+  starWarningWords,
+  type PointXY,
+  type StarTested,
+} from '@binoculum/core'
 import { computed, onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue'
 import { forgetOpenEnd, pictureKept, type CollimationDraft, type Measured } from './collimation-draft.ts'
 import { useKeptPicture } from './use-kept-picture.ts'
@@ -13,8 +21,6 @@ export interface StarRing {
 export const starRingNames = ['disc', 'shadow'] as const
 export type StarRingName = (typeof starRingNames)[number]
 
-/** One side alone: from half to nearly three times the truth. Both: a fifth. Common practice for the latter, no source. */
-const DOUBT_SHARE = { one: 0.6, both: 0.2 }
 /** A hand lays a circle to a pixel or two; on a small disc that is a larger share. Common practice, no source. */
 const HAND_PX = 1.5
 
@@ -46,17 +52,12 @@ export function useStarReading(
   onScopeDispose(release)
 
   const given = computed(() => {
-    const { apertureMm, primaryFocalLengthMm } = kit().optics
-    const { mirror } = kit()
+    const { mirror, optics } = kit()
     return {
-      apertureMm,
-      focalLengthMm: primaryFocalLengthMm,
+      ...starSizesOf(mirror, optics),
       side: side.value,
       ...(draft.value.openEndDeg === null ? {} : { openEndDeg: draft.value.openEndDeg }),
       ...(defocusWaves.value && defocusWaves.value > 0 ? { defocusWaves: defocusWaves.value } : {}),
-      ...(mirror
-        ? { secondaryMinorAxisMm: mirror.secondary.minorAxisMm, secondaryOffsetMm: mirror.secondary.offsetMm }
-        : {}),
     }
   })
   const figures = computed(() => {
@@ -70,7 +71,7 @@ export function useStarReading(
     const { openEndDeg } = draft.value
     // A size without its direction is no reading: the wrong screw would be named.
     if (axisErrorMm === null || openEndDeg === null) return void (told && keep((told = null)))
-    const share = byHand.value || !other.value ? DOUBT_SHARE.one : DOUBT_SHARE.both
+    const share = byHand.value || !other.value ? STAR_DOUBT_SHARE.one : STAR_DOUBT_SHARE.both
     const hand = byHand.value && rings.value ? handDoubt(rings.value, offsetFraction) : 0
     told = {
       axisErrorMm: comaInCell(offsetFraction, staticOffsetFraction, openEndDeg, axisErrorMm),

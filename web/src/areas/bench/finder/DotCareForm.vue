@@ -2,6 +2,7 @@
 import type { DotCare, KitSheet } from '@binoculum/contract'
 import { dateText, dotBattery } from '@binoculum/core'
 import { computed } from 'vue'
+import FigureInput from '../../../shared/controls/FigureInput.vue'
 
 /** A red dot as it goes back into its case: off, its tab, its door, and how long its cell will still do. */
 const { kit } = defineProps<{ kit: KitSheet }>()
@@ -17,13 +18,22 @@ const loans = computed(
     ).length,
 )
 const now = computed<DotCare>(
-  () => care.value ?? { brightness: 'middling', switchedOff: false, tabIn: false, doorScrewed: true },
+  () => care.value ?? { brightness: 'middling', switchedOff: false, tabIn: false, doorScrewed: true, volts: null },
 )
 const battery = computed(() =>
   dotBattery({ cell: cell.value?.consumable?.kind ?? '', brightness: now.value.brightness, loans: loans.value }),
 )
+/** A lithium coin cell is at 3.0 V nearly to its end and falls fast then. From memory of published sheets. */
+const LOW_V = 2.8
+const MOST_V = 3.6
+const voltsWords = computed(() => {
+  const { volts } = now.value
+  if (volts === null) return ''
+  if (volts > MOST_V || volts <= 0)
+    return 'No coin cell has so many volts: look at the meter, or at which cell it is.'
+  return volts < LOW_V ? 'Nearly empty: change it before the next loan, and keep the old one from children.' : ''
+})
 const set = (change: Partial<DotCare>) => (care.value = { ...now.value, ...change })
-const checked = (event: Event) => (event.target as HTMLInputElement).checked
 </script>
 
 <template>
@@ -37,43 +47,34 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked
         >: change it before the next loan</template
       >.
     </p>
-    <p class="row">
+    <div class="row">
       <label
         >brightness
-        <select
-          class="field"
-          name="brightness"
-          :value="now.brightness"
-          @change="set({ brightness: ($event.target as HTMLSelectElement).value as DotCare['brightness'] })"
+        <ElSelect
+          :model-value="now.brightness"
+          aria-label="brightness"
+          @update:model-value="set({ brightness: $event })"
         >
-          <option value="dim">dim</option>
-          <option value="middling">middling</option>
-          <option value="bright">bright</option>
-        </select></label
+          <ElOption v-for="each in ['dim', 'middling', 'bright']" :key="each" :value="each" :label="each" /></ElSelect
+      ></label>
+      <ElCheckbox :model-value="now.switchedOff" @update:model-value="set({ switchedOff: $event === true })"
+        >switched off</ElCheckbox
       >
-      <label
-        ><input
-          type="checkbox"
-          name="switched-off"
-          :checked="now.switchedOff"
-          @change="set({ switchedOff: checked($event) })"
-        />
-        switched off</label
+      <ElCheckbox :model-value="now.tabIn" @update:model-value="set({ tabIn: $event === true })">tab in</ElCheckbox>
+      <ElCheckbox :model-value="now.doorScrewed" @update:model-value="set({ doorScrewed: $event === true })"
+        >door screwed shut</ElCheckbox
       >
-      <label
-        ><input type="checkbox" name="tab-in" :checked="now.tabIn" @change="set({ tabIn: checked($event) })" /> tab
-        in</label
-      >
-      <label
-        ><input
-          type="checkbox"
-          name="door-screwed"
-          :checked="now.doorScrewed"
-          @change="set({ doorScrewed: checked($event) })"
-        />
-        door screwed shut</label
-      >
-    </p>
+      <FigureInput
+        class="volts"
+        :model-value="now.volts"
+        label="volts of its cell"
+        name="cell-volts"
+        unit="V"
+        placeholder="its cell"
+        @update:model-value="set({ volts: $event })"
+      />
+    </div>
+    <p v-if="voltsWords" class="rust" role="status">{{ voltsWords }}</p>
     <p v-if="!now.doorScrewed" class="problem" role="alert">
       A child gets at the cell: the kit is held until the door is screwed shut. Swallowed, it burns within two hours.
     </p>
@@ -96,6 +97,15 @@ h3 {
   display: flex;
   flex-wrap: wrap;
   gap: 4px 16px;
+  align-items: center;
+}
+
+.volts {
+  width: 120px;
+}
+
+.row .el-select {
+  width: 130px;
 }
 
 label {

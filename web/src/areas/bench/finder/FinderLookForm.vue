@@ -1,6 +1,10 @@
 <script setup lang="ts">
 import { lengthOf, mmText, type FinderData, type PointXY } from '@binoculum/core'
 import { computed } from 'vue'
+import ChoiceSelect from '../../../shared/controls/ChoiceSelect.vue'
+import { clockHours } from '../../../shared/controls/clock-hours.ts'
+import FigureInput from '../../../shared/controls/FigureInput.vue'
+import WayChoice from '../../../shared/controls/WayChoice.vue'
 import { MOST_OFF_ARCMIN, type FinderHow, type FinderLook } from './finder-draft.ts'
 import SeenPad from './SeenPad.vue'
 
@@ -31,12 +35,12 @@ const {
 const look = defineModel<FinderLook>({ required: true })
 
 const ways = computed(() => {
-  const list: { key: FinderHow; words: string }[] = [
-    { key: 'finder', words: `where the ${thing} stands` },
-    { key: 'field', words: 'where it stands in the eyepiece' },
+  const list: { value: FinderHow; words: string }[] = [
+    { value: 'finder', words: `where the ${thing} stands` },
+    { value: 'field', words: 'where it stands in the eyepiece' },
   ]
-  if (finder.arcminPerMark !== null) list.push({ key: 'scale', words: 'marks of the finder' })
-  return [...list, { key: 'typed' as const, words: 'I know the angle' }]
+  if (finder.arcminPerMark !== null) list.push({ value: 'scale', words: 'marks of the finder' })
+  return [...list, { value: 'typed' as const, words: 'I know the angle' }]
 })
 const trains: Readonly<Record<string, string>> = {
   newtonian: 'Turned, as a mirror tube shows it; 12 is towards the tube’s open end: hold a hand before it to see.',
@@ -55,24 +59,28 @@ const tooFar = computed(() => {
   const arcmin = how === 'typed' ? misalignmentArcmin : how === 'finder' && seen ? lengthOf(seen) : null
   return arcmin !== null && !(arcmin >= 0 && arcmin <= MOST_OFF_ARCMIN)
 })
-const set = (how: FinderHow) => (look.value.how = how)
 function mark(at: PointXY) {
   if (allowed) look.value.seen = at
 }
-const number = (event: Event) => {
-  const { value } = event.target as HTMLInputElement
-  return value === '' ? null : Number(value)
-}
+const seenAlong = (axis: 'x' | 'y') =>
+  computed({
+    get: () => look.value.seen?.[axis] ?? null,
+    set: (value: number | null) => mark({ x: 0, y: 0, ...look.value.seen, [axis]: value ?? 0 }),
+  })
+const [seenX, seenY] = [seenAlong('x'), seenAlong('y')]
+const tenths = Array.from({ length: 11 }, (_each, tenth) => ({
+  value: tenth / 10,
+  words: tenth === 0 ? 'in the middle' : tenth === 10 ? 'at the edge' : `${tenth} tenths`,
+}))
+const hours = computed({
+  get: () => look.value.clockHours,
+  set: (value: number | null) => (look.value.clockHours = value ?? 12),
+})
 </script>
 
 <template>
   <div class="look">
-    <p class="ways" role="group" aria-label="How it is read">
-      <label v-for="way in ways" :key="way.key" :class="{ on: look.how === way.key }">
-        <input type="radio" name="finder-how" :checked="look.how === way.key" @change="set(way.key)" />
-        {{ way.words }}
-      </label>
-    </p>
+    <WayChoice v-model="look.how" :options="ways" label="How it is read" />
     <div v-if="look.how === 'finder'" :class="['pad-side', { large }]">
       <SeenPad
         :seen="look.seen"
@@ -96,24 +104,10 @@ const number = (event: Event) => {
         <p v-if="views[finder.view]" class="second">{{ views[finder.view] }}</p>
         <div class="typed">
           <label class="labelled"
-            ><span>right, ′</span
-            ><input
-              class="field"
-              type="number"
-              name="seen-x"
-              :disabled="!allowed"
-              :value="look.seen?.x"
-              @input="mark({ x: number($event) ?? 0, y: look.seen?.y ?? 0 })"
+            ><span>right</span><FigureInput v-model="seenX" label="Right" name="seen-x" unit="′" :disabled="!allowed"
           /></label>
           <label class="labelled"
-            ><span>up, ′</span
-            ><input
-              class="field"
-              type="number"
-              name="seen-y"
-              :disabled="!allowed"
-              :value="look.seen?.y"
-              @input="mark({ x: look.seen?.x ?? 0, y: number($event) ?? 0 })"
+            ><span>up</span><FigureInput v-model="seenY" label="Up" name="seen-y" unit="′" :disabled="!allowed"
           /></label>
         </div>
       </div>
@@ -121,57 +115,40 @@ const number = (event: Event) => {
     <div v-else-if="look.how === 'field'" class="typed">
       <label class="labelled"
         ><span>how far from the middle, 0 to 1 (the edge)</span
-        ><select v-model="look.fraction" class="field big" name="fraction" :disabled="!allowed">
-          <option :value="null">–</option>
-          <option v-for="tenth in 11" :key="tenth" :value="(tenth - 1) / 10">
-            {{ tenth === 1 ? 'in the middle' : tenth === 11 ? 'at the edge' : `${tenth - 1} tenths` }}
-          </option>
-        </select></label
-      >
+        ><ChoiceSelect
+          v-model="look.fraction"
+          :options="tenths"
+          label="How far from the middle"
+          name="fraction"
+          placeholder="–"
+          large
+          :disabled="!allowed"
+      /></label>
       <label class="labelled"
         ><span>towards, o’clock</span
-        ><select v-model.number="look.clockHours" class="field big" name="finder-clock" :disabled="!allowed">
-          <option v-for="half in 24" :key="half" :value="half / 2">{{ half / 2 }}</option>
-        </select></label
-      >
+        ><ChoiceSelect v-model="hours" :options="clockHours" label="Towards, o’clock" large :disabled="!allowed"
+      /></label>
       <p class="second">{{ trains[finder.tube.train] }}</p>
     </div>
     <div v-else-if="look.how === 'scale'" class="typed">
       <label class="labelled"
         ><span>marks right (− left)</span
-        ><input
-          class="field big"
-          type="number"
-          step="0.5"
-          name="marks-x"
-          :disabled="!allowed"
-          :value="look.marks.x"
-          @input="look.marks.x = number($event)"
+        ><FigureInput v-model="look.marks.x" label="Marks right" name="marks-x" large :disabled="!allowed"
       /></label>
       <label class="labelled"
         ><span>marks up (− down)</span
-        ><input
-          class="field big"
-          type="number"
-          step="0.5"
-          name="marks-y"
-          :disabled="!allowed"
-          :value="look.marks.y"
-          @input="look.marks.y = number($event)"
+        ><FigureInput v-model="look.marks.y" label="Marks up" name="marks-y" large :disabled="!allowed"
       /></label>
     </div>
     <label v-else class="labelled">
       <span>finder off the tube, arcminutes</span>
-      <input
-        class="field big"
-        type="number"
-        min="0"
-        :max="MOST_OFF_ARCMIN"
-        step="1"
+      <FigureInput
+        v-model="look.misalignmentArcmin"
+        label="Finder off the tube"
         name="misalignment"
+        unit="′"
+        large
         :disabled="!allowed"
-        :value="look.misalignmentArcmin"
-        @input="look.misalignmentArcmin = number($event)"
       />
     </label>
     <p v-if="tooFar" class="rust" role="alert">
@@ -187,26 +164,6 @@ const number = (event: Event) => {
   display: grid;
   gap: 12px;
   width: 100%;
-}
-
-.ways {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 14px;
-  width: 100%;
-  border-bottom: 1px solid var(--rule-strong);
-}
-
-.ways label {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-  min-height: 34px;
-}
-
-.ways .on {
-  color: var(--ink);
-  font-weight: 640;
 }
 
 .pad-side {

@@ -20,8 +20,11 @@ import KeyCap from '../../../shared/keys/KeyCap.vue'
 import { useKeys } from '../../../shared/keys/use-keys.ts'
 import SerifText from '../../../shared/SerifText.vue'
 import BigFigure from '../BigFigure.vue'
+import BorrowerLooks from '../BorrowerLooks.vue'
 import ReadingHistory from '../ReadingHistory.vue'
+import SunQuestion from '../SunQuestion.vue'
 import DotCareForm from './DotCareForm.vue'
+import OpticalCareForm from './OpticalCareForm.vue'
 import type { FinderDraft } from './finder-draft.ts'
 import FinderLookForm from './FinderLookForm.vue'
 import KnobDial from './KnobDial.vue'
@@ -139,6 +142,7 @@ useKeys(() => ({
           {{ choosing ? 'Keep this one' : 'Another target' }} <KeyCap name="l" />
         </ElButton>
       </header>
+      <BorrowerLooks :kit-code="kit.code" :zone="kit.zone" :kinds="['finder']" />
       <TargetChoice
         v-if="choosing || !target"
         :site="site"
@@ -154,11 +158,7 @@ useKeys(() => ({
       />
       <template v-if="target && !choosing">
         <p v-if="barred" class="problem" role="alert">{{ target.name }}: {{ barred }}. Take another target.</p>
-        <p v-if="asksShade" class="ask" role="group" aria-label="The question of the Sun">
-          <strong>{{ sunQuestionWords(target.name, target.kind) }}</strong>
-          <label><input v-model="draft.shaded" type="radio" name="finder-shaded" :value="true" /> yes</label>
-          <label><input v-model="draft.shaded" type="radio" name="finder-shaded" :value="false" /> no</label>
-        </p>
+        <SunQuestion v-if="asksShade" v-model="draft.shaded" :words="sunQuestionWords(target.name, target.kind)" />
         <p v-if="asksShade && question.doubt" class="second doubt">{{ sunDoubtWords[question.doubt] }}</p>
         <p v-if="asksShade && draft.shaded === false" class="problem" role="alert">
           Caps on now, finder too. A bearing or a clock can be wrong; your shadow isn’t. Nobody looks through it: the
@@ -278,6 +278,7 @@ useKeys(() => ({
         </p>
       </section>
       <DotCareForm v-if="finder.kind === 'red-dot'" v-model="draft.care" :kit="kit" />
+      <OpticalCareForm v-else-if="finder.kind !== 'peep'" v-model="draft.opticalCare" />
     </div>
   </div>
 </template>

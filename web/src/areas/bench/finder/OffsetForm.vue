@@ -4,7 +4,9 @@ import { aimWords, dateText } from '@binoculum/core'
 import { computed, ref } from 'vue'
 import { api } from '../../../shared/api/client.ts'
 import { useSending } from '../../../shared/api/use-sending.ts'
-import { fieldProblems } from '../../../shared/field-problems.ts'
+import SchemaField from '../../../shared/controls/SchemaField.vue'
+import SchemaForm from '../../../shared/controls/SchemaForm.vue'
+import FigureInput from '../../../shared/controls/FigureInput.vue'
 import ProblemNote from '../../../shared/ProblemNote.vue'
 
 /** Where the finder sits on this very kit: measured once with a ruler, asked for where nobody knows. */
@@ -14,18 +16,8 @@ const { sending, problem, run } = useSending()
 const open = ref(!known)
 const x = ref<number | null>(null)
 const y = ref<number | null>(null)
-const tried = ref(false)
 const body = computed(() => ({ kitVersion: kit.version, offsetMm: { x: x.value, y: y.value } }))
-const wrong = computed<Record<string, string>>(() =>
-  tried.value ? fieldProblems(finderOffsetGivenSchema, body.value) : {},
-)
-const number = (event: Event) => {
-  const { value } = event.target as HTMLInputElement
-  return value === '' ? null : Number(value)
-}
 async function keep() {
-  tried.value = true
-  if (Object.keys(fieldProblems(finderOffsetGivenSchema, body.value)).length > 0) return
   const went = await run(async () =>
     emit('changed', await api.post(kitSheetSchema, `/api/kits/${kit.id}/finder-offset`, body.value)),
   )
@@ -50,7 +42,13 @@ async function keep() {
         {{ open ? 'not now' : 'measure it on this kit' }}
       </ElButton>
     </p>
-    <form v-if="open" novalidate @submit.prevent="keep">
+    <SchemaForm
+      v-if="open"
+      :schema="finderOffsetGivenSchema"
+      :value="body"
+      label="Where the finder sits"
+      @send="keep"
+    >
       <svg viewBox="-90 -88 180 150" width="150" aria-hidden="true">
         <circle r="52" class="tube" />
         <circle r="2.4" class="centre" />
@@ -59,49 +57,23 @@ async function keep() {
         <text x="-17" y="14">right +</text>
         <text x="-38" y="-30" class="end">up +</text>
       </svg>
-      <div class="fields">
-        <p class="second">
-          From behind the tube, with a ruler: from the middle of the tube to the middle of the finder, across and up.
-          To 2 mm is enough.
-        </p>
-        <label class="labelled"
-          ><span>across, mm, right +</span
-          ><input class="field" type="number" step="any" name="offset-x" @input="x = number($event)" /><i
-            v-if="wrong['offsetMm.x']"
-            class="rust"
-            >{{ wrong['offsetMm.x'] }}</i
-          ></label
-        >
-        <label class="labelled"
-          ><span>up, mm, down −</span
-          ><input class="field" type="number" step="any" name="offset-y" @input="y = number($event)" /><i
-            v-if="wrong['offsetMm.y']"
-            class="rust"
-            >{{ wrong['offsetMm.y'] }}</i
-          ></label
-        >
-        <ElButton native-type="submit" :disabled="sending">Keep its offset</ElButton>
-        <ProblemNote :problem="problem" />
-      </div>
-    </form>
+      <p class="second">
+        From behind the tube, with a ruler: from the middle of the tube to the middle of the finder, across and up. To
+        2 mm is enough.
+      </p>
+      <SchemaField label="across, mm, right +" path="offsetMm.x"
+        ><FigureInput v-model="x" label="across, mm" unit="mm" name="offset-x"
+      /></SchemaField>
+      <SchemaField label="up, mm, down −" path="offsetMm.y"
+        ><FigureInput v-model="y" label="up, mm" unit="mm" name="offset-y"
+      /></SchemaField>
+      <ProblemNote class="wide" :problem="problem" />
+      <p class="wide"><ElButton native-type="submit" :disabled="sending">Keep its offset</ElButton></p>
+    </SchemaForm>
   </div>
 </template>
 
 <style scoped>
-form {
-  display: flex;
-  gap: 16px;
-  margin-top: 6px;
-  padding: 10px;
-  border: 1px solid var(--rule-strong);
-  background: var(--card);
-}
-
-.fields {
-  display: grid;
-  gap: 8px;
-}
-
 .tube,
 .finder {
   fill: var(--paper);

@@ -2,7 +2,9 @@
 import type { Site } from '@binoculum/contract'
 import type { DayMoon, NightTarget } from '@binoculum/core'
 import { computed, ref } from 'vue'
-import { hourText } from '../../../shared/words.ts'
+import ChoiceSelect from '../../../shared/controls/ChoiceSelect.vue'
+import FigureInput from '../../../shared/controls/FigureInput.vue'
+import { hourText } from '../../../shared/dates.ts'
 import type { FinderTarget } from './finder-draft.ts'
 import { landmarkTarget, moonTarget, sheetTarget, starTarget, type JudgedLandmark } from './use-finder.ts'
 
@@ -42,15 +44,12 @@ const sheetProblem = computed(() => {
   <div class="targets">
     <label v-if="sites.length > 1" class="where"
       >at
-      <select
-        class="field"
-        name="finder-site"
-        :value="site?.id"
-        @change="emit('site', ($event.target as HTMLSelectElement).value)"
-      >
-        <option v-for="each in sites" :key="each.id" :value="each.id">{{ each.name }}</option>
-      </select></label
-    >
+      <ChoiceSelect
+        :model-value="site?.id ?? null"
+        :options="sites.map(({ id, name }) => ({ value: id, words: name }))"
+        label="Where this is"
+        @update:model-value="$event && emit('site', $event)"
+    /></label>
     <p v-if="!site" class="second">
       No place is written down yet: without one nobody knows where the Sun stands. Set-up, Places. A sheet of two
       marks indoors works all the same.
@@ -107,15 +106,14 @@ const sheetProblem = computed(() => {
     <div v-if="offsetKnown" class="sheet">
       <label
         >its sheet of two marks, hung up
-        <input
-          class="field"
-          type="number"
-          min="1"
+        <FigureInput
+          v-model="sheetM"
+          label="How far away its sheet hangs"
           name="sheet-distance"
-          :value="sheetM"
-          @input="sheetM = ($event.target as HTMLInputElement).valueAsNumber || null"
+          unit="m"
+          class="far"
         />
-        m away</label
+        away</label
       >
       <ElButton
         size="small"
@@ -144,8 +142,12 @@ const sheetProblem = computed(() => {
   align-items: center;
 }
 
-.sheet .field {
-  width: 70px;
+.far {
+  width: 96px;
+}
+
+.where .el-select {
+  width: 220px;
 }
 
 .target {

@@ -91,3 +91,13 @@ it('marks count only where the finder has a scale', () => {
   expect(arcminOf(look, star, kit, 1)).toBeNull()
   expect(knobStepsOf(draft({ target: star, looks: [look, look], between: [{ turns: [] }] }), kit, 1)).toEqual([])
 })
+
+it('its own care goes with it: volts that no coin cell has stay in their field, the rest is kept', () => {
+  const care = { brightness: 'dim', switchedOff: true, tabIn: true, doorScrewed: true, volts: 12 } as const
+  const opticalCare = { frontCell: 'loose', oRing: 'seated', capsThere: true, atHighestPower: null } as const
+  const sent = (volts: number | null) =>
+    finderStation(draft({ target: star, looks: [seen(1, 1)], care: { ...care, volts }, opticalCare }), kit, checked)
+  expect(sent(12)).toMatchObject({ care: { ...care, volts: null }, opticalCare })
+  expect(sent(2.9)?.care?.volts).toBe(2.9)
+  expect(sent(-1)?.care?.volts).toBeNull()
+})

@@ -1,4 +1,4 @@
-import type { DotCare, KitSheet, Station } from '@binoculum/contract'
+import type { DotCare, KitSheet, OpticalCare, Station } from '@binoculum/contract'
 import {
   distanceDoubt,
   finderTrain,
@@ -56,6 +56,7 @@ export interface FinderDraft extends SunAnswer {
   looks: FinderLook[]
   between: { turns: KnobTurn[] }[]
   care: DotCare | null
+  opticalCare: OpticalCare | null
 }
 
 export const newFinderLook = (from?: FinderLook): FinderLook => ({
@@ -75,6 +76,7 @@ export const emptyFinder = (): FinderDraft => ({
   looks: [newFinderLook()],
   between: [],
   care: null,
+  opticalCare: null,
 })
 
 export const finderOf = (kit: KitSheet): FinderData => kit.finder ?? usualFinder(kit.optics)
@@ -162,6 +164,11 @@ export function knobStepsOf(draft: FinderDraft, kit: KitSheet, trueFieldDeg: num
   })
 }
 
+/** Volts that no coin cell has are a slip of the meter: said beside their field, never sent. */
+const MOST_CELL_V = 3.6
+const careOf = (care: DotCare | null): DotCare | null =>
+  care && { ...care, volts: care.volts !== null && care.volts > 0 && care.volts <= MOST_CELL_V ? care.volts : null }
+
 /** The station as it would be sent; null while as found, or a look that was begun, is not complete. */
 export function finderStation(
   draft: FinderDraft,
@@ -175,5 +182,13 @@ export function finderStation(
     ...step,
     turns: step.turns.map((turn) => ({ ...turn })),
   }))
-  return { station: 'finder', asFound, asLeft, turned, siteId: draft.sun?.siteId ?? null, care: draft.care }
+  return {
+    station: 'finder',
+    asFound,
+    asLeft,
+    turned,
+    siteId: draft.sun?.siteId ?? null,
+    care: careOf(draft.care),
+    opticalCare: draft.opticalCare,
+  }
 }

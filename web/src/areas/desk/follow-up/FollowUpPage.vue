@@ -16,9 +16,10 @@ import { useSending } from '../../../shared/api/use-sending.ts'
 import KitTag from '../../../shared/drawings/KitTag.vue'
 import KeyCap from '../../../shared/keys/KeyCap.vue'
 import { useKeys, type KeyMap } from '../../../shared/keys/use-keys.ts'
+import CsvButton from '../../../shared/controls/CsvButton.vue'
 import DayPicker from '../../../shared/controls/DayPicker.vue'
 import ProblemNote from '../../../shared/ProblemNote.vue'
-import { hourText } from '../../../shared/words.ts'
+import { hourText } from '../../../shared/dates.ts'
 import { useSession } from '../../people/session.ts'
 import DeskTabs from '../DeskTabs.vue'
 import { canBeAsked, dueWords, jobGroups } from './job-words.ts'
@@ -36,6 +37,13 @@ const asks = ref(false)
 const groups = computed(() => jobGroups(data.value?.jobs ?? []))
 const inOrder = computed(() => groups.value.flatMap(({ jobs }) => jobs))
 const current = computed(() => inOrder.value.find(({ id }) => id === at.value) ?? inOrder.value[0] ?? null)
+const jobTable = () =>
+  groups.value.flatMap(({ words, jobs }) =>
+    jobs.map(({ kitCode, kitName, partName, code, text, note, dueOn }) => ({
+      ...{ when: words, kit: kitCode, name: kitName, part: partName, 'to do': jobFacts(code).words },
+      ...{ text, note, due: dueOn },
+    })),
+  )
 const mayAct = (job: FollowUpJob) => session.may(job.branchId, 'coordinator', 'volunteer')
 const peopleOf = (job: FollowUpJob) => data.value?.people.filter(({ branchId }) => branchId === job.branchId) ?? []
 const isWaiting = (job: FollowUpJob) => job.notBeforeUtc !== null && Date.parse(job.notBeforeUtc) > Date.now()
@@ -115,6 +123,7 @@ useKeys((): KeyMap => ({
       <ElButton v-if="session.coordinates.length > 0" :aria-expanded="asks" @click="asks = !asks">
         Notice to all of a model, battery round
       </ElButton>
+      <CsvButton v-if="inOrder.length > 0" :rows="jobTable" name="follow-up" />
     </header>
     <ProblemNote :problem="problem" @retry="reload" />
     <ProblemNote :problem="refusal" @retry="reload" />

@@ -6,9 +6,10 @@ import { useRoute } from 'vue-router'
 import { api } from '../../../shared/api/client.ts'
 import { useLoaded } from '../../../shared/api/use-loaded.ts'
 import { useSending } from '../../../shared/api/use-sending.ts'
+import CsvButton from '../../../shared/controls/CsvButton.vue'
 import KitTag from '../../../shared/drawings/KitTag.vue'
 import ProblemNote from '../../../shared/ProblemNote.vue'
-import { whenText } from '../../../shared/words.ts'
+import { whenText } from '../../../shared/dates.ts'
 import DeskTabs from '../DeskTabs.vue'
 
 const route = useRoute()
@@ -46,6 +47,18 @@ function put(message: Message) {
   if (box) data.value = { ...box, messages: box.messages.map((each) => (each.id === message.id ? message : each)) }
 }
 
+const letterTable = () =>
+  (data.value?.messages ?? []).map(({ to, kitCode, kitName, subject: about, state, madeAtUtc, sentAtUtc, by }) => ({
+    ...{ to, kit: kitCode, name: kitName, about, state: stateWords[state], made: madeAtUtc, sent: sentAtUtc, by },
+  }))
+const earlier = () =>
+  run(async () => {
+    const shown = data.value
+    if (!shown?.next) return
+    const { messages, next } = await api.get(outboxSchema, `/api/messages?before=${shown.next}`)
+    data.value = { ...shown, messages: [...shown.messages, ...messages], next }
+  })
+
 async function keep() {
   const { id } = letter.value ?? {}
   if (!id) return
@@ -76,6 +89,7 @@ async function send() {
           : 'No mail server is set up: letters stay in this outbox. Save one as a file and send it from any mail program.'
       }}
     </p>
+    <CsvButton v-if="data && data.messages.length > 0" :rows="letterTable" name="letters" />
     <ProblemNote :problem="problem" @retry="reload" />
     <p v-if="data && data.messages.length === 0" class="empty">
       No letter yet. <RouterLink to="/desk/follow-up">Follow-up</RouterLink> drafts one for what a borrower did not
@@ -97,6 +111,7 @@ async function send() {
             >
           </button>
         </li>
+        <li v-if="data.next"><ElButton :disabled="sending" @click="earlier">Earlier letters</ElButton></li>
       </ul>
       <section class="paper">
         <dl>

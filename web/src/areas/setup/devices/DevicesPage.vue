@@ -35,21 +35,17 @@ function choose(kind: ScaleKind) {
     <div class="columns">
       <section>
         <h2>Scale</h2>
-        <fieldset>
-          <legend class="second">which one</legend>
-          <label v-for="way in ways" :key="way.kind" class="way">
-            <input
-              type="radio"
-              name="scale"
-              :value="way.kind"
-              :checked="scaleKind === way.kind"
-              @change="choose(way.kind)"
-            />
-            <span
-              ><b>{{ way.words }}</b> <span class="second">{{ way.aside }}</span></span
-            >
-          </label>
-        </fieldset>
+        <p class="second">which one</p>
+        <ElRadioGroup
+          :model-value="scaleKind"
+          aria-label="which scale"
+          class="ways"
+          @update:model-value="choose($event as ScaleKind)"
+        >
+          <ElRadio v-for="way in ways" :key="way.kind" :value="way.kind">
+            <b>{{ way.words }}</b> <span class="second">{{ way.aside }}</span>
+          </ElRadio>
+        </ElRadioGroup>
         <div v-if="scaleKind !== 'none'" class="try">
           <ElButton v-if="!scale.isOpen.value" @click="scale.open()">Try it</ElButton>
           <ElButton v-else @click="scale.close()">Stop</ElButton>
@@ -76,13 +72,10 @@ function choose(kind: ScaleKind) {
         <CameraScan v-if="seesCamera" />
         <StandInScanner />
         <h2>Keys</h2>
-        <label class="way">
-          <input v-model="singleKeysOn" type="checkbox" />
-          <span
-            ><b>single keys</b>
-            <span class="second">turn them off if you speak instead of typing; every key has a button</span></span
-          >
-        </label>
+        <ElCheckbox v-model="singleKeysOn">
+          <b>single keys</b>
+          <span class="second">turn them off if you speak instead of typing; every key has a button</span>
+        </ElCheckbox>
       </section>
     </div>
   </main>
@@ -107,24 +100,20 @@ h2 {
   border-bottom: 1px solid var(--rule-strong);
 }
 
-fieldset {
+.ways {
   display: grid;
   gap: 6px;
-  margin: 0;
-  padding: 0;
-  border: 0;
 }
 
-.way {
-  display: grid;
-  grid-template-columns: 22px 1fr;
-  gap: 6px;
-  align-items: baseline;
-  min-height: 32px;
+.ways :deep(.el-radio) {
+  height: auto;
+  white-space: normal;
 }
 
-.way .second {
+.ways .second,
+.el-checkbox .second {
   display: block;
+  font-weight: 400;
 }
 
 .try {

@@ -2,6 +2,8 @@
 import { kitSheetSchema, shelfSchema, type KitSheet } from '@binoculum/contract'
 import { massText } from '@binoculum/core'
 import { computed, onScopeDispose, ref, watch } from 'vue'
+import ChoiceSelect from '../../../shared/controls/ChoiceSelect.vue'
+import FigureInput from '../../../shared/controls/FigureInput.vue'
 import { api } from '../../../shared/api/client.ts'
 import { useLoaded } from '../../../shared/api/use-loaded.ts'
 import { SimulatedScale, type SimulatedPan } from '../../../shared/devices/simulated-scale.ts'
@@ -13,25 +15,28 @@ const kit = ref<KitSheet | null>(null)
 const onPan = ref<ReadonlyMap<string, { readonly name: string; readonly massG: number; readonly count: number }>>(
   new Map(),
 )
-const boxG = ref(0)
+const boxG = ref<number | null>(0)
 const unit = ref<SimulatedPan['unit']>('g')
-const stepG = ref(1)
-const mostG = ref(5000)
+const units = (['g', 'kg', 'lb', 'oz'] as const).map((value) => ({ value, words: value }))
+/** Typed away they stand as they were made. */
+const USUAL = { stepG: 1, mostG: 5000 } as const
+const stepG = ref<number | null>(USUAL.stepG)
+const mostG = ref<number | null>(USUAL.mostG)
 const drifts = ref(false)
 const line = ref('')
 const isOn = ref(false)
 const group = ref('')
 
 const loadG = computed(() =>
-  [...onPan.value.values()].reduce((sum, { massG, count }) => sum + massG * count, boxG.value),
+  [...onPan.value.values()].reduce((sum, { massG, count }) => sum + massG * count, boxG.value ?? 0),
 )
 const scale = new SimulatedScale(
   () => ({
     loadG: loadG.value,
     unit: unit.value,
-    stepG: stepG.value,
-    mostG: mostG.value,
-    driftGPerS: drifts.value ? stepG.value : 0,
+    stepG: stepG.value ?? USUAL.stepG,
+    mostG: mostG.value ?? USUAL.mostG,
+    driftGPerS: drifts.value ? (stepG.value ?? USUAL.stepG) : 0,
   }),
   (text) => (line.value = text),
 )
@@ -78,39 +83,37 @@ function plug() {
       <span class="second">on the pan: {{ massText(loadG) }}</span>
     </div>
     <div class="settings">
-      <label class="labelled"
-        ><span>unit</span
-        ><select v-model="unit" class="field">
-          <option v-for="each in ['g', 'kg', 'lb', 'oz']" :key="each">{{ each }}</option>
-        </select></label
-      >
-      <label class="labelled"
-        ><span>step, g</span><input v-model.number="stepG" class="field" type="number" min="0.1" step="0.1"
-      /></label>
-      <label class="labelled"
-        ><span>up to, g</span><input v-model.number="mostG" class="field" type="number" min="100"
-      /></label>
-      <label class="labelled"
-        ><span>box, g</span><input v-model.number="boxG" class="field" type="number" min="0"
-      /></label>
-      <label class="drift"><input v-model="drifts" type="checkbox" /> drifts</label>
+      <label class="labelled"><span>unit</span><ChoiceSelect v-model="unit" :options="units" label="Unit" /></label>
+      <label class="labelled"><span>step</span><FigureInput v-model="stepG" label="Step" unit="g" /></label>
+      <label class="labelled"><span>up to</span><FigureInput v-model="mostG" label="Up to" unit="g" /></label>
+      <label class="labelled"><span>box</span><FigureInput v-model="boxG" label="Box" unit="g" /></label>
+      <ElCheckbox v-model="drifts">drifts</ElCheckbox>
     </div>
     <div class="head">
-      <select v-model="code" class="field kit" aria-label="Kit whose parts go on the pan">
-        <option value="">choose a kit</option>
-        <option v-for="each in shelf?.kits ?? []" :key="each.id" :value="each.code">
-          {{ each.name }}, {{ each.code }}
-        </option>
-      </select>
-      <button
+      <ElSelect
+        v-model="code"
+        class="kit"
+        aria-label="Kit whose parts go on the pan"
+        placeholder="choose a kit"
+        filterable
+      >
+        <ElOption
+          v-for="each in shelf?.kits ?? []"
+          :key="each.id"
+          :value="each.code"
+          :label="`${each.name}, ${each.code}`"
+        />
+      </ElSelect>
+      <ElButton
         v-for="each in groups"
         :key="each"
-        type="button"
-        :class="['group', { chosen: each === group }]"
+        link
+        :type="each === group ? 'primary' : 'default'"
+        :aria-pressed="each === group"
         @click="group = each"
       >
         {{ each || 'the rest' }}
-      </button>
+      </ElButton>
     </div>
     <template v-if="kit">
       <div class="head">
@@ -119,32 +122,25 @@ function plug() {
       </div>
       <ul>
         <li v-for="part in shown" :key="part.id">
-          <label>
-            <input
-              type="checkbox"
-              :checked="onPan.has(part.id)"
-              @change="set(part, ($event.target as HTMLInputElement).checked ? part.count : 0)"
-            />
-            {{ part.name }}
-          </label>
+          <ElCheckbox
+            :model-value="onPan.has(part.id)"
+            @update:model-value="set(part, $event === true ? part.count : 0)"
+            >{{ part.name }}</ElCheckbox
+          >
           <span v-if="part.count > 1" class="pieces">
-            <button
-              type="button"
-              class="step"
+            <ElButton
+              size="small"
               :aria-label="`one ${part.name} off`"
               @click="set(part, (onPan.get(part.id)?.count ?? 0) - 1)"
+              >−</ElButton
             >
-              −
-            </button>
             {{ onPan.get(part.id)?.count ?? 0 }}
-            <button
-              type="button"
-              class="step"
+            <ElButton
+              size="small"
               :aria-label="`one ${part.name} on`"
               @click="set(part, (onPan.get(part.id)?.count ?? 0) + 1)"
+              >+</ElButton
             >
-              +
-            </button>
           </span>
           <span class="second">{{ massText((part.massG ?? 0) * part.count) }}</span>
         </li>
@@ -193,20 +189,6 @@ code {
   width: 240px;
 }
 
-.group {
-  border: 0;
-  border-bottom: 2px solid transparent;
-  background: none;
-  color: var(--quiet);
-  font: inherit;
-  cursor: pointer;
-}
-
-.group.chosen {
-  border-color: var(--night);
-  color: var(--night);
-}
-
 ul {
   display: grid;
   grid-template-columns: 1fr 1fr;
@@ -224,18 +206,9 @@ li {
   border-bottom: 1px solid var(--rule);
 }
 
-li label {
+li .el-checkbox {
   flex: 1;
   min-width: 0;
   overflow-wrap: anywhere;
-}
-
-.step {
-  width: 28px;
-  height: 28px;
-  border: 1px solid var(--rule-strong);
-  border-radius: 4px;
-  background: none;
-  cursor: pointer;
 }
 </style>

@@ -4,9 +4,9 @@ import { families, type Family } from '@binoculum/core'
 import { computed, ref, watch } from 'vue'
 import { api } from '../../../shared/api/client.ts'
 import { useSending } from '../../../shared/api/use-sending.ts'
-import { fieldProblems } from '../../../shared/field-problems.ts'
+import SchemaField from '../../../shared/controls/SchemaField.vue'
+import SchemaForm from '../../../shared/controls/SchemaForm.vue'
 import ProblemNote from '../../../shared/ProblemNote.vue'
-import FigureField from '../fields/FigureField.vue'
 import { kindWords } from './kind-words.ts'
 
 /** A model from nothing: what it is; its card begins as such kits usually are and is edited then. */
@@ -28,7 +28,6 @@ const form = ref({
   name: '',
 })
 const named = ref(false)
-const tried = ref(false)
 const familyChoices = Object.entries(families) as [Family, string][]
 watch(
   () => form.value.family,
@@ -46,12 +45,14 @@ const body = computed(() => {
   const { low, high, ...rest } = form.value
   return { ...rest, branchId, eyepiecesMm: [low, high].filter((mm) => mm !== null && mm > 0) }
 })
-const wrong = computed<Record<string, string>>(() =>
-  tried.value ? fieldProblems(newModelSchema.omit({ idempotencyKey: true }), body.value) : {},
-)
+const figures = [
+  { key: 'apertureMm', path: 'apertureMm', label: 'aperture, mm', name: 'aperture' },
+  { key: 'focalLengthMm', path: 'focalLengthMm', label: 'focal length, mm', name: 'focal-length' },
+  { key: 'low', path: 'eyepiecesMm.0', label: 'eyepiece with the highest number, mm', name: 'low-eyepiece' },
+  { key: 'high', path: 'eyepiecesMm.1', label: 'second eyepiece, mm', name: 'second-eyepiece' },
+] as const
+const modelSchema = newModelSchema.omit({ idempotencyKey: true })
 async function make() {
-  tried.value = true
-  if (Object.keys(wrong.value).length > 0) return
   await run(async (idempotencyKey) => {
     emit('made', await api.post(modelSheetSchema, '/api/models', { ...body.value, idempotencyKey }))
   })
@@ -59,54 +60,40 @@ async function make() {
 </script>
 
 <template>
-  <form class="new-model" aria-label="New model" @submit.prevent="make">
-    <label class="labelled">
-      <span>family</span>
+  <SchemaForm :schema="modelSchema" :value="body" label="New model" @send="make">
+    <SchemaField label="family" path="family">
       <ElSelect v-model="form.family" aria-label="family">
         <ElOption v-for="[key, words] in familyChoices" :key="key" :value="key" :label="words" />
       </ElSelect>
-    </label>
-    <label class="labelled">
-      <span>tube</span>
+    </SchemaField>
+    <SchemaField label="tube" path="kind">
       <ElSelect v-model="form.kind" aria-label="kind of tube">
         <ElOption v-for="(words, key) in kindWords" :key="key" :value="key" :label="words" />
       </ElSelect>
-    </label>
-    <FigureField v-model="form.apertureMm" label="aperture, mm" name="aperture" :problem="wrong.apertureMm" />
-    <FigureField
-      v-model="form.focalLengthMm"
-      label="focal length, mm"
-      name="focal-length"
-      :problem="wrong.focalLengthMm"
-    />
-    <FigureField v-model="form.low" label="eyepiece with the highest number, mm" name="low-eyepiece" />
-    <FigureField v-model="form.high" label="second eyepiece, mm" name="second-eyepiece" />
-    <label class="labelled wide"
-      ><span>name</span><ElInput v-model="form.name" maxlength="120" name="model-name" @input="named = true" /><i
-        v-if="wrong.name"
-        class="rust"
-        >{{ wrong.name }}</i
-      ></label
-    >
+    </SchemaField>
+    <SchemaField v-for="{ key, path, label, name } in figures" :key="key" :label="label" :path="path">
+      <ElInputNumber
+        v-model="form[key]"
+        class="figure"
+        :controls="false"
+        :name="name"
+        :value-on-clear="null"
+        align="left"
+      />
+    </SchemaField>
+    <SchemaField class="wide" label="name" path="name"
+      ><ElInput v-model="form.name" maxlength="120" name="model-name" @input="named = true"
+    /></SchemaField>
     <ProblemNote class="wide" :problem="problem" @retry="make" />
     <p class="wide">
       <ElButton type="primary" native-type="submit" :disabled="sending">Make the model</ElButton>
       <span class="second"> Its card begins as such kits usually are; every line can be changed.</span>
     </p>
-  </form>
+  </SchemaForm>
 </template>
 
 <style scoped>
-.new-model {
-  display: grid;
-  grid-template-columns: repeat(2, minmax(0, 260px));
-  gap: 12px 16px;
-  align-items: end;
-  margin: 14px 0;
-}
-
-.wide {
-  grid-column: 1 / -1;
-  max-width: 536px;
+.figure {
+  width: 100%;
 }
 </style>

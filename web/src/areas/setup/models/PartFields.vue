@@ -13,6 +13,7 @@ import { computed } from 'vue'
 import { api } from '../../../shared/api/client.ts'
 import { useSending } from '../../../shared/api/use-sending.ts'
 import FigureInput from '../../../shared/controls/FigureInput.vue'
+import FileButton from '../../../shared/controls/FileButton.vue'
 import ProblemNote from '../../../shared/ProblemNote.vue'
 import { roleChoices, type DraftPart } from './model-draft.ts'
 import PartOptics from './PartOptics.vue'
@@ -77,7 +78,6 @@ async function addPicture(file: File) {
     const { id } = await api.upload(madeSchema, `/api/pictures?branchId=${branchId}`, file)
     emit('set', { pictureId: id })
   })
-  return false
 }
 </script>
 
@@ -248,9 +248,9 @@ async function addPicture(file: File) {
           :alt="`Picture of ${part.name}`"
           width="96"
         />
-        <ElUpload accept="image/*" :show-file-list="false" :before-upload="addPicture" :disabled="readonly">
-          <ElButton link type="primary">{{ part.pictureId ? 'another picture' : 'add a picture' }}</ElButton>
-        </ElUpload>
+        <FileButton accept="image/*" link :disabled="readonly" @take="addPicture">{{
+          part.pictureId ? 'another picture' : 'add a picture'
+        }}</FileButton>
       </span>
     </div>
     <ProblemNote :problem="problem" />

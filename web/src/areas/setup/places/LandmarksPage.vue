@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { landmarkFieldsSchema, landmarksSchema, madeSchema, sitesSchema, type Landmark } from '@binoculum/contract'
 import { dayStrip, distanceAndBearing, pacedM, sunDay, type LandmarkSource } from '@binoculum/core'
-import { computed, ref, useTemplateRef, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { api } from '../../../shared/api/client.ts'
 import { useLoaded } from '../../../shared/api/use-loaded.ts'
 import { useSending } from '../../../shared/api/use-sending.ts'
 import { fieldProblems } from '../../../shared/field-problems.ts'
+import FileButton from '../../../shared/controls/FileButton.vue'
 import ProblemNote from '../../../shared/ProblemNote.vue'
 import SunStrip from '../../bench/finder/SunStrip.vue'
 import { useSession } from '../../people/session.ts'
@@ -116,19 +117,15 @@ async function remove(id: string) {
   const went = await run(async () => void (data.value = await api.delete(landmarksSchema, `${path}/${id}`)))
   if (went) form.value = null
 }
-async function takePicture(event: Event) {
-  const [file] = (event.target as HTMLInputElement).files ?? []
+async function takePicture(file: File) {
   const [given, where] = [form.value, site.value]
-  if (!file || !given || !where) return
+  if (!given || !where) return
   await run(async () => {
     given.pictureId = (await api.upload(madeSchema, `/api/pictures?branchId=${where.branchId}`, file)).id
   })
 }
-const input = useTemplateRef('input')
 const fileProblem = ref('')
-async function bringIn(event: Event) {
-  const [file] = (event.target as HTMLInputElement).files ?? []
-  if (!file) return
+async function bringIn(file: File) {
   fileProblem.value = ''
   try {
     const read: unknown = JSON.parse(await file.text())
@@ -207,25 +204,23 @@ const sections = computed<readonly FieldSection[]>(() => [
     <p v-if="!form" class="acts">
       <ElButton v-if="mayChange" type="primary" @click="open(null)">Another landmark</ElButton>
       <a class="button" :href="`${path}.geojson`">Download (GeoJSON)</a>
-      <ElButton v-if="mayChange" :disabled="sending" @click="input?.click()">Bring some in (GeoJSON)</ElButton>
-      <input
-        ref="input"
-        type="file"
-        name="geojson"
+      <FileButton
+        v-if="mayChange"
         accept=".geojson,.json,application/geo+json"
-        class="hidden"
-        @change="bringIn"
-      />
+        name="geojson"
+        :disabled="sending"
+        @take="bringIn"
+        >Bring some in (GeoJSON)</FileButton
+      >
     </p>
     <p v-if="fileProblem" class="problem" role="alert">{{ fileProblem }}</p>
     <ProblemNote :problem="refusal" @retry="reload" />
     <form v-if="form" novalidate @submit.prevent="save">
       <h2>{{ form.id ? `Change ${form.name}` : 'Another landmark' }}</h2>
       <FieldTable :form="form" :sections="sections" :wrong="wrong" />
-      <label class="labelled"
-        ><span>picture{{ form.pictureId ? ', kept' : '' }}</span
-        ><input type="file" name="picture" accept="image/*" @change="takePicture"
-      /></label>
+      <FileButton accept="image/*" name="picture" camera @take="takePicture">{{
+        form.pictureId ? 'Another picture …' : 'A picture …'
+      }}</FileButton>
       <p v-if="reckoning" class="problem" role="alert">{{ reckoning }}</p>
       <p class="acts">
         <ElButton type="primary" native-type="submit" :disabled="sending">Keep it</ElButton>
@@ -274,10 +269,6 @@ form {
   padding: 16px 20px;
   border: 1px solid var(--rule-strong);
   background: var(--card);
-}
-
-.hidden {
-  display: none;
 }
 
 @media (max-width: 900px) {

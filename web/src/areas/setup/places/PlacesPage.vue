@@ -6,6 +6,7 @@ import { api } from '../../../shared/api/client.ts'
 import { useLoaded } from '../../../shared/api/use-loaded.ts'
 import { useSending } from '../../../shared/api/use-sending.ts'
 import { fieldProblems } from '../../../shared/field-problems.ts'
+import { deviceZone } from '../../../shared/dates.ts'
 import ProblemNote from '../../../shared/ProblemNote.vue'
 import { saveFile } from '../../../shared/save-file.ts'
 import { useSession } from '../../people/session.ts'
@@ -37,7 +38,7 @@ const blank = (): Form => ({
   version: null,
   branchId: branches.value[0]?.branchId ?? '',
   name: '',
-  zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+  zone: deviceZone,
   latitudeDeg: null,
   longitudeDeg: null,
   heightM: null,
@@ -209,8 +210,26 @@ form {
 
 .acts {
   display: flex;
+  flex-wrap: wrap;
   margin-bottom: 10px;
   gap: 10px;
   align-items: center;
+}
+
+@media (width <= 720px) {
+  .head {
+    display: none;
+  }
+
+  .row {
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+    gap: 4px 14px;
+    padding: 8px 0;
+  }
+
+  .row > :first-child,
+  .last {
+    grid-column: 1 / -1;
+  }
 }
 </style>

@@ -1,4 +1,4 @@
-import { dayText, lateText, whenText } from './words.ts'
+import { dayText, lateText, whenText } from './dates.ts'
 
 const zone = 'Europe/Dublin'
 
@@ -17,3 +17,13 @@ it.each([
 })
 
 it('counts one day as one', () => expect([lateText(1), lateText(2)]).toEqual(['1 day late', '2 days late']))
+
+it.each([
+  // Clocks go back at 2 on 25 October 2026: that day has 25 hours, and 24 hours after its first minute it isn't over.
+  { now: '2026-10-24T23:05:00Z', atUtc: '2026-10-26T10:00:00Z', words: 'tomorrow 10:00' },
+  { now: '2026-10-24T23:05:00Z', atUtc: '2026-10-25T20:00:00Z', words: 'today 20:00' },
+  // Forward on 29 March 2026: 23 hours, and 24 hours after its eve's last minute it is over.
+  { now: '2026-03-28T23:50:00Z', atUtc: '2026-03-29T09:00:00Z', words: 'tomorrow 10:00' },
+])('over a night on which clocks change: $words', ({ now, atUtc, words }) => {
+  expect(whenText(atUtc, zone, new Date(now))).toBe(words)
+})

@@ -15,19 +15,26 @@ export const hourText = (atUtc: string, zone: string): string =>
 const isoDay = (at: Date, zone: string) =>
   format(zone, { year: 'numeric', month: '2-digit', day: '2-digit' }).format(at)
 
+/** Some moment of the next day; days on which clocks change last 23 or 25 hours. */
+function dayAfter(now: Date, zone: string): Date {
+  const hours = Number(format(zone, { hour: '2-digit', hourCycle: 'h23' }).format(now))
+  return new Date(now.getTime() + (36 - hours) * 3_600_000)
+}
+
 /** “today 16:00”, “tomorrow 16:00”, “Fri 12 Mar 16:00”. */
 export function whenText(atUtc: string, zone: string, now: Date = new Date()): string {
   const day = isoDay(new Date(atUtc), zone)
   const hour = hourText(atUtc, zone)
   if (day === isoDay(now, zone)) return `today ${hour}`
-  if (day === isoDay(new Date(now.getTime() + 86_400_000), zone)) return `tomorrow ${hour}`
+  if (day === isoDay(dayAfter(now, zone), zone)) return `tomorrow ${hour}`
   return `${dayText(atUtc, zone)} ${hour}`
 }
 
 export const lateText = (days: number): string => `${days} ${days === 1 ? 'day' : 'days'} late`
 
-/** The zone of this machine, for pages that belong to no branch. */
-export const ownZone = Intl.DateTimeFormat().resolvedOptions().timeZone
+/** The zone of this machine, where nobody is signed in and no branch is known. */
+export const deviceZone = Intl.DateTimeFormat().resolvedOptions().timeZone
 
-/** How much practice somebody has with a telescope. */
-export const levelWords = { first: 'the first time', some: 'some practice', expert: 'experienced' } as const
+/** A day and its year, where years matter: “30 Nov 2026”. */
+export const dateText = (atUtc: string, zone: string): string =>
+  format(zone, { day: 'numeric', month: 'short', year: 'numeric' }).format(new Date(atUtc))

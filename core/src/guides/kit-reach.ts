@@ -1,0 +1,59 @@
+import { dimensionsOf, type DrawnKit } from '../drawings/dimensions.ts'
+import { familyDrawing } from '../drawings/families.ts'
+import { mountReach, postureAt, type Posture } from '../mount/reach.ts'
+
+/** How high one kit's eyepiece stands, whatever it looks at: worked out once, for every five degrees of altitude. */
+export interface KitReach {
+  /** At 0°, 5°, … 90° of altitude, above what one stands on. */
+  readonly heightsMm: readonly number[]
+  /** Higher than this the tube meets its own stand. */
+  readonly highestDeg: number
+}
+
+const STEP_DEG = 5
+const ZENITH_DEG = 90
+/** An ordinary table. Common practice, no source. */
+const TABLE_MM = 720
+/** A pan head tips no further with a tube on it. Common practice, no source. */
+const PAN_HEAD_HIGHEST_DEG = 75
+
+/** From the same sizes as the kit's drawings: its model's own where they were measured, its family's usual ones where not.
+ * @returns null on an equatorial head, where the tube is turned in its rings until the eyepiece comes to hand */
+export function kitReach(kit: DrawnKit): KitReach | null {
+  const size = dimensionsOf(kit)
+  const { pivot, stand } = familyDrawing(kit, size)
+  if (!pivot) return null
+  const groundMm = stand === 'table' ? TABLE_MM : 0
+  const { alongMm, radiusMm, angleDeg } = size.eyepiece
+  const heightsMm = Array.from({ length: ZENITH_DEG / STEP_DEG + 1 }, (_each, index) => {
+    const altitudeDeg = index * STEP_DEG
+    const [, pivotMm] = pivot(size, { altitudeDeg, latitudeDeg: 0, turnDeg: 0 })
+    const { eyepieceHeightMm } = mountReach({
+      ...{ pivotHeightMm: groundMm + pivotMm, pivotToEyepieceMm: alongMm, eyepieceOffsetMm: radiusMm },
+      ...{ rollDeg: angleDeg, altitudeDeg },
+    })
+    return Math.round(eyepieceHeightMm)
+  })
+  return { heightsMm, highestDeg: kit.family === 'tripod-refractor' ? PAN_HEAD_HIGHEST_DEG : ZENITH_DEG }
+}
+
+/** Where the eyepiece is for something at an altitude, and from where one looks into it. */
+export function reachAt(
+  { heightsMm, highestDeg }: KitReach,
+  altitudeDeg: number,
+): { readonly heightMm: number; readonly posture: Posture; readonly isTooHigh: boolean } {
+  const steps = Math.min(Math.max(altitudeDeg, 0), ZENITH_DEG) / STEP_DEG
+  const below = heightsMm[Math.floor(steps)] ?? 0
+  const above = heightsMm[Math.ceil(steps)] ?? below
+  const heightMm = below + (above - below) * (steps - Math.floor(steps))
+  return { heightMm, posture: postureAt(heightMm).posture, isTooHigh: altitudeDeg > highestDeg }
+}
+
+/** What to do about it; each language has to know them. */
+export const reachWords: Readonly<Record<Posture | 'too-high', string>> = {
+  seated: 'Eyepiece about {height} up: sit down to it.',
+  standing: 'Eyepiece about {height} up: stand. A child needs a firm stool.',
+  kneeling: 'Eyepiece about {height} up: kneel, or sit on a low stool.',
+  step: 'Eyepiece about {height} up: take a firm step, and hold on to nothing that turns.',
+  'too-high': 'Too high for this stand. Wait until it is lower.',
+}

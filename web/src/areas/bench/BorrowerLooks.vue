@@ -1,0 +1,45 @@
+<script setup lang="ts">
+import { remoteLooksSchema, type RemoteLookKind } from '@binoculum/contract'
+import { remoteLookWords } from '@binoculum/core'
+import { computed } from 'vue'
+import { useLoaded } from '../../shared/api/use-loaded.ts'
+import { whenText } from '../../shared/dates.ts'
+
+/** What this kit's borrowers measured at home of what this station looks at: beside it, never instead of it. */
+const { kitCode, zone, kinds } = defineProps<{ kitCode: string; zone: string; kinds: readonly RemoteLookKind[] }>()
+const SHOWN = 2
+const { data } = useLoaded(remoteLooksSchema, () => `/api/kits/${encodeURIComponent(kitCode)}/remote-looks`)
+const looks = computed(() => (data.value?.looks ?? []).filter(({ look }) => kinds.includes(look)).slice(0, SHOWN))
+</script>
+
+<template>
+  <aside v-if="looks.length > 0" class="looks" aria-label="From its borrower">
+    <p v-for="look in looks" :key="look.atUtc">
+      <a v-if="look.pictureId" :href="`/api/pictures/${look.pictureId}`" target="_blank">
+        <img :src="`/api/pictures/${look.pictureId}`" alt="The borrower’s picture, to be opened" loading="lazy" />
+      </a>
+      <span>
+        <b>From its borrower, {{ whenText(look.atUtc, zone) }}</b>
+        <br />{{ remoteLookWords(look) }}
+      </span>
+    </p>
+  </aside>
+</template>
+
+<style scoped>
+p {
+  display: grid;
+  grid-template-columns: auto minmax(0, 1fr);
+  gap: 10px;
+  align-items: center;
+  margin: 6px 0;
+}
+
+img {
+  display: block;
+  width: 64px;
+  height: 48px;
+  border: 1px solid var(--rule-strong);
+  object-fit: cover;
+}
+</style>

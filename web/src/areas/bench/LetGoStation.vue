@@ -1,0 +1,143 @@
+<script setup lang="ts">
+import type { KitSheet } from '@binoculum/contract'
+import {
+  fallingEnds,
+  letGoAdvice,
+  letGoAltitudesDeg,
+  letGoSetUps,
+  tubeSlides,
+  usualStand,
+  type FallingEnd,
+  type LetGoAdvice,
+  type LetGoSetUp,
+} from '@binoculum/core'
+import { computed } from 'vue'
+import ChoiceSelect from '../../shared/controls/ChoiceSelect.vue'
+import FigureInput from '../../shared/controls/FigureInput.vue'
+import FoundLeft from './FoundLeft.vue'
+import { letGoKey, letGosOf, letGoStation, type LetGoDraft, type LetGoRows } from './let-go-draft.ts'
+
+/** Let go at three heights, bare and loaded: which end falls, and what is done about it. */
+const { kit } = defineProps<{ kit: KitSheet }>()
+const draft = defineModel<LetGoDraft>({ required: true })
+const slides = computed(() =>
+  tubeSlides(
+    kit.stand ??
+      usualStand(
+        kit.family,
+        kit.parts.map(({ role }) => role),
+      ),
+  ),
+)
+const setUpWords: Readonly<Record<LetGoSetUp, string>> = {
+  bare: 'bare, finder on',
+  heaviest: 'with its heaviest eyepiece and Barlow',
+}
+const endWords: Readonly<Record<FallingEnd, string>> = {
+  stays: 'stays',
+  front: 'front falls',
+  back: 'back falls',
+}
+const ends = fallingEnds.map((value) => ({ value, words: endWords[value] }))
+const looks = computed(() => letGosOf(draft.value.left ?? draft.value.found))
+const advice = computed(() => (looks.value.length === 0 ? null : letGoAdvice(looks.value)))
+const complete = computed(() => letGoStation({ ...draft.value, left: null }) !== null)
+const adviceWords = computed<Readonly<Record<LetGoAdvice, string>>>(() => ({
+  stays: 'It stays wherever it is left.',
+  'towards-back': slides.value
+    ? 'Its front is too heavy: slide the tube back in its clamp, a finger at a time.'
+    : 'Its front is too heavy: a magnet or a weight at its back end.',
+  'towards-front': slides.value
+    ? 'Its back is too heavy: slide the tube forward in its clamp, a finger at a time.'
+    : 'Its back is too heavy: a magnet or a weight at its open end.',
+  tension:
+    'Which end falls changes with the height: it wants more friction. Tighten its tension knob until it stays.',
+  'set-for-heaviest': 'It stays bare and falls loaded: set its friction with the heaviest eyepiece in.',
+}))
+const rowsOf = (half: 'found' | 'left') => (half === 'found' ? draft.value.found : draft.value.left) ?? {}
+const write = (rows: LetGoRows, key: string, fell: FallingEnd | null) => {
+  if (fell) rows[key] = fell
+}
+</script>
+
+<template>
+  <p class="quiet">
+    Clamps slack, a hand ready at each end. Point it up so far, let go gently, and watch which end falls.
+  </p>
+  <FoundLeft
+    :has-left="draft.left !== null"
+    :complete="complete"
+    @put-right="draft.left = {}"
+    @forget="draft.left = null"
+  >
+    <template v-for="half in ['found', 'left'] as const" #[half] :key="half">
+      <div class="grid">
+        <span></span>
+        <em v-for="deg in letGoAltitudesDeg" :key="deg">{{ deg }}° up</em>
+        <template v-for="setUp in letGoSetUps" :key="setUp">
+          <span>{{ setUpWords[setUp] }}</span>
+          <ChoiceSelect
+            v-for="deg in letGoAltitudesDeg"
+            :key="deg"
+            :model-value="rowsOf(half)[letGoKey(setUp, deg)] ?? null"
+            :options="ends"
+            :label="`${setUp} at ${deg}° as ${half}`"
+            placeholder="let go"
+            @update:model-value="write(rowsOf(half), letGoKey(setUp, deg), $event)"
+          />
+        </template>
+      </div>
+      <label v-if="slides" class="labelled tape"
+        ><span>its clamp on the tape</span
+        ><FigureInput
+          v-if="half === 'found'"
+          v-model="draft.foundMm"
+          label="clamp on the tape as found"
+          unit="mm"
+          name="tape-found" /><FigureInput
+          v-else
+          v-model="draft.leftMm"
+          label="clamp on the tape as left"
+          unit="mm"
+          name="tape-left"
+      /></label>
+    </template>
+  </FoundLeft>
+  <p v-if="advice" class="says" role="status">
+    <span :class="{ rust: advice !== 'stays' }">{{ adviceWords[advice] }}</span>
+  </p>
+</template>
+
+<style scoped>
+.grid {
+  display: grid;
+  grid-template-columns: minmax(90px, 1fr) repeat(3, minmax(84px, 1fr));
+  gap: 8px;
+  align-items: center;
+  width: 100%;
+}
+
+.tape {
+  width: 160px;
+}
+
+.says {
+  margin-top: 14px;
+  font-size: 19px;
+  line-height: 26px;
+}
+
+@media (width <= 560px) {
+  .grid {
+    grid-template-columns: repeat(3, minmax(0, 1fr));
+  }
+
+  .grid > span {
+    grid-column: 1 / -1;
+  }
+
+  .grid > span:empty {
+    display: none;
+  }
+}
+</style>

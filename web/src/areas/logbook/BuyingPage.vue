@@ -1,0 +1,157 @@
+<script setup lang="ts">
+import { buyingSchema } from '@binoculum/contract'
+import { costSentence, costText, moneyText, partWords, sparesSentence } from '@binoculum/core'
+import { useLocalStorage } from '@vueuse/core'
+import { computed, reactive } from 'vue'
+import { useLoaded } from '../../shared/api/use-loaded.ts'
+import BranchSelect from '../../shared/controls/BranchSelect.vue'
+import ProblemNote from '../../shared/ProblemNote.vue'
+import { useSession } from '../people/session.ts'
+import FiguresTable from './FiguresTable.vue'
+import RangesChart from './RangesChart.vue'
+import { percent } from './story-words.ts'
+
+/** What a loan of each model costs, and which parts to keep how many of. */
+const session = useSession()
+const branches = computed(() => session.current?.memberships ?? [])
+const last = useLocalStorage('binoculum calendar branch', '')
+const branchId = computed({
+  get: () =>
+    branches.value.find((branch) => branch.branchId === last.value)?.branchId ?? branches.value[0]?.branchId ?? '',
+  set: (id) => (last.value = id),
+})
+const assumed = reactive({ lifeYears: 8, leadWeeks: 6, serviceLevel: 95 })
+const query = computed(() => {
+  const { lifeYears, leadWeeks, serviceLevel } = assumed
+  return new URLSearchParams({
+    ...{ lifeYears: String(lifeYears), leadWeeks: String(leadWeeks), serviceLevel: String(serviceLevel / 100) },
+  }).toString()
+})
+const { data, problem, reload } = useLoaded(
+  buyingSchema,
+  () => `/api/branches/${branchId.value}/buying?${query.value}`,
+)
+
+/** Dearest first. */
+const costs = computed(() =>
+  (data.value?.models ?? [])
+    .flatMap(({ modelName, costMinor }) =>
+      costMinor
+        ? [{ name: modelName, low: costMinor.low / 100, middle: costMinor.middle / 100, high: costMinor.high / 100 }]
+        : [],
+    )
+    .sort((a, b) => b.middle - a.middle),
+)
+const money = (minor: number) => moneyText(Math.round(minor), data.value?.currency ?? '')
+const modelRows = computed(() =>
+  (data.value?.models ?? []).map((model) => ({
+    ...{ model: model.modelName, kits: model.kits },
+    'loans a year': model.years > 0 ? (model.loans / model.years).toFixed(1) : '–',
+    'lost in a loan': model.loans > 0 ? money(model.lostMinor / model.loans) : '–',
+    'a loan costs': costText(model, data.value?.currency ?? ''),
+    'mirror beyond': model.beyond ? percent(model.beyond.share) : '–',
+    'bench min': model.benchMinutes ?? '–',
+  })),
+)
+const spareRows = computed(() =>
+  (data.value?.spares ?? []).map(({ role, losses, aYear, keep, have, order, pieceMinor }) => ({
+    ...{ part: partWords(role), lost: losses },
+    'a year': `${aYear.rate.toFixed(1)} (${aYear.low.toFixed(1)} to ${aYear.high.toFixed(1)})`,
+    ...{ keep, 'in the drawer': have, order: order === 0 ? '–' : order },
+    'a piece': pieceMinor === null ? '–' : money(pieceMinor),
+  })),
+)
+const pdf = computed(() => `/api/branches/${branchId.value}/buying/pdf?${query.value}`)
+</script>
+
+<template>
+  <main class="page buying">
+    <p class="screen-only"><RouterLink to="/logbook">Logbook</RouterLink></p>
+    <header>
+      <h1>Buying and mending</h1>
+      <BranchSelect v-model="branchId" :branches="branches" />
+      <ElButton tag="a" :href="pdf" type="primary" class="screen-only" download
+        >Report for the committee (PDF)</ElButton
+      >
+    </header>
+    <ProblemNote :problem="problem" @retry="reload" />
+    <template v-if="data">
+      <h2>What a loan costs</h2>
+      <p>{{ costSentence(data) }}</p>
+      <p class="assumed">
+        <label
+          >a kit is paid over
+          <ElInputNumber
+            v-model="assumed.lifeYears"
+            :min="1"
+            :max="40"
+            size="small"
+            aria-label="years that a kit lasts"
+          />
+          years</label
+        >
+      </p>
+      <RangesChart v-if="costs.length > 0" :ranges="costs" :title="`${data.currency} a loan`" :digits="2" />
+      <FiguresTable :rows="modelRows" :name="`cost of loans ${data.branchName}`" open />
+      <p class="second">
+        A year’s share of the price, and what was missing when it came back by what it costs to buy anew, over a
+        year’s loans since {{ data.sinceYear }}. Hours of volunteers aren’t counted as money.
+      </p>
+      <h2>Which parts to keep</h2>
+      <p>{{ sparesSentence(data) }}</p>
+      <p class="assumed">
+        <label
+          >new ones come within
+          <ElInputNumber
+            v-model="assumed.leadWeeks"
+            :min="1"
+            :max="52"
+            size="small"
+            aria-label="weeks until parts come"
+          />
+          weeks</label
+        >
+        <label
+          >there when wanted
+          <ElInputNumber
+            v-model="assumed.serviceLevel"
+            :min="50"
+            :max="99"
+            size="small"
+            aria-label="of a hundred times that a part is there"
+          />
+          times in 100</label
+        >
+      </p>
+      <FiguresTable :rows="spareRows" :name="`parts to keep ${data.branchName}`" open />
+      <p class="second">
+        Lost parts come one by one, whatever was lost before: how many are wanted until new ones come is a Poisson
+        count. Records of {{ data.recordYears.toFixed(1) }} years.
+      </p>
+    </template>
+  </main>
+</template>
+
+<style scoped src="./logbook-page.css"></style>
+<style scoped>
+header {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 16px;
+  align-items: center;
+}
+
+.assumed {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 28px;
+  margin: 8px 0;
+}
+
+.assumed label {
+  display: inline-flex;
+  white-space: nowrap;
+  gap: 8px;
+  align-items: center;
+}
+</style>

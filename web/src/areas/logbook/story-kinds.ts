@@ -1,0 +1,31 @@
+import { actsOf, type Act } from '@binoculum/contract'
+
+/** Kinds of what was done to a kit, as somebody looks for them, by the features that write it down. */
+export const kindsOfActs = {
+  loans: 'loans',
+  bench: 'bench checks',
+  parts: 'parts and contents',
+  jobs: 'jobs and letters',
+  guides: 'guides and messages',
+  rest: 'everything else',
+} as const
+export type KindOfAct = keyof typeof kindsOfActs
+
+const featuresOf: Partial<Record<keyof typeof actsOf, KindOfAct>> = {
+  loans: 'loans',
+  waiting: 'loans',
+  transfers: 'loans',
+  checks: 'bench',
+  kits: 'parts',
+  contents: 'parts',
+  followUp: 'jobs',
+  reminders: 'jobs',
+  guides: 'guides',
+}
+
+const kinds = new Map<Act, KindOfAct>(
+  (Object.entries(actsOf) as [keyof typeof actsOf, readonly Act[]][]).flatMap(([feature, acts]) =>
+    acts.map((act) => [act, featuresOf[feature] ?? 'rest'] as const),
+  ),
+)
+export const kindOfAct = (act: Act): KindOfAct => kinds.get(act) ?? 'rest'

@@ -1,0 +1,328 @@
+<script setup lang="ts">
+import type { PointXY } from '@binoculum/core'
+import { computed, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import FigureInput from '../../../shared/controls/FigureInput.vue'
+import FileButton from '../../../shared/controls/FileButton.vue'
+import KitTag from '../../../shared/drawings/KitTag.vue'
+import CasePlaces from '../../../shared/open-case/CasePlaces.vue'
+import ProblemNote from '../../../shared/ProblemNote.vue'
+import { whenText } from '../../../shared/dates.ts'
+import { useSession } from '../../people/session.ts'
+import SetupTabs from '../SetupTabs.vue'
+import { useOpenCaseSetup } from './use-open-case-setup.ts'
+
+/** How a kit's case looks when it is open and complete, so that a picture can tell what differs. */
+const code = String(useRoute().params.code)
+const session = useSession()
+const setup = useOpenCaseSetup(code)
+const { data, width, height, caseMm, places, chosenId, changed, straight, stillWanted, corners } = setup
+const mayDraw = computed(() => !!data.value && session.may(data.value.branchId, 'coordinator'))
+const isReady = computed(() => stillWanted.value === 0 && places.value.length > 0 && !changed.value)
+
+/** The library takes an empty value for no choice at all. */
+const NOTHING = 'nothing'
+const lineWords = (partId: string | null) => {
+  const line = data.value?.parts.find(({ id }) => id === partId)
+  return line ? `${line.number} ${line.name}` : 'nothing lies here'
+}
+const labels = computed(() =>
+  Object.fromEntries(
+    places.value.map(({ id, partId }) => [
+      id,
+      String(data.value?.parts.find((part) => part.id === partId)?.number ?? '–'),
+    ]),
+  ),
+)
+
+const names = computed(() => Object.fromEntries(places.value.map(({ id, partId }) => [id, lineWords(partId)])))
+
+const shape = ref<'rectangle' | 'outline'>('rectangle')
+watch(shape, () => (corners.value = []))
+/** As far as it is drawn, to where the pointer is. */
+const soFar = computed(() =>
+  [...corners.value, ...(to.value ? [to.value] : [])].map(({ x, y }) => `${x},${y}`).join(' '),
+)
+
+/** The pointer's place in mm of the case. */
+const from = ref<PointXY | null>(null)
+const to = ref<PointXY | null>(null)
+const sheet = ref<HTMLElement | null>(null)
+function placeOf(event: PointerEvent): PointXY | null {
+  const box = sheet.value?.querySelector('svg')?.getBoundingClientRect()
+  if (!box || !caseMm.value) return null
+  return {
+    x: ((event.clientX - box.left) / box.width) * caseMm.value.width,
+    y: ((event.clientY - box.top) / box.height) * caseMm.value.height,
+  }
+}
+function begin(event: PointerEvent) {
+  if (!mayDraw.value || event.button !== 0) return
+  const at = placeOf(event)
+  if (shape.value === 'outline') return at && setup.addCorner(at)
+  from.value = at
+  to.value = from.value
+}
+function drag(event: PointerEvent) {
+  if (from.value || corners.value.length > 0) to.value = placeOf(event)
+}
+function end() {
+  if (from.value && to.value) setup.draw(from.value, to.value)
+  from.value = null
+}
+const stretched = computed(() => {
+  if (!from.value || !to.value) return null
+  return {
+    x: Math.min(from.value.x, to.value.x),
+    y: Math.min(from.value.y, to.value.y),
+    width: Math.abs(to.value.x - from.value.x),
+    height: Math.abs(to.value.y - from.value.y),
+  }
+})
+</script>
+
+<template>
+  <main class="page open-case">
+    <SetupTabs />
+    <ProblemNote :problem="setup.problem.value" @retry="setup.reload" />
+    <template v-if="data">
+      <header>
+        <h1>The open case of {{ data.kitName }}</h1>
+        <KitTag :code="data.kitCode" />
+        <RouterLink :to="`/kits/${encodeURIComponent(data.kitCode)}`">To its sheet</RouterLink>
+      </header>
+      <p class="second">
+        With four marks in its corners a picture of the open case tells at a take-back which compartments differ from
+        how they should be. It says where to look; what is there, a hand and an eye say.
+      </p>
+      <div class="columns">
+        <section>
+          <div
+            v-if="caseMm && (straight || places.length > 0)"
+            ref="sheet"
+            :class="['sheet', { drawing: mayDraw }]"
+            @pointerdown="begin"
+            @pointermove="drag"
+            @pointerup="end"
+            @pointerleave="from = null"
+          >
+            <CasePlaces
+              :case-mm="caseMm"
+              :places="places"
+              :picture="straight"
+              :labels="labels"
+              :names="names"
+              :chosen-id="chosenId"
+              @choose="chosenId = $event"
+            >
+              <rect v-if="stretched" v-bind="stretched" class="stretched" />
+              <g v-if="corners.length > 0" class="stretched">
+                <polyline :points="soFar" />
+                <circle v-for="(corner, index) in corners" :key="index" :cx="corner.x" :cy="corner.y" r="3" />
+              </g>
+            </CasePlaces>
+          </div>
+          <p v-else class="empty">The straightened picture stands here, as soon as there is one.</p>
+          <div v-if="mayDraw && straight" class="ways">
+            <ElRadioGroup v-model="shape" aria-label="How a compartment is drawn">
+              <ElRadioButton value="rectangle">rectangle</ElRadioButton>
+              <ElRadioButton value="outline">outline</ElRadioButton>
+            </ElRadioGroup>
+            <ElButton v-if="corners.length >= 3" @click="setup.closeOutline">Close it</ElButton>
+            <ElButton v-if="corners.length > 0" link @click="corners = []">start again</ElButton>
+          </div>
+          <p v-if="mayDraw && straight" class="second">
+            {{
+              shape === 'rectangle'
+                ? 'Draw a rectangle over each compartment, from corner to corner'
+                : 'Tap corner after corner round the compartment, and the first one again'
+            }}; draw empty ones too: something foreign may lie in them.
+          </p>
+        </section>
+        <aside>
+          <section>
+            <h2>Its marks</h2>
+            <p>
+              <RouterLink :to="{ path: '/setup/labels', query: { kind: 'case-marks', kits: data.kitCode } }"
+                >Print the four marks</RouterLink
+              >, glue them in, and measure across them.
+            </p>
+            <div class="size">
+              <FigureInput
+                v-model="width"
+                label="Width over the marks"
+                name="case-width"
+                unit="mm wide"
+                :disabled="!mayDraw"
+              />
+              <FigureInput
+                v-model="height"
+                label="Height over the marks"
+                name="case-height"
+                unit="mm deep"
+                :disabled="!mayDraw"
+              />
+            </div>
+          </section>
+          <section>
+            <h2>
+              Complete
+              <em>{{
+                stillWanted > 0
+                  ? `${stillWanted} more ${stillWanted === 1 ? 'picture' : 'pictures'}, by other light`
+                  : 'enough to compare'
+              }}</em>
+            </h2>
+            <ul class="views">
+              <li v-for="view in data.references" :key="view.id">
+                <img :src="`/api/pictures/${view.pictureId}`" alt="" width="80" height="60" />
+                <span
+                  >{{ view.referenceFor === null ? 'the whole case' : 'learnt at a take-back' }}<br /><span
+                    class="second"
+                    >{{ whenText(view.atUtc, data.zone) }}, {{ view.by }}</span
+                  ></span
+                >
+                <ElButton link @click="setup.forget(view.id)">forget it</ElButton>
+              </li>
+            </ul>
+            <FileButton accept="image/*" :disabled="!caseMm" :busy="setup.sending.value" @take="setup.add"
+              >A picture of the complete case …</FileButton
+            >
+            <p v-if="!caseMm" class="second">First its width and height.</p>
+            <p v-if="setup.pictureProblem.value" class="problem" role="alert">{{ setup.pictureProblem.value }}</p>
+          </section>
+          <section v-if="places.length > 0">
+            <h2>
+              What lies where <em>{{ places.length }}</em>
+            </h2>
+            <ol class="places">
+              <li v-for="place in places" :key="place.id" :class="{ chosen: place.id === chosenId }">
+                <ElSelect
+                  :model-value="place.partId ?? NOTHING"
+                  :aria-label="`What lies in compartment ${labels[place.id]}`"
+                  :disabled="!mayDraw"
+                  filterable
+                  @update:model-value="setup.tie(place.id, $event === NOTHING ? null : $event)"
+                  @focus="chosenId = place.id"
+                >
+                  <ElOption :value="NOTHING" label="nothing lies here" />
+                  <ElOption v-for="line in data.parts" :key="line.id" :value="line.id" :label="lineWords(line.id)" />
+                </ElSelect>
+                <ElButton v-if="mayDraw" link @click="setup.takeOff(place.id)">take off</ElButton>
+              </li>
+            </ol>
+          </section>
+          <ProblemNote :problem="setup.refused.value" @retry="setup.save" />
+          <ElButton
+            v-if="mayDraw"
+            type="primary"
+            size="large"
+            :disabled="!caseMm || (!changed && data.caseMm?.width === width && data.caseMm?.height === height)"
+            :loading="setup.sending.value"
+            @click="setup.save"
+            >Keep it so</ElButton
+          >
+          <p v-if="isReady" class="moss">Ready: at the next take-back a picture can be taken.</p>
+        </aside>
+      </div>
+    </template>
+  </main>
+</template>
+
+<style scoped>
+header {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+}
+
+header + .second {
+  margin-bottom: 14px;
+}
+
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(280px, 360px);
+  gap: 24px;
+  align-items: start;
+}
+
+.drawing {
+  cursor: crosshair;
+}
+
+.stretched {
+  fill: rgb(255 210 122 / 25%);
+  stroke: #ffd27a;
+  stroke-width: 2;
+  pointer-events: none;
+}
+
+polyline {
+  fill: none;
+}
+
+.ways {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  margin-top: 8px;
+}
+
+.empty {
+  display: grid;
+  place-items: center;
+  min-height: 260px;
+  border: 1px dashed var(--rule-strong);
+  color: var(--quiet);
+}
+
+aside {
+  display: grid;
+  gap: 16px;
+}
+
+.size {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 10px;
+}
+
+ul,
+ol {
+  margin: 0 0 8px;
+  padding: 0;
+  list-style: none;
+}
+
+.views li {
+  display: grid;
+  grid-template-columns: 80px 1fr auto;
+  gap: 10px;
+  align-items: center;
+  padding: 4px 0;
+}
+
+.views img {
+  object-fit: cover;
+}
+
+.places li {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 8px;
+  align-items: center;
+  padding: 3px 6px;
+  border-left: 3px solid transparent;
+}
+
+.places .chosen {
+  border-left-color: var(--brass);
+}
+
+@media (max-width: 800px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,39 @@
+<script setup lang="ts" generic="V extends string">
+/** One of a few ways to do a thing, all of them in sight. */
+const { options, label } = defineProps<{
+  options: readonly { readonly value: V; readonly words: string; readonly disabled?: boolean }[]
+  label: string
+}>()
+const chosen = defineModel<V>({ required: true })
+</script>
+
+<template>
+  <ElRadioGroup v-model="chosen" :aria-label="label" class="ways">
+    <ElRadio v-for="option in options" :key="option.value" :value="option.value" :disabled="option.disabled ?? false">
+      {{ option.words }}
+    </ElRadio>
+  </ElRadioGroup>
+</template>
+
+<style scoped>
+.ways {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 16px;
+  width: 100%;
+  border-bottom: 1px solid var(--rule-strong);
+}
+
+.ways .el-radio {
+  margin-right: 0;
+}
+
+.ways .el-radio :deep(.el-radio__label) {
+  padding-left: 6px;
+  font-weight: 400;
+}
+
+.ways .is-checked :deep(.el-radio__label) {
+  font-weight: 640;
+}
+</style>

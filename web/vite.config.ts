@@ -3,7 +3,7 @@ import { ElementPlusResolver } from 'unplugin-vue-components/resolvers'
 import components from 'unplugin-vue-components/vite'
 import { defineConfig } from 'vite'
 
-/** Two pages: the rooms, and the borrower's guide, which the server also renders by the build of `entry-server`. */
+/** Three pages: the rooms, and the borrower's guide and lesson, which the server also renders by the build of `entry-server`. */
 export default defineConfig(({ isSsrBuild }) => ({
   plugins: [vue(), components({ resolvers: [ElementPlusResolver()], dirs: [], dts: 'components.d.ts' })],
   resolve: { conditions: ['@binoculum/source', 'module', isSsrBuild ? 'node' : 'browser', 'import', 'default'] },
@@ -16,11 +16,17 @@ export default defineConfig(({ isSsrBuild }) => ({
         manifest: true,
         chunkSizeWarningLimit: 700,
         assetsInlineLimit: 0,
-        rollupOptions: { input: { index: 'index.html', borrower: 'src/borrower/entry-client.ts' } },
+        rollupOptions: {
+          input: {
+            index: 'index.html',
+            borrower: 'src/borrower/entry-client.ts',
+            lesson: 'src/borrower/lesson/entry-client.ts',
+          },
+        },
       },
   server: {
     host: '127.0.0.1',
     port: 8461,
-    proxy: { '/api': 'http://127.0.0.1:8460', '/g/': 'http://127.0.0.1:8460' },
+    proxy: { '/api': 'http://127.0.0.1:8460', '/g/': 'http://127.0.0.1:8460', '/l/': 'http://127.0.0.1:8460' },
   },
 }))

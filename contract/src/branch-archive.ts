@@ -237,6 +237,8 @@ export const archivedRows = {
     overruleReason: text,
     linkHash: z.string().max(200).nullable(),
     linkEndsAt: instantUtc.nullable(),
+    lessonDoneAt: instantUtc.nullable(),
+    nightsTold: z.array(daySchema),
     version,
   }),
   takeBack: z.strictObject({
@@ -374,6 +376,8 @@ export const archivedRows = {
   kitDrift: z.strictObject({ kitId: id, limitMm: figure, chanceAfter: z.array(figure), loansSince: whole.min(0) }),
   guidePiece: z.strictObject({ hash: z.string().min(1).max(100), body: z.unknown() }),
   guide: z.strictObject({ id, loanId: id, content: object, pieces: object, issuedAt: instantUtc }),
+  toldTarget: z.strictObject({ modelId: id, key: text, name: text, tried: whole.min(0), saw: whole.min(0) }),
+  toldStop: z.strictObject({ modelId: id, key: text, title: text, nights: whole.min(0) }),
   guideText: z.strictObject({
     id,
     branchId: id,

@@ -121,6 +121,8 @@ const nightSchema = z.object({
       session: z.object(place).nullable(),
       why: z.enum(['bright-in-any-sky', 'needs-dark-sky', 'low-shadows', 'moonlight-takes-some']),
       eyepieces: z.array(z.string()),
+      // Guides issued before borrowers were asked.
+      told: z.object({ tried: z.number().int(), saw: z.number().int() }).nullable().default(null),
     }),
   ),
   reason: z.enum(['SUN_UP', 'NOTHING_SURE']).nullable(),
@@ -227,7 +229,11 @@ const secondGuideSchema = z.object({
   nights: z.array(nightSchema),
   // Guides issued before it was worked out.
   reach: z
-    .object({ heightsMm: z.array(z.number()).length(19), highestDeg: z.number() })
+    .object({
+      heightsMm: z.array(z.number()).length(19),
+      highestDeg: z.number(),
+      eyepieceRollDeg: z.number().nullable().default(null),
+    })
     .nullable()
     .default(null),
   sightingScope: z.enum(['none', 'upright', 'turned']),

@@ -541,6 +541,8 @@ export {
   type RemoteLookOffers,
   type RemoteLooks,
 } from './remote-look.ts'
+export { firstNightsSchema, nightToldSchema, type FirstNights, type NightTold } from './first-nights.ts'
+export { lessonLinkSchema, type LessonLink } from './lessons.ts'
 export { starLookSchema, type StarLook } from './star-look.ts'
 export {
   MOST_SPREADS,

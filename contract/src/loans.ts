@@ -105,6 +105,7 @@ export const handOutFormSchema = z.object({
       borrower: borrowerSchema,
       atUtc: z.string(),
       fromOn: z.string(),
+      lessonDoneAtUtc: z.string().nullable(),
       /** The last open day on which somebody else may bring it back before; null where there is no time. */
       freeUntilOn: z.string().nullable(),
       others: z.array(otherKitSchema),
@@ -294,6 +295,7 @@ export const loanSheetSchema = z.object({
   outAtUtc: z.string().nullable(),
   dueAtUtc: z.string().nullable(),
   backAtUtc: z.string().nullable(),
+  lessonDoneAtUtc: z.string().nullable(),
   daysLate: z.number(),
   version: z.number().int(),
   isLatest: z.boolean(),

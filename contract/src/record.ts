@@ -50,6 +50,7 @@ export const actsOf = {
     'promise-cancelled',
     'extended',
   ],
+  lessons: ['lesson-offered', 'lesson-done'],
   followUp: ['job-opened', 'job-changed', 'job-settled', 'cells-changed', 'message-sent'],
 } as const
 

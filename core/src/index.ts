@@ -202,7 +202,7 @@ export {
 } from './guides/block-text.ts'
 export { placeAway, SAME_SKY_KM } from './guides/place-away.ts'
 export { tagWords } from './words/guide-tags.ts'
-export { guideFacts, usablePowers, type GuideFacts } from './guides/kit-facts.ts'
+export { guideFacts, isEquatorial, usablePowers, type GuideFacts } from './guides/kit-facts.ts'
 export {
   guideDate,
   guideLanguages,
@@ -218,7 +218,7 @@ export { saidPart } from './guides/said-part.ts'
 export { findingChart, type FindingChart } from './sky/finding-chart.ts'
 export { upgradeGuide, type FirstGuide } from './guides/first-version.ts'
 export { helpSheet, type HelpSheet } from './guides/help-sheet.ts'
-export { reachAt, reachWords, type KitReach } from './guides/kit-reach.ts'
+export { facingDeg, reachAt, reachWords, type KitReach } from './guides/kit-reach.ts'
 export {
   airWords,
   faintPattern,
@@ -265,6 +265,15 @@ export {
   type OwnBlock,
 } from './guides/guide.ts'
 export { nightNow } from './guides/night-now.ts'
+export {
+  nightStops,
+  toldKey,
+  toldVerdict,
+  type NightStop,
+  type Told,
+  type ToldTargets,
+} from './guides/first-night.ts'
+export { composeLesson, mixed, type Lesson, type LessonAct, type LessonText } from './guides/lesson.ts'
 export { type GuideNight, type GuidePlace, type NightTarget as GuideNightTarget } from './guides/nights.ts'
 export {
   arcminText,
@@ -427,6 +436,7 @@ export {
 export { tubeShift } from './mount/tube-shift.ts'
 export { tubeRoll, type Roll } from './mount/roll.ts'
 export { goodLoadFraction, mountLoad, type LoadVerdict } from './mount/load.ts'
+export { onTheHead, type OnTheHead } from './mount/meridian.ts'
 export { sideOfMount, signedHours, type SideOfMount, type TubeSide } from './mount/side.ts'
 export { mountReach, EYE_HEIGHTS_MM, type Posture, type Reach, type ReachInput } from './mount/reach.ts'
 export {

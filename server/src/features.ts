@@ -16,6 +16,7 @@ import { guides } from './features/guides/feature.ts'
 import { judgement } from './features/judgement/feature.ts'
 import { kits } from './features/kits/feature.ts'
 import { loans } from './features/loans/feature.ts'
+import { lessons } from './features/lessons/feature.ts'
 import { logbook } from './features/logbook/feature.ts'
 import { openCase } from './features/open-case/feature.ts'
 import { opening } from './features/opening/feature.ts'
@@ -52,6 +53,7 @@ export const features: readonly Feature[] = [
   guides,
   remoteLooks,
   loans,
+  lessons,
   calendar,
   drafts,
   followUp,

@@ -54,7 +54,7 @@ async function signInReader(): Promise<Agent> {
 
 const nameOf = ({ method, path }: Route) => `${method} ${path}`
 /** Screens and their files, and calculations with a picture: a picture is needed, and they are nobody's things. */
-const passedOver = (path: string) => !/^\/(api|g|feeds)\//.test(path) || /^\/api\/calculators\/[^:]/.test(path)
+const passedOver = (path: string) => !/^\/(api|g|l|feeds)\//.test(path) || /^\/api\/calculators\/[^:]/.test(path)
 const ask = (agent: Agent, { method }: Route, { url, body, file, type }: Ask) =>
   file
     ? agent.upload(url, file, type)
@@ -88,6 +88,7 @@ const apart = [
   'delete /api/session',
   'delete /api/session/others',
   'get /g/:token',
+  'get /l/:token',
 ]
 
 const isOpen = (access: Access | undefined) => access === 'public' || access === 'signed-in'

@@ -210,6 +210,10 @@ export async function validRequests(server: Server, ines: Agent): Promise<Record
     if (made.status !== 200) throw new Error(JSON.stringify(made.body))
     return { ...made.body, kitId: body.kitId }
   }
+  const lesson = async () => {
+    const made = await ines.post<{ lessonPath: string }>(`/api/promises/${(await promised()).loanId}/lesson`)
+    return made.body.lessonPath.split('/').at(-1) ?? ''
+  }
   const guide = async () => {
     const slip = await ines.post<{ guidePath: string }>(`/api/loans/${sameLoan}/link`)
     return slip.body.guidePath.split('/').at(-1) ?? ''
@@ -439,6 +443,14 @@ export async function validRequests(server: Server, ines: Agent): Promise<Record
       url: `/api/guides/${await guide()}/looks`,
       body: { key: randomUUID(), kind: 'finder', sunSafe: true, seen: null, distanceM: null },
     }),
+    'post /api/guides/:token/nights': async () => ({
+      url: `/api/guides/${await guide()}/nights`,
+      body: { date: '2026-03-12', tried: [], saw: [], stop: null },
+    }),
+    'get /api/kits/:id/first-nights': get(`/api/kits/${same.code}/first-nights`),
+    'post /api/promises/:id/lesson': async () => ({ url: `/api/promises/${(await promised()).loanId}/lesson` }),
+    'post /api/lessons/:token/done': async () => ({ url: `/api/lessons/${await lesson()}/done` }),
+    'get /l/:token': async () => ({ url: `/l/${await lesson()}` }),
     'get /api/kits/:id/glass-looks': get(`/api/kits/${same.code}/glass-looks`),
     'get /api/kits/:id/remote-looks': get(`/api/kits/${same.code}/remote-looks`),
     'get /api/borrower-messages': get('/api/borrower-messages'),

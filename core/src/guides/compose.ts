@@ -1,13 +1,11 @@
 import { isHazardRole } from '../contents/filters.ts'
 import { controllerEntries } from '../mount/controller-entries.ts'
 import { controllerLines } from '../words/mount.ts'
-import { finderKindOnCard } from '../finder/finder-kind.ts'
 import { fittingLines, type BlockFacts } from './block-text.ts'
 import { blocks, type BlockDefinition } from './blocks.ts'
 import type { Guide, GuideBlock, GuideInput, GuidePart, GuideText } from './guide.ts'
-import type { DrawnKit } from '../drawings/dimensions.ts'
 import { helpSheet } from './help-sheet.ts'
-import { guideFacts, usablePowers, type GuideFacts } from './kit-facts.ts'
+import { drawnKit, guideFacts, usablePowers, type GuideFacts } from './kit-facts.ts'
 import { kitReach } from './kit-reach.ts'
 import { guideNights, roundedPlace, type TargetWords } from './nights.ts'
 import { inSentence, saidPart } from './said-part.ts'
@@ -22,6 +20,8 @@ import { troubleSigns } from './trouble.ts'
 export function composeGuide(input: GuideInput): Guide {
   const facts = guideFacts(input)
   const place = input.place ? roundedPlace(input.place) : null
+  const drawn = drawnKit(input, facts)
+  const reach = kitReach(drawn)
   const { nights, words } = place
     ? guideNights({
         place,
@@ -30,28 +30,13 @@ export function composeGuide(input: GuideInput): Guide {
         apertureMm: input.optics.apertureMm,
         powers: usablePowers(facts.powers).map(({ eyepiece, magnification }) => ({ name: eyepiece, magnification })),
         children: facts.tags.has('child'),
+        told: input.told ?? {},
+        highestDeg: reach?.highestDeg ?? 90,
         withStars: facts.tags.has('driven'),
         withPole: input.mount?.equatorial ? input.mount.equatorial.sightingScope !== 'none' : false,
       })
     : { nights: [], words: {} }
-  const { kitName, kitCode, modelName, branchName, emergencyLine, issuedOn, dueOn, family, mount = null } = input
-  const { apertureMm, focalLengthMm, collapsible, kind } = input.optics
-  const drawn: DrawnKit = {
-    family,
-    optics: { apertureMm, focalLengthMm, collapsible, kind },
-    mount,
-    stand: input.stand ?? null,
-    finderKind: finderKindOnCard(facts.there),
-    parts: facts.there.map(({ role, massG, count, mark, name }, index) => ({
-      id: `${role}-${index}`,
-      name,
-      role,
-      count,
-      mark,
-      massG,
-      toleranceG: null,
-    })),
-  }
+  const { kitName, kitCode, modelName, branchName, emergencyLine, issuedOn, dueOn, mount = null } = input
   return {
     version: 2,
     kitName,
@@ -68,7 +53,7 @@ export function composeGuide(input: GuideInput): Guide {
     powers: facts.powers,
     place,
     nights,
-    reach: kitReach(drawn),
+    reach,
     sightingScope: mount?.equatorial?.sightingScope ?? 'none',
     texts: Object.fromEntries(
       guideLanguages.map(({ code }) => [

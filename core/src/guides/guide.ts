@@ -9,6 +9,7 @@ import type { OpticalPart } from '../optics/powers.ts'
 import type { PowerVerdict } from '../optics/view.ts'
 import type { Feel, Procedure, StepDrawing } from '../procedures/procedure.ts'
 import type { JudgedModel } from '../readiness/judged.ts'
+import type { ToldTargets } from './first-night.ts'
 import type { HelpSheet } from './help-sheet.ts'
 import type { KitReach } from './kit-reach.ts'
 import type { GuideNight, GuidePlace } from './nights.ts'
@@ -62,6 +63,8 @@ export interface GuideInput {
   readonly repeat?: RepeatVerdict | null | undefined
   /** Ways to look that didn't come to focus at the last check of it, by `chainName`; left out, nobody tried. */
   readonly withoutFocus?: readonly string[] | undefined
+  /** What borrowers of this model saw of what they looked for; left out, nobody told. */
+  readonly told?: ToldTargets | undefined
   /** What its mirrors measure; left out, nobody did. */
   readonly mirror?: MirrorData | null | undefined
   /** How its stand is locked and its tube fixed; left out, as its family's usually are. */

@@ -1,4 +1,5 @@
 import { isHazardRole } from '../contents/filters.ts'
+import type { DrawnKit } from '../drawings/dimensions.ts'
 import { finderKindOnCard } from '../finder/finder-kind.ts'
 import { usualStand } from '../mount/stand.ts'
 import { chainName } from '../optics/focus-reach.ts'
@@ -53,6 +54,27 @@ export function guideFacts(input: GuideInput): GuideFacts {
   }
 }
 
+/** What its drawings are made from. */
+export function drawnKit(input: GuideInput, { there }: Pick<GuideFacts, 'there'>): DrawnKit {
+  const { apertureMm, focalLengthMm, collapsible, kind } = input.optics
+  return {
+    family: input.family,
+    optics: { apertureMm, focalLengthMm, collapsible, kind },
+    mount: input.mount ?? null,
+    stand: input.stand ?? null,
+    finderKind: finderKindOnCard(there),
+    parts: there.map(({ role, massG, count, mark, name }, index) => ({
+      id: `${role}-${index}`,
+      name,
+      role,
+      count,
+      mark,
+      massG,
+      toleranceG: null,
+    })),
+  }
+}
+
 /** What a borrower may look with: an eyepiece that doesn't come to focus is no power. Where it was the one to start with, the
  * next one is. */
 function powersInFocus(input: GuideInput, there: readonly GuidePart[]): readonly Power[] {
@@ -69,9 +91,13 @@ function powersInFocus(input: GuideInput, there: readonly GuidePart[]): readonly
 export const usablePowers = (powers: readonly GuidePower[]): readonly GuidePower[] =>
   powers.filter(({ barlow, verdict }) => barlow === null && verdict !== 'empty')
 
+/** One of its axes is pointed at the pole. */
+export const isEquatorial = ({ family, mount }: Pick<GuideInput, 'family' | 'mount'>): boolean =>
+  equatorialFamilies.includes(family) || Boolean(mount?.equatorial)
+
 function kitTags(kit: KitInHand, totalG: number, there: readonly GuidePart[]): readonly string[] {
   const { optics, collimationPolicy, family } = kit
-  const equatorial = equatorialFamilies.includes(family) || Boolean(kit.mount?.equatorial)
+  const equatorial = isEquatorial(kit)
   const driven = family === 'computer-driven' || family === 'large-equatorial'
   const eyepieces = there.filter(({ role }) => role === 'low-eyepiece' || role === 'eyepiece')
   return [

@@ -1,6 +1,6 @@
 import { dimensionsOf, type DrawnKit } from '../drawings/dimensions.ts'
 import { familyDrawing } from '../drawings/families.ts'
-import { kitReach, reachAt } from './kit-reach.ts'
+import { facingDeg, kitReach, reachAt } from './kit-reach.ts'
 
 const kitOf = (family: DrawnKit['family'], optics: Partial<DrawnKit['optics']> = {}): DrawnKit => ({
   family,
@@ -48,4 +48,32 @@ it('between two altitudes it lies between their heights; a pan head has its end'
   expect(reachAt({ heightsMm, highestDeg: 90 }, 90)).toMatchObject({ heightMm: 1900, posture: 'step' })
   expect(reachAt({ heightsMm, highestDeg: 75 }, 80).isTooHigh).toBe(true)
   expect(kitReach(altazimuth[3] as DrawnKit)?.highestDeg).toBe(75)
+})
+
+it.each(altazimuth.slice(0, 3).map((kit) => [kit.family, kit] as const))(
+  'into the eyepiece of the %s one looks the way its drawing says, wherever it was built in',
+  (_family, kit) => {
+    const size = dimensionsOf(kit)
+    const drawing = familyDrawing(kit, size)
+    for (const angleDeg of [-90, -45, 0, 45, 90])
+      for (const altitudeDeg of [20, 50, 80]) {
+        const turned = { ...size, eyepiece: { ...size.eyepiece, angleDeg } }
+        const { eyepieceOut, tube } = drawing.places(turned, { altitudeDeg, latitudeDeg: 0, turnDeg: 0 })
+        // Bearings over the ground, counted clockwise from above; one looks against the way it sticks out.
+        const bearing = ([x, , z]: readonly number[]) => (Math.atan2(z ?? 0, x ?? 0) * 180) / Math.PI
+        const drawnDeg = bearing(eyepieceOut.map((each) => -each)) - bearing(tube)
+        const found = facingDeg({ eyepieceRollDeg: angleDeg }, { altitudeDeg, azimuthDeg: 0 })
+        const apart = Math.abs(((((found ?? 0) - drawnDeg) % 360) + 540) % 360) - 180
+        expect(Math.abs(apart)).toBeLessThan(0.01)
+      }
+  },
+)
+
+it('says which way one faces only where the eyepiece’s place was measured, or a diagonal is turned up', () => {
+  const facing = (kit: DrawnKit) => {
+    const reach = kitReach(kit)
+    return reach && facingDeg(reach, { altitudeDeg: 40, azimuthDeg: 120 })
+  }
+  expect(facing(kitOf('tabletop-reflector', { kind: 'newtonian' }))).toBeNull()
+  expect(facing(kitOf('tripod-refractor', { kind: 'refractor' }))).toBeCloseTo(120)
 })

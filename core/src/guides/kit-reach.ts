@@ -1,5 +1,6 @@
 import { dimensionsOf, type DrawnKit } from '../drawings/dimensions.ts'
 import { familyDrawing } from '../drawings/families.ts'
+import { degToRad, radToDeg } from '../shared/angles.ts'
 import { mountReach, postureAt, type Posture } from '../mount/reach.ts'
 
 /** How high one kit's eyepiece stands, whatever it looks at: worked out once, for every five degrees of altitude. */
@@ -8,6 +9,8 @@ export interface KitReach {
   readonly heightsMm: readonly number[]
   /** Higher than this the tube meets its own stand. */
   readonly highestDeg: number
+  /** Where about the tube the eyepiece sticks out, 0 straight up, clockwise seen from behind; null where nobody measured it. */
+  readonly eyepieceRollDeg: number | null
 }
 
 const STEP_DEG = 5
@@ -34,7 +37,28 @@ export function kitReach(kit: DrawnKit): KitReach | null {
     })
     return Math.round(eyepieceHeightMm)
   })
-  return { heightsMm, highestDeg: kit.family === 'tripod-refractor' ? PAN_HEAD_HIGHEST_DEG : ZENITH_DEG }
+  // Behind a lens a diagonal is turned upwards; beside a mirror's tube it stands where it was built in.
+  const isBehind = kit.optics.kind !== undefined && kit.optics.kind !== 'newtonian'
+  return {
+    heightsMm,
+    highestDeg: kit.family === 'tripod-refractor' ? PAN_HEAD_HIGHEST_DEG : ZENITH_DEG,
+    eyepieceRollDeg: isBehind ? 0 : (kit.mount?.tube?.eyepiece?.angleDeg ?? null),
+  }
+}
+
+/** Which way one looks over the ground while looking into the eyepiece; null where nobody measured how it sticks out.
+ *
+ * One looks against the direction in which it sticks out: upwards off the tube by the cosine of its roll, to the right of it
+ * by the sine. Over the ground the former goes against the target by the sine of the altitude. Source: geometry */
+export function facingDeg(
+  { eyepieceRollDeg }: Pick<KitReach, 'eyepieceRollDeg'>,
+  { altitudeDeg, azimuthDeg }: { readonly altitudeDeg: number; readonly azimuthDeg: number },
+): number | null {
+  if (eyepieceRollDeg === null) return null
+  const [roll, altitude] = [degToRad(eyepieceRollDeg), degToRad(altitudeDeg)]
+  const ahead = Math.sin(altitude) * Math.cos(roll)
+  const turnedDeg = radToDeg(Math.atan2(-Math.sin(roll), ahead))
+  return (azimuthDeg + turnedDeg + 360) % 360
 }
 
 /** Where the eyepiece is for something at an altitude, and from where one looks into it. */

@@ -29,6 +29,8 @@ it('every target of every night finds its own words, and no two looks share them
     powers: [{ name: 'Eyepiece 25 mm', magnification: 26 }],
     children: false,
     withStars: true,
+    told: {},
+    highestDeg: 90,
     withPole: true,
   })
   const used = nights.flatMap(({ targets }) => targets.map(({ id }) => id))

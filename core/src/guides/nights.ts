@@ -7,6 +7,7 @@ import { almanacTime, type PlaceOnEarth } from '../sky/positions.ts'
 import type { Target, TargetWhy } from '../sky/target-stretches.ts'
 import { eveningTargets } from '../sky/targets.ts'
 import { powersFor, type NamedPower } from '../words/targets.ts'
+import { enoughTold, rankedByTold, toldKey, type Told, type ToldTargets } from './first-night.ts'
 
 /** Where the borrower will look from: a town or a place to 0.1°, never an address. */
 export interface GuidePlace extends PlaceOnEarth {
@@ -24,6 +25,8 @@ export interface NightTarget {
   readonly why: TargetWhy
   /** Names of the case's eyepieces, in the order to use them. */
   readonly eyepieces: readonly string[]
+  /** How many borrowers of this kind of telescope looked for it, and saw it; null where too few told. */
+  readonly told: Told | null
 }
 
 /** One night of the loan: facts only, said in every language from here. */
@@ -71,8 +74,11 @@ export function guideNights(given: {
   readonly children: boolean
   readonly withStars: boolean
   readonly withPole: boolean
+  readonly told: ToldTargets
+  /** Higher than this the stand doesn't reach: what stands there at the evening's hour waits for its own. */
+  readonly highestDeg: number
 }): { readonly nights: readonly GuideNight[]; readonly words: Readonly<Record<string, TargetWords>> } {
-  const { place, fromDate, untilDate, apertureMm, powers, children } = given
+  const { place, fromDate, untilDate, apertureMm, powers, children, told } = given
   const words: Record<string, TargetWords> = {}
   /** A planet looks different from night to night: its words go by what it looks like. */
   const wordsKey = ({ id, name, catalogue, find, look }: Target): string => {
@@ -104,16 +110,20 @@ export function guideNights(given: {
       moonLit: night.moonIlluminatedFraction,
       moonWaxing: sessionUtc ? MoonPhase(almanacTime(sessionUtc)) < 180 : false,
       sessionUtc,
-      targets: evening.targets.map((target) => ({
+      targets: rankedByTold(evening.targets, told).map((target) => ({
         id: wordsKey(target),
+        told: enoughTold(told[toldKey(target.id)]),
         kind: target.kind,
         bestUtc: target.bestUtc,
         altitudeDeg: tenth(target.altitudeDeg),
         azimuthDeg: tenth(target.azimuthDeg),
-        session: target.session && {
-          altitudeDeg: tenth(target.session.altitudeDeg),
-          azimuthDeg: tenth(target.session.azimuthDeg),
-        },
+        session:
+          target.session && target.session.altitudeDeg <= given.highestDeg
+            ? {
+                altitudeDeg: tenth(target.session.altitudeDeg),
+                azimuthDeg: tenth(target.session.azimuthDeg),
+              }
+            : null,
         why: target.why,
         eyepieces: powersFor(target.power, apertureMm, powers).map(({ name }) => name),
       })),

@@ -19,6 +19,7 @@ import {
 } from './months-ahead.ts'
 import { demoSites } from './mounts.ts'
 import { Chance } from './random.ts'
+import { demoToldStops, demoToldTargets } from './told-nights.ts'
 import { demoBorrowers, demoBranches, demoSpares, demoStaff, type BranchKey, type KitStory } from './scenario.ts'
 
 const HISTORY_MONTHS = 18
@@ -81,6 +82,8 @@ export function tellStory(now: Date, passwordHashes: readonly string[], kits: re
     const history = new KitHistory(kit, model, model.id, model.partIds, cast, new Chance(kit.code))
     return { story: kit, model, history: playHistory(kit, history, now) }
   })
+  // Two kits of it, one of them out.
+  const toldModelId = models.find(({ key }) => key === 'light-108')?.id ?? ''
   const all = <T>(pick: (history: KitHistory) => T[]) => histories.flatMap(({ history }) => pick(history))
   return {
     now,
@@ -164,6 +167,8 @@ export function tellStory(now: Date, passwordHashes: readonly string[], kits: re
     benchEvenings: demoBenchEvenings(idOf('library'), DateTime.fromJSDate(now)),
     waiting: demoWaiting(idOf('library'), borrowers, DateTime.fromJSDate(now)),
     takeBacks: all(({ rows }) => rows.takeBacks),
+    toldTargets: demoToldTargets(toldModelId),
+    toldStops: demoToldStops(toldModelId),
     guides: all(({ rows }) => rows.guides),
     checks: all(({ rows }) => rows.checks),
     readings: all(({ rows }) => rows.readings),

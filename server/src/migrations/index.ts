@@ -18,6 +18,7 @@ import { ProgrammeInTime1765600000000 } from './0017-programme-in-time.ts'
 import { HandsCardsVan1765700000000 } from './0018-hands-cards-van.ts'
 import { KeptIn1765800000000 } from './0019-kept-in.ts'
 import { OpenCase1765900000000 } from './0020-open-case.ts'
+import { LessonsAndNights1766000000000 } from './0021-lessons-and-nights.ts'
 
 /** In order, named one by one: leftover build output is never taken for a migration. */
 export const migrations = [
@@ -41,4 +42,5 @@ export const migrations = [
   HandsCardsVan1765700000000,
   KeptIn1765800000000,
   OpenCase1765900000000,
+  LessonsAndNights1766000000000,
 ]

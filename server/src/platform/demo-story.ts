@@ -28,6 +28,8 @@ export interface DemoStory {
   readonly waiting: readonly Row[]
   readonly takeBacks: readonly Row[]
   readonly guides: readonly Row[]
+  readonly toldTargets: readonly Row[]
+  readonly toldStops: readonly Row[]
   readonly checks: readonly Row[]
   readonly readings: readonly Row[]
   readonly stepTimes: readonly Row[]

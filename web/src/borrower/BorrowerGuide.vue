@@ -255,7 +255,12 @@ onUnmounted(() => window.removeEventListener('online', online))
             :token="token"
             :here="index === at && lives"
           />
-          <TonightPage v-else-if="each.block.key === 'sky'" :guide="guide" @lost="goBlock('trouble')" />
+          <TonightPage
+            v-else-if="each.block.key === 'sky'"
+            :guide="guide"
+            :token="token"
+            @lost="goBlock('trouble')"
+          />
           <TroublePage v-else-if="each.block.key === 'trouble'" :guide="guide" :token="token" />
           <DrivePage v-else-if="each.block.key === 'controller'" :guide="guide" :block="each.block" />
           <PolarPage v-else-if="each.block.key === 'polar'" :guide="guide" :block="each.block" />

@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import type { IssuedGuide } from '@binoculum/contract'
-import type { StepDrawing as Drawing } from '@binoculum/core'
+import type { DrawnKit, StepDrawing as Drawing } from '@binoculum/core'
 import { onMounted, onUnmounted, ref, useTemplateRef } from 'vue'
 import StepDrawing from '../shared/drawings/StepDrawing.vue'
 import { drawInTurn } from './draw-in-turn.ts'
@@ -9,7 +8,11 @@ import { useWords } from './guide-language.ts'
 /** The step's drawing comes once the page lives: words are served and painted first. What is in view is drawn at once,
  * the others in their turn, and all of them when printing begins, which waits for nothing: so what draws them comes with the
  * page. Their room is kept. */
-defineProps<{ guide: IssuedGuide; drawing: Drawing; undo: boolean }>()
+defineProps<{
+  guide: { readonly drawn: DrawnKit | null; readonly place: { readonly latitudeDeg: number } | null }
+  drawing: Drawing
+  undo: boolean
+}>()
 const { say } = useWords()
 const room = useTemplateRef<HTMLElement>('room')
 const drawn = ref(false)

@@ -1,12 +1,15 @@
 <script setup lang="ts">
 import type { IssuedGuide } from '@binoculum/contract'
 import {
+  facingDeg,
   findingChart,
+  isEquatorial,
   leftOutBy,
   leftOutWords,
   guideDate,
   guideTime,
   noTargetWords,
+  onTheHead,
   reachAt,
   reachWords,
   type GuideNight,
@@ -14,6 +17,7 @@ import {
 import { computed, ref } from 'vue'
 import AltitudeDial from './AltitudeDial.vue'
 import FindingDrawing from './FindingDrawing.vue'
+import FirstNight from './FirstNight.vue'
 import NightHorizon from './NightHorizon.vue'
 import NightsTable from './NightsTable.vue'
 import SaidText from './SaidText.vue'
@@ -25,7 +29,7 @@ import { useWords } from './guide-language.ts'
 import { useNight } from './use-night.ts'
 
 /** One evening: the Sun and the Moon, four sure things on the horizon, and the rest of what this tube shows. */
-const { guide } = defineProps<{ guide: IssuedGuide }>()
+const { guide, token } = defineProps<{ guide: IssuedGuide; token: string }>()
 const emit = defineEmits<{ lost: [] }>()
 const { say, sayPart, language } = useWords()
 const eyepieces = (names: readonly string[]) => names.map(sayPart).join(say(', then '))
@@ -86,6 +90,25 @@ function reachFor(altitudeDeg: number): string {
   const what = isTooHigh ? 'too-high' : posture
   return say(reachWords[what], { height: `${(heightMm / 1000).toFixed(1)} m` })
 }
+/** Which way one looks into the eyepiece, where that is known of this kit. */
+function facingFor(target: { readonly altitudeDeg: number; readonly azimuthDeg: number }): string {
+  const deg = guide.reach && facingDeg(guide.reach, target)
+  return deg === null ? '' : say('You face {direction} then.', { direction: say(directionWord(deg)) })
+}
+/** Of an equatorial head: on which side the tube hangs, and when it has to change sides. */
+function sideFor(target: { readonly altitudeDeg: number; readonly azimuthDeg: number }): readonly string[] {
+  const { drawn, place: where } = guide
+  const atUtc = night.value?.sessionUtc
+  if (!drawn || !where || !atUtc || !isEquatorial(drawn)) return []
+  const { tubeSide, crossesInHours } = onTheHead({ latitudeDeg: where.latitudeDeg, ...target })
+  const side = say(tubeSide === 'east' ? 'The tube hangs on the east side.' : 'The tube hangs on the west side.')
+  if (crossesInHours === null) return [side]
+  const crossing = new Date(Date.parse(atUtc) + crossesInHours * 3_600_000).toISOString()
+  return [
+    side,
+    say('At {time} it stands highest. The tube then has to change sides.', { time: time(crossing) ?? '' }),
+  ]
+}
 const placed = (target: GuideNight['targets'][number]) => ({ ...target, ...(target.session ?? {}) })
 </script>
 
@@ -143,7 +166,13 @@ const placed = (target: GuideNight['targets'][number]) => ({ ...target, ...(targ
           </h2>
           <p><SaidText :said="words[target.id]?.look ?? ''" /></p>
           <p class="brass">{{ eyepieces(target.eyepieces) }}</p>
-          <p v-if="guide.reach" class="second">{{ reachFor(placed(target).altitudeDeg) }}</p>
+          <p v-if="guide.reach" class="second">
+            {{ reachFor(placed(target).altitudeDeg) }} {{ facingFor(placed(target)) }}
+          </p>
+          <p v-if="sideFor(placed(target)).length > 0" class="second">{{ sideFor(placed(target)).join(' ') }}</p>
+          <p v-if="target.told" class="second">
+            {{ say('{saw} of {tried} who looked for it with one like this saw it.', { ...target.told }) }}
+          </p>
           <details>
             <summary>{{ say('How to find it') }}</summary>
             <div class="how">
@@ -199,6 +228,7 @@ const placed = (target: GuideNight['targets'][number]) => ({ ...target, ...(targ
       </ul>
     </template>
     <div v-if="guide.nights.length > 1" class="paper-only"><NightsTable :guide="guide" /></div>
+    <FirstNight :guide="guide" :token="token" />
     <button type="button" class="button lost screen-only" @click="emit('lost')">{{ say('I can’t find it') }}</button>
   </template>
 </template>

@@ -3,7 +3,11 @@ import { guideLanguages, translator } from '@binoculum/core'
 import { aimWords, directions, lookTitles } from './looks/look-words.ts'
 
 /** Every sentence that the page's own files say, read from their source: also those that no test opens. */
-const folders = [new URL('./', import.meta.url), new URL('./looks/', import.meta.url)]
+const folders = [
+  new URL('./', import.meta.url),
+  new URL('./looks/', import.meta.url),
+  new URL('./lesson/', import.meta.url),
+]
 const sources = folders
   .flatMap((folder) =>
     readdirSync(folder)

@@ -608,4 +608,20 @@ export const guideTexts: Readonly<Record<string, string>> = {
     'Frenos cerrados. Sujeta el tubo con una mano, abre el cierre con la otra. Las anillas se quedan puestas.',
   'The clamp alone holds the tube: hold it before you open it.':
     'Solo el cierre sujeta el tubo: sujétalo antes de abrir.',
+  'Look for the Sun with it': 'Buscar el Sol con él',
+  'One look blinds, through the finder too.': 'Una sola mirada deja ciego, también por el buscador.',
+  'Wipe dust off the mirror': 'Quitar el polvo del espejo',
+  'Wipe dust off the front lens': 'Quitar el polvo de la lente de delante',
+  'Wiping scratches. Dust hardly shows. Tell the library.':
+    'Limpiar raya el cristal. El polvo casi no se nota. Díselo a la biblioteca.',
+  'Stop and ask when something doesn’t fit': 'Parar y preguntar si algo no encaja',
+  'Always. Nobody minds, and nothing breaks.': 'Siempre. A nadie le molesta, y nada se rompe.',
+  'Take the weight off while the tube is still on': 'Quitar la pesa con el tubo todavía puesto',
+  'It tips over. The weight goes on first and comes off last.':
+    'Se cae. La pesa se pone primero y se quita al final.',
+  'Carry it by its finder': 'Llevarlo cogido por el buscador',
+  'The finder breaks off, and the tube falls.': 'El buscador se rompe, y el tubo se cae.',
+  'Stand it outside half an hour before you look, with its caps on':
+    'Sacarlo fuera media hora antes de mirar, con las tapas puestas',
+  'The air in the tube grows calm, and the view gets sharper.': 'El aire del tubo se calma, y se ve más nítido.',
 }

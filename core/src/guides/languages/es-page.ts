@@ -160,4 +160,47 @@ export const pageTexts: Readonly<Record<string, string>> = {
   'off: the mark lies beside the hole': 'mal: la marca queda al lado del agujero',
   'right: the hole sits in the mark’s middle': 'bien: el agujero está en el centro de la marca',
   'the back of the tube, focuser’s side up': 'detrás del tubo, con el enfocador arriba',
+  'Three minutes before you fetch it': 'Tres minutos antes de recogerlo',
+  '{kit} is yours from {date}. Three small questions about it, and you know your way.':
+    '{kit} es tuyo desde el {date}. Tres preguntas cortas y ya sabes cómo va.',
+  'In which order?': '¿En qué orden?',
+  'Tap what comes first, then the next, and so on.': 'Toca lo que va primero, luego lo siguiente, y así.',
+  'Right. That is the order in which it goes together.': 'Muy bien. En ese orden se monta.',
+  'Not yet: “{first}” comes before “{second}”.': 'Todavía no: «{first}» va antes de «{second}».',
+  'Once more': 'Otra vez',
+  'Which eyepiece first?': '¿Qué ocular primero?',
+  'Right. It shows the most sky, so things are easy to find.':
+    'Muy bien. Enseña más cielo, y así es fácil encontrar las cosas.',
+  'Not yet: begin with {name}. It shows the most sky, so things are easy to find.':
+    'Todavía no: empieza con {name}. Enseña más cielo, y así es fácil encontrar las cosas.',
+  'Fine, or never?': '¿Está bien, o nunca?',
+  Fine: 'Está bien',
+  'Right.': 'Muy bien.',
+  'No, never.': 'No, nunca.',
+  'That one is fine.': 'Eso está bien.',
+  'I went through it': 'Ya lo he hecho',
+  'No time? Come all the same. Everything stands in the guide as well.':
+    '¿No tienes tiempo? Ven igual. Todo está también en la guía.',
+  'Thank you. The library sees that you went through it. See you on {date}.':
+    'Gracias. La biblioteca ve que lo has hecho. Hasta el {date}.',
+  'That didn’t go. It doesn’t matter: just come and fetch it.': 'No se ha enviado. No importa: ven a recogerlo.',
+  'What did you see on {date}?': '¿Qué viste el {date}?',
+  'One question, and nobody is told who answered.': 'Una sola pregunta, y nadie sabe quién responde.',
+  'Saw it': 'Lo vi',
+  'Looked in vain': 'No lo encontré',
+  'Did something end it?': '¿Algo os hizo parar?',
+  'No, it went well': 'No, fue bien',
+  'Stuck at: {step}': 'Nos paramos en: {step}',
+  'I couldn’t find anything': 'No encontré nada',
+  'It never got sharp': 'Nunca se vio nítido',
+  'Clouds came': 'Llegaron las nubes',
+  'That didn’t go. Try again when you are online.': 'No se ha enviado. Prueba otra vez con conexión.',
+  'Thank you. It helps those who borrow one like it next.': 'Gracias. Ayuda a quien pida uno igual después.',
+  '{saw} of {tried} who looked for it with one like this saw it.':
+    'Lo vieron {saw} de {tried} que lo buscaron con uno como este.',
+  'You face {direction} then.': 'Entonces miras hacia el {direction}.',
+  'The tube hangs on the east side.': 'El tubo queda al este de su montura.',
+  'The tube hangs on the west side.': 'El tubo queda al oeste de su montura.',
+  'At {time} it stands highest. The tube then has to change sides.':
+    'A las {time} está en lo más alto. Entonces hay que pasar el tubo al otro lado.',
 }

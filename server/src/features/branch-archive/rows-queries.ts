@@ -40,6 +40,8 @@ const ofBranch: Partial<Record<ArchivedKind, string>> = {
   knobStep: ofKit,
   stepTime: ofKit,
   stepMedian: `t.model_id IN (${models})`,
+  toldTarget: `t.model_id IN (${models})`,
+  toldStop: `t.model_id IN (${models})`,
   kitDrift: ofKit,
   guide: ofLoan,
   guidePiece: `t.hash IN (SELECT piece.value FROM guide g CROSS JOIN LATERAL jsonb_each(g.pieces) each

@@ -38,6 +38,25 @@ export class BorrowerMessageRow {
   @ForeignKey('Staff') @Column('uuid', { nullable: true }) seenBy: string | null
 }
 
+/** How many borrowers of a model looked for something, and how many saw it. Counts only: who told what is kept nowhere. */
+@Entity('told_target')
+export class ToldTargetRow {
+  @ForeignKey('Model') @PrimaryColumn('uuid') modelId: string
+  @PrimaryColumn('text') key: string
+  @Column('text') name: string
+  @Column('integer') tried: number
+  @Column('integer') saw: number
+}
+
+/** How many nights with a model ended at a step, or by something else; an empty key counts those that nothing ended. */
+@Entity('told_stop')
+export class ToldStopRow {
+  @ForeignKey('Model') @PrimaryColumn('uuid') modelId: string
+  @PrimaryColumn('text') key: string
+  @Column('text') title: string
+  @Column('integer') nights: number
+}
+
 /** A block, an order or a translation as a coordinator wrote it. Rows are never changed: the newest in use counts. */
 @Entity('guide_text')
 @Check(

@@ -63,7 +63,7 @@ export async function withoutFocus(tx: Tx, row: ShelfRow): Promise<readonly stri
 
 export const guideInput = (
   { row, parts, model, issuedOn, dueOn }: KitInGuide,
-  own: OwnWords & Pick<GuideInput, 'withoutFocus'>,
+  own: OwnWords & Pick<GuideInput, 'withoutFocus' | 'told'>,
   place: GuideInput['place'] | null,
 ): GuideInput => ({
   kitName: row.name,

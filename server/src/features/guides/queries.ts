@@ -1,5 +1,7 @@
 import type { KeptLook } from '@binoculum/contract'
+import type { ToldTargets } from '@binoculum/core'
 import { selectRows, type Tx } from '../../platform/database.ts'
+import { ToldTargetRow } from './entities.ts'
 
 /** A guide put together again from what only it has and the pieces it shares. */
 const wholeContent = `jsonb_set(g.content, '{texts}', (
@@ -226,3 +228,49 @@ export async function newestFocusStation(tx: Tx, kitId: string): Promise<unknown
     WHERE each->>'station' = 'focus' ORDER BY at DESC LIMIT 1`
   return (await selectRows<{ station: unknown }>(tx, sql, [kitId]))[0]?.station ?? null
 }
+
+/** What borrowers of a model saw of what they looked for: a few dozen counts, however many told. */
+export async function toldTargets(tx: Tx, modelId: string): Promise<ToldTargets> {
+  const rows = await tx.findBy(ToldTargetRow, { modelId })
+  return Object.fromEntries(rows.map(({ key, tried, saw }) => [key, { tried, saw }]))
+}
+
+/** A guide in hand, with its evenings that were told about; its loan is held until the transaction ends. */
+export async function guideToTell(
+  tx: Tx,
+  linkHash: string,
+  now: Date,
+): Promise<{ loanId: string; modelId: string; nightsTold: string[]; content: unknown } | null> {
+  const sql = `SELECT l.id AS "loanId", k.model_id AS "modelId", l.nights_told AS "nightsTold", g.content
+    FROM loan l JOIN guide g ON g.loan_id = l.id JOIN kit k ON k.id = l.kit_id
+    WHERE l.link_hash = $1 AND l.link_ends_at > $2 AND l.state = 'out' FOR UPDATE OF l`
+  const [row] = await selectRows<NonNullable<Awaited<ReturnType<typeof guideToTell>>>>(tx, sql, [linkHash, now])
+  return row ?? null
+}
+
+/** Adds one evening to a model's counts. Rows are locked in the order of their keys. */
+export async function countNight(
+  tx: Tx,
+  modelId: string,
+  night: {
+    readonly targets: readonly { readonly key: string; readonly name: string; readonly saw: number }[]
+    readonly stop: { readonly key: string; readonly title: string }
+  },
+): Promise<void> {
+  const targets = [...night.targets].sort((a, b) => (a.key < b.key ? -1 : 1))
+  await tx.query(
+    `INSERT INTO told_target (model_id, key, name, tried, saw)
+     SELECT $1, t.key, t.name, 1, t.saw FROM unnest($2::text[], $3::text[], $4::int[]) AS t(key, name, saw)
+     ON CONFLICT (model_id, key) DO UPDATE
+     SET name = excluded.name, tried = told_target.tried + 1, saw = told_target.saw + excluded.saw`,
+    [modelId, targets.map(({ key }) => key), targets.map(({ name }) => name), targets.map(({ saw }) => saw)],
+  )
+  await tx.query(
+    `INSERT INTO told_stop (model_id, key, title, nights) VALUES ($1, $2, $3, 1)
+     ON CONFLICT (model_id, key) DO UPDATE SET title = excluded.title, nights = told_stop.nights + 1`,
+    [modelId, night.stop.key, night.stop.title],
+  )
+}
+
+export const noteNightTold = (tx: Tx, loanId: string, date: string): Promise<unknown> =>
+  tx.query('UPDATE loan SET nights_told = array_append(nights_told, $2) WHERE id = $1', [loanId, date])

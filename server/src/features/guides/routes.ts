@@ -1,10 +1,12 @@
 import {
   borrowerMessageSchema,
+  firstNightsSchema,
   guideListSchema,
   guideSchema,
   guideTextFormSchema,
   guideTextsSchema,
   idSchema,
+  nightToldSchema,
   receivedMessagesSchema,
 } from '@binoculum/contract'
 import { z } from 'zod'
@@ -12,6 +14,8 @@ import { anyRole, coordinatorOnly, deskRoles, signedIn } from '../../platform/ac
 import type { App } from '../../platform/app-type.ts'
 import { gunzipSync } from 'node:zlib'
 import { Problem, problemOfDatabase } from '../../platform/errors.ts'
+import { AWAY_PAGE, LINK_OVER_PAGE } from './over-pages.ts'
+import type { FirstNights } from './first-nights.ts'
 import type { GuidePages } from './page.ts'
 import type { Guides, GuideTextsDesk } from './service.ts'
 
@@ -19,7 +23,7 @@ const tokenSchema = z.object({ token: z.string().min(20).max(64) })
 
 export async function guideRoutes(
   app: App,
-  { guides, pages, texts }: { guides: Guides; pages: GuidePages; texts: GuideTextsDesk },
+  { guides, nights, pages, texts }: { guides: Guides; nights: FirstNights; pages: GuidePages; texts: GuideTextsDesk },
 ) {
   app.get(
     '/api/guides/:token',
@@ -55,6 +59,25 @@ export async function guideRoutes(
       await guides.receive(request.params.token, request.body)
       return reply.code(204).send(null)
     },
+  )
+  app.post(
+    '/api/guides/:token/nights',
+    {
+      config: { access: 'public', rateLimit: { max: 12, timeWindow: '1 minute' } },
+      schema: { params: tokenSchema, body: nightToldSchema, response: { 204: z.null() } },
+    },
+    async (request, reply) => {
+      await nights.tell(request.params.token, request.body)
+      return reply.code(204).send(null)
+    },
+  )
+  app.get(
+    '/api/kits/:code/first-nights',
+    {
+      config: { access: anyRole },
+      schema: { params: z.object({ code: z.string().max(40) }), response: { 200: firstNightsSchema } },
+    },
+    async (request) => nights.ofKit(signedIn(request), request.params.code),
   )
   app.get(
     '/api/borrower-messages',
@@ -138,22 +161,3 @@ export async function guideRoutes(
       return reply.type(type).header('cache-control', 'no-cache').send(file)
     })
 }
-
-/** For borrowers, not for programs: what to do when the link is over. */
-const AWAY_PAGE = `<!doctype html>
-<html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">
-<meta name="robots" content="noindex, nofollow"><meta http-equiv="refresh" content="30">
-<title>The library can’t be reached</title></head>
-<body><main><h1>Your guide can’t be reached just now</h1>
-<p role="alert">The library’s records can’t be reached just now. This page tries again by itself every half minute. What you kept on this phone is still there. Don’t point the telescope anywhere near the Sun meanwhile.</p>
-<p lang="es">Ahora mismo no se puede llegar a los datos de la biblioteca. Esta página lo intenta sola cada medio minuto. Mientras tanto, no apuntes el telescopio cerca del Sol.</p>
-</main></body></html>
-`
-const LINK_OVER_PAGE = `<!doctype html>
-<html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">
-<meta name="robots" content="noindex, nofollow"><title>This guide is over</title></head>
-<body><main><h1>This guide is over</h1>
-<p role="alert">This link has expired or was already used. Ask the library for a new one; the number is on your loan slip.</p>
-<p lang="es">Este enlace ya no vale. Pide otro a la biblioteca; el número está en tu hoja de préstamo.</p>
-</main></body></html>
-`

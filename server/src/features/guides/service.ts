@@ -25,6 +25,8 @@ import { guideInput, ownWordsFor, withoutFocus, type KitInGuide } from './guide-
 export { GuideTextRow } from './entities.ts'
 export { GuideTextsDesk } from './texts.ts'
 export { newestLooks } from './queries.ts'
+export { guideInput, ownWordsFor, withoutFocus } from './guide-input.ts'
+export { builtPage, htmlPage, languageAsked, type Built } from './built-page.ts'
 
 /** A link may be passed on; so many messages and pictures of one loan are taken, and no more. */
 const MOST_MESSAGES = 30
@@ -55,10 +57,11 @@ export class Guides {
   /** The guide of a hand-out to come, with the words and the place that count for its kit now. */
   async compose(tx: Tx, given: GuideOfLoan): Promise<Guide> {
     const { row, wishes } = given
+    const told = await queries.toldTargets(tx, row.modelId)
     return composeGuide({
       ...guideInput(
         given,
-        { ...(await ownWordsFor(tx, row)), withoutFocus: await withoutFocus(tx, row) },
+        { ...(await ownWordsFor(tx, row)), withoutFocus: await withoutFocus(tx, row), told },
         wishes.place ?? given.place,
       ),
       dueTime: given.dueTime,

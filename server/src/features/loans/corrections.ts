@@ -36,7 +36,7 @@ export class Corrections {
     const borrower = await queries.borrowerById(reader, loan.borrowerId)
     if (!borrower) throw new Problem('NOT_FOUND')
     const history = await queries.recordOfLoan(reader, loanId)
-    const { id, state, outAt, dueAt, backAt, version, branchId } = loan
+    const { id, state, outAt, dueAt, backAt, lessonDoneAt, version, branchId } = loan
     return {
       ...{ id, state, version, branchId, borrower },
       code: loanCode(loan.number),
@@ -47,6 +47,7 @@ export class Corrections {
       outAtUtc: outAt?.toISOString() ?? null,
       dueAtUtc: dueAt?.toISOString() ?? null,
       backAtUtc: backAt?.toISOString() ?? null,
+      lessonDoneAtUtc: lessonDoneAt?.toISOString() ?? null,
       daysLate: state === 'out' && dueAt ? daysLate(dueAt, this.context.clock()) : 0,
       isLatest: await queries.isLatestLoan(reader, loanId),
       history: history.map(({ at, ...line }) => ({ ...line, atUtc: at.toISOString() })),

@@ -73,6 +73,10 @@ export class Loan {
   @Index({ unique: true, where: '"link_hash" IS NOT NULL' }) @Column('text', { nullable: true }) linkHash:
     string | null
   @Column('timestamptz', { nullable: true }) linkEndsAt: Date | null
+  /** Its borrower went through the lesson before fetching it. */
+  @Column('timestamptz', { nullable: true }) lessonDoneAt: Date | null
+  /** Evenings that were told about, not what was told. */
+  @Column('text', { array: true, default: '{}' }) nightsTold: string[]
   @Column('integer', { default: 1 }) version: number
 }
 

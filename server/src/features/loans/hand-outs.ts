@@ -76,9 +76,10 @@ export class HandOuts {
     const wanted = { kitId, fromOn: days.today, untilOn, turnaroundDays, loanId: promise.id }
     const { others } = await takenDays(reader, wanted, this.around(days))
     const freeUntilOn = lastOpenDay(days, today + 1, latest)
-    const { id: loanId, promisedFor, fromOn, untilOn: promisedUntil } = promise
+    const { id: loanId, promisedFor, fromOn, untilOn: promisedUntil, lessonDoneAt } = promise
     const atUtc = (promisedFor ?? this.context.clock()).toISOString()
-    return { loanId, borrower, atUtc, fromOn, untilOn: promisedUntil, freeUntilOn, others }
+    const lessonDoneAtUtc = lessonDoneAt?.toISOString() ?? null
+    return { loanId, borrower, atUtc, fromOn, untilOn: promisedUntil, lessonDoneAtUtc, freeUntilOn, others }
   }
 
   /** Hands a kit out: loan, guide and record in one transaction, once per key. What takes long, judging the kit and composing

@@ -112,13 +112,14 @@ export interface LoanRow {
   readonly dueAt: Date | null
   readonly backAt: Date | null
   readonly version: number
+  readonly lessonDoneAt: Date | null
   readonly fromOn: string
   readonly untilOn: string
 }
 
 const loanSql = `SELECT l.id, l.number, l.branch_id AS "branchId", l.kit_id AS "kitId", l.borrower_id AS "borrowerId",
   b.name AS borrower, b.contact, l.state, l.promised_for AS "promisedFor", l.out_at AS "outAt", l.due_at AS "dueAt",
-  l.back_at AS "backAt", l.version, l.from_on::text AS "fromOn", l.until_on::text AS "untilOn"
+  l.back_at AS "backAt", l.version, l.lesson_done_at AS "lessonDoneAt", l.from_on::text AS "fromOn", l.until_on::text AS "untilOn"
   FROM loan l JOIN borrower b ON b.id = l.borrower_id`
 
 export const lockLoan = (tx: Tx, id: string) => selectRows(tx, 'SELECT id FROM loan WHERE id = $1 FOR UPDATE', [id])

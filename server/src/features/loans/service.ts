@@ -186,3 +186,4 @@ export class Loans implements LoanDesk {
 export { BorrowerRow } from './entities.ts'
 export { isCardOnly } from './queries.ts'
 export { Promises } from './promises.ts'
+export { linkEnd } from './slip.ts'

@@ -14,6 +14,7 @@ import KeyCap from '../../shared/keys/KeyCap.vue'
 import { useKeys } from '../../shared/keys/use-keys.ts'
 import DayPicker from '../../shared/controls/DayPicker.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
+import { dayText } from '../../shared/dates.ts'
 import ReasonText from '../../shared/ReasonText.vue'
 import { useSession } from '../people/session.ts'
 import BorrowerPicker from './BorrowerPicker.vue'
@@ -126,7 +127,11 @@ useKeys(() => ({
           <p>
             {{ kit.modelName }}<br /><span class="quiet">{{
               form.promised ? `promised to ${form.promised.borrower.name}` : 'not promised to anybody'
-            }}</span>
+            }}</span
+            ><span v-if="form.promised?.lessonDoneAtUtc" class="moss"
+              >, who went through its lesson on
+              {{ dayText(form.promised.lessonDoneAtUtc, session.zoneOf(kit.branchId)) }}</span
+            >
           </p>
           <p v-if="wasKept" class="second kept">Taken up where you left it.</p>
         </header>

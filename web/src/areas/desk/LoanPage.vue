@@ -13,6 +13,7 @@ import { dayText, hourText, lateText, whenText } from '../../shared/dates.ts'
 import { useSession } from '../people/session.ts'
 import { recordSentence } from '../shelf/history-words.ts'
 import BorrowerPicker from './BorrowerPicker.vue'
+import LessonLink from './LessonLink.vue'
 import { emptyHandOut, pickedBorrower } from './use-hand-out.ts'
 
 /** One loan: who, when, and what was written down wrongly put right. */
@@ -123,6 +124,13 @@ async function join(other: Borrower) {
       <p v-if="loan.state === 'back' && !loan.isLatest" class="quiet">
         {{ loan.kitName }} has been out again since: what lies in its case is put right at its newest loan.
       </p>
+
+      <LessonLink
+        v-if="loan.state === 'promised'"
+        :loan-id="loan.id"
+        :done-at-utc="loan.lessonDoneAtUtc"
+        :zone="loan.zone"
+      />
 
       <template v-if="loan.state === 'out'">
         <h2>Was something written down wrongly?</h2>

@@ -14,6 +14,7 @@ import KeyCap from '../../shared/keys/KeyCap.vue'
 import { useKeys } from '../../shared/keys/use-keys.ts'
 import BlockList from './BlockList.vue'
 import BlockVersions from './BlockVersions.vue'
+import FirstNights from './FirstNights.vue'
 import LinesEditor from './LinesEditor.vue'
 import { spokenBlock, useBlockDraft } from './use-block-draft.ts'
 
@@ -239,6 +240,7 @@ const go = (code: string) => void router.push(`/guides/texts/${encodeURIComponen
         </aside>
         <p v-else class="quiet">The preview comes with the first word you change, or choose a block.</p>
       </div>
+      <FirstNights :kit-code="kitCode" />
       <footer v-if="data.mayEdit && block" class="action-bar">
         <ElSelect v-model="scope" class="scope" aria-label="Which kits">
           <ElOption value="programme" label="for all kits" />

@@ -188,6 +188,10 @@ export function recordSentence({ act, before, after }: RecordLine): string {
       return `losses and drift of ${text(was.origin)} forgotten`
     case 'branch-brought-in':
       return `read in from an archive: ${text(is.kits)} kits, ${text(is.loans)} loans`
+    case 'lesson-offered':
+      return 'link to its lesson made'
+    case 'lesson-done':
+      return 'the borrower went through its lesson'
     case 'link-renewed':
       return 'new link to the guide'
     default:

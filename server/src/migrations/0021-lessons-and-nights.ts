@@ -1,0 +1,29 @@
+import type { MigrationInterface, QueryRunner } from 'typeorm'
+
+/** Who did the lesson before fetching a kit; how often a model's borrowers saw what they looked for, and where nights stop. */
+export class LessonsAndNights1766000000000 implements MigrationInterface {
+  name = 'LessonsAndNights1766000000000'
+
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query('ALTER TABLE "loan" ADD "lesson_done_at" timestamptz')
+    await runner.query(`ALTER TABLE "loan" ADD "nights_told" text array NOT NULL DEFAULT '{}'`)
+    await runner.query(
+      `CREATE TABLE "told_target" ("model_id" uuid NOT NULL, "key" text NOT NULL, "name" text NOT NULL,
+        "tried" integer NOT NULL, "saw" integer NOT NULL, CONSTRAINT "pk_told_target" PRIMARY KEY ("model_id", "key"))`,
+    )
+    await runner.query(
+      `CREATE TABLE "told_stop" ("model_id" uuid NOT NULL, "key" text NOT NULL, "title" text NOT NULL,
+        "nights" integer NOT NULL, CONSTRAINT "pk_told_stop" PRIMARY KEY ("model_id", "key"))`,
+    )
+    for (const table of ['told_target', 'told_stop'])
+      await runner.query(
+        `ALTER TABLE "${table}" ADD CONSTRAINT "fk_${table}_model_id" FOREIGN KEY ("model_id") REFERENCES "model"("id")`,
+      )
+  }
+
+  async down(runner: QueryRunner): Promise<void> {
+    for (const table of ['told_stop', 'told_target']) await runner.query(`DROP TABLE "${table}"`)
+    await runner.query('ALTER TABLE "loan" DROP COLUMN "nights_told"')
+    await runner.query('ALTER TABLE "loan" DROP COLUMN "lesson_done_at"')
+  }
+}

@@ -292,6 +292,9 @@ export const loanSheetSchema = z.object({
   kitName: z.string(),
   state: z.enum(['promised', 'out', 'back', 'cancelled']),
   borrower: borrowerSchema,
+  /** As it is or was promised. */
+  fromOn: z.string(),
+  untilOn: z.string(),
   outAtUtc: z.string().nullable(),
   dueAtUtc: z.string().nullable(),
   backAtUtc: z.string().nullable(),

@@ -36,9 +36,9 @@ export class Corrections {
     const borrower = await queries.borrowerById(reader, loan.borrowerId)
     if (!borrower) throw new Problem('NOT_FOUND')
     const history = await queries.recordOfLoan(reader, loanId)
-    const { id, state, outAt, dueAt, backAt, lessonDoneAt, version, branchId } = loan
+    const { id, state, fromOn, untilOn, outAt, dueAt, backAt, lessonDoneAt, version, branchId } = loan
     return {
-      ...{ id, state, version, branchId, borrower },
+      ...{ id, state, version, branchId, borrower, fromOn, untilOn },
       code: loanCode(loan.number),
       branchName: row.branchName,
       zone: row.zone,

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { loanSheetSchema, type Borrower } from '@binoculum/contract'
+import { dateText } from '@binoculum/core'
 import dayjs from 'dayjs'
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
@@ -90,6 +91,10 @@ async function join(other: Borrower) {
           >{{ loan.borrower.cardNumber ? `, card ${loan.borrower.cardNumber}` : '' }}
           <span class="quiet">{{ loan.borrower.contact }} · known at {{ loan.borrower.branchName }}</span>
         </dd>
+        <template v-if="loan.state === 'promised'">
+          <dt>for</dt>
+          <dd>{{ dateText(loan.fromOn) }} to {{ dateText(loan.untilOn) }}</dd>
+        </template>
         <template v-if="loan.outAtUtc">
           <dt>out</dt>
           <dd>{{ whenText(loan.outAtUtc, loan.zone) }}</dd>

@@ -32,10 +32,11 @@ const targets = computed(() =>
     </p>
     <template v-else>
       <p>
-        {{ data.nights }} {{ data.nights === 1 ? 'evening' : 'evenings'
-        }}<template v-if="stops[0]"
-          >, most of those that ended early at: <strong>{{ stops[0].title }}</strong></template
-        >. <span class="quiet">Counts only; nobody knows who told what.</span>
+        {{ data.nights }} {{ data.nights === 1 ? 'evening' : 'evenings' }}.
+        <template v-if="stops[0]"
+          >Those that ended early did so most often at: <strong>{{ stops[0].title }}</strong>.
+        </template>
+        <span class="quiet">Counts only; nobody knows who told what.</span>
       </p>
       <div class="two">
         <ElTable v-if="stops.length > 0" :data="stops" size="small">

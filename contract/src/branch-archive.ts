@@ -183,6 +183,7 @@ export const archivedRows = {
     seenAt: instantUtc.nullable(),
     note: text,
     wrongItem: text,
+    knownWear: text,
     pictureIds: z.array(id),
   }),
   spare: z.strictObject({

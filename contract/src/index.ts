@@ -68,6 +68,8 @@ export {
   kitChangeSchema,
   kitSheetSchema,
   type KitChange,
+  knownWearSchema,
+  type KnownWear,
   markPartSchema,
   countRestSchema,
   kitDetailsSchema,

@@ -77,6 +77,8 @@ export const partSchema = z.object({
   /** When somebody last saw it; null where nobody ever did. */
   seenAtUtc: z.string().nullable(),
   note: z.string(),
+  /** Scratches and dents it has had for long: nobody is blamed for them. */
+  knownWear: z.string(),
   /** What lies in its place, where the mark is *wrong*. */
   wrongItem: z.string(),
   pictureIds: z.array(idSchema),
@@ -282,6 +284,13 @@ export const markPartSchema = z.object({
 })
 
 export type MarkPart = Omit<z.infer<typeof markPartSchema>, 'kitVersion'>
+
+export const knownWearSchema = z.object({
+  kitVersion: z.number().int(),
+  /** Empty: there is none any more. */
+  knownWear: z.string().trim().max(200),
+})
+export type KnownWear = z.infer<typeof knownWearSchema>
 
 export const backInServiceSchema = z.object({
   kitVersion: z.number().int(),

@@ -26,6 +26,7 @@ export const actsOf = {
   secondFactor: ['second-factor-on', 'second-factor-off'],
   kits: [
     'part-marked',
+    'wear-noted',
     'extra-settled',
     'hazard-cured',
     'kit-changed',

@@ -1,6 +1,14 @@
-import { calculators, shelfSchema, type Found, type KitSheet, type Shelf } from '@binoculum/contract'
+import {
+  calculators,
+  shelfSchema,
+  type Found,
+  type IssuedGuide,
+  type KitChange,
+  type KitSheet,
+  type Shelf,
+} from '@binoculum/contract'
 import { addKits } from '../src/demo/many-kits.ts'
-import { kitOf, startTestServer, watchStatements, type Agent } from './support.ts'
+import { handOutBody, kitOf, startTestServer, watchStatements, type Agent } from './support.ts'
 
 let server: Awaited<ReturnType<typeof startTestServer>>
 let ines: Agent
@@ -109,4 +117,21 @@ it('a failure of ours is a 500 with a number, and tells nothing inside', async (
   await broken.close()
   expect(reply).toMatchObject({ status: 500, body: { error: { code: 'OUR_FAULT', requestId: expect.any(String) } } })
   expect(JSON.stringify(reply.body)).not.toMatch(/reading|relation|stack/i)
+})
+
+it('known wear of a part stands on its card, in the record and in the next guide; it says nothing of the part being there', async () => {
+  const { id, version, parts } = await kitOf(ines, 'M-01')
+  const part = parts.find(({ role }) => role === 'low-eyepiece')
+  const path = `/api/kits/${id}/parts/${part?.id}/wear`
+  const noted = await ines.post<KitChange>(path, { kitVersion: version, knownWear: '  scratch along the barrel ' })
+  expect(noted.status).toBe(200)
+  expect(noted.body.parts).toEqual([{ ...part, knownWear: 'scratch along the barrel' }])
+  expect(noted.body.line.act).toBe('wear-noted')
+  expect((await ines.post(path, { kitVersion: version, knownWear: 'again' })).status).toBe(409)
+  const { kitId, body } = await handOutBody(ines, 'M-01')
+  const slip = await ines.post<{ loanId: string }>(`/api/kits/${kitId}/hand-out`, body)
+  const guide = (await ines.get<IssuedGuide>(`/api/loans/${slip.body.loanId}/guide`)).body
+  expect(guide.texts.en?.notes).toContainEqual(
+    expect.stringContaining('scratch along the barrel. It was so before you.'),
+  )
 })

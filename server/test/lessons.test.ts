@@ -11,7 +11,7 @@ beforeAll(async () => {
   ines = await server.signIn('ines')
   // Promised for today and fit: nothing else stands in its way.
   const { handOuts } = (await ines.get<Desk>('/api/desk')).body
-  const promised = handOuts.find(({ condition }) => condition === 'full' || condition === 'gibbous')
+  const promised = handOuts.find(({ condition }) => condition === 'full' || condition === 'half')
   if (!promised) throw new Error('the demo promises no fit kit for today')
   loanId = promised.id
   code = promised.kitCode

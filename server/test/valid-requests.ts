@@ -481,6 +481,10 @@ export async function validRequests(server: Server, ines: Agent): Promise<Record
       url: `/api/kits/${same.id}/parts/${same.parts[1]?.id}/mark`,
       body: { kitVersion: await versionOf('kit', same.id), mark: 'damaged', note: 'torn' },
     }),
+    'post /api/kits/:id/parts/:partId/wear': async () => ({
+      url: `/api/kits/${same.id}/parts/${same.parts[1]?.id}/wear`,
+      body: { kitVersion: await versionOf('kit', same.id), knownWear: 'a dent' },
+    }),
     'post /api/kits/:id/count-rest': async () => ({
       url: `/api/kits/${same.id}/count-rest`,
       body: { kitVersion: await versionOf('kit', same.id) },

@@ -210,6 +210,7 @@ function partNote(part: GuidePart, t: Translator) {
         : t.say('{part} is not in this kit at present.', { part: name }),
     ]
   if (part.mark === 'damaged') return [t.say('{part} is damaged; we know about it.', { part: name })]
+  if (part.knownWear) return [t.say('{part}: {wear}. It was so before you.', { part: name, wear: part.knownWear })]
   if (part.mark === 'wrong')
     return [t.say('Something else is packed in place of {part}; we know about it.', { part: name })]
   return []

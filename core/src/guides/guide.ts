@@ -22,6 +22,8 @@ export interface GuidePart extends OpticalPart {
   readonly mark: Mark
   readonly massG: number | null
   readonly place: string
+  /** What it has had for long; left out or empty, nothing. */
+  readonly knownWear?: string | undefined
 }
 
 /** Who borrows, as far as a guide needs it. */

@@ -109,6 +109,7 @@ export class KitSoFar {
       lookEveryTime: roleFacts(role).lookEveryTime ?? false,
       lookFor: '',
       wrongItem: '',
+      knownWear: '',
       pictureIds: [],
       modelPartId: this.modelPartIds[position - 1] ?? null,
       consumable: part.consumable && { ...part.consumable, changedOn: null },

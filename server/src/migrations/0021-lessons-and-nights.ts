@@ -1,10 +1,11 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm'
 
-/** Who did the lesson before fetching a kit; how often a model's borrowers saw what they looked for, and where nights stop. */
+/** Who did the lesson before fetching a kit; how often a model's borrowers saw what they looked for, and where nights stop; what wear a part is known to have. */
 export class LessonsAndNights1766000000000 implements MigrationInterface {
   name = 'LessonsAndNights1766000000000'
 
   async up(runner: QueryRunner): Promise<void> {
+    await runner.query(`ALTER TABLE "part" ADD "known_wear" text NOT NULL DEFAULT ''`)
     await runner.query('ALTER TABLE "loan" ADD "lesson_done_at" timestamptz')
     await runner.query(`ALTER TABLE "loan" ADD "nights_told" text array NOT NULL DEFAULT '{}'`)
     await runner.query(
@@ -25,5 +26,6 @@ export class LessonsAndNights1766000000000 implements MigrationInterface {
     for (const table of ['told_stop', 'told_target']) await runner.query(`DROP TABLE "${table}"`)
     await runner.query('ALTER TABLE "loan" DROP COLUMN "nights_told"')
     await runner.query('ALTER TABLE "loan" DROP COLUMN "lesson_done_at"')
+    await runner.query('ALTER TABLE "part" DROP COLUMN "known_wear"')
   }
 }

@@ -20,6 +20,7 @@ export const testPart = (id: string, rest: Partial<Part> = {}): Part => ({
   mark: 'present',
   seenAtUtc: '2026-03-10T15:00:00.000Z',
   note: '',
+  knownWear: '',
   wrongItem: '',
   pictureIds: [],
   consumable: null,

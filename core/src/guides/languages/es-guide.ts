@@ -624,4 +624,5 @@ export const guideTexts: Readonly<Record<string, string>> = {
   'Stand it outside half an hour before you look, with its caps on':
     'Sacarlo fuera media hora antes de mirar, con las tapas puestas',
   'The air in the tube grows calm, and the view gets sharper.': 'El aire del tubo se calma, y se ve más nítido.',
+  '{part}: {wear}. It was so before you.': '{part}: {wear}. Ya estaba así antes de ti.',
 }

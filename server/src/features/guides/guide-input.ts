@@ -15,8 +15,14 @@ type TextVersion = Pick<queries.TextLine, 'scope' | 'key' | 'language' | 'title'
 export type OwnWords = Pick<GuideInput, 'ownBlocks' | 'order' | 'ownWords'>
 
 /** Coordinators' own blocks, their order and translations, as they count for one kit. */
-export const ownWordsFor = async (tx: Tx, row: Pick<ShelfRow, 'id' | 'branchId' | 'modelId'>): Promise<OwnWords> =>
-  countingWords(await queries.countingTexts(tx, { branchId: row.branchId, modelId: row.modelId, kitId: row.id }))
+export async function ownWordsFor(
+  tx: Tx,
+  row: Pick<ShelfRow, 'id' | 'branchId' | 'modelId'>,
+): Promise<OwnWords & Pick<GuideInput, 'told'>> {
+  const { branchId, modelId, id: kitId } = row
+  const { lines, told } = await queries.wordsAndTold(tx, { branchId, modelId, kitId })
+  return { ...countingWords(lines), told }
+}
 
 /** The newest version in use of each block, scope and language; @param lines newest first */
 export function countingWords(lines: readonly TextVersion[]): OwnWords {

@@ -1,7 +1,6 @@
 import type { KeptLook } from '@binoculum/contract'
 import type { ToldTargets } from '@binoculum/core'
 import { selectRows, type Tx } from '../../platform/database.ts'
-import { ToldTargetRow } from './entities.ts'
 
 /** A guide put together again from what only it has and the pieces it shares. */
 const wholeContent = `jsonb_set(g.content, '{texts}', (
@@ -198,20 +197,31 @@ export const textsFor = (
     [kit.branchId, kit.modelId, kit.kitId],
   )
 
-/** Of every text only the version that counts, however many there were. */
-export const countingTexts = (
+/** Of every text only the version that counts, however many there were; and how many borrowers of the model saw what they
+ * looked for. */
+export async function wordsAndTold(
   tx: Tx,
   kit: { readonly branchId: string; readonly modelId: string; readonly kitId: string },
-): Promise<Pick<TextLine, 'scope' | 'key' | 'language' | 'title' | 'text' | 'inUse'>[]> =>
-  selectRows(
-    tx,
-    `SELECT DISTINCT ON (scope, key, language, CASE WHEN key = '_words' THEN title END)
-       scope, key, language, title, text, in_use AS "inUse"
-     FROM guide_text
-     WHERE branch_id = $1 AND in_use AND (scope = 'programme' OR model_id = $2 OR kit_id = $3)
-     ORDER BY scope, key, language, CASE WHEN key = '_words' THEN title END, at DESC, id`,
-    [kit.branchId, kit.modelId, kit.kitId],
-  )
+): Promise<{
+  lines: Pick<TextLine, 'scope' | 'key' | 'language' | 'title' | 'text' | 'inUse'>[]
+  told: ToldTargets
+}> {
+  const sql = `SELECT
+    (SELECT coalesce(json_agg(counting), '[]') FROM (
+       SELECT DISTINCT ON (scope, key, language, CASE WHEN key = '_words' THEN title END)
+         scope, key, language, title, text, in_use AS "inUse"
+       FROM guide_text
+       WHERE branch_id = $1 AND in_use AND (scope = 'programme' OR model_id = $2 OR kit_id = $3)
+       ORDER BY scope, key, language, CASE WHEN key = '_words' THEN title END, at DESC, id) counting) AS lines,
+    (SELECT coalesce(json_object_agg(key, json_build_object('tried', tried, 'saw', saw)), '{}')
+     FROM told_target WHERE model_id = $2) AS told`
+  const [row] = await selectRows<Awaited<ReturnType<typeof wordsAndTold>>>(tx, sql, [
+    kit.branchId,
+    kit.modelId,
+    kit.kitId,
+  ])
+  return row ?? { lines: [], told: {} }
+}
 
 export async function modelIdOf(tx: Tx, kitId: string): Promise<string> {
   const sql = 'SELECT model_id AS "modelId" FROM kit WHERE id = $1'
@@ -227,12 +237,6 @@ export async function newestFocusStation(tx: Tx, kitId: string): Promise<unknown
     CROSS JOIN LATERAL jsonb_array_elements(stations) each
     WHERE each->>'station' = 'focus' ORDER BY at DESC LIMIT 1`
   return (await selectRows<{ station: unknown }>(tx, sql, [kitId]))[0]?.station ?? null
-}
-
-/** What borrowers of a model saw of what they looked for: a few dozen counts, however many told. */
-export async function toldTargets(tx: Tx, modelId: string): Promise<ToldTargets> {
-  const rows = await tx.findBy(ToldTargetRow, { modelId })
-  return Object.fromEntries(rows.map(({ key, tried, saw }) => [key, { tried, saw }]))
 }
 
 /** A guide in hand, with its evenings that were told about; its loan is held until the transaction ends. */

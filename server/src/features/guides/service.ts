@@ -57,11 +57,10 @@ export class Guides {
   /** The guide of a hand-out to come, with the words and the place that count for its kit now. */
   async compose(tx: Tx, given: GuideOfLoan): Promise<Guide> {
     const { row, wishes } = given
-    const told = await queries.toldTargets(tx, row.modelId)
     return composeGuide({
       ...guideInput(
         given,
-        { ...(await ownWordsFor(tx, row)), withoutFocus: await withoutFocus(tx, row), told },
+        { ...(await ownWordsFor(tx, row)), withoutFocus: await withoutFocus(tx, row) },
         wishes.place ?? given.place,
       ),
       dueTime: given.dueTime,

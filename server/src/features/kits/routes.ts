@@ -10,6 +10,7 @@ import {
   idSchema,
   kitChangeSchema,
   kitSheetSchema,
+  knownWearSchema,
   markPartSchema,
 } from '@binoculum/contract'
 import { z } from 'zod'
@@ -31,6 +32,21 @@ export async function kitRoutes(app: App, { kits, setUp }: { kits: Kits; setUp: 
       schema: { params: z.object({ id: idSchema }), body: changeKitSchema, response: { 200: kitSheetSchema } },
     },
     async (request) => setUp.change(signedIn(request), request.params.id, request.body),
+  )
+  app.post(
+    '/api/kits/:id/parts/:partId/wear',
+    {
+      config: { access: deskRoles },
+      schema: {
+        params: z.object({ id: idSchema, partId: idSchema }),
+        body: knownWearSchema,
+        response: { 200: kitChangeSchema },
+      },
+    },
+    async (request) => {
+      const { id, partId } = request.params
+      return kits.noteWear(signedIn(request), { kitId: id, partId }, request.body)
+    },
   )
   app.post(
     '/api/kits/:id/parts/:partId/mark',

@@ -6,6 +6,7 @@ import type {
   KitChange,
   KitAct,
   KitSheet,
+  KnownWear,
   MarkPart,
   Part,
   RecordLine,
@@ -73,6 +74,28 @@ export class Kits {
         before: { part: part.name, mark: part.mark },
         after: { part: part.name, mark, note, ...(wrongItem ? { wrongItem } : {}) },
       }
+    })
+  }
+
+  /** What a part has had for long, so that nobody who brings it back is blamed. It says nothing about whether it is there. */
+  async noteWear(
+    session: Session,
+    target: { kitId: string; partId: string },
+    { kitVersion, knownWear }: KnownWear,
+  ): Promise<KitChange> {
+    return this.context.database.inTransaction(async (tx) => {
+      const at = this.context.clock()
+      const { kitId } = target
+      const kit = await this.rooms.sheets.claimAtDesk(tx, session, { id: kitId, version: kitVersion })
+      const part = await this.rooms.store.part(tx, target)
+      if (!part) throw new Problem('NOT_FOUND')
+      await tx.update(PartRow, { id: part.id }, { knownWear })
+      const line = await this.append(tx, session, { ...kit, id: kitId }, 'wear-noted', {
+        before: { part: part.name, knownWear: part.knownWear },
+        after: { part: part.name, knownWear },
+      })
+      const head = headOf(await this.rooms.shelf.rowById(tx, kitId), at)
+      return { head, parts: [{ ...part, knownWear }], line }
     })
   }
 

@@ -110,6 +110,8 @@ export class PartRow {
   /** When somebody last saw it; null where nobody ever did. */
   @Column('timestamptz', { nullable: true }) seenAt: Date | null
   @Column('text', { default: '' }) note: string
+  /** What it has had for long. */
+  @Column('text', { default: '' }) knownWear: string
   /** What lies in its place where the mark is wrong. */
   @Column('text', { default: '' }) wrongItem: string
   @Column('uuid', { array: true, default: () => "'{}'" }) pictureIds: string[]

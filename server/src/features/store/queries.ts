@@ -13,7 +13,7 @@ export const partsOf = (tx: Tx, kitId: string, partId: string | null = null): Pr
   selectRows(
     tx,
     `SELECT id, position, name, role, criticality, count, present_count AS "presentCount", mass_g AS "massG",
-       tolerance_g AS "toleranceG", weighed, weigh_group AS "weighGroup", together, place, mark, seen_at AS "seenAt", note, wrong_item AS "wrongItem",
+       tolerance_g AS "toleranceG", weighed, weigh_group AS "weighGroup", together, place, mark, seen_at AS "seenAt", note, wrong_item AS "wrongItem", known_wear AS "knownWear",
        picture_ids AS "pictureIds", consumable, model_part_id AS "modelPartId", cost_minor AS "costMinor", optics,
        look_every_time AS "lookEveryTime", look_for AS "lookFor"
      FROM part WHERE kit_id = $1 AND ($2::uuid IS NULL OR id = $2) ORDER BY position`,

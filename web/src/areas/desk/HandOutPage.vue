@@ -48,6 +48,8 @@ const open = computed(() => opened.value ?? firstOpen.value)
 const kit = computed(() => form.value?.kit ?? null)
 const coordinator = computed(() => !!kit.value && session.may(kit.value.branchId, 'coordinator'))
 const figures = computed(() => kit.value?.readings.filter(({ unit }) => unit !== 'judged') ?? [])
+/** Known wear is shown to whoever takes it along. */
+const worn = computed(() => kit.value?.parts.filter(({ knownWear }) => knownWear !== '') ?? [])
 const missing = computed(() => kit.value?.parts.filter(({ mark }) => mark !== 'present') ?? [])
 const lookEveryTime = computed(
   () => kit.value?.parts.filter((part) => part.lookEveryTime && part.mark === 'present') ?? [],
@@ -194,6 +196,7 @@ useKeys(() => ({
                   >{{ lookEveryTime.map(({ name }) => name).join(', ') }}.
                 </template>
               </p>
+              <p v-for="part in worn" :key="part.id" class="second">{{ part.name }}: {{ part.knownWear }}</p>
               <p v-for="part in missing" :key="part.id" class="off">
                 <PencilMark :mark="part.mark" :size="16" /> {{ part.name }}
               </p>

@@ -142,6 +142,7 @@ defineExpose({ openNote, openWrong, openExtra, keys })
       <p>
         <strong class="night">{{ number }} {{ part.name }}</strong> {{ part.lookFor }}.
         <span v-if="part.lookEveryTime" class="brass">Look every time.</span>
+        <span v-if="part.knownWear" class="second">Known wear: {{ part.knownWear }}.</span>
       </p>
       <span class="quiet">{{ looked }} of {{ total }} looked at</span>
       <button type="button" class="mark-button" @click="emit('rest')"><KeyCap name="a" /> all the rest</button>

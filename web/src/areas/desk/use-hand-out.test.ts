@@ -56,7 +56,7 @@ const complete = (made: ReturnType<typeof open>) =>
 
 const promiseOf = (to: typeof borrower) => ({
   ...{ loanId: 'loan', borrower: to, atUtc: '2026-03-12T16:00:00Z', fromOn: '2026-03-12' },
-  ...{ freeUntilOn: null, others: [] },
+  ...{ lessonDoneAtUtc: null, freeUntilOn: null, others: [] },
 })
 
 it('starts with whom it was promised to and the usual day', () => {

@@ -38,6 +38,7 @@ const asPart = (part: PracticePart, position: number): Part => {
     seenAtUtc: null,
     together: '',
     note: '',
+    knownWear: '',
     wrongItem: '',
     pictureIds: [],
     consumable: null,

@@ -12,7 +12,12 @@ const { kit, mayAct, sending, spares } = defineProps<{
   sending: boolean
   spares: readonly Spare[]
 }>()
-const emit = defineEmits<{ mark: [part: Part, to: Mark]; toDrawer: [part: Part]; countRest: [] }>()
+const emit = defineEmits<{
+  mark: [part: Part, to: Mark]
+  toDrawer: [part: Part]
+  wear: [part: Part]
+  countRest: []
+}>()
 const places = computed(() => {
   const byPlace = new Map<string, Part[]>()
   for (const part of kit.parts)
@@ -61,6 +66,7 @@ const hasSpare = (part: Part) => spares.some(({ role, branchId }) => role === pa
             <em v-if="seenWords(part)" class="quiet">{{ seenWords(part) }}</em>
             <em v-if="part.wrongItem" class="brass">{{ part.wrongItem }} lies here</em>
             <em v-if="part.note" class="rust">{{ part.note }}</em>
+            <em v-if="part.knownWear" class="second">known wear: {{ part.knownWear }}</em>
             <a
               v-for="(id, index) in part.pictureIds"
               :key="id"
@@ -82,6 +88,9 @@ const hasSpare = (part: Part) => spares.some(({ role, branchId }) => role === pa
           <span v-else-if="mayAct && !kit.loan && part.mark === 'present'" class="second off">
             <ElButton v-if="hasSpare(part)" link :disabled="sending" @click="emit('toDrawer', part)"
               >to the drawer</ElButton
+            >
+            <ElButton link :disabled="sending" :aria-label="`Known wear of ${part.name}`" @click="emit('wear', part)"
+              >wear</ElButton
             >
             <ElButton link :disabled="sending" @click="emit('mark', part, 'missing')">missing</ElButton>
           </span>

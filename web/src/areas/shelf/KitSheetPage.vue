@@ -27,6 +27,7 @@ import KitDetailsForm from './KitDetailsForm.vue'
 import KitFacts from './KitFacts.vue'
 import KitGlance from './KitGlance.vue'
 import KitHistory from './KitHistory.vue'
+import KnownWearDialog from './KnownWearDialog.vue'
 import LossForm from './LossForm.vue'
 import { useKitKeys } from './use-kit-keys.ts'
 
@@ -74,6 +75,18 @@ async function mark(part: Part, to: Mark) {
     kit.value = changedSheet(sheet, await api.post(kitChangeSchema, target, body))
   })
   if (refusal.value?.code === 'KIT_CHANGED') await reload()
+}
+
+const worn = ref<Part | null>(null)
+async function noteWear(knownWear: string) {
+  const [sheet, part] = [kit.value, worn.value]
+  if (!sheet || !part) return
+  const done = await run(async () => {
+    const target = `/api/kits/${sheet.id}/parts/${part.id}/wear`
+    kit.value = changedSheet(sheet, await api.post(kitChangeSchema, target, { kitVersion: sheet.version, knownWear }))
+  })
+  if (done) worn.value = null
+  else if (refusal.value?.code === 'KIT_CHANGED') await reload()
 }
 
 async function toDrawer(part: Part) {
@@ -246,8 +259,11 @@ async function cureHazard(hazard: HazardCode) {
           :spares="drawer?.spares ?? []"
           @mark="mark"
           @to-drawer="toDrawer"
+          @wear="worn = $event"
           @count-rest="countRest"
         />
+
+        <KnownWearDialog :part="worn" :sending="sending" @keep="noteWear" @close="worn = null" />
 
         <KitHistory :lines="kit.history" :zone="kit.zone" />
       </template>

@@ -105,6 +105,10 @@ export function recordSentence({ act, before, after }: RecordLine): string {
     case 'part-marked':
       if (was.unseen !== undefined) return `${text(is.part)} counted as present`
       return `${text(is.part)}: ${text(was.mark)} → ${text(is.mark)}${is.note ? `, ${text(is.note)}` : ''}`
+    case 'wear-noted':
+      return is.knownWear
+        ? `known wear of ${text(is.part)}: ${text(is.knownWear)}`
+        : `${text(is.part)} has no known wear any more`
     case 'hazard-cured':
       return `${text(was.hazard).replaceAll('-', ' ')} cured: ${text(is.cure)}`
     case 'checked': {

@@ -1,0 +1,42 @@
+<script setup lang="ts">
+import type { Part } from '@binoculum/contract'
+import { ref, watch } from 'vue'
+
+/** What a part has had for long: said once, so that nobody who brings it back is blamed. */
+const { part, sending } = defineProps<{ part: Part | null; sending: boolean }>()
+const emit = defineEmits<{ keep: [knownWear: string]; close: [] }>()
+const words = ref('')
+watch(
+  () => part,
+  (now) => (words.value = now?.knownWear ?? ''),
+)
+</script>
+
+<template>
+  <ElDialog
+    :model-value="part !== null"
+    :title="`Known wear of ${part?.name ?? ''}`"
+    width="min(460px, 94vw)"
+    @closed="emit('close')"
+    @update:model-value="(open: boolean) => !open && emit('close')"
+  >
+    <form id="known-wear" @submit.prevent="emit('keep', words.trim())">
+      <ElInput
+        v-model="words"
+        name="knownWear"
+        maxlength="200"
+        autofocus
+        aria-label="Known wear"
+        placeholder="such as: scratch along the barrel"
+      />
+      <p class="second">
+        It shows at the counter, at take-back and in the borrower’s guide. Leave it empty where there is none any
+        more.
+      </p>
+    </form>
+    <template #footer>
+      <ElButton @click="emit('close')">Leave it</ElButton>
+      <ElButton type="primary" native-type="submit" form="known-wear" :disabled="sending">Keep it</ElButton>
+    </template>
+  </ElDialog>
+</template>

@@ -41,7 +41,7 @@ const others = computed(() => [
             {{ say('Saw it') }}
           </button>
           <button type="button" :aria-pressed="answerOf(id) === 'not'" @click="answer(id, 'not')">
-            {{ say('Looked in vain') }}
+            {{ say('Couldn’t find it') }}
           </button>
         </span>
       </li>

@@ -187,7 +187,7 @@ export const pageTexts: Readonly<Record<string, string>> = {
   'What did you see on {date}?': '¿Qué viste el {date}?',
   'One question, and nobody is told who answered.': 'Una sola pregunta, y nadie sabe quién responde.',
   'Saw it': 'Lo vi',
-  'Looked in vain': 'No lo encontré',
+  'Couldn’t find it': 'No lo encontré',
   'Did something end it?': '¿Algo os hizo parar?',
   'No, it went well': 'No, fue bien',
   'Stuck at: {step}': 'Nos paramos en: {step}',

@@ -3,6 +3,8 @@ import { expect, goTo, signIn, test } from '../support/people.ts'
 
 for (const [width, height] of [
   [390, 844],
+  // What 1280 by 800 becomes at 200 %.
+  [640, 400],
   [1024, 768],
 ] as const)
   test(`every area is used without sideways scrolling at ${width} by ${height}`, async ({ page, context }) => {

@@ -24,7 +24,7 @@ defineEmits<{ open: [] }>()
 
 .form-line.open {
   position: relative;
-  background: #fff;
+  background: var(--card);
   box-shadow: 0 0 0 2px var(--night);
   border-radius: 2px;
 }

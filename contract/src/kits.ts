@@ -49,6 +49,11 @@ export const partOpticsSchema = z.object({
   maleMm: z.number().positive().max(200).optional(),
   /** Hole that takes the next part; left out, as wide as its own barrel. An eyepiece has none. */
   femaleMm: z.number().positive().max(200).optional(),
+  /** An eyepiece at its eye end, where a phone's holder grips it. */
+  outerMm: z.number().positive().max(200).optional(),
+  /** Widths that a phone holder's clamp closes on. */
+  gripsFromMm: z.number().positive().max(200).optional(),
+  gripsUntilMm: z.number().positive().max(200).optional(),
   /** What kind of finder this one is; left out, its name says it. */
   finderKind: z.enum(finderKinds).optional(),
   /** A front filter's make: what it is of, and how it is held on. */

@@ -34,7 +34,7 @@ export const printedSchema = z.object({
 })
 export type Printed = z.infer<typeof printedSchema>
 
-export const printKinds = ['kits', 'parts', 'pouches', 'cards', 'tapes', 'finders', 'case-marks'] as const
+export const printKinds = ['kits', 'parts', 'pouches', 'cards', 'tapes', 'finders', 'case-marks', 'charging'] as const
 export type PrintKind = (typeof printKinds)[number]
 
 /** What is to be printed. Codes are parted by commas; a part's label is named CODE/NUMBER. */

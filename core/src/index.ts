@@ -771,6 +771,7 @@ export { committeeReportPages, type CommitteeReport } from './printing/committee
 export { costSentence, costText, partWords, sparesSentence, type BuyingFacts } from './words/buying.ts'
 export { marksAmong, markCount, markText, type FoundMarks, type ReadCode } from './contents/open-case/case-marks.ts'
 export { caseMarksPage } from './printing/case-marks.ts'
+export { chargingCardPage, type ChargingCardKit } from './printing/charging-card.ts'
 export { CORNERS, MARK_MM, type CaseSize, type Corner, type MarkCorners } from './contents/open-case/case-pose.ts'
 export {
   compareCase,

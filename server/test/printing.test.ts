@@ -60,3 +60,15 @@ it('kits of other branches and unknown ones are not found; a wrong cell says whi
   const many = await print(ines, `kind=parts&codes=${Array.from({ length: 80 }, () => 'M-03').join(',')}`)
   expect(many.body.error.issues?.[0]).toMatchObject({ path: 'codes', message: expect.stringContaining('too many') })
 })
+
+it('a charging card names the pack and its charger; a kit without a pack has none', async () => {
+  const { kits } = (await ines.get<{ kits: { code: string }[] }>('/api/kits')).body
+  const sheets = await Promise.all(kits.map(({ code }) => ines.get<KitSheet>(`/api/kits/${code}`)))
+  const charged = sheets.find(({ body }) => body.parts.some(({ role }) => role === 'power-pack'))?.body
+  const bare = sheets.find(({ body }) => body.parts.every(({ role }) => role !== 'power-pack'))?.body
+  const words = texts((await print(ines, `kind=charging&codes=${charged?.code},${bare?.code}`)).body)
+  expect(words).toEqual(expect.arrayContaining(['charging card', '12 V pack', 'with: Charger of the 12 V pack']))
+  expect(words.filter((text) => text === 'charging card')).toHaveLength(1)
+  const none = await print(ines, `kind=charging&codes=${bare?.code}`)
+  expect(none.body.error.issues).toEqual([{ path: 'codes', message: `no pack to charge lies in ${bare?.code}` }])
+})

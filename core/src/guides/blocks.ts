@@ -88,6 +88,7 @@ export const blockVariables = [
   'next eyepiece',
   'next power',
   'barlow',
+  'phone eyepieces',
   'parts',
   'steps',
   'town',
@@ -298,7 +299,10 @@ Planets: small, bright, and sharp for moments.
     needs: ['phone-holder'],
     because: 'a phone holder is there',
     text: `Find the Moon with your eye first, at the lowest power.
-Put the phone in its holder, over the eyepiece. Line its camera up before you tighten.
+It fits over: {phone eyepieces}.
+Clamp the phone into its piece, the camera free. Push the other piece over the eyepiece and turn it until it grips.
+Slide the phone until the Moon shines round in the middle of its screen. Then tighten.
+Hold the tube meanwhile: the phone makes it heavy at that end.
 Press the button with the timer, so that nothing shakes.`,
   }),
   block({

@@ -5,7 +5,7 @@ import { fittingLines, type BlockFacts } from './block-text.ts'
 import { blocks, type BlockDefinition } from './blocks.ts'
 import type { Guide, GuideBlock, GuideInput, GuidePart, GuideText } from './guide.ts'
 import { helpSheet } from './help-sheet.ts'
-import { drawnKit, guideFacts, usablePowers, type GuideFacts } from './kit-facts.ts'
+import { drawnKit, guideFacts, NAMES_APART, usablePowers, type GuideFacts } from './kit-facts.ts'
 import { kitReach } from './kit-reach.ts'
 import { guideNights, roundedPlace, type TargetWords } from './nights.ts'
 import { inSentence, saidPart } from './said-part.ts'
@@ -129,12 +129,18 @@ const linesOf = (text: string, facts: BlockFacts, t: Translator, variables: Read
 /** Variables as a language says them: parts by their role, figures as they are. */
 export function saidVariables(facts: GuideFacts, t: Translator): Readonly<Record<string, string>> {
   const { variables } = facts
-  const translated = Object.fromEntries(
+  const translated: Record<string, string> = Object.fromEntries(
     (['low eyepiece', 'next eyepiece', 'barlow'] as const).flatMap((key) =>
       variables[key] === undefined ? [] : [[key, inSentence(variables[key], t)]],
     ),
   )
   const emergency = t.text(facts.kit.emergencyLine)
+  const held = variables['phone eyepieces']
+  if (held !== undefined)
+    translated['phone eyepieces'] = held
+      .split(NAMES_APART)
+      .map((name) => inSentence(name, t))
+      .join(NAMES_APART)
   return { ...variables, ...translated, emergency, due: guideDate(facts.kit.dueOn, t.language) }
 }
 

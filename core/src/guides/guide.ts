@@ -5,6 +5,7 @@ import type { RepeatVerdict } from '../collimation/repeat.ts'
 import type { Family, Mark, Role } from '../contents/roles.ts'
 import type { DrawnKit } from '../drawings/dimensions.ts'
 import type { MountData } from '../mount/mount-data.ts'
+import type { HeldPart } from '../optics/phone-holder.ts'
 import type { OpticalPart } from '../optics/powers.ts'
 import type { PowerVerdict } from '../optics/view.ts'
 import type { Feel, Procedure, StepDrawing } from '../procedures/procedure.ts'
@@ -15,7 +16,7 @@ import type { KitReach } from './kit-reach.ts'
 import type { GuideNight, GuidePlace } from './nights.ts'
 import type { Said } from './said.ts'
 
-export interface GuidePart extends OpticalPart {
+export interface GuidePart extends OpticalPart, HeldPart {
   readonly finderKind?: FinderKind | undefined
   readonly role: Role
   readonly count: number

@@ -3,6 +3,7 @@ import type { DrawnKit } from '../drawings/dimensions.ts'
 import { finderKindOnCard } from '../finder/finder-kind.ts'
 import { usualStand } from '../mount/stand.ts'
 import { chainName } from '../optics/focus-reach.ts'
+import { phoneFit } from '../optics/phone-holder.ts'
 import { powersOf, WIDE_BARREL_FROM_MM, type Power } from '../optics/powers.ts'
 import { needleDeclination } from '../sky/needle.ts'
 import { massText, powerText } from '../words/figures.ts'
@@ -21,6 +22,8 @@ const COMPASS = /compass|needle|br[uú]jula|kompass|boussole/i
 const TRUE_ENOUGH_DEG = 1
 /** Lower than a fist and a half houses and trees hide it. Common practice, no source. */
 const LEAST_HALF_FISTS = 3
+/** Between names in a sentence. */
+export const NAMES_APART = ', '
 const equatorialFamilies: readonly string[] = ['equatorial-reflector', 'equatorial-maksutov', 'large-equatorial']
 
 export interface GuideFacts extends BlockFacts {
@@ -193,6 +196,12 @@ function fists(latitudeDeg: number): Readonly<Record<string, string>> {
   return { fists: `${Math.floor(halves / 2)}${halves % 2 === 1 ? '½' : ''}` }
 }
 
+/** Eyepieces that the phone's holder closes on; none where nobody measured. */
+function phoneEyepieces(there: readonly GuidePart[]): Readonly<Record<string, string>> {
+  const fits = phoneFit(there)?.fits ?? []
+  return fits.length > 0 ? { 'phone eyepieces': fits.join(NAMES_APART) } : {}
+}
+
 function variables(
   kit: KitInHand,
   given: { readonly totalG: number; readonly powers: readonly GuidePower[]; readonly there: readonly GuidePart[] },
@@ -214,6 +223,7 @@ function variables(
     ...(low ? { 'low eyepiece': low.eyepiece, 'low power': powerText(low.magnification) } : {}),
     ...(next ? { 'next eyepiece': next.eyepiece, 'next power': powerText(next.magnification) } : {}),
     ...(barlow ? { barlow: barlow.name } : {}),
+    ...phoneEyepieces(given.there),
     ...(kit.place ? { town: kit.place.name, ...fists(kit.place.latitudeDeg) } : {}),
   }
 }

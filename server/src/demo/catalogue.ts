@@ -94,7 +94,10 @@ function eyepieces(
   ...others: [number, number, number][]
 ): DemoPart[] {
   const make = ([mm, apparentFieldDeg, massG]: [number, number, number], role: Role) =>
-    tray(role, `Eyepiece ${mm} mm`, massG, { costMinor: 4500, optics: { focalLengthMm: mm, apparentFieldDeg } })
+    tray(role, `Eyepiece ${mm} mm`, massG, {
+      costMinor: 4500,
+      optics: { focalLengthMm: mm, apparentFieldDeg, outerMm: mm < 20 ? 33 : 41 },
+    })
   const count = 2 * (1 + others.length)
   return [
     make(lowest, 'low-eyepiece'),
@@ -134,7 +137,10 @@ const tools = [
   pouch('spare-screws', 'Spare thumbscrews', 5, { count: 2, costMinor: 200 }),
 ]
 const collimationCap = pouch('collimation-cap', 'Collimation cap', 17, { costMinor: 900 })
-const phoneHolder = pouch('phone-holder', 'Phone holder, two pieces', 124, { costMinor: 2500 })
+const phoneHolder = pouch('phone-holder', 'Phone holder, two pieces', 124, {
+  costMinor: 2500,
+  optics: { gripsFromMm: 29, gripsUntilMm: 47 },
+})
 const moonFilter = pouch('moon-filter', 'Moon filter, grey', 11, { costMinor: 1200 })
 const bubble = pouch('bubble-level', 'Bubble and compass', 27, { costMinor: 700 })
 

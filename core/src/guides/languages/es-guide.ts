@@ -165,8 +165,13 @@ export const guideTexts: Readonly<Record<string, string>> = {
   'It doesn’t work': 'No funciona',
   'Your phone’s camera': 'La cámara de tu móvil',
   'Find the Moon with your eye first, at the lowest power.': 'Busca primero la Luna con el ojo, al menor aumento.',
-  'Put the phone in its holder, over the eyepiece. Line its camera up before you tighten.':
-    'Pon el móvil en su soporte, sobre el ocular. Centra la cámara antes de apretar.',
+  'It fits over: {phone eyepieces}.': 'Encaja sobre: {phone eyepieces}.',
+  'Clamp the phone into its piece, the camera free. Push the other piece over the eyepiece and turn it until it grips.':
+    'Sujeta el móvil en su pieza, con la cámara libre. Pon la otra pieza sobre el ocular y gírala hasta que agarre.',
+  'Slide the phone until the Moon shines round in the middle of its screen. Then tighten.':
+    'Mueve el móvil hasta que la Luna se vea redonda en el centro de la pantalla. Luego aprieta.',
+  'Hold the tube meanwhile: the phone makes it heavy at that end.':
+    'Mientras tanto, sujeta el tubo: el móvil pesa en ese extremo.',
   'Press the button with the timer, so that nothing shakes.': 'Dispara con el temporizador, para que nada tiemble.',
   'Put it away': 'Guárdalo',
   'Tube off first, then the weight: the other way round it tips over.':

@@ -3,6 +3,7 @@ import {
   alignmentSheetPage,
   balanceOf,
   caseMarksPage,
+  chargingCardPage,
   contentsCardPages,
   dateText,
   labelPages,
@@ -58,6 +59,12 @@ export class Printing {
     for (const [code] of wanted) if (!sheets.has(code)) sheets.set(code, await this.sheets.sheet(session, code))
     if (query.kind === 'case-marks')
       return [...sheets.values()].map((kit) => caseMarksPage(kit, query.paper, printer))
+    if (query.kind === 'charging') {
+      const cards = [...sheets.values()].flatMap((kit) => chargingCardPage(kit, query.paper, printer) ?? [])
+      if (cards.length > 0) return cards
+      const message = `no pack to charge lies in ${[...sheets.keys()].slice(0, MOST_NAMED).join(', ')}`
+      throw new Problem('BAD_INPUT', { issues: [{ path: 'codes', message }] })
+    }
     if (query.kind === 'cards') return [...sheets.values()].flatMap((kit) => this.card(kit, query))
     if (query.kind === 'tapes') {
       const tapes = [...sheets.values()].flatMap(tapeOf)

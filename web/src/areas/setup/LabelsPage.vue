@@ -19,6 +19,7 @@ const kinds: readonly { kind: PrintKind; words: string; aside: string }[] = [
   { kind: 'tapes', words: 'tapes for the tube', aside: 'where the front ring belongs' },
   { kind: 'case-marks', words: 'marks for the open case', aside: 'four to glue into its corners' },
   { kind: 'finders', words: 'sheets of two marks', aside: 'to line a finder up indoors' },
+  { kind: 'charging', words: 'charging cards', aside: 'to hang beside the charger' },
 ]
 const route = useRoute()
 const asked = (name: string) => (typeof route.query[name] === 'string' ? route.query[name] : null)
@@ -38,11 +39,12 @@ const kits = computed(() => {
   const all = shelf.value?.kits ?? []
   return all.filter(({ name, code, modelName }) => `${name} ${code} ${modelName}`.toLowerCase().includes(wanted))
 })
-const sheet = computed(() =>
-  kind.value === 'cards' || kind.value === 'tapes' || kind.value === 'finders' || kind.value === 'case-marks'
-    ? null
-    : labelSheet(paper.value, kind.value === 'pouches' ? 'pouch' : 'code'),
-)
+/** Labels come on sheets of cells; all else fills its page. */
+const cells: Partial<Record<PrintKind, 'code' | 'pouch'>> = { kits: 'code', parts: 'code', pouches: 'pouch' }
+const sheet = computed(() => {
+  const cell = cells[kind.value]
+  return cell ? labelSheet(paper.value, cell) : null
+})
 const query = computed(() => {
   if (chosen.value.size === 0) return null
   const set = new URLSearchParams({

@@ -12,6 +12,7 @@ import { powerOf, powerSource, type PowerDraft, type PowerLook } from './power-d
 /** What the mount's cells hold, against what a loan asks for: by the gauge's steps or by volts. */
 const { kit } = defineProps<{ kit: KitSheet }>()
 const draft = defineModel<PowerDraft>({ required: true })
+const hasPack = computed(() => kit.parts.some(({ role, mark }) => role === 'power-pack' && mark !== 'missing'))
 const source = computed(() => powerSource(draft.value, kit))
 const found = computed(() => powerOf(draft.value.found, draft.value, kit))
 const left = computed(() => draft.value.left && powerOf(draft.value.left, draft.value, kit))
@@ -60,6 +61,11 @@ const off = () => {
     <li>All cells of one kind and one age, none leaking; plugs dry.</li>
     <li>Charge to green, then an hour more. Never leave it on overnight.</li>
     <li>Out of the case for the winter: a pack left empty for a season is dead.</li>
+    <li v-if="hasPack">
+      <RouterLink :to="{ path: '/setup/labels', query: { kind: 'charging', kits: kit.code } }"
+        >Print its charging card</RouterLink
+      >
+    </li>
   </ul>
   <div class="about">
     <label class="labelled"

@@ -81,6 +81,35 @@ function set(key: Key, value: string | number | null) {
       </span>
     </div>
   </template>
+  <div v-if="part.role === 'eyepiece' || part.role === 'low-eyepiece'" class="row">
+    <em>eye end</em>
+    <FigureInput
+      :model-value="figure('outerMm')"
+      label="width at its eye end, mm, where a phone holder grips"
+      placeholder="for a phone holder"
+      unit="mm"
+      @update:model-value="set('outerMm', $event)"
+    />
+  </div>
+  <div v-if="part.role === 'phone-holder'" class="row">
+    <em>closes on</em>
+    <span class="two">
+      <FigureInput
+        :model-value="figure('gripsFromMm')"
+        label="thinnest eyepiece that it grips, mm"
+        placeholder="from"
+        unit="mm"
+        @update:model-value="set('gripsFromMm', $event)"
+      />
+      <FigureInput
+        :model-value="figure('gripsUntilMm')"
+        label="widest eyepiece that it grips, mm"
+        placeholder="to"
+        unit="mm"
+        @update:model-value="set('gripsUntilMm', $event)"
+      />
+    </span>
+  </div>
   <div v-if="isBetween" class="row">
     <em>barrel, hole</em>
     <span class="two">

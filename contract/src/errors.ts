@@ -119,6 +119,10 @@ export const errorCatalogue = {
     status: 422,
     message: 'The tube of this model isn’t measured yet. Measure it once in Set-up, under its mount and tube.',
   },
+  NOTHING_TO_CHARGE: {
+    status: 422,
+    message: 'None of these kits has a pack that is charged. Choose one that has.',
+  },
   SITE_CHANGED: { status: 409, message: 'Someone else changed this place meanwhile. Look at it again.' },
   JOB_CHANGED: { status: 409, message: 'Someone else settled or changed this meanwhile.' },
   TOO_LONG: { status: 422, message: 'This would take too long. Make it smaller and try again.' },

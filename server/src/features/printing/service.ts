@@ -61,9 +61,8 @@ export class Printing {
       return [...sheets.values()].map((kit) => caseMarksPage(kit, query.paper, printer))
     if (query.kind === 'charging') {
       const cards = [...sheets.values()].flatMap((kit) => chargingCardPage(kit, query.paper, printer) ?? [])
-      if (cards.length > 0) return cards
-      const message = `no pack to charge lies in ${[...sheets.keys()].slice(0, MOST_NAMED).join(', ')}`
-      throw new Problem('BAD_INPUT', { issues: [{ path: 'codes', message }] })
+      if (cards.length === 0) throw new Problem('NOTHING_TO_CHARGE')
+      return cards
     }
     if (query.kind === 'cards') return [...sheets.values()].flatMap((kit) => this.card(kit, query))
     if (query.kind === 'tapes') {

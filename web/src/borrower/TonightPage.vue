@@ -96,11 +96,17 @@ function facingFor(target: { readonly altitudeDeg: number; readonly azimuthDeg: 
   return deg === null ? '' : say('You face {direction} then.', { direction: say(directionWord(deg)) })
 }
 /** Of an equatorial head: on which side the tube hangs, and when it has to change sides. */
-function sideFor(target: { readonly altitudeDeg: number; readonly azimuthDeg: number }): readonly string[] {
+function sideFor({
+  altitudeDeg,
+  azimuthDeg,
+}: {
+  readonly altitudeDeg: number
+  readonly azimuthDeg: number
+}): readonly string[] {
   const { drawn, place: where } = guide
   const atUtc = night.value?.sessionUtc
   if (!drawn || !where || !atUtc || !isEquatorial(drawn)) return []
-  const { tubeSide, crossesInHours } = onTheHead({ latitudeDeg: where.latitudeDeg, ...target })
+  const { tubeSide, crossesInHours } = onTheHead({ latitudeDeg: where.latitudeDeg, altitudeDeg, azimuthDeg })
   const side = say(tubeSide === 'east' ? 'The tube hangs on the east side.' : 'The tube hangs on the west side.')
   if (crossesInHours === null) return [side]
   const crossing = new Date(Date.parse(atUtc) + crossesInHours * 3_600_000).toISOString()

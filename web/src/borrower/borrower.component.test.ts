@@ -1,6 +1,6 @@
 import type { IssuedGuide } from '@binoculum/contract'
 import { composeGuide } from '@binoculum/core'
-import { mount } from '@vue/test-utils'
+import { flushPromises, mount } from '@vue/test-utils'
 import AltitudeDial from './AltitudeDial.vue'
 import FinderWindow from './FinderWindow.vue'
 import GuideFeel from './GuideFeel.vue'
@@ -9,7 +9,11 @@ import NightsTable from './NightsTable.vue'
 import PowersPage from './PowersPage.vue'
 import RefusedNote from './RefusedNote.vue'
 import TicksLine from './TicksLine.vue'
+import TonightPage from './TonightPage.vue'
 import TroubleSheet from './TroubleSheet.vue'
+import { noMemory } from './guide-memory.ts'
+import { provideMemory } from './use-kept.ts'
+import { provideNight } from './use-night.ts'
 
 const guide = (rest: object = {}): IssuedGuide =>
   composeGuide({
@@ -83,4 +87,26 @@ it('what the library refused stands there in the borrower’s own words until th
   expect(shown.text()).toContain('dew cap')
   await shown.find('button').trigger('click')
   expect(shown.emitted('done')).toHaveLength(1)
+})
+
+it('an equatorial kit’s evening says on which side the tube hangs; a tabletop’s says how high one looks', async () => {
+  const tonight = async (own: IssuedGuide) => {
+    const around = {
+      components: { TonightPage },
+      setup() {
+        provideMemory(noMemory)
+        provideNight(() => own)
+        return { own }
+      },
+      template: '<TonightPage :guide="own" token="" />',
+    }
+    const shown = mount(around, { global: { stubs: { FindingDrawing: true } } })
+    await flushPromises()
+    return shown.text()
+  }
+  const equatorial = await tonight(guide({ family: 'equatorial-reflector' }))
+  expect(equatorial).toMatch(/The tube hangs on the (east|west) side\./)
+  const tabletop = await tonight(guide())
+  expect(tabletop).toMatch(/Eyepiece about \d\.\d m up/)
+  expect(tabletop).not.toContain('The tube hangs')
 })

@@ -1,7 +1,8 @@
 import { families, roleFacts, type Family, type Role } from '../contents/roles.ts'
 import type { GuideInput, GuidePart } from './guide.ts'
 import { composeLesson, mixed } from './lesson.ts'
-import { isEnglish, plain } from './said.ts'
+import { isEnglish, plain, translator } from './said.ts'
+import { kitInHand, setUpSteps } from './set-up-steps.ts'
 
 const part = (role: Role, rest: Partial<GuidePart> = {}): GuidePart => ({
   ...{ role, name: roleFacts(role).words, count: 1, mark: 'present', massG: 100, place: 'Tray' },
@@ -46,9 +47,13 @@ it.each(Object.keys(families) as Family[])('%s: has steps to order, what never, 
 
 it('the weight goes on before the tube, and taking it off first is what never happens', () => {
   const { steps, acts } = english(base)
-  const titles = steps.map(({ title }) => plain(title)).join(' | ')
   expect(acts.find(({ key }) => key === 'weight')).toMatchObject({ never: true })
-  expect(titles).not.toMatch(/tube.*weight/i)
+  const all = setUpSteps(kitInHand(base), translator('en')).map(({ key }) => key)
+  expect(all).toEqual(expect.arrayContaining(['weight', 'tube']))
+  expect(all.indexOf('weight')).toBeLessThan(all.indexOf('tube'))
+  const chosen = steps.map(({ key }) => all.indexOf(key))
+  expect(chosen).toEqual([...chosen].sort((a, b) => a - b))
+  expect([chosen[0], chosen.at(-1)]).toEqual([0, all.length - 1])
   expect(
     english({ ...base, parts: base.parts.filter(({ role }) => role !== 'counterweight') }).acts,
   ).not.toContainEqual(expect.objectContaining({ key: 'weight' }))

@@ -205,15 +205,15 @@ export { tagWords } from './words/guide-tags.ts'
 export { guideFacts, isEquatorial, usablePowers, type GuideFacts } from './guides/kit-facts.ts'
 export {
   guideDate,
-  guideLanguages,
   guideTime,
   isEnglish,
   plain,
-  translator,
   type Said,
   type Variables,
   type Translator,
 } from './guides/said.ts'
+export { guideLanguages, translator } from './guides/languages/guide-languages.ts'
+export { pageLanguages, pageTranslator } from './guides/languages/page-languages.ts'
 export { saidPart } from './guides/said-part.ts'
 export { findingChart, type FindingChart } from './sky/finding-chart.ts'
 export { upgradeGuide, type FirstGuide } from './guides/first-version.ts'

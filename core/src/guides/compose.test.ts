@@ -3,7 +3,8 @@ import { sideOfMount } from '../mount/side.ts'
 import { composeGuide } from './compose.ts'
 import { upgradeGuide } from './first-version.ts'
 import type { Guide, GuideInput, GuidePart } from './guide.ts'
-import { plain, translator } from './said.ts'
+import { translator } from './languages/guide-languages.ts'
+import { plain } from './said.ts'
 import { inSentence, saidPart } from './said-part.ts'
 
 const part = (role: Role, rest: Partial<GuidePart> = {}): GuidePart => ({

@@ -9,7 +9,8 @@ import { drawnKit, guideFacts, NAMES_APART, usablePowers, type GuideFacts } from
 import { kitReach } from './kit-reach.ts'
 import { guideNights, roundedPlace, type TargetWords } from './nights.ts'
 import { inSentence, saidPart } from './said-part.ts'
-import { guideDate, guideLanguages, plain, translator, type Translator, type Said } from './said.ts'
+import { guideLanguages, translator } from './languages/guide-languages.ts'
+import { guideDate, plain, type Translator, type Said } from './said.ts'
 import { putAwaySteps, setUpSteps } from './set-up-steps.ts'
 import { troubleSigns } from './trouble.ts'
 

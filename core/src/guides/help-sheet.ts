@@ -3,7 +3,8 @@ import { mmText } from '../words/figures.ts'
 import { peepholeTubeOf, type MirrorData } from '../collimation/mirror-data.ts'
 import type { PeepholeTube } from '../collimation/peephole-view.ts'
 import { collimationQuality } from '../collimation/quality.ts'
-import { translator, type Said, type Translator } from './said.ts'
+import { translator } from './languages/guide-languages.ts'
+import type { Said, Translator } from './said.ts'
 
 /** What a borrower needs to line up this very kit: its own drawings, and steps in its own figures. */
 export interface HelpSheet {

@@ -23,7 +23,9 @@ import {
   twinkleWords,
 } from './sky-test.ts'
 import { remoteLookSentences } from './remote-look.ts'
-import { guideDate, guideLanguages, guideTime, plain, translator } from './said.ts'
+import { guideDate, guideTime, plain } from './said.ts'
+import { guideLanguages, translator } from './languages/guide-languages.ts'
+import { pageLanguages, pageTranslator } from './languages/page-languages.ts'
 import { troubleSigns } from './trouble.ts'
 
 /** Withdrawn filters are never spoken of. */
@@ -95,6 +97,20 @@ describe.each(guideLanguages.filter(({ code }) => code !== 'en'))('$name', ({ co
     for (const [english, translated] of Object.entries(texts))
       expect([english, translated.trim() !== '']).toEqual([english, true])
   })
+})
+
+/** What a page says of a list, and no literal of its own source shows. */
+const saidByPages = ['reach', 'sky test', 'look', 'none', 'drawing', 'role']
+
+it('on the phone stands every language, with whatever its pages take from lists', () => {
+  expect(pageLanguages.map(({ code, name }) => [code, name])).toEqual(
+    guideLanguages.map(({ code, name }) => [code, name]),
+  )
+  for (const { code } of pageLanguages) {
+    const t = pageTranslator(code)
+    for (const [where, text] of sentences) if (saidByPages.includes(where)) t.say(text)
+    expect(t.missing).toEqual([])
+  }
 })
 
 describe('Spanish, sentence by sentence', () => {

@@ -1,7 +1,8 @@
 import { families, roleFacts, type Family, type Role } from '../contents/roles.ts'
 import type { GuideInput, GuidePart } from './guide.ts'
 import { composeLesson, mixed } from './lesson.ts'
-import { isEnglish, plain, translator } from './said.ts'
+import { translator } from './languages/guide-languages.ts'
+import { isEnglish, plain } from './said.ts'
 import { kitInHand, setUpSteps } from './set-up-steps.ts'
 
 const part = (role: Role, rest: Partial<GuidePart> = {}): GuidePart => ({

@@ -3,7 +3,8 @@ import { seeded } from '../shared/seeded.ts'
 import type { GuideInput } from './guide.ts'
 import { drawnKit, guideFacts, usablePowers, type GuideFacts } from './kit-facts.ts'
 import { saidPart } from './said-part.ts'
-import { guideLanguages, translator, type Said, type Translator } from './said.ts'
+import { guideLanguages, translator } from './languages/guide-languages.ts'
+import type { Said, Translator } from './said.ts'
 import { setUpSteps } from './set-up-steps.ts'
 
 /** Three minutes on the phone before the kit is fetched: its own steps to be put in order, which eyepiece first, what never.

@@ -1,16 +1,10 @@
-import { spanish } from './languages/es.ts'
-import type { Language } from './languages/language.ts'
+import { english, type Language } from './languages/language.ts'
 
 /** A sentence in the language asked for, or its English where nobody translated it yet: said visibly as English. */
 export type Said = string | { readonly en: string }
 
-const english: Language = { code: 'en', name: 'English', decimalComma: false, texts: {} }
-
 /** A key without the sense that tells it from another of the same English. */
 const englishOf = (key: string): string => key.replace(/\|[a-z-]+$/, '')
-
-/** Adding a language is adding its file here. */
-export const guideLanguages: readonly Language[] = [english, spanish]
 
 export type Variables = Readonly<Record<string, string | number>>
 
@@ -38,13 +32,13 @@ const filled = (sentence: string, variables: Variables, figure: (text: string) =
 const withComma = (text: string): string => text.replace(/(\d)\.(?=\d)/g, '$1,')
 
 /** @param own translations that the programme's coordinators typed; they come before the language's file */
-export function translator(code: string, own: Readonly<Record<string, string>> = {}): Translator {
-  const language = guideLanguages.find((each) => each.code === code) ?? english
+export function translatorInto(language: Language, own: Readonly<Record<string, string>> = {}): Translator {
+  const isEnglish = language.code === english.code
   const missing = new Set<string>()
   const figure = (text: string) => (language.decimalComma ? withComma(text) : text)
   const say = (key: string, variables: Variables = {}): Said => {
     const sentence = englishOf(key)
-    if (language === english) return filled(sentence, variables, figure)
+    if (isEnglish) return filled(sentence, variables, figure)
     const known = own[key] ?? own[sentence] ?? language.texts[key]
     if (known !== undefined) return filled(known, variables, figure)
     // What holds no words, such as a figure with its unit, is the same everywhere.
@@ -56,7 +50,7 @@ export function translator(code: string, own: Readonly<Record<string, string>> =
     language: language.code,
     say,
     figure,
-    knows: (key) => language === english || own[key] !== undefined || language.texts[key] !== undefined,
+    knows: (key) => isEnglish || own[key] !== undefined || language.texts[key] !== undefined,
     text: (sentence, variables) => plain(say(sentence, variables)),
     get missing() {
       return [...missing]

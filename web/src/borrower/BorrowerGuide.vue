@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { IssuedGuide } from '@binoculum/contract'
-import { guideDate, guideLanguages, isEnglish, plain } from '@binoculum/core'
+import { guideDate, isEnglish, pageLanguages, plain } from '@binoculum/core'
 import { computed, defineAsyncComponent, nextTick, onMounted, onUnmounted, ref, watch } from 'vue'
 import { laterComponent } from '../shared/later-component.ts'
 import SerifText from '../shared/SerifText.vue'
@@ -53,7 +53,7 @@ provideNight(() => guide)
 const say = (sentence: string, variables?: Record<string, string | number>) => t.value.text(sentence, variables)
 const text = computed(() => textOf(guide, language.value))
 const pages = computed(() => pagesOf(text.value))
-const languages = guideLanguages.filter(({ code }) => code in guide.texts)
+const languages = pageLanguages.filter(({ code }) => code in guide.texts)
 
 const isString = (value: unknown): value is string => typeof value === 'string'
 provideMemory(memory)

@@ -1,11 +1,11 @@
-import { plain, saidPart, translator, type Translator, type Variables } from '@binoculum/core'
+import { pageTranslator, plain, saidPart, type Translator, type Variables } from '@binoculum/core'
 import { computed, inject, provide, type ComputedRef, type InjectionKey, type Ref } from 'vue'
 
 const key: InjectionKey<ComputedRef<Translator>> = Symbol('guide language')
 
 /** Gives every part of the page the language chosen. */
 export function provideLanguage(language: Ref<string>) {
-  const t = computed(() => translator(language.value))
+  const t = computed(() => pageTranslator(language.value))
   provide(key, t)
   return t
 }
@@ -13,7 +13,7 @@ export function provideLanguage(language: Ref<string>) {
 /** The page's own words; in English where nothing gives a language. */
 export function useWords() {
   const given = inject(key, null)
-  const english = translator('en')
+  const english = pageTranslator('en')
   const t = computed(() => given?.value ?? english)
   return {
     language: computed(() => t.value.language),

@@ -1,5 +1,5 @@
 import { readdirSync, readFileSync } from 'node:fs'
-import { guideLanguages, translator } from '@binoculum/core'
+import { pageLanguages, pageTranslator } from '@binoculum/core'
 import { aimWords, directions, lookTitles } from './looks/look-words.ts'
 
 /** Every sentence that the page's own files say, read from their source: also those that no test opens. */
@@ -37,10 +37,10 @@ it('finds the page’s sentences', () => {
   expect(said.length).toBeGreaterThan(70)
 })
 
-it.each(guideLanguages.filter(({ code }) => code !== 'en').map(({ code, name }) => [name, code] as const))(
+it.each(pageLanguages.filter(({ code }) => code !== 'en').map(({ code, name }) => [name, code] as const))(
   'says all of them in %s',
   (_name, code) => {
-    const t = translator(code)
+    const t = pageTranslator(code)
     for (const sentence of [...said, ...chosen]) t.say(sentence)
     expect(t.missing).toEqual([])
   },

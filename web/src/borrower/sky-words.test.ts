@@ -1,4 +1,4 @@
-import { translator } from '@binoculum/core'
+import { pageTranslator } from '@binoculum/core'
 import { directionWord, fistsWords } from './sky-words.ts'
 
 it.each([
@@ -19,4 +19,4 @@ it.each([
   [47, '4½ fists up'],
   [48, '5 fists up'],
   [86, 'overhead'],
-])('%i° is %s', (deg, words) => expect(fistsWords(deg, (s, v) => translator('en').text(s, v))).toBe(words))
+])('%i° is %s', (deg, words) => expect(fistsWords(deg, (s, v) => pageTranslator('en').text(s, v))).toBe(words))

@@ -1,8 +1,6 @@
 /** Blocks, steps and the tree of what doesn’t work. */
 export const guideTexts: Readonly<Record<string, string>> = {
   'Before anything else': 'Antes de nada',
-  'Never point the telescope or its finder at the Sun. One look blinds.':
-    'No mires nunca al Sol con el telescopio ni con su buscador. Una sola mirada deja ciego.',
   'By day it never stands alone, and children are never alone with it.':
     'De día no se queda nunca solo, y los niños nunca se quedan solos con él.',
   'Caps on when it stands in daylight. An open mirror or lens in the Sun can start a fire, also behind a window.':
@@ -222,7 +220,6 @@ export const guideTexts: Readonly<Record<string, string>> = {
   'Stop where it is smallest. Each eyepiece and each pair of eyes needs its own focus.':
     'Para donde se ve más pequeño. Cada ocular y cada par de ojos necesita su enfoque.',
   'your country’s emergency number or poison line': 'el número de emergencias o el de intoxicaciones de tu país',
-  Never: 'Nunca',
   'dew, eyepiece, glass': 'rocío, ocular, cristal',
   'dew, eyepiece, mirror': 'rocío, ocular, espejo',
   'Dew? Hold the eyepiece in your warm hand for a minute. Don’t wipe anything.':
@@ -288,7 +285,6 @@ export const guideTexts: Readonly<Record<string, string>> = {
   'A part is missing': 'Falta una pieza',
   'tell us now': 'dínoslo ya',
   'Tell us which one. Don’t put anything else in its place.': 'Dinos cuál. No pongas otra cosa en su lugar.',
-  'It doesn’t fit': 'No encaja',
   'stop, no force': 'para, sin fuerza',
   'Stop, and force nothing. A picture helps us most.': 'Para, y no fuerces nada. Una foto nos ayuda mucho.',
   'The coin cell is gone': 'No está la pila de botón',
@@ -515,7 +511,6 @@ export const guideTexts: Readonly<Record<string, string>> = {
     '¿Qué tornillo está más cerca del lado donde queda el anillo, visto desde el agujero? Detrás del tubo, con el enfocador arriba, está en el mismo sitio. Ese lado tiene que ir hacia el cielo.',
   'Which screw stands nearest to the side where the middle of the mirror lies from the hole? At the back of the tube, focuser’s side up, it stands at the same place. That side must go towards the sky.':
     '¿Qué tornillo está más cerca del lado donde queda el centro del espejo, visto desde el agujero? Detrás del tubo, con el enfocador arriba, está en el mismo sitio. Ese lado tiene que ir hacia el cielo.',
-  'Loosen the small locks a little.': 'Afloja un poco los tornillos de bloqueo pequeños.',
   'From behind, clockwise moves the mirror {way} on this telescope. Turn {turn} of a turn, then look: what you see moves by about {size} on the mirror. Small turns, one screw at a time.':
     'Visto desde atrás, girar como el reloj lleva el espejo {way} en este telescopio. Gira {turn} de vuelta, y mira: lo que ves se mueve unos {size} en el espejo. Giros pequeños, un tornillo cada vez.',
   'Tighten the locks evenly, and look again: locking shifts it.':

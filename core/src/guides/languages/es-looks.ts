@@ -1,5 +1,6 @@
 /** What a borrower looks at from afar, and what is answered; from where one looks into the eyepiece. */
 export const lookTexts: Readonly<Record<string, string>> = {
+  'Loosen the small locks a little.': 'Afloja un poco los tornillos de bloqueo pequeños.',
   'The photo is nearly black. Point the tube at a bright wall, away from the Sun, and take another.':
     'La foto está casi negra. Apunta el tubo a una pared iluminada, lejos del Sol, y haz otra.',
   'The photo is all one brightness. Hold the phone close behind the hole and take another.':

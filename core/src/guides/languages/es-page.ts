@@ -203,4 +203,8 @@ export const pageTexts: Readonly<Record<string, string>> = {
   'The tube hangs on the west side.': 'El tubo queda al oeste de su montura.',
   'At {time} it stands highest. The tube then has to change sides.':
     'A las {time} está en lo más alto. Entonces hay que pasar el tubo al otro lado.',
+  'It doesn’t fit': 'No encaja',
+  Never: 'Nunca',
+  'Never point the telescope or its finder at the Sun. One look blinds.':
+    'No mires nunca al Sol con el telescopio ni con su buscador. Una sola mirada deja ciego.',
 }

@@ -8,3 +8,10 @@ export interface Language {
   /** Keyed by the English sentence; where one English word has two senses, by the word and its sense: `power|supply`. */
   readonly texts: Readonly<Record<string, string>>
 }
+
+/** What every sentence is written in: it needs no texts. */
+export const english: Language = { code: 'en', name: 'English', decimalComma: false, texts: {} }
+
+/** A language by its code; English where nobody wrote it yet. */
+export const languageOf = (languages: readonly Language[], code: string): Language =>
+  languages.find((each) => each.code === code) ?? english

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { guideDate, guideLanguages, plain, type Lesson } from '@binoculum/core'
+import { guideDate, pageLanguages, plain, type Lesson } from '@binoculum/core'
 import { computed, onMounted, ref } from 'vue'
 import SerifText from '../../shared/SerifText.vue'
 import SunSign from '../../shared/drawings/SunSign.vue'
@@ -15,7 +15,7 @@ const language = ref(startLanguage)
 const t = provideLanguage(language)
 const say = (sentence: string, variables?: Record<string, string | number>) => t.value.text(sentence, variables)
 const text = computed(() => lesson.texts[language.value] ?? lesson.texts.en)
-const languages = guideLanguages.filter(({ code }) => code in lesson.texts)
+const languages = pageLanguages.filter(({ code }) => code in lesson.texts)
 
 const lives = ref(false)
 onMounted(() => (lives.value = true))

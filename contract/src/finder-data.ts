@@ -1,4 +1,4 @@
-import { finderKinds } from '@binoculum/core'
+import { COIN_CELL_VOLTS, finderKinds } from '@binoculum/core'
 import { z } from 'zod'
 
 /** A model's finder and focuser, as stored with it, and what a kit adds of its own. Messages stand by their field. */
@@ -79,7 +79,7 @@ export const dotCareSchema = z.object({
   tabIn: z.boolean(),
   doorScrewed: z.boolean(),
   /** Of its coin cell, where a meter is at hand. */
-  volts: z.number().positive().max(3.6, 'no coin cell has so many volts').nullable().default(null),
+  volts: z.number().positive().max(COIN_CELL_VOLTS.most, 'no coin cell has so many volts').nullable().default(null),
 })
 export type DotCare = z.infer<typeof dotCareSchema>
 

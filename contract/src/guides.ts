@@ -233,6 +233,17 @@ const secondGuideSchema = z.object({
       heightsMm: z.array(z.number()).length(19),
       highestDeg: z.number(),
       eyepieceRollDeg: z.number().nullable().default(null),
+      extensionMm: z.number().default(0),
+    })
+    .nullable()
+    .default(null),
+  legs: z
+    .object({
+      pivotUpMm: z.number(),
+      crossAlongMm: z.number(),
+      tubeAxisMm: z.number(),
+      tubeRadiusMm: z.number(),
+      lowEndMm: z.number(),
     })
     .nullable()
     .default(null),

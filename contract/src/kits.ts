@@ -54,6 +54,8 @@ export const partOpticsSchema = z.object({
   /** Widths that a phone holder's clamp closes on. */
   gripsFromMm: z.number().positive().max(200).optional(),
   gripsUntilMm: z.number().positive().max(200).optional(),
+  /** Of an extension tube between legs and head. */
+  lengthMm: z.number().positive().max(2000).optional(),
   /** What kind of finder this one is; left out, its name says it. */
   finderKind: z.enum(finderKinds).optional(),
   /** A front filter's make: what it is of, and how it is held on. */

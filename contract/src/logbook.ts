@@ -1,3 +1,4 @@
+import { besideKinds } from '@binoculum/core'
 import { z } from 'zod'
 import { driftForecastSchema } from './calculators/trends.ts'
 import { recordLineSchema } from './record.ts'
@@ -6,15 +7,18 @@ import { jobCodeSchema, readingKindSchema, roleSchema } from './readiness.ts'
 
 const interval = { low: z.number(), high: z.number() }
 
-/** One figure as a check found and left it. */
+/** One figure as a check found and left it; judged ones are 0 (fine) and more. */
 export const storyReadingSchema = z.object({
-  kind: z.enum(['collimation', 'finder']),
+  kind: z.union([readingKindSchema, z.enum(besideKinds)]),
   atUtc: z.string(),
   asFound: z.number().nullable(),
   asLeft: z.number(),
-  limit: z.number(),
+  /** Null where nothing says what is too much. */
+  limit: z.number().nullable(),
+  /** Whether less than the limit is too little; otherwise more is too much. */
+  limitIsLeast: z.boolean(),
+  unit: z.enum(['mm', 'arcmin', 'deg', 's', 'V', 'h', 'judged']),
   by: z.string(),
-  source: z.string(),
 })
 export type StoryReading = z.infer<typeof storyReadingSchema>
 

@@ -210,7 +210,8 @@ export { saidPart } from './guides/said-part.ts'
 export { findingChart, type FindingChart } from './sky/finding-chart.ts'
 export { upgradeGuide, type FirstGuide } from './guides/first-version.ts'
 export { helpSheet, type HelpSheet } from './guides/help-sheet.ts'
-export { facingDeg, reachAt, reachWords, type KitReach } from './guides/kit-reach.ts'
+export { nearsLeg, type LegsRoom } from './mount/near-legs.ts'
+export { facingDeg, NEAR_LEGS, reachAt, reachWords, WITH_EXTENSION, type KitReach } from './guides/kit-reach.ts'
 export {
   airWords,
   faintPattern,
@@ -283,6 +284,7 @@ export {
   kindWords,
   outcomeWords,
   reasonClause,
+  keptBesideWords,
   readingFigureText,
   reasonSentence,
   remedySentence,
@@ -649,7 +651,7 @@ export {
   type FinderData,
   type FinderKind,
 } from './finder/finder-data.ts'
-export { dotBattery, type DotBrightness } from './finder/battery.ts'
+export { COIN_CELL_VOLTS, dotBattery, type DotBrightness } from './finder/battery.ts'
 export {
   distanceAndBearing,
   distanceDoubt,
@@ -707,6 +709,14 @@ export {
   type GlassGrade,
   type GlassTrouble,
 } from './checks/glass.ts'
+export {
+  besideKinds,
+  seenBeside,
+  type BesideKind,
+  type BesideUnit,
+  type SeenBeside,
+  type StationBeside,
+} from './checks/seen-beside.ts'
 export {
   chargeLeft,
   chemistries,

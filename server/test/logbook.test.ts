@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import type { BenchPlans, BranchView, Buying, KitStory, Shelf, Trends, WhatIfKits } from '@binoculum/contract'
+import { besideKinds } from '@binoculum/core'
 import { kitOf, startTestServer, takeBackBody, openLoanOf, type Agent } from './support.ts'
 
 let server: Awaited<ReturnType<typeof startTestServer>>
@@ -30,12 +31,9 @@ describe('a kit’s story', () => {
         from,
       ),
     )
-    expect(readings).toHaveLength(
-      await count(
-        `SELECT count(*) AS n FROM reading WHERE kit_id = $1 AND at >= $2 AND kind IN ('collimation', 'finder')`,
-        kit.id,
-        from,
-      ),
+    const besides: readonly string[] = besideKinds
+    expect(readings.filter(({ kind }) => !besides.includes(kind))).toHaveLength(
+      await count(`SELECT count(*) AS n FROM reading WHERE kit_id = $1 AND at >= $2`, kit.id, from),
     )
     expect(lines).toHaveLength(
       await count(`SELECT count(*) AS n FROM record WHERE kit_id = $1 AND at >= $2`, kit.id, from),
@@ -71,12 +69,37 @@ describe('a kit’s story', () => {
     throw new Error('no kit with a mirror is out')
   })
 
+  it('what a check kept beside its readings stands in it too: where a ring stands, and what a cell has', async () => {
+    const kit = await kitOf(ines, 'M-01')
+    const judged = { altitudeDeg: 20, fell: 'stays', setUp: 'bare' }
+    const [check]: { id: string }[] = await server.source.query(
+      `UPDATE bench_check SET stations = stations || $2::jsonb
+       WHERE id = (SELECT id FROM bench_check WHERE kit_id = $1 ORDER BY at DESC LIMIT 1) RETURNING id`,
+      [
+        kit.id,
+        JSON.stringify([
+          { station: 'let-go', asFound: [judged], asLeft: [judged], foundMm: 212, leftMm: 205 },
+          { station: 'let-go', from: 'a version that nobody knows any more' },
+        ]),
+      ],
+    )
+    expect(check).toBeDefined()
+    const { readings } = await storyOf('M-01')
+    expect(readings.filter(({ kind }) => kind === 'ring-place')).toMatchObject([
+      { asFound: 212, asLeft: 205, limit: null, unit: 'mm' },
+    ])
+    const cells = readings.filter(({ kind }) => kind === 'coin-cell')
+    expect(cells.length).toBeGreaterThan(1)
+    expect(cells[0]).toMatchObject({ limit: 2.8, limitIsLeast: true, unit: 'V' })
+  })
+
   it('of a kit without readings, and of one that was typed in, says so', async () => {
     const kit = await kitOf(ines, 'M-02')
     await server.source.query(`UPDATE reading SET as_found_at = NULL, as_left_at = NULL WHERE kit_id = $1`, [kit.id])
     const typed = (await storyOf('M-02')).forecast
     expect(typed?.basis.lengthsOnly).toBe(typed?.basis.pairs)
     await server.source.query(`DELETE FROM reading WHERE kit_id = $1`, [kit.id])
+    await server.source.query(`UPDATE bench_check SET stations = '[]' WHERE kit_id = $1`, [kit.id])
     expect(await storyOf('M-02')).toMatchObject({ readings: [], forecast: null })
   })
 

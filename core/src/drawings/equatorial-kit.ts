@@ -23,6 +23,12 @@ export interface HeadKind {
   readonly large: boolean
 }
 
+/** From the legs' hinge up to where the head tips, and from there along the polar axis to where the axes cross: a usual head. */
+export const headHeights = (headScale: number, large: boolean) => ({
+  pivotUpMm: (large ? 146 : 124) * headScale,
+  crossAlongMm: 130 * headScale,
+})
+
 /** Rings stand about half the tube's width from the balance point. */
 const RING_APART_FRACTION = 0.62
 
@@ -43,8 +49,9 @@ export function equatorialKit(
   const pole: Vector3 = [Math.cos(phi), Math.sin(phi), 0]
   const shaft = turned([Math.sin(phi), -Math.cos(phi), 0], pole, pose.turnDeg)
   const tube = turned(pole, shaft, 90 - pose.declinationDeg)
-  const pivot: Vector3 = [0, hinge + (kind.large ? 146 : 124) * k, 0]
-  const axesCross = along(pivot, pole, 130 * k)
+  const { pivotUpMm, crossAlongMm } = headHeights(k, kind.large)
+  const pivot: Vector3 = [0, hinge + pivotUpMm, 0]
+  const axesCross = along(pivot, pole, crossAlongMm)
   const R = kit.tubeDiameterMm / 2
   const tubeAxis = along(axesCross, shaft, -kit.tubeAxisMm)
   const away = scaled(shaft, -1)

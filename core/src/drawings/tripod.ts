@@ -1,3 +1,4 @@
+import { LEGS } from '../mount/near-legs.ts'
 import { degToRad } from '../shared/angles.ts'
 import { add, ball, block, round, scaled, type Solid, type Vector3 } from './solid.ts'
 
@@ -10,12 +11,12 @@ export interface TripodGiven {
   readonly thick?: number
 }
 
-const HINGE_RADIUS_MM = 62
+const HINGE_RADIUS_MM = LEGS.hingeRadiusMm
 const FOOT_MM = 16
 const TRAY_HEIGHT_FRACTION = 0.43
 const LEG_TURNS_DEG = [0, 120, 240] as const
 
-export function tripod({ hingeMm, spreadDeg = 21, brace = false, thick = 1 }: TripodGiven): {
+export function tripod({ hingeMm, spreadDeg = LEGS.spreadDeg, brace = false, thick = 1 }: TripodGiven): {
   readonly solids: readonly Solid[]
   readonly tray: Vector3
   readonly foot: Vector3
@@ -29,7 +30,7 @@ export function tripod({ hingeMm, spreadDeg = 21, brace = false, thick = 1 }: Tr
     const middle = add(top, scaled(add(foot, scaled(top, -1)), 0.52))
     const recede = index === 2
     return [
-      round({ part: 'legs', from: top, to: middle, radiusMm: 17 * thick, recede }),
+      round({ part: 'legs', from: top, to: middle, radiusMm: LEGS.radiusMm * thick, recede }),
       round({ part: 'legs', from: middle, to: foot, radiusMm: 12 * thick, recede }),
       // The lock where the lower leg slides into the upper.
       round({
@@ -73,7 +74,7 @@ export function tripod({ hingeMm, spreadDeg = 21, brace = false, thick = 1 }: Tr
 /** A hand controller hung on a leg, its cable up to the mount, and the pack on the ground. */
 export function controllerParts(hingeMm: number, from: Vector3): readonly Solid[] {
   const y = hingeMm * 0.62
-  const x = HINGE_RADIUS_MM + (hingeMm - y) * Math.tan(degToRad(21)) + 34
+  const x = HINGE_RADIUS_MM + (hingeMm - y) * Math.tan(degToRad(LEGS.spreadDeg)) + 34
   return [
     block({
       part: 'controller',

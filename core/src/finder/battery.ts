@@ -5,6 +5,9 @@ const chargesMah: Readonly<Record<string, number>> = { CR2032: 220, CR2025: 160,
 /** What a red dot draws, mA, dim and bright. Common practice, no source. */
 const drawsMa = { dim: 0.8, middling: 2, bright: 5 } as const
 export type DotBrightness = keyof typeof drawsMa
+/** A lithium coin cell is at 3.0 V nearly to its end and falls fast then: below `low` it wants changing, and none has more than
+ * `most`. From memory of published sheets. */
+export const COIN_CELL_VOLTS = { low: 2.8, most: 3.6 } as const
 /** A dot that is forgotten once burns all night. */
 const LOW_UNDER = 0.25
 const USUAL_MAH = 200

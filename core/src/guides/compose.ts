@@ -6,7 +6,7 @@ import { blocks, type BlockDefinition } from './blocks.ts'
 import type { Guide, GuideBlock, GuideInput, GuidePart, GuideText } from './guide.ts'
 import { helpSheet } from './help-sheet.ts'
 import { drawnKit, guideFacts, NAMES_APART, usablePowers, type GuideFacts } from './kit-facts.ts'
-import { kitReach } from './kit-reach.ts'
+import { extensionOf, kitReach, legsRoom } from './kit-reach.ts'
 import { guideNights, roundedPlace, type TargetWords } from './nights.ts'
 import { inSentence, saidPart } from './said-part.ts'
 import { guideLanguages, translator } from './languages/guide-languages.ts'
@@ -22,7 +22,8 @@ export function composeGuide(input: GuideInput): Guide {
   const facts = guideFacts(input)
   const place = input.place ? roundedPlace(input.place) : null
   const drawn = drawnKit(input, facts)
-  const reach = kitReach(drawn)
+  const extensionMm = extensionOf(input.parts)
+  const reach = kitReach(drawn, extensionMm)
   const { nights, words } = place
     ? guideNights({
         place,
@@ -55,6 +56,7 @@ export function composeGuide(input: GuideInput): Guide {
     place,
     nights,
     reach,
+    legs: legsRoom(drawn, extensionMm),
     sightingScope: mount?.equatorial?.sightingScope ?? 'none',
     texts: Object.fromEntries(
       guideLanguages.map(({ code }) => [

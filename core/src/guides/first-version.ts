@@ -81,6 +81,7 @@ export function upgradeGuide(first: FirstGuide): Guide {
     place: null,
     nights: [],
     reach: null,
+    legs: null,
     sightingScope: 'none',
     texts: {
       en: {

@@ -12,6 +12,7 @@ import type { Feel, Procedure, StepDrawing } from '../procedures/procedure.ts'
 import type { JudgedModel } from '../readiness/judged.ts'
 import type { ToldTargets } from './first-night.ts'
 import type { HelpSheet } from './help-sheet.ts'
+import type { LegsRoom } from '../mount/near-legs.ts'
 import type { KitReach } from './kit-reach.ts'
 import type { GuideNight, GuidePlace } from './nights.ts'
 import type { Said } from './said.ts'
@@ -23,6 +24,8 @@ export interface GuidePart extends OpticalPart, HeldPart {
   readonly mark: Mark
   readonly massG: number | null
   readonly place: string
+  /** Of an extension tube; left out, nobody measured it. */
+  readonly lengthMm?: number | undefined
   /** What it has had for long; left out or empty, nothing. */
   readonly knownWear?: string | undefined
 }
@@ -185,6 +188,8 @@ export interface Guide {
   readonly nights: readonly GuideNight[]
   /** How high its eyepiece stands; null on an equatorial head, and in guides from before it was worked out. */
   readonly reach: KitReach | null
+  /** What of an equatorial kit can meet its own legs; null on other heads, and where nobody measured it. */
+  readonly legs: LegsRoom | null
   readonly sightingScope: 'none' | 'upright' | 'turned'
   readonly texts: Readonly<Record<string, GuideText>>
 }

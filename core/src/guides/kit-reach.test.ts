@@ -40,16 +40,16 @@ it('on an equatorial head nothing is said: the tube is turned in its rings', () 
 
 it('between two altitudes it lies between their heights; a pan head has its end', () => {
   const heightsMm = Array.from({ length: 19 }, (_each, index) => 1000 + index * 50)
-  expect(reachAt({ heightsMm, highestDeg: 90, eyepieceRollDeg: null }, 12)).toEqual({
+  expect(reachAt({ heightsMm, highestDeg: 90 }, 12)).toEqual({
     heightMm: 1120,
     posture: 'seated',
     isTooHigh: false,
   })
-  expect(reachAt({ heightsMm, highestDeg: 90, eyepieceRollDeg: null }, 90)).toMatchObject({
+  expect(reachAt({ heightsMm, highestDeg: 90 }, 90)).toMatchObject({
     heightMm: 1900,
     posture: 'step',
   })
-  expect(reachAt({ heightsMm, highestDeg: 75, eyepieceRollDeg: null }, 80).isTooHigh).toBe(true)
+  expect(reachAt({ heightsMm, highestDeg: 75 }, 80).isTooHigh).toBe(true)
   expect(kitReach(altazimuth[3] as DrawnKit)?.highestDeg).toBe(75)
 })
 

@@ -1,5 +1,8 @@
 import { dimensionsOf, type DrawnKit } from '../drawings/dimensions.ts'
 import { familyDrawing } from '../drawings/families.ts'
+import { headHeights } from '../drawings/equatorial-kit.ts'
+import type { LegsRoom } from '../mount/near-legs.ts'
+import type { Mark, Role } from '../contents/roles.ts'
 import { degToRad, radToDeg } from '../shared/angles.ts'
 import { mountReach, postureAt, type Posture } from '../mount/reach.ts'
 
@@ -11,6 +14,8 @@ export interface KitReach {
   readonly highestDeg: number
   /** Where about the tube the eyepiece sticks out, 0 straight up, clockwise seen from behind; null where nobody measured it. */
   readonly eyepieceRollDeg: number | null
+  /** What of the heights an extension tube adds. */
+  readonly extensionMm: number
 }
 
 const STEP_DEG = 5
@@ -21,12 +26,13 @@ const TABLE_MM = 720
 const PAN_HEAD_HIGHEST_DEG = 75
 
 /** From the same sizes as the kit's drawings: its model's own where they were measured, its family's usual ones where not.
+ * @param extensionMm what an extension tube between legs and head adds; 0 where the kit has none
  * @returns null on an equatorial head, where the tube is turned in its rings until the eyepiece comes to hand */
-export function kitReach(kit: DrawnKit): KitReach | null {
+export function kitReach(kit: DrawnKit, extensionMm = 0): KitReach | null {
   const size = dimensionsOf(kit)
   const { pivot, stand } = familyDrawing(kit, size)
   if (!pivot) return null
-  const groundMm = stand === 'table' ? TABLE_MM : 0
+  const groundMm = (stand === 'table' ? TABLE_MM : 0) + (stand === 'legs' ? extensionMm : 0)
   const { alongMm, radiusMm, angleDeg } = size.eyepiece
   const heightsMm = Array.from({ length: ZENITH_DEG / STEP_DEG + 1 }, (_each, index) => {
     const altitudeDeg = index * STEP_DEG
@@ -43,7 +49,34 @@ export function kitReach(kit: DrawnKit): KitReach | null {
     heightsMm,
     highestDeg: kit.family === 'tripod-refractor' ? PAN_HEAD_HIGHEST_DEG : ZENITH_DEG,
     eyepieceRollDeg: isBehind ? 0 : (kit.mount?.tube?.eyepiece?.angleDeg ?? null),
+    extensionMm: stand === 'legs' ? extensionMm : 0,
   }
+}
+
+/** What of an equatorial kit can meet its own legs. A guess would warn of what isn't so.
+ * @returns null on other heads, and where nobody measured the tube or the head */
+export function legsRoom(kit: DrawnKit, extensionMm = 0): LegsRoom | null {
+  const { mount } = kit
+  const size = dimensionsOf(kit)
+  if (!mount?.equatorial || !mount.tube || !familyDrawing(kit, size).equatorial) return null
+  const { pivotUpMm, crossAlongMm } = headHeights(size.headScale, kit.family === 'large-equatorial')
+  return {
+    pivotUpMm: pivotUpMm + extensionMm,
+    crossAlongMm,
+    tubeAxisMm: size.tubeAxisMm,
+    tubeRadiusMm: size.tubeDiameterMm / 2,
+    lowEndMm: Math.max(size.balanceMm, -size.eyepiece.alongMm),
+  }
+}
+
+/** An extension tube between legs and head where nobody measured it, mm. Common practice, no source. */
+const USUAL_EXTENSION_MM = 200
+/** What the case's extension tube adds; 0 where there is none. */
+export const extensionOf = (
+  parts: readonly { readonly role: Role; readonly mark: Mark; readonly lengthMm?: number | undefined }[],
+): number => {
+  const tube = parts.find(({ role, mark }) => role === 'pier-extension' && mark !== 'missing')
+  return tube ? (tube.lengthMm ?? USUAL_EXTENSION_MM) : 0
 }
 
 /** Which way one looks over the ground while looking into the eyepiece; null where nobody measured how it sticks out.
@@ -63,7 +96,7 @@ export function facingDeg(
 
 /** Where the eyepiece is for something at an altitude, and from where one looks into it. */
 export function reachAt(
-  { heightsMm, highestDeg }: KitReach,
+  { heightsMm, highestDeg }: Pick<KitReach, 'heightsMm' | 'highestDeg'>,
   altitudeDeg: number,
 ): { readonly heightMm: number; readonly posture: Posture; readonly isTooHigh: boolean } {
   const steps = Math.min(Math.max(altitudeDeg, 0), ZENITH_DEG) / STEP_DEG
@@ -81,3 +114,6 @@ export const reachWords: Readonly<Record<Posture | 'too-high', string>> = {
   step: 'Eyepiece about {height} up: take a firm step, and hold on to nothing that turns.',
   'too-high': 'Too high for this stand. Wait until it is lower.',
 }
+/** What is said of a tube that comes near its legs, and of heights with an extension; each language has to know them. */
+export const NEAR_LEGS = 'So high up, the tube’s low end comes near the legs. Look there while you swing.'
+export const WITH_EXTENSION = 'Heights are with the extension tube on.'

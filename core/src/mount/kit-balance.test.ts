@@ -49,6 +49,18 @@ it('reckons every part at its own distance', () => {
   expect(withFinder.wantedMm).toBeCloseTo(260.8, 9)
 })
 
+it('a phone holder rides with the phone in it, and says so', () => {
+  const kit = kitOnMount([balancePart('phone-holder', 130)])
+  const on = ['tube', 'low-eyepiece', 'phone-holder']
+  // 512,000 + (130 + 200)·320 = 617,600 ÷ 2000 = 308.8; of a ring of the same 330 g nothing else is asked.
+  const { wantedMm, load, names } = balanceOf(kit, on)
+  expect(wantedMm).toBeCloseTo(308.8, 9)
+  expect(load?.loadG).toBe(3430)
+  expect(names).toContain('phone-holder with a phone')
+  const ring = kitOnMount([balancePart('camera-ring', 330)])
+  expect(wantedMm).toBe(balanceOf(ring, ['tube', 'low-eyepiece', 'camera-ring']).wantedMm)
+})
+
 it('magnets opposite the roll count on the tube’s side and in the load', () => {
   const kit = kitOnMount()
   const [without, with200] = [0, 200].map((magnetsG) => balanceOf(kit, ['tube', 'low-eyepiece'], magnetsG))
@@ -74,8 +86,8 @@ it('a learnt moment moves every set-up by the same', () => {
 })
 
 describe('a weight too small', () => {
-  const heavy = () => kitOnMount([balancePart('phone-holder', 600)])
-  const on = ['tube', 'low-eyepiece', 'phone-holder']
+  const heavy = () => kitOnMount([balancePart('camera-ring', 600)])
+  const on = ['tube', 'low-eyepiece', 'camera-ring']
   it('says what is missing and which spare would do, the lightest first', () => {
     // 512,000 + 600·320 = 704,000: 352 mm, the shaft ends at 300.
     const { shaft } = balanceOf(heavy(), on)
@@ -141,7 +153,7 @@ describe('whether the weight balances what the case can put on the tube', () => 
   it('is no question for a set-up that it reaches', () => expect(cantBalance(kitOnMount())).toBeNull())
   it('tells the heaviest that is beyond it, by the extra weight at the end', () => {
     // 3000·160 + (100 + 400)·320 = 640,000: 40,000 ÷ 300 mm = 133 g too little.
-    const cant = cantBalance(kitOnMount([balancePart('phone-holder', 400)]))
+    const cant = cantBalance(kitOnMount([balancePart('camera-ring', 400)]))
     expect(cant).toMatchObject({
       setUp: 'heaviest',
       reason: 'too-light',

@@ -63,7 +63,7 @@ const alwaysOn = (part: BalancePart) =>
   ridesOn[part.role] === 'tube' || ridesOn[part.role] === 'finder' || part.role === 'diagonal'
 
 /** What stands on the tube in the three set-ups a kit is balanced for: lightest without eyepiece, usual with the
- * lowest-power one, heaviest with the heaviest eyepiece, Barlow, phone holder and camera ring. */
+ * lowest-power one, heaviest with the heaviest eyepiece, Barlow, phone holder with its phone, and camera ring. */
 export function setUpParts(parts: readonly BalancePart[], name: SetUpName): readonly string[] {
   const riding = ridingParts(parts)
   const always = riding.filter(alwaysOn).map(({ id }) => id)
@@ -144,7 +144,9 @@ export function balanceOf(kit: KitOnMount, on: readonly string[], magnetsG = 0):
         })
   const lever = leverOf(kit, riding, { magnetsG, roll })
   return {
-    names: riding.filter((part) => !alwaysOn(part) || part.role === 'finder').map(({ name }) => name),
+    names: riding
+      .filter((part) => !alwaysOn(part) || part.role === 'finder')
+      .map(({ name, role }) => (role === 'phone-holder' ? `${name} with a phone` : name)),
     shaft: lever && mountBalance(lever),
     wantedMm: lever && neededMomentGmm(lever) / stackOf(lever),
     load: load && { loadG: load.loadG, ratedLoadG: mount.ratedLoadG ?? 0, verdict: load.verdict },
@@ -155,7 +157,12 @@ export function balanceOf(kit: KitOnMount, on: readonly string[], magnetsG = 0):
   }
 }
 
-const massOf = ({ massG, count }: BalancePart): number => (massG ?? 0) * count
+/** A holder rides with the borrower's own phone in it, g. Common practice, no source. */
+export const PHONE_G = 200
+
+/** What a riding part puts on the tube: a holder with its phone. */
+const massOf = ({ massG, count, role }: BalancePart): number =>
+  (massG ?? 0) * count + (role === 'phone-holder' ? PHONE_G : 0)
 
 type Riding = ReturnType<typeof ridingParts>[number]
 

@@ -24,6 +24,11 @@ export const degText = (deg: number): string => `${rounded(deg, deg < 1 ? 2 : 1)
 /** To a tenth: a thumb on a stopwatch does no better. */
 export const secondsText = (seconds: number): string => `${rounded(seconds, 1)} s`
 
+export const voltsText = (volts: number): string => `${rounded(volts, 2)} V`
+
+/** To half an hour: cells are told no finer. */
+export const hoursText = (hours: number): string => `${rounded(Math.round(hours * 2) / 2, 1)} h`
+
 export const daysText = (days: number): string => `${days} ${days === 1 ? 'day' : 'days'}`
 
 /** Money from minor units with the currency's code; whole amounts without their zeros. */

@@ -1,4 +1,5 @@
 import { repeatVerdicts, type KeptReading } from '../checks/stations.ts'
+import type { BesideKind, BesideUnit } from '../checks/seen-beside.ts'
 import type { RepeatVerdict } from '../collimation/repeat.ts'
 import { jobFacts, type JobCode } from '../readiness/jobs.ts'
 import type { Condition } from '../readiness/condition.ts'
@@ -13,11 +14,13 @@ import {
   dateText,
   daysText,
   degText,
+  hoursText,
   massText,
   mmPairText,
   mmText,
   powerText,
   secondsText,
+  voltsText,
 } from './figures.ts'
 
 /** Plain English for judgements. Another language is one more file like this one. */
@@ -56,6 +59,18 @@ export const kindWords: Readonly<Record<ReadingKind, string>> = {
   focus: 'focus',
   power: 'power',
   pack: 'packing',
+}
+
+/** What is kept beside readings, as a list names it. */
+export const keptBesideWords: Readonly<Record<BesideKind, string>> = {
+  'ring-place': 'place of ring or clamp',
+  charge: 'hours its cells last',
+  'coin-cell': 'cell of the red dot',
+  'dot-put-away': 'red dot put away',
+  'front-cell': 'finder’s front cell',
+  'finder-o-ring': 'finder’s O-ring',
+  'finder-caps': 'finder’s caps',
+  'at-highest-power': 'finder at the highest power',
 }
 
 const modelUnknownWords: Readonly<Record<ModelUnknown, string>> = {
@@ -217,12 +232,14 @@ const repeatWords: Readonly<Record<RepeatVerdict, string>> = {
 }
 
 /** A reading's figure with its unit; a judged one is a word. */
-export function readingFigureText(unit: KeptReading['unit'], value: number, kind?: ReadingKind): string {
+export function readingFigureText(unit: KeptReading['unit'] | BesideUnit, value: number, kind?: ReadingKind): string {
   if (kind === 'repeat') return repeatWords[repeatVerdicts[value] ?? 'check-each-time']
   if (unit === 'mm') return mmText(value)
   if (unit === 'arcmin') return arcminText(value)
   if (unit === 'deg') return degText(value)
   if (unit === 's') return secondsText(value)
+  if (unit === 'V') return voltsText(value)
+  if (unit === 'h') return hoursText(value)
   return value === 0 ? 'fine' : 'not fine'
 }
 

@@ -1,6 +1,7 @@
 import type { Station } from '@binoculum/contract'
 import {
   balanceOf,
+  COIN_CELL_VOLTS,
   bareShaftMm,
   clockHourOf,
   learnFrom,
@@ -148,6 +149,26 @@ export class BenchEvenings extends KitSoFar {
     }
   }
 
+  /** A cell falls slowly, and is new where it fell too low; a finder's own parts are as they should be, nearly always. */
+  private cellVolts = 3.05
+  private finderCare(): Pick<Extract<Station, { station: 'finder' }>, 'care' | 'opticalCare'> {
+    const roles = this.model.parts.map(({ role }) => role)
+    if (roles.includes('coin-cell')) {
+      this.cellVolts -= this.care.between(0.01, 0.05)
+      if (this.cellVolts < COIN_CELL_VOLTS.low) this.cellVolts = 3.05
+      const volts = Math.round(this.cellVolts * 100) / 100
+      const care = { brightness: 'middling' as const, switchedOff: true, tabIn: true, doorScrewed: true, volts }
+      return { care, opticalCare: null }
+    }
+    const opticalCare = {
+      frontCell: this.care.next() < 0.15 ? ('blurred' as const) : ('sharp-and-locked' as const),
+      oRing: roles.includes('finder-o-ring') ? ('seated' as const) : null,
+      capsThere: this.care.next() > 0.1,
+      atHighestPower: this.care.next() < 0.2 ? ('outside' as const) : ('inside' as const),
+    }
+    return { care: null, opticalCare }
+  }
+
   protected finderStation(leaveOff: boolean, minutes: number): Station {
     const typed = () => ({ way: 'typed' as const, misalignmentArcmin: Math.round(this.finderArcmin), target: null })
     const asFound = typed()
@@ -158,8 +179,7 @@ export class BenchEvenings extends KitSoFar {
       asLeft: typed(),
       turned: [],
       siteId: null,
-      care: null,
-      opticalCare: null,
+      ...this.finderCare(),
       note: '',
       minutes,
     }

@@ -63,6 +63,7 @@ export class KitSoFar {
   protected readonly highest: number
   /** Chances of their own, so that what came later changed nothing that was there. */
   protected readonly times: Chance
+  protected readonly care: Chance
   protected readonly latest = new Map<string, KeptReading & { atUtc: string }>()
   /** Mark from the peephole's reflection on the primary, and finder off the tube's axis; both wander. */
   protected markMm: PointXY
@@ -78,6 +79,7 @@ export class KitSoFar {
   ) {
     this.kitId = chance.id()
     this.times = new Chance(`${story.code} steps`)
+    this.care = new Chance(`${story.code} care`)
     const powers = powersThere(
       model.optics,
       model.parts.map((part) => ({ ...part, mark: 'present' as const })),

@@ -10,8 +10,11 @@ import {
   guideTime,
   noTargetWords,
   onTheHead,
+  NEAR_LEGS,
+  nearsLeg,
   reachAt,
   reachWords,
+  WITH_EXTENSION,
   type GuideNight,
 } from '@binoculum/core'
 import { computed, ref } from 'vue'
@@ -107,11 +110,17 @@ function sideFor({
   const atUtc = night.value?.sessionUtc
   if (!drawn || !where || !atUtc || !isEquatorial(drawn)) return []
   const { tubeSide, crossesInHours } = onTheHead({ latitudeDeg: where.latitudeDeg, altitudeDeg, azimuthDeg })
-  const side = say(tubeSide === 'east' ? 'The tube hangs on the east side.' : 'The tube hangs on the west side.')
-  if (crossesInHours === null) return [side]
+  const side = [
+    say(tubeSide === 'east' ? 'The tube hangs on the east side.' : 'The tube hangs on the west side.'),
+    ...(guide.legs &&
+    nearsLeg(guide.legs, { ...{ latitudeDeg: where.latitudeDeg, altitudeDeg, azimuthDeg }, tubeSide })
+      ? [say(NEAR_LEGS)]
+      : []),
+  ]
+  if (crossesInHours === null) return side
   const crossing = new Date(Date.parse(atUtc) + crossesInHours * 3_600_000).toISOString()
   return [
-    side,
+    ...side,
     say('At {time} it stands highest. The tube then has to change sides.', { time: time(crossing) ?? '' }),
   ]
 }
@@ -162,6 +171,7 @@ const placed = (target: GuideNight['targets'][number]) => ({ ...target, ...(targ
     </p>
     <SkyTest :guide="guide" :test="skyTest" />
     <p v-if="night.reason">{{ say(noTargetWords[night.reason]) }}</p>
+    <p v-if="guide.reach && guide.reach.extensionMm > 0" class="second">{{ say(WITH_EXTENSION) }}</p>
     <ol class="targets">
       <li v-for="(target, index) in atOnce" :key="target.id">
         <span class="number">{{ index + 1 }}</span>

@@ -67,6 +67,9 @@ export const lookTexts: Readonly<Record<string, string>> = {
     'Es una foto de otra foto. Haz una de la maleta misma.',
   'This photo can’t be compared. Look through the list instead.': 'Esta foto no se puede comparar. Repasa la lista.',
 
+  'So high up, the tube’s low end comes near the legs. Look there while you swing.':
+    'A esa altura, el extremo bajo del tubo pasa cerca de las patas. Mira ahí mientras lo giras.',
+  'Heights are with the extension tube on.': 'Las alturas cuentan con el tubo de extensión puesto.',
   'Eyepiece about {height} up: sit down to it.': 'Ocular a unos {height} del suelo: siéntate.',
   'Eyepiece about {height} up: stand. A child needs a firm stool.':
     'Ocular a unos {height} del suelo: de pie. Un niño necesita un taburete firme.',

@@ -31,10 +31,26 @@ export const storyReadings = (
 ): Promise<(Omit<StoryReading, 'atUtc'> & { at: Date })[]> =>
   selectRows(
     tx,
-    `SELECT * FROM (SELECT r.kind, r.at, r.as_found AS "asFound", r.as_left AS "asLeft", r.limit_value AS "limit", r.source, s.name AS by
+    `SELECT * FROM (SELECT r.kind, r.at, r.as_found AS "asFound", r.as_left AS "asLeft", r.limit_value AS "limit",
+       false AS "limitIsLeast", r.unit, s.name AS by
      FROM reading r JOIN staff s ON s.id = r.by_staff_id
-     WHERE r.kit_id = $1 AND r.kind IN ('collimation', 'finder') AND r.at >= $2
-     ORDER BY r.at DESC, r.kind LIMIT 600) newest ORDER BY at, kind`,
+     WHERE r.kit_id = $1 AND r.at >= $2
+     ORDER BY r.at DESC, r.kind LIMIT 2000) newest ORDER BY at, kind`,
+    [kitId, from],
+  )
+
+/** What a kit's newest checks from an instant on kept beside their readings, oldest first. */
+export const storyStations = (
+  tx: Tx,
+  kitId: string,
+  from: Date,
+): Promise<{ at: Date; by: string; stations: unknown[] }[]> =>
+  selectRows(
+    tx,
+    `SELECT * FROM (SELECT c.at, s.name AS by,
+       jsonb_path_query_array(c.stations, '$[*] ? (@.station == "let-go" || @.station == "power" || @.station == "finder")') AS stations
+     FROM bench_check c JOIN staff s ON s.id = c.by_staff_id
+     WHERE c.kit_id = $1 AND c.at >= $2 ORDER BY c.at DESC LIMIT 200) newest ORDER BY at`,
     [kitId, from],
   )
 

@@ -1,5 +1,6 @@
+import { stationSchema } from '@binoculum/contract'
 import type { Buying, BuyingQuery, KitStory, Session, StoryLines, Trends, WhatIfKits } from '@binoculum/contract'
-import { committeeReportPages, dateOfDay, dateText, dayNumber, LOOK_MINUTES } from '@binoculum/core'
+import { committeeReportPages, dateOfDay, dateText, dayNumber, LOOK_MINUTES, seenBeside } from '@binoculum/core'
 import { anyRole, branchIdsOf, requireRole } from '../../platform/access.ts'
 import type { Context } from '../../platform/context.ts'
 import type { Tx } from '../../platform/database.ts'
@@ -29,9 +30,10 @@ export class Logbook {
     const { today, zone } = await this.rooms.opening.daysOf(tx, row.branchId)
     const first = from ?? dateOfDay(dayNumber(today) - STORY_DAYS)
     const since = new Date(`${first}T00:00:00Z`)
-    const [loans, readings, lines, checks, began, forecast] = await Promise.all([
+    const [loans, readings, stations, lines, checks, began, forecast] = await Promise.all([
       queries.storyLoans(tx, row.id, { from: first, zone, today }),
       queries.storyReadings(tx, row.id, since),
+      queries.storyStations(tx, row.id, since),
       this.linesBefore(tx, row.id, since, null),
       queries.storyChecks(tx, row.id, since),
       queries.firstDay(tx, row.id),
@@ -43,10 +45,10 @@ export class Logbook {
       from: first,
       hasEarlier: began !== null && began < first,
       loans: loans.map(({ number, ...loan }) => ({ ...loan, code: loanCode(number) })),
-      readings: readings.map(({ at, ...reading }) => ({
-        ...reading,
-        atUtc: at.toISOString(),
-      })),
+      readings: [
+        ...readings.map(({ at, ...reading }) => ({ ...reading, atUtc: at.toISOString() })),
+        ...stations.flatMap(besideReadings),
+      ],
       ...lines,
       checks: checks.map(({ at, ...check }) => ({ ...check, atUtc: at.toISOString() })),
       forecast: forecast && storyForecast(forecast),
@@ -116,6 +118,14 @@ export class Logbook {
     return { branches: branches.sort((a, b) => a.branchName.localeCompare(b.branchName)) }
   }
 }
+
+/** What a check kept beside its readings. */
+const besideReadings = ({ at, by, stations }: { at: Date; by: string; stations: unknown[] }) =>
+  stations.flatMap((kept) => {
+    const entry = stationSchema.safeParse(kept).data
+    if (entry?.station !== 'let-go' && entry?.station !== 'power' && entry?.station !== 'finder') return []
+    return seenBeside(entry).map((seen) => ({ ...seen, atUtc: at.toISOString(), by }))
+  })
 
 /** What is likely by now, and after its next loans. */
 function storyForecast({ chanceAfter, ...forecast }: KitForecast): NonNullable<KitStory['forecast']> {

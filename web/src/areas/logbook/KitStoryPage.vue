@@ -14,12 +14,12 @@ import { recordSentence } from '../shelf/history-words.ts'
 import CompareChecks from './CompareChecks.vue'
 import FiguresTable from './FiguresTable.vue'
 import ForecastPanel from './ForecastPanel.vue'
-import StoryChart from './StoryChart.vue'
-import { readingsSentence } from './story-words.ts'
+import StoryFigures from './StoryFigures.vue'
+import { seenWords } from './story-words.ts'
 import StoryLoans from './StoryLoans.vue'
 import { kindOfAct, kindsOfActs, type KindOfAct } from './story-kinds.ts'
 
-/** A kit's life along one line of time: loans, what was off, mirror and finder against their limits, and what was done. */
+/** A kit's life along one line of time: loans, what was off, every figure against its limit, and what was done. */
 const route = useRoute()
 const code = String(route.params.code)
 const from = ref('')
@@ -32,16 +32,15 @@ const earlier = () => data.value && (from.value = dateOfDay(dayNumber(data.value
 /** A little beyond today, so that what is next is seen. */
 const AHEAD_DAYS = 21
 const until = computed(() => (data.value ? dateOfDay(dayNumber(data.value.today) + AHEAD_DAYS) : ''))
-const readingsOf = (kind: string) => data.value?.readings.filter((reading) => reading.kind === kind) ?? []
-const mirror = computed(() => readingsOf('collimation'))
-const finder = computed(() => readingsOf('finder'))
 const returned = computed(() => data.value?.loans.filter(({ state }) => state !== 'promised').length ?? 0)
 
 const figures = computed(() =>
-  (data.value?.readings ?? []).map(({ kind, atUtc, asFound, asLeft, limit, by }) => ({
-    ...{ day: atUtc.slice(0, 10), what: kind === 'finder' ? 'finder' : 'mirror', by },
-    ...{ 'as found': asFound?.toFixed(2) ?? '–', 'as left': asLeft.toFixed(2), limit: limit.toFixed(2) },
-  })),
+  (data.value?.readings ?? [])
+    .filter(({ unit }) => unit !== 'judged')
+    .map(({ kind, unit, atUtc, asFound, asLeft, limit, by }) => ({
+      ...{ day: atUtc.slice(0, 10), what: seenWords(kind), unit, by },
+      ...{ 'as found': asFound?.toFixed(2) ?? '–', 'as left': asLeft.toFixed(2), limit: limit?.toFixed(2) ?? '–' },
+    })),
 )
 const { sending, problem: refusal, run } = useSending()
 const earlierLines = () =>
@@ -84,17 +83,7 @@ const print = () => window.print()
         <RouterLink class="screen-only" :to="`/kits/${encodeURIComponent(code)}`">its sheet</RouterLink>
       </header>
       <StoryLoans :loans="data.loans" :from="data.from" :until="until" :today="data.today" />
-      <section v-if="mirror.length > 0" aria-label="mirror">
-        <h2>mirror <em>mm at the focal plane</em></h2>
-        <p>{{ readingsSentence(mirror, 'collimation') }}</p>
-        <StoryChart :readings="mirror" unit="mm" :from-utc="data.from" :until-utc="until" :digits="1" />
-      </section>
-      <section v-if="finder.length > 0" aria-label="finder">
-        <h2>finder <em>arcminutes</em></h2>
-        <p>{{ readingsSentence(finder, 'finder') }}</p>
-        <StoryChart :readings="finder" unit="′" :from-utc="data.from" :until-utc="until" :digits="0" />
-      </section>
-      <p v-if="mirror.length + finder.length === 0" class="quiet">Nobody has measured it in this time.</p>
+      <StoryFigures :readings="data.readings" :from-utc="data.from" :until-utc="until" />
       <ForecastPanel v-if="data.forecast" :forecast="data.forecast" />
       <FiguresTable v-if="figures.length > 0" :rows="figures" :name="`figures ${data.kit.code}`" />
       <CompareChecks :checks="data.checks" :zone="data.kit.zone" />

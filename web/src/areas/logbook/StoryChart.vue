@@ -4,6 +4,7 @@ import type { ApexOptions } from 'apexcharts'
 import { computed } from 'vue'
 import VueApexCharts from 'vue3-apexcharts'
 import { chartColours, chartLook } from './chart-look.ts'
+import { isBeyond } from './story-words.ts'
 
 /** One figure along time: as found a dot, as left a ring, joined in the order in which they were read, against the limit. */
 const { readings, unit, fromUtc, untilUtc, digits } = defineProps<{
@@ -21,8 +22,11 @@ const found = computed(() =>
 )
 const left = computed(() => readings.map((each) => ({ x: at(each), y: each.asLeft })))
 const line = computed(() => [...found.value, ...left.value].sort((a, b) => a.x - b.x))
-const limit = computed(() => readings.at(-1)?.limit ?? 0)
-const top = computed(() => Math.max(limit.value * 1.25, ...line.value.map(({ y }) => y * 1.1)))
+const last = computed(() => readings.at(-1) ?? null)
+const limit = computed(() => last.value?.limit ?? null)
+const top = computed(() => Math.max((limit.value ?? 0) * 1.25, ...line.value.map(({ y }) => y * 1.1)))
+/** Seen on its own from as far as it moves; against a limit from 0. */
+const bottom = computed(() => (limit.value === null ? Math.min(...line.value.map(({ y }) => y * 0.9)) : 0))
 const series = computed(() => [
   { name: 'in between', type: 'line', data: line.value },
   { name: 'as found', type: 'scatter', data: found.value },
@@ -32,7 +36,7 @@ const options = computed((): ApexOptions => {
   const look = chartLook()
   const { strong, ink, night, rust, brass, card } = chartColours()
   const beyond = found.value.flatMap(({ y }, dataPointIndex) =>
-    y > limit.value
+    last.value && isBeyond(y, last.value)
       ? [{ seriesIndex: 1, dataPointIndex, fillColor: rust, strokeColor: rust, size: 6, shape: 'circle' as const }]
       : [],
   )
@@ -58,7 +62,7 @@ const options = computed((): ApexOptions => {
       tooltip: { enabled: false },
     },
     yaxis: {
-      min: 0,
+      min: bottom.value,
       max: top.value,
       tickAmount: 2,
       labels: { minWidth: 56, maxWidth: 56, formatter: (value: number) => value.toFixed(digits) },
@@ -71,21 +75,24 @@ const options = computed((): ApexOptions => {
       y: { formatter: (value: number) => `${value.toFixed(digits + 1)} ${unit}` },
     },
     annotations: {
-      yaxis: [
-        {
-          y: limit.value,
-          borderColor: brass,
-          borderWidth: 2,
-          strokeDashArray: 0,
-          label: {
-            text: `limit ${limit.value.toFixed(digits)}`,
-            position: 'left',
-            textAnchor: 'start',
-            borderWidth: 0,
-            style: { color: brass, background: 'transparent', fontSize: '13px' },
-          },
-        },
-      ],
+      yaxis:
+        limit.value === null
+          ? []
+          : [
+              {
+                y: limit.value,
+                borderColor: brass,
+                borderWidth: 2,
+                strokeDashArray: 0,
+                label: {
+                  text: `${last.value?.limitIsLeast ? 'at least' : 'limit'} ${limit.value.toFixed(digits)}`,
+                  position: 'left',
+                  textAnchor: 'start',
+                  borderWidth: 0,
+                  style: { color: brass, background: 'transparent', fontSize: '13px' },
+                },
+              },
+            ],
     },
   }
 })

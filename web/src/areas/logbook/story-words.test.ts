@@ -114,23 +114,28 @@ describe('what a chart of figures shows', () => {
       asFound,
       asLeft,
       limit,
+      limitIsLeast: false,
+      unit: 'mm' as const,
       by: 'Kofi',
-      source: 'typed',
     },
   })
   it('how often it was found beyond the limit of its day, and where it was left', () => {
     const readings = [reading(2, 0.4), reading(0.5, 0.3), reading(1.4, 0.2, 1.5)]
-    expect(readingsSentence(readings, 'collimation')).toBe(
+    expect(readingsSentence(readings)).toBe(
       'Found beyond its limit in 1 of 3 looks. Last left at 0.2 mm, within its limit of 1.5 mm.',
     )
   })
   it('of figures that were only left, nothing is said of what was found', () => {
-    expect(readingsSentence([reading(null, 1.2)], 'collimation')).toBe(
-      'Last left at 1.2 mm, beyond its limit of 1.0 mm.',
+    expect(readingsSentence([reading(null, 1.2)])).toBe('Last left at 1.2 mm, beyond its limit of 1.0 mm.')
+    expect(readingsSentence([reading(0.3, 0.2)])).toMatch(/^Never found beyond its limit in the one look\./)
+    expect(readingsSentence([])).toBe('')
+  })
+  it('of what there must be enough of, less is too little; of what has no limit only where it was left', () => {
+    const hours = { ...reading(4, 8, 6), kind: 'charge' as const, unit: 'h' as const, limitIsLeast: true }
+    expect(readingsSentence([hours])).toBe(
+      'Found below what it needs in the one look. Last left at 8.0 h, above the 6.0 h it needs.',
     )
-    expect(readingsSentence([reading(0.3, 0.2)], 'collimation')).toMatch(
-      /^Never found beyond its limit in the one look\./,
-    )
-    expect(readingsSentence([], 'finder')).toBe('')
+    const ring = { ...reading(212, 205), kind: 'ring-place' as const, limit: null }
+    expect(readingsSentence([ring])).toBe('Last left at 205 mm.')
   })
 })

@@ -1,5 +1,13 @@
 import type { KitStory, ModelTrend, MonthTrend, SpreadView } from '@binoculum/contract'
-import { readingFigureText, type LookRule, type YearUnderRule } from '@binoculum/core'
+import {
+  keptBesideWords,
+  kindWords,
+  readingFigureText,
+  type BesideKind,
+  type LookRule,
+  type ReadingKind,
+  type YearUnderRule,
+} from '@binoculum/core'
 
 /** Sentences that say what a chart or a forecast shows: figures first, and never more than was seen. */
 
@@ -51,18 +59,58 @@ export function forecastBasis({ basis, sigmaPerLoanMm, loansSince }: NonNullable
   ].join(' · ')
 }
 
+type Seen = KitStory['readings'][number]
+
+/** What a line of figures is of. */
+export const seenWords = (kind: Seen['kind']): string =>
+  kind in keptBesideWords ? keptBesideWords[kind as BesideKind] : kindWords[kind as ReadingKind]
+
+const unitsOf: Readonly<
+  Record<Seen['unit'], { readonly unit: string; readonly of: string; readonly digits: number }>
+> = {
+  mm: { unit: 'mm', of: 'mm', digits: 1 },
+  arcmin: { unit: '′', of: 'arcminutes', digits: 0 },
+  deg: { unit: '°', of: 'degrees', digits: 1 },
+  s: { unit: 's', of: 'seconds after a tap', digits: 1 },
+  V: { unit: 'V', of: 'volts', digits: 1 },
+  h: { unit: 'h', of: 'hours', digits: 0 },
+  judged: { unit: '', of: '', digits: 0 },
+}
+const ofKind: Partial<Record<Seen['kind'], string>> = {
+  collimation: 'mm at the focal plane',
+  balance: 'mm along the shaft',
+  'ring-place': 'mm on its tape',
+  place: 'degrees beside the latitude',
+  alignment: 'degrees beside what it went to',
+  polar: 'arcminutes beside the pole',
+}
+/** What a line of figures is measured in, and how finely it is drawn. */
+export const unitWords = (kind: Seen['kind'], unit: Seen['unit']) => ({
+  ...unitsOf[unit],
+  of: ofKind[kind] ?? unitsOf[unit].of,
+})
+
+/** Whether a figure is more, or for what there must be enough of, less than its limit allows. */
+export const isBeyond = (value: number, { limit, limitIsLeast }: Pick<Seen, 'limit' | 'limitIsLeast'>): boolean =>
+  limit !== null && (limitIsLeast ? value < limit : value > limit)
+
 /** How often a figure was found beyond its limit, and where it was left last. Each is judged by the limit of its day. */
-export function readingsSentence(readings: KitStory['readings'], kind: 'collimation' | 'finder'): string {
+export function readingsSentence(readings: readonly Seen[]): string {
   const found = readings.filter((reading) => reading.asFound !== null)
   const last = readings.at(-1)
   if (!last) return ''
-  const unit = kind === 'finder' ? 'arcmin' : 'mm'
-  const left = `Last left at ${readingFigureText(unit, last.asLeft)}, ${last.asLeft > last.limit ? 'beyond' : 'within'} its limit of ${readingFigureText(unit, last.limit)}.`
+  const text = (value: number) => readingFigureText(last.unit, value)
+  const limit = last.limit ?? 0
+  if (last.limit === null) return `Last left at ${text(last.asLeft)}.`
+  const bound = last.limitIsLeast ? `the ${text(limit)} it needs` : `its limit of ${text(limit)}`
+  const within = last.limitIsLeast ? ['above', 'below'] : ['within', 'beyond']
+  const left = `Last left at ${text(last.asLeft)}, ${within[Number(isBeyond(last.asLeft, last))]} ${bound}.`
   if (found.length === 0) return left
-  const beyond = found.filter(({ asFound, limit }) => (asFound ?? 0) > limit).length
+  const beyond = found.filter((reading) => isBeyond(reading.asFound ?? 0, reading)).length
   const looks = found.length === 1 ? 'the one look' : `${found.length} looks`
-  const often =
-    beyond === 0 ? `Never found beyond its limit in ${looks}.` : `Found beyond its limit in ${beyond} of ${looks}.`
+  const off = last.limitIsLeast ? 'below what it needs' : 'beyond its limit'
+  const share = found.length === 1 ? looks : `${beyond} of ${looks}`
+  const often = beyond === 0 ? `Never found ${off} in ${looks}.` : `Found ${off} in ${share}.`
   return `${often} ${left}`
 }
 

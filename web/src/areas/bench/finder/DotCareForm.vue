@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { DotCare, KitSheet } from '@binoculum/contract'
-import { dateText, dotBattery } from '@binoculum/core'
+import { COIN_CELL_VOLTS, dateText, dotBattery } from '@binoculum/core'
 import { computed } from 'vue'
 import FigureInput from '../../../shared/controls/FigureInput.vue'
 
@@ -23,15 +23,14 @@ const now = computed<DotCare>(
 const battery = computed(() =>
   dotBattery({ cell: cell.value?.consumable?.kind ?? '', brightness: now.value.brightness, loans: loans.value }),
 )
-/** A lithium coin cell is at 3.0 V nearly to its end and falls fast then. From memory of published sheets. */
-const LOW_V = 2.8
-const MOST_V = 3.6
 const voltsWords = computed(() => {
   const { volts } = now.value
   if (volts === null) return ''
-  if (volts > MOST_V || volts <= 0)
+  if (volts > COIN_CELL_VOLTS.most || volts <= 0)
     return 'No coin cell has so many volts: look at the meter, or at which cell it is.'
-  return volts < LOW_V ? 'Nearly empty: change it before the next loan, and keep the old one from children.' : ''
+  return volts < COIN_CELL_VOLTS.low
+    ? 'Nearly empty: change it before the next loan, and keep the old one from children.'
+    : ''
 })
 const set = (change: Partial<DotCare>) => (care.value = { ...now.value, ...change })
 </script>

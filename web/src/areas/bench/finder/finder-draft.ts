@@ -1,5 +1,6 @@
 import type { DotCare, KitSheet, OpticalCare, Station } from '@binoculum/contract'
 import {
+  COIN_CELL_VOLTS,
   distanceDoubt,
   finderTrain,
   fromField,
@@ -165,9 +166,11 @@ export function knobStepsOf(draft: FinderDraft, kit: KitSheet, trueFieldDeg: num
 }
 
 /** Volts that no coin cell has are a slip of the meter: said beside their field, never sent. */
-const MOST_CELL_V = 3.6
 const careOf = (care: DotCare | null): DotCare | null =>
-  care && { ...care, volts: care.volts !== null && care.volts > 0 && care.volts <= MOST_CELL_V ? care.volts : null }
+  care && {
+    ...care,
+    volts: care.volts !== null && care.volts > 0 && care.volts <= COIN_CELL_VOLTS.most ? care.volts : null,
+  }
 
 /** The station as it would be sent; null while as found, or a look that was begun, is not complete. */
 export function finderStation(

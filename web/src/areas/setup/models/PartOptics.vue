@@ -110,6 +110,16 @@ function set(key: Key, value: string | number | null) {
       />
     </span>
   </div>
+  <div v-if="part.role === 'pier-extension'" class="row">
+    <em>lifts the head by</em>
+    <FigureInput
+      :model-value="figure('lengthMm')"
+      label="how far it lifts the head, mm"
+      placeholder="about 200"
+      unit="mm"
+      @update:model-value="set('lengthMm', $event)"
+    />
+  </div>
   <div v-if="isBetween" class="row">
     <em>barrel, hole</em>
     <span class="two">

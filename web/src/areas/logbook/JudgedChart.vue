@@ -1,0 +1,76 @@
+<script setup lang="ts">
+import type { StoryReading } from '@binoculum/contract'
+import type { ApexOptions } from 'apexcharts'
+import { computed } from 'vue'
+import VueApexCharts from 'vue3-apexcharts'
+import { chartColours, chartLook } from './chart-look.ts'
+import { seenWords } from './story-words.ts'
+
+/** What was judged by eye along time, a row each: fine a ring, not fine a full dot. As found stands before as left. */
+const { readings, fromUtc, untilUtc } = defineProps<{
+  readings: readonly StoryReading[]
+  fromUtc: string
+  untilUtc: string
+}>()
+const ROW_PX = 26
+/** Drawn days apart, so that found and left are two. */
+const APART_MS = 3 * 86_400_000
+const rows = computed(() => [...new Set(readings.map(({ kind }) => kind))])
+const points = computed(() =>
+  readings.flatMap(({ kind, atUtc, asFound, asLeft }) => {
+    const x = new Date(atUtc).getTime()
+    const y = rows.value.length - rows.value.indexOf(kind)
+    return [
+      ...(asFound === null ? [] : [{ x: x - APART_MS, y, isFine: asFound === 0 }]),
+      { x, y, isFine: asLeft === 0 },
+    ]
+  }),
+)
+const series = computed(() => [
+  { name: 'fine', data: points.value.filter(({ isFine }) => isFine) },
+  { name: 'not fine', data: points.value.filter(({ isFine }) => !isFine) },
+])
+const options = computed((): ApexOptions => {
+  const look = chartLook()
+  const { strong, night, rust, card } = chartColours()
+  return {
+    ...look,
+    colors: [card, rust],
+    markers: { size: 5, strokeWidth: 1.5, strokeColors: [night, rust], hover: { sizeOffset: 1 } },
+    xaxis: {
+      type: 'datetime',
+      min: new Date(fromUtc).getTime(),
+      max: new Date(untilUtc).getTime(),
+      labels: { datetimeUTC: true, datetimeFormatter: { month: 'MMM', year: 'MMM yyyy' } },
+      axisTicks: { show: false },
+      axisBorder: { color: strong },
+      tooltip: { enabled: false },
+    },
+    yaxis: {
+      min: 0.5,
+      max: rows.value.length + 0.5,
+      tickAmount: rows.value.length * 2,
+      labels: {
+        minWidth: 210,
+        maxWidth: 210,
+        // A tick between two rows has no name.
+        formatter: (value: number) => {
+          const kind = Number.isInteger(value) ? rows.value[rows.value.length - value] : undefined
+          return kind ? seenWords(kind) : ''
+        },
+      },
+    },
+    tooltip: {
+      ...look.tooltip,
+      shared: false,
+      intersect: true,
+      x: { format: 'd MMM yyyy' },
+      y: { formatter: () => '' },
+    },
+  }
+})
+</script>
+
+<template>
+  <VueApexCharts type="scatter" :height="60 + ROW_PX * rows.length" :options="options" :series="series" />
+</template>

@@ -1,3 +1,4 @@
+import { skies } from '@binoculum/core'
 import { z } from 'zod'
 import { stationSchema } from './checks.ts'
 import { daySchema } from './days.ts'
@@ -123,6 +124,7 @@ export const archivedRows = {
     heightM: figure.nullable(),
     needleDeg: figure.nullable(),
     needleOn: daySchema.nullable(),
+    sky: z.enum(skies).nullable().default(null),
     version,
   }),
   landmark: z.strictObject({

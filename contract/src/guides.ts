@@ -1,4 +1,4 @@
-import { finderKinds, feels, stepDrawings, upgradeGuide } from '@binoculum/core'
+import { finderKinds, feels, skies, stepDrawings, upgradeGuide } from '@binoculum/core'
 import { z } from 'zod'
 import { keptLookSchema } from './remote-look.ts'
 import { zoneSchema } from './sites.ts'
@@ -170,6 +170,7 @@ export const guidePlaceSchema = z.object({
   latitudeDeg: z.number().min(-90).max(90),
   longitudeDeg: z.number().min(-180).max(180),
   zone: zoneSchema,
+  sky: z.enum(skies).nullable().default(null),
 })
 
 /** A guide as issued and stored, all of its words in every language. */

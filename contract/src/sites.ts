@@ -1,3 +1,4 @@
+import { skies } from '@binoculum/core'
 import { z } from 'zod'
 import { daySchema } from './days.ts'
 import { longitudeSchema } from './longitude.ts'
@@ -24,6 +25,8 @@ export const siteFieldsSchema = z.object({
   /** As a person measured or looked it up, east +; null leaves it to the model. */
   needleDeg: z.number().min(-180).max(180).nullable(),
   needleOn: daySchema.nullable(),
+  /** How dark it gets; null, nobody wrote it down. */
+  sky: z.enum(skies).nullable().default(null),
 })
 
 /** Where the compass needle points at a place today, and how that is known. */

@@ -18,6 +18,7 @@ import {
   leftOutWords,
   moonEdgeWords,
   ONLY_LOWEST,
+  SKY_OF_PLACE,
   patternWords,
   skyWords,
   twinkleWords,
@@ -73,7 +74,7 @@ const sentences: readonly (readonly [block: string, text: string])[] = [
   ...[airWords, leftOutWords, moonEdgeWords, patternWords, skyWords, twinkleWords]
     .flatMap((words) => Object.values(words))
     .map((each) => ['sky test', each] as const),
-  ['sky test', ONLY_LOWEST] as const,
+  ...[ONLY_LOWEST, SKY_OF_PLACE].map((each) => ['sky test', each] as const),
   ...remoteLookSentences.map((each) => ['look', each] as const),
   ...Object.values(whyWords).map((each) => ['why', each] as const),
   ...Object.values(noTargetWords).map((each) => ['none', each] as const),

@@ -7,12 +7,15 @@ import { almanacTime, type PlaceOnEarth } from '../sky/positions.ts'
 import type { Target, TargetWhy } from '../sky/target-stretches.ts'
 import { eveningTargets } from '../sky/targets.ts'
 import { powersFor, type NamedPower } from '../words/targets.ts'
+import type { Sky } from './sky-test.ts'
 import { enoughTold, rankedByTold, toldKey, type Told, type ToldTargets } from './first-night.ts'
 
 /** Where the borrower will look from: a town or a place to 0.1°, never an address. */
 export interface GuidePlace extends PlaceOnEarth {
   readonly name: string
   readonly zone: string
+  /** How dark it gets there; null or left out, nobody wrote it down. */
+  readonly sky?: Sky | null | undefined
 }
 
 export interface NightTarget {

@@ -14,6 +14,18 @@ const north = faintPattern(52)
 const verdict = (answers: Partial<SkyAnswers>, pattern = north, apertureMm = 110) =>
   skyVerdict({ ...nothing, ...answers }, { apertureMm, pattern })
 
+describe('the place’s own sky', () => {
+  const at = (stars: number | null) =>
+    skyVerdict({ ...nothing, stars }, { apertureMm: 110, pattern: north, placeSky: 'fair' })
+  it('counts until somebody counts stars', () => {
+    expect(at(null)).toMatchObject({ sky: 'fair', isSkyOfPlace: true, faintestMagnitude: null })
+    expect(at(7)).toMatchObject({ sky: 'dark', isSkyOfPlace: false })
+    expect(leftOutBy({ kind: 'galaxy' }, at(null))).toBe('too-bright')
+  })
+  it('of which nobody wrote says nothing', () =>
+    expect(verdict({})).toMatchObject({ sky: null, isSkyOfPlace: false }))
+})
+
 describe('the air', () => {
   it.each([
     ['hardly', null, 'steady', 220],
@@ -26,7 +38,9 @@ describe('the air', () => {
     expect(verdict({ twinkle, moonEdge })).toMatchObject({ air, mostPower })
   })
   it('nobody answered: nothing is claimed', () => {
-    expect(verdict({})).toEqual({ air: null, sky: null, mostPower: null, faintestMagnitude: null })
+    expect(verdict({})).toEqual({
+      ...{ air: null, sky: null, mostPower: null, faintestMagnitude: null, isSkyOfPlace: false },
+    })
   })
   it('a better sign never makes it worse', () => {
     const order = ['poor', 'fair', 'steady']

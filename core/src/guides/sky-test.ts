@@ -38,7 +38,8 @@ export function faintPattern(latitudeDeg: number): FaintPattern | null {
 }
 
 export type Air = 'steady' | 'fair' | 'poor'
-export type Sky = 'dark' | 'fair' | 'bright'
+export const skies = ['dark', 'fair', 'bright'] as const
+export type Sky = (typeof skies)[number]
 
 export interface SkyVerdict {
   /** Null: nobody answered. */
@@ -48,6 +49,8 @@ export interface SkyVerdict {
   readonly mostPower: number | null
   /** Faintest star seen, as a magnitude; null where nobody counted. */
   readonly faintestMagnitude: number | null
+  /** Whether the sky is told by what is known of the place, and nobody counted stars. */
+  readonly isSkyOfPlace: boolean
 }
 
 /** Times the aperture in mm: twice on the best nights, once on ordinary ones (DOMAIN, section 7), half where the air boils.
@@ -62,12 +65,18 @@ const airOfEdge: Readonly<Record<MoonEdge, Air>> = { sharp: 'steady', wavers: 'f
 const worstFirst: readonly Air[] = ['poor', 'fair', 'steady']
 
 /** What the answers come to: the worse of two signs of the air counts, and a question nobody answered says nothing.
- * @param pattern as `faintPattern` gave it; null says nothing of the sky
+ * @param given pattern as `faintPattern` gave it; null says nothing of the sky
  * @throws RangeError for an aperture that isn't above 0, or more stars than the pattern has */
 export function skyVerdict(
   { twinkle, moonEdge, stars }: SkyAnswers,
-  { apertureMm, pattern }: { readonly apertureMm: number; readonly pattern: FaintPattern | null },
+  given: {
+    readonly apertureMm: number
+    readonly pattern: FaintPattern | null
+    /** How dark the place gets, where somebody wrote it down. */
+    readonly placeSky?: Sky | null | undefined
+  },
 ): SkyVerdict {
+  const { apertureMm, pattern, placeSky = null } = given
   if (!(apertureMm > 0)) throw new RangeError('apertureMm must be above 0')
   if (stars !== null && pattern && !(stars >= 0 && stars <= pattern.magnitudes.length))
     throw new RangeError(`stars must lie between 0 and ${pattern.magnitudes.length}`)
@@ -76,7 +85,8 @@ export function skyVerdict(
   const faintestMagnitude = stars === null || !pattern ? null : (pattern.magnitudes[stars - 1] ?? 0)
   return {
     air,
-    sky: faintestMagnitude === null ? null : skyOf(faintestMagnitude, stars === pattern?.magnitudes.length),
+    sky: faintestMagnitude === null ? placeSky : skyOf(faintestMagnitude, stars === pattern?.magnitudes.length),
+    isSkyOfPlace: faintestMagnitude === null && placeSky !== null,
     mostPower: air && POWER_PER_MM[air] * apertureMm,
     faintestMagnitude,
   }
@@ -136,6 +146,8 @@ export const skyWords: Readonly<Record<Sky, string>> = {
   fair: 'The sky is fair. Bright clusters and nebulae show, galaxies hardly.',
   bright: 'The sky is bright. Keep to the Moon, the planets and bright clusters.',
 }
+/** After what the place's sky is like. */
+export const SKY_OF_PLACE = 'That is how the library knows this place. Count the stars to know tonight’s sky.'
 export const leftOutWords: Readonly<Record<'too-bright' | 'air-boils', string>> = {
   'too-bright': 'the sky is too bright for it',
   'air-boils': 'the air is too restless for it',

@@ -50,7 +50,11 @@ it('says the same as points set along tube and legs of the drawing, wherever the
         const apart = nearest - (room.tubeRadiusMm + LEGS.radiusMm + 30)
         if (Math.abs(apart) < 12 || look.altitudeDeg < 5) continue
         const said = nearsLeg(room, { ...look, latitudeDeg })
-        bad.push(...(said === apart < 0 ? [] : [JSON.stringify({ latitudeDeg, turnDeg, declinationDeg, apart: Math.round(apart), said, ...look })]))
+        bad.push(
+          ...(said === apart < 0
+            ? []
+            : [JSON.stringify({ latitudeDeg, turnDeg, declinationDeg, apart: Math.round(apart), said, ...look })]),
+        )
         if (apart < 0) near++
         else clear++
       }

@@ -1,3 +1,4 @@
+import * as almanac from 'astronomia'
 import {
   azimuthTurnArcmin,
   driftPlaces,
@@ -84,6 +85,50 @@ describe('the axis by drifting stars, against a turning sky', () => {
       expect(Math.abs((found.altitudeArcmin ?? 0) - altitudeErrorArcmin)).toBeLessThan(1)
       expect(Math.abs((found.eastArcmin ?? 0) - eastErrorArcmin)).toBeLessThan(1)
       expect(found.lengthArcmin).toBeCloseTo(Math.hypot(found.altitudeArcmin ?? 0, found.eastArcmin ?? 0), 9)
+    },
+  )
+  it.each([
+    [52.7, -8.2, 40, -25, '2026-03-14T21:00:00Z'],
+    [28.3, -16.5, -30, 50, '2026-09-02T23:30:00Z'],
+    [-33.9, 151.2, 35, 20, '2026-06-21T11:00:00Z'],
+  ])(
+    'at %d°, %d°: the same from stars whose places the second almanac gives, on a real evening',
+    (latitudeDeg, longitudeDeg, altitudeErrorArcmin, eastErrorArcmin, utc) => {
+      const minutes = 6
+      const here = new almanac.globe.Coord(rad(latitudeDeg), -rad(longitudeDeg))
+      const sidereal = (afterMin: number) =>
+        almanac.sidereal.apparent(almanac.julian.DateToJD(new Date(Date.parse(utc) + afterMin * 60_000)))
+      /** East, north, up, as the almanac sees a place of the sky from here. */
+      const seen = (raHours: number, decDeg: number, afterMin: number): Vector => {
+        const place = new almanac.coord.Equatorial(rad(raHours * 15), rad(decDeg))
+        const { az, alt } = place.toHorizontal(here, sidereal(afterMin))
+        return [-Math.sin(az) * Math.cos(alt), -Math.cos(az) * Math.cos(alt), Math.sin(alt)]
+      }
+      // The axis that somebody sees is off: altitude by the upright, east by the horizon.
+      const poleUp = unit([0, Math.cos(rad(latitudeDeg)), Math.sin(rad(latitudeDeg))])
+      const raised: Vector = latitudeDeg > 0 ? poleUp : [0, -poleUp[1], -poleUp[2]]
+      const over = unit(cross(cross(raised, [0, 0, 1]), raised))
+      const off = [0, 1, 2].map(
+        (i) =>
+          (raised[i] ?? 0) +
+          ((over[i] ?? 0) * rad(altitudeErrorArcmin)) / 60 +
+          (i === 0 ? rad(eastErrorArcmin) / 60 : 0),
+      )
+      const axis = unit(off as unknown as Vector)
+      const driven: Vector = latitudeDeg > 0 ? axis : [-axis[0], -axis[1], -axis[2]]
+      const localHours = sidereal(0) / 3600 + longitudeDeg / 15
+      const hourAngles: Record<DriftPlace, number> = { meridian: 0, east: -6, west: 6 }
+      const watches = driftPlaces.map((at) => {
+        const raHours = localHours - hourAngles[at]
+        const tubeThen = turned(seen(raHours, 0, 0), driven, -rad((15.041068 * minutes) / 60))
+        const [starThen, further] = [seen(raHours, 0, minutes), seen(raHours, 0.01, minutes)]
+        const north = unit([0, 1, 2].map((i) => (further[i] ?? 0) - (starThen[i] ?? 0)) as unknown as Vector)
+        const apart = [0, 1, 2].map((i) => (starThen[i] ?? 0) - (tubeThen[i] ?? 0)) as unknown as Vector
+        return { at, minutes, northArcmin: ((dot(apart, north) * 180) / Math.PI) * 60 }
+      })
+      const found = polarErrorFromDrift({ watches, latitudeDeg })
+      expect(Math.abs((found.altitudeArcmin ?? 0) - altitudeErrorArcmin)).toBeLessThan(1)
+      expect(Math.abs((found.eastArcmin ?? 0) - eastErrorArcmin)).toBeLessThan(1)
     },
   )
   it('one star tells one part, and claims nothing of the other', () => {

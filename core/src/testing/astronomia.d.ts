@@ -16,4 +16,11 @@ declare module 'astronomia' {
   export const nutation: { nutation(jde: number): readonly [number, number]; meanObliquity(jde: number): number }
   /** Seconds of time. */
   export const sidereal: { apparent(jd: number): number }
+  /** Radians; longitudes positive to the west, azimuths from the south to the west. */
+  export const globe: { Coord: new (lat: number, lonWest: number) => { lat: number; lon: number } }
+  export const coord: {
+    Equatorial: new (ra: number, dec: number) => {
+      toHorizontal(at: { lat: number; lon: number }, siderealSeconds: number): { az: number; alt: number }
+    }
+  }
 }

@@ -173,6 +173,7 @@ export const demoSites = [
     heightM: 60,
     needleDeg: null,
     needleOn: null,
+    sky: null,
   },
   {
     branch: 'club',
@@ -183,5 +184,6 @@ export const demoSites = [
     heightM: 140,
     needleDeg: null,
     needleOn: null,
+    sky: 'dark',
   },
 ] as const

@@ -1,11 +1,13 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm'
 
-/** Who did the lesson before fetching a kit; how often a model's borrowers saw what they looked for, and where nights stop; what wear a part is known to have. */
+/** Who did the lesson before fetching a kit; how often a model's borrowers saw what they looked for, and where nights stop; what wear a part is known to have; how dark a place gets. */
 export class LessonsAndNights1766000000000 implements MigrationInterface {
   name = 'LessonsAndNights1766000000000'
 
   async up(runner: QueryRunner): Promise<void> {
     await runner.query(`ALTER TABLE "part" ADD "known_wear" text NOT NULL DEFAULT ''`)
+    await runner.query('ALTER TABLE "site" ADD "sky" text')
+    await runner.query(`ALTER TABLE "site" ADD CONSTRAINT "ck_site_sky" CHECK ("sky" IN ('dark', 'fair', 'bright'))`)
     await runner.query('ALTER TABLE "loan" ADD "lesson_done_at" timestamptz')
     await runner.query(`ALTER TABLE "loan" ADD "nights_told" text array NOT NULL DEFAULT '{}'`)
     await runner.query(
@@ -26,6 +28,7 @@ export class LessonsAndNights1766000000000 implements MigrationInterface {
     for (const table of ['told_stop', 'told_target']) await runner.query(`DROP TABLE "${table}"`)
     await runner.query('ALTER TABLE "loan" DROP COLUMN "nights_told"')
     await runner.query('ALTER TABLE "loan" DROP COLUMN "lesson_done_at"')
+    await runner.query('ALTER TABLE "site" DROP COLUMN "sky"')
     await runner.query('ALTER TABLE "part" DROP COLUMN "known_wear"')
   }
 }

@@ -8,6 +8,7 @@ import {
   ONLY_LOWEST,
   patternWords,
   powerText,
+  SKY_OF_PLACE,
   skyWords,
   twinkles,
   twinkleWords,
@@ -78,7 +79,9 @@ const counts = computed(() => Array.from({ length: (pattern?.magnitudes.length ?
     </fieldset>
   </details>
   <p v-if="air" class="verdict" role="status">{{ air }}</p>
-  <p v-if="verdict.sky" class="verdict" role="status">{{ say(skyWords[verdict.sky]) }}</p>
+  <p v-if="verdict.sky" class="verdict" role="status">
+    {{ say(skyWords[verdict.sky]) }}<template v-if="verdict.isSkyOfPlace"> {{ say(SKY_OF_PLACE) }}</template>
+  </p>
 </template>
 
 <style scoped>

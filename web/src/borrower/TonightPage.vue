@@ -1,19 +1,12 @@
 <script setup lang="ts">
 import type { IssuedGuide } from '@binoculum/contract'
 import {
-  facingDeg,
   findingChart,
-  isEquatorial,
   leftOutBy,
   leftOutWords,
   guideDate,
   guideTime,
   noTargetWords,
-  onTheHead,
-  NEAR_LEGS,
-  nearsLeg,
-  reachAt,
-  reachWords,
   WITH_EXTENSION,
   type GuideNight,
 } from '@binoculum/core'
@@ -30,6 +23,7 @@ import { directionWord, fistsWords } from './sky-words.ts'
 import { textOf } from './guide-pages.ts'
 import { useWords } from './guide-language.ts'
 import { useNight } from './use-night.ts'
+import { useReach } from './use-reach.ts'
 
 /** One evening: the Sun and the Moon, four sure things on the horizon, and the rest of what this tube shows. */
 const { guide, token } = defineProps<{ guide: IssuedGuide; token: string }>()
@@ -86,44 +80,7 @@ const chartOf = (target: GuideNight['targets'][number], atUtc: string) =>
     longitudeDeg: place.value.longitudeDeg,
     atUtc,
   })
-/** From where one looks into it: the eyepiece goes up and down with what it looks at. */
-function reachFor(altitudeDeg: number): string {
-  if (!guide.reach) return ''
-  const { heightMm, posture, isTooHigh } = reachAt(guide.reach, altitudeDeg)
-  const what = isTooHigh ? 'too-high' : posture
-  return say(reachWords[what], { height: `${(heightMm / 1000).toFixed(1)} m` })
-}
-/** Which way one looks into the eyepiece, where that is known of this kit. */
-function facingFor(target: { readonly altitudeDeg: number; readonly azimuthDeg: number }): string {
-  const deg = guide.reach && facingDeg(guide.reach, target)
-  return deg === null ? '' : say('You face {direction} then.', { direction: say(directionWord(deg)) })
-}
-/** Of an equatorial head: on which side the tube hangs, and when it has to change sides. */
-function sideFor({
-  altitudeDeg,
-  azimuthDeg,
-}: {
-  readonly altitudeDeg: number
-  readonly azimuthDeg: number
-}): readonly string[] {
-  const { drawn, place: where } = guide
-  const atUtc = night.value?.sessionUtc
-  if (!drawn || !where || !atUtc || !isEquatorial(drawn)) return []
-  const { tubeSide, crossesInHours } = onTheHead({ latitudeDeg: where.latitudeDeg, altitudeDeg, azimuthDeg })
-  const side = [
-    say(tubeSide === 'east' ? 'The tube hangs on the east side.' : 'The tube hangs on the west side.'),
-    ...(guide.legs &&
-    nearsLeg(guide.legs, { ...{ latitudeDeg: where.latitudeDeg, altitudeDeg, azimuthDeg }, tubeSide })
-      ? [say(NEAR_LEGS)]
-      : []),
-  ]
-  if (crossesInHours === null) return side
-  const crossing = new Date(Date.parse(atUtc) + crossesInHours * 3_600_000).toISOString()
-  return [
-    ...side,
-    say('At {time} it stands highest. The tube then has to change sides.', { time: time(crossing) ?? '' }),
-  ]
-}
+const { reachFor, facingFor, sideFor } = useReach(() => guide)
 const placed = (target: GuideNight['targets'][number]) => ({ ...target, ...(target.session ?? {}) })
 </script>
 

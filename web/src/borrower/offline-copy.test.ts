@@ -1,6 +1,6 @@
 import { copyEndsMs } from './offline-copy.ts'
 
-const place = (zone: string) => ({ name: 'Quillstead', zone, latitudeDeg: 0, longitudeDeg: 0 })
+const place = (zone: string) => ({ name: 'Quillstead', zone, latitudeDeg: 0, longitudeDeg: 0, sky: null })
 
 test.each([
   // Midnight a day after the due date, by the wall clock there; offsets from memory of the zones’ rules.

@@ -47,7 +47,11 @@ export function useSkyTest(guide: IssuedGuide): {
     return kept.value.date === date.value ? { twinkle, moonEdge, stars: seen } : { ...nothing, stars: seen }
   })
   const verdict = computed(() =>
-    skyVerdict(answers.value, { apertureMm: guide.drawn?.optics.apertureMm ?? LEAST_APERTURE_MM, pattern }),
+    skyVerdict(answers.value, {
+      apertureMm: guide.drawn?.optics.apertureMm ?? LEAST_APERTURE_MM,
+      pattern,
+      placeSky: guide.place?.sky,
+    }),
   )
   const answer = (given: Partial<SkyAnswers>) => void (kept.value = { ...answers.value, ...given, date: date.value })
   return { answers, verdict, pattern, answer }

@@ -258,6 +258,8 @@ export const skyTexts: Readonly<Record<string, string>> = {
     'El aire está agitado. No pases de {power}: {eyepiece}. Los planetas solo se ven nítidos por momentos.',
   'The air is restless. Use the lowest power alone: {eyepiece}.':
     'El aire está agitado. Usa solo el menor aumento: {eyepiece}.',
+  'That is how the library knows this place. Count the stars to know tonight’s sky.':
+    'Así es este lugar, según la biblioteca. Cuenta las estrellas para saber cómo está hoy el cielo.',
   'The sky is dark. Faint things are worth it.': 'El cielo está oscuro. Vale la pena buscar cosas débiles.',
   'The sky is fair. Bright clusters and nebulae show, galaxies hardly.':
     'El cielo está regular. Se ven cúmulos y nebulosas brillantes, galaxias apenas.',

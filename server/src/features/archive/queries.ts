@@ -61,7 +61,7 @@ export async function archiveRows(tx: Tx, branchId: string) {
     ),
     places: await rows<Row>(
       `SELECT id, name, zone, latitude_deg AS "latitudeDeg", longitude_deg AS "longitudeDeg", height_m AS "heightM",
-         needle_deg AS "needleDeg", to_char(needle_on, 'YYYY-MM-DD') AS "needleOn" FROM site WHERE branch_id = $1 ORDER BY name`,
+         needle_deg AS "needleDeg", to_char(needle_on, 'YYYY-MM-DD') AS "needleOn", sky FROM site WHERE branch_id = $1 ORDER BY name`,
     ),
     landmarks: await rows<Row & { siteId: string; pictureId: string | null }>(
       `SELECT id, site_id AS "siteId", name, what, distance_m AS "distanceM", bearing_deg AS "bearingDeg",

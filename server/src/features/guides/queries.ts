@@ -1,5 +1,5 @@
 import type { KeptLook } from '@binoculum/contract'
-import type { ToldTargets } from '@binoculum/core'
+import type { Sky, ToldTargets } from '@binoculum/core'
 import { selectRows, type Tx } from '../../platform/database.ts'
 
 /** A guide put together again from what only it has and the pieces it shares. */
@@ -117,8 +117,8 @@ export async function messageCounts(tx: Tx, loanId: string): Promise<{ all: numb
 export async function placeOfBranch(
   tx: Tx,
   branchId: string,
-): Promise<{ name: string; zone: string; latitudeDeg: number; longitudeDeg: number } | null> {
-  const sql = `SELECT name, zone, latitude_deg AS "latitudeDeg", longitude_deg AS "longitudeDeg" FROM site
+): Promise<{ name: string; zone: string; latitudeDeg: number; longitudeDeg: number; sky: Sky | null } | null> {
+  const sql = `SELECT name, zone, latitude_deg AS "latitudeDeg", longitude_deg AS "longitudeDeg", sky FROM site
     WHERE branch_id = $1 ORDER BY name LIMIT 1`
   return (await selectRows<NonNullable<Awaited<ReturnType<typeof placeOfBranch>>>>(tx, sql, [branchId]))[0] ?? null
 }

@@ -1,8 +1,10 @@
+import type { Sky } from '@binoculum/core'
 import { Check, Column, Entity, ForeignKey, Index, PrimaryColumn } from 'typeorm'
 
 /** A place where kits are set up: its latitude, its zone, and where the needle points there. */
 @Entity('site')
 @Check('ck_site_place', `"latitude_deg" BETWEEN -90 AND 90 AND "longitude_deg" BETWEEN -180 AND 180`)
+@Check('ck_site_sky', `"sky" IN ('dark', 'fair', 'bright')`)
 @Index(['branchId', 'name'], { unique: true })
 export class SiteRow {
   @PrimaryColumn('uuid') id: string
@@ -14,6 +16,8 @@ export class SiteRow {
   @Column('double precision', { nullable: true }) heightM: number | null
   @Column('double precision', { nullable: true }) needleDeg: number | null
   @Column('date', { nullable: true }) needleOn: string | null
+  /** How dark it gets: dark, fair, bright. */
+  @Column('text', { nullable: true }) sky: Sky | null
   @Column('integer', { default: 1 }) version: number
 }
 

@@ -3,7 +3,7 @@ import type { SiteRow } from './entities.ts'
 
 const columns = `s.id, s.branch_id AS "branchId", s.name, s.zone, s.latitude_deg AS "latitudeDeg",
   s.longitude_deg AS "longitudeDeg", s.height_m AS "heightM", s.needle_deg AS "needleDeg",
-  s.needle_on::text AS "needleOn", s.version`
+  s.needle_on::text AS "needleOn", s.sky, s.version`
 
 export const sitesOf = (tx: Tx, branchIds: readonly string[]): Promise<(SiteRow & { branchName: string })[]> =>
   selectRows(

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { sitesSchema, type GuideWishes } from '@binoculum/contract'
-import { guideLanguages, placeAway, SAME_SKY_KM } from '@binoculum/core'
+import { guideLanguages, placeAway, SAME_SKY_KM, type Sky } from '@binoculum/core'
 import { computed, ref } from 'vue'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 
@@ -27,7 +27,10 @@ const sites = computed(() => (data.value?.sites ?? []).filter((each) => each.bra
 /** No place has such a name. */
 const NEAR_HERE = ' near here'
 const ELSEWHERE = ' elsewhere'
-const away = ref({ name: '', km: '', bearingDeg: 0, zone: '' })
+const away = ref<{ name: string; km: string; bearingDeg: number; zone: string; sky: Sky | null }>({
+  ...{ name: '', km: '', bearingDeg: 0, zone: '', sky: null },
+})
+const skyWords = { dark: 'dark', fair: 'fair', bright: 'bright' } as const
 const isAway = ref(false)
 const chosenPlace = computed(() => (isAway.value ? ELSEWHERE : (wishes.value.place?.name ?? NEAR_HERE)))
 function choosePlace(name: string) {
@@ -35,17 +38,17 @@ function choosePlace(name: string) {
   if (isAway.value) return placeElsewhere()
   const site = sites.value.find((each) => each.name === name)
   if (!site) return change({ place: null })
-  const { latitudeDeg, longitudeDeg, zone } = site
-  change({ place: { name, latitudeDeg, longitudeDeg, zone } })
+  const { latitudeDeg, longitudeDeg, zone, sky } = site
+  change({ place: { name, latitudeDeg, longitudeDeg, zone, sky } })
 }
 /** A town of the borrower's own, by its distance and direction from here: nobody at a desk knows its latitude. */
 function placeElsewhere() {
   const [here] = sites.value
-  const { name, km, bearingDeg, zone } = away.value
+  const { name, km, bearingDeg, zone, sky } = away.value
   const distance = Number(km.replace(',', '.'))
   if (!here || name.trim() === '' || km.trim() === '' || !(distance >= 0 && distance <= 20_000))
     return change({ place: null })
-  const place = { name: name.trim(), ...placeAway(here, distance, bearingDeg), zone: zone || here.zone }
+  const place = { name: name.trim(), ...placeAway(here, distance, bearingDeg), zone: zone || here.zone, sky }
   change({ place })
 }
 const setAway = (part: Partial<typeof away.value>) => {
@@ -106,6 +109,18 @@ const zones = Intl.supportedValuesOf('timeZone')
             @update:model-value="setAway({ bearingDeg: $event })"
           >
             <ElOption v-for="(wind, index) in winds" :key="wind" :value="index * 45" :label="wind" />
+          </ElSelect>
+        </label>
+        <label>
+          <span>Sky there</span>
+          <ElSelect
+            :model-value="away.sky"
+            clearable
+            placeholder="not known"
+            aria-label="Sky there"
+            @update:model-value="setAway({ sky: $event ?? null })"
+          >
+            <ElOption v-for="(words, sky) in skyWords" :key="sky" :value="sky" :label="words" />
           </ElSelect>
         </label>
         <label v-if="farEnough">
@@ -175,7 +190,7 @@ label > span {
 .away {
   display: grid;
   grid-column: 1 / -1;
-  grid-template-columns: minmax(0, 1.4fr) 92px 120px minmax(0, 1fr);
+  grid-template-columns: minmax(0, 1.4fr) 92px 120px 112px minmax(0, 1fr);
   gap: 4px 10px;
   margin: 0;
   padding: 0;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { siteFieldsSchema, sitesSchema, type Site } from '@binoculum/contract'
-import { degText, isZoneFar } from '@binoculum/core'
+import { degText, isZoneFar, skies } from '@binoculum/core'
 import { computed, ref } from 'vue'
 import { api } from '../../../shared/api/client.ts'
 import { useLoaded } from '../../../shared/api/use-loaded.ts'
@@ -32,6 +32,7 @@ interface Form {
   heightM: number | null
   needleDeg: number | null
   needleOn: string | null
+  sky: Site['sky']
 }
 const blank = (): Form => ({
   id: null,
@@ -44,6 +45,7 @@ const blank = (): Form => ({
   heightM: null,
   needleDeg: null,
   needleOn: null,
+  sky: null,
 })
 const form = ref<Form | null>(null)
 const tried = ref(false)
@@ -52,8 +54,8 @@ const wrong = computed(() => (form.value && tried.value ? fieldProblems(siteFiel
 function open(site: Site | null) {
   tried.value = false
   if (!site) return void (form.value = blank())
-  const { id, version, branchId, name, zone, latitudeDeg, longitudeDeg, heightM, needleDeg, needleOn } = site
-  form.value = { id, version, branchId, name, zone, latitudeDeg, longitudeDeg, heightM, needleDeg, needleOn }
+  const { id, version, branchId, name, zone, latitudeDeg, longitudeDeg, heightM, needleDeg, needleOn, sky } = site
+  form.value = { id, version, branchId, name, zone, latitudeDeg, longitudeDeg, heightM, needleDeg, needleOn, sky }
 }
 async function save() {
   tried.value = true
@@ -71,6 +73,16 @@ async function remove(id: string) {
   const went = await run(async () => void (data.value = await api.delete(sitesSchema, `/api/sites/${id}`)))
   if (went) form.value = null
 }
+/** What one sees there on a clear night without a Moon, so that anybody can say it. */
+const skyWords = {
+  dark: 'dark: the Milky Way is plain',
+  fair: 'fair: the Milky Way is faint',
+  bright: 'bright: no Milky Way',
+} as const
+const skyChoices = choices<Site['sky']>([
+  [null, 'not written down'],
+  ...skies.map((sky) => [sky, skyWords[sky]] as const),
+])
 const sections = computed<readonly FieldSection[]>(() => {
   if (!form.value) return []
   return [
@@ -86,6 +98,7 @@ const sections = computed<readonly FieldSection[]>(() => {
         figure('latitudeDeg', 'latitude, °, north +'),
         figure('longitudeDeg', 'longitude, °, east +'),
         figure('heightM', 'height above the sea, m'),
+        choice('sky', 'how dark it gets', skyChoices),
         figure('needleDeg', 'needle from true north, °, east +', 'left to the model'),
         ...(form.value.needleDeg === null ? [] : [day('needleOn', 'measured on')]),
       ],
@@ -130,7 +143,8 @@ function needleWords({ needle }: Site): string {
         <span
           ><b class="serif">{{ site.name }}</b>
           <span class="second"
-            >{{ site.branchName }}{{ site.heightM === null ? '' : ` · ${site.heightM} m` }}</span
+            >{{ site.branchName }}{{ site.heightM === null ? '' : ` · ${site.heightM} m`
+            }}{{ site.sky ? ` · ${site.sky} sky` : '' }}</span
           ></span
         >
         <span>{{ side(site.latitudeDeg, 'N', 'S') }}</span>

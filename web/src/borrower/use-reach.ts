@@ -1,0 +1,63 @@
+import type { IssuedGuide } from '@binoculum/contract'
+import {
+  facingDeg,
+  guideTime,
+  isEquatorial,
+  NEAR_LEGS,
+  nearsLeg,
+  onTheHead,
+  reachAt,
+  reachWords,
+} from '@binoculum/core'
+import { useWords } from './guide-language.ts'
+import { directionWord } from './sky-words.ts'
+import { useNight } from './use-night.ts'
+
+interface InTheSky {
+  readonly altitudeDeg: number
+  readonly azimuthDeg: number
+}
+
+/** Where the eyepiece comes to, and how the tube hangs, for something in the sky: sentences of the page’s language. */
+export function useReach(guide: () => IssuedGuide) {
+  const { say } = useWords()
+  const { night } = useNight()
+
+  /** From where one looks into it: the eyepiece goes up and down with what it looks at. */
+  function reachFor(altitudeDeg: number): string {
+    const { reach } = guide()
+    if (!reach) return ''
+    const { heightMm, posture, isTooHigh } = reachAt(reach, altitudeDeg)
+    const what = isTooHigh ? 'too-high' : posture
+    return say(reachWords[what], { height: `${(heightMm / 1000).toFixed(1)} m` })
+  }
+
+  /** Which way one looks into the eyepiece, where that is known of this kit. */
+  function facingFor(target: InTheSky): string {
+    const { reach } = guide()
+    const deg = reach && facingDeg(reach, target)
+    return deg === null ? '' : say('You face {direction} then.', { direction: say(directionWord(deg)) })
+  }
+
+  /** Of an equatorial head: on which side the tube hangs, whether it comes near a leg, and when it has to change sides. */
+  function sideFor({ altitudeDeg, azimuthDeg }: InTheSky): readonly string[] {
+    const { drawn, legs, place } = guide()
+    const atUtc = night.value?.sessionUtc
+    if (!drawn || !place || !atUtc || !isEquatorial(drawn)) return []
+    const look = { latitudeDeg: place.latitudeDeg, altitudeDeg, azimuthDeg }
+    const { tubeSide, crossesInHours } = onTheHead(look)
+    const side = [
+      say(tubeSide === 'east' ? 'The tube hangs on the east side.' : 'The tube hangs on the west side.'),
+      ...(legs && nearsLeg(legs, { ...look, tubeSide }) ? [say(NEAR_LEGS)] : []),
+    ]
+    if (crossesInHours === null) return side
+    const crossing = new Date(Date.parse(atUtc) + crossesInHours * 3_600_000).toISOString()
+    return [
+      ...side,
+      say('At {time} it stands highest. The tube then has to change sides.', {
+        time: guideTime(crossing, place.zone),
+      }),
+    ]
+  }
+  return { reachFor, facingFor, sideFor }
+}

@@ -379,6 +379,14 @@ export const archivedRows = {
   kitDrift: z.strictObject({ kitId: id, limitMm: figure, chanceAfter: z.array(figure), loansSince: whole.min(0) }),
   guidePiece: z.strictObject({ hash: z.string().min(1).max(100), body: z.unknown() }),
   guide: z.strictObject({ id, loanId: id, content: object, pieces: object, issuedAt: instantUtc }),
+  packingPicture: z.strictObject({
+    kitId: id,
+    key: text,
+    pictureId: id,
+    words: text,
+    byStaffId: id,
+    at: instantUtc,
+  }),
   toldTarget: z.strictObject({ modelId: id, key: text, name: text, tried: whole.min(0), saw: whole.min(0) }),
   toldStop: z.strictObject({ modelId: id, key: text, title: text, nights: whole.min(0) }),
   guideText: z.strictObject({

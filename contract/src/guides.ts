@@ -1,5 +1,6 @@
 import { finderKinds, feels, skies, stepDrawings, upgradeGuide } from '@binoculum/core'
 import { z } from 'zod'
+import { idSchema } from './people.ts'
 import { keptLookSchema } from './remote-look.ts'
 import { zoneSchema } from './sites.ts'
 import { mountDataSchema, standDataSchema } from './mount-data.ts'
@@ -80,6 +81,9 @@ const firstGuideSchema = z.object({
   helpSheet: helpSheetSchema.nullable().default(null),
 })
 
+/** How a place or a step looks when it is right. Guides from before there were such pictures have none. */
+const liesSchema = z.object({ pictureId: idSchema, words: saidSchema }).nullable().default(null)
+
 const stepSchema = z.object({
   key: z.string(),
   title: saidSchema,
@@ -88,6 +92,7 @@ const stepSchema = z.object({
   caution: saidSchema.nullable(),
   drawing: z.enum(stepDrawings).nullable(),
   undo: z.boolean(),
+  lies: liesSchema,
 })
 
 const place = { altitudeDeg: z.number(), azimuthDeg: z.number() }
@@ -138,6 +143,7 @@ const textSchema = z.object({
   contents: z.array(
     z.object({
       place: saidSchema,
+      lies: liesSchema,
       parts: z.array(z.object({ name: saidSchema, count: z.number().int(), look: z.boolean() })),
     }),
   ),

@@ -544,6 +544,7 @@ export {
   type RemoteLooks,
 } from './remote-look.ts'
 export { firstNightsSchema, nightToldSchema, type FirstNights, type NightTold } from './first-nights.ts'
+export { keepPackingSchema, packingSchema, type KeepPacking, type Packing, type PackingSlotView } from './packing.ts'
 export { lessonLinkSchema, type LessonLink } from './lessons.ts'
 export { starLookSchema, type StarLook } from './star-look.ts'
 export {

@@ -52,6 +52,7 @@ export const actsOf = {
     'extended',
   ],
   lessons: ['lesson-offered', 'lesson-done'],
+  packing: ['packing-shown', 'packing-unshown'],
   followUp: ['job-opened', 'job-changed', 'job-settled', 'cells-changed', 'message-sent'],
 } as const
 

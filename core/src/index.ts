@@ -204,6 +204,14 @@ export { placeAway, SAME_SKY_KM } from './guides/place-away.ts'
 export { tagWords } from './words/guide-tags.ts'
 export { guideFacts, isEquatorial, usablePowers, type GuideFacts } from './guides/kit-facts.ts'
 export { guideDate, guideTime, isEnglish, plain, type Said, type Variables, type Translator } from './guides/said.ts'
+export {
+  packingSlots,
+  picturesInGuide,
+  placeOf,
+  type LiesSo,
+  type PackingPicture,
+  type PackingSlot,
+} from './guides/packing.ts'
 export { guideLanguages, translator } from './guides/languages/guide-languages.ts'
 export { pageLanguages, pageTranslator } from './guides/languages/page-languages.ts'
 export { saidPart } from './guides/said-part.ts'

@@ -20,6 +20,7 @@ import { lessons } from './features/lessons/feature.ts'
 import { logbook } from './features/logbook/feature.ts'
 import { openCase } from './features/open-case/feature.ts'
 import { opening } from './features/opening/feature.ts'
+import { packing } from './features/packing/feature.ts'
 import { people } from './features/people/feature.ts'
 import { practice } from './features/practice/feature.ts'
 import { printing } from './features/printing/feature.ts'
@@ -51,6 +52,7 @@ export const features: readonly Feature[] = [
   contents,
   openCase,
   guides,
+  packing,
   remoteLooks,
   loans,
   lessons,

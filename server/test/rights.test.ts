@@ -88,6 +88,7 @@ const apart = [
   'delete /api/session',
   'delete /api/session/others',
   'get /g/:token',
+  'get /g/:token/pictures/:id',
   'get /l/:token',
 ]
 

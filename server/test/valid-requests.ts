@@ -431,6 +431,7 @@ export async function validRequests(server: Server, ines: Agent): Promise<Record
     'get /api/messages/:id/eml': async () => ({ url: `/api/messages/${await letter()}/eml` }),
     'get /api/guides/:token': async () => ({ url: `/api/guides/${await guide()}` }),
     'get /g/:token': async () => ({ url: `/g/${await guide()}` }),
+    'get /g/:token/pictures/:id': async () => ({ url: `/g/${await guide()}/pictures/${pictureId}` }),
     'get /g/:token/manifest.webmanifest': async () => ({ url: `/g/${await guide()}/manifest.webmanifest` }),
     'get /api/loans/:id/guide': get(`/api/loans/${sameLoan}/guide`),
     'get /api/guides': get('/api/guides'),
@@ -480,6 +481,11 @@ export async function validRequests(server: Server, ines: Agent): Promise<Record
     'post /api/kits/:id/parts/:partId/mark': async () => ({
       url: `/api/kits/${same.id}/parts/${same.parts[1]?.id}/mark`,
       body: { kitVersion: await versionOf('kit', same.id), mark: 'damaged', note: 'torn' },
+    }),
+    'get /api/kits/:id/packing': get(`/api/kits/${same.code}/packing`),
+    'put /api/kits/:id/packing': async () => ({
+      url: `/api/kits/${same.id}/packing`,
+      body: { key: `place ${same.parts[0]?.place}`, pictureId, words: '' },
     }),
     'post /api/kits/:id/parts/:partId/wear': async () => ({
       url: `/api/kits/${same.id}/parts/${same.parts[1]?.id}/wear`,

@@ -33,6 +33,11 @@ export function makeRouter(): Router {
           { path: 'shelf', meta: { title: 'Shelf' }, component: () => import('./areas/shelf/ShelfPage.vue') },
           { path: 'kits/:code', meta: { title: 'Kit' }, component: () => import('./areas/shelf/KitSheetPage.vue') },
           {
+            path: 'kits/:code/packing',
+            meta: { title: 'How it is packed' },
+            component: () => import('./areas/shelf/packing/PackingPage.vue'),
+          },
+          {
             path: 'kits/:code/weigh',
             meta: { title: 'Weigh' },
             component: () => import('./areas/shelf/WeighPage.vue'),

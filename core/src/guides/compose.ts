@@ -8,6 +8,7 @@ import { helpSheet } from './help-sheet.ts'
 import { drawnKit, guideFacts, NAMES_APART, usablePowers, type GuideFacts } from './kit-facts.ts'
 import { extensionOf, kitReach, legsRoom } from './kit-reach.ts'
 import { guideNights, roundedPlace, type TargetWords } from './nights.ts'
+import { liesSo, placeOf } from './packing.ts'
 import { inSentence, saidPart } from './said-part.ts'
 import { guideLanguages, translator } from './languages/guide-languages.ts'
 import { guideDate, plain, type Translator, type Said } from './said.ts'
@@ -20,7 +21,7 @@ import { troubleSigns } from './trouble.ts'
  * @throws RangeError for a place or dates that are none */
 export function composeGuide(input: GuideInput): Guide {
   const facts = guideFacts(input)
-  const place = input.place ? roundedPlace(input.place) : null
+  const place = input.place ? roundedPlace({ ...input.place, sky: input.place.sky ?? null }) : null
   const drawn = drawnKit(input, facts)
   const extensionMm = extensionOf(input.parts)
   const reach = kitReach(drawn, extensionMm)
@@ -75,6 +76,7 @@ function guideText(
 ): GuideText {
   const t = translator(code, input.ownWords?.[code])
   const kit = facts.kit
+  const lies = liesSo(input.packing, t)
   const said = (text: string, variables = saidVariables(facts, t)) => linesOf(text, facts, t, variables)
   return {
     blocks: blocksOf(input, facts, t),
@@ -84,9 +86,9 @@ function guideText(
         t.say('{chain} doesn’t come to focus on this telescope. Leave it out.', { chain }),
       ),
     ],
-    contents: byPlace(facts.there, t),
+    contents: byPlace(facts.there, { lies, t }),
     setUp: setUpSteps(kit, t),
-    putAway: putAwaySteps(kit, t),
+    putAway: putAwaySteps(kit, t).map((step) => ({ ...step, lies: lies.atStep(step.key) })),
     trouble: troubleSigns
       .filter(({ needs }) => needs.every((tag) => facts.tags.has(tag)))
       .map(({ key, sign, checks, question, answers, besides }) => ({
@@ -195,11 +197,15 @@ function ownText(input: GuideInput, key: string, language: string) {
 }
 
 /** Contents in case order, one line for each place. */
-function byPlace(parts: readonly GuidePart[], t: Translator): GuideText['contents'] {
+function byPlace(
+  parts: readonly GuidePart[],
+  { lies, t }: { readonly lies: ReturnType<typeof liesSo>; readonly t: Translator },
+): GuideText['contents'] {
   const places = new Map<string, GuidePart[]>()
-  for (const part of parts) places.set(part.place || 'case', [...(places.get(part.place || 'case') ?? []), part])
+  for (const part of parts) places.set(placeOf(part), [...(places.get(placeOf(part)) ?? []), part])
   return [...places].map(([place, list]) => ({
     place: t.say(place),
+    lies: lies.inPlace(place),
     parts: list.map(({ name, count, role }) => ({
       name: saidPart(name, t, role),
       count,

@@ -56,6 +56,7 @@ export function upgradeGuide(first: FirstGuide): Guide {
       caution,
       drawing: null,
       undo,
+      lies: null,
     })
   const block = (key: string, title: string, stays: readonly string[], lines: readonly string[]) => ({
     key,
@@ -100,6 +101,7 @@ export function upgradeGuide(first: FirstGuide): Guide {
         notes: first.notes,
         contents: first.contents.map(({ place, parts }) => ({
           place,
+          lies: null,
           parts: parts.map((name) => ({ name, count: 1, look: false })),
         })),
         setUp: first.setUp.map(step(false)),

@@ -15,6 +15,7 @@ import type { HelpSheet } from './help-sheet.ts'
 import type { LegsRoom } from '../mount/near-legs.ts'
 import type { KitReach } from './kit-reach.ts'
 import type { GuideNight, GuidePlace } from './nights.ts'
+import type { LiesSo, PackingPicture } from './packing.ts'
 import type { Said } from './said.ts'
 
 export interface GuidePart extends OpticalPart, HeldPart {
@@ -69,6 +70,8 @@ export interface GuideInput {
   readonly repeat?: RepeatVerdict | null | undefined
   /** Ways to look that didn't come to focus at the last check of it, by `chainName`; left out, nobody tried. */
   readonly withoutFocus?: readonly string[] | undefined
+  /** Pictures of how it is packed; left out, nobody took one. */
+  readonly packing?: readonly PackingPicture[] | undefined
   /** What borrowers of this model saw of what they looked for; left out, nobody told. */
   readonly told?: ToldTargets | undefined
   /** What its mirrors measure; left out, nobody did. */
@@ -102,6 +105,8 @@ export interface GuideStep {
   readonly caution: Said | null
   readonly drawing: StepDrawing | null
   readonly undo: boolean
+  /** How it looks when it is right; null where nobody took a picture. */
+  readonly lies: LiesSo | null
 }
 
 export interface GuidePower {
@@ -142,6 +147,8 @@ export interface GuideTrouble {
 
 export interface GuideContents {
   readonly place: Said
+  /** How it looks when it is right; null where nobody took a picture. */
+  readonly lies: LiesSo | null
   readonly parts: readonly { readonly name: Said; readonly count: number; readonly look: boolean }[]
 }
 

@@ -89,6 +89,7 @@ function guideSteps(
         caution: caution === null ? null : say(caution),
         drawing,
         undo: kind.undo,
+        lies: null,
       },
     ]
   })

@@ -19,7 +19,10 @@ declare module 'astronomia' {
   /** Radians; longitudes positive to the west, azimuths from the south to the west. */
   export const globe: { Coord: new (lat: number, lonWest: number) => { lat: number; lon: number } }
   export const coord: {
-    Equatorial: new (ra: number, dec: number) => {
+    Equatorial: new (
+      ra: number,
+      dec: number,
+    ) => {
       toHorizontal(at: { lat: number; lon: number }, siderealSeconds: number): { az: number; alt: number }
     }
   }

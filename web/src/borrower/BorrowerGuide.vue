@@ -240,7 +240,7 @@ onUnmounted(() => window.removeEventListener('online', online))
             :lang="isEnglish(each.title) && language !== 'en' ? 'en' : undefined"
           />
         </h1>
-        <KitSteps v-if="each.step" :step="each.step" :guide="guide" />
+        <KitSteps v-if="each.step" :step="each.step" :guide="guide" :token="token" />
         <template v-else>
           <div v-if="each.block.stays.length > 0" class="stays" :class="{ sun: each.block.key === 'sun' }">
             <SunSign v-if="each.block.key === 'sun'" :size="64" />

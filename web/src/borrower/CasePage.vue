@@ -4,6 +4,7 @@ import { plain } from '@binoculum/core'
 import { computed, ref } from 'vue'
 import { laterComponent } from '../shared/later-component.ts'
 import PencilMark from '../shared/drawings/PencilMark.vue'
+import LiesSo from './LiesSo.vue'
 import SaidText from './SaidText.vue'
 import { textOf, type Block } from './guide-pages.ts'
 import { useWords } from './guide-language.ts'
@@ -95,6 +96,7 @@ function nameOf(part: Part, mark: string | undefined): string {
   <p class="second screen-only">{{ say('Tap once: it is there. Twice: it is missing.') }}</p>
   <section v-for="(place, placeIndex) in text.contents" :key="placeIndex">
     <h2><SaidText :said="place.place" /></h2>
+    <LiesSo :lies="place.lies" :token="token" />
     <button
       v-for="(part, partIndex) in place.parts"
       :key="partIndex"

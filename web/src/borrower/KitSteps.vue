@@ -2,12 +2,13 @@
 import type { IssuedGuide } from '@binoculum/contract'
 import FeelScale from './GuideFeel.vue'
 import GuideDrawing from './GuideDrawing.vue'
+import LiesSo from './LiesSo.vue'
 import SaidText from './SaidText.vue'
 import type { Step } from './guide-pages.ts'
 import { useWords } from './guide-language.ts'
 
 /** One step: its drawing, what to do, how tight, and what can go wrong. */
-defineProps<{ step: Step; guide: IssuedGuide }>()
+defineProps<{ step: Step; guide: IssuedGuide; token: string }>()
 const { say } = useWords()
 </script>
 
@@ -15,6 +16,7 @@ const { say } = useWords()
   <div class="kit-step">
     <GuideDrawing v-if="step.drawing && guide.drawn" :guide="guide" :drawing="step.drawing" :undo="step.undo" />
     <div>
+      <LiesSo :lies="step.lies" :token="token" />
       <ol>
         <li v-for="(line, index) in step.lines" :key="index"><SaidText :said="line" /></li>
       </ol>

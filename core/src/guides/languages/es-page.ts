@@ -207,4 +207,5 @@ export const pageTexts: Readonly<Record<string, string>> = {
   Never: 'Nunca',
   'Never point the telescope or its finder at the Sun. One look blinds.':
     'No mires nunca al Sol con el telescopio ni con su buscador. Una sola mirada deja ciego.',
+  'So it lies when it is right': 'Así queda cuando está bien',
 }

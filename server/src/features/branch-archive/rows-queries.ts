@@ -40,6 +40,7 @@ const ofBranch: Partial<Record<ArchivedKind, string>> = {
   knobStep: ofKit,
   stepTime: ofKit,
   stepMedian: `t.model_id IN (${models})`,
+  packingPicture: ofKit,
   toldTarget: `t.model_id IN (${models})`,
   toldStop: `t.model_id IN (${models})`,
   kitDrift: ofKit,
@@ -52,7 +53,8 @@ const ofBranch: Partial<Record<ArchivedKind, string>> = {
   picture: `t.branch_id = $1 AND ($2::boolean OR t.by_staff_id IS NOT NULL)
     OR t.id IN (SELECT picture_id FROM model_part WHERE model_id IN (${models}))
     OR t.id IN (SELECT unnest(picture_ids) FROM part WHERE kit_id IN (${kits}))
-    OR t.id IN (SELECT picture_id FROM case_view WHERE kit_id IN (${kits}))`,
+    OR t.id IN (SELECT picture_id FROM case_view WHERE kit_id IN (${kits}))
+    OR t.id IN (SELECT picture_id FROM packing_picture WHERE kit_id IN (${kits}))`,
   waitingRequest: `t.branch_id = $1 AND (t.offer_loan_id IS NULL OR t.offer_loan_id IN (${loans}))`,
   message: ofKit,
   record: `t.branch_id = $1 OR ${ofKit}`,

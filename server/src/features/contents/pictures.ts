@@ -44,6 +44,14 @@ export async function requireOwnPictures(
   throw new Problem('BAD_INPUT', { issues: [{ path, message: 'names a picture that isn’t here; take it again' }] })
 }
 
+/** A kept picture, for whoever was asked before whether they may see it. @throws Problem NOT_FOUND */
+export async function pictureBytes(tx: Tx, id: string): Promise<Buffer> {
+  const picture = await tx.findOneBy(Picture, { id })
+  // One that an archive named and whose bytes haven't come yet is none.
+  if (!picture?.bytes.length) throw new Problem('NOT_FOUND')
+  return picture.bytes
+}
+
 /** Pictures of parts: made small and bare on the way in, kept in the database. */
 export class Pictures {
   constructor(private readonly context: Context) {}

@@ -18,10 +18,10 @@ export type OwnWords = Pick<GuideInput, 'ownBlocks' | 'order' | 'ownWords'>
 export async function ownWordsFor(
   tx: Tx,
   row: Pick<ShelfRow, 'id' | 'branchId' | 'modelId'>,
-): Promise<OwnWords & Pick<GuideInput, 'told'>> {
+): Promise<OwnWords & Pick<GuideInput, 'told' | 'packing'>> {
   const { branchId, modelId, id: kitId } = row
-  const { lines, told } = await queries.wordsAndTold(tx, { branchId, modelId, kitId })
-  return { ...countingWords(lines), told }
+  const { lines, told, packing } = await queries.keptForGuide(tx, { branchId, modelId, kitId })
+  return { ...countingWords(lines), told, packing }
 }
 
 /** The newest version in use of each block, scope and language; @param lines newest first */
@@ -69,7 +69,7 @@ export async function withoutFocus(tx: Tx, row: ShelfRow): Promise<readonly stri
 
 export const guideInput = (
   { row, parts, model, issuedOn, dueOn }: KitInGuide,
-  own: OwnWords & Pick<GuideInput, 'withoutFocus' | 'told'>,
+  own: OwnWords & Pick<GuideInput, 'withoutFocus' | 'told' | 'packing'>,
   place: GuideInput['place'] | null,
 ): GuideInput => ({
   kitName: row.name,

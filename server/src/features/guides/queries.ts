@@ -1,5 +1,5 @@
 import type { KeptLook } from '@binoculum/contract'
-import type { Sky, ToldTargets } from '@binoculum/core'
+import type { PackingPicture, Sky, ToldTargets } from '@binoculum/core'
 import { selectRows, type Tx } from '../../platform/database.ts'
 
 /** A guide put together again from what only it has and the pieces it shares. */
@@ -197,14 +197,15 @@ export const textsFor = (
     [kit.branchId, kit.modelId, kit.kitId],
   )
 
-/** Of every text only the version that counts, however many there were; and how many borrowers of the model saw what they
- * looked for. */
-export async function wordsAndTold(
+/** What a guide shows of what was written and taken: of every text only the version that counts, however many there were; how
+ * many borrowers of the model saw what they looked for; and how the kit is packed. */
+export async function keptForGuide(
   tx: Tx,
   kit: { readonly branchId: string; readonly modelId: string; readonly kitId: string },
 ): Promise<{
   lines: Pick<TextLine, 'scope' | 'key' | 'language' | 'title' | 'text' | 'inUse'>[]
   told: ToldTargets
+  packing: PackingPicture[]
 }> {
   const sql = `SELECT
     (SELECT coalesce(json_agg(counting), '[]') FROM (
@@ -214,13 +215,15 @@ export async function wordsAndTold(
        WHERE branch_id = $1 AND in_use AND (scope = 'programme' OR model_id = $2 OR kit_id = $3)
        ORDER BY scope, key, language, CASE WHEN key = '_words' THEN title END, at DESC, id) counting) AS lines,
     (SELECT coalesce(json_object_agg(key, json_build_object('tried', tried, 'saw', saw)), '{}')
-     FROM told_target WHERE model_id = $2) AS told`
-  const [row] = await selectRows<Awaited<ReturnType<typeof wordsAndTold>>>(tx, sql, [
+     FROM told_target WHERE model_id = $2) AS told,
+    (SELECT coalesce(json_agg(json_build_object('key', key, 'pictureId', picture_id, 'words', words)), '[]')
+     FROM packing_picture WHERE kit_id = $3) AS packing`
+  const [row] = await selectRows<Awaited<ReturnType<typeof keptForGuide>>>(tx, sql, [
     kit.branchId,
     kit.modelId,
     kit.kitId,
   ])
-  return row ?? { lines: [], told: {} }
+  return row ?? { lines: [], told: {}, packing: [] }
 }
 
 export async function modelIdOf(tx: Tx, kitId: string): Promise<string> {

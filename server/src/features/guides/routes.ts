@@ -151,6 +151,21 @@ export async function guideRoutes(
       return reply.type('application/manifest+json').send(pages.manifest(await guides.byToken(token), token))
     },
   )
+  app.get(
+    '/g/:token/pictures/:id',
+    {
+      config: { access: 'public', rateLimit: { max: 120, timeWindow: '1 minute' } },
+      schema: { params: tokenSchema.extend({ id: idSchema }) },
+    },
+    async (request, reply) => {
+      const { token, id } = request.params
+      return reply
+        .type('image/jpeg')
+        .header('x-robots-tag', 'noindex, nofollow')
+        .header('cache-control', 'private, max-age=86400')
+        .send(await guides.pictureByToken(token, id))
+    },
+  )
   for (const [name, type] of [
     ['guide-worker.js', 'text/javascript; charset=utf-8'],
     ['guide-icon.svg', 'image/svg+xml'],

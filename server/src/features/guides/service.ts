@@ -9,14 +9,14 @@ import {
   type ReceivedMessages,
   type Session,
 } from '@binoculum/contract'
-import { composeGuide, type Guide, type GuideInput } from '@binoculum/core'
+import { composeGuide, picturesInGuide, type Guide, type GuideInput } from '@binoculum/core'
 import { branchIdsOf, deskRoles, requireRole } from '../../platform/access.ts'
 import type { Context } from '../../platform/context.ts'
 import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
 import { appendRecord } from '../../platform/record.ts'
 import { hashToken } from '../../platform/secrets.ts'
-import { keepBorrowersPicture, makePicture, type PictureMade } from '../contents/service.ts'
+import { keepBorrowersPicture, makePicture, pictureBytes, type PictureMade } from '../contents/service.ts'
 import { loanCode } from '../judgement/service.ts'
 import { BorrowerMessageRow, GuideRow } from './entities.ts'
 import * as queries from './queries.ts'
@@ -88,6 +88,12 @@ export class Guides {
     const content = (await find(database.farReader)) ?? (await find(database.reader))
     if (!content) throw new Problem('LINK_OVER')
     return storedGuideSchema.parse(content)
+  }
+
+  /** A picture that a guide shows, for whoever has its link. @throws Problem LINK_OVER, NOT_FOUND */
+  async pictureByToken(token: string, pictureId: string): Promise<Buffer> {
+    if (!picturesInGuide(await this.byToken(token)).includes(pictureId)) throw new Problem('NOT_FOUND')
+    return pictureBytes(this.context.database.farReader, pictureId)
   }
 
   /** Which guide a link opens, without reading it; null where the link is over. */

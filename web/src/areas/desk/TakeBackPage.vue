@@ -26,6 +26,7 @@ import { useTakeBack } from './use-take-back.ts'
 
 /** The card is on the screen first: what looks at pictures comes when the desk rests. */
 const LOOKS_AFTER_MS = 400
+const HowItLies = laterComponent(() => import('./HowItLies.vue'))
 const CaseLookPanel = laterComponent(() => import('./CaseLookPanel.vue'))
 
 const route = useRoute()
@@ -242,6 +243,7 @@ useKeys(() => {
               :current-id="current?.id ?? null"
               @choose="back.goTo"
             />
+            <HowItLies v-if="rests && current" :code="kit.code" :place="current.place" />
             <CaseLookPanel
               v-if="rests && !correcting && isOpen"
               ref="caseLook"

@@ -175,6 +175,7 @@ async function cureHazard(hazard: HazardCode) {
           <RouterLink v-if="mayAct" :to="`/setup/open-case/${encodeURIComponent(kit.code)}`"
             >Its open case</RouterLink
           >
+          <RouterLink :to="`/kits/${encodeURIComponent(kit.code)}/packing`">How it is packed</RouterLink>
           <RouterLink v-if="mayAct" :to="`/kits/${encodeURIComponent(kit.code)}/weigh`">Weigh it complete</RouterLink>
           <RouterLink v-if="mayAct && kit.lastLoan" :to="`/desk/loans/${kit.lastLoan.id}`"
             >{{ kit.lastLoan.state === 'out' ? 'Its loan' : 'Its last loan' }} {{ kit.lastLoan.code }}</RouterLink

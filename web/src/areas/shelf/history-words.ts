@@ -192,6 +192,10 @@ export function recordSentence({ act, before, after }: RecordLine): string {
       return `losses and drift of ${text(was.origin)} forgotten`
     case 'branch-brought-in':
       return `read in from an archive: ${text(is.kits)} kits, ${text(is.loans)} loans`
+    case 'packing-shown':
+      return `picture kept of how it is packed: ${text(is.of)}`
+    case 'packing-unshown':
+      return `picture of how it is packed taken off: ${text(is.of)}`
     case 'lesson-offered':
       return 'link to its lesson made'
     case 'lesson-done':

@@ -1,0 +1,104 @@
+<script setup lang="ts">
+import { madeSchema, packingSchema, type PackingSlotView } from '@binoculum/contract'
+import { computed } from 'vue'
+import { useRoute } from 'vue-router'
+import { api } from '../../../shared/api/client.ts'
+import { useLoaded } from '../../../shared/api/use-loaded.ts'
+import { useSending } from '../../../shared/api/use-sending.ts'
+import KitTag from '../../../shared/drawings/KitTag.vue'
+import ProblemNote from '../../../shared/ProblemNote.vue'
+import { useSession } from '../../people/session.ts'
+import PackingSlot from './PackingSlot.vue'
+
+/** How a kit is packed, by its own pictures: each place of its case, and the case at each step of putting away. */
+const session = useSession()
+const code = String(useRoute().params.code)
+const { data, problem, reload } = useLoaded(packingSchema, `/api/kits/${encodeURIComponent(code)}/packing`)
+const { sending, problem: refusal, run } = useSending()
+const mayAct = computed(() => !!data.value && session.may(data.value.kit.branchId, 'coordinator', 'volunteer'))
+const groups = computed(() =>
+  (
+    [
+      ['place', 'Places of the case', 'So it lies when nothing is missing: which end where, what lies under what.'],
+      ['step', 'Putting it away, step by step', 'The case after each step. The borrower sees it at that step.'],
+    ] as const
+  ).map(([kind, title, words]) => ({
+    title,
+    words,
+    slots: data.value?.slots.filter((each) => each.kind === kind) ?? [],
+  })),
+)
+const taken = computed(() => data.value?.slots.filter(({ pictureId }) => pictureId !== null).length ?? 0)
+
+const keep = (slot: PackingSlotView, change: { pictureId?: string | null; words?: string }) =>
+  run(async () => {
+    const { key, pictureId, words } = { ...slot, ...change }
+    data.value = await api.put(packingSchema, `/api/kits/${data.value?.kit.id ?? ''}/packing`, {
+      key,
+      pictureId,
+      words,
+    })
+  })
+const take = (slot: PackingSlotView, file: File) =>
+  run(async () => {
+    const branchId = data.value?.kit.branchId ?? ''
+    const { id } = await api.upload(madeSchema, `/api/pictures?branchId=${branchId}`, file)
+    await keep(slot, { pictureId: id })
+  })
+</script>
+
+<template>
+  <main class="page">
+    <ProblemNote :problem="problem" @retry="reload" />
+    <template v-if="data">
+      <p>
+        <RouterLink :to="`/kits/${encodeURIComponent(code)}`">{{ data.kit.name }}</RouterLink>
+      </p>
+      <header>
+        <h1>How it is packed</h1>
+        <KitTag :code="data.kit.code" />
+        <p class="quiet">
+          {{ taken }} of {{ data.slots.length }} shown. They stand beside the card at take-back and in the borrower’s
+          next guide.
+        </p>
+      </header>
+      <ProblemNote :problem="refusal" @retry="reload" />
+      <section v-for="{ title, words, slots } in groups" :key="title" :aria-label="title">
+        <h2>{{ title }}</h2>
+        <p class="second">{{ words }}</p>
+        <div class="slots">
+          <PackingSlot
+            v-for="slot in slots"
+            :key="slot.key"
+            :shown="slot"
+            :may-act="mayAct"
+            :sending="sending"
+            @take="take(slot, $event)"
+            @words="keep(slot, { words: $event })"
+            @remove="keep(slot, { pictureId: null, words: '' })"
+          />
+        </div>
+      </section>
+    </template>
+  </main>
+</template>
+
+<style scoped>
+header {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 14px;
+  align-items: center;
+}
+
+h2 {
+  margin: 18px 0 2px;
+}
+
+.slots {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(230px, 1fr));
+  gap: 14px;
+  margin-top: 8px;
+}
+</style>

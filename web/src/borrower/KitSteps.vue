@@ -16,10 +16,10 @@ const { say } = useWords()
   <div class="kit-step">
     <GuideDrawing v-if="step.drawing && guide.drawn" :guide="guide" :drawing="step.drawing" :undo="step.undo" />
     <div>
-      <LiesSo :lies="step.lies" :token="token" />
       <ol>
         <li v-for="(line, index) in step.lines" :key="index"><SaidText :said="line" /></li>
       </ol>
+      <LiesSo :lies="step.lies" :token="token" />
       <template v-if="step.feel">
         <p class="until">{{ say('Turn until:') }}</p>
         <FeelScale :feel="step.feel" />

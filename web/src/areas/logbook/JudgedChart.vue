@@ -35,6 +35,7 @@ const options = computed((): ApexOptions => {
   const { strong, night, rust, card } = chartColours()
   return {
     ...look,
+    grid: { ...look.grid, padding: { left: 18, right: 8, top: -10, bottom: 0 } },
     colors: [card, rust],
     markers: { size: 5, strokeWidth: 1.5, strokeColors: [night, rust], hover: { sizeOffset: 1 } },
     xaxis: {

@@ -25,8 +25,11 @@ const line = computed(() => [...found.value, ...left.value].sort((a, b) => a.x -
 const last = computed(() => readings.at(-1) ?? null)
 const limit = computed(() => last.value?.limit ?? null)
 const top = computed(() => Math.max((limit.value ?? 0) * 1.25, ...line.value.map(({ y }) => y * 1.1)))
-/** Seen on its own from as far as it moves; against a limit from 0. */
-const bottom = computed(() => (limit.value === null ? Math.min(...line.value.map(({ y }) => y * 0.9)) : 0))
+/** Against what it may not pass it is seen from 0; else from as far as it moves, with what it needs under it. */
+const bottom = computed(() => {
+  if (limit.value !== null && !last.value?.limitIsLeast) return 0
+  return Math.min((limit.value ?? Infinity) * 0.85, ...line.value.map(({ y }) => y * 0.9))
+})
 const series = computed(() => [
   { name: 'in between', type: 'line', data: line.value },
   { name: 'as found', type: 'scatter', data: found.value },
@@ -87,6 +90,7 @@ const options = computed((): ApexOptions => {
                 label: {
                   text: `${last.value?.limitIsLeast ? 'at least' : 'limit'} ${limit.value.toFixed(digits)}`,
                   position: 'left',
+                  offsetY: last.value?.limitIsLeast ? 18 : 0,
                   textAnchor: 'start',
                   borderWidth: 0,
                   style: { color: brass, background: 'transparent', fontSize: '13px' },

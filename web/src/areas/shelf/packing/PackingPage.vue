@@ -30,20 +30,20 @@ const groups = computed(() =>
 )
 const taken = computed(() => data.value?.slots.filter(({ pictureId }) => pictureId !== null).length ?? 0)
 
-const keep = (slot: PackingSlotView, change: { pictureId?: string | null; words?: string }) =>
-  run(async () => {
-    const { key, pictureId, words } = { ...slot, ...change }
-    data.value = await api.put(packingSchema, `/api/kits/${data.value?.kit.id ?? ''}/packing`, {
-      key,
-      pictureId,
-      words,
-    })
+async function put(slot: PackingSlotView, change: { pictureId?: string | null; words?: string }) {
+  const { key, pictureId, words } = { ...slot, ...change }
+  data.value = await api.put(packingSchema, `/api/kits/${data.value?.kit.id ?? ''}/packing`, {
+    key,
+    pictureId,
+    words,
   })
+}
+const keep = (...given: Parameters<typeof put>) => run(() => put(...given))
 const take = (slot: PackingSlotView, file: File) =>
   run(async () => {
     const branchId = data.value?.kit.branchId ?? ''
     const { id } = await api.upload(madeSchema, `/api/pictures?branchId=${branchId}`, file)
-    await keep(slot, { pictureId: id })
+    await put(slot, { pictureId: id })
   })
 </script>
 

@@ -191,7 +191,7 @@ const placeSchema = z.discriminatedUnion('way', [
 const settleS = z.number().positive().max(120)
 /** How long it trembles after a tap, and what was tightened in turn, each with what it shook for then. */
 export const shakeSchema = z.object({
-  way: z.enum(['sensor', 'stopwatch']),
+  way: z.enum(['sensor', 'stopwatch', 'video']),
   asFoundS: settleS,
   asLeftS: settleS,
   frequencyHz: z.number().positive().max(100).nullable(),

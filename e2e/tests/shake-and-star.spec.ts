@@ -42,6 +42,61 @@ test('a tap is told by the tablet’s sensor, and what was tightened stands besi
   expect(await hurdles(page)).toEqual([])
 })
 
+test('a tap is told by a video of a star; a video of nothing is refused', async ({ page, context }) => {
+  await signIn(context, 'kofi')
+  await openStation(page, 'M-05', /^Assembly/)
+  const shake = page.getByRole('region', { name: 'Shake' })
+  /** A phone's video at the eyepiece: a star that swings 2.5 times a second, still after a second and a half. */
+  const video = async (peak: number) => ({
+    name: 'star.webm',
+    mimeType: 'video/webm',
+    buffer: Buffer.from(
+      await page.evaluate(async (brightness) => {
+        const canvas = Object.assign(document.createElement('canvas'), { width: 320, height: 240 })
+        const page2d = canvas.getContext('2d')
+        const recorder = new MediaRecorder(canvas.captureStream(30), {
+          mimeType: 'video/webm',
+          videoBitsPerSecond: 4e6,
+        })
+        const pieces: Blob[] = []
+        recorder.ondataavailable = ({ data }) => pieces.push(data)
+        const began = performance.now()
+        recorder.start()
+        await new Promise<void>((done) => {
+          const timer = setInterval(() => {
+            const t = (performance.now() - began) / 1000
+            const swing = t < 0.6 ? 0 : 50 * Math.exp(-2 * (t - 0.6)) * Math.sin(2 * Math.PI * 2.5 * (t - 0.6))
+            if (page2d) {
+              page2d.fillStyle = '#0b0b12'
+              page2d.fillRect(0, 0, 320, 240)
+              page2d.fillStyle = `rgb(${brightness} ${brightness} ${brightness})`
+              page2d.beginPath()
+              page2d.arc(160 + swing, 120 + swing / 3, 3.5, 0, 7)
+              page2d.fill()
+            }
+            if (t > 5) {
+              clearInterval(timer)
+              done()
+            }
+          }, 12)
+        })
+        const all = new Promise((done) => (recorder.onstop = done))
+        recorder.stop()
+        await all
+        return [...new Uint8Array(await new Blob(pieces).arrayBuffer())]
+      }, peak),
+    ),
+  })
+  const upload = shake.locator('input[type=file]')
+  await upload.setInputFiles(await video(12))
+  await expect(shake.getByRole('alert')).toContainText('No star stands alone in the video')
+  await upload.setInputFiles(await video(250))
+  await expect(shake.locator('.number')).toHaveText(/^1\.[3-7] s/)
+  await expect(shake.getByRole('status')).toContainText(/It swings 2\.[4-6] times a second/)
+  await expect(shake.getByRole('alert')).toBeHidden()
+  expect(await hurdles(page)).toEqual([])
+})
+
 test('a star through a lens: fit, or a workshop’s; a lamp is refused', async ({ page, context }) => {
   await signIn(context, 'kofi')
   await openStation(page, 'M-05', /^Star/)

@@ -98,7 +98,7 @@ export interface PowerStationReading extends PowerNeed {
 export interface ShakeReading {
   readonly asFoundS: number
   readonly asLeftS: number
-  readonly way: 'sensor' | 'stopwatch'
+  readonly way: 'sensor' | 'stopwatch' | 'video'
 }
 
 /** What lining up came to: where objects landed that a controller went to, and how stars drifted. Null where nobody looked. */
@@ -288,7 +288,7 @@ function assemblyReadings(steps: readonly StepFinding[]): readonly KeptReading[]
 function shakeReadings(shake: ShakeReading | null): readonly KeptReading[] {
   if (!shake) return []
   const { asFoundS, asLeftS, way } = shake
-  const source = way === 'sensor' ? 'measured' : 'typed'
+  const source = way === 'stopwatch' ? 'typed' : 'measured'
   const { limit, good } = SHAKE_LIMITS_S
   return [{ kind: 'shake', asFound: asFoundS, asLeft: asLeftS, limit, good, unit: 's', source }]
 }

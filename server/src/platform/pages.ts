@@ -25,7 +25,8 @@ const contentSecurityPolicy = {
     styleSrc: [...self, ...chartStyles],
     styleSrcAttr: ["'unsafe-inline'"],
     imgSrc: [...self, 'data:', 'blob:'],
-    mediaSrc: self,
+    // A video of a star is looked at on the device alone.
+    mediaSrc: [...self, 'blob:'],
     fontSrc: self,
     connectSrc: self,
     workerSrc: self,

@@ -1,11 +1,14 @@
 <script setup lang="ts">
 import { secondsText, SHAKE_LIMITS_S, type ShakeRefusal, type ShakeWarning } from '@binoculum/core'
 import { computed, ref, watch } from 'vue'
+import FileButton from '../../../shared/controls/FileButton.vue'
 import BigFigure from '../BigFigure.vue'
 import { helpedMost, leftS, looseFromTheGround, measured, type ShakeDraft } from './shake-draft.ts'
 import { useShake } from './use-shake.ts'
+import { shakeInVideo } from './star-video.ts'
 
-/** How long the tube trembles after a tap, and what makes it: by the tablet's sensor, or by a thumb on a stopwatch. */
+/** How long the tube trembles after a tap, and what makes it: by the tablet's sensor, a video of a star at the eyepiece, or a
+ * thumb on a stopwatch. */
 const draft = defineModel<ShakeDraft | null>({ required: true })
 const { available, listening, refused, told, start, stop } = useShake()
 
@@ -44,6 +47,31 @@ function stopwatch(): void {
   }
 }
 
+const looksAtVideo = ref(false)
+/** What the last video told; words where it told nothing. */
+const video = ref<Awaited<ReturnType<typeof shakeInVideo>> | 'no-video' | null>(null)
+const videoWords = {
+  'no-star':
+    'No star stands alone in the video. One bright star, dark around it, in the picture from the tap to the end.',
+  'too-few': 'The video is too short. Begin before the tap and go on until the star is still.',
+  'no-video': 'This device can’t play that video. Take it as MP4 or WebM, or take the stopwatch.',
+  'no-tap': 'The star doesn’t swing in the video. Begin before the tap, and tap once, gently.',
+  saturated: 'The star runs out of the picture. Tap more gently.',
+}
+async function ofVideo(file: File): Promise<void> {
+  looksAtVideo.value = true
+  video.value = await shakeInVideo(file).catch(() => 'no-video' as const)
+  looksAtVideo.value = false
+  const found = video.value
+  if (typeof found !== 'string' && found.settleS) keep('video', Math.max(0.1, found.settleS), found.frequencyHz)
+}
+const videoTrouble = computed(() => {
+  const found = video.value
+  if (found === null) return ''
+  if (typeof found === 'string') return videoWords[found]
+  return found.refused ? videoWords[found.refused] : ''
+})
+
 const left = computed(() => draft.value && leftS(draft.value))
 const helped = computed(() => draft.value && helpedMost(draft.value))
 const verdict = computed(() => {
@@ -67,6 +95,9 @@ const verdict = computed(() => {
       <ElButton v-if="!listening" @click="stopwatch">{{
         tappedMs === null ? 'Stopwatch: tapped' : 'Still now'
       }}</ElButton>
+      <FileButton v-if="!listening" accept="video/*" camera :busy="looksAtVideo" name="star-video" @take="ofVideo">
+        Video of a star
+      </FileButton>
       <template v-if="draft">
         <ElSelect v-model="next" aria-label="What was tightened since">
           <ElOption v-for="what in looseFromTheGround" :key="what" :value="what" :label="`${what} tightened`" />
@@ -75,6 +106,7 @@ const verdict = computed(() => {
       </template>
     </div>
     <p v-if="refused" class="rust">The tablet doesn’t let its sensors be read. Take the stopwatch.</p>
+    <p v-if="videoTrouble" class="problem" role="alert">{{ videoTrouble }}</p>
     <p v-if="told?.refused" class="problem" role="alert">{{ refusalWords[told.refused] }}</p>
     <template v-if="draft">
       <BigFigure :value="left" :limit="SHAKE_LIMITS_S.limit" :good="SHAKE_LIMITS_S.good" unit="s" />

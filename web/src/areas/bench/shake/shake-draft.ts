@@ -2,7 +2,7 @@
 export const looseFromTheGround = ['feet', 'leg locks', 'tray or brace', 'head bolt', 'clamp', 'focuser'] as const
 
 export interface ShakeDraft {
-  way: 'sensor' | 'stopwatch'
+  way: 'sensor' | 'stopwatch' | 'video'
   foundS: number
   frequencyHz: number | null
   /** What was tightened in turn, and how long it shook then. */

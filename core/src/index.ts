@@ -204,14 +204,9 @@ export { placeAway, SAME_SKY_KM } from './guides/place-away.ts'
 export { tagWords } from './words/guide-tags.ts'
 export { guideFacts, isEquatorial, usablePowers, type GuideFacts } from './guides/kit-facts.ts'
 export { guideDate, guideTime, isEnglish, plain, type Said, type Variables, type Translator } from './guides/said.ts'
-export {
-  packingSlots,
-  picturesInGuide,
-  placeOf,
-  type LiesSo,
-  type PackingPicture,
-  type PackingSlot,
-} from './guides/packing.ts'
+export { packingSlots, picturesInGuide, placeOf, type PackingSlot } from './guides/packing.ts'
+export type { LiesSo, PackingPicture } from './guides/packing-picture.ts'
+export { skies, type Sky } from './sky/skies.ts'
 export { guideLanguages, translator } from './guides/languages/guide-languages.ts'
 export { pageLanguages, pageTranslator } from './guides/languages/page-languages.ts'
 export { saidPart } from './guides/said-part.ts'
@@ -232,13 +227,11 @@ export {
   ONLY_LOWEST,
   patternWords,
   SKY_OF_PLACE,
-  skies,
   skyVerdict,
   skyWords,
   twinkles,
   twinkleWords,
   type MoonEdge,
-  type Sky,
   type SkyAnswers,
   type SkyVerdict,
   type Twinkle,

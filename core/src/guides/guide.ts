@@ -15,7 +15,7 @@ import type { HelpSheet } from './help-sheet.ts'
 import type { LegsRoom } from '../mount/near-legs.ts'
 import type { KitReach } from './kit-reach.ts'
 import type { GuideNight, GuidePlace } from './nights.ts'
-import type { LiesSo, PackingPicture } from './packing.ts'
+import type { LiesSo, PackingPicture } from './packing-picture.ts'
 import type { Said } from './said.ts'
 
 export interface GuidePart extends OpticalPart, HeldPart {

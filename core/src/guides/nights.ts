@@ -7,7 +7,7 @@ import { almanacTime, type PlaceOnEarth } from '../sky/positions.ts'
 import type { Target, TargetWhy } from '../sky/target-stretches.ts'
 import { eveningTargets } from '../sky/targets.ts'
 import { powersFor, type NamedPower } from '../words/targets.ts'
-import type { Sky } from './sky-test.ts'
+import type { Sky } from '../sky/skies.ts'
 import { enoughTold, rankedByTold, toldKey, type Told, type ToldTargets } from './first-night.ts'
 
 /** Where the borrower will look from: a town or a place to 0.1°, never an address. */

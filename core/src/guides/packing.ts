@@ -1,22 +1,8 @@
 import type { GuideInput, GuideText } from './guide.ts'
 import { kitInHand, putAwaySteps } from './set-up-steps.ts'
-import { plain, type Said, type Translator } from './said.ts'
+import type { LiesSo, PackingPicture } from './packing-picture.ts'
+import { plain, type Translator } from './said.ts'
 import { translator } from './languages/guide-languages.ts'
-
-/** How one place of the case, or the case at one step of packing, looks when it is right: this kit's own picture. */
-export interface PackingPicture {
-  /** `place tube well`, `step tube`. */
-  readonly key: string
-  readonly pictureId: string
-  /** Which end lies where, what lies under what; may be empty. */
-  readonly words: string
-}
-
-/** The same as a guide shows it. */
-export interface LiesSo {
-  readonly pictureId: string
-  readonly words: Said
-}
 
 /** What a picture of a kit's packing may be of. */
 export interface PackingSlot {

@@ -1,3 +1,4 @@
+import type { Sky } from '../sky/skies.ts'
 import type { GuideNight } from './nights.ts'
 import type { GuidePower } from './guide.ts'
 
@@ -38,8 +39,6 @@ export function faintPattern(latitudeDeg: number): FaintPattern | null {
 }
 
 export type Air = 'steady' | 'fair' | 'poor'
-export const skies = ['dark', 'fair', 'bright'] as const
-export type Sky = (typeof skies)[number]
 
 export interface SkyVerdict {
   /** Null: nobody answered. */

@@ -109,7 +109,7 @@ export const stepQuestions: Readonly<Record<StepTest, readonly TestQuestion[]>> 
   ],
   'three-moves': [
     {
-      question: 'Straight up: easy to use?',
+      question: 'As high as it goes: easy to use?',
       caution: 'One clutch at a time, a hand on the tube.',
       answers: [
         answer('easy', 'yes'),

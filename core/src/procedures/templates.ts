@@ -510,20 +510,30 @@ const balance = step({
   },
 })
 
-const moves = step({
-  key: 'moves',
-  phase: 'fit-out',
-  title: 'Try three moves',
-  lines: [
-    'Point it straight up: easy to do, and nothing touches the stand?',
-    'Swing it around on both axes: free?',
-    'Let go: does it stay exactly there? If not, tell us; don’t force anything.',
-  ],
-  rest: {
-    check: 'easy straight up, free in both axes, stays where it is left',
-    test: 'three-moves',
-    drawing: 'moves',
-  },
+const threeMoves = (highest: { readonly line: string; readonly check: string }) =>
+  step({
+    key: 'moves',
+    phase: 'fit-out',
+    title: 'Try three moves',
+    lines: [
+      highest.line,
+      'Swing it around on both axes: free?',
+      'Let go: does it stay exactly there? If not, tell us; don’t force anything.',
+    ],
+    rest: {
+      check: `${highest.check}, free in both axes, stays where it is left`,
+      test: 'three-moves',
+      drawing: 'moves',
+    },
+  })
+const moves = threeMoves({
+  line: 'Point it straight up: easy to do, and nothing touches the stand?',
+  check: 'easy straight up',
+})
+/** A pan head ends before the zenith. */
+const movesOnPanHead = threeMoves({
+  line: 'Point it as high as the head goes: easy to do, and nothing touches the stand?',
+  check: 'easy as high as the head goes',
 })
 
 const table = step({
@@ -642,7 +652,7 @@ const stepsByFamily: Readonly<Record<Family, readonly Template[]>> = {
     balance,
     moves,
   ],
-  'tripod-refractor': [unpack, legs, tray, panHead, ...end, diagonal, eyepiece, moves],
+  'tripod-refractor': [unpack, legs, tray, panHead, ...end, diagonal, eyepiece, movesOnPanHead],
   'altazimuth-reflector': [unpack, legs, tray, arm, tubeOnDovetail, ...end, eyepiece, moves],
   'equatorial-maksutov': [
     unpack,

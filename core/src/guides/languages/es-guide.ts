@@ -73,7 +73,7 @@ export const guideTexts: Readonly<Record<string, string>> = {
   'Then open the other lock, swing the tube along, and close it.':
     'Luego abre el otro freno, mueve el tubo y ciérralo.',
   'The eyepiece went round to the back? Hold the tube, open both rings a little, turn the tube in them, and close them.':
-    '¿El ocular ha quedado por detrás? Sujeta el tubo, abre un poco los dos anillos, gira el tubo dentro y ciérralos.',
+    '¿El ocular ha quedado por detrás? Sujeta el tubo, abre un poco las dos anillas, gira el tubo dentro y ciérralas.',
   'Both eyes open: bring the dot onto the star. Then look at the lowest power.':
     'Con los dos ojos abiertos, lleva el punto sobre la estrella. Luego mira con el menor aumento.',
   'Bring the star onto the finder’s cross. Then look at the lowest power.':
@@ -323,6 +323,8 @@ export const guideTexts: Readonly<Record<string, string>> = {
   'Take {low-eyepiece}.': 'Toma {low-eyepiece}.',
   'No Barlow yet.': 'Aún sin la Barlow.',
   'Try three moves': 'Prueba tres movimientos',
+  'Point it as high as the head goes: easy to do, and nothing touches the stand?':
+    'Apunta tan alto como llegue la cabeza: ¿va fácil, y nada toca el soporte?',
   'Point it straight up: easy to do, and nothing touches the stand?':
     'Apunta recto hacia arriba: ¿va fácil, y nada toca el soporte?',
   'Swing it around on both axes: free?': 'Muévelo en los dos ejes: ¿va libre?',
@@ -524,7 +526,7 @@ export const guideTexts: Readonly<Record<string, string>> = {
   'It has nothing to turn. Aim along it and sweep a little at the lowest power.':
     'No tiene nada que girar. Apunta con él y busca alrededor con el menor aumento.',
   'It stops close to the star it names. The brightest one there is it.':
-    'Para cerca de la estrella que nombra. La más brillante de allí es esa.',
+    'Se detiene cerca de la estrella que nombra. La más brillante de allí es esa.',
   'Slide its foot in until it stops, wide end to the sky.':
     'Mete su pie hasta el tope, el lado ancho hacia el cielo.',
   'Slide its foot in until it stops, its window to the sky.': 'Mete su pie hasta el tope, su ventana hacia el cielo.',

@@ -21,7 +21,9 @@ const points = computed(() =>
     const x = new Date(atUtc).getTime()
     const y = rows.value.length - rows.value.indexOf(kind)
     return [
-      ...(asFound === null ? [] : [{ x: x - APART_MS, y, isFine: asFound === 0 }]),
+      ...(asFound === null
+        ? []
+        : [{ x: Math.max(x - APART_MS, new Date(fromUtc).getTime()), y, isFine: asFound === 0 }]),
       { x, y, isFine: asLeft === 0 },
     ]
   }),

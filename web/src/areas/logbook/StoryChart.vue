@@ -18,7 +18,9 @@ const at = ({ atUtc }: StoryReading) => new Date(atUtc).getTime()
 /** A check lasts minutes; drawn a day wide, so that found and left are two. */
 const APART_MS = 2 * 86_400_000
 const found = computed(() =>
-  readings.flatMap((each) => (each.asFound === null ? [] : [{ x: at(each) - APART_MS, y: each.asFound }])),
+  readings.flatMap((each) =>
+    each.asFound === null ? [] : [{ x: Math.max(at(each) - APART_MS, new Date(fromUtc).getTime()), y: each.asFound }],
+  ),
 )
 const left = computed(() => readings.map((each) => ({ x: at(each), y: each.asLeft })))
 const line = computed(() => [...found.value, ...left.value].sort((a, b) => a.x - b.x))

@@ -6,7 +6,7 @@ import { blocks, type BlockDefinition } from './blocks.ts'
 import type { Guide, GuideBlock, GuideInput, GuidePart, GuideText } from './guide.ts'
 import { helpSheet } from './help-sheet.ts'
 import { drawnKit, guideFacts, NAMES_APART, usablePowers, type GuideFacts } from './kit-facts.ts'
-import { extensionOf, kitReach, legsRoom } from './kit-reach.ts'
+import { comesNearLegs, extensionOf, kitReach, legsRoom } from './kit-reach.ts'
 import { guideNights, roundedPlace, type TargetWords } from './nights.ts'
 import { liesSo, placeOf } from './packing.ts'
 import { inSentence, saidPart } from './said-part.ts'
@@ -25,6 +25,7 @@ export function composeGuide(input: GuideInput): Guide {
   const drawn = drawnKit(input, facts)
   const extensionMm = extensionOf(input.parts)
   const reach = kitReach(drawn, extensionMm)
+  const legs = legsRoom(drawn, extensionMm)
   const { nights, words } = place
     ? guideNights({
         place,
@@ -34,7 +35,9 @@ export function composeGuide(input: GuideInput): Guide {
         powers: usablePowers(facts.powers).map(({ eyepiece, magnification }) => ({ name: eyepiece, magnification })),
         children: facts.tags.has('child'),
         told: input.told ?? {},
-        highestDeg: reach?.highestDeg ?? 90,
+        reaches: (at) =>
+          at.altitudeDeg <= (reach?.highestDeg ?? 90) &&
+          !(legs && comesNearLegs(legs, { latitudeDeg: place.latitudeDeg, ...at })),
         withStars: facts.tags.has('driven'),
         withPole: input.mount?.equatorial ? input.mount.equatorial.sightingScope !== 'none' : false,
       })
@@ -57,7 +60,7 @@ export function composeGuide(input: GuideInput): Guide {
     place,
     nights,
     reach,
-    legs: legsRoom(drawn, extensionMm),
+    legs,
     sightingScope: mount?.equatorial?.sightingScope ?? 'none',
     texts: Object.fromEntries(
       guideLanguages.map(({ code }) => [

@@ -1,7 +1,8 @@
 import { dimensionsOf, type DrawnKit } from '../drawings/dimensions.ts'
 import { familyDrawing } from '../drawings/families.ts'
 import { headHeights } from '../drawings/equatorial-kit.ts'
-import type { LegsRoom } from '../mount/near-legs.ts'
+import { onTheHead } from '../mount/meridian.ts'
+import { nearsLeg, type LegsRoom } from '../mount/near-legs.ts'
 import type { Mark, Role } from '../contents/roles.ts'
 import { degToRad, radToDeg } from '../shared/angles.ts'
 import { mountReach, postureAt, type Posture } from '../mount/reach.ts'
@@ -67,6 +68,16 @@ export function legsRoom(kit: DrawnKit, extensionMm = 0): LegsRoom | null {
     tubeRadiusMm: size.tubeDiameterMm / 2,
     lowEndMm: Math.max(size.balanceMm, -size.eyepiece.alongMm),
   }
+}
+
+/** Whether an equatorial tube, on the side that its hour angle gives, comes near its legs while it looks somewhere.
+ * @param look latitudeDeg within ±90; altitudeDeg and azimuthDeg from north through east */
+export const comesNearLegs = (
+  room: LegsRoom,
+  { latitudeDeg, altitudeDeg, azimuthDeg }: Parameters<typeof onTheHead>[0],
+): boolean => {
+  const look = { latitudeDeg, altitudeDeg, azimuthDeg }
+  return nearsLeg(room, { ...look, tubeSide: onTheHead(look).tubeSide })
 }
 
 /** An extension tube between legs and head where nobody measured it, mm. Common practice, no source. */

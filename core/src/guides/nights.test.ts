@@ -30,7 +30,7 @@ it('every target of every night finds its own words, and no two looks share them
     children: false,
     withStars: true,
     told: {},
-    highestDeg: 90,
+    reaches: () => true,
     withPole: true,
   })
   const used = nights.flatMap(({ targets }) => targets.map(({ id }) => id))
@@ -43,4 +43,18 @@ it('every target of every night finds its own words, and no two looks share them
   const turned = ((passedS / 86_164.1) % 1) * 12
   const ring = ((first?.pole?.ringClock ?? 0) - turned + 24) % 12
   expect(Math.abs((last?.pole?.ringClock ?? 0) - ring) % 12).toBeLessThan(0.05)
+})
+
+it('what the stand doesn’t reach at the evening’s hour waits for its own, and is not lost', () => {
+  const night = (reaches: (at: { altitudeDeg: number; azimuthDeg: number }) => boolean) =>
+    guideNights({
+      place: { name: 'Quillstead', latitudeDeg: 51.7, longitudeDeg: -1.2, zone: 'Europe/London' },
+      ...{ fromDate: '2026-10-05', untilDate: '2026-10-05', apertureMm: 125, powers: [], children: false },
+      ...{ withStars: false, withPole: false, told: {}, reaches },
+    }).nights[0]?.targets ?? []
+  const [all, western] = [night(() => true), night(({ azimuthDeg }) => azimuthDeg > 180)]
+  const inSession = (targets: typeof all) => targets.filter(({ session }) => session).map(({ id }) => id)
+  expect(western.map(({ id }) => id)).toEqual(all.map(({ id }) => id))
+  expect(inSession(western).length).toBeLessThan(inSession(all).length)
+  expect(western.every(({ session }) => !session || session.azimuthDeg > 180)).toBe(true)
 })

@@ -78,8 +78,8 @@ export function guideNights(given: {
   readonly withStars: boolean
   readonly withPole: boolean
   readonly told: ToldTargets
-  /** Higher than this the stand doesn't reach: what stands there at the evening's hour waits for its own. */
-  readonly highestDeg: number
+  /** Whether the stand lets the tube look there: what it doesn't at the evening's hour waits for its own. */
+  readonly reaches: (at: { readonly altitudeDeg: number; readonly azimuthDeg: number }) => boolean
 }): { readonly nights: readonly GuideNight[]; readonly words: Readonly<Record<string, TargetWords>> } {
   const { place, fromDate, untilDate, apertureMm, powers, children, told } = given
   const words: Record<string, TargetWords> = {}
@@ -121,7 +121,7 @@ export function guideNights(given: {
         altitudeDeg: tenth(target.altitudeDeg),
         azimuthDeg: tenth(target.azimuthDeg),
         session:
-          target.session && target.session.altitudeDeg <= given.highestDeg
+          target.session && given.reaches(target.session)
             ? {
                 altitudeDeg: tenth(target.session.altitudeDeg),
                 azimuthDeg: tenth(target.session.azimuthDeg),

@@ -1,7 +1,8 @@
 import { dimensionsOf, type DrawnKit } from '../drawings/dimensions.ts'
 import { equatorialKit } from '../drawings/equatorial-kit.ts'
 import { add, along, scaled, type Vector3 } from '../drawings/solid.ts'
-import { extensionOf, legsRoom } from '../guides/kit-reach.ts'
+import { composeGuide } from '../guides/compose.ts'
+import { comesNearLegs, extensionOf, legsRoom } from '../guides/kit-reach.ts'
 import { roundMount } from '../testing/kit-on-mount.ts'
 import { LEGS, nearsLeg } from './near-legs.ts'
 
@@ -61,6 +62,29 @@ it('says the same as points set along tube and legs of the drawing, wherever the
   expect(bad).toEqual([])
   expect(near).toBeGreaterThan(3)
   expect(clear).toBeGreaterThan(20)
+})
+
+it('a long tube waits with what stands so high that it would come near its legs', () => {
+  const guideOf = (mount: DrawnKit['mount']) =>
+    composeGuide({
+      ...{ kitName: 'Alder', kitCode: 'F-01', modelName: 'long refractor 120/1400', family: 'equatorial-reflector' },
+      optics: { ...long.optics, kind: 'refractor', collimatable: false },
+      ...{ parts: [], mount },
+      ...{ collimationPolicy: 'leave-it-to-us', branchName: 'Marrowdale Library', emergencyLine: 'the poison line' },
+      ...{ issuedOn: '2026-08-05', dueOn: '2026-10-25' },
+      place: { name: 'Quillstead', latitudeDeg: 51.7, longitudeDeg: -1.2, zone: 'Europe/London' },
+    })
+  const tube = long.mount?.tube
+  const guide = guideOf(
+    long.mount && tube ? { ...long.mount, tube: { ...tube, lengthMm: 1500, frontRingMm: 950 } } : null,
+  )
+  const near = (look: { altitudeDeg: number; azimuthDeg: number }) =>
+    !!guide.legs && comesNearLegs(guide.legs, { latitudeDeg: 51.7, ...look })
+  const sessions = ({ nights }: typeof guide) =>
+    nights.flatMap(({ targets }) => targets.flatMap(({ session }) => (session ? [session] : [])))
+  expect(sessions(guideOf(null)).filter(near).length).toBeGreaterThan(0)
+  expect(sessions(guide).filter(near)).toEqual([])
+  expect(sessions(guide).length).toBeGreaterThan(20)
 })
 
 it('south of the equator everything is the other way about', () => {

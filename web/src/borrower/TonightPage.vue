@@ -80,7 +80,7 @@ const chartOf = (target: GuideNight['targets'][number], atUtc: string) =>
     longitudeDeg: place.value.longitudeDeg,
     atUtc,
   })
-const { reachFor, facingFor, sideFor } = useReach(() => guide)
+const { reachFor, facingFor, legsFor, sideFor } = useReach(() => guide)
 const placed = (target: GuideNight['targets'][number]) => ({ ...target, ...(target.session ?? {}) })
 </script>
 
@@ -173,6 +173,7 @@ const placed = (target: GuideNight['targets'][number]) => ({ ...target, ...(targ
             {{ time(target.bestUtc) }}, {{ say(directionWord(target.azimuthDeg)) }},
             {{ fistsWords(target.altitudeDeg, say) }} · {{ eyepieces(target.eyepieces) }}
             <template v-if="guide.reach"> · {{ reachFor(target.altitudeDeg) }}</template>
+            <template v-if="legsFor(target)"> · {{ legsFor(target) }}</template>
           </span>
           <details>
             <summary>{{ say('How to find it') }}</summary>

@@ -1,10 +1,10 @@
 import type { IssuedGuide } from '@binoculum/contract'
 import {
+  comesNearLegs,
   facingDeg,
   guideTime,
   isEquatorial,
   NEAR_LEGS,
-  nearsLeg,
   onTheHead,
   reachAt,
   reachWords,
@@ -39,16 +39,23 @@ export function useReach(guide: () => IssuedGuide) {
     return deg === null ? '' : say('You face {direction} then.', { direction: say(directionWord(deg)) })
   }
 
+  /** Of an equatorial head that was measured: whether the tube comes near its legs there. */
+  function legsFor({ altitudeDeg, azimuthDeg }: InTheSky): string {
+    const { legs, place } = guide()
+    if (!legs || !place) return ''
+    return comesNearLegs(legs, { latitudeDeg: place.latitudeDeg, altitudeDeg, azimuthDeg }) ? say(NEAR_LEGS) : ''
+  }
+
   /** Of an equatorial head: on which side the tube hangs, whether it comes near a leg, and when it has to change sides. */
   function sideFor({ altitudeDeg, azimuthDeg }: InTheSky): readonly string[] {
-    const { drawn, legs, place } = guide()
+    const { drawn, place } = guide()
     const atUtc = night.value?.sessionUtc
     if (!drawn || !place || !atUtc || !isEquatorial(drawn)) return []
     const look = { latitudeDeg: place.latitudeDeg, altitudeDeg, azimuthDeg }
     const { tubeSide, crossesInHours } = onTheHead(look)
     const side = [
       say(tubeSide === 'east' ? 'The tube hangs on the east side.' : 'The tube hangs on the west side.'),
-      ...(legs && nearsLeg(legs, { ...look, tubeSide }) ? [say(NEAR_LEGS)] : []),
+      ...[legsFor(look)].filter(Boolean),
     ]
     if (crossesInHours === null) return side
     const crossing = new Date(Date.parse(atUtc) + crossesInHours * 3_600_000).toISOString()
@@ -59,5 +66,5 @@ export function useReach(guide: () => IssuedGuide) {
       }),
     ]
   }
-  return { reachFor, facingFor, sideFor }
+  return { reachFor, facingFor, legsFor, sideFor }
 }

@@ -100,6 +100,17 @@ it.each(cards)(
   },
 )
 
+it.each(cards)(
+  '$family: speaks of no clutch where friction holds, and of no zenith where the head ends before it',
+  ({ family, parts }) => {
+    const { setUp, putAway, trouble } = english(composeGuide({ ...base, family, parts }))
+    const said = JSON.stringify([setUp, putAway, trouble])
+    if (['tabletop-reflector', 'floor-reflector', 'altazimuth-reflector'].includes(family))
+      expect(/clutch/i.exec(said)?.[0] ?? null).toBeNull()
+    if (family === 'tripod-refractor') expect(said).not.toContain('straight up')
+  },
+)
+
 it('“it slips”: asks for the lock that this very stand has', () => {
   const asks = (
     stand: Partial<StandData> | null,

@@ -331,7 +331,8 @@ const tubeOnDovetail = step({
   },
   undo: {
     title: 'Take the tube off',
-    lines: ['Clutches closed. Hold the tube with one hand, open its clamp with the other.'],
+    // An arm by friction has no clutch: only where a weight hangs is there one to close.
+    lines: [['counterweight', 'Clutches closed.'], 'Hold the tube with one hand, open its clamp with the other.'],
     caution: 'One screw alone holds the tube: hold it before you open it.',
   },
 })

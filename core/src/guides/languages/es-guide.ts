@@ -442,6 +442,9 @@ export const guideTexts: Readonly<Record<string, string>> = {
     'Mete el carril hasta el tope, la tapa grande hacia el cielo. Gira el tornillo mientras una mano sujeta el tubo.',
   'One screw alone holds the tube. Tug gently before you let go, then turn the screw once more.':
     'Un solo tornillo sujeta el tubo. Tira un poco antes de soltar, y gira el tornillo otra vez.',
+  'Clutches closed.': 'Frenos cerrados.',
+  'Hold the tube with one hand, open its clamp with the other.':
+    'Sujeta el tubo con una mano, abre el cierre con la otra.',
   'Clutches closed. Hold the tube with one hand, open its clamp with the other.':
     'Frenos cerrados. Sujeta el tubo con una mano, abre el cierre con la otra.',
   'One screw alone holds the tube: hold it before you open it.':

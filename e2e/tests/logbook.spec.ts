@@ -51,7 +51,8 @@ test('a look that is due stands on the shelf with its reason, and leads to the s
   )
   await glance.getByRole('link', { name: 'Its story' }).click()
   await expect(page.getByRole('heading', { name: /Look at the mirror before its next loan/ })).toBeVisible()
-  await expect(page.locator('.apexcharts-canvas')).toHaveCount(2)
+  for (const name of ['mirror', 'finder', 'judged by eye'])
+    await expect(page.getByRole('region', { name, exact: true }).locator('.apexcharts-canvas')).toBeVisible()
   await expect(page.getByText('after 3 loans')).toBeVisible()
   // Earlier years are asked for; words find lines of its history.
   await page.getByRole('button', { name: 'A year earlier' }).click()

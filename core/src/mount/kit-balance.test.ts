@@ -165,6 +165,12 @@ describe('whether the weight balances what the case can put on the tube', () => 
     const parts = kitOnMount().parts.map((part) => (part.role === 'counterweight' ? { ...part, massG: 6200 } : part))
     expect(cantBalance({ ...kitOnMount(), parts })).toMatchObject({ setUp: 'lightest', reason: 'too-heavy' })
   })
+  it('judges by what the case holds: the phone that a borrower puts in its holder is shown, not judged', () => {
+    // 480,000 + (100 + 200)·320 = 576,000 is reached; with a phone of 200 g 640,000 would not be.
+    const kit = kitOnMount([balancePart('phone-holder', 200)])
+    expect(cantBalance(kit)).toBeNull()
+    expect(balanceOf(kit, setUpParts(kit.parts, 'heaviest')).shaft?.reason).toBe('too-light')
+  })
   it('says nothing of a mount that nobody measured, or a weight of unknown mass', () => {
     expect(cantBalance({ ...kitOnMount(), mount: { ...roundMount, equatorial: null } })).toBeNull()
     const unknown = kitOnMount().parts.filter(({ role }) => role !== 'counterweight')

@@ -91,14 +91,15 @@ export interface CantBalance {
 }
 
 /** Whether a kit's weight balances the lightest and the heaviest that its case can put on the tube, measured at the bench or
- * not; the head's own moment counts where it was learnt.
+ * not; the head's own moment counts where it was learnt. A borrower's phone isn't of the case: it is shown at the bench, and
+ * judges no kit.
  * @returns null where both balance, or nobody knows */
 export function cantBalance(kit: KitOnMount): CantBalance | null {
   for (const setUp of ['heaviest', 'lightest'] as const) {
     const on = setUpParts(kit.parts, setUp)
     const riding = ridingParts(kit.parts).filter(({ id }) => on.includes(id))
     // The lever alone: a full shelf is judged by it, and roll and load change nothing here.
-    const lever = leverOf(kit, riding, { magnetsG: 0, roll: null })
+    const lever = leverOf(kit, riding, { magnetsG: 0, roll: null, phones: false })
     const shaft = lever && mountBalance(lever)
     if (!shaft || shaft.reason === 'balanced') continue
     // What was not weighed only adds: too light stays too light, too heavy may not be.
@@ -160,9 +161,9 @@ export function balanceOf(kit: KitOnMount, on: readonly string[], magnetsG = 0):
 /** A holder rides with the borrower's own phone in it, g. Common practice, no source. */
 export const PHONE_G = 200
 
-/** What a riding part puts on the tube: a holder with its phone. */
-const massOf = ({ massG, count, role }: BalancePart): number =>
-  (massG ?? 0) * count + (role === 'phone-holder' ? PHONE_G : 0)
+/** What a riding part puts on the tube: a holder with its phone, unless only what the case holds is asked for. */
+const massOf = ({ massG, count, role }: BalancePart, phones = true): number =>
+  (massG ?? 0) * count + (phones && role === 'phone-holder' ? PHONE_G : 0)
 
 type Riding = ReturnType<typeof ridingParts>[number]
 
@@ -195,7 +196,12 @@ function shaftFor(head: EquatorialHead, thicknessMm: number, shaftG: number): Sh
 function leverOf(
   kit: KitOnMount,
   riding: readonly Riding[],
-  given: { readonly magnetsG: number; readonly roll: Roll | null; readonly spare?: { readonly massG: number } },
+  given: {
+    readonly magnetsG: number
+    readonly roll: Roll | null
+    readonly spare?: { readonly massG: number }
+    readonly phones?: boolean
+  },
 ): BalanceInput | null {
   const head = kit.mount.equatorial
   // A weight of unknown mass balances nothing that can be reckoned.
@@ -204,7 +210,7 @@ function leverOf(
   const tubeSide = riding.map((part) => {
     const place = tube && placeOf(part, tube)
     return {
-      massG: massOf(part),
+      massG: massOf(part, given.phones),
       distanceMm: head.tubeAxisMm + (place ? place.radiusMm * Math.cos(degToRad(place.angleDeg)) : 0),
       massUncertaintyG: (part.toleranceG ?? 0) * Math.sqrt(part.count),
     }

@@ -215,7 +215,15 @@ export { upgradeGuide, type FirstGuide } from './guides/first-version.ts'
 export { helpSheet, type HelpSheet } from './guides/help-sheet.ts'
 export { starTrack, type StarTrack, type VideoFrame } from './mount/star-track.ts'
 export type { LegsRoom } from './mount/near-legs.ts'
-export { comesNearLegs, facingDeg, NEAR_LEGS, reachAt, reachWords, WITH_EXTENSION, type KitReach } from './guides/kit-reach.ts'
+export {
+  comesNearLegs,
+  facingDeg,
+  NEAR_LEGS,
+  reachAt,
+  reachWords,
+  WITH_EXTENSION,
+  type KitReach,
+} from './guides/kit-reach.ts'
 export {
   airWords,
   faintPattern,

@@ -1,5 +1,5 @@
 import type { IssuedGuide } from '@binoculum/contract'
-import { zoneOffsetHours } from '@binoculum/core'
+import { picturesInGuide, zoneOffsetHours } from '@binoculum/core'
 import { copyName, type GuideMemory } from './guide-memory.ts'
 
 const HOUR_MS = 3_600_000
@@ -27,6 +27,8 @@ export async function keepOffline(given: {
   const cache = await caches.open(copyName(token))
   await cache.put(`${page}/ends`, new Response(String(endsMs)))
   await cache.addAll([page, ...assets])
+  // A picture that isn't there yet must not cost the whole copy.
+  await Promise.allSettled(picturesInGuide(guide).map((id) => cache.add(`${page}/pictures/${id}`)))
 }
 
 /** Wipes the copy and its worker. */

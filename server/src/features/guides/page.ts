@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import { promisify } from 'node:util'
 import { gzip } from 'node:zlib'
 import type { IssuedGuide } from '@binoculum/contract'
-import { guideLanguages, picturesInGuide, translator } from '@binoculum/core'
+import { guideLanguages, translator } from '@binoculum/core'
 import { LRUCache } from 'lru-cache'
 import { builtPage, htmlPage, languageAsked, type Built } from './built-page.ts'
 
@@ -51,13 +51,7 @@ export class GuidePages {
       language: startLanguage,
       title: `${guide.kitName} · ${translator(startLanguage).text('guide')}`,
       body: (await built.renders.renderGuide?.(props)) ?? '',
-      state: {
-        ...props,
-        assets: [
-          ...built.assets,
-          ...picturesInGuide(guide).map((id) => `/g/${encodeURIComponent(token)}/pictures/${id}`),
-        ],
-      },
+      state: { ...props, assets: built.assets },
       head: `<link rel="manifest" href="/g/${encodeURIComponent(token)}/manifest.webmanifest">`,
     })
   }

@@ -93,7 +93,8 @@ export class Guides {
   /** A picture that a guide shows, for whoever has its link. @throws Problem LINK_OVER, NOT_FOUND */
   async pictureByToken(token: string, pictureId: string): Promise<Buffer> {
     if (!picturesInGuide(await this.byToken(token)).includes(pictureId)) throw new Problem('NOT_FOUND')
-    return pictureBytes(this.context.database.farReader, pictureId)
+    // One that was kept a moment ago may not be in a copy yet.
+    return pictureBytes(this.context.database.reader, pictureId)
   }
 
   /** Which guide a link opens, without reading it; null where the link is over. */

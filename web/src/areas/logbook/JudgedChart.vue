@@ -4,7 +4,7 @@ import type { ApexOptions } from 'apexcharts'
 import { computed } from 'vue'
 import VueApexCharts from 'vue3-apexcharts'
 import { chartColours, chartLook } from './chart-look.ts'
-import { seenWords } from './story-words.ts'
+import { isBeyond, seenWords } from './story-words.ts'
 
 /** What was judged by eye along time, a row each: fine a ring, not fine a full dot. As found stands before as left. */
 const { readings, fromUtc, untilUtc } = defineProps<{
@@ -17,14 +17,17 @@ const ROW_PX = 26
 const APART_MS = 3 * 86_400_000
 const rows = computed(() => [...new Set(readings.map(({ kind }) => kind))])
 const points = computed(() =>
-  readings.flatMap(({ kind, atUtc, asFound, asLeft }) => {
+  readings.flatMap((reading) => {
+    const { kind, atUtc, asFound, asLeft } = reading
+    // A tube that is looked at each time it is opened is within its limit, though it isn't 0.
+    const isFine = (value: number) => !isBeyond(value, reading)
     const x = new Date(atUtc).getTime()
     const y = rows.value.length - rows.value.indexOf(kind)
     return [
       ...(asFound === null
         ? []
-        : [{ x: Math.max(x - APART_MS, new Date(fromUtc).getTime()), y, isFine: asFound === 0 }]),
-      { x, y, isFine: asLeft === 0 },
+        : [{ x: Math.max(x - APART_MS, new Date(fromUtc).getTime()), y, isFine: isFine(asFound) }]),
+      { x, y, isFine: isFine(asLeft) },
     ]
   }),
 )

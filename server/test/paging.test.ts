@@ -75,20 +75,26 @@ it('what was done to a kit', async () => {
   expect(ids).toEqual(all.map((line) => line.id))
 })
 
-it('a story of very many years shows its newest loans and figures', async () => {
+it('a story of very many years shows the newest of each figure, none crowded out by another', async () => {
   const { id } = await kitOf(ines, 'M-01')
-  await sql(
-    `INSERT INTO reading SELECT (jsonb_populate_record(r, jsonb_build_object('id', gen_random_uuid(), 'current', false, 'at', r.at - n * interval '1 hour'))).*
-     FROM reading r, generate_series(1, 700) n WHERE r.id = (SELECT id FROM reading WHERE kit_id = $1 AND kind = 'finder' ORDER BY at DESC LIMIT 1)`,
-    [id],
-  )
-  const { readings } = (await ines.get<KitStory>('/api/kits/M-01/story?from=2001-01-01')).body
+  const path = '/api/kits/M-01/story?from=2001-01-01'
+  const finderOf = ({ readings }: KitStory) => readings.filter(({ kind }) => kind === 'finder')
+  const othersOf = ({ readings }: KitStory) => readings.filter(({ kind }) => kind !== 'finder')
+  const before = (await ines.get<KitStory>(path)).body
   const [newest] = await sql<{ at: Date }>(
-    `SELECT max(at) AS at FROM reading WHERE kit_id = $1 AND kind IN ('collimation', 'finder')`,
+    `SELECT max(at) AS at FROM reading WHERE kit_id = $1 AND kind = 'finder'`,
     [id],
   )
-  expect(readings).toHaveLength(600)
-  expect(readings.at(-1)?.atUtc).toBe(newest?.at.toISOString())
+  await sql(
+    `INSERT INTO reading SELECT (jsonb_populate_record(r, jsonb_build_object('id', gen_random_uuid(), 'current', false, 'at', r.at - n * interval '1 minute'))).*
+     FROM reading r, generate_series(1, 2500) n WHERE r.id = (SELECT id FROM reading WHERE kit_id = $1 AND kind = 'finder' ORDER BY at DESC LIMIT 1)`,
+    [id],
+  )
+  const after = (await ines.get<KitStory>(path)).body
+  expect(finderOf(after)).toHaveLength(300)
+  expect(finderOf(after).at(-1)?.atUtc).toBe(newest?.at.toISOString())
+  expect(othersOf(before).length).toBeGreaterThan(0)
+  expect(othersOf(after)).toEqual(othersOf(before))
 })
 
 it('each page walks an index, whatever the number of rows', async () => {

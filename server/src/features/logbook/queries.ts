@@ -1,5 +1,5 @@
 import type { RecordLine, StoryCheck, StoryLoan, StoryReading } from '@binoculum/contract'
-import { DEFAULT_DUE_CHANCE } from '@binoculum/core'
+import { DEFAULT_DUE_CHANCE, readingKinds } from '@binoculum/core'
 import { selectRows, type Tx } from '../../platform/database.ts'
 
 /** Loans of a kit that touch the days from one on, oldest first; the newest of them where there are very many. */
@@ -23,7 +23,8 @@ export const storyLoans = (
     [kitId, from, zone, today],
   )
 
-/** A kit's readings from an instant on, oldest first; the newest of them where there are very many. */
+/** A kit's readings from an instant on, oldest first; where there are very many, the newest 300 of each kind, since each
+ * kind is a chart of its own. */
 export const storyReadings = (
   tx: Tx,
   kitId: string,
@@ -31,12 +32,13 @@ export const storyReadings = (
 ): Promise<(Omit<StoryReading, 'atUtc'> & { at: Date })[]> =>
   selectRows(
     tx,
-    `SELECT * FROM (SELECT r.kind, r.at, r.as_found AS "asFound", r.as_left AS "asLeft", r.limit_value AS "limit",
+    `SELECT r.kind, r.at, r.as_found AS "asFound", r.as_left AS "asLeft", r.limit_value AS "limit",
        false AS "limitIsLeast", r.unit, s.name AS by
-     FROM reading r JOIN staff s ON s.id = r.by_staff_id
-     WHERE r.kit_id = $1 AND r.at >= $2
-     ORDER BY r.at DESC, r.kind LIMIT 2000) newest ORDER BY at, kind`,
-    [kitId, from],
+     FROM unnest($3::text[]) each(kind) CROSS JOIN LATERAL (
+       SELECT * FROM reading WHERE kit_id = $1 AND kind = each.kind AND at >= $2 ORDER BY at DESC LIMIT 300
+     ) r JOIN staff s ON s.id = r.by_staff_id
+     ORDER BY r.at, r.kind`,
+    [kitId, from, readingKinds],
   )
 
 /** What a kit's newest checks from an instant on kept beside their readings, oldest first. */

@@ -13,6 +13,10 @@ export default tseslint.config(
   {
     rules: {
       eqeqeq: 'error',
+      'no-eval': 'error',
+      'no-implied-eval': 'error',
+      'no-new-func': 'error',
+      'vue/no-v-html': 'error',
       'no-restricted-syntax': [
         'error',
         { selector: 'ThrowStatement > Literal', message: 'Throw an Error with name and value, never a string.' },

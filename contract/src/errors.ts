@@ -142,6 +142,10 @@ export const errorCatalogue = {
     message: 'Somebody else was faster. Look at it again; what you typed is kept.',
   },
   DUE_TOO_FAR: { status: 422, message: 'Nothing is lent for so long. Choose an earlier day of return.' },
+  WRONG_OLD_PASSWORD: {
+    status: 422,
+    message: 'That isn’t the password you sign in with now. Try again, or ask your coordinator for a new one.',
+  },
   WEAK_PASSWORD: {
     status: 422,
     message: 'This password is among the first that are tried. Take a few words that only you would put together.',

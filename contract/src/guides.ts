@@ -261,7 +261,7 @@ const secondGuideSchema = z.object({
 /** Older versions stay readable: they are shown as they were issued. */
 export const storedGuideSchema = z
   .discriminatedUnion('version', [firstGuideSchema, secondGuideSchema])
-  .transform((guide) => (guide.version === 2 ? guide : (upgradeGuide(guide) as z.infer<typeof secondGuideSchema>)))
+  .transform((guide) => (guide.version === 2 ? guide : secondGuideSchema.parse(upgradeGuide(guide))))
 export const guideSchema = secondGuideSchema
 
 export type IssuedGuide = z.infer<typeof secondGuideSchema>

@@ -29,6 +29,8 @@ export {
   sessionSchema,
   invitationKinds,
   invitationSchema,
+  changePasswordSchema,
+  type ChangePassword,
   acceptInvitationSchema,
   staffMemberSchema,
   inviteSchema,
@@ -544,7 +546,14 @@ export {
   type RemoteLooks,
 } from './remote-look.ts'
 export { firstNightsSchema, nightToldSchema, type FirstNights, type NightTold } from './first-nights.ts'
-export { keepPackingSchema, packingSchema, type KeepPacking, type Packing, type PackingSlotView } from './packing.ts'
+export {
+  keepPackingSchema,
+  packingSchema,
+  type KeepPacking,
+  type Packing,
+  type PackingLeft,
+  type PackingSlotView,
+} from './packing.ts'
 export { lessonLinkSchema, type LessonLink } from './lessons.ts'
 export { starLookSchema, type StarLook } from './star-look.ts'
 export {

@@ -6,6 +6,7 @@ import {
   phases,
   stepDrawings,
   stepTests,
+  stopMeetings,
   trays,
   tubeFixings,
 } from '@binoculum/core'
@@ -95,6 +96,15 @@ export const mountDataSchema = z.object({
       drawing: z.enum(homeDrawings),
     })
     .nullable(),
+  stop: z
+    .object({
+      highestDeg: z
+        .number('type degrees above the horizon')
+        .min(30, 'a tube that can’t look up to 30° is of no use: measure from the flat horizon')
+        .max(90, 'straight up is 90°'),
+      meets: z.enum(stopMeetings),
+    })
+    .nullish(),
 })
 export type MountDataView = z.infer<typeof mountDataSchema>
 

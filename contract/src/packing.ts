@@ -13,8 +13,11 @@ export const packingSlotSchema = z.object({
 export const packingSchema = z.object({
   kit: z.object({ id: idSchema, code: z.string(), name: z.string(), branchId: idSchema }),
   slots: z.array(packingSlotSchema),
+  /** Pictures of places and steps that the kit has no more: renamed, or taken off its card. */
+  left: z.array(z.object({ key: z.string(), title: z.string(), pictureId: idSchema, words: z.string() })),
 })
 export type Packing = z.infer<typeof packingSchema>
+export type PackingLeft = Packing['left'][number]
 export type PackingSlotView = z.infer<typeof packingSlotSchema>
 
 export const keepPackingSchema = z.object({

@@ -48,6 +48,14 @@ export const ownSessionsSchema = z.object({
 })
 export type OwnSessions = z.infer<typeof ownSessionsSchema>
 
+/** One's own password, by the one of now; a code where one has a second factor. */
+export const changePasswordSchema = z.object({
+  current: z.string().min(1, 'type the password you sign in with now').max(200),
+  password: passwordSchema,
+  code: z.string().trim().max(40).optional(),
+})
+export type ChangePassword = z.infer<typeof changePasswordSchema>
+
 export const invitationKinds = ['first-coordinator', 'invite', 'reset'] as const
 export const invitationSchema = z.object({
   kind: z.enum(invitationKinds),

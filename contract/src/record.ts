@@ -7,6 +7,7 @@ export const actsOf = {
     'joined',
     'signed-in',
     'password-reset',
+    'password-changed',
     'reset-issued',
     'person-closed',
     'role-changed',

@@ -4,9 +4,14 @@ import { daySchema } from './days.ts'
 import { longitudeSchema } from './longitude.ts'
 import { idSchema } from './people.ts'
 
+/** Asking for each anew took a fifth of a guide's reading; there are some hundred of them, and what is none isn't kept. */
+const known = new Set<string>()
 const isZone = (zone: string) => {
+  if (known.has(zone)) return true
   try {
-    return new Intl.DateTimeFormat('en', { timeZone: zone }) !== null
+    new Intl.DateTimeFormat('en', { timeZone: zone })
+    known.add(zone)
+    return true
   } catch {
     return false
   }

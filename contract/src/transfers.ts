@@ -14,6 +14,8 @@ export const transferSchema = z.object({
   toBranchId: idSchema,
   toBranchName: z.string(),
   onDay: z.string(),
+  /** Days since the van should have brought it, where it goes; 0 while that day isn't over. */
+  daysLate: z.number().int(),
   version: z.number().int(),
   mayArrive: z.boolean(),
   mayCancel: z.boolean(),

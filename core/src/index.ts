@@ -204,7 +204,7 @@ export { placeAway, SAME_SKY_KM } from './guides/place-away.ts'
 export { tagWords } from './words/guide-tags.ts'
 export { guideFacts, isEquatorial, usablePowers, type GuideFacts } from './guides/kit-facts.ts'
 export { guideDate, guideTime, isEnglish, plain, type Said, type Variables, type Translator } from './guides/said.ts'
-export { packingSlots, picturesInGuide, placeOf, type PackingSlot } from './guides/packing.ts'
+export { packingSlots, packingTitle, picturesInGuide, placeOf, type PackingSlot } from './guides/packing.ts'
 export type { LiesSo, PackingPicture } from './guides/packing-picture.ts'
 export { skies, type Sky } from './sky/skies.ts'
 export { guideLanguages, translator } from './guides/languages/guide-languages.ts'
@@ -218,9 +218,11 @@ export type { LegsRoom } from './mount/near-legs.ts'
 export {
   comesNearLegs,
   facingDeg,
+  highestOf,
   NEAR_LEGS,
   reachAt,
   reachWords,
+  tooHighWords,
   WITH_EXTENSION,
   type KitReach,
 } from './guides/kit-reach.ts'
@@ -468,11 +470,14 @@ export {
   isComputedField,
   type ControllerField,
   homeDrawings,
+  stopMeetings,
   type EquatorialHead,
   type HandController,
   type HomePosition,
   type MountData,
+  type StopMeeting,
   type TubeFigures,
+  type UpperStop,
 } from './mount/mount-data.ts'
 export {
   mostBareShaftMm,
@@ -521,6 +526,7 @@ export {
   dmsText,
   needleSentence,
   setUpWords,
+  stopMeetingWords,
   tubeAdvice,
   weightAdvice,
   whatFalls,

@@ -59,6 +59,25 @@ it('refuses what the kit hasn’t, another branch’s picture, and whoever is of
   expect((await packing()).slots.every(({ pictureId }) => pictureId === null)).toBe(true)
 })
 
+it('a place that was renamed loses no picture: it is named until it is put elsewhere or taken off', async () => {
+  const key = await firstPlace()
+  const shown = await photo(ines, branchId)
+  await keep({ key, pictureId: shown, words: 'mirror end left' })
+  const place = key.slice('place '.length)
+  const rename = (from: string, to: string) =>
+    server.source.query(`UPDATE part SET place = $3 WHERE kit_id = $1 AND place = $2`, [kitId, from, to])
+  await rename(place, 'lower deck')
+  const { slots, left } = await packing()
+  expect(left).toEqual([{ key, title: place, pictureId: shown, words: 'mirror end left' }])
+  expect(slots.some((slot) => slot.key === key)).toBe(false)
+  // No other picture can be put where nothing is; this one can go to what the place is called now.
+  expect((await keep({ key, pictureId: shown })).status).toBe(400)
+  expect((await keep({ key: 'place lower deck', pictureId: shown, words: 'mirror end left' })).status).toBe(200)
+  expect((await keep({ key, pictureId: null })).body.left).toEqual([])
+  await keep({ key: 'place lower deck', pictureId: null })
+  await rename('lower deck', place)
+})
+
 it('the next guide shows it to whoever has its link, and no other picture of the house', async () => {
   const key = await firstPlace()
   const [shown, other] = [await photo(ines, branchId), await photo(ines, branchId, '#464')]

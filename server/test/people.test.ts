@@ -257,6 +257,7 @@ describe('an empty programme behind https', () => {
     const joined = await other.agent().post(url, given)
     expect(joined.body).toMatchObject({ memberships: [{ role: 'coordinator', branchName: 'Hollin Library' }] })
     expect(String(joined.headers['set-cookie'])).toMatch(/^__Host-binoculum=.*Secure/)
+    expect(joined.headers['strict-transport-security']).toBe('max-age=31536000; includeSubDomains')
     expect(await people.firstCoordinatorLink()).toBeNull()
     const agreements: { version: number }[] = await other.source.query('SELECT version FROM agreement')
     expect(agreements).toEqual([{ version: 1 }])

@@ -66,6 +66,17 @@ describe('what can’t be kept is refused, never our fault', () => {
     expect([reply.status, reply.body.error.code]).toEqual([400, 'BAD_INPUT'])
   })
 
+  it('a body that names what all objects share, and a method that nothing has', async () => {
+    const inject = (method: string, payload?: string) =>
+      server.app.inject({
+        ...{ method: method as 'POST', url: '/api/session' },
+        ...(payload === undefined ? {} : { payload, headers: { 'content-type': 'application/json' } }),
+      })
+    for (const name of ['{"__proto__":{"x":1}}', '{"constructor":{"prototype":{"x":1}}}'])
+      expect((await inject('POST', name)).statusCode).toBe(400)
+    expect((await inject('TRACE')).statusCode).toBe(404)
+  })
+
   it('brackets without end', async () => {
     const deep = '['.repeat(5000) + ']'.repeat(5000)
     const reply = await server.app.inject({

@@ -40,6 +40,29 @@ describe('logs', () => {
     expect(log).not.toMatch(/Wilhelmina|quartz|INSERT INTO|SELECT |parameters|find\?text/i)
     await app.close()
   })
+
+  it('say who was refused by which rule, by a key and nothing else', async () => {
+    const lines: string[] = []
+    const app = await buildApp({
+      ...{ database: server.database, clock: () => testNow, demo: true, publicUrl: null, webFolder: 'none' },
+      log: { write: (line: string) => void lines.push(line) },
+    })
+    const jun = await server.signIn('jun')
+    const { kitId, body } = await handOutBody(ines, 'M-05')
+    const url = `/api/kits/${kitId}/hand-out`
+    const asJun = { cookie: jun.cookie ?? '' }
+    const reply = await app.inject({ method: 'POST', url, headers: asJun, payload: body })
+    expect(reply.statusCode).toBe(403)
+    const [{ id }] = await server.source.query(`SELECT id FROM staff WHERE email LIKE 'jun@%'`)
+    expect(lines.map((line) => JSON.parse(line))).toEqual([
+      expect.objectContaining({
+        staffId: id,
+        refused: 'NOT_ALLOWED',
+        req: { method: 'POST', route: '/api/kits/:id/hand-out' },
+      }),
+    ])
+    await app.close()
+  })
 })
 
 describe('the account a server works with', () => {

@@ -8,7 +8,7 @@ import type {
   StaffMember,
   TakeBackForm,
 } from '@binoculum/contract'
-import { judgeKit, powersThere } from '@binoculum/core'
+import { cantBalance, judgeKit, powersThere } from '@binoculum/core'
 import {
   handOutBody,
   kitOf,
@@ -226,7 +226,7 @@ it('the desk judges a kit as the server does, for every kit of the shelf', async
     const { condition, reasons } = judgeKit({
       ...kit,
       powers: powersThere(kit.optics, kit.parts),
-      onMount: kit.mount && { mount: kit.mount, headMomentGmm: kit.headMomentGmm, parts: kit.parts },
+      cantBalance: kit.mount && cantBalance({ mount: kit.mount, headMomentGmm: kit.headMomentGmm, parts: kit.parts }),
       eyepieceKnown: kit.parts.some(({ optics }) => optics.focalLengthMm !== undefined),
       openJobs: kit.jobs,
       atUtc: testNow.toISOString(),

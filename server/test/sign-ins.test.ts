@@ -6,6 +6,10 @@ import { passwordOf, startTestServer, testNow, type Agent } from './support.ts'
 
 /** What bad people and bad nights did, each once seen. */
 
+interface Refused {
+  error: { code: string }
+}
+
 let server: Awaited<ReturnType<typeof startTestServer>>
 let ines: Agent
 beforeAll(async () => {
@@ -126,6 +130,41 @@ describe('who is signed in', () => {
       `SELECT count(*)::int AS n FROM record WHERE act IN ('second-factor-on', 'second-factor-off')`,
     )
     expect(n).toBe(2)
+  })
+
+  it('one’s own password is changed by the one of now; every other session ends, this one by its token too', async () => {
+    const kofi = await server.signIn('kofi')
+    const elsewhere = await server.signIn('kofi')
+    const address = 'kofi@marrowdale.example'
+    const old = passwordOf(address)
+    const change = (current: string, password: string) =>
+      kofi.put<Refused>('/api/session/password', { current, password })
+    const signIn = (password: string) =>
+      server.app.inject({ method: 'POST', url: '/api/session', payload: { email: address, password } })
+    const refused = [
+      await change('not the one', 'heron quarry lantern'),
+      await change(old, 'password1234'),
+      await change(old, 'short'),
+    ]
+    expect(refused.map(({ status, body }) => [status, body.error.code])).toEqual([
+      [422, 'WRONG_OLD_PASSWORD'],
+      [422, 'WEAK_PASSWORD'],
+      [400, 'BAD_INPUT'],
+    ])
+    const before = kofi.cookie
+    const changed = await change(old, 'heron quarry lantern')
+    expect(changed.status).toBe(200)
+    const fresh = String(changed.headers['set-cookie']).split(';')[0]
+    expect(fresh).not.toBe(before)
+    const open = async (cookie: string | null | undefined) =>
+      (await server.agent(cookie ?? '').get<{ session: object | null }>('/api/session')).body.session !== null
+    expect([await open(fresh), await open(before), await open(elsewhere.cookie)]).toEqual([true, false, false])
+    expect([(await signIn(old)).statusCode, (await signIn('heron quarry lantern')).statusCode]).toEqual([401, 200])
+    const acts = await server.source.query(
+      `SELECT act FROM record WHERE staff_id = (SELECT id FROM staff WHERE email = $1) ORDER BY id DESC LIMIT 2`,
+      [address],
+    )
+    expect(acts.map(({ act }: { act: string }) => act)).toContain('password-changed')
   })
 
   it('what somebody is in another branch is not shown to this one', async () => {

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
-import type { Calendar, Openings, PromiseMade, Transfers } from '@binoculum/contract'
+import type { Calendar, Openings, Packing, PromiseMade, Transfers } from '@binoculum/contract'
+import sharp from 'sharp'
 import { handOutBody, kitOf, shelfOf, startTestServer, type Agent } from './support.ts'
 
 let server: Awaited<ReturnType<typeof startTestServer>>
@@ -111,9 +112,38 @@ describe('a kit that goes to another branch', () => {
   it('belongs to the other branch once somebody there says that it has come', async () => {
     const kit = await kitOf(ines, 'F-05')
     const planned = only((await plan(ines, kit.id, library, TUESDAY)).body)
+    expect(planned.daysLate).toBe(0)
+    await server.source.query(`UPDATE transfer SET on_day = '2026-03-10' WHERE id = $1`, [planned.id])
+    const late = only((await ines.get<Transfers>('/api/transfers')).body)
+    expect([late.onDay, late.daysLate]).toEqual(['2026-03-10', 2])
+    const jun = await server.signIn('jun')
+    const bytes = await sharp({ create: { width: 80, height: 60, channels: 3, background: '#446' } })
+      .jpeg()
+      .toBuffer()
+    const keptAtClub = async () =>
+      (await petra.upload<{ id: string }>(`/api/pictures?branchId=${club}`, bytes)).body.id
+    const [ofPart, ofPacking, ofOther] = [await keptAtClub(), await keptAtClub(), await keptAtClub()]
+    await server.source.query(`UPDATE part SET picture_ids = ARRAY[$2::uuid] WHERE kit_id = $1 AND position = 1`, [
+      kit.id,
+      ofPart,
+    ])
+    const packing = `/api/kits/${kit.id}/packing`
+    const [slot] = (await petra.get<Packing>('/api/kits/F-05/packing')).body.slots
+    expect((await petra.put(packing, { key: slot?.key, pictureId: ofPacking })).status).toBe(200)
+    const seen = async (agent: Agent) =>
+      Promise.all([ofPart, ofPacking, ofOther].map(async (id) => (await agent.get(`/api/pictures/${id}`)).status))
+    expect([await seen(jun), await seen(petra)]).toEqual([
+      [404, 404, 404],
+      [200, 200, 200],
+    ])
     // Whoever works where it leaves can’t say that it has come.
     expect((await settle(petra, planned, 'arrived')).status).toBe(404)
     expect((await settle(ines, planned, 'arrived')).status).toBe(200)
+    // What it is known by has come with it; what isn’t the kit’s stays.
+    expect([await seen(jun), await seen(petra)]).toEqual([
+      [200, 200, 404],
+      [404, 404, 200],
+    ])
     const now = await kitOf(ines, 'F-05')
     expect(now).toMatchObject({ branchId: library, version: kit.version + 1 })
     expect(now.history.map(({ act }) => act)).toEqual(

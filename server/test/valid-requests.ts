@@ -706,6 +706,10 @@ export async function validRequests(server: Server, ines: Agent): Promise<Record
       body: { code: '000000' },
     }),
     'post /api/session/second-factor/end': async () => ({ url: `${secondFactor}/end`, body: { code: '000000' } }),
+    'put /api/session/password': async () => ({
+      url: '/api/session/password',
+      body: { current: 'not the one', password: 'heron quarry lantern' },
+    }),
     'get /api/invitations/:token': async () => ({ url: `/api/invitations/${await invitation()}` }),
     'post /api/invitations/:token': async () => ({
       url: `/api/invitations/${await invitation()}`,

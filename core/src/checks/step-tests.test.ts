@@ -1,4 +1,8 @@
+import { starterCard } from '../contents/starter-card.ts'
+import { families, type Family } from '../contents/roles.ts'
+import { usualStand } from '../mount/stand.ts'
 import { stepTests } from '../procedures/procedure.ts'
+import { templateProcedure } from '../procedures/templates.ts'
 import { judgeAnswers, levelAnswer, stepQuestions, tiltDeg } from './step-tests.ts'
 
 it.each(stepTests)('%s: its first answers are the good ones, and every other says what to do', (test) => {
@@ -12,6 +16,17 @@ it.each(stepTests)('%s: its first answers are the good ones, and every other say
       expect(answer.remedy.length).toBeGreaterThan(15)
     }
 })
+
+it.each(Object.keys(families) as Family[])(
+  'no test of a %s speaks of a clutch where each axis has none',
+  (family) => {
+    const parts = starterCard(family, [25]).map(({ role }) => role)
+    const { setUp } = templateProcedure({ family, collapsible: false, parts })
+    const words = setUp.flatMap(({ test }) => (test ? [JSON.stringify(stepQuestions[test])] : [])).join('\n')
+    expect(words.length).toBeGreaterThan(100)
+    if (!usualStand(family, parts).axisLocks) expect(words).not.toMatch(/clutch/i)
+  },
+)
 
 it('says nothing while a question is open, and refuses what nobody can answer', () => {
   expect(judgeAnswers('three-moves', ['easy', null, 'stays'])).toBeNull()

@@ -110,10 +110,14 @@ export const stepQuestions: Readonly<Record<StepTest, readonly TestQuestion[]>> 
   'three-moves': [
     {
       question: 'As high as it goes: easy to use?',
-      caution: 'One clutch at a time, a hand on the tube.',
+      caution: 'A hand on the tube until you have seen that it stays.',
       answers: [
         answer('easy', 'yes'),
-        answer('hard', 'no', 'Turn the tube in its rings so that eyepiece and finder can be reached.'),
+        answer(
+          'hard',
+          'no',
+          'Eyepiece and finder have to be in reach: stand it lower or higher. A tube in rings is turned in them.',
+        ),
       ],
     },
     {

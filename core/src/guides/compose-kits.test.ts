@@ -1,6 +1,7 @@
 import { families, roleFacts, type Family, type Role } from '../contents/roles.ts'
 import { starterCard } from '../contents/starter-card.ts'
 import { usualStand, type StandData } from '../mount/stand.ts'
+import { roundMount } from '../testing/kit-on-mount.ts'
 import { composeGuide } from './compose.ts'
 import type { Guide, GuideInput, GuidePart } from './guide.ts'
 import { plain } from './said.ts'
@@ -46,6 +47,35 @@ const block = (input: GuideInput, key: string) => {
   const found = english(composeGuide(input)).blocks.find((each) => each.key === key)
   return found ? [...found.stays, ...found.lines].map(plain) : null
 }
+
+describe('a motor that meets a leg', () => {
+  const place = { name: 'Quillstead', latitudeDeg: 51.7, longitudeDeg: -1.2, zone: 'Europe/London' }
+  const highest = (mount: GuideInput['mount']) => {
+    const parts = [...base.parts, part('controller'), part('mount-head'), part('aa-cells')]
+    const { nights } = composeGuide({ ...base, family: 'large-equatorial', parts, place, mount })
+    const looked = nights.flatMap(({ targets }) => targets.flatMap(({ session }) => (session ? [session] : [])))
+    const stars = nights.flatMap((night) => night.stars)
+    return {
+      targets: Math.max(...looked.map(at)),
+      stars: Math.max(...stars.map(at)),
+      found: nights.map((n) => n.targets.length),
+    }
+  }
+  const at = ({ altitudeDeg }: { readonly altitudeDeg: number }) => altitudeDeg
+  const [free, stopped] = [
+    highest(roundMount),
+    highest({ ...roundMount, stop: { highestDeg: 55, meets: 'motor-leg' } }),
+  ]
+  it('sends nobody above it at the evening’s hour, neither to a target nor to a star', () => {
+    expect(free.targets).toBeGreaterThan(55)
+    expect(free.stars).toBeGreaterThan(55)
+    expect(stopped.targets).toBeLessThanOrEqual(55)
+    expect(stopped.stars).toBeLessThanOrEqual(55)
+  })
+  it('and loses no target: it waits for its own hour', () => {
+    expect(stopped.found).toEqual(free.found)
+  })
+})
 
 describe('driven kits, in the order that works', () => {
   const driven = [...base.parts, part('controller'), part('mount-head'), part('aa-cells')]

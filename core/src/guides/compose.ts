@@ -6,7 +6,7 @@ import { blocks, type BlockDefinition } from './blocks.ts'
 import type { Guide, GuideBlock, GuideInput, GuidePart, GuideText } from './guide.ts'
 import { helpSheet } from './help-sheet.ts'
 import { drawnKit, guideFacts, NAMES_APART, usablePowers, type GuideFacts } from './kit-facts.ts'
-import { comesNearLegs, extensionOf, kitReach, legsRoom } from './kit-reach.ts'
+import { comesNearLegs, extensionOf, highestOf, kitReach, legsRoom } from './kit-reach.ts'
 import { guideNights, roundedPlace, type TargetWords } from './nights.ts'
 import { liesSo, placeOf } from './packing.ts'
 import { inSentence, saidPart } from './said-part.ts'
@@ -36,8 +36,9 @@ export function composeGuide(input: GuideInput): Guide {
         children: facts.tags.has('child'),
         told: input.told ?? {},
         reaches: (at) =>
-          at.altitudeDeg <= (reach?.highestDeg ?? 90) &&
+          at.altitudeDeg <= highestOf(drawn) &&
           !(legs && comesNearLegs(legs, { latitudeDeg: place.latitudeDeg, ...at })),
+        highestDeg: highestOf(drawn),
         withStars: facts.tags.has('driven'),
         withPole: input.mount?.equatorial ? input.mount.equatorial.sightingScope !== 'none' : false,
       })

@@ -1,6 +1,7 @@
 import { dimensionsOf, type DrawnKit } from '../drawings/dimensions.ts'
 import { familyDrawing } from '../drawings/families.ts'
-import { facingDeg, kitReach, reachAt } from './kit-reach.ts'
+import { roundMount } from '../testing/kit-on-mount.ts'
+import { facingDeg, highestOf, kitReach, reachAt } from './kit-reach.ts'
 
 const kitOf = (family: DrawnKit['family'], optics: Partial<DrawnKit['optics']> = {}): DrawnKit => ({
   family,
@@ -51,6 +52,17 @@ it('between two altitudes it lies between their heights; a pan head has its end'
   })
   expect(reachAt({ heightsMm, highestDeg: 75 }, 80).isTooHigh).toBe(true)
   expect(kitReach(altazimuth[3] as DrawnKit)?.highestDeg).toBe(75)
+})
+
+it('a stop that was measured counts before what such heads usually do, on every kind of head', () => {
+  const stopped = (kit: DrawnKit, highestDeg: number): DrawnKit => ({
+    ...kit,
+    mount: { ...roundMount, stop: { highestDeg, meets: 'motor-leg' } },
+  })
+  expect(highestOf(kitOf('large-equatorial'))).toBe(90)
+  expect(highestOf(stopped(kitOf('large-equatorial'), 82))).toBe(82)
+  expect(kitReach(stopped(kitOf('computer-driven'), 64))?.highestDeg).toBe(64)
+  expect(kitReach(stopped(altazimuth[3] as DrawnKit, 85))?.highestDeg).toBe(85)
 })
 
 it.each(altazimuth.slice(0, 3).map((kit) => [kit.family, kit] as const))(

@@ -3,6 +3,7 @@ import { familyDrawing } from '../drawings/families.ts'
 import { headHeights } from '../drawings/equatorial-kit.ts'
 import { onTheHead } from '../mount/meridian.ts'
 import { nearsLeg, type LegsRoom } from '../mount/near-legs.ts'
+import type { StopMeeting } from '../mount/mount-data.ts'
 import type { Mark, Role } from '../contents/roles.ts'
 import { degToRad, radToDeg } from '../shared/angles.ts'
 import { mountReach, postureAt, type Posture } from '../mount/reach.ts'
@@ -11,7 +12,7 @@ import { mountReach, postureAt, type Posture } from '../mount/reach.ts'
 export interface KitReach {
   /** At 0°, 5°, … 90° of altitude, above what one stands on. */
   readonly heightsMm: readonly number[]
-  /** Higher than this the tube meets its own stand. */
+  /** Higher than this something of it meets its own stand. */
   readonly highestDeg: number
   /** Where about the tube the eyepiece sticks out, 0 straight up, clockwise seen from behind; null where nobody measured it. */
   readonly eyepieceRollDeg: number | null
@@ -25,6 +26,10 @@ const ZENITH_DEG = 90
 const TABLE_MM = 720
 /** A pan head tips no further with a tube on it. Common practice, no source. */
 const PAN_HEAD_HIGHEST_DEG = 75
+
+/** How high a kit's tube can look: as its model was measured, else as its kind of head usually goes. */
+export const highestOf = ({ family, mount }: Pick<DrawnKit, 'family' | 'mount'>): number =>
+  mount?.stop?.highestDeg ?? (family === 'tripod-refractor' ? PAN_HEAD_HIGHEST_DEG : ZENITH_DEG)
 
 /** From the same sizes as the kit's drawings: its model's own where they were measured, its family's usual ones where not.
  * @param extensionMm what an extension tube between legs and head adds; 0 where the kit has none
@@ -48,7 +53,7 @@ export function kitReach(kit: DrawnKit, extensionMm = 0): KitReach | null {
   const isBehind = kit.optics.kind !== undefined && kit.optics.kind !== 'newtonian'
   return {
     heightsMm,
-    highestDeg: kit.family === 'tripod-refractor' ? PAN_HEAD_HIGHEST_DEG : ZENITH_DEG,
+    highestDeg: highestOf(kit),
     eyepieceRollDeg: isBehind ? 0 : (kit.mount?.tube?.eyepiece?.angleDeg ?? null),
     extensionMm: stand === 'legs' ? extensionMm : 0,
   }
@@ -118,12 +123,19 @@ export function reachAt(
 }
 
 /** What to do about it; each language has to know them. */
-export const reachWords: Readonly<Record<Posture | 'too-high', string>> = {
+export const reachWords: Readonly<Record<Posture, string>> = {
   seated: 'Eyepiece about {height} up: sit down to it.',
   standing: 'Eyepiece about {height} up: stand. A child needs a firm stool.',
   kneeling: 'Eyepiece about {height} up: kneel, or sit on a low stool.',
   step: 'Eyepiece about {height} up: take a firm step, and hold on to nothing that turns.',
-  'too-high': 'Too high for this stand. Wait until it is lower.',
+}
+/** What is in the way of something that stands too high for a kit; each language has to know them. */
+export const tooHighWords: Readonly<Record<StopMeeting, string>> = {
+  'motor-leg': 'So high up, the motor meets a leg. Wait until it is lower.',
+  'motor-tube': 'So high up, the tube meets the motor. Wait until it is lower.',
+  'tube-leg': 'So high up, the tube meets a leg. Wait until it is lower.',
+  'tube-tray': 'So high up, the tube’s low end meets the tray. Wait until it is lower.',
+  stand: 'Too high for this stand. Wait until it is lower.',
 }
 /** What is said of a tube that comes near its legs, and of heights with an extension; each language has to know them. */
 export const NEAR_LEGS = 'So high up, the tube’s low end comes near the legs. Look there while you swing.'

@@ -12,7 +12,7 @@ import { blocks } from './blocks.ts'
 import { saidPart } from './said-part.ts'
 import { isEasyEnough, readingGrade, type ReadingLanguage } from './reading-grade.ts'
 import { spanishFiles } from './languages/es.ts'
-import { NEAR_LEGS, reachWords, WITH_EXTENSION } from './kit-reach.ts'
+import { NEAR_LEGS, reachWords, tooHighWords, WITH_EXTENSION } from './kit-reach.ts'
 import {
   airWords,
   leftOutWords,
@@ -70,7 +70,9 @@ const sentences: readonly (readonly [block: string, text: string])[] = [
   ...[...showpieces, ...moonFeatures.map((each) => ({ ...each, find: '' }))].flatMap(({ id, name, find, look }) =>
     [name, find, look].map((each) => [`target ${id}`, each] as const),
   ),
-  ...[...Object.values(reachWords), NEAR_LEGS, WITH_EXTENSION].map((each) => ['reach', each] as const),
+  ...[...Object.values(reachWords), ...Object.values(tooHighWords), NEAR_LEGS, WITH_EXTENSION].map(
+    (each) => ['reach', each] as const,
+  ),
   ...[airWords, leftOutWords, moonEdgeWords, patternWords, skyWords, twinkleWords]
     .flatMap((words) => Object.values(words))
     .map((each) => ['sky test', each] as const),

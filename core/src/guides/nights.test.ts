@@ -31,6 +31,7 @@ it('every target of every night finds its own words, and no two looks share them
     withStars: true,
     told: {},
     reaches: () => true,
+    highestDeg: 90,
     withPole: true,
   })
   const used = nights.flatMap(({ targets }) => targets.map(({ id }) => id))
@@ -50,7 +51,7 @@ it('what the stand doesn’t reach at the evening’s hour waits for its own, an
     guideNights({
       place: { name: 'Quillstead', latitudeDeg: 51.7, longitudeDeg: -1.2, zone: 'Europe/London' },
       ...{ fromDate: '2026-10-05', untilDate: '2026-10-05', apertureMm: 125, powers: [], children: false },
-      ...{ withStars: false, withPole: false, told: {}, reaches },
+      ...{ withStars: false, withPole: false, told: {}, reaches, highestDeg: 90 },
     }).nights[0]?.targets ?? []
   const [all, western] = [night(() => true), night(({ azimuthDeg }) => azimuthDeg > 180)]
   const inSession = (targets: typeof all) => targets.filter(({ session }) => session).map(({ id }) => id)

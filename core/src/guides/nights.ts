@@ -75,6 +75,8 @@ export function guideNights(given: {
   readonly apertureMm: number
   readonly powers: readonly NamedPower[]
   readonly children: boolean
+  /** Higher than this the kit's own tube doesn't look, °. */
+  readonly highestDeg: number
   readonly withStars: boolean
   readonly withPole: boolean
   readonly told: ToldTargets
@@ -131,7 +133,8 @@ export function guideNights(given: {
         eyepieces: powersFor(target.power, apertureMm, powers).map(({ name }) => name),
       })),
       reason: evening.reason,
-      stars: given.withStars && sessionUtc ? starsAt({ ...where, atUtc: sessionUtc }) : [],
+      stars:
+        given.withStars && sessionUtc ? starsAt({ ...where, atUtc: sessionUtc, highestDeg: given.highestDeg }) : [],
       pole: given.withPole && sessionUtc ? poleAt({ ...where, atUtc: sessionUtc }) : null,
     }
   })
@@ -144,7 +147,9 @@ const stillToCome = (utc: string | null, eveningUtc: string | null): string | nu
   utc !== null && eveningUtc !== null && utc < eveningUtc ? null : utc
 const tenth = (value: number): number => Math.round(value * 10) / 10
 
-function starsAt(moment: PlaceOnEarth & { readonly atUtc: string }): GuideNight['stars'] {
+function starsAt(
+  moment: PlaceOnEarth & { readonly atUtc: string; readonly highestDeg?: number | undefined },
+): GuideNight['stars'] {
   return alignmentStars(moment).stars.map(({ name, altitudeDeg, azimuthDeg, hourAngleHours }) => ({
     name,
     altitudeDeg: tenth(altitudeDeg),

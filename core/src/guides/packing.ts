@@ -16,6 +16,9 @@ export const placeOf = ({ place }: { readonly place: string }): string => place 
 const placeKey = (place: string) => `place ${place}`
 const stepKey = (step: string) => `step ${step}`
 
+/** What a key that belongs to no place or step any more was called. */
+export const packingTitle = (key: string): string => key.slice(key.indexOf(' ') + 1)
+
 /** Places of the case in the order of its card, then the steps of putting away. */
 export function packingSlots(input: GuideInput): readonly PackingSlot[] {
   const places = [...new Set(input.parts.map(placeOf))]

@@ -9,6 +9,19 @@ export interface MountData {
   readonly controller: HandController | null
   /** The model's own home position; never the family's. */
   readonly home: HomePosition | null
+  /** Null or left out where nothing meets, and where nobody tried. */
+  readonly stop?: UpperStop | null | undefined
+}
+
+/** What of a kit meets what when its tube is swung up too far. */
+export const stopMeetings = ['motor-leg', 'motor-tube', 'tube-leg', 'tube-tray', 'stand'] as const
+export type StopMeeting = (typeof stopMeetings)[number]
+
+/** How high a tube can look: swung up by hand until something is about to meet, then a step back. */
+export interface UpperStop {
+  /** Highest altitude that stays free, °; from the flat horizon. */
+  readonly highestDeg: number
+  readonly meets: StopMeeting
 }
 
 export interface EquatorialHead {

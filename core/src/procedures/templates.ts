@@ -796,7 +796,8 @@ function undoKey({ key, title, lines }: Pick<ProcedureStep, 'key' | 'title' | 'l
 
 /** Taking apart, from putting together: the reverse, except that it begins by switching off and capping, and ends in the
  * case. Steps of a model's own that no template knows are undone by their own name. */
-export function dismantling(setUp: readonly ProcedureStep[]): readonly ProcedureStep[] {
+export function dismantling(setUp: readonly (ProcedureStep & Partial<Template>)[]): readonly ProcedureStep[] {
+  const bare = ({ undo: _undo, ...rest }: ProcedureStep & Partial<Template>): ProcedureStep => rest
   const weighted = setUp.some(({ part }) => part === 'counterweight')
   const reversed = [...setUp].reverse().flatMap((each): readonly ProcedureStep[] => {
     const known = undoOf.get(undoKey(each))
@@ -810,7 +811,7 @@ export function dismantling(setUp: readonly ProcedureStep[]): readonly Procedure
     if (!undo) return []
     return [
       {
-        ...each,
+        ...bare(each),
         key: `away-${each.key}`,
         title: weighted && each.part === 'tube' ? TUBE_FIRST : undo.title,
         lines: undo.lines,
@@ -821,6 +822,5 @@ export function dismantling(setUp: readonly ProcedureStep[]): readonly Procedure
       },
     ]
   })
-  const bare = ({ undo: _undo, ...rest }: Template): ProcedureStep => rest
   return [bare(close), ...reversed, bare(packCase)]
 }

@@ -1,5 +1,5 @@
 import type { Mark, Role } from '../contents/roles.ts'
-import { cantBalance, type KitOnMount } from '../mount/kit-balance.ts'
+import type { CantBalance } from '../mount/kit-balance.ts'
 import { highestMagnification, powersOf, type OpticalPart, type Power, type Tube } from '../optics/powers.ts'
 import { judgeReadiness } from './judge.ts'
 import type { JudgeInput, Judgement, ModelUnknown, JudgedModel, ReadingSource, ReadingKind } from './judged.ts'
@@ -23,8 +23,8 @@ export interface KitState extends Omit<JudgeInput, 'model' | 'readings' | 'cantB
   /** Whether its card says an eyepiece's focal length, there or missing. */
   readonly eyepieceKnown: boolean
   readonly readings: readonly LeftReading[]
-  /** Its mount with what rides on it; null where nobody measured it, or nothing hangs on a shaft. */
-  readonly onMount: KitOnMount | null
+  /** What its weight can't balance, from `cantBalance`; null where nobody measured the mount, or nothing hangs on a shaft. */
+  readonly cantBalance: CantBalance | null
 }
 
 /** Powers of what is there: what is missing or wrong gives none. */
@@ -46,10 +46,9 @@ export const powersThere = (
 
 /** The one maker of a judge's input: desk, bench and server judge a kit by this and nothing else.
  * @param kit as it stands, or as it would stand after what is on a screen @throws RangeError as `judgeReadiness` */
-export function judgeKit({ family, optics, powers, eyepieceKnown, readings, onMount, ...kit }: KitState): Judgement {
+export function judgeKit({ family, optics, powers, eyepieceKnown, readings, ...kit }: KitState): Judgement {
   return judgeReadiness({
     ...kit,
-    cantBalance: onMount && cantBalance(onMount),
     model: {
       family,
       optics,

@@ -141,6 +141,16 @@ describe('readings', () => {
     expect(reasons[0]).toMatchObject({ code: 'FINDER_OFF', condition: 'crescent' })
   })
 
+  // What falls when it is let go stays in; what each borrower sets anew goes with a word.
+  it.each([
+    ['let-go', 'TIPS_OVER', 'crescent'],
+    ['alignment', 'ALIGNMENT_OFF', 'half'],
+    ['polar', 'POLAR_OFF', 'half'],
+  ] as const)('%s at its limit is fine, beyond it %s', (kind, code, condition) => {
+    expect(judgeReadiness(withReading(reading(kind, { value: 2, limit: 2 }))).condition).toBe('full')
+    const beyond = judgeReadiness(withReading(reading(kind, { value: 2.1, limit: 2 })))
+    expect(beyond).toMatchObject({ condition, reasons: [{ code, overrule: 'coordinator' }] })
+  })
   it('a programme’s own limit goes before the reading’s', () => {
     const policies = { ...fit.policies, limits: { finder: 10 } }
     expect(judgeReadiness({ ...fit, policies }).reasons[0]?.code).toBe('FINDER_OFF')

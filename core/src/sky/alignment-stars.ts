@@ -41,14 +41,17 @@ const MOON_DEG = 20
 const FAINTEST = 2.6
 
 /** A good set of alignment stars: bright, 25–70° high, well apart in azimuth, the Moon not in the way.
- * @param input count 1 to 3 (2)
+ * @param input count 1 to 3 (2); highestDeg where the kit's own tube looks no higher than that
  * @returns no stars and `SUN_UP` while the Sun is above −6°; `TOO_FEW` where the sky holds no such set
  * @throws RangeError for a place off the Earth, an unreadable instant, another count
  * Source: common practice, no source (DOMAIN section 6) */
-export function alignmentStars(input: SkyMoment & { readonly count?: number | undefined }): AlignmentStars {
+export function alignmentStars(
+  input: SkyMoment & { readonly count?: number | undefined; readonly highestDeg?: number | undefined },
+): AlignmentStars {
   requirePlace(input)
   const count = input.count ?? 2
   if (![1, 2, 3].includes(count)) throw new RangeError(`count must be 1, 2 or 3; got ${count}`)
+  const highestDeg = Math.min(HIGHEST_DEG, input.highestDeg ?? HIGHEST_DEG)
   const time = almanacTime(input.atUtc)
   if (bodyPlace('Sun', time, input).altitudeDeg > SUN_BELOW_DEG)
     return { stars: [], reason: 'SUN_UP', standIns: [], others: [] }
@@ -61,7 +64,7 @@ export function alignmentStars(input: SkyMoment & { readonly count?: number | un
     const out =
       altitudeDeg < LOWEST_DEG
         ? ('too-low' as const)
-        : altitudeDeg > HIGHEST_DEG
+        : altitudeDeg > highestDeg
           ? ('too-high' as const)
           : separationDeg({ altitudeDeg, azimuthDeg }, moon) < moonReachDeg
             ? ('near-moon' as const)

@@ -203,6 +203,12 @@ describe('alignment stars', () => {
       .find((others) => others.some(({ out }) => out === 'near-moon'))
     expect(near).toBeDefined()
   })
+  it('a kit that looks no higher than 35° is given none above that, and still a pair', () => {
+    const { stars, others } = alignmentStars({ ...evening, highestDeg: 35 })
+    expect(stars).toHaveLength(2)
+    expect(stars.every(({ altitudeDeg }) => altitudeDeg <= 35)).toBe(true)
+    expect(others.find(({ name }) => name === 'Arcturus')?.out).toBe('too-high')
+  })
   it('refuses four stars', () => {
     expect(() => alignmentStars({ ...evening, count: 4 })).toThrow('count')
   })

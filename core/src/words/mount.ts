@@ -1,5 +1,5 @@
 import type { Balance } from '../mount/balance.ts'
-import type { computedFields, ControllerField, HandController } from '../mount/mount-data.ts'
+import type { computedFields, ControllerField, HandController, StopMeeting } from '../mount/mount-data.ts'
 import type { ControllerEntries, Dms } from '../mount/controller-entries.ts'
 import type { SetUpName } from '../mount/kit-balance.ts'
 import { degText, massText } from './figures.ts'
@@ -10,6 +10,15 @@ export const setUpWords: Readonly<Record<SetUpName, string>> = {
   lightest: 'Lightest',
   usual: 'Usual',
   heaviest: 'Heaviest',
+}
+
+/** What happens above the height that stays free. */
+export const stopMeetingWords: Readonly<Record<StopMeeting, string>> = {
+  'motor-leg': 'the motor meets a leg',
+  'motor-tube': 'the tube meets the motor',
+  'tube-leg': 'the tube meets a leg',
+  'tube-tray': 'the tube’s low end meets the tray',
+  stand: 'the head goes no further',
 }
 
 const WHOLE_MM = 0.5

@@ -136,6 +136,7 @@ export const demoMounts: Readonly<Record<string, MountDataView>> = {
       answers: { 'mount-mode': 'up and round', telescope: 'refractor, 420 mm', speed: '7 to come near, 3 to centre' },
     },
     home: armHome,
+    stop: { highestDeg: 72, meets: 'motor-leg' },
   },
   'large-160': {
     ...noMount,
@@ -156,6 +157,7 @@ export const demoMounts: Readonly<Record<string, MountDataView>> = {
         'Turn each axis by hand until its two index marks stand in one line, then close its clutch.',
       ],
     },
+    stop: { highestDeg: 82, meets: 'motor-tube' },
   },
 }
 

@@ -10,13 +10,6 @@ const emit = defineEmits<{ retry: [] }>()
     <p v-for="(sentence, index) in problem.sentences.slice(0, 8)" :key="index">{{ sentence }}</p>
     <p v-if="problem.sentences.length > 8">… and {{ problem.sentences.length - 8 }} more.</p>
     <p v-if="problem.reply.requestId" class="second">For whoever helps: {{ problem.reply.requestId }}</p>
-    <button
-      v-if="problem.status === 0 || problem.status >= 500"
-      type="button"
-      class="link-button"
-      @click="emit('retry')"
-    >
-      Try again
-    </button>
+    <ElButton v-if="problem.status === 0 || problem.status >= 500" link @click="emit('retry')">Try again</ElButton>
   </div>
 </template>

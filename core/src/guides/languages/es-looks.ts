@@ -77,6 +77,14 @@ export const lookTexts: Readonly<Record<string, string>> = {
     'Ocular a unos {height} del suelo: de rodillas o en un taburete bajo.',
   'Eyepiece about {height} up: take a firm step, and hold on to nothing that turns.':
     'Ocular a unos {height} del suelo: sube a un escalón firme y no te agarres a nada que gire.',
+  'So high up, the motor meets a leg. Wait until it is lower.':
+    'A esa altura, el motor da contra una pata. Espera a que baje.',
+  'So high up, the tube meets the motor. Wait until it is lower.':
+    'A esa altura, el tubo da contra el motor. Espera a que baje.',
+  'So high up, the tube meets a leg. Wait until it is lower.':
+    'A esa altura, el tubo da contra una pata. Espera a que baje.',
+  'So high up, the tube’s low end meets the tray. Wait until it is lower.':
+    'A esa altura, el extremo bajo del tubo da contra la bandeja. Espera a que baje.',
   'Too high for this stand. Wait until it is lower.': 'Demasiado alto para este soporte. Espera a que baje.',
 
   'Is the mirror lined up? Take a photo': '¿Está alineado el espejo? Haz una foto',

@@ -2,12 +2,13 @@ import { benchSchema, checkResultSchema, finishCheckSchema, glassLooksSchema, id
 import { z } from 'zod'
 import { anyRole, deskRoles, signedIn } from '../../platform/access.ts'
 import type { App } from '../../platform/app-type.ts'
+import { asMade } from '../../platform/as-made.ts'
 import type { Checks } from './service.ts'
 
 export async function checkRoutes(app: App, { checks }: { checks: Checks }) {
   app.get(
     '/api/bench',
-    { config: { access: anyRole }, schema: { response: { 200: benchSchema } } },
+    { config: { access: anyRole }, schema: { response: { 200: benchSchema } }, serializerCompiler: asMade },
     async (request) => checks.bench(signedIn(request)),
   )
   app.get(

@@ -12,6 +12,7 @@ import {
 import { z } from 'zod'
 import { anyRole, coordinatorOnly, deskRoles, signedIn } from '../../platform/access.ts'
 import type { App } from '../../platform/app-type.ts'
+import { asMade } from '../../platform/as-made.ts'
 import { gunzipSync } from 'node:zlib'
 import { Problem, problemOfDatabase } from '../../platform/errors.ts'
 import { AWAY_PAGE, LINK_OVER_PAGE } from './over-pages.ts'
@@ -30,6 +31,7 @@ export async function guideRoutes(
     {
       config: { access: 'public', rateLimit: { max: 60, timeWindow: '1 minute' } },
       schema: { params: tokenSchema, response: { 200: guideSchema } },
+      serializerCompiler: asMade,
     },
     async (request, reply) => {
       const guide = await guides.byToken(request.params.token)
@@ -39,7 +41,11 @@ export async function guideRoutes(
   )
   app.get(
     '/api/loans/:id/guide',
-    { config: { access: anyRole }, schema: { params: z.object({ id: idSchema }), response: { 200: guideSchema } } },
+    {
+      config: { access: anyRole },
+      schema: { params: z.object({ id: idSchema }), response: { 200: guideSchema } },
+      serializerCompiler: asMade,
+    },
     async (request) => guides.ofLoan(signedIn(request), request.params.id),
   )
   app.get(

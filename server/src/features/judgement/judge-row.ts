@@ -9,6 +9,7 @@ import {
   type ShelfKit,
 } from '@binoculum/contract'
 import {
+  cantBalance,
   DEFAULT_DUE_CHANCE,
   jobFacts,
   judgeKit,
@@ -19,7 +20,6 @@ import {
   type JobCode,
   type Judgement,
   type JudgedPart,
-  type KitOnMount,
   type Mark,
   type OpenJob,
   type Role,
@@ -71,10 +71,15 @@ const ridingPartsSchema = z.array(
   }),
 )
 const parseRiding = oncePerText((text) => ridingPartsSchema.parse(JSON.parse(text)))
-const onMountOfRow = ({ mountJson, ridingPartsJson, headMomentGmm }: ShelfRow): KitOnMount | null => {
+/** Balancing three set-ups takes as long as all else that a kit is judged by: kits of the same parts are balanced once. */
+const cantBalanceFromTexts = oncePerText((texts) => {
+  const [mountJson = 'null', ridingPartsJson = '[]', headMoment = 'null'] = texts.split(TEXTS_APART)
   const mount = parseMount(mountJson)
-  return mount && { mount, headMomentGmm, parts: parseRiding(ridingPartsJson) }
-}
+  const headMomentGmm = z.number().nullable().parse(JSON.parse(headMoment))
+  return mount && cantBalance({ mount, headMomentGmm, parts: parseRiding(ridingPartsJson) })
+})
+const cantBalanceOfRow = ({ mountJson, ridingPartsJson, headMomentGmm }: ShelfRow) =>
+  cantBalanceFromTexts([mountJson, ridingPartsJson, String(headMomentGmm)].join(TEXTS_APART))
 
 /** True field of the kit's lowest power, which sets the finder's limit. */
 export const fieldOfRow = (row: ShelfRow): number => lowestPowerFieldDeg(powersOfRow(row)) ?? DEFAULT_FIELD_DEG
@@ -96,7 +101,7 @@ export function judgeRow(
     optics: opticsOf(row),
     powers: powersOfRow(row),
     eyepieceKnown: eyepieceKnownIn(row.powerPartsJson),
-    onMount: onMountOfRow(row),
+    cantBalance: cantBalanceOfRow(row),
     ...(changed.parts ? { parts: changed.parts } : judgedParts(row)),
     extras: row.extras,
     readings: row.readings,

@@ -15,6 +15,7 @@ import {
 import { z } from 'zod'
 import { anyRole, coordinatorOnly, deskRoles, signedIn } from '../../platform/access.ts'
 import type { App } from '../../platform/app-type.ts'
+import { asMade } from '../../platform/as-made.ts'
 import type { Corrections } from './corrections.ts'
 import type { HandOuts } from './hand-outs.ts'
 import type { Loans } from './service.ts'
@@ -65,7 +66,11 @@ export async function loanRoutes(app: App, { loans, handOuts, takeBacks, correct
   )
   app.get(
     '/api/loans/:id/take-back',
-    { config: { access: deskRoles }, schema: { params: idParams, response: { 200: takeBackFormSchema } } },
+    {
+      config: { access: deskRoles },
+      schema: { params: idParams, response: { 200: takeBackFormSchema } },
+      serializerCompiler: asMade,
+    },
     async (request) => takeBacks.form(signedIn(request), request.params.id),
   )
   app.post(

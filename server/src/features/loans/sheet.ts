@@ -5,5 +5,7 @@ import { lastLoanOf } from './queries.ts'
 /** The loan that what is known of a kit comes from. */
 export const loansOnSheet: SheetPart = async (tx, { row }) => {
   const lastLoan = await lastLoanOf(tx, row.id)
-  return { lastLoan: lastLoan && { ...lastLoan, code: loanCode(lastLoan.number) } }
+  if (!lastLoan) return { lastLoan }
+  const { number, ...rest } = lastLoan
+  return { lastLoan: { ...rest, code: loanCode(number) } }
 }

@@ -1,5 +1,5 @@
 import type { KeepPacking, Packing, Session } from '@binoculum/contract'
-import { packingSlots, type GuideInput } from '@binoculum/core'
+import { packingSlots, packingTitle, type GuideInput } from '@binoculum/core'
 import { anyRole, deskRoles, requireRole } from '../../platform/access.ts'
 import type { Context } from '../../platform/context.ts'
 import type { Tx } from '../../platform/database.ts'
@@ -35,18 +35,20 @@ export class PackingPictures {
       const row = await this.rooms.shelf.rowById(tx, kitId)
       const { branchId } = row
       requireRole(session, branchId, deskRoles)
-      const { slots } = await this.packingOf(tx, row)
+      const { slots, left } = await this.packingOf(tx, row)
       const slot = slots.find((each) => each.key === key)
-      if (!slot)
+      // What was left over by another name may only be taken off.
+      const shown = slot ?? (pictureId ? undefined : left.find((each) => each.key === key))
+      if (!shown)
         throw new Problem('BAD_INPUT', { issues: [{ path: 'key', message: 'is no place or step of this kit' }] })
       const at = clock()
       const byStaffId = session.staffId
       if (pictureId) {
-        if (pictureId !== slot.pictureId) await requireOwnPictures(tx, [branchId], [pictureId], 'pictureId')
+        if (pictureId !== shown.pictureId) await requireOwnPictures(tx, [branchId], [pictureId], 'pictureId')
         await tx.upsert(PackingPictureRow, { kitId, key, pictureId, words, byStaffId, at }, ['kitId', 'key'])
       } else await tx.delete(PackingPictureRow, { kitId, key })
       const act = pictureId ? 'packing-shown' : 'packing-unshown'
-      await appendRecord(tx, { act, at, branchId, staffId: byStaffId, kitId, after: { of: slot.title } })
+      await appendRecord(tx, { act, at, branchId, staffId: byStaffId, kitId, after: { of: shown.title } })
       return this.packingOf(tx, row)
     })
   }
@@ -57,12 +59,16 @@ export class PackingPictures {
     const days = { issuedOn: ANY_DAY, dueOn: ANY_DAY }
     const kit: GuideInput = guideInput({ row, parts, model, ...days }, {}, null)
     const pictures = await picturesOf(tx, id)
+    const slots = packingSlots(kit)
     return {
       kit: { id, code, name, branchId },
-      slots: packingSlots(kit).map((slot) => {
+      slots: slots.map((slot) => {
         const taken = pictures.find(({ key }) => key === slot.key)
         return { ...slot, pictureId: taken?.pictureId ?? null, words: taken?.words ?? '' }
       }),
+      left: pictures
+        .filter(({ key }) => slots.every((slot) => slot.key !== key))
+        .map((picture) => ({ ...picture, title: packingTitle(picture.key) })),
     }
   }
 }

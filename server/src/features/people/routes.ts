@@ -1,5 +1,6 @@
 import {
   acceptInvitationSchema,
+  changePasswordSchema,
   branchAgreementsSchema,
   branchFieldsSchema,
   branchesSchema,
@@ -65,6 +66,19 @@ export async function peopleRoutes(
     '/api/session/others',
     { config: { access: 'signed-in' }, schema: { response: { 200: ownSessionsSchema } } },
     async (request) => people.signOutElsewhere(signedIn(request), request.sessionHash),
+  )
+  app.put(
+    '/api/session/password',
+    {
+      config: { access: 'signed-in', ...slow },
+      schema: { body: changePasswordSchema, response: { 200: sessionSchema } },
+    },
+    async (request, reply) => {
+      const given = { ...request.body, address: request.ip }
+      const { token, session, expiresAt } = await people.changePassword(signedIn(request), given)
+      giveSession(reply, secure, token, expiresAt)
+      return session
+    },
   )
   app.get(
     '/api/invitations/:token',

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto'
 import {
   type AcceptInvitation,
   type BranchAgreement,
+  type ChangePassword,
   type Invitation,
   type Invite,
   type OwnSessions,
@@ -114,6 +115,29 @@ export class People {
   async signOutElsewhere(session: Session, hash: string | null): Promise<OwnSessions> {
     await queries.deleteOtherSessions(this.context.database.reader, session.staffId, hash ?? '')
     return this.ownSessions(session, hash)
+  }
+
+  /** One's own password, by the one of now. Every session of this person ends but the one that asked, which goes on by
+   * another token.
+   * @throws Problem WRONG_OLD_PASSWORD, and TOO_MANY as at sign-in; WEAK_PASSWORD; CODE_NEEDED, WRONG_CODE */
+  async changePassword({ email, name, staffId, memberships }: Session, given: ChangePassword & { address: string }) {
+    const { database, clock } = this.context
+    const person = hashToken(`person ${email.toLowerCase()}`)
+    const address = hashToken(`address ${given.address}`)
+    await this.brake(person, address)
+    const staff = await queries.findStaffForSignIn(database.reader, email)
+    if (!(await passwordMatches(staff?.passwordHash ?? null, given.current))) throw new Problem('WRONG_OLD_PASSWORD')
+    if (isCommonPassword(given.password, [name, email])) throw new Problem('WEAK_PASSWORD')
+    const passwordHash = await hashPassword(given.password)
+    return database.inTransaction(async (tx) => {
+      await this.secondFactor.check(tx, staffId, given.code)
+      await queries.forgiveTries(tx, { person, address })
+      await tx.update(Staff, { id: staffId }, { passwordHash })
+      await queries.deleteSessionsOf(tx, staffId)
+      const [first] = memberships
+      if (first) await appendRecord(tx, { act: 'password-changed', at: clock(), branchId: first.branchId, staffId })
+      return this.openSession(tx, staffId)
+    })
   }
 
   private async openSession(tx: Tx, staffId: string) {

@@ -20,6 +20,18 @@ export const partsOf = (tx: Tx, kitId: string, partId: string | null = null): Pr
     [kitId, partId],
   )
 
+/** Pictures that a kit's card, its case, its packing and its checks show belong to the branch that has the kit. */
+export const movePictures = (tx: Tx, kitId: string, branchId: string): Promise<unknown> =>
+  tx.query(
+    `UPDATE picture SET branch_id = $2 WHERE branch_id <> $2 AND id IN (
+       SELECT unnest(picture_ids) FROM part WHERE kit_id = $1
+       UNION SELECT unnest(picture_ids) FROM extra_part WHERE kit_id = $1
+       UNION SELECT picture_id FROM packing_picture WHERE kit_id = $1
+       UNION SELECT picture_id FROM case_view WHERE kit_id = $1
+       UNION SELECT (jsonb_path_query(stations, '$.**.pictureId ? (@ != null)') #>> '{}')::uuid FROM bench_check WHERE kit_id = $1)`,
+    [kitId, branchId],
+  )
+
 export const extrasOf = (tx: Tx, kitId: string): Promise<(Omit<ExtraPartView, 'foundAtUtc'> & { foundAt: Date })[]> =>
   selectRows(
     tx,

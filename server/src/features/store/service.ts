@@ -54,9 +54,10 @@ export class KitStore {
     await queries.removeHazard(tx, kitId, hazard)
   }
 
-  /** It belongs to another branch from now on, and stands there wherever it is put. */
+  /** It belongs to another branch from now on with the pictures that it is known by, and stands there wherever it is put. */
   async moveToBranch(tx: Tx, kitId: string, branchId: string): Promise<void> {
     await tx.update(Kit, { id: kitId }, { branchId, place: '' })
+    await queries.movePictures(tx, kitId, branchId)
     await queries.bumpKitVersions(tx, [kitId])
   }
 

@@ -31,7 +31,7 @@ export const tripsAt = (tx: Tx, branchId: string): Promise<Trip[]> =>
 export const plannedTransfers = (
   tx: Tx,
   branchIds: readonly string[],
-): Promise<Omit<Transfer, 'mayArrive' | 'mayCancel'>[]> =>
+): Promise<Omit<Transfer, 'mayArrive' | 'mayCancel' | 'daysLate'>[]> =>
   selectRows(
     tx,
     `SELECT t.id, t.kit_id AS "kitId", k.code AS "kitCode", k.name AS "kitName", t.from_branch_id AS "fromBranchId",

@@ -36,6 +36,10 @@ export class Transfers {
     return {
       transfers: planned.map((each) => ({
         ...each,
+        daysLate: daysLate(
+          each.onDay,
+          days.find(({ branchId }) => branchId === each.toBranchId),
+        ),
         mayArrive: branchIds.includes(each.toBranchId),
         mayCancel: branchIds.includes(each.fromBranchId),
       })),
@@ -173,6 +177,9 @@ async function requireNoLoans(tx: Tx, kitId: string, onDay: string, today: strin
   const loans = await queries.loansNotOver(tx, kitId, onDay, today)
   if (loans.length > 0) throw new Problem('TRANSFER_IN_THE_WAY', { details: { loans } })
 }
+
+const daysLate = (onDay: string, there: BranchDays | undefined): number =>
+  there ? Math.max(0, dayNumber(there.today) - dayNumber(onDay)) : 0
 
 function vanDays(from: BranchDays, to: BranchDays): string[] {
   const first = dayNumber(from.today)

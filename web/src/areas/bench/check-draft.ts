@@ -1,5 +1,6 @@
 import type { KitSheet, StarLook, Station, StationName } from '@binoculum/contract'
 import {
+  cantBalance,
   isBenchJob,
   judgeKit,
   lowestPowerFieldDeg,
@@ -323,11 +324,12 @@ export const readingsOf = (draft: CheckDraft, kit: KitSheet): KeptReading[] =>
 export function judgeAfter(draft: CheckDraft, kit: KitSheet, atUtc: string): Judgement {
   const fresh = readingsOf(draft, kit)
   const kept = kit.readings.filter(({ kind }) => !fresh.some((reading) => reading.kind === kind))
+  const mounted = onMountOf(kit)
   return judgeKit({
     family: kit.family,
     optics: kit.optics,
     powers: powersThere(kit.optics, kit.parts),
-    onMount: onMountOf(kit),
+    cantBalance: mounted && cantBalance(mounted),
     eyepieceKnown: kit.parts.some(({ optics }) => optics.focalLengthMm !== undefined),
     parts: kit.parts,
     extras: kit.extras,

@@ -4,6 +4,7 @@ import {
   azimuthsApartDeg,
   controllerEntries,
   controllerLines,
+  highestOf,
   polarDrift,
   polarErrorForDriftDeg,
   poleStar,
@@ -75,7 +76,11 @@ export function usePlace(draft: Ref<PlaceDraft>, kit: () => KitSheet, nowMs = Da
       ? controllerLines(entries.value, controller, site.value?.heightM ?? null, site.value)
       : []
   })
-  const stars = computed(() => (moment.value && kit().mount?.controller ? alignmentStars(moment.value) : null))
+  const stars = computed(() =>
+    moment.value && kit().mount?.controller
+      ? alignmentStars({ ...moment.value, highestDeg: highestOf(kit()) })
+      : null,
+  )
   /** The pair as it is, with stand-ins for what was said to be hidden. */
   const pair = computed<readonly AlignmentStar[]>(() => {
     const found = stars.value

@@ -106,7 +106,12 @@ async function settle({ id, version }: Transfer, settled: 'arrived' | 'cancelled
             ><b class="serif">{{ each.kitName }}</b> <KitTag :code="each.kitCode"
           /></span>
           <span>{{ each.fromBranchName }} to {{ each.toBranchName }}</span>
-          <span>{{ dayWords(each.onDay) }}</span>
+          <span
+            >{{ dayWords(each.onDay)
+            }}<b v-if="each.daysLate > 0" class="rust">
+              {{ each.daysLate === 1 ? 'a day' : `${each.daysLate} days` }} ago: has it come?</b
+            ></span
+          >
           <span class="act">
             <ElButton :disabled="!each.mayArrive || sending" @click="settle(each, 'arrived')">It has come</ElButton>
             <ElButton link :disabled="!each.mayCancel || sending" @click="settle(each, 'cancelled')"
@@ -142,7 +147,7 @@ ul {
 
 li {
   display: grid;
-  grid-template-columns: minmax(160px, 240px) minmax(200px, 340px) 110px auto;
+  grid-template-columns: minmax(160px, 240px) minmax(200px, 340px) 200px auto;
   gap: 12px;
   align-items: center;
   justify-content: start;

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { CellAnswer } from '@binoculum/contract'
 import { onMounted, ref, useTemplateRef } from 'vue'
+import WayChoice from '../../shared/controls/WayChoice.vue'
 
 /** A coin cell is missing: nothing else goes on until the borrower has been asked and the answer is written down. */
 const { emergencyLine, contact, borrower } = defineProps<{
@@ -14,9 +15,16 @@ const dialog = useTemplateRef<HTMLDialogElement>('dialog')
 const whereIsIt = ref('')
 const couldAChildHaveIt = ref<CellAnswer['couldAChildHaveIt'] | null>(null)
 const spokeTo = ref('')
-const words = { no: 'no', 'not-sure': 'not sure', yes: 'yes' } as const
+const answers = [
+  { value: 'no', words: 'no' },
+  { value: 'not-sure', words: 'not sure' },
+  { value: 'yes', words: 'yes' },
+] as const
+
+const isAsked = ref(false)
 
 function keep() {
+  isAsked.value = true
   if (couldAChildHaveIt.value === null) return
   emit('answer', {
     whereIsIt: whereIsIt.value.trim(),
@@ -42,12 +50,13 @@ onMounted(() => dialog.value?.showModal())
         <span>Where is it?</span>
         <ElInput v-model="whereIsIt" required minlength="3" maxlength="500" placeholder="in the borrower’s words" />
       </label>
-      <fieldset>
-        <legend>Could a child have it?</legend>
-        <label v-for="(text, answer) in words" :key="answer" class="choice">
-          <input v-model="couldAChildHaveIt" type="radio" name="child" :value="answer" required /> {{ text }}
-        </label>
-      </fieldset>
+      <div class="labelled">
+        <span>Could a child have it?</span>
+        <WayChoice v-model="couldAChildHaveIt" :options="answers" label="Could a child have it?" />
+        <p v-if="isAsked && couldAChildHaveIt === null" class="rust" role="alert">
+          Say this first: no, not sure or yes.
+        </p>
+      </div>
       <label class="labelled">
         <span>Whom did you speak to?</span>
         <ElInput v-model="spokeTo" required minlength="2" maxlength="120" />
@@ -95,27 +104,6 @@ form {
   display: grid;
   gap: 12px;
   margin: 14px 0 10px;
-}
-
-fieldset {
-  display: flex;
-  gap: 22px;
-  margin: 0;
-  padding: 0;
-  border: 0;
-}
-
-legend {
-  margin-bottom: 4px;
-  font: italic 400 16px var(--serif);
-  color: var(--quiet);
-}
-
-.choice {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  min-height: 36px;
 }
 
 .ways {

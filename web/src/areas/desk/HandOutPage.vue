@@ -13,6 +13,7 @@ import SunSign from '../../shared/drawings/SunSign.vue'
 import KeyCap from '../../shared/keys/KeyCap.vue'
 import { useKeys } from '../../shared/keys/use-keys.ts'
 import DayPicker from '../../shared/controls/DayPicker.vue'
+import WayChoice from '../../shared/controls/WayChoice.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import { dayText } from '../../shared/dates.ts'
 import ReasonText from '../../shared/ReasonText.vue'
@@ -91,7 +92,7 @@ function focusOpen() {
   const line = lineList.value?.querySelector<HTMLElement>('.form-line.open')
   // Not *somebody else*: the key that goes on must not throw away who is there.
   const first = line?.querySelector<HTMLElement>('input, select, button:not(.is-link)')
-  ;(firstOpen.value ? first : handOutButton.value)?.focus({ preventScroll: false })
+  ;(firstOpen.value ? first : handOutButton.value?.ref)?.focus({ preventScroll: false })
 }
 const handOutButton = useTemplateRef('handOutButton')
 
@@ -169,10 +170,7 @@ useKeys(() => ({
             </FormLine>
             <FormLine title="Borrower" :done="lines.borrower" :open="open === 'borrower'" @open="opened = 'borrower'">
               <BorrowerPicker v-model="draft" :branch-id="kit.branchId" />
-              <label class="check"
-                ><input v-model="draft.adultSeen" type="checkbox" name="adult" /> An adult stands here and takes the
-                kit.</label
-              >
+              <ElCheckbox v-model="draft.adultSeen" name="adult">An adult stands here and takes the kit.</ElCheckbox>
               <p v-if="massG > 10000" class="second">{{ massText(massG) }}: two people or a trolley.</p>
             </FormLine>
             <FormLine title="Return" :done="lines.return" :open="open === 'return'" @open="opened = 'return'">
@@ -200,9 +198,8 @@ useKeys(() => ({
               <p v-for="part in missing" :key="part.id" class="off">
                 <PencilMark :mark="part.mark" :size="16" /> {{ part.name }}
               </p>
-              <label v-if="hasFilter" class="check"
-                ><input v-model="draft.filterChecked" type="checkbox" name="filter" /> The front filter was held
-                against a lamp: no pinhole, no scratch, no crease.</label
+              <ElCheckbox v-if="hasFilter" v-model="draft.filterChecked" name="filter"
+                >The front filter was held against a lamp: no pinhole, no scratch, no crease.</ElCheckbox
               >
               <p class="second">
                 What is lost is replaced at the listed prices; the whole kit is
@@ -240,16 +237,14 @@ useKeys(() => ({
                 </summary>
                 <p class="agreement">{{ form.agreement.text }}</p>
               </details>
-              <div class="acceptance">
-                <label class="check"
-                  ><input v-model="draft.acceptance" type="radio" value="screen" name="acceptance" /> Accepted here on
-                  the screen</label
-                >
-                <label class="check"
-                  ><input v-model="draft.acceptance" type="radio" value="paper" name="acceptance" /> Signed on
-                  paper</label
-                >
-              </div>
+              <WayChoice
+                v-model="draft.acceptance"
+                :options="[
+                  { value: 'screen', words: 'Accepted here on the screen' },
+                  { value: 'paper', words: 'Signed on paper' },
+                ]"
+                label="How the agreement was accepted"
+              />
             </FormLine>
           </div>
           <aside><LoanSlip v-if="preview" :slip="preview" draft /></aside>
@@ -263,9 +258,8 @@ useKeys(() => ({
     </div>
     <footer v-if="form && kit" class="night-bar">
       <p class="serif">{{ kit.name }} goes to {{ borrowerName || '…' }}</p>
-      <button
+      <ElButton
         ref="handOutButton"
-        type="button"
         class="bar-button"
         :class="{ ready: !firstOpen }"
         :disabled="sending || never || !!kit.loan || (!fit && !coordinator)"
@@ -277,7 +271,7 @@ useKeys(() => ({
           }}</span></span
         >
         <KeyCap name="Enter" />
-      </button>
+      </ElButton>
       <RouterLink to="/desk">Not today</RouterLink>
     </footer>
   </main>

@@ -3,6 +3,7 @@ import { madeSchema, type FoundExtra, type LookAlike, type Part } from '@binocul
 import { massText, type Mark } from '@binoculum/core'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { ApiError, api } from '../../shared/api/client.ts'
+import FileButton from '../../shared/controls/FileButton.vue'
 import PencilMark from '../../shared/drawings/PencilMark.vue'
 import KeyCap from '../../shared/keys/KeyCap.vue'
 import type { DraftMark } from './take-back-state.ts'
@@ -34,7 +35,7 @@ const emit = defineEmits<{
 }>()
 
 const asks = ref<'nothing' | 'note' | 'wrong' | 'extra'>('nothing')
-const noteBox = useTemplateRef<HTMLInputElement>('noteBox')
+const noteBox = useTemplateRef('noteBox')
 const noteText = ref('')
 const wrongText = ref('')
 const trouble = ref('')
@@ -93,9 +94,7 @@ const lackedWords = (thing: LookAlike) =>
         ? ''
         : massText(thing.massG)
 
-async function addPicture(event: Event) {
-  const file = (event.target as HTMLInputElement).files?.[0]
-  if (!file) return
+async function addPicture(file: File) {
   trouble.value = ''
   try {
     const { id } = await api.upload(madeSchema, `/api/pictures?branchId=${branchId}`, file)
@@ -145,7 +144,7 @@ defineExpose({ openNote, openWrong, openExtra, keys })
         <span v-if="part.knownWear" class="second">Known wear: {{ part.knownWear }}.</span>
       </p>
       <span class="quiet">{{ looked }} of {{ total }} looked at</span>
-      <button type="button" class="mark-button" @click="emit('rest')"><KeyCap name="a" /> all the rest</button>
+      <ElButton class="mark-button" @click="emit('rest')"><KeyCap name="a" /> all the rest</ElButton>
     </div>
     <div v-if="own && own.pictureIds.length > 0" class="pictures">
       <a v-for="id in own.pictureIds" :key="id" :href="`/api/pictures/${id}`" target="_blank" rel="noopener">
@@ -153,10 +152,9 @@ defineExpose({ openNote, openWrong, openExtra, keys })
       </a>
     </div>
     <form v-if="asks === 'note'" class="line" @submit.prevent="keepNote">
-      <input
+      <ElInput
         ref="noteBox"
         v-model="noteText"
-        class="field"
         maxlength="500"
         aria-label="Note on this part"
         placeholder="What is it? Enter when done"
@@ -166,15 +164,14 @@ defineExpose({ openNote, openWrong, openExtra, keys })
     </form>
     <div v-else-if="asks === 'wrong'" class="wrong" role="group" aria-label="What lies here instead?">
       <p class="quiet">What lies here instead?</p>
-      <button
+      <ElButton
         v-for="(thing, index) in picks"
         :key="thing.id"
-        type="button"
         :class="['mark-button', { hazard: thing.hazard }]"
         @click="keepWrong(thing.name)"
       >
         <KeyCap :name="String(index + 1)" /> {{ thing.name }} <span class="second">{{ lackedWords(thing) }}</span>
-      </button>
+      </ElButton>
       <form class="line" @submit.prevent="keepWrong(wrongText.trim())">
         <ElInput
           v-model="wrongText"
@@ -188,15 +185,14 @@ defineExpose({ openNote, openWrong, openExtra, keys })
     </div>
     <div v-else-if="asks === 'extra'" class="wrong" role="group" aria-label="What else lies in the case?">
       <p class="quiet">What else lies in the case, and isn’t on this card?</p>
-      <button
+      <ElButton
         v-for="(thing, index) in strays"
         :key="thing.id"
-        type="button"
         :class="['mark-button', { hazard: thing.hazard }]"
         @click="keepExtra(thing.name, ownersOf(thing))"
       >
         <KeyCap :name="String(index + 1)" /> {{ thing.name }} <span class="second">{{ lackedWords(thing) }}</span>
-      </button>
+      </ElButton>
       <form class="line" @submit.prevent="keepExtra(extraText.trim())">
         <ElInput
           v-model="extraText"
@@ -209,40 +205,33 @@ defineExpose({ openNote, openWrong, openExtra, keys })
       </form>
     </div>
     <div v-else class="marks">
-      <button type="button" class="mark-button" @click="emit('mark', 'present')">
+      <ElButton class="mark-button" @click="emit('mark', 'present')">
         <KeyCap name="Space" /><PencilMark mark="present" /> present
-      </button>
-      <button type="button" class="mark-button" @click="emit('mark', 'missing')">
+      </ElButton>
+      <ElButton class="mark-button" @click="emit('mark', 'missing')">
         <KeyCap name="m" /><PencilMark mark="missing" /> missing
-      </button>
-      <button type="button" class="mark-button" @click="emit('mark', 'damaged')">
+      </ElButton>
+      <ElButton class="mark-button" @click="emit('mark', 'damaged')">
         <KeyCap name="d" /><PencilMark mark="damaged" /> damaged
-      </button>
-      <button type="button" class="mark-button" @click="openWrong">
+      </ElButton>
+      <ElButton class="mark-button" @click="openWrong">
         <KeyCap name="w" /><PencilMark mark="wrong" /> wrong
-      </button>
-      <button type="button" class="mark-button" @click="openNote"><KeyCap name="n" /> note</button>
-      <button type="button" class="mark-button" title="Something that isn’t on the card" @click="openExtra">
+      </ElButton>
+      <ElButton class="mark-button" @click="openNote"><KeyCap name="n" /> note</ElButton>
+      <ElButton class="mark-button" title="Something that isn’t on the card" @click="openExtra">
         <KeyCap name="x" /> extra
-      </button>
-      <label class="mark-button picture">
-        picture
-        <input
-          type="file"
-          accept="image/*"
-          capture="environment"
-          :aria-label="`Picture of ${part.name}`"
-          @change="addPicture"
-        />
-      </label>
+      </ElButton>
+      <FileButton accept="image/*" camera class="picture" :name="`picture-${part.id}`" @take="addPicture"
+        >picture</FileButton
+      >
       <template v-if="part.count > 1">
-        <button type="button" class="mark-button" aria-label="one fewer" @click="emit('count', -1)">
+        <ElButton class="mark-button" aria-label="one fewer" @click="emit('count', -1)">
           <KeyCap name="−" />
-        </button>
+        </ElButton>
         <span class="counted">{{ present }} of {{ part.count }}</span>
-        <button type="button" class="mark-button" aria-label="one more" @click="emit('count', 1)">
+        <ElButton class="mark-button" aria-label="one more" @click="emit('count', 1)">
           <KeyCap name="+" />
-        </button>
+        </ElButton>
       </template>
     </div>
     <p v-if="trouble" class="rust second" role="alert">{{ trouble }}</p>

@@ -313,10 +313,9 @@ useKeys(() => {
     </div>
     <footer v-if="form && kit && isOpen" class="night-bar">
       <p class="serif">{{ kit.name }} goes</p>
-      <button
+      <ElButton
         v-for="outcome in back.choices.value"
         :key="outcome"
-        type="button"
         :class="['bar-button', { ready: outcome === chosen }]"
         :disabled="never.length > 0 && outcome !== 'hold'"
         :aria-pressed="outcome === chosen"
@@ -330,7 +329,7 @@ useKeys(() => {
           ></span
         >
         <KeyCap :name="keyOf[outcome]" />
-      </button>
+      </ElButton>
       <template v-if="back.isLax.value">
         <ElInput
           v-if="mayOverrule"
@@ -342,9 +341,9 @@ useKeys(() => {
         />
         <span v-else class="second why-field">only a coordinator may overrule this</span>
       </template>
-      <button type="button" class="bar-button done" :disabled="back.sending.value" @click="back.finish">
+      <ElButton class="bar-button done" :disabled="back.sending.value" @click="back.finish">
         <b>Done</b> <KeyCap name="Enter" />
-      </button>
+      </ElButton>
     </footer>
   </main>
 </template>

@@ -1,5 +1,5 @@
 import type { TakeBackForm } from '@binoculum/contract'
-import { testKit, testPart as part } from '../../testing/kit-sheet.ts'
+import { testKit, testMount, testPart as part } from '../../testing/kit-sheet.ts'
 import { proposeOutcome } from '@binoculum/core'
 import {
   draftFrom,
@@ -135,6 +135,19 @@ describe('the judgement while the card is gone through', () => {
 
   it('proposes the shelf for a clean kit', () => {
     expect(proposalOf(form, allPresent, now)).toBe('shelf')
+  })
+
+  it('what didn’t come back loads no weight: the balance is of what lies in the case', () => {
+    const heavy = [
+      part('tube', { role: 'tube', massG: 3000 }),
+      part('weight', { role: 'counterweight', massG: 1800 }),
+      part('ring', { role: 'camera-ring', massG: 900 }),
+    ]
+    const given = { ...form, kit: testKit({ mount: testMount, headMomentGmm: null, parts: heavy }) }
+    const all = heavy.reduce((draft, each) => mark(draft, each, 'present'), empty)
+    const codes = (draft: TakeBackDraft) => judgeTakeBack(given, draft, now).reasons.map(({ code }) => code)
+    expect(codes(all)).toContain('CANT_BALANCE')
+    expect(codes(mark(all, heavy[2]!, 'missing'))).not.toContain('CANT_BALANCE')
   })
 
   it('an untouched card is held until it is gone through, and says how much is left', () => {

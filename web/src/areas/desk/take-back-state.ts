@@ -14,6 +14,7 @@ import {
   type TakenWeighing,
 } from '@binoculum/contract'
 import {
+  cantBalance,
   cleanAnswers,
   goThroughJob,
   hazardsFrom,
@@ -173,7 +174,7 @@ export function judgeTakeBack(form: TakeBackForm, draft: TakeBackDraft, atUtc: s
     family: kit.family,
     optics: kit.optics,
     powers: powersThere(kit.optics, parts),
-    onMount: kit.mount && { mount: kit.mount, headMomentGmm: kit.headMomentGmm, parts: kit.parts },
+    cantBalance: kit.mount && cantBalance({ mount: kit.mount, headMomentGmm: kit.headMomentGmm, parts }),
     eyepieceKnown: parts.some(({ optics }) => optics.focalLengthMm !== undefined),
     parts,
     extras: [...kit.extras, ...extrasToSend(draft), ...surplusOf(draft, kit.parts)],

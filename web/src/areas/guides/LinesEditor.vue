@@ -2,6 +2,7 @@
 import { Editor } from '@tiptap/core'
 import { blockTags, tagWords } from '@binoculum/core'
 import { computed, onBeforeUnmount, onMounted, shallowRef, useTemplateRef, watch } from 'vue'
+import SignIcon from '../../shared/controls/SignIcon.vue'
 import { toDocument, toText } from './block-document.ts'
 import { linesExtensions, tagsHere, type KitWords } from './lines-editor.ts'
 
@@ -81,7 +82,7 @@ const choices = computed(() =>
         :aria-label="`${tagWords(tag)}: take it off`"
         @click="setTags(here.filter((each) => each !== tag))"
       >
-        {{ tagWords(tag) }} <span aria-hidden="true">×</span>
+        {{ tagWords(tag) }} <SignIcon name="remove" />
       </ElButton>
       <ElSelect
         model-value=""

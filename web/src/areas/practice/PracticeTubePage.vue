@@ -6,6 +6,7 @@ import { useKeys } from '../../shared/keys/use-keys.ts'
 import SerifText from '../../shared/SerifText.vue'
 import { dayText } from '../../shared/dates.ts'
 import BigFigure from '../bench/BigFigure.vue'
+import SignIcon from '../../shared/controls/SignIcon.vue'
 import PeepholePicture from '../../shared/drawings/PeepholePicture.vue'
 import { levels, levelWords } from './levels.ts'
 import PracticeTabs from './PracticeTabs.vue'
@@ -131,12 +132,12 @@ useKeys(() => ({
             <div v-memo="[rested, screw, state.locked, stage, result]">
               <ol class="order">
                 <li :class="{ here: stage === 'secondary' }">
-                  Secondary, its three screws <span v-if="stage !== 'secondary'">✓</span>
+                  Secondary, its three screws <SignIcon v-if="stage !== 'secondary'" name="done" />
                 </li>
                 <li :class="{ here: stage === 'primary' && !state.locked }">
                   Primary<template v-if="stage === 'primary'">: {{ screw }} is in your hand</template>
                 </li>
-                <li :class="{ here: state.locked }">Lock, and look again {{ result ? '✓' : '' }}</li>
+                <li :class="{ here: state.locked }">Lock, and look again <SignIcon v-if="result" name="done" /></li>
               </ol>
               <div v-if="recent.length > 0" class="moves" role="table" aria-label="Your turns">
                 <p role="row" class="head">

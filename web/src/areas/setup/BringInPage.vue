@@ -265,17 +265,16 @@ watch(branchId, () => void list.look())
         <progress :value="progress.done" :max="progress.total" aria-label="Bringing in"></progress>
         {{ progress.done }} of {{ progress.total }}
       </span>
-      <button v-else-if="firstToDo" type="button" class="bar-button last" @click="showFirst">
+      <ElButton v-else-if="firstToDo" class="bar-button last" @click="showFirst">
         <b>{{ firstToDo }}</b>
-      </button>
-      <button
-        type="button"
+      </ElButton>
+      <ElButton
         :class="['bar-button', { ready: list.complete.value, last: !firstToDo && !progress }]"
         :disabled="!list.complete.value || list.sending.value"
         @click="list.bringIn"
       >
         <b>Bring in</b>
-      </button>
+      </ElButton>
     </footer>
   </main>
 </template>

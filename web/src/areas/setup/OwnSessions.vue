@@ -12,6 +12,7 @@ const { zone } = defineProps<{ zone: string }>()
 const { data, problem, reload } = useLoaded(ownSessionsSchema, '/api/session/all')
 const { sending, problem: refusal, run } = useSending()
 const others = computed(() => data.value?.sessions.filter(({ isThis }) => !isThis) ?? [])
+defineExpose({ reload })
 const endOthers = () =>
   run(async () => void (data.value = await api.delete(ownSessionsSchema, '/api/session/others')))
 </script>

@@ -7,18 +7,20 @@ import {
   type StaffMember,
   type StaffRole,
 } from '@binoculum/contract'
-import { computed, ref } from 'vue'
+import { computed, ref, useTemplateRef } from 'vue'
 import { api } from '../../shared/api/client.ts'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import { useSending } from '../../shared/api/use-sending.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import { dayText } from '../../shared/dates.ts'
 import { useSession } from '../people/session.ts'
+import OwnPassword from './OwnPassword.vue'
 import OwnSessions from './OwnSessions.vue'
 import SecondFactor from './SecondFactor.vue'
 import SetupTabs from './SetupTabs.vue'
 
 const session = useSession()
+const ownSessions = useTemplateRef('ownSessions')
 const { data, problem, reload } = useLoaded(peopleSchema, '/api/people')
 const { sending, problem: refusal, run } = useSending()
 const branches = computed(() => session.current?.memberships.filter(({ role }) => role === 'coordinator') ?? [])
@@ -146,7 +148,8 @@ async function close(person: StaffMember) {
       </label>
       <ElButton type="primary" native-type="submit" :disabled="sending">Make the link</ElButton>
     </form>
-    <OwnSessions :zone="session.zoneOf()" />
+    <OwnPassword @changed="ownSessions?.reload()" />
+    <OwnSessions ref="ownSessions" :zone="session.zoneOf()" />
     <SecondFactor />
   </main>
 </template>

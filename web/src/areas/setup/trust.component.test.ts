@@ -1,6 +1,8 @@
 import { flushPromises, mount } from '@vue/test-utils'
 import SignInForm from '../people/SignInForm.vue'
 import { serverWith } from '../../testing/answers.ts'
+import { idOf } from '../../testing/ids.ts'
+import OwnPassword from './OwnPassword.vue'
 import SecondFactor from './SecondFactor.vue'
 import WatchPage from './WatchPage.vue'
 
@@ -66,6 +68,41 @@ describe('a code besides the password', () => {
     await shown.find('button').trigger('click')
     await fill(shown, ['aaaa-bbbb'])
     expect(shown.text()).toContain('Off.')
+  })
+})
+
+describe('one’s own password', () => {
+  const path = '/api/session/password'
+  const session = {
+    ...{ staffId: idOf('staff'), name: 'Kofi Arden', email: 'kofi@x.example', memberships: [], demo: false },
+    expiresAtUtc: '2026-03-12T18:00:00Z',
+  }
+  const opened = async () => {
+    const shown = mount(OwnPassword, { attachTo: document.body })
+    await shown.find('button').trigger('click')
+    return shown
+  }
+  it('is changed by the one of now, and says what follows', async () => {
+    const server = serverWith({ [`PUT ${path}`]: session })
+    const shown = await opened()
+    await fill(shown, ['the old one', 'heron quarry lantern'])
+    expect(server.sent).toEqual([
+      { method: 'PUT', path, body: { current: 'the old one', password: 'heron quarry lantern' } },
+    ])
+    expect(shown.text()).toContain('Everywhere else you have to sign in')
+    expect(shown.emitted('changed')).toHaveLength(1)
+    shown.unmount()
+  })
+  it('a short one is said beside its field, is not sent, and nothing typed is lost', async () => {
+    const server = serverWith({})
+    const shown = await opened()
+    await fill(shown, ['the old one', 'short'])
+    await new Promise((done) => setTimeout(done, 150))
+    expect(server.sent).toEqual([])
+    expect(shown.find('.el-form-item.is-error').text()).toContain('12 characters or more')
+    expect(document.activeElement).toBe(shown.findAll('input')[1]?.element)
+    expect(shown.findAll('input').map(({ element }) => element.value)).toEqual(['the old one', 'short'])
+    shown.unmount()
   })
 })
 

@@ -1,10 +1,12 @@
 <script setup lang="ts">
+import type { Said } from '@binoculum/core'
 import { ref, watch } from 'vue'
 import { useWords } from '../guide-language.ts'
+import SaidText from '../SaidText.vue'
 
 /** What is fine with this kit, and what must never be done. */
 const { acts } = defineProps<{
-  acts: readonly { readonly key: string; readonly act: string; readonly never: boolean; readonly why: string }[]
+  acts: readonly { readonly key: string; readonly act: Said; readonly never: boolean; readonly why: Said }[]
 }>()
 const emit = defineEmits<{ answered: [] }>()
 const { say } = useWords()
@@ -20,7 +22,7 @@ const verdict = (never: boolean, isRight: boolean) =>
     <h2>{{ say('Fine, or never?') }}</h2>
     <ul class="answers">
       <li v-for="{ key, act, never, why } in acts" :key="key" class="act">
-        <p :id="`act-${key}`">{{ act }}</p>
+        <p :id="`act-${key}`"><SaidText :said="act" /></p>
         <div class="two" role="group" :aria-labelledby="`act-${key}`">
           <button type="button" class="answer" :aria-pressed="said[key] === false" @click="answer(key, false)">
             {{ say('Fine') }}
@@ -30,7 +32,7 @@ const verdict = (never: boolean, isRight: boolean) =>
           </button>
         </div>
         <p v-if="key in said" role="status" :class="said[key] === never ? 'moss' : 'rust'">
-          <b>{{ verdict(never, said[key] === never) }}</b> {{ why }}
+          <b>{{ verdict(never, said[key] === never) }}</b> <SaidText :said="why" />
         </p>
       </li>
     </ul>

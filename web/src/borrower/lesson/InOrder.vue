@@ -1,11 +1,13 @@
 <script setup lang="ts">
+import { plain, type Said } from '@binoculum/core'
 import { computed, watch } from 'vue'
 import { useWords } from '../guide-language.ts'
+import SaidText from '../SaidText.vue'
 import { useOrder } from './use-order.ts'
 
 /** The kit's own steps, offered in another order. */
 const { steps, seed } = defineProps<{
-  steps: readonly { readonly key: string; readonly title: string; readonly line: string }[]
+  steps: readonly { readonly key: string; readonly title: Said; readonly line: Said }[]
   seed: string
 }>()
 const emit = defineEmits<{ answered: [] }>()
@@ -15,7 +17,7 @@ const { offered, isWhole, tooEarly, placeOf, touch, again } = useOrder(
   seed,
 )
 const stepOf = (key: string) => steps.find((each) => each.key === key)
-const titleOf = (key: string) => stepOf(key)?.title ?? ''
+const titleOf = (key: string) => plain(stepOf(key)?.title ?? '')
 const verdict = computed(() => {
   if (!isWhole.value) return ''
   const wrong = tooEarly.value
@@ -35,7 +37,7 @@ watch(isWhole, (whole) => whole && emit('answered'))
     <ul class="answers">
       <li v-for="key in offered" :key="key">
         <button type="button" class="answer" :aria-pressed="placeOf(key) !== null" @click="touch(key)">
-          <b>{{ placeOf(key) ?? '·' }}</b> {{ titleOf(key) }}
+          <b>{{ placeOf(key) ?? '·' }}</b> <SaidText :said="stepOf(key)?.title ?? ''" />
         </button>
       </li>
     </ul>
@@ -43,7 +45,7 @@ watch(isWhole, (whole) => whole && emit('answered'))
       <p role="status" :class="tooEarly ? 'rust' : 'moss'">
         <b>{{ verdict }}</b>
       </p>
-      <p v-if="tooEarly" class="second">{{ stepOf(tooEarly.before)?.line }}</p>
+      <p v-if="tooEarly" class="second"><SaidText :said="stepOf(tooEarly.before)?.line ?? ''" /></p>
       <button v-if="tooEarly" type="button" class="link-button" @click="again">{{ say('Once more') }}</button>
     </template>
   </section>

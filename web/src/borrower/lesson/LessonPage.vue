@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { guideDate, pageLanguages, plain, type Lesson } from '@binoculum/core'
+import { guideDate, pageLanguages, type Lesson } from '@binoculum/core'
 import { computed, onMounted, ref } from 'vue'
 import SerifText from '../../shared/SerifText.vue'
 import SunSign from '../../shared/drawings/SunSign.vue'
@@ -71,22 +71,18 @@ function choose(code: string) {
 
     <InOrder
       :key="`order-${language}`"
-      :steps="text.steps.map(({ key, title, line }) => ({ key, title: plain(title), line: plain(line) }))"
+      :steps="text.steps"
       :seed="lesson.kitCode"
       @answered="answered.order = true"
     />
     <FirstEyepiece
       v-if="hasEyepieces"
       :key="`eyepiece-${language}`"
-      :eyepieces="text.eyepieces.map(plain)"
+      :eyepieces="text.eyepieces"
       :seed="lesson.kitCode"
       @answered="answered.eyepiece = true"
     />
-    <FineOrNever
-      :key="`acts-${language}`"
-      :acts="text.acts.map(({ key, act, never, why }) => ({ key, act: plain(act), never, why: plain(why) }))"
-      @answered="answered.acts = true"
-    />
+    <FineOrNever :key="`acts-${language}`" :acts="text.acts" @answered="answered.acts = true" />
 
     <footer v-if="lives">
       <p v-if="state === 'sent'" role="status" class="moss">

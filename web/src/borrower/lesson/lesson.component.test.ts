@@ -100,3 +100,14 @@ it('a line that is cut bars nobody', async () => {
 it('speaks Spanish from its first word', () => {
   expect(page(lesson(), 'es').text()).toContain('¿En qué orden?')
 })
+
+it('what nobody translated yet is seen and heard as English', () => {
+  const step = {
+    ...{ key: 'own', phase: 'stand', part: null, title: 'Hang the lantern', feel: null, check: '', test: null },
+    ...{ lines: [{ text: 'On the hook.', needs: null }], caution: null, drawing: null, needs: null },
+  }
+  const own = lesson({ procedure: { setUp: [step], takeApart: [] } })
+  const english = (shown: Page) => shown.findAll('[lang="en"]').map((each) => each.text())
+  expect(english(page(own, 'es'))).toContain('Hang the lantern')
+  expect(english(page(own))).toEqual([])
+})

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { spreadsheetSafe } from '@binoculum/core'
 import { saveFile } from '../save-file.ts'
+import SignIcon from './SignIcon.vue'
 
 /** A table as it is seen, as a file for a spreadsheet [RFC 4180]. Nothing in it runs as a formula. */
 type Row = Readonly<Record<string, string | number | null>>
@@ -26,6 +27,6 @@ async function save() {
 
 <template>
   <ElButton size="small" class="screen-only" :disabled="typeof rows !== 'function' && rows.length === 0" @click="save"
-    >As CSV</ElButton
+    ><SignIcon name="save" /> As CSV</ElButton
   >
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { UploadFile } from 'element-plus'
 import { useTemplateRef } from 'vue'
+import SignIcon from './SignIcon.vue'
 
 /** A button that asks for a file. The library's field is the button itself: a second one inside it would be no help to
  * whoever listens instead of looking. */
@@ -45,7 +46,10 @@ const take = ({ raw }: UploadFile) => raw && emit('take', raw)
           { 'is-disabled': disabled || busy },
         ]"
       >
-        <span>{{ busy ? 'One moment …' : '' }}<slot v-if="!busy" /></span>
+        <span
+          >{{ busy ? 'One moment …' : ''
+          }}<template v-if="!busy"><SignIcon v-if="camera" name="camera" /><slot /></template
+        ></span>
       </span>
     </ElUpload>
   </div>

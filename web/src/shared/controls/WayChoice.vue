@@ -4,11 +4,16 @@ const { options, label } = defineProps<{
   options: readonly { readonly value: V; readonly words: string; readonly disabled?: boolean }[]
   label: string
 }>()
-const chosen = defineModel<V>({ required: true })
+const chosen = defineModel<V | null>({ required: true })
 </script>
 
 <template>
-  <ElRadioGroup v-model="chosen" :aria-label="label" class="ways">
+  <ElRadioGroup
+    :model-value="chosen ?? undefined"
+    :aria-label="label"
+    class="ways"
+    @update:model-value="chosen = $event as V"
+  >
     <ElRadio v-for="option in options" :key="option.value" :value="option.value" :disabled="option.disabled ?? false">
       {{ option.words }}
     </ElRadio>

@@ -13,6 +13,7 @@ import {
 } from '@binoculum/core'
 import { computed, ref, watch } from 'vue'
 import { typedMassG } from '../typed-mass.ts'
+import SignIcon from '../controls/SignIcon.vue'
 import SignedBar from '../drawings/SignedBar.vue'
 import { scaleKind, useScale } from '../devices/scale.ts'
 import { groupsOf, groupWords, useWeighIn, type WeighInGiven } from './use-weigh-in.ts'
@@ -95,17 +96,18 @@ watch(group, () => {
       Weigh-in <em>{{ chosen ? `steps of ${massText(chosen.scaleStepG)}` : '' }}</em>
     </h2>
     <div class="groups" role="tablist" aria-label="What is on the scale">
-      <button
+      <ElButton
         v-for="each in groups"
         :key="each.name"
-        type="button"
+        link
         role="tab"
         :aria-selected="each.name === group"
         :class="['group', { chosen: each.name === group, weighed: isHeld(each.name) }]"
         @click="group = each.name"
       >
-        {{ groupWords(each.name) }}<span v-if="isHeld(each.name)" aria-label="weighed"> ✓</span>
-      </button>
+        {{ groupWords(each.name)
+        }}<span v-if="isHeld(each.name)" role="img" aria-label="weighed"><SignIcon name="done" /></span>
+      </ElButton>
     </div>
 
     <form v-if="!taken" class="entry" @submit.prevent="keepTyped">
@@ -171,11 +173,11 @@ watch(group, () => {
     <p v-if="sentence" class="says" role="status">{{ sentence }}</p>
     <ul v-if="verdict && verdict.code !== 'ALL_THERE' && verdict.code !== 'NOTHING_FITS'" class="ways">
       <li v-for="(way, index) in ways" :key="index">
-        <button v-if="!saysNothing(way)" type="button" class="way" @click="choose(way)">
-          <span>{{ explanationClause(way, nameOf) }}</span>
+        <ElButton v-if="!saysNothing(way)" link class="way" @click="choose(way)">
+          <span class="clause">{{ explanationClause(way, nameOf) }}</span>
           <span class="second">{{ massText(massOf(way)) }}, leaves {{ differenceText(way.residualG) }}</span>
           <span class="share">{{ percentText(way.probability) }}</span>
-        </button>
+        </ElButton>
         <p v-else class="way">
           <span>nothing missing</span>
           <span class="second">leaves {{ differenceText(way.residualG) }}</span>
@@ -207,22 +209,25 @@ watch(group, () => {
   gap: 2px 12px;
 }
 
-.group {
+.groups .group {
   padding: 2px 0;
-  border: 0;
   border-bottom: 2px solid transparent;
-  background: none;
+  border-radius: 0;
   color: var(--quiet);
   font: 400 14px/20px var(--sans);
-  cursor: pointer;
 }
 
-.group.chosen {
+.group :deep(> span) {
+  gap: 3px;
+  text-decoration: none;
+}
+
+.groups .group.chosen {
   border-color: var(--night);
   color: var(--night);
 }
 
-.group.weighed {
+.groups .group.weighed:not(.chosen) {
   color: var(--ink);
 }
 
@@ -290,26 +295,27 @@ dd {
   list-style: none;
 }
 
-.way {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) auto;
-  gap: 0 8px;
+.ways .way {
   width: 100%;
   margin: 0;
   padding: 4px 0;
-  border: 0;
   border-top: 1px solid var(--rule);
-  background: none;
+  border-radius: 0;
   color: var(--ink);
   font: 400 14px/18px var(--sans);
   text-align: left;
 }
 
-button.way {
-  cursor: pointer;
+p.way,
+.way :deep(> span) {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 0 8px;
+  width: 100%;
+  text-decoration: none;
 }
 
-button.way:hover span:first-child {
+.way:hover .clause {
   text-decoration: underline;
 }
 
@@ -319,8 +325,8 @@ button.way:hover span:first-child {
 }
 
 @media (pointer: coarse) {
-  .group,
-  button.way {
+  .groups .group,
+  .ways .el-button.way {
     min-height: 40px;
   }
 }

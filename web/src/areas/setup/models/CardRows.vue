@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { massText } from '@binoculum/core'
 import { ref, useTemplateRef } from 'vue'
+import SignIcon from '../../../shared/controls/SignIcon.vue'
 import { useSortableRows } from '../../../shared/use-sortable-rows.ts'
 import GripSign from './GripSign.vue'
 import { lookAlikeWords, type DraftPart, type PlaceOfModel } from './model-draft.ts'
@@ -35,7 +36,7 @@ useSortableRows(list, 'ul[data-place]', {
           :aria-expanded="!folded.has(place)"
           @click="folded.has(place) ? folded.delete(place) : folded.add(place)"
         >
-          {{ folded.has(place) ? '▸' : '▾' }} {{ place || 'no place' }}
+          <SignIcon :name="folded.has(place) ? 'folded' : 'unfolded'" /> {{ place || 'no place' }}
         </ElButton>
         <span class="second"
           >{{ parts.length }} {{ parts.length === 1 ? 'part' : 'parts' }}, {{ massText(massOf(parts)) }}</span

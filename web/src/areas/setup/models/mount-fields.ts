@@ -4,6 +4,8 @@ import {
   armJointWords,
   fixingWords,
   homeDrawings,
+  stopMeetings,
+  stopMeetingWords,
   trays,
   trayWords,
   tubeFixings,
@@ -16,7 +18,7 @@ export interface MountForm {
   mount: Loose<MountDataView>
   stand: StandView
 }
-export type MountPart = 'equatorial' | 'tube' | 'controller' | 'home'
+export type MountPart = 'equatorial' | 'tube' | 'controller' | 'home' | 'stop'
 
 const emptyMount = (): MountForm['mount'] => ({
   ratedLoadG: null,
@@ -26,6 +28,7 @@ const emptyMount = (): MountForm['mount'] => ({
   standHeightMm: null,
   controller: null,
   home: null,
+  stop: null,
 })
 
 export const mountForm = ({ mount, stand, family, parts }: ModelSheet): MountForm => ({
@@ -55,6 +58,7 @@ const fresh: { [Part in MountPart]: () => NonNullable<MountForm['mount'][Part]> 
     asks: ['date', 'time', 'zone', 'daylight-saving'],
   }),
   home: () => ({ steps: [''], drawing: 'equatorial' }),
+  stop: () => ({ highestDeg: null, meets: 'tube-leg' }),
 }
 
 /** Says that a model has a part, with what such a part usually is, or that it has none. */
@@ -71,7 +75,7 @@ const placed = (path: string, words: string) => [
 ]
 
 export function mountSections({ mount }: MountForm): readonly FieldSection[] {
-  const { equatorial, tube, controller, home } = mount
+  const { equatorial, tube, controller, home, stop } = mount
   return [
     {
       key: 'load',
@@ -139,6 +143,21 @@ export function mountSections({ mount }: MountForm): readonly FieldSection[] {
             figure('mount.tube.frontRingMm', 'front ring (or clamp) from the low end, mm'),
             ...placed('mount.tube.finder', 'finder'),
             ...placed('mount.tube.eyepiece', 'eyepiece and diagonal'),
+          ]
+        : [],
+    },
+    {
+      key: 'stop',
+      title: 'How high it can look',
+      optional: { isThere: Boolean(stop), words: ['nothing is in the way', 'something is in the way'] },
+      fields: stop
+        ? [
+            figure('mount.stop.highestDeg', 'swung up by hand: free up to, ° above the horizon'),
+            choice(
+              'mount.stop.meets',
+              'higher than that',
+              choices(stopMeetings.map((each) => [each, stopMeetingWords[each]])),
+            ),
           ]
         : [],
     },

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { madeSchema, packingSchema, type PackingSlotView } from '@binoculum/contract'
+import { madeSchema, packingSchema, type PackingLeft as Left, type PackingSlotView } from '@binoculum/contract'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { api } from '../../../shared/api/client.ts'
@@ -8,6 +8,7 @@ import { useSending } from '../../../shared/api/use-sending.ts'
 import KitTag from '../../../shared/drawings/KitTag.vue'
 import ProblemNote from '../../../shared/ProblemNote.vue'
 import { useSession } from '../../people/session.ts'
+import PackingLeft from './PackingLeft.vue'
 import PackingSlot from './PackingSlot.vue'
 
 /** How a kit is packed, by its own pictures: each place of its case, and the case at each step of putting away. */
@@ -30,7 +31,10 @@ const groups = computed(() =>
 )
 const taken = computed(() => data.value?.slots.filter(({ pictureId }) => pictureId !== null).length ?? 0)
 
-async function put(slot: PackingSlotView, change: { pictureId?: string | null; words?: string }) {
+async function put(
+  slot: Pick<PackingSlotView, 'key' | 'pictureId' | 'words'>,
+  change: { pictureId?: string | null; words?: string },
+) {
   const { key, pictureId, words } = { ...slot, ...change }
   data.value = await api.put(packingSchema, `/api/kits/${data.value?.kit.id ?? ''}/packing`, {
     key,
@@ -39,6 +43,12 @@ async function put(slot: PackingSlotView, change: { pictureId?: string | null; w
   })
 }
 const keep = (...given: Parameters<typeof put>) => run(() => put(...given))
+const move = (from: Left, key: string) =>
+  run(async () => {
+    await put({ ...from, key }, {})
+    await put(from, { pictureId: null })
+  })
+const empty = computed(() => data.value?.slots.filter(({ pictureId }) => pictureId === null) ?? [])
 const take = (slot: PackingSlotView, file: File) =>
   run(async () => {
     const branchId = data.value?.kit.branchId ?? ''
@@ -63,6 +73,22 @@ const take = (slot: PackingSlotView, file: File) =>
         </p>
       </header>
       <ProblemNote :problem="refusal" @retry="reload" />
+      <section v-if="data.left.length > 0" aria-label="Pictures without a place">
+        <h2>Pictures without a place</h2>
+        <p class="second">The card names their place or step no more. Say where each belongs, or take it off.</p>
+        <div class="slots">
+          <PackingLeft
+            v-for="picture in data.left"
+            :key="picture.key"
+            :picture="picture"
+            :empty="empty"
+            :may-act="mayAct"
+            :sending="sending"
+            @move="move(picture, $event)"
+            @remove="keep(picture, { pictureId: null })"
+          />
+        </div>
+      </section>
       <section v-for="{ title, words, slots } in groups" :key="title" :aria-label="title">
         <h2>{{ title }}</h2>
         <p class="second">{{ words }}</p>

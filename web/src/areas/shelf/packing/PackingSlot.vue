@@ -51,44 +51,4 @@ const keepWords = () => words.value.trim() !== shown.words && emit('words', word
   </figure>
 </template>
 
-<style scoped>
-figure {
-  margin: 0;
-  padding: 10px;
-  border: 1px solid var(--rule-strong);
-  border-radius: 4px;
-  background: var(--card);
-}
-
-img,
-.empty {
-  display: block;
-  width: 100%;
-  aspect-ratio: 4 / 3;
-  object-fit: cover;
-}
-
-.empty {
-  display: grid;
-  place-items: center;
-  border: 1px dashed var(--rule-strong);
-  color: var(--quiet);
-}
-
-figcaption {
-  display: grid;
-  gap: 6px;
-  margin-top: 8px;
-}
-
-.serif {
-  font-size: 18px;
-}
-
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 14px;
-  align-items: center;
-}
-</style>
+<style scoped src="./packing-figure.css"></style>

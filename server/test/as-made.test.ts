@@ -1,0 +1,56 @@
+import {
+  benchSchema,
+  guideSchema,
+  kitSheetSchema,
+  shelfSchema,
+  takeBackFormSchema,
+  type KitSheet,
+  type Shelf,
+} from '@binoculum/contract'
+import type { z } from 'zod'
+import { startTestServer, type Agent } from './support.ts'
+
+/** Answers that leave as they were made hold to the schema of their route, with nothing beside it: of every kit of the demo. */
+let server: Awaited<ReturnType<typeof startTestServer>>
+let ines: Agent
+let kits: Shelf['kits']
+beforeAll(async () => {
+  server = await startTestServer()
+  ines = await server.signIn('ines')
+  ;({ kits } = (await ines.get<Shelf>('/api/kits')).body)
+})
+afterAll(() => server.close())
+
+/** The schema cuts off what it doesn't know: what comes out of it is what went in, or something was too much. */
+async function holds(path: string, schema: z.ZodType): Promise<void> {
+  const { status, body } = await ines.get(path)
+  expect([path, status]).toEqual([path, 200])
+  expect(schema.parse(body)).toEqual(body)
+}
+
+it('the Shelf and the bench', async () => {
+  await holds('/api/kits', shelfSchema)
+  await holds('/api/bench', benchSchema)
+})
+
+it('the sheet of every kit', async () => {
+  expect(kits.length).toBeGreaterThan(15)
+  for (const { code } of kits) await holds(`/api/kits/${encodeURIComponent(code)}`, kitSheetSchema)
+})
+
+it('guide and take-back form of every open loan', async () => {
+  const loans = kits.flatMap(({ loan }) => (loan ? [loan.id] : []))
+  expect(loans.length).toBeGreaterThan(3)
+  for (const id of loans) {
+    await holds(`/api/loans/${id}/guide`, guideSchema)
+    await holds(`/api/loans/${id}/take-back`, takeBackFormSchema)
+  }
+})
+
+it('a kit that was given out with marks, notes and extra things', async () => {
+  const { id, version } = (await ines.get<KitSheet>('/api/kits/M-01')).body
+  const [, part] = (await ines.get<KitSheet>('/api/kits/M-01')).body.parts
+  const note = { kitVersion: version, mark: 'damaged', note: 'torn' }
+  expect((await ines.post(`/api/kits/${id}/parts/${part?.id}/mark`, note)).status).toBe(200)
+  await holds('/api/kits/M-01', kitSheetSchema)
+})

@@ -57,7 +57,7 @@ it('between two altitudes it lies between their heights; a pan head has its end'
 it('a stop that was measured counts before what such heads usually do, on every kind of head', () => {
   const stopped = (kit: DrawnKit, highestDeg: number): DrawnKit => ({
     ...kit,
-    mount: { ...roundMount, stop: { highestDeg, meets: 'motor-leg' } },
+    mount: { ...roundMount, equatorial: null, stop: { highestDeg, meets: 'motor-leg' } },
   })
   expect(highestOf(kitOf('large-equatorial'))).toBe(90)
   expect(highestOf(stopped(kitOf('large-equatorial'), 82))).toBe(82)

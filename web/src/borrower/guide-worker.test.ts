@@ -53,6 +53,8 @@ beforeEach(async () => {
     return network(pathname)
   }
   const memory = { deleteDatabase: (name: string) => wiped.push(name) }
+  // The worker is a script without imports: only so can it be run beside doubles of its browser.
+  // eslint-disable-next-line no-new-func
   new Function('self', 'caches', 'fetch', 'indexedDB', code)(self, fakeCaches, fetchFrom, memory)
   const copy = kept(`guide-${token.slice(0, 12)}`)
   await copy.put(page, new Response('the page as kept'))

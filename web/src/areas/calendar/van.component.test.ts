@@ -23,7 +23,7 @@ describe('the van’s page', () => {
       toBranchId: idOf('branch'),
       toBranchName: 'The library',
     },
-    ...{ mayArrive: true, mayCancel: false },
+    ...{ daysLate: 2, mayArrive: true, mayCancel: false },
   }
   const view = { transfers: [transfer], ways: [], kits: [] }
   it('lets whoever has the kit say so, and nobody else', async () => {
@@ -34,6 +34,7 @@ describe('the van’s page', () => {
     const page = mount(VanPage)
     await flushPromises()
     expect(page.find('li').text()).toContain('The club to The library')
+    expect(page.find('li').text()).toContain('2 days ago: has it come?')
     const [come, stays] = page.findAll('li button')
     expect(stays?.attributes('disabled')).toBeDefined()
     await come?.trigger('click')

@@ -107,7 +107,7 @@ it('what nobody translated yet is seen and heard as English', () => {
     ...{ lines: [{ text: 'On the hook.', needs: null }], caution: null, drawing: null, needs: null },
   }
   const own = lesson({ procedure: { setUp: [step], takeApart: [] } })
-  const english = (shown: Page) => shown.findAll('[lang="en"]').map((each) => each.text())
+  const english = (shown: Page) => shown.findAll('.foreign[lang="en"]').map((each) => each.text())
   expect(english(page(own, 'es'))).toContain('Hang the lantern')
   expect(english(page(own))).toEqual([])
 })

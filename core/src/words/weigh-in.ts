@@ -18,7 +18,7 @@ export function explanationClause(
   return joined([
     ...(gone.length > 0 ? [`${joined(gone)} missing`] : []),
     ...swapped.map(({ id, by }) => `${nameOf(by)} in place of ${nameOf(id)}`),
-    ...extra.map((id) => `${nameOf(id)} lies in it besides`),
+    ...extra.map((id) => `${nameOf(id)} in the case as well`),
   ])
 }
 

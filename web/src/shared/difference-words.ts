@@ -14,6 +14,6 @@ const fieldWords: Readonly<Record<string, string>> = Object.fromEntries(
 /** Where a kit really differs from its model, in words. */
 export function differenceWords({ kind, name, field = '', own, model }: KitSheet['differences'][number]): string {
   if (kind === 'lacks') return `has no ${name}`
-  if (kind === 'has-besides') return `has ${name} besides`
+  if (kind === 'has-besides') return `has ${name} as well`
   return `${name}: ${fieldWords[field] ?? field} ${own}, not ${model}`
 }

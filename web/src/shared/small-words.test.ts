@@ -3,7 +3,7 @@ import { typedMassG } from './typed-mass.ts'
 
 it.each([
   { given: { kind: 'lacks' as const, name: 'Barlow 2×' }, words: 'has no Barlow 2×' },
-  { given: { kind: 'has-besides' as const, name: 'Red torch' }, words: 'has Red torch besides' },
+  { given: { kind: 'has-besides' as const, name: 'Red torch' }, words: 'has Red torch as well' },
   {
     given: { kind: 'differs' as const, name: 'Cap', field: 'massG', own: '5', model: '4' },
     words: 'Cap: mass 5, not 4',

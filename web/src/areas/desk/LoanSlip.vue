@@ -76,10 +76,9 @@ header {
 }
 
 .name {
-  font-size: 34px;
-  line-height: 40px;
-  overflow: hidden;
-  text-overflow: ellipsis;
+  font-size: 29px;
+  line-height: 34px;
+  overflow-wrap: anywhere;
 }
 
 header b {

@@ -37,7 +37,7 @@ async function send() {
     <p v-if="isDone" role="status">It is changed. Everywhere else you have to sign in with the new one.</p>
     <ElButton v-if="!opened" @click="open(true)">Change it</ElButton>
     <SchemaForm v-else :schema="changePasswordSchema" :value="value" label="Change your password" @send="send">
-      <SchemaField label="the one of now" path="current">
+      <SchemaField label="the password you sign in with now" path="current">
         <ElInput
           v-model="given.current"
           type="password"

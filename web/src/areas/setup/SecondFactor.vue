@@ -49,7 +49,7 @@ const inFours = (secret: string) => secret.match(/.{1,4}/g)?.join(' ') ?? secret
 
 <template>
   <section v-if="data" aria-labelledby="second-factor-title">
-    <h2 id="second-factor-title">A code besides your password</h2>
+    <h2 id="second-factor-title">A code as well as your password</h2>
     <template v-if="data.on">
       <p>
         On: at sign-in you are asked for the six digits of your app. {{ data.backupCodesLeft }} of your backup codes

@@ -65,7 +65,7 @@ export function recordSentence({ act, before, after }: RecordLine): string {
       const details = [
         ...off,
         ...(Number(is.unseen ?? 0) > 0 ? [`${text(is.unseen)} not looked at`] : []),
-        ...list(is.extras).map(({ name }) => `${text(name)} lay there besides`),
+        ...list(is.extras).map(({ name }) => `${text(name)} lay there too`),
         ...(answers.sunFilterFound ? ['sun filter found'] : []),
         ...(said ? [`“${said}”`] : []),
       ]

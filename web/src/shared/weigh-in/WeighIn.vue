@@ -217,7 +217,7 @@ watch(group, () => {
   font: 400 14px/20px var(--sans);
 }
 
-.group :deep(> span) {
+.groups .group :deep(> span) {
   gap: 3px;
   text-decoration: none;
 }
@@ -307,7 +307,7 @@ dd {
 }
 
 p.way,
-.way :deep(> span) {
+.ways .way :deep(> span) {
   display: grid;
   grid-template-columns: minmax(0, 1fr) auto;
   gap: 0 8px;

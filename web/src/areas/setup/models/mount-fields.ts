@@ -152,7 +152,7 @@ export function mountSections({ mount }: MountForm): readonly FieldSection[] {
       optional: { isThere: Boolean(stop), words: ['nothing is in the way', 'something is in the way'] },
       fields: stop
         ? [
-            figure('mount.stop.highestDeg', 'swung up by hand: free up to, ° above the horizon'),
+            figure('mount.stop.highestDeg', 'free up to, ° above the horizon'),
             choice(
               'mount.stop.meets',
               'higher than that',

@@ -65,9 +65,8 @@ const nameOf = (page: Page, stop: number) =>
     return found?.getAttribute('aria-label') || found?.innerText.trim() || found?.outerHTML.slice(0, 120) || '?'
   }, stop)
 
-/** @returns what is wrong with going through a page by Tab */
-async function walk(page: Page, path: string): Promise<readonly string[]> {
-  const count = await markStops(page)
+/** @returns what is wrong with going through a page's stops by Tab */
+async function walk(page: Page, path: string, count: number): Promise<readonly string[]> {
   await page.evaluate(() => {
     const main = document.querySelector('main')
     main?.setAttribute('tabindex', '-1')
@@ -114,11 +113,16 @@ test('every form is gone through by Tab, arrows and Escape', async ({ page, cont
   await signIn(context, 'ines')
   const { models } = await read<{ models: { id: string }[] }>(context, '/api/models')
   const wrong: string[] = []
+  let stops = 0
   for (const path of [...pages, ...ofModel.map((each) => `/setup/models/${models[0]?.id}${each}`)]) {
     await goTo(page, path)
     await page.waitForLoadState('networkidle')
     await expect(page.getByRole('heading', { name: 'There is nothing here.' }), path).toBeHidden()
-    wrong.push(...(await walk(page, path)), ...(await lists(page, path)))
+    const count = await markStops(page)
+    stops += count
+    wrong.push(...(await walk(page, path, count)), ...(await lists(page, path)))
   }
+  console.log(`walked: ${stops} controls`)
   expect(wrong).toEqual([])
+  expect(stops).toBeGreaterThan(400)
 })

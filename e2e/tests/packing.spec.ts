@@ -24,6 +24,8 @@ test('how a kit is packed: its picture is taken once, and seen at take-back and 
   await expect(place.getByAltText('case, as it should look')).toBeVisible()
   await place.getByLabel('What the picture shows: case').fill('Card on top, manual under it')
   await page.keyboard.press('Enter')
+  // While the words are being kept no picture is taken.
+  await expect(page.getByText('One moment …').first()).toBeHidden()
   const last = page.getByRole('region', { name: 'Putting it away, step by step' }).getByRole('figure').last()
   await last.locator('input[type=file]').setInputFiles(photo)
   await expect(last.getByRole('img')).toBeVisible()

@@ -12,6 +12,7 @@ export const router = createRouter({
   history: createMemoryHistory(),
   routes: [
     { path: '/setup/models/:id/:page', component: nothing },
+    { path: '/kits/:code/packing', component: nothing },
     { path: '/:anywhere(.*)*', component: nothing },
   ],
 })

@@ -47,6 +47,18 @@ test('how a kit is packed: its picture is taken once, and seen at take-back and 
   expect(await shown.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBeGreaterThan(0)
   expect(await everyHurdle(phone)).toEqual([])
 
+  // Opened once it is there without a network, and its pictures with it.
+  const isKept = (url: string) => phone.evaluate(async (asked) => (await caches.match(asked)) !== undefined, url)
+  await phone.evaluate(() => navigator.serviceWorker.ready)
+  await expect.poll(() => isKept(path)).toBe(true)
+  await expect.poll(async () => isKept((await shown.getAttribute('src')) ?? '')).toBe(true)
+  await phone.context().setOffline(true)
+  await phone.reload()
+  await expect(phone.locator('main.guide.lives')).toBeVisible()
+  await expect(shown).toBeVisible()
+  expect(await shown.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBeGreaterThan(0)
+  await phone.context().setOffline(false)
+
   await goTo(page, `/desk/take-back/${loanId}`)
   const lies = page.getByRole('region', { name: 'How it lies' })
   await expect(lies.getByAltText('case, as it should look')).toBeVisible()

@@ -132,6 +132,7 @@ describe('what is none', () => {
   const head = { format: 'binoculum-branch', version: 1, writtenAtUtc: '2026-03-12T14:00:00Z', withBorrowers: true }
   it.each([
     ['no JSON', Buffer.from('{"format": '), /400 NOT_JSON|ends before its end/],
+    ['nothing at all', Buffer.from('null'), /400 NOT_AN_ARCHIVE version/],
     ['another file', { format: 'binoculum-contents', version: 1, rows: { kit: [] } }, /none of these archives/],
     ['a later version', { ...head, version: 7, rows: { kit: [] } }, /later version/],
     ['an unknown kind', { ...head, rows: { moon: [] } }, /rows.moon: is a kind of row that no archive has/],

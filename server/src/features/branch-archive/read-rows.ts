@@ -55,7 +55,7 @@ export async function* readRows(
 }
 
 function requireHead(given: unknown): void {
-  const { rows: _rows, ...head } = given as Record<string, unknown>
+  const { rows: _rows, ...head } = (given ?? {}) as Record<string, unknown>
   const read = branchArchiveHeadSchema.safeParse(head)
   if (!read.success) {
     const later = typeof head.version === 'number' && head.version > 1

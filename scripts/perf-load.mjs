@@ -234,14 +234,17 @@ await runMain(async () => {
     const paths = routes.filter(({ kind }) => kind === 'read').map(({ url }) => url)
     const times = []
     const memory = []
-    let failures = 0
+    const refusals = new Map()
     const until = performance.now() + soakS * 1000
     const desks = Array.from({ length: DESKS }, async (_, at) => {
       await sleep((at / DESKS) * 1000)
       while (performance.now() < until) {
-        const { status, ms } = await ask(base + paths[Math.floor(Math.random() * paths.length)], { cookie })
+        const { status, ms, text } = await ask(base + paths[Math.floor(Math.random() * paths.length)], { cookie })
         times.push(ms)
-        if (status !== 200) failures++
+        if (status !== 200) {
+          const why = `${status} ${/"code":"(\w+)"/.exec(text())?.[1] ?? text().slice(0, 80)}`
+          refusals.set(why, (refusals.get(why) ?? 0) + 1)
+        }
         await sleep(Math.max(0, 1000 - ms))
       }
     })
@@ -258,14 +261,15 @@ await runMain(async () => {
       ...{
         seconds: soakS,
         requests: times.length,
-        failures,
+        failures: [...refusals.values()].reduce((sum, count) => sum + count, 0),
+        refusals: Object.fromEntries(refusals),
         p50Ms: quantile(times, 0.5),
         p95Ms: quantile(times, 0.95),
       },
       ...{ memoryMb: late, memoryGrowth: late / early },
     }
     say(
-      `  ${soak.requests} requests, ${failures} failed, p50 ${soak.p50Ms.toFixed(0)} ms, p95 ${soak.p95Ms.toFixed(0)} ms, memory ${late.toFixed(0)} MB, ${soak.memoryGrowth.toFixed(2)} × the middle third`,
+      `  ${soak.requests} requests, ${soak.failures} not answered with 200 ${JSON.stringify(soak.refusals)}, p50 ${soak.p50Ms.toFixed(0)} ms, p95 ${soak.p95Ms.toFixed(0)} ms, memory ${late.toFixed(0)} MB, ${soak.memoryGrowth.toFixed(2)} × the middle third`,
     )
     const results = {
       routes: rows.map(({ name, ratio, ours, theirs, sql }) => ({ name, ratio, ours, theirs, sql })),
@@ -278,7 +282,7 @@ await runMain(async () => {
       .filter(({ kind, ratio }) => ratio < LEAST[kind])
       .map(({ name, ratio }) => `${name} ${ratio.toFixed(2)}`)
     if (slow.length > 0) say(`Below ${LEAST.read} for reads or ${LEAST.write} for writes: ${slow.join(', ')}`)
-    if (failures > 0) throw new Explained(`${failures} requests failed.`)
+    if (soak.failures > 0) throw new Explained(`${soak.failures} requests failed.`)
     if (busyMs / restMs > MOST_SLOWED) throw new Explained('Heavy requests slow the Shelf down.')
     if (soak.memoryGrowth > 1.3) throw new Explained('Memory grows.')
   } finally {

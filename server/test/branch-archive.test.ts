@@ -93,7 +93,8 @@ it('every table is in the archive with all its columns, or is left out for a rea
   expect([...archivedKinds.map(snake), ...Object.keys(leftOut)].sort()).toEqual(tables)
   for (const kind of archivedKinds.filter((each) => each !== 'staff')) {
     const { columns } = from.source.entityMetadatas.find(({ tableName }) => tableName === snake(kind))!
-    const without = { picture: ['bytes'], record: ['id'] }[kind as string] ?? []
+    // A shape is a promise this house made: a file's guides are brought up to the schema when they are read.
+    const without = { picture: ['bytes'], record: ['id'], guide: ['shape'] }[kind as string] ?? []
     const expected = columns.map(({ propertyName }) => propertyName).filter((name) => !without.includes(name))
     expect([kind, Object.keys(archivedRows[kind].shape).sort()]).toEqual([kind, expected.sort()])
   }

@@ -15,6 +15,7 @@ import {
   type Mark,
 } from '@binoculum/core'
 import { DateTime } from 'luxon'
+import { shapeOf } from '../features/guides/service.ts'
 import { BenchEvenings } from './bench-evenings.ts'
 import { demoWeighGroups } from './catalogue.ts'
 import { demoGuideWords } from './guide-words.ts'
@@ -93,7 +94,13 @@ export class KitHistory extends BenchEvenings {
       issuedOn: dayOf(outAt),
       dueOn: dayOf(dueAt),
     }
-    this.rows.guides.push({ id: this.chance.id(), loanId: id, content, issuedAt: outAt })
+    this.rows.guides.push({
+      id: this.chance.id(),
+      loanId: id,
+      content,
+      shape: backAt === null ? shapeOf(content) : '',
+      issuedAt: outAt,
+    })
     const after = { borrowerId, dueOn: dayOf(dueAt), agreement: 1, overruleReason: '' }
     this.append('handed-out', outAt, handedOutBy, { loanId: id, before, after })
     return id

@@ -19,6 +19,7 @@ import { HandsCardsVan1765700000000 } from './0018-hands-cards-van.ts'
 import { KeptIn1765800000000 } from './0019-kept-in.ts'
 import { OpenCase1765900000000 } from './0020-open-case.ts'
 import { LessonsAndNights1766000000000 } from './0021-lessons-and-nights.ts'
+import { IssuedShape1766100000000 } from './0022-issued-shape.ts'
 
 /** In order, named one by one: leftover build output is never taken for a migration. */
 export const migrations = [
@@ -43,4 +44,5 @@ export const migrations = [
   KeptIn1765800000000,
   OpenCase1765900000000,
   LessonsAndNights1766000000000,
+  IssuedShape1766100000000,
 ]

@@ -9,6 +9,8 @@ export class GuideRow {
   @Column('jsonb') content: object
   /** Hashes of the parts kept as pieces, by language and name; those of no language stand under ''. */
   @Column('jsonb', { default: () => "'{}'" }) pieces: object
+  /** Of which it was issued; '' where that is not known. */
+  @Column('text', { default: '' }) shape: string
   @Column('timestamptz') issuedAt: Date
 }
 

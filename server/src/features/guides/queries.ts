@@ -26,10 +26,19 @@ export async function guideIdByLink(tx: Tx, linkHash: string, now: Date): Promis
   return (await selectRows<{ id: string }>(tx, `SELECT g.id ${openByLink}`, [linkHash, now]))[0]?.id ?? null
 }
 
-export async function guideOfLoan(tx: Tx, loanId: string): Promise<{ content: unknown; branchId: string } | null> {
-  const sql = `SELECT CASE WHEN g.pieces = '{}' THEN g.content ELSE ${wholeContent} END AS content, l.branch_id AS "branchId"
+export interface GuideOfLoanRow {
+  readonly branchId: string
+  /** The guide of this shape as text, nothing of it read; null where it is of another or no longer whole. */
+  readonly text: string | null
+  readonly content: unknown
+}
+
+export async function guideOfLoan(tx: Tx, loanId: string, shape: string): Promise<GuideOfLoanRow | null> {
+  const isWhole = `g.pieces = '{}' AND g.shape = $2`
+  const sql = `SELECT l.branch_id AS "branchId", CASE WHEN ${isWhole} THEN g.content::text END AS text,
+      CASE WHEN ${isWhole} THEN NULL WHEN g.pieces = '{}' THEN g.content ELSE ${wholeContent} END AS content
     FROM guide g JOIN loan l ON l.id = g.loan_id WHERE l.id = $1`
-  return (await selectRows<{ content: unknown; branchId: string }>(tx, sql, [loanId]))[0] ?? null
+  return (await selectRows<GuideOfLoanRow>(tx, sql, [loanId, shape]))[0] ?? null
 }
 
 /** Shorter parts cost more as a piece than as they are. */

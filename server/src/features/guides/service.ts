@@ -19,11 +19,13 @@ import { hashToken } from '../../platform/secrets.ts'
 import { keepBorrowersPicture, makePicture, pictureBytes, type PictureMade } from '../contents/service.ts'
 import { loanCode } from '../judgement/service.ts'
 import { BorrowerMessageRow, GuideRow } from './entities.ts'
+import { shapeOf, TODAYS_SHAPE } from './issued-shape.ts'
 import * as queries from './queries.ts'
 import { guideInput, ownWordsFor, withoutFocus, type KitInGuide } from './guide-input.ts'
 
 export { GuideTextRow } from './entities.ts'
 export { GuideTextsDesk } from './texts.ts'
+export { shapeOf } from './issued-shape.ts'
 export { newestLooks } from './queries.ts'
 export { guideInput, ownWordsFor, withoutFocus } from './guide-input.ts'
 export { builtPage, htmlPage, languageAsked, type Built } from './built-page.ts'
@@ -72,7 +74,7 @@ export class Guides {
 
   /** Freezes it with its loan, in the hand-out's transaction. */
   async issue(tx: Tx, { loanId, guide, at }: { loanId: string; guide: Guide; at: Date }): Promise<void> {
-    await tx.insert(GuideRow, { id: randomUUID(), loanId, content: guide, issuedAt: at })
+    await tx.insert(GuideRow, { id: randomUUID(), loanId, content: guide, shape: shapeOf(guide), issuedAt: at })
   }
 
   /** Its loan is over: it is kept small, and read as it was. */
@@ -103,11 +105,12 @@ export class Guides {
     return queries.guideIdByLink(database.reader, hashToken(token), clock())
   }
 
-  async ofLoan(session: Session, loanId: string): Promise<IssuedGuide> {
+  async ofLoan(session: Session, loanId: string): Promise<string> {
     const { farReader, reader } = this.context.database
-    const found = (await queries.guideOfLoan(farReader, loanId)) ?? (await queries.guideOfLoan(reader, loanId))
+    const find = (tx: Tx) => queries.guideOfLoan(tx, loanId, TODAYS_SHAPE)
+    const found = (await find(farReader)) ?? (await find(reader))
     if (!found || !branchIdsOf(session).includes(found.branchId)) throw new Problem('NOT_FOUND')
-    return storedGuideSchema.parse(found.content)
+    return found.text ?? JSON.stringify(storedGuideSchema.parse(found.content))
   }
 
   /** What a borrower sends: kept with its picture, in the kit's record, and as a job of the bench where there is trouble.

@@ -42,6 +42,7 @@ export async function loanRoutes(app: App, { loans, handOuts, takeBacks, correct
         querystring: z.object({ branchId: idSchema, text: z.string().trim().min(1).max(100) }),
         response: { 200: borrowersFoundSchema },
       },
+      serializerCompiler: asMade,
     },
     async (request) => {
       const { branchId, text } = request.query

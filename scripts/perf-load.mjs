@@ -1,12 +1,13 @@
 import { fork, spawnSync } from 'node:child_process'
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, writeFileSync } from 'node:fs'
 import { Agent, request } from 'node:http'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { ensureBuild } from './lib/build.mjs'
 import { startCluster } from './lib/postgres.mjs'
-import { freePort, sleep, stopProcess } from './lib/processes.mjs'
+import { freePort, stopProcess } from './lib/processes.mjs'
 import { Explained, runMain, say } from './lib/say.mjs'
+import { soak } from './lib/soak.mjs'
 import { startServer } from './lib/server.mjs'
 import { ensurePackages, ensurePostgres, rootFolder } from './lib/setup.mjs'
 
@@ -15,7 +16,6 @@ import { ensurePackages, ensurePostgres, rootFolder } from './lib/setup.mjs'
 const AT_ONCE = 24
 const SECONDS = 3
 const ROUNDS = 3
-const DESKS = 40 * 5
 const LEAST = { read: 0.8, write: 0.7 }
 const MOST_SLOWED = 3
 
@@ -139,8 +139,6 @@ const startBare = async (databaseUrl, routes) => {
   return { base: address, stop: () => child.kill() }
 }
 
-const memoryMb = (pid) => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1] ?? 0) / 1024
-
 await runMain(async () => {
   await ensurePackages()
   const binFolder = await ensurePostgres()
@@ -230,61 +228,35 @@ await runMain(async () => {
       `  Shelf p95 at rest ${restMs.toFixed(1)} ms, with 30 heavy requests running ${busyMs.toFixed(1)} ms: ${(busyMs / restMs).toFixed(1)} ×`,
     )
 
-    say(`  ${DESKS} desks, each asking once a second, for ${soakS} s:`)
-    const paths = routes.filter(({ kind }) => kind === 'read').map(({ url }) => url)
-    const times = []
-    const memory = []
-    const refusals = new Map()
-    const until = performance.now() + soakS * 1000
-    const desks = Array.from({ length: DESKS }, async (_, at) => {
-      await sleep((at / DESKS) * 1000)
-      while (performance.now() < until) {
-        const { status, ms, text } = await ask(base + paths[Math.floor(Math.random() * paths.length)], { cookie })
-        times.push(ms)
-        if (status !== 200) {
-          const why = `${status} ${/"code":"(\w+)"/.exec(text())?.[1] ?? text().slice(0, 80)}`
-          refusals.set(why, (refusals.get(why) ?? 0) + 1)
-        }
-        await sleep(Math.max(0, 1000 - ms))
-      }
-    })
-    const watching = (async () => {
-      while (performance.now() < until) {
-        memory.push(memoryMb(server.pid))
-        await sleep(2000)
-      }
-    })()
-    await Promise.all([...desks, watching])
-    const third = Math.floor(memory.length / 3)
-    const [early, late] = [memory.slice(third, 2 * third), memory.slice(2 * third)].map((part) => quantile(part, 0.5))
-    const soak = {
-      ...{
-        seconds: soakS,
-        requests: times.length,
-        failures: [...refusals.values()].reduce((sum, count) => sum + count, 0),
-        refusals: Object.fromEntries(refusals),
-        p50Ms: quantile(times, 0.5),
-        p95Ms: quantile(times, 0.95),
-      },
-      ...{ memoryMb: late, memoryGrowth: late / early },
-    }
+    await stopProcess(server.pid, 'SIGTERM')
+    server = null
+    bare.stop()
+    const own = new pg.Client({ connectionString: cluster.url })
+    await own.connect()
+    await own.query('CREATE DATABASE soak')
+    await own.end()
+    say(`  40 branches with 5 desks each and 1,000 kits, for ${soakS} s:`)
+    const soaked = await soak({ url: cluster.url.replace(/\/[^/]*$/, '/soak'), ask, password, seconds: soakS })
+    const refused = Object.values(soaked.refusals).reduce((sum, count) => sum + count, 0)
     say(
-      `  ${soak.requests} requests, ${soak.failures} not answered with 200 ${JSON.stringify(soak.refusals)}, p50 ${soak.p50Ms.toFixed(0)} ms, p95 ${soak.p95Ms.toFixed(0)} ms, memory ${late.toFixed(0)} MB, ${soak.memoryGrowth.toFixed(2)} × the middle third`,
+      `  ${soaked.desks} desks, ${soaked.requests} requests, ${refused} not answered with 200 ${JSON.stringify(soaked.refusals)}, p50 ${soaked.p50Ms.toFixed(0)} ms, p95 ${soaked.p95Ms.toFixed(0)} ms, memory ${soaked.memoryMb.toFixed(0)} MB, ${soaked.memoryGrowth.toFixed(2)} × the middle third`,
     )
+    for (const [kind, [p50, p95]] of Object.entries(soaked.byKind))
+      say(`    ${kind.padEnd(16)} p50 ${p50} ms, p95 ${p95} ms`)
     const results = {
       routes: rows.map(({ name, ratio, ours, theirs, sql }) => ({ name, ratio, ours, theirs, sql })),
       restMs,
       busyMs,
-      soak,
+      soak: soaked,
     }
     writeFileSync(join(rootFolder, 'perf', 'load-results.json'), `${JSON.stringify(results, null, 2)}\n`)
     const slow = rows
       .filter(({ kind, ratio }) => ratio < LEAST[kind])
       .map(({ name, ratio }) => `${name} ${ratio.toFixed(2)}`)
     if (slow.length > 0) say(`Below ${LEAST.read} for reads or ${LEAST.write} for writes: ${slow.join(', ')}`)
-    if (soak.failures > 0) throw new Explained(`${soak.failures} requests failed.`)
+    if (refused > 0) throw new Explained(`${refused} requests of desks were refused.`)
     if (busyMs / restMs > MOST_SLOWED) throw new Explained('Heavy requests slow the Shelf down.')
-    if (soak.memoryGrowth > 1.3) throw new Explained('Memory grows.')
+    if (soaked.memoryGrowth > 1.3) throw new Explained('Memory grows.')
   } finally {
     bare?.stop()
     if (server) await stopProcess(server.pid, 'SIGTERM')

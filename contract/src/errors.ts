@@ -150,7 +150,10 @@ export const errorCatalogue = {
     status: 422,
     message: 'This password is among the first that are tried. Take a few words that only you would put together.',
   },
-  BUSY: { status: 429, message: 'Many pictures and prints are being made just now. Try again in a moment.' },
+  BUSY: {
+    status: 429,
+    message: 'More is being asked of the server at once than it can do. Nothing was changed; try again in a moment.',
+  },
   DATABASE_AWAY: {
     status: 503,
     message:

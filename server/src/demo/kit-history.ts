@@ -15,7 +15,7 @@ import {
   type Mark,
 } from '@binoculum/core'
 import { DateTime } from 'luxon'
-import { shapeOf } from '../features/guides/service.ts'
+import { asIssued } from '../features/guides/service.ts'
 import { BenchEvenings } from './bench-evenings.ts'
 import { demoWeighGroups } from './catalogue.ts'
 import { demoGuideWords } from './guide-words.ts'
@@ -97,8 +97,7 @@ export class KitHistory extends BenchEvenings {
     this.rows.guides.push({
       id: this.chance.id(),
       loanId: id,
-      content,
-      shape: backAt === null ? shapeOf(content) : '',
+      ...(backAt === null ? asIssued(content) : { content, shape: '' }),
       issuedAt: outAt,
     })
     const after = { borrowerId, dueOn: dayOf(dueAt), agreement: 1, overruleReason: '' }

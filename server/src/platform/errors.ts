@@ -65,6 +65,7 @@ export const errorHandling = fastifyPlugin(async (app: FastifyInstance) => {
       if (problem !== error) request.log.warn({ err: error, answered: problem.code }, 'the database refused')
       const { status } = errorCatalogue[problem.code]
       if (status === 503) answer.header('retry-after', '5')
+      if (problem.code === 'BUSY') answer.header('retry-after', '2')
       if (status === 403)
         request.log.warn(
           { req: request, staffId: request.session?.staffId ?? null, refused: problem.code },

@@ -9,10 +9,11 @@ export const TODAYS_SHAPE = createHash('sha256')
   .digest('hex')
   .slice(0, 16)
 
-/** The shape a guide is kept with: today's where it holds to today's schema to the last field, else none, and it is brought up
- * to the schema each time it is read. */
-export function shapeOf(guide: object): string {
-  const kept: unknown = JSON.parse(JSON.stringify(guide))
-  const held = guideSchema.safeParse(kept)
-  return held.success && isDeepStrictEqual(held.data, kept) ? TODAYS_SHAPE : ''
+/** A guide as it is kept: only what its schema names, with the shape it has. A guide that does not hold to the schema is kept as
+ * it is, without a shape, and is brought up to the schema each time it is read. */
+export function asIssued(guide: object): { readonly content: object; readonly shape: string } {
+  const held = guideSchema.safeParse(guide)
+  if (!held.success) return { content: guide, shape: '' }
+  const kept: unknown = JSON.parse(JSON.stringify(held.data))
+  return { content: held.data, shape: isDeepStrictEqual(guideSchema.parse(kept), kept) ? TODAYS_SHAPE : '' }
 }

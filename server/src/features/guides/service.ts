@@ -19,13 +19,13 @@ import { hashToken } from '../../platform/secrets.ts'
 import { keepBorrowersPicture, makePicture, pictureBytes, type PictureMade } from '../contents/service.ts'
 import { loanCode } from '../judgement/service.ts'
 import { BorrowerMessageRow, GuideRow } from './entities.ts'
-import { shapeOf, TODAYS_SHAPE } from './issued-shape.ts'
+import { asIssued, TODAYS_SHAPE } from './issued-shape.ts'
 import * as queries from './queries.ts'
 import { guideInput, ownWordsFor, withoutFocus, type KitInGuide } from './guide-input.ts'
 
 export { GuideTextRow } from './entities.ts'
 export { GuideTextsDesk } from './texts.ts'
-export { shapeOf } from './issued-shape.ts'
+export { asIssued } from './issued-shape.ts'
 export { newestLooks } from './queries.ts'
 export { guideInput, ownWordsFor, withoutFocus } from './guide-input.ts'
 export { builtPage, htmlPage, languageAsked, type Built } from './built-page.ts'
@@ -74,7 +74,7 @@ export class Guides {
 
   /** Freezes it with its loan, in the hand-out's transaction. */
   async issue(tx: Tx, { loanId, guide, at }: { loanId: string; guide: Guide; at: Date }): Promise<void> {
-    await tx.insert(GuideRow, { id: randomUUID(), loanId, content: guide, shape: shapeOf(guide), issuedAt: at })
+    await tx.insert(GuideRow, { id: randomUUID(), loanId, ...asIssued(guide), issuedAt: at })
   }
 
   /** Its loan is over: it is kept small, and read as it was. */

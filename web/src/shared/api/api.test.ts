@@ -53,6 +53,32 @@ describe('the client', () => {
     ])
   })
 
+  it('asks again by itself where too much is asked at once, and says so in the end', async () => {
+    jest.useFakeTimers()
+    try {
+      answers = [refusal(429, 'BUSY'), refusal(429, 'BUSY'), { status: 200, body: { here: true } }]
+      const asked = api.get(anything, '/api/borrowers')
+      await jest.advanceTimersByTimeAsync(7000)
+      expect(await asked).toEqual({ here: true })
+      expect(sent).toHaveLength(3)
+
+      answers = Array.from({ length: 9 }, () => refusal(429, 'BUSY'))
+      const never = failure(api.get(anything, '/api/borrowers'))
+      await jest.advanceTimersByTimeAsync(30_000)
+      expect((await never).code).toBe('BUSY')
+      expect(sent).toHaveLength(3 + 6)
+    } finally {
+      jest.useRealTimers()
+    }
+  })
+
+  it('what changes something, and too many tries, are not sent again by themselves', async () => {
+    answers = [refusal(429, 'BUSY'), refusal(429, 'TOO_MANY')]
+    expect((await failure(api.act('/api/x', {}))).code).toBe('BUSY')
+    expect((await failure(api.get(anything, '/api/x'))).code).toBe('TOO_MANY')
+    expect(sent).toHaveLength(2)
+  })
+
   it('says so when there is no connection, and when an answer can’t be read', async () => {
     answers = ['no connection', 'not JSON']
     expect((await failure(api.get(anything, '/api/x'))).code).toBe('NO_CONNECTION')

@@ -55,8 +55,25 @@ async function readError(response: Response): Promise<ApiError> {
   }
 }
 
+/** So often what was only asked is asked again, before it is said that too much is asked at once. */
+const BUSY_TRIES = 6
+const BUSY_WAIT_S = 2
+
+/** A server with too much to do at once refuses before it has begun: what only reads waits its turn by itself, each a little
+ * differently, so that those who were refused together don't come back together. */
+async function sendInTurn(method: string, path: string, body: unknown): Promise<Response> {
+  for (let tries = 1; ; tries++) {
+    const response = await send(method, path, body)
+    if (response.status !== 429 || method !== 'GET' || tries === BUSY_TRIES) return response
+    const error = await readError(response.clone())
+    if (error.code !== 'BUSY') return response
+    const waitS = Number(response.headers.get('retry-after') ?? BUSY_WAIT_S)
+    await new Promise((done) => setTimeout(done, waitS * 1000 * (0.5 + Math.random())))
+  }
+}
+
 async function answer(method: string, path: string, body?: unknown): Promise<Response> {
-  let response = await send(method, path, body)
+  let response = await sendInTurn(method, path, body)
   if (response.status === 401) {
     const error = await readError(response)
     if (error.code !== 'SIGN_IN' || !signInAgain) throw error

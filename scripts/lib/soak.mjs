@@ -54,8 +54,9 @@ async function manyBranches(url, password) {
 
 /** One desk: its own session, its own kits, one of them given out, and what is done at a desk between two borrowers. */
 class Desk {
-  constructor(ask, base, { email, branchId, token }) {
-    Object.assign(this, { ask, base, email, branchId, cookie: `binoculum=${token}`, count: 0 })
+  /** @param count where in its day it begins: two hundred desks don't all open the same page at once */
+  constructor(ask, base, { email, branchId, token }, count) {
+    Object.assign(this, { ask, base, email, branchId, cookie: `binoculum=${token}`, count })
   }
   answer(method, path, body) {
     return this.ask(this.base + path, { method, cookie: this.cookie, body })
@@ -114,7 +115,7 @@ export async function soak({ url, ask, password, seconds }) {
   const port = await freePort()
   const server = await startServer({ env: { DATABASE_URL: url, PORT: String(port), REQUESTS_A_MINUTE: '10000000' } })
   try {
-    const desks = people.map((person) => new Desk(ask, `http://127.0.0.1:${port}`, person))
+    const desks = people.map((person, at) => new Desk(ask, `http://127.0.0.1:${port}`, person, at))
     for (const [at, desk] of desks.entries()) await desk.open(at % DESKS_OF_BRANCH)
     const times = []
     const byKind = new Map()

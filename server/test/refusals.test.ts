@@ -94,6 +94,19 @@ describe('what can’t be kept is refused, never our fault', () => {
     expect(reply.headers['x-content-type-options']).toBe('nosniff')
   })
 
+  it.each(['/api/kits', '/api/nowhere', '/health'])(
+    'and every answer says what a browser may do with it: %s',
+    async (url) => {
+      const { headers } = await server.app.inject({ method: 'GET', url })
+      expect(headers).toMatchObject({
+        'content-security-policy': expect.stringContaining("default-src 'none';script-src 'self' 'wasm-unsafe-eval'"),
+        'referrer-policy': 'no-referrer',
+        'x-content-type-options': 'nosniff',
+        'x-frame-options': 'SAMEORIGIN',
+      })
+    },
+  )
+
   it('a loan for ten years', async () => {
     const { kitId, body } = await handOutBody(ines, 'M-03', { dueOn: '2036-03-26' })
     const reply = await ines.post<Refusal>(`/api/kits/${kitId}/hand-out`, body)

@@ -1,3 +1,4 @@
+import unocss from '@unocss/vite'
 import vue from '@vitejs/plugin-vue'
 import { ElementPlusResolver } from 'unplugin-vue-components/resolvers'
 import components from 'unplugin-vue-components/vite'
@@ -5,7 +6,7 @@ import { defineConfig } from 'vite'
 
 /** Three pages: the rooms, and the borrower's guide and lesson, which the server also renders by the build of `entry-server`. */
 export default defineConfig(({ isSsrBuild }) => ({
-  plugins: [vue(), components({ resolvers: [ElementPlusResolver()], dirs: [], dts: 'components.d.ts' })],
+  plugins: [vue(), unocss(), components({ resolvers: [ElementPlusResolver()], dirs: [], dts: 'components.d.ts' })],
   resolve: { conditions: ['@binoculum/source', 'module', isSsrBuild ? 'node' : 'browser', 'import', 'default'] },
   worker: { format: 'es' },
   ssr: { noExternal: true },

@@ -1,3 +1,5 @@
+declare module 'virtual:uno.css'
+
 declare module '*.vue' {
   import type { DefineComponent } from 'vue'
   const component: DefineComponent<object, object, unknown>

@@ -71,7 +71,7 @@ const write = (rows: LetGoRows, key: string, fell: FallingEnd | null) => {
     @forget="draft.left = null"
   >
     <template v-for="half in ['found', 'left'] as const" #[half] :key="half">
-      <div class="grid">
+      <div class="cells">
         <span></span>
         <em v-for="deg in letGoAltitudesDeg" :key="deg">{{ deg }}° up</em>
         <template v-for="setUp in letGoSetUps" :key="setUp">
@@ -109,7 +109,7 @@ const write = (rows: LetGoRows, key: string, fell: FallingEnd | null) => {
 </template>
 
 <style scoped>
-.grid {
+.cells {
   display: grid;
   grid-template-columns: minmax(90px, 1fr) repeat(3, minmax(84px, 1fr));
   gap: 8px;
@@ -128,15 +128,15 @@ const write = (rows: LetGoRows, key: string, fell: FallingEnd | null) => {
 }
 
 @media (width <= 560px) {
-  .grid {
+  .cells {
     grid-template-columns: repeat(3, minmax(0, 1fr));
   }
 
-  .grid > span {
+  .cells > span {
     grid-column: 1 / -1;
   }
 
-  .grid > span:empty {
+  .cells > span:empty {
     display: none;
   }
 }

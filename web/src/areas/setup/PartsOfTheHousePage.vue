@@ -46,7 +46,7 @@ const places = ['shelf', 'bench', 'desk'] as const
     </p>
 
     <h2>Fields</h2>
-    <div class="grid">
+    <div class="swatches">
       <label class="labelled"><span>text</span><ElInput v-model="text" /></label>
       <label class="labelled"><span>nothing yet</span><ElInput placeholder="what was done" /></label>
       <label class="labelled"><span>not to be changed</span><ElInput v-model="text" disabled /></label>
@@ -124,7 +124,7 @@ h2 {
   align-items: center;
 }
 
-.grid {
+.swatches {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(220px, 1fr));
   gap: 12px 18px;

@@ -48,7 +48,7 @@ const hasSpare = (part: Part) => spares.some(({ role, branchId }) => role === pa
     <ElButton size="small" :disabled="sending" @click="emit('countRest')">all the rest is there</ElButton>
     <span class="quiet">It stops at parts that need a look of their own.</span>
   </p>
-  <div class="contents">
+  <div class="kit-contents">
     <section v-for="[place, parts] in places" :key="place">
       <h3>{{ place }}</h3>
       <ul>
@@ -107,12 +107,12 @@ const hasSpare = (part: Part) => spares.some(({ role, branchId }) => role === pa
   margin-bottom: 8px;
 }
 
-.contents {
+.kit-contents {
   columns: 2;
   column-gap: 32px;
 }
 
-.contents section {
+.kit-contents section {
   break-inside: avoid;
 }
 
@@ -168,7 +168,7 @@ li:hover .off,
 }
 
 @media (max-width: 1100px) {
-  .contents {
+  .kit-contents {
     columns: 1;
   }
 }

@@ -192,7 +192,7 @@ const branches = computed(() => session.current?.memberships ?? [])
         <ElButton link @click="filter = { ...everything }">Show all</ElButton>
       </p>
       <p v-if="groups.length > 0" class="note"><CsvButton :rows="() => shelfTable(groups)" name="shelf" /></p>
-      <div class="line grow"><div class="strip"></div></div>
+      <div class="line opening"><div class="strip"></div></div>
     </div>
     <div class="side"><KitGlance v-if="chosen" :kit="chosen" /></div>
   </main>

@@ -49,80 +49,54 @@ const card = [
 </script>
 
 <template>
-  <div class="veil" role="dialog" aria-modal="true" aria-label="All keys" @click.self="$emit('close')">
-    <section>
+  <div
+    class="fixed inset-0 z-2000 grid place-items-center [background:rgb(24_46_69_/_60%)]"
+    role="dialog"
+    aria-modal="true"
+    aria-label="All keys"
+    @click.self="$emit('close')"
+  >
+    <section class="grid gap-10px max-h-92vh py-20px px-28px overflow-auto rd-4px bg-paper">
       <h2>Everywhere</h2>
-      <dl>
+      <dl class="grid grid-cols-[max-content_1fr] gap-y-5px gap-x-16px mx-0 mt-0 mb-6px">
         <template v-for="area in areas" :key="area.key">
           <dt><KeyCap name="g" /> <KeyCap :name="area.key" /></dt>
-          <dd>{{ area.name }}</dd>
+          <dd class="m-0">{{ area.name }}</dd>
         </template>
         <dt><KeyCap name="/" /></dt>
-        <dd>find a kit, part, borrower or loan</dd>
+        <dd class="m-0">find a kit, part, borrower or loan</dd>
         <dt><KeyCap name="↑" /> <KeyCap name="↓" /></dt>
-        <dd>along kits, along parts</dd>
+        <dd class="m-0">along kits, along parts</dd>
       </dl>
       <h2>In a contents card</h2>
-      <dl>
+      <dl class="grid grid-cols-[max-content_1fr] gap-y-5px gap-x-16px mx-0 mt-0 mb-6px">
         <template v-for="[key, words] in card" :key="key">
           <dt><KeyCap :name="key" /></dt>
-          <dd>{{ words }}</dd>
+          <dd class="m-0">{{ words }}</dd>
         </template>
       </dl>
       <h2>At the bench</h2>
-      <dl>
+      <dl class="grid grid-cols-[max-content_1fr] gap-y-5px gap-x-16px mx-0 mt-0 mb-6px">
         <template v-for="[key, words] in bench" :key="key">
           <dt><KeyCap :name="key" /></dt>
-          <dd>{{ words }}</dd>
+          <dd class="m-0">{{ words }}</dd>
         </template>
       </dl>
       <h2>In the calendar</h2>
-      <dl>
+      <dl class="grid grid-cols-[max-content_1fr] gap-y-5px gap-x-16px mx-0 mt-0 mb-6px">
         <template v-for="[key, words] in calendar" :key="key">
           <dt><KeyCap :name="key" /></dt>
-          <dd>{{ words }}</dd>
+          <dd class="m-0">{{ words }}</dd>
         </template>
       </dl>
       <h2>In the follow-up</h2>
-      <dl>
+      <dl class="grid grid-cols-[max-content_1fr] gap-y-5px gap-x-16px mx-0 mt-0 mb-6px">
         <template v-for="[key, words] in followUp" :key="key">
           <dt><KeyCap :name="key" /></dt>
-          <dd>{{ words }}</dd>
+          <dd class="m-0">{{ words }}</dd>
         </template>
       </dl>
       <ElButton type="primary" autofocus @click="$emit('close')">Close</ElButton>
     </section>
   </div>
 </template>
-
-<style scoped>
-.veil {
-  position: fixed;
-  inset: 0;
-  z-index: 2000;
-  display: grid;
-  place-items: center;
-  background: rgb(24 46 69 / 60%);
-}
-
-section {
-  display: grid;
-  gap: 10px;
-  max-height: 92vh;
-  padding: 20px 28px;
-  overflow: auto;
-  border-radius: 4px;
-  background: var(--paper);
-}
-
-dl {
-  display: grid;
-  grid-template-columns: max-content 1fr;
-  gap: 5px 16px;
-  margin: 0 0 6px;
-}
-
-dd {
-  margin: 0;
-}
-</style>

@@ -46,9 +46,14 @@ async function openScanned(code: string) {
 </script>
 
 <template>
-  <div class="room">
-    <nav class="rail screen-only" aria-label="Areas">
-      <RouterLink to="/shelf" class="name">Binoculum</RouterLink>
+  <div class="room grid grid-cols-[124px_minmax(0,1fr)] min-h-100vh">
+    <nav
+      class="rail screen-only sticky top-0 flex flex-col h-100vh pl-9px line-r-rule [background:repeating-linear-gradient(135deg,var(--rule-strong)_0_1px,transparent_1px_4px)_left_/_8px_100%_no-repeat,linear-gradient(var(--quiet),var(--quiet))_8px_0_/_1px_100%_no-repeat,var(--well)]"
+      aria-label="Areas"
+    >
+      <RouterLink to="/shelf" class="name pr-0 pl-11px pt-12px pb-34px [font:400_18px/24px_var(--serif)] no-underline"
+        >Binoculum</RouterLink
+      >
       <RouterLink
         v-for="area in areas"
         :key="area.path"
@@ -62,12 +67,18 @@ async function openScanned(code: string) {
         </svg>
         <span>{{ area.name }}</span>
       </RouterLink>
-      <div class="hints">
-        <p><KeyCap name="g" /> + letter</p>
-        <button type="button" class="all-keys" @click="showsKeys = true"><KeyCap name="?" /> all keys</button>
+      <div class="hints mr-0 ml-11px mt-auto mb-14px text-quiet text-13px">
+        <p class="mb-6px"><KeyCap name="g" /> + letter</p>
+        <button
+          type="button"
+          class="p-0 line-none bg-none [color:inherit] font-inherit cursor-pointer"
+          @click="showsKeys = true"
+        >
+          <KeyCap name="?" /> all keys
+        </button>
       </div>
     </nav>
-    <div class="rest">
+    <div class="flex flex-col min-w-0">
       <TopLine class="screen-only" />
       <RouterView v-slot="{ Component }">
         <component :is="Component" :key="route.path.split('/').slice(0, 4).join('/')" />
@@ -78,32 +89,6 @@ async function openScanned(code: string) {
 </template>
 
 <style scoped>
-.room {
-  display: grid;
-  grid-template-columns: 124px minmax(0, 1fr);
-  min-height: 100vh;
-}
-
-.rail {
-  position: sticky;
-  top: 0;
-  display: flex;
-  flex-direction: column;
-  height: 100vh;
-  padding-left: 9px;
-  border-right: 1px solid var(--rule);
-  background:
-    repeating-linear-gradient(135deg, var(--rule-strong) 0 1px, transparent 1px 4px) left / 8px 100% no-repeat,
-    linear-gradient(var(--quiet), var(--quiet)) 8px 0 / 1px 100% no-repeat,
-    var(--well);
-}
-
-.name {
-  padding: 12px 0 34px 11px;
-  font: 400 18px/24px var(--serif);
-  text-decoration: none;
-}
-
 .place {
   display: grid;
   grid-template-columns: 34px 1fr;
@@ -135,31 +120,6 @@ async function openScanned(code: string) {
 
 .place svg circle {
   fill: var(--night);
-}
-
-.hints {
-  margin: auto 0 14px 11px;
-  color: var(--quiet);
-  font-size: 13px;
-}
-
-.hints p {
-  margin-bottom: 6px;
-}
-
-.all-keys {
-  padding: 0;
-  border: 0;
-  background: none;
-  color: inherit;
-  font: inherit;
-  cursor: pointer;
-}
-
-.rest {
-  display: flex;
-  flex-direction: column;
-  min-width: 0;
 }
 
 @media (max-width: 760px) {

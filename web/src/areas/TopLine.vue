@@ -157,7 +157,9 @@ const nothingFound = computed(() => found.value !== null && lines.value.length =
 </script>
 
 <template>
-  <header class="top-line">
+  <header
+    class="top-line sticky top-0 z-20 flex gap-22px items-center h-48px pr-20px pl-24px py-0 line-b-rule bg-paper"
+  >
     <form class="find" role="search" @submit.prevent="open">
       <svg width="16" height="16" viewBox="0 0 16 16" aria-hidden="true">
         <circle cx="8" cy="8" r="6.4" />
@@ -180,18 +182,32 @@ const nothingFound = computed(() => found.value !== null && lines.value.length =
       <KeyCap name="/" />
       <button
         type="button"
-        class="lens"
+        class="p-6px line-none bg-none cursor-pointer"
         aria-label="Scan a label with the camera"
         title="Scan a label with the camera"
         :aria-expanded="seesCamera"
         @click="seesCamera = !seesCamera"
       >
         <svg width="20" height="16" viewBox="0 0 20 16" aria-hidden="true">
-          <path d="M1 4V1H5M15 1H19V4M19 12V15H15M5 15H1V12M5 4V12M8 4V12M10 4V12M13 4V12M15 4V12" />
+          <path
+            class="fill-none stroke-night stroke-1.4"
+            d="M1 4V1H5M15 1H19V4M19 12V15H15M5 15H1V12M5 4V12M8 4V12M10 4V12M13 4V12M15 4V12"
+          />
         </svg>
       </button>
-      <div v-if="seesCamera" class="found"><CameraScan @read="seesCamera = false" /></div>
-      <div v-if="found && isOpen" id="found" class="found" role="listbox" aria-label="Found">
+      <div
+        v-if="seesCamera"
+        class="found absolute top-36px left-0 z-30 w-460px max-h-70vh p-6px overflow-auto line-rule-strong rd-4px bg-card"
+      >
+        <CameraScan @read="seesCamera = false" />
+      </div>
+      <div
+        v-if="found && isOpen"
+        id="found"
+        class="found absolute top-36px left-0 z-30 w-460px max-h-70vh p-6px overflow-auto line-rule-strong rd-4px bg-card"
+        role="listbox"
+        aria-label="Found"
+      >
         <p v-if="nothingFound || found.isNearly" class="quiet">
           Nothing here is called “{{ text }}”{{ nothingFound ? '.' : '; nearly so:' }}
         </p>
@@ -199,21 +215,22 @@ const nothingFound = computed(() => found.value !== null && lines.value.length =
           v-for="(line, index) in lines"
           :id="`found-${index}`"
           :key="line.key"
+          class="flex gap-8px items-baseline w-full min-h-34px py-5px px-8px line-none bg-none text-ink font-inherit text-left cursor-pointer"
           type="button"
           role="option"
           :aria-selected="marked === index"
           @click="go(line.way)"
         >
           <template v-if="line.kitCode"
-            ><span class="serif">{{ line.name }}</span> <KitTag :code="line.kitCode"
+            ><span class="serif text-18px">{{ line.name }}</span> <KitTag :code="line.kitCode"
           /></template>
           <template v-else>{{ line.name }}</template> <span class="second">{{ line.detail }}</span>
         </button>
       </div>
     </form>
-    <p class="due">
+    <p class="due flex-1 min-w-0 overflow-hidden text-14px text-ellipsis whitespace-nowrap">
       <template v-if="due.length > 0">
-        <strong>Due now</strong>
+        <strong class="mr-8px">Due now</strong>
         <template v-for="(loan, index) in due" :key="loan.id">
           <span v-if="index > 0" class="quiet"> · </span>
           <RouterLink :to="wayOfDue(loan)" :class="{ late: loan.late }">{{ loan.words }}</RouterLink>
@@ -221,7 +238,7 @@ const nothingFound = computed(() => found.value !== null && lines.value.length =
       </template>
       <span v-else-if="desk" class="quiet">Nothing is due now.</span>
     </p>
-    <p class="who">
+    <p class="who flex gap-14px text-quiet text-14px whitespace-nowrap">
       <span
         >{{ dayText(now.toISOString(), session.zoneOf()) }}, {{ hourText(now.toISOString(), session.zoneOf()) }}</span
       >

@@ -14,7 +14,7 @@ const isHere = (path: string) => {
 </script>
 
 <template>
-  <nav class="page-tabs" :aria-label="label">
+  <nav class="flex flex-wrap gap-y-4px gap-x-22px mb-12px" :aria-label="label">
     <RouterLink
       v-for="place in places"
       :key="place.path"
@@ -27,13 +27,6 @@ const isHere = (path: string) => {
 </template>
 
 <style scoped>
-.page-tabs {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 22px;
-  margin-bottom: 12px;
-}
-
 a {
   padding: 4px 0;
   font: italic 400 17px var(--serif);

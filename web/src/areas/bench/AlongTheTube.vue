@@ -26,13 +26,42 @@ const signed = (mm: number) => (Math.abs(mm) < 0.5 ? '0' : `${mm > 0 ? '+' : 'âˆ
   <section>
     <h2>Along the tube <em>lines of tape at the front ring</em></h2>
     <template v-if="tube && marks.length > 0">
-      <svg :viewBox="`0 0 ${WIDTH} ${height + 66}`" class="along" role="img" aria-label="The tube from the side">
-        <rect x="15" y="14" :width="tube.lengthMm * scale" :height="height" class="part" />
-        <rect x="9" y="11" width="10" :height="height + 6" class="ring" />
-        <rect :x="at(tube.lengthMm) - 4" y="11" width="10" :height="height + 6" class="ring" />
-        <rect :x="at(tube.frontRingMm) - 7" y="9" width="14" :height="height + 10" class="ring" />
-        <circle :cx="at(tube.frontRingMm + tube.eyepiece.alongMm)" :cy="14 + height / 2" r="14" class="part" />
-        <text :x="at(tube.lengthMm)" y="9" class="sky">sky â†’</text>
+      <svg :viewBox="`0 0 ${WIDTH} ${height + 66}`" class="w-full" role="img" aria-label="The tube from the side">
+        <rect
+          x="15"
+          y="14"
+          :width="tube.lengthMm * scale"
+          :height="height"
+          class="part fill-card stroke-ink stroke-1.35"
+        />
+        <rect x="9" y="11" width="10" :height="height + 6" class="fill-well stroke-ink stroke-1.1" />
+        <rect
+          :x="at(tube.lengthMm) - 4"
+          y="11"
+          width="10"
+          :height="height + 6"
+          class="fill-well stroke-ink stroke-1.1"
+        />
+        <rect
+          :x="at(tube.frontRingMm) - 7"
+          y="9"
+          width="14"
+          :height="height + 10"
+          class="fill-well stroke-ink stroke-1.1"
+        />
+        <circle
+          :cx="at(tube.frontRingMm + tube.eyepiece.alongMm)"
+          :cy="14 + height / 2"
+          r="14"
+          class="part fill-card stroke-ink stroke-1.35"
+        />
+        <text
+          :x="at(tube.lengthMm)"
+          y="9"
+          class="sky fill-quiet [font:italic_400_15px_var(--serif)] [text-anchor:end]"
+        >
+          sky â†’
+        </text>
         <g v-for="mark in worded" :key="mark.name">
           <line
             :x1="at(tube.frontRingMm + mark.mm)"
@@ -70,28 +99,6 @@ const signed = (mm: number) => (Math.abs(mm) < 0.5 ? '0' : `${mm > 0 ? '+' : 'âˆ
 </template>
 
 <style scoped>
-.along {
-  width: 100%;
-}
-
-.part {
-  fill: var(--card);
-  stroke: var(--ink);
-  stroke-width: 1.35;
-}
-
-.ring {
-  fill: var(--well);
-  stroke: var(--ink);
-  stroke-width: 1.1;
-}
-
-.sky {
-  fill: var(--quiet);
-  font: italic 400 15px var(--serif);
-  text-anchor: end;
-}
-
 .tape {
   stroke: var(--brass);
   stroke-width: 1.6;

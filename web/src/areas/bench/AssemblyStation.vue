@@ -106,21 +106,22 @@ useKeys(() => ({
 </script>
 
 <template>
-  <div v-if="step" class="assembly">
+  <div v-if="step" class="assembly grid grid-cols-[290px_minmax(0,1fr)] gap-y-20px gap-x-36px">
     <nav aria-label="Steps">
       <section v-for="phase in phasesHere" :key="phase">
-        <h3>{{ phaseWords[phase] }}</h3>
-        <ol>
+        <h3 class="line-b-rule-strong italic text-quiet">{{ phaseWords[phase] }}</h3>
+        <ol class="mx-0 mt-0 mb-8px p-0 list-none">
           <template v-for="(each, index) in steps" :key="each.key">
             <li v-if="each.phase === phase">
               <button
+                class="grid grid-cols-[22px_minmax(0,1fr)_auto] gap-6px items-center w-full min-h-32px pr-8px pl-4px py-2px line-none line-b-rule bg-none text-ink font-inherit text-left cursor-pointer"
                 type="button"
                 :class="{ here: index === at }"
                 :aria-current="index === at ? 'step' : undefined"
                 @click="go(index)"
               >
                 <PencilMark :mark="markOf(each.key)" :size="18" />
-                <span class="words">{{ each.title }}</span>
+                <span class="words break-anywhere">{{ each.title }}</span>
                 <span class="second">{{ usual(each.key) }}</span>
               </button>
             </li>
@@ -129,21 +130,24 @@ useKeys(() => ({
       </section>
       <p class="second">{{ doneCount }} of {{ steps.length }} · minutes: half of this model’s checks took less</p>
     </nav>
-    <section class="step" :aria-label="step.title">
-      <h2><SerifText :text="step.title" /></h2>
-      <div class="what">
-        <div>
-          <ul>
+    <section class="step grid gap-12px content-start" :aria-label="step.title">
+      <h2 class="text-31px lh-36px"><SerifText :text="step.title" /></h2>
+      <div class="what grid grid-cols-[minmax(0,1fr)_minmax(0,380px)] gap-y-12px gap-x-28px">
+        <div class="grid gap-10px content-start">
+          <ul class="m-0 pl-18px text-17px lh-25px">
             <li v-for="line in step.lines" :key="line">{{ line }}</li>
           </ul>
-          <p v-if="step.check" class="check"><em>right when</em> {{ step.check }}</p>
+          <p v-if="step.check" class="check text-16px"><em>right when</em> {{ step.check }}</p>
           <FeelScale v-if="step.feel" :feel="step.feel" />
-          <p v-if="step.caution || heavy" class="caution">
+          <p
+            v-if="step.caution || heavy"
+            class="caution py-6px px-12px [border-left:5px_double_var(--rust)] text-rust"
+          >
             {{ step.caution
             }}<template v-if="heavy"> Over 10 kg: two people lift, or a trolley. Toes clear.</template>
           </p>
-          <div v-for="(question, index) in questions" :key="question.question" class="question">
-            <p>
+          <div v-for="(question, index) in questions" :key="question.question" class="question grid gap-6px">
+            <p class="text-16px">
               {{ question.question }}
               <strong v-if="question.caution" class="rust">{{ question.caution }}</strong>
             </p>
@@ -154,7 +158,7 @@ useKeys(() => ({
               @update:model-value="say(index, $event)"
             />
           </div>
-          <p v-if="step.test === 'level' && available" class="tilt">
+          <p v-if="step.test === 'level' && available" class="flex flex-wrap gap-10px items-center">
             <ElButton v-if="!running" @click="start">Use this tablet as a level</ElButton>
             <template v-else-if="tilt === null">Lay the tablet flat on the tray or the base.</template>
             <template v-else>
@@ -166,11 +170,13 @@ useKeys(() => ({
         </div>
         <StepDrawing v-if="step.drawing" :kit="kit" :drawing="step.drawing" class="drawing" />
       </div>
-      <p v-for="remedy in judged?.remedies ?? []" :key="remedy" class="advice"><SerifText :text="remedy" /></p>
-      <p v-if="now.found === 'not-fine'" class="found">
+      <p v-for="remedy in judged?.remedies ?? []" :key="remedy" class="advice text-22px lh-28px">
+        <SerifText :text="remedy" />
+      </p>
+      <p v-if="now.found === 'not-fine'" class="text-rust fw-640">
         Found not fine<template v-if="now.left === 'fine'">, put right</template>.
       </p>
-      <div class="marks">
+      <div class="marks flex flex-wrap gap-10px">
         <ElButton size="large" :class="{ main: now.found !== 'not-fine' }" @click="fine">
           Fine <KeyCap name="Space" />
         </ElButton>
@@ -185,50 +191,11 @@ useKeys(() => ({
         </ElButton>
       </div>
     </section>
-    <ShakeTest v-model="draft.shake" class="shake" />
+    <ShakeTest v-model="draft.shake" class="col-span-full" />
   </div>
 </template>
 
 <style scoped>
-.assembly {
-  display: grid;
-  grid-template-columns: 290px minmax(0, 1fr);
-  gap: 20px 36px;
-}
-
-.shake {
-  grid-column: 1 / -1;
-}
-
-nav h3 {
-  border-bottom: 1px solid var(--rule-strong);
-  font-style: italic;
-  color: var(--quiet);
-}
-
-ol {
-  margin: 0 0 8px;
-  padding: 0;
-  list-style: none;
-}
-
-nav button {
-  display: grid;
-  grid-template-columns: 22px minmax(0, 1fr) auto;
-  gap: 6px;
-  align-items: center;
-  width: 100%;
-  min-height: 32px;
-  padding: 2px 8px 2px 4px;
-  border: 0;
-  border-bottom: 1px solid var(--rule);
-  background: none;
-  color: var(--ink);
-  font: inherit;
-  text-align: left;
-  cursor: pointer;
-}
-
 @media (pointer: coarse) {
   nav button {
     min-height: 42px;
@@ -238,82 +205,6 @@ nav button {
 .here {
   background: var(--wash);
   font-weight: 640;
-}
-
-.words {
-  overflow-wrap: anywhere;
-}
-
-.step {
-  display: grid;
-  gap: 12px;
-  align-content: start;
-}
-
-.step h2 {
-  font-size: 31px;
-  line-height: 36px;
-}
-
-.what {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 380px);
-  gap: 12px 28px;
-}
-
-.what > div {
-  display: grid;
-  gap: 10px;
-  align-content: start;
-}
-
-ul {
-  margin: 0;
-  padding-left: 18px;
-  font-size: 17px;
-  line-height: 25px;
-}
-
-.check {
-  font-size: 16px;
-}
-
-.caution {
-  padding: 6px 12px;
-  border-left: 5px double var(--rust);
-  color: var(--rust);
-}
-
-.question {
-  display: grid;
-  gap: 6px;
-}
-
-.question p {
-  font-size: 16px;
-}
-
-.tilt {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-  align-items: center;
-}
-
-.advice {
-  font-size: 22px;
-  line-height: 28px;
-}
-
-.found {
-  color: var(--rust);
-  font-weight: 640;
-}
-
-.marks {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
 }
 
 .marks :is(.button, .el-button) {

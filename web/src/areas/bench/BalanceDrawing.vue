@@ -79,7 +79,7 @@ function step(byMm: number) {
   <svg
     ref="svg"
     :viewBox="`${viewX} ${top} ${viewWidth - viewX} ${390 - top}`"
-    class="balance-drawing"
+    class="balance-drawing block w-full max-h-400px [touch-action:none]"
     role="group"
     aria-label="The head from its axis: weight on its shaft to the left, tube to the right, to scale"
   >
@@ -88,13 +88,28 @@ function step(byMm: number) {
       <!-- stand -->
       <path
         :d="`M${AXIS_X - 38} ${AXIS_Y + 28}L${AXIS_X - 46} 340H${AXIS_X + 46}L${AXIS_X + 38} ${AXIS_Y + 28}Z`"
-        class="stand"
+        class="fill-well stroke-quiet stroke-0.95"
       />
-      <rect :x="AXIS_X - 58" y="340" width="116" height="13" class="stand" />
-      <path :d="`M${AXIS_X - 50} 353L${AXIS_X - 62} 388M${AXIS_X + 50} 353L${AXIS_X + 62} 388`" class="stand" />
+      <rect :x="AXIS_X - 58" y="340" width="116" height="13" class="fill-well stroke-quiet stroke-0.95" />
+      <path
+        :d="`M${AXIS_X - 50} 353L${AXIS_X - 62} 388M${AXIS_X + 50} 353L${AXIS_X + 62} 388`"
+        class="fill-well stroke-quiet stroke-0.95"
+      />
       <!-- shaft and end stop -->
-      <rect :x="x(head.shaftEndMm)" :y="AXIS_Y - 7" :width="head.shaftEndMm" height="14" class="part" />
-      <rect :x="x(head.shaftEndMm) - 12" :y="AXIS_Y - 17" width="12" height="34" class="part" />
+      <rect
+        :x="x(head.shaftEndMm)"
+        :y="AXIS_Y - 7"
+        :width="head.shaftEndMm"
+        height="14"
+        class="part fill-card stroke-ink stroke-1.35"
+      />
+      <rect
+        :x="x(head.shaftEndMm) - 12"
+        :y="AXIS_Y - 17"
+        width="12"
+        height="34"
+        class="part fill-card stroke-ink stroke-1.35"
+      />
       <!-- head -->
       <rect
         :x="AXIS_X - head.shaftStartMm"
@@ -102,13 +117,32 @@ function step(byMm: number) {
         :width="head.shaftStartMm + head.tubeAxisMm - radius - 26"
         height="56"
         rx="4"
-        class="part"
+        class="part fill-card stroke-ink stroke-1.35"
       />
-      <rect :x="tubeX - radius - 26" :y="AXIS_Y - 36" width="14" height="72" class="part" />
-      <rect :x="tubeX - radius - 12" :y="AXIS_Y - 22" width="16" height="44" class="part" />
-      <circle :cx="AXIS_X" :cy="AXIS_Y" r="40" class="part" />
-      <rect :x="AXIS_X - 6" :y="AXIS_Y - 62" width="12" height="26" rx="3" class="part" />
-      <path :d="`M${AXIS_X - 9} ${AXIS_Y}h18M${AXIS_X} ${AXIS_Y - 9}v18`" class="cross" />
+      <rect
+        :x="tubeX - radius - 26"
+        :y="AXIS_Y - 36"
+        width="14"
+        height="72"
+        class="part fill-card stroke-ink stroke-1.35"
+      />
+      <rect
+        :x="tubeX - radius - 12"
+        :y="AXIS_Y - 22"
+        width="16"
+        height="44"
+        class="part fill-card stroke-ink stroke-1.35"
+      />
+      <circle :cx="AXIS_X" :cy="AXIS_Y" r="40" class="part fill-card stroke-ink stroke-1.35" />
+      <rect
+        :x="AXIS_X - 6"
+        :y="AXIS_Y - 62"
+        width="12"
+        height="26"
+        rx="3"
+        class="part fill-card stroke-ink stroke-1.35"
+      />
+      <path :d="`M${AXIS_X - 9} ${AXIS_Y}h18M${AXIS_X} ${AXIS_Y - 9}v18`" class="fill-none stroke-ink stroke-2" />
       <!-- tube, finder and eyepiece at their own places -->
       <template v-if="tube">
         <g :transform="placed(tube.eyepiece)">
@@ -117,7 +151,7 @@ function step(byMm: number) {
             :y="AXIS_Y - 22"
             :width="Math.max(tube.eyepiece.radiusMm - radius - 22, 0)"
             height="44"
-            class="part"
+            class="part fill-card stroke-ink stroke-1.35"
           />
           <rect
             :x="tubeX + tube.eyepiece.radiusMm - 30"
@@ -125,7 +159,7 @@ function step(byMm: number) {
             width="64"
             height="32"
             rx="2"
-            class="part"
+            class="part fill-card stroke-ink stroke-1.35"
           />
         </g>
         <g :transform="placed(tube.finder)">
@@ -134,21 +168,33 @@ function step(byMm: number) {
             :y="AXIS_Y - 6"
             :width="Math.max(tube.finder.radiusMm - radius - 10, 0)"
             height="12"
-            class="part"
+            class="part fill-card stroke-ink stroke-1.35"
           />
-          <circle :cx="tubeX + tube.finder.radiusMm" :cy="AXIS_Y" r="17" class="part" />
-          <circle :cx="tubeX + tube.finder.radiusMm" :cy="AXIS_Y" r="9" class="inner" />
+          <circle
+            :cx="tubeX + tube.finder.radiusMm"
+            :cy="AXIS_Y"
+            r="17"
+            class="part fill-card stroke-ink stroke-1.35"
+          />
+          <circle :cx="tubeX + tube.finder.radiusMm" :cy="AXIS_Y" r="9" class="fill-none stroke-ink stroke-0.7" />
         </g>
       </template>
-      <circle :cx="tubeX" :cy="AXIS_Y" :r="radius" class="part" />
-      <circle :cx="tubeX" :cy="AXIS_Y" :r="radius - 9" class="inner" />
-      <circle :cx="tubeX" :cy="AXIS_Y" :r="radius * 0.26" class="screw" />
-      <path :d="`M${tubeX - 5} ${AXIS_Y}h10M${tubeX} ${AXIS_Y - 5}v10`" class="mark" />
+      <circle :cx="tubeX" :cy="AXIS_Y" :r="radius" class="part fill-card stroke-ink stroke-1.35" />
+      <circle :cx="tubeX" :cy="AXIS_Y" :r="radius - 9" class="fill-none stroke-ink stroke-0.7" />
+      <circle :cx="tubeX" :cy="AXIS_Y" :r="radius * 0.26" class="fill-well stroke-ink stroke-0.7" />
+      <path
+        :d="`M${tubeX - 5} ${AXIS_Y}h10M${tubeX} ${AXIS_Y - 5}v10`"
+        class="mark fill-none stroke-brass stroke-1.3"
+      />
       <path
         :d="`M${AXIS_X} ${AXIS_Y + radius + 12}v18M${tubeX} ${AXIS_Y}V${AXIS_Y + radius + 30}M${AXIS_X} ${AXIS_Y + radius + 24}H${tubeX}`"
-        class="measure"
+        class="fill-none stroke-brass stroke-1.3"
       />
-      <text :x="(AXIS_X + tubeX) / 2" :y="AXIS_Y + radius + 18" class="figure middle">
+      <text
+        :x="(AXIS_X + tubeX) / 2"
+        :y="AXIS_Y + radius + 18"
+        class="figure fill-brass-text [font:640_14px_var(--sans)] [text-anchor:middle]"
+      >
         {{ Math.round(head.tubeAxisMm) }} mm
       </text>
     </g>
@@ -160,10 +206,14 @@ function step(byMm: number) {
         :width="thicknessMm"
         :height="2 * weight.radiusMm"
         rx="4"
-        class="weight"
+        class="fill-night stroke-deep"
       />
-      <text :x="x(rightMm)" :y="AXIS_Y - 6" class="on-weight">{{ (massG / 1000).toFixed(2) }}</text>
-      <text :x="x(rightMm)" :y="AXIS_Y + 12" class="on-weight light">kg</text>
+      <text :x="x(rightMm)" :y="AXIS_Y - 6" class="fill-on-fill [font:640_14px_var(--sans)] [text-anchor:middle]">
+        {{ (massG / 1000).toFixed(2) }}
+      </text>
+      <text :x="x(rightMm)" :y="AXIS_Y + 12" class="fill-on-fill [font:400_14px_var(--sans)] [text-anchor:middle]">
+        kg
+      </text>
     </g>
     <rect
       v-if="nowMm !== null"
@@ -172,46 +222,92 @@ function step(byMm: number) {
       :width="thicknessMm"
       :height="2 * weight.radiusMm"
       rx="4"
-      class="stands"
+      class="stands fill-none stroke-rust [stroke-dasharray:5_4] stroke-1.6"
       :class="{ alone: rightMm === null }"
     />
     <g v-memo="[head, rulerY]">
-      <path :d="ruler" class="ruler" />
-      <text v-for="tick in numbers" :key="tick" :x="x(tick)" :y="rulerY + 24" class="number">{{ tick }}</text>
+      <path :d="ruler" class="fill-none stroke-quiet" />
+      <text
+        v-for="tick in numbers"
+        :key="tick"
+        :x="x(tick)"
+        :y="rulerY + 24"
+        class="number fill-quiet [font:400_13px_var(--sans)] [text-anchor:middle]"
+      >
+        {{ tick }}
+      </text>
     </g>
-    <line :x1="x(maxMm)" :x2="x(maxMm)" :y1="rulerY - 9" :y2="rulerY + 12" class="limit" />
-    <text :x="x(maxMm)" :y="rulerY - 13" class="figure middle">end</text>
+    <line :x1="x(maxMm)" :x2="x(maxMm)" :y1="rulerY - 9" :y2="rulerY + 12" class="limit stroke-brass stroke-3" />
+    <text
+      :x="x(maxMm)"
+      :y="rulerY - 13"
+      class="figure fill-brass-text [font:640_14px_var(--sans)] [text-anchor:middle]"
+    >
+      end
+    </text>
     <path
       v-if="rightMm !== null"
       :d="`M${x(rightMm + slackMm)} ${rulerY - 8}v8H${x(rightMm - slackMm)}v-8`"
-      class="slack"
+      class="fill-none stroke-night stroke-2.4"
     />
-    <circle v-if="nowMm !== null" :cx="x(nowMm)" :cy="rulerY" r="5" class="stands-dot" />
-    <text v-if="rightMm !== null" :x="x(rightMm)" :y="rulerY + 44" class="right-place">
+    <circle v-if="nowMm !== null" :cx="x(nowMm)" :cy="rulerY" r="5" class="fill-paper stroke-rust stroke-2" />
+    <text
+      v-if="rightMm !== null"
+      :x="x(rightMm)"
+      :y="rulerY + 44"
+      class="fill-night [font:640_15px_var(--sans)] [text-anchor:middle]"
+    >
       {{ Math.round(rightMm) }} ± {{ Math.max(1, Math.round(slackMm)) }}
     </text>
-    <text v-if="nowMm !== null" :x="x(nowMm)" :y="rulerY + 62" class="now-place">now {{ Math.round(nowMm) }}</text>
+    <text
+      v-if="nowMm !== null"
+      :x="x(nowMm)"
+      :y="rulerY + 62"
+      class="now-place fill-rust [font:640_15px_var(--sans)] [text-anchor:middle]"
+    >
+      now {{ Math.round(nowMm) }}
+    </text>
     <template v-if="bareMm !== null && bareMm >= 0 && nowMm !== null">
       <path
         :d="`M${x(head.shaftEndMm)} ${AXIS_Y - 20}V${AXIS_Y - weight.radiusMm - 24}M${x(nowMm) - thicknessMm / 2} ${AXIS_Y - weight.radiusMm - 4}v-20M${x(head.shaftEndMm)} ${AXIS_Y - weight.radiusMm - 18}H${x(nowMm) - thicknessMm / 2}`"
-        class="measure"
+        class="fill-none stroke-brass stroke-1.3"
       />
-      <text :x="x(head.shaftEndMm) - 2" :y="AXIS_Y - weight.radiusMm - 32" class="figure">
+      <text
+        :x="x(head.shaftEndMm) - 2"
+        :y="AXIS_Y - weight.radiusMm - 32"
+        class="figure fill-brass-text [font:640_14px_var(--sans)]"
+      >
         {{ Math.round(bareMm) }} mm of bare shaft
       </text>
     </template>
     <!-- which side sinks -->
-    <g v-if="falls" class="falls">
+    <g v-if="falls">
       <path
         v-if="falls === 'tube'"
+        class="fill-none stroke-rust stroke-2.6"
         :d="`M${tubeX + radius + 22} ${AXIS_Y - 46}q16 46 -4 92`"
         marker-end="url(#balance-arrow)"
       />
-      <path v-else :d="`M${x(head.shaftEndMm) - 20} ${AXIS_Y - 46}q-14 46 4 92`" marker-end="url(#balance-arrow)" />
-      <text v-if="falls === 'tube'" :x="tubeX + radius + 46" :y="AXIS_Y + 78" class="falls-word">
+      <path
+        v-else
+        class="fill-none stroke-rust stroke-2.6"
+        :d="`M${x(head.shaftEndMm) - 20} ${AXIS_Y - 46}q-14 46 4 92`"
+        marker-end="url(#balance-arrow)"
+      />
+      <text
+        v-if="falls === 'tube'"
+        :x="tubeX + radius + 46"
+        :y="AXIS_Y + 78"
+        class="fill-rust [font:640_15px_var(--sans)] [text-anchor:middle]"
+      >
         falls if let go
       </text>
-      <text v-else :x="x(head.shaftEndMm) - 40" :y="AXIS_Y + weight.radiusMm + 4" class="falls-word start">
+      <text
+        v-else
+        :x="x(head.shaftEndMm) - 40"
+        :y="AXIS_Y + weight.radiusMm + 4"
+        class="fill-rust [font:640_15px_var(--sans)] [text-anchor:start]"
+      >
         falls if let go
       </text>
     </g>
@@ -226,7 +322,7 @@ function step(byMm: number) {
         markerUnits="userSpaceOnUse"
         orient="auto"
       >
-        <path d="M0 0L11 5.5L0 11Z" class="head" />
+        <path d="M0 0L11 5.5L0 11Z" class="fill-rust stroke-none" />
       </marker>
     </defs>
     <!-- what a hand or the arrow keys move -->
@@ -235,7 +331,7 @@ function step(byMm: number) {
       :y="AXIS_Y - weight.radiusMm - 6"
       :width="head.shaftEndMm - head.shaftStartMm"
       :height="2 * weight.radiusMm + 40"
-      class="touch"
+      class="fill-transparent cursor-ew-resize"
       tabindex="0"
       role="slider"
       aria-label="Where the weight stands, mm from the axis"

@@ -26,8 +26,8 @@ defineExpose({ focus: () => field.value?.focus() })
       @move="balance.moveTo"
       @drop="balance.letGo"
     />
-    <p class="typed">
-      <label class="labelled"
+    <p class="typed flex flex-wrap gap-y-8px gap-x-20px items-center">
+      <label class="labelled flex gap-10px items-center"
         ><span>bare shaft before the end stop, mm</span
         ><FigureInput
           ref="field"
@@ -38,7 +38,9 @@ defineExpose({ focus: () => field.value?.focus() })
           @update:model-value="balance.setBare($event)"
       /></label>
       <span v-if="badLength" class="rust">{{ badLength }}</span>
-      <span class="caution">One clutch at a time, a hand on the tube. Toes clear of the weight; end stop on.</span>
+      <span class="caution flex-[1_1_220px] pl-10px [border-left:5px_double_var(--rust)] text-rust text-14px"
+        >One clutch at a time, a hand on the tube. Toes clear of the weight; end stop on.</span
+      >
     </p>
   </div>
 </template>
@@ -46,28 +48,7 @@ defineExpose({ focus: () => field.value?.focus() })
 <style scoped src="./measuring-station.css"></style>
 
 <style scoped>
-.typed {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 20px;
-  align-items: center;
-}
-
-.typed .labelled {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-}
-
 .typed :deep(.el-input) {
   width: 130px;
-}
-
-.caution {
-  flex: 1 1 220px;
-  padding-left: 10px;
-  border-left: 5px double var(--rust);
-  color: var(--rust);
-  font-size: 14px;
 }
 </style>

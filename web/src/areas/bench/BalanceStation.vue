@@ -100,23 +100,26 @@ useKeys(() => ({
 
 <template>
   <ClampBalance v-if="balancesInClamp(kit)" v-model="draft" :kit="kit" />
-  <div v-else-if="!head || !onMount" class="missing">
+  <div v-else-if="!head || !onMount" class="grid gap-10px justify-items-start max-w-560px text-17px lh-25px">
     <p>Nobody has measured this model’s mount yet, so the balance can’t be worked out.</p>
     <RouterLink :to="`/setup/models/${kit.modelId}/mount`">Measure it once: shaft, weight and tube</RouterLink>
     <p class="quiet">Until then balance it by hand: shaft level, clutch open, a hand on the tube.</p>
   </div>
-  <div v-else-if="massG === 0" class="missing">
+  <div v-else-if="massG === 0" class="grid gap-10px justify-items-start max-w-560px text-17px lh-25px">
     <p>This kit has no weight whose mass is known. Count it in, weigh it once, and the rest follows.</p>
     <RouterLink :to="`/kits/${encodeURIComponent(kit.code)}`">To the kit’s sheet</RouterLink>
   </div>
-  <div v-else class="balance">
-    <section class="across">
-      <h2>Across the head, shaft level <em>seen from the pole along the right-ascension axis, to scale</em></h2>
+  <div v-else class="balance grid grid-cols-[minmax(0,62fr)_minmax(0,38fr)] gap-y-16px gap-x-28px">
+    <section class="[contain:layout]">
+      <h2>
+        Across the head, shaft level
+        <em class="ml-8px">seen from the pole along the right-ascension axis, to scale</em>
+      </h2>
       <BalanceHand ref="hand" :balance="balance" :head="head" :tube="kit.mount?.tube ?? null" />
     </section>
-    <section class="judgement">
+    <section class="judgement grid gap-12px content-start justify-items-start [contain:layout]">
       <BalanceVerdict :balance="balance" :set-up="draft.setUp" @choose="choosing = !choosing" />
-      <fieldset v-if="choosing" class="riding">
+      <fieldset v-if="choosing" class="grid gap-2px w-full m-0 line-rule-strong">
         <legend>What is on the tube</legend>
         <ElCheckbox
           v-for="part in riding"
@@ -130,7 +133,7 @@ useKeys(() => ({
       <p v-if="report && report.unweighed.length > 0" class="rust">
         Not weighed yet: {{ report.unweighed.join(', ') }}. The figure is too small by what it weighs.
       </p>
-      <div class="acts">
+      <div class="acts flex flex-wrap gap-8px">
         <ElButton type="primary" size="large" :disabled="draft.foundMm === null" @click="balance.moved">
           Moved it <KeyCap name="Space" />
         </ElButton>
@@ -143,20 +146,20 @@ useKeys(() => ({
         Found with {{ Math.round(draft.foundMm ?? 0) }} mm of bare shaft. Now measure what is left.
         <ElButton link @click="balance.forget">left as found after all</ElButton>
       </p>
-      <table aria-label="Three set-ups">
-        <caption>
+      <table class="w-full [border-collapse:collapse]" aria-label="Three set-ups">
+        <caption class="[font:italic_400_15px_var(--serif)] text-quiet text-right">
           weight’s middle, mm · tick: end of the shaft
         </caption>
         <tbody>
           <tr v-for="row in rows" :key="row.name" :class="{ here: row.name === draft.setUp }">
-            <th>
+            <th class="py-4px px-0 line-b-rule text-left">
               {{ setUpWords[row.name] }}
-              <span class="second">{{ row.names.slice(0, 3).join(', ') || 'tube alone' }}</span>
+              <span class="second fw-400">{{ row.names.slice(0, 3).join(', ') || 'tube alone' }}</span>
             </th>
-            <td :class="{ rust: row.shaft && !row.shaft.possible }">
+            <td class="py-4px px-0 line-b-rule text-left pl-12px" :class="{ rust: row.shaft && !row.shaft.possible }">
               <b>{{ row.wantedMm === null ? '–' : Math.round(row.wantedMm) }}</b>
             </td>
-            <td>
+            <td class="py-4px px-0 line-b-rule text-left pl-12px">
               <ScaleBar
                 v-if="row.wantedMm !== null"
                 :value="Math.max(row.wantedMm, 0)"
@@ -173,7 +176,9 @@ useKeys(() => ({
         <i>it stays</i>: it is learnt, and every other set-up follows.
       </p>
     </section>
-    <div class="strip">
+    <div
+      class="strip grid col-span-full grid-cols-[minmax(0,1.25fr)_minmax(0,0.95fr)_minmax(0,1.2fr)] gap-y-16px gap-x-28px pt-12px line-t-rule-strong"
+    >
       <AlongTheTube :kit="kit" :rows="rows" />
       <RollDrawing v-if="rolls" v-model="draft.magnetsG" :kit="kit" :report="report" />
       <section>
@@ -207,8 +212,8 @@ useKeys(() => ({
           the tube, {{ Math.round(tooHeavy.shaft.distanceMm ?? 0) }} mm from the axis. Take a lighter weight.
         </p>
         <ProblemNote :problem="problem" @retry="emit('reload')" />
-        <div v-if="rows[0]?.load" class="loads">
-          <em
+        <div v-if="rows[0]?.load" class="grid grid-cols-[auto_auto_1fr] gap-y-2px gap-x-14px items-center">
+          <em class="col-span-full"
             >load on the mount; tick: what it is rated for<template v-if="usualMargin"
               >, {{ usualMargin }}</template
             ></em

@@ -13,7 +13,7 @@ const { errorMm, learnt, falls, advice } = balance
 
 <template>
   <BigFigure :value="errorMm" :limit="BALANCE_LIMIT_MM" unit="mm" />
-  <p class="set-up">
+  <p class="flex flex-wrap gap-y-4px gap-x-14px items-baseline">
     <strong>{{
       learnt === null
         ? 'the head’s own moment isn’t known yet'
@@ -25,16 +25,7 @@ const { errorMm, learnt, falls, advice } = balance
       {{ setUp === 'own' ? 'own set-up' : `${setUpWords[setUp].toLowerCase()} set-up` }}
     </ElButton>
   </p>
-  <p class="advice"><SerifText :text="advice" /></p>
+  <p class="advice text-25px lh-31px"><SerifText :text="advice" /></p>
 </template>
 
 <style scoped src="./measuring-station.css"></style>
-
-<style scoped>
-.set-up {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 14px;
-  align-items: baseline;
-}
-</style>

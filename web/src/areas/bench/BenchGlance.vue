@@ -38,7 +38,7 @@ const mirrorLimit = computed(() => kit.value?.readings.find(({ kind }) => kind =
       <KitGlance :kit="kit">
         <section v-if="tools.length > 0">
           <h2>To bring</h2>
-          <ul>
+          <ul class="mx-0 mt-4px mb-0 pl-18px">
             <li v-for="tool in tools" :key="tool">{{ tool }}</li>
           </ul>
         </section>
@@ -51,10 +51,3 @@ const mirrorLimit = computed(() => kit.value?.readings.find(({ kind }) => kind =
     </template>
   </div>
 </template>
-
-<style scoped>
-ul {
-  margin: 4px 0 0;
-  padding-left: 18px;
-}
-</style>

@@ -30,9 +30,15 @@ const say = (hand: BenchHand, skills: BenchSkill[]) =>
 
 <template>
   <section>
-    <h2>Who can do what <em>kits are given to whoever knows their work; left empty, anything is</em></h2>
+    <h2 class="mx-0 mt-18px mb-6px">
+      Who can do what <em>kits are given to whoever knows their work; left empty, anything is</em>
+    </h2>
     <ProblemNote :problem="problem" />
-    <div v-for="hand in plan.hands" :key="hand.staffId" class="hand">
+    <div
+      v-for="hand in plan.hands"
+      :key="hand.staffId"
+      class="hand grid grid-cols-[minmax(120px,180px)_minmax(200px,640px)] gap-12px items-center mt-6px"
+    >
       <span>{{ hand.name }}</span>
       <ElSelect
         :model-value="hand.skills ?? []"
@@ -52,18 +58,6 @@ const say = (hand: BenchHand, skills: BenchSkill[]) =>
 </template>
 
 <style scoped>
-h2 {
-  margin: 18px 0 6px;
-}
-
-.hand {
-  display: grid;
-  grid-template-columns: minmax(120px, 180px) minmax(200px, 640px);
-  gap: 12px;
-  align-items: center;
-  margin-top: 6px;
-}
-
 @media (max-width: 760px) {
   .hand {
     grid-template-columns: minmax(0, 1fr);

@@ -34,16 +34,19 @@ const minutes = computed(() => bench.value?.waiting.reduce((sum, item) => sum + 
         <strong>The bench is clear.</strong> Nothing waits. A kit from the shelf can be checked from its sheet at any
         time.
       </p>
-      <ol v-if="bench">
+      <ol v-if="bench" class="mx-0 mt-12px mb-0 p-0 list-none">
         <li
           v-for="item in bench.waiting"
           :key="item.code"
+          class="grid grid-cols-[34px_190px_minmax(0,1fr)_150px_112px] gap-14px items-center py-12px px-0 line-b-rule"
           :class="{ chosen: item.code === chosen?.code }"
           @click="choose(item)"
         >
           <ConditionMoon :condition="item.condition" :size="28" />
           <div>
-            <p class="serif kit">{{ item.name }} <KitTag :code="item.code" /></p>
+            <p class="serif kit overflow-hidden text-22px lh-26px text-ellipsis">
+              {{ item.name }} <KitTag :code="item.code" />
+            </p>
             <p class="second">{{ item.modelName }}</p>
           </div>
           <p>{{ item.sentence }}</p>
@@ -72,28 +75,6 @@ const minutes = computed(() => bench.value?.waiting.reduce((sum, item) => sum + 
 </template>
 
 <style scoped>
-ol {
-  margin: 12px 0 0;
-  padding: 0;
-  list-style: none;
-}
-
-li {
-  display: grid;
-  grid-template-columns: 34px 190px minmax(0, 1fr) 150px 112px;
-  gap: 14px;
-  align-items: center;
-  padding: 12px 0;
-  border-bottom: 1px solid var(--rule);
-}
-
-.kit {
-  overflow: hidden;
-  font-size: 22px;
-  line-height: 26px;
-  text-overflow: ellipsis;
-}
-
 @media (max-width: 720px) {
   li {
     grid-template-columns: 34px minmax(0, 1fr);

@@ -67,7 +67,7 @@ const print = () => window.print()
           each.branchName
         }}</ElRadioButton>
       </ElRadioGroup>
-      <section v-if="late.length > 0" class="late" role="status">
+      <section v-if="late.length > 0" class="late my-10px mx-0 py-10px px-14px line-l-3-rust bg-card" role="status">
         <p>
           <strong class="rust"
             >{{
@@ -87,7 +87,12 @@ const print = () => window.print()
       <p v-else-if="plan.lines.length > 0" class="moss">Everything that is promised is ready in time.</p>
       <p v-else><strong>The bench is clear.</strong></p>
 
-      <form v-if="plan.mayChange" class="add screen-only" aria-label="Another evening" @submit.prevent="add">
+      <form
+        v-if="plan.mayChange"
+        class="add screen-only flex flex-wrap gap-y-8px gap-x-14px items-end my-14px mx-0"
+        aria-label="Another evening"
+        @submit.prevent="add"
+      >
         <label class="labelled"
           ><span>evening of</span><DayPicker v-model="evening.onDay" :from="plan.today" aria-label="Evening of"
         /></label>
@@ -98,7 +103,7 @@ const print = () => window.print()
           ><span>minutes each</span
           ><ElInputNumber v-model="evening.minutesEach" :min="10" :max="720" aria-label="minutes each"
         /></label>
-        <label class="labelled note"
+        <label class="labelled note flex-[1_1_180px] max-w-300px"
           ><span>note</span><ElInput v-model="evening.note" maxlength="200" name="evening-note"
         /></label>
         <ElButton native-type="submit" :disabled="sending">Add the evening</ElButton>
@@ -106,7 +111,7 @@ const print = () => window.print()
       </form>
 
       <section v-for="each in plan.evenings" :key="each.id" class="evening">
-        <h2>
+        <h2 class="mx-0 mt-14px mb-4px">
           {{ dayWords(each.onDay) }}
           <em
             >{{ each.seats }} {{ each.seats === 1 ? 'place' : 'places' }}, {{ each.minutesEach }} minutes each{{
@@ -115,7 +120,9 @@ const print = () => window.print()
           >
           <ElButton v-if="plan.mayChange" link class="screen-only" @click="remove(each.id)">take it off</ElButton>
         </h2>
-        <label v-if="plan.mayChange" class="labelled who screen-only"
+        <label
+          v-if="plan.mayChange"
+          class="labelled screen-only grid grid-cols-[auto_minmax(200px,420px)] gap-10px items-center justify-start mb-8px"
           ><span>who comes</span
           ><ElSelect
             :model-value="each.staffIds"
@@ -130,23 +137,27 @@ const print = () => window.print()
               :value="hand.staffId"
               :label="hand.name" /></ElSelect
         ></label>
-        <div class="seats">
-          <div v-for="seatNumber in each.seats" :key="seatNumber" class="seat">
+        <div class="seats grid grid-cols-[repeat(auto-fill,minmax(300px,1fr))] gap-y-12px gap-x-28px">
+          <div v-for="seatNumber in each.seats" :key="seatNumber" class="py-8px px-12px line-rule bg-card">
             <p class="second">
               {{ nameOf(each.staffIds[seatNumber - 1]) ?? `place ${seatNumber}` }} ·
               {{ minutesOf(linesOn(each.id, seatNumber - 1)) }} of {{ each.minutesEach }} min
             </p>
-            <ol>
-              <li v-for="line in linesOn(each.id, seatNumber - 1)" :key="line.kitCode">
+            <ol class="mx-0 mt-4px mb-0 p-0 list-none">
+              <li
+                v-for="line in linesOn(each.id, seatNumber - 1)"
+                :key="line.kitCode"
+                class="py-5px px-0 line-t-rule"
+              >
                 <p>
-                  <span class="box" aria-hidden="true" />
+                  <span class="inline-block w-11px h-11px mr-6px line-ink" aria-hidden="true" />
                   <RouterLink
                     :to="
                       line.isHeld
                         ? `/kits/${encodeURIComponent(line.kitCode)}`
                         : `/bench/${encodeURIComponent(line.kitCode)}`
                     "
-                    class="serif"
+                    class="serif text-18px"
                     >{{ line.kitName }}</RouterLink
                   >
                   <KitTag :code="line.kitCode" />
@@ -167,7 +178,7 @@ const print = () => window.print()
         No evening is set yet. Add one, and the kits that wait are given to it.
       </p>
       <section v-if="without.length > 0">
-        <h2>Without an evening <em>nobody waits for these yet</em></h2>
+        <h2 class="mx-0 mt-14px mb-4px">Without an evening <em>nobody waits for these yet</em></h2>
         <p>{{ without.map(({ kitName, minutes }) => `${kitName}, ${minutes} min`).join(' · ') }}</p>
       </section>
       <p v-if="beyond.length > 0" class="second">
@@ -180,64 +191,8 @@ const print = () => window.print()
 </template>
 
 <style scoped>
-.late {
-  margin: 10px 0;
-  padding: 10px 14px;
-  border-left: 3px solid var(--rust);
-  background: var(--card);
-}
-
-.add {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 14px;
-  align-items: end;
-  margin: 14px 0;
-}
-
 .add :deep(.el-input-number) {
   width: 130px;
-}
-
-.note {
-  flex: 1 1 180px;
-  max-width: 300px;
-}
-
-h2 {
-  margin: 14px 0 4px;
-}
-
-.who {
-  display: grid;
-  grid-template-columns: auto minmax(200px, 420px);
-  gap: 10px;
-  align-items: center;
-  justify-content: start;
-  margin-bottom: 8px;
-}
-
-.seats {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(300px, 1fr));
-  gap: 12px 28px;
-}
-
-.seat {
-  padding: 8px 12px;
-  border: 1px solid var(--rule);
-  background: var(--card);
-}
-
-ol {
-  margin: 4px 0 0;
-  padding: 0;
-  list-style: none;
-}
-
-li {
-  padding: 5px 0;
-  border-top: 1px solid var(--rule);
 }
 
 h2 :deep(.el-button) {
@@ -247,17 +202,5 @@ h2 :deep(.el-button) {
 
 li :deep(.tag) {
   margin: 0 6px;
-}
-
-li .serif {
-  font-size: 18px;
-}
-
-.box {
-  display: inline-block;
-  width: 11px;
-  height: 11px;
-  margin-right: 6px;
-  border: 1px solid var(--ink);
 }
 </style>

@@ -4,10 +4,11 @@ const value = defineModel<T | null>({ required: true })
 </script>
 
 <template>
-  <div class="big-choice" role="radiogroup" :aria-label="label">
+  <div class="flex flex-wrap gap-y-6px" role="radiogroup" :aria-label="label">
     <button
       v-for="option in options"
       :key="String(option.value)"
+      class="min-w-104px min-h-48px py-6px px-16px line-rule-strong bg-card text-ink [font:640_16px_var(--sans)] cursor-pointer"
       type="button"
       role="radio"
       :aria-checked="value === option.value"
@@ -20,23 +21,6 @@ const value = defineModel<T | null>({ required: true })
 </template>
 
 <style scoped>
-.big-choice {
-  display: flex;
-  flex-wrap: wrap;
-  row-gap: 6px;
-}
-
-button {
-  min-width: 104px;
-  min-height: 48px;
-  padding: 6px 16px;
-  border: 1px solid var(--rule-strong);
-  background: var(--card);
-  color: var(--ink);
-  font: 640 16px var(--sans);
-  cursor: pointer;
-}
-
 button + button {
   border-left: 0;
 }

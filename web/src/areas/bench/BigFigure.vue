@@ -20,17 +20,26 @@ const digits = computed(() => (limit < 10 ? 1 : 0))
   <div class="big-figure">
     <p :class="['number', { off }]">
       {{ value === null ? '–' : value.toFixed(digits)
-      }}<span class="unit">{{ unit === '′' ? unit : ` ${unit}` }}</span>
+      }}<span class="text-38px">{{ unit === '′' ? unit : ` ${unit}` }}</span>
     </p>
-    <svg :viewBox="`-12 -22 ${WIDTH + 24} 52`" class="bar" aria-hidden="true">
-      <line :x2="WIDTH" class="line" />
-      <line y1="-6" y2="6" class="line" />
-      <line v-if="good !== undefined" :x1="at(good)" :x2="at(good)" y1="-9" y2="9" class="good" />
-      <line v-if="off && value !== null" :x1="at(limit)" :x2="at(value)" class="over" />
-      <line :x1="at(limit)" :x2="at(limit)" y1="-15" y2="15" class="limit" />
+    <svg :viewBox="`-12 -22 ${WIDTH + 24} 52`" class="bar block w-full max-w-440px" aria-hidden="true">
+      <line :x2="WIDTH" class="line stroke-quiet" />
+      <line y1="-6" y2="6" class="line stroke-quiet" />
+      <line v-if="good !== undefined" :x1="at(good)" :x2="at(good)" y1="-9" y2="9" class="stroke-brass stroke-1.6" />
+      <line v-if="off && value !== null" :x1="at(limit)" :x2="at(value)" class="over stroke-rust stroke-6" />
+      <line :x1="at(limit)" :x2="at(limit)" y1="-15" y2="15" class="limit stroke-brass stroke-3.4" />
       <circle v-if="value !== null" :cx="at(value)" r="9" :class="off ? 'dot off' : 'dot'" />
-      <text v-if="good !== undefined" :x="at(good)" y="27">good {{ good.toFixed(digits) }}</text>
-      <text :x="at(limit)" y="27">limit {{ limit.toFixed(digits) }}</text>
+      <text
+        v-if="good !== undefined"
+        class="fill-brass-text [font:640_13px_var(--sans)] [text-anchor:middle]"
+        :x="at(good)"
+        y="27"
+      >
+        good {{ good.toFixed(digits) }}
+      </text>
+      <text class="fill-brass-text [font:640_13px_var(--sans)] [text-anchor:middle]" :x="at(limit)" y="27">
+        limit {{ limit.toFixed(digits) }}
+      </text>
     </svg>
   </div>
 </template>
@@ -52,46 +61,11 @@ const digits = computed(() => (limit < 10 ? 1 : 0))
   color: var(--rust);
 }
 
-.unit {
-  font-size: 38px;
-}
-
-.bar {
-  display: block;
-  width: 100%;
-  max-width: 440px;
-}
-
-.line {
-  stroke: var(--quiet);
-}
-
-.good {
-  stroke: var(--brass);
-  stroke-width: 1.6;
-}
-
-.limit {
-  stroke: var(--brass);
-  stroke-width: 3.4;
-}
-
-.over {
-  stroke: var(--rust);
-  stroke-width: 6;
-}
-
 .dot {
   fill: var(--ink);
 }
 
 .dot.off {
   fill: var(--rust);
-}
-
-text {
-  fill: var(--brass-text);
-  font: 640 13px var(--sans);
-  text-anchor: middle;
 }
 </style>

@@ -14,9 +14,18 @@ const looks = computed(() => (data.value?.looks ?? []).filter(({ look }) => kind
 
 <template>
   <aside v-if="looks.length > 0" class="looks" aria-label="From its borrower">
-    <p v-for="look in looks" :key="look.atUtc">
+    <p
+      v-for="look in looks"
+      :key="look.atUtc"
+      class="grid grid-cols-[auto_minmax(0,1fr)] gap-10px items-center my-6px mx-0"
+    >
       <a v-if="look.pictureId" :href="`/api/pictures/${look.pictureId}`" target="_blank">
-        <img :src="`/api/pictures/${look.pictureId}`" alt="The borrower’s picture, to be opened" loading="lazy" />
+        <img
+          class="block w-64px h-48px line-rule-strong [object-fit:cover]"
+          :src="`/api/pictures/${look.pictureId}`"
+          alt="The borrower’s picture, to be opened"
+          loading="lazy"
+        />
       </a>
       <span>
         <b>From its borrower, {{ whenText(look.atUtc, zone) }}</b>
@@ -25,21 +34,3 @@ const looks = computed(() => (data.value?.looks ?? []).filter(({ look }) => kind
     </p>
   </aside>
 </template>
-
-<style scoped>
-p {
-  display: grid;
-  grid-template-columns: auto minmax(0, 1fr);
-  gap: 10px;
-  align-items: center;
-  margin: 6px 0;
-}
-
-img {
-  display: block;
-  width: 64px;
-  height: 48px;
-  border: 1px solid var(--rule-strong);
-  object-fit: cover;
-}
-</style>

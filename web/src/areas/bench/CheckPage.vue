@@ -107,11 +107,11 @@ useKeys(() => ({ Enter: next, ArrowRight: next, ArrowLeft: back }))
 </script>
 
 <template>
-  <main class="check">
-    <div class="page">
+  <main class="check flex flex-1 flex-col">
+    <div class="page flex-1">
       <ProblemNote :problem="unreadable" @retry="reload" />
       <template v-if="kit">
-        <header>
+        <header class="flex flex-wrap gap-14px items-center mb-22px">
           <h1>{{ kit.name }}</h1>
           <KitTag :code="kit.code" />
           <p class="quiet">
@@ -168,17 +168,17 @@ useKeys(() => ({ Enter: next, ArrowRight: next, ArrowLeft: back }))
               v-model:look="draft.starLook"
               :kit="kit"
           /></JudgedStation>
-          <div v-else class="end">
+          <div v-else class="grid grid-cols-[repeat(auto-fit,minmax(min(340px,100%),1fr))] gap-y-24px gap-x-48px">
             <section>
-              <h2>This check</h2>
+              <h2 class="mx-0 mt-0 mb-10px line-b-rule-strong">This check</h2>
               <p v-if="readings.length === 0">No station is done yet.</p>
               <CheckReadings v-else :readings="readings" />
               <template v-if="benchJobs.length > 0">
-                <h2>Asked for</h2>
+                <h2 class="mx-0 mt-0 mb-10px line-b-rule-strong">Asked for</h2>
                 <ElCheckbox
                   v-for="job in benchJobs"
                   :key="job.id"
-                  class="job"
+                  class="job flex gap-10px items-center min-h-40px text-16px"
                   :model-value="!draft.openJobIds.includes(job.id)"
                   @update:model-value="
                     draft.openJobIds = $event
@@ -191,15 +191,15 @@ useKeys(() => ({ Enter: next, ArrowRight: next, ArrowLeft: back }))
               </template>
             </section>
             <section v-if="after">
-              <h2>Then</h2>
-              <p class="then">
+              <h2 class="mx-0 mt-0 mb-10px line-b-rule-strong">Then</h2>
+              <p class="then flex gap-14px items-center mb-10px text-19px lh-26px">
                 <ConditionMoon :condition="after.condition" :size="44" />
                 <span><ReasonText :condition="after.condition" :reasons="after.reasons" remedy /></span>
               </p>
               <p v-for="(reason, index) in after.reasons.slice(1)" :key="index" class="second">
                 {{ reasonSentence(reason) }}
               </p>
-              <ElCheckbox v-model="backToShelf" class="job"
+              <ElCheckbox v-model="backToShelf" class="job flex gap-10px items-center min-h-40px text-16px"
                 >it goes back to {{ kit.place === 'bench' ? 'the shelf' : kit.place }}</ElCheckbox
               >
               <ProblemNote :problem="problem" @retry="finish" />
@@ -222,7 +222,7 @@ useKeys(() => ({ Enter: next, ArrowRight: next, ArrowLeft: back }))
         Keep this check{{ after ? `: ${conditionWords[after.condition].toLowerCase()}` : '' }} <KeyCap name="Enter" />
       </ElButton>
       <ElButton size="large" @click="back">Back <KeyCap name="←" /></ElButton>
-      <label v-if="station !== 'end'" class="note">
+      <label v-if="station !== 'end'" class="note w-300px">
         <ElInput v-model="draft.notes[station]" placeholder="note" aria-label="Note on this station" />
       </label>
       <RouterLink to="/bench">Go on later</RouterLink>
@@ -231,58 +231,12 @@ useKeys(() => ({ Enter: next, ArrowRight: next, ArrowLeft: back }))
 </template>
 
 <style scoped>
-.check {
-  display: flex;
-  flex: 1;
-  flex-direction: column;
-}
-
-.page {
-  flex: 1;
-}
-
-header {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 14px;
-  align-items: center;
-  margin-bottom: 22px;
-}
-
 .bench:focus {
   outline: none;
 }
 
-.end {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(min(340px, 100%), 1fr));
-  gap: 24px 48px;
-}
-
-h2 {
-  margin: 0 0 10px;
-  border-bottom: 1px solid var(--rule-strong);
-}
-
-.job {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-  min-height: 40px;
-  font-size: 16px;
-}
-
 .then svg {
   flex: none;
-}
-
-.then {
-  display: flex;
-  gap: 14px;
-  align-items: center;
-  margin-bottom: 10px;
-  font-size: 19px;
-  line-height: 26px;
 }
 
 .actions {
@@ -301,10 +255,6 @@ h2 {
 
 .actions a {
   margin-left: auto;
-}
-
-.note {
-  width: 300px;
 }
 
 @media (max-width: 700px) {

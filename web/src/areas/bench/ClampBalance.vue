@@ -23,10 +23,10 @@ function set(value: number | null) {
 </script>
 
 <template>
-  <div v-if="figures" class="clamp">
-    <section>
+  <div v-if="figures" class="grid grid-cols-[repeat(auto-fit,minmax(320px,1fr))] gap-y-24px gap-x-44px">
+    <section class="grid gap-12px content-start justify-items-start">
       <h2>Slid open, rods locked, everything on</h2>
-      <ol>
+      <ol class="m-0 pl-20px text-17px lh-26px">
         <li>Finder and lowest power in, caps off. Open the tension knob, a hand on the tube.</li>
         <li>Level it and let go gently. It stays? Then type 0.</li>
         <li>The tail sinks? Hang small weights at the open end until it stays, and type their grams.</li>
@@ -52,17 +52,17 @@ function set(value: number | null) {
       </ElButton>
       <ElButton v-else link @click="draft.leftHangG = null"> left as found after all </ElButton>
     </section>
-    <section class="judgement">
+    <section class="judgement grid gap-12px content-start justify-items-start">
       <BigFigure :value="hangG === null ? null : Math.abs(figures.shiftMm)" :limit="BALANCE_LIMIT_MM" unit="mm" />
       <p><strong>tube from its right place in the clamp</strong></p>
-      <p class="advice">
+      <p class="advice text-25px lh-31px">
         <SerifText :text="hangG === null ? 'Let go, and see which end sinks.' : tubeAdvice(figures.shiftMm)" />
       </p>
-      <dl class="states">
-        <dt>Fitted</dt>
-        <dd>finder and lowest power on: level</dd>
-        <dt>Empty</dt>
-        <dd>
+      <dl class="grid grid-cols-[auto_minmax(0,1fr)] gap-y-6px gap-x-16px m-0">
+        <dt class="[font:italic_400_16px_var(--serif)] text-quiet">Fitted</dt>
+        <dd class="mr-12px ml-0 my-0 fw-400">finder and lowest power on: level</dd>
+        <dt class="[font:italic_400_16px_var(--serif)] text-quiet">Empty</dt>
+        <dd class="mr-12px ml-0 my-0 fw-400">
           tail-heavy: {{ massText(Math.abs(figures.emptyHangG)) }} at the
           {{ figures.emptyHangG >= 0 ? 'open' : 'mirror' }} end would level it. So it should be.
         </dd>
@@ -72,36 +72,3 @@ function set(value: number | null) {
 </template>
 
 <style scoped src="./measuring-station.css"></style>
-
-<style scoped>
-.clamp {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(320px, 1fr));
-  gap: 24px 44px;
-}
-
-.clamp section {
-  display: grid;
-  gap: 12px;
-  align-content: start;
-  justify-items: start;
-}
-
-ol {
-  margin: 0;
-  padding-left: 20px;
-  font-size: 17px;
-  line-height: 26px;
-}
-
-.states {
-  display: grid;
-  grid-template-columns: auto minmax(0, 1fr);
-  gap: 6px 16px;
-  margin: 0;
-}
-
-.states dd {
-  font-weight: 400;
-}
-</style>

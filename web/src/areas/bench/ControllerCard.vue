@@ -8,47 +8,25 @@ defineEmits<{ tick: [field: string] }>()
 </script>
 
 <template>
-  <div class="card">
+  <div class="card line-rule-strong rd-4px bg-card">
     <button
       v-for="line in lines"
       :key="line.field"
+      class="grid grid-cols-[112px_auto_minmax(0,1fr)_20px] gap-10px items-center w-full min-h-28px py-3px px-12px line-none line-t-rule bg-none text-ink font-inherit text-left cursor-pointer"
       type="button"
       :class="{ careful: line.careful }"
       :aria-pressed="ticked.includes(line.field)"
       @click="$emit('tick', line.field)"
     >
       <span>{{ line.words }}</span>
-      <b>{{ line.entry }}</b>
-      <span class="second">{{ line.hint }}</span>
-      <PencilMark v-if="ticked.includes(line.field)" mark="present" :size="18" /><i v-else></i>
+      <b class="text-17px">{{ line.entry }}</b>
+      <span class="second text-right">{{ line.hint }}</span>
+      <PencilMark v-if="ticked.includes(line.field)" mark="present" :size="18" /><i v-else class="w-18px"></i>
     </button>
   </div>
 </template>
 
 <style scoped>
-.card {
-  border: 1px solid var(--rule-strong);
-  border-radius: 4px;
-  background: var(--card);
-}
-
-button {
-  display: grid;
-  grid-template-columns: 112px auto minmax(0, 1fr) 20px;
-  gap: 10px;
-  align-items: center;
-  width: 100%;
-  min-height: 28px;
-  padding: 3px 12px;
-  border: 0;
-  border-top: 1px solid var(--rule);
-  background: none;
-  color: var(--ink);
-  font: inherit;
-  text-align: left;
-  cursor: pointer;
-}
-
 @media (pointer: coarse) {
   button {
     min-height: 42px;
@@ -59,14 +37,6 @@ button:first-child {
   border-top: 0;
 }
 
-b {
-  font-size: 17px;
-}
-
-.second {
-  text-align: right;
-}
-
 .careful {
   border-left: 5px solid var(--rust);
   color: var(--rust);
@@ -74,9 +44,5 @@ b {
 
 .careful b {
   color: var(--ink);
-}
-
-i {
-  width: 18px;
 }
 </style>

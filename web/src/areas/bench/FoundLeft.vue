@@ -5,13 +5,13 @@ defineEmits<{ putRight: []; forget: [] }>()
 </script>
 
 <template>
-  <div class="found-left">
-    <section>
-      <h2>As found</h2>
+  <div class="grid grid-cols-[repeat(auto-fit,minmax(300px,1fr))] gap-y-20px gap-x-40px">
+    <section class="grid gap-12px content-start justify-items-start">
+      <h2 class="w-full line-b-rule-strong">As found</h2>
       <slot name="found" />
     </section>
-    <section :class="{ waiting: !hasLeft }">
-      <h2>As left</h2>
+    <section class="grid gap-12px content-start justify-items-start" :class="{ waiting: !hasLeft }">
+      <h2 class="w-full line-b-rule-strong">As left</h2>
       <slot v-if="hasLeft" name="left" />
       <template v-else>
         <p class="quiet">{{ complete ? 'As found, untouched.' : 'Nothing kept yet.' }}</p>
@@ -21,23 +21,3 @@ defineEmits<{ putRight: []; forget: [] }>()
     </section>
   </div>
 </template>
-
-<style scoped>
-.found-left {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
-  gap: 20px 40px;
-}
-
-section {
-  display: grid;
-  gap: 12px;
-  align-content: start;
-  justify-items: start;
-}
-
-h2 {
-  width: 100%;
-  border-bottom: 1px solid var(--rule-strong);
-}
-</style>

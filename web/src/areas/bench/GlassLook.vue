@@ -80,8 +80,8 @@ const ways = cleaningWays.map((value) => ({ value, words: wayWords[value] }))
 </script>
 
 <template>
-  <section class="glass" aria-label="The glass by torch">
-    <div class="scales">
+  <section class="grid gap-10px mb-18px" aria-label="The glass by torch">
+    <div class="grid grid-cols-[repeat(auto-fit,minmax(210px,1fr))] gap-y-10px gap-x-18px">
       <label v-for="trouble in glassTroubles" :key="trouble" class="labelled"
         ><span>{{ words[trouble] }}</span>
         <ElRadioGroup
@@ -94,12 +94,12 @@ const ways = cleaningWays.map((value) => ({ value, words: wayWords[value] }))
       >
     </div>
     <p v-if="open.length > 0" class="second">Still to look for: {{ open.map((each) => short[each]).join(', ') }}.</p>
-    <p v-if="says" class="says" role="status">{{ says }}</p>
-    <div class="row">
+    <p v-if="says" class="text-18px lh-26px" role="status">{{ says }}</p>
+    <div class="row flex flex-wrap gap-10px items-center">
       <FileButton accept="image/*" name="glass-picture" @take="take">{{
         look.pictureId ? 'Another picture by torch …' : 'A picture by torch …'
       }}</FileButton>
-      <label class="cleaned"
+      <label class="w-190px"
         ><ChoiceSelect v-model="cleanedHow" :options="ways" label="cleaned now" placeholder="not cleaned now"
       /></label>
       <ElInput
@@ -111,13 +111,21 @@ const ways = cleaningWays.map((value) => ({ value, words: wayWords[value] }))
       />
     </div>
     <p v-if="kept.problem.value" class="second">The picture couldn’t be kept; the scale stands without it.</p>
-    <div v-if="look.pictureId || earlier?.pictureId" class="beside">
-      <figure v-if="earlier?.pictureId">
-        <img :src="`/api/pictures/${earlier.pictureId}`" alt="The glass then" />
+    <div v-if="look.pictureId || earlier?.pictureId" class="beside flex flex-wrap gap-14px">
+      <figure v-if="earlier?.pictureId" class="m-0">
+        <img
+          class="block w-260px max-w-full h-180px [object-fit:cover]"
+          :src="`/api/pictures/${earlier.pictureId}`"
+          alt="The glass then"
+        />
         <figcaption>{{ dateText(earlier.atUtc, kit.zone) }}, {{ earlier.by }}</figcaption>
       </figure>
-      <figure v-if="look.pictureId">
-        <img :src="`/api/pictures/${look.pictureId}`" alt="The glass now" />
+      <figure v-if="look.pictureId" class="m-0">
+        <img
+          class="block w-260px max-w-full h-180px [object-fit:cover]"
+          :src="`/api/pictures/${look.pictureId}`"
+          alt="The glass now"
+        />
         <figcaption>now</figcaption>
       </figure>
     </div>
@@ -132,54 +140,8 @@ const ways = cleaningWays.map((value) => ({ value, words: wayWords[value] }))
 </template>
 
 <style scoped>
-.glass {
-  display: grid;
-  gap: 10px;
-  margin-bottom: 18px;
-}
-
-.scales {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(210px, 1fr));
-  gap: 10px 18px;
-}
-
-.says {
-  font-size: 18px;
-  line-height: 26px;
-}
-
-.row {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-  align-items: center;
-}
-
 .row .el-input {
   flex: 1 1 200px;
   max-width: 360px;
-}
-
-.cleaned {
-  width: 190px;
-}
-
-.beside {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 14px;
-}
-
-figure {
-  margin: 0;
-}
-
-img {
-  display: block;
-  width: 260px;
-  max-width: 100%;
-  height: 180px;
-  object-fit: cover;
 }
 </style>

@@ -30,7 +30,7 @@ const options = [
 </script>
 
 <template>
-  <ul class="looks">
+  <ul class="mx-0 mt-0 mb-20px pl-20px text-17px lh-27px">
     <li v-for="look in [...lines, ...(looks[station] ?? [])]" :key="look">{{ look }}</li>
   </ul>
   <slot />
@@ -44,12 +44,3 @@ const options = [
     <template #left><BigChoice v-model="pair.asLeft" :options="options" label="as left" /></template>
   </FoundLeft>
 </template>
-
-<style scoped>
-.looks {
-  margin: 0 0 20px;
-  padding-left: 20px;
-  font-size: 17px;
-  line-height: 27px;
-}
-</style>

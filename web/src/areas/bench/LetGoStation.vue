@@ -71,7 +71,7 @@ const write = (rows: LetGoRows, key: string, fell: FallingEnd | null) => {
     @forget="draft.left = null"
   >
     <template v-for="half in ['found', 'left'] as const" #[half] :key="half">
-      <div class="cells">
+      <div class="cells grid grid-cols-[minmax(90px,1fr)_repeat(3,minmax(84px,1fr))] gap-8px items-center w-full">
         <span></span>
         <em v-for="deg in letGoAltitudesDeg" :key="deg">{{ deg }}° up</em>
         <template v-for="setUp in letGoSetUps" :key="setUp">
@@ -87,7 +87,7 @@ const write = (rows: LetGoRows, key: string, fell: FallingEnd | null) => {
           />
         </template>
       </div>
-      <label v-if="slides" class="labelled tape"
+      <label v-if="slides" class="labelled w-160px"
         ><span>its clamp on the tape</span
         ><FigureInput
           v-if="half === 'found'"
@@ -103,30 +103,12 @@ const write = (rows: LetGoRows, key: string, fell: FallingEnd | null) => {
       /></label>
     </template>
   </FoundLeft>
-  <p v-if="advice" class="says" role="status">
+  <p v-if="advice" class="mt-14px text-19px lh-26px" role="status">
     <span :class="{ rust: advice !== 'stays' }">{{ adviceWords[advice] }}</span>
   </p>
 </template>
 
 <style scoped>
-.cells {
-  display: grid;
-  grid-template-columns: minmax(90px, 1fr) repeat(3, minmax(84px, 1fr));
-  gap: 8px;
-  align-items: center;
-  width: 100%;
-}
-
-.tape {
-  width: 160px;
-}
-
-.says {
-  margin-top: 14px;
-  font-size: 19px;
-  line-height: 26px;
-}
-
 @media (width <= 560px) {
   .cells {
     grid-template-columns: repeat(3, minmax(0, 1fr));

@@ -154,7 +154,7 @@ useKeys(() => ({
       <RouterLink to="/setup/places">Write down where you observe</RouterLink>
     </div>
     <template v-if="site">
-      <p class="for">
+      <p class="for flex flex-wrap gap-y-4px gap-x-12px items-baseline mb-10px">
         <em>for</em>
         <ElButton link @click="choosing = !choosing">
           {{ site.name }}, {{ local.slice(0, 10) }} {{ local.slice(11) }} <KeyCap name="o" />
@@ -163,8 +163,8 @@ useKeys(() => ({
           >{{ site.zone }} · {{ degText(Math.abs(site.latitudeDeg)) }} {{ south ? 'south' : 'north' }}</span
         >
       </p>
-      <div v-if="choosing || noSuchTime || ambiguous" class="choose">
-        <label class="labelled"
+      <div v-if="choosing || noSuchTime || ambiguous" class="flex flex-wrap gap-y-12px gap-x-20px items-end mb-16px">
+        <label class="labelled w-230px"
           ><span>place</span
           ><ChoiceSelect
             :model-value="site.id"
@@ -172,7 +172,7 @@ useKeys(() => ({
             label="Place"
             @update:model-value="$event && place.choose($event)"
         /></label>
-        <label class="labelled"
+        <label class="labelled w-230px"
           ><span>date and time there</span
           ><input
             class="field"
@@ -196,28 +196,30 @@ useKeys(() => ({
           </ElButton>
         </p>
       </div>
-      <div class="columns">
-        <section class="setting">
+      <div class="columns grid grid-cols-[minmax(0,62fr)_minmax(0,38fr)] gap-y-20px gap-x-32px">
+        <section class="grid gap-10px content-start">
           <template v-if="equatorial">
             <h2>The axis to the pole</h2>
-            <div class="axis">
+            <div
+              class="axis grid grid-cols-[minmax(0,290px)_auto_auto] gap-y-8px gap-x-16px items-start justify-start"
+            >
               <AxisDrawing v-if="head" :latitude-deg="site.latitudeDeg" :scale="head.latitudeScale" />
-              <figure v-if="pole">
+              <figure v-if="pole" class="grid gap-2px justify-items-center m-0 text-center">
                 <em>as the eye sees it</em>
                 <b>{{ clockText(pole.ringClock) }}</b>
                 <RingDial :clock="pole.ringClock" dashed label="as the eye sees it" />
               </figure>
-              <figure v-if="ringSeen !== null">
+              <figure v-if="ringSeen !== null" class="grid gap-2px justify-items-center m-0 text-center">
                 <em>as this scope shows it</em>
                 <b>{{ clockText(ringSeen) }}</b>
                 <RingDial :clock="ringSeen" label="in the scope" />
               </figure>
             </div>
-            <div class="scale">
+            <div class="scale flex flex-wrap gap-y-8px gap-x-20px items-center">
               <p v-if="setting && ringSeen !== null">
-                <b class="deg">{{ setting.setDeg.toFixed(1) }}°</b> on the head’s scale. {{ markWords }}
+                <b class="text-26px">{{ setting.setDeg.toFixed(1) }}°</b> on the head’s scale. {{ markWords }}
               </p>
-              <label class="labelled"
+              <label class="labelled flex gap-10px items-center"
                 ><span>the scale stands at</span
                 ><FigureInput
                   :model-value="setNow"
@@ -255,9 +257,9 @@ useKeys(() => ({
           </template>
           <template v-if="kit.mount?.home">
             <h2>Home position <em>this model’s own</em></h2>
-            <div class="home-steps">
+            <div class="grid grid-cols-[120px_minmax(0,1fr)] gap-14px">
               <HomeDrawing :drawing="kit.mount.home.drawing" :latitude-deg="site.latitudeDeg" />
-              <ol>
+              <ol class="m-0 pl-20px text-16px lh-24px">
                 <li v-for="step in kit.mount.home.steps" :key="step">{{ step }}</li>
               </ol>
             </div>
@@ -268,7 +270,7 @@ useKeys(() => ({
           </p>
           <TwoStars v-if="!equatorial && kit.mount?.controller" v-bind="starProps" @hide="hide" />
         </section>
-        <section class="judgement">
+        <section class="judgement grid gap-12px content-start justify-items-start">
           <p v-if="equatorial && ringSeen !== null && pole" class="figure">
             {{ clockText(ringSeen)
             }}<span><b>pole star on the ring</b>in this scope; by eye {{ clockText(pole.ringClock) }}</span>
@@ -276,7 +278,7 @@ useKeys(() => ({
           <p v-else-if="equatorial && setting" :class="['figure', { off: !setting.reaches }]">
             {{ setting.setDeg.toFixed(1) }}°<span><b>on the head’s scale</b>{{ markWords }}</span>
           </p>
-          <p class="advice"><SerifText :text="advice" /></p>
+          <p class="advice text-25px lh-31px"><SerifText :text="advice" /></p>
           <template v-if="kit.mount?.controller">
             <h2>What to key in <em>controller, in its own order</em></h2>
             <ControllerCard :lines="lines" :ticked="ticked" @tick="tick" />
@@ -287,7 +289,7 @@ useKeys(() => ({
             How this model’s controller asks isn’t written down.
             <RouterLink :to="`/setup/models/${kit.modelId}/mount`">Write it in</RouterLink>
           </p>
-          <div v-if="!equatorial" class="found">
+          <div v-if="!equatorial" class="flex flex-wrap gap-12px items-center">
             <BigChoice v-model="draft.keyed.asFound" :options="judged" label="as found" />
             <template v-if="draft.keyed.asFound === 'not-fine'">
               <em>as left</em><BigChoice v-model="draft.keyed.asLeft" :options="judged" label="as left" />
@@ -295,12 +297,19 @@ useKeys(() => ({
           </div>
         </section>
       </div>
-      <div v-if="kit.mount?.controller && equatorial" class="night">
+      <div
+        v-if="kit.mount?.controller && equatorial"
+        class="night grid grid-cols-[minmax(0,1.8fr)_minmax(0,1fr)] gap-y-16px gap-x-32px mt-16px pt-12px line-t-rule-strong"
+      >
         <TwoStars v-bind="starProps" @hide="hide" />
         <section v-if="equatorial && sides.length > 0">
           <h2>Which side the tube hangs <em>seen from the pole</em></h2>
-          <div class="sides">
-            <figure v-for="(side, index) in sides" :key="side.star.name">
+          <div class="sides flex flex-wrap gap-20px">
+            <figure
+              v-for="(side, index) in sides"
+              :key="side.star.name"
+              class="grid gap-2px justify-items-center m-0 text-center"
+            >
               <SideDial
                 :hour-angle-hours="side.star.hourAngleHours"
                 :tube-side="side.tubeSide"

@@ -39,12 +39,13 @@ const holds = computed(() => {
   <div class="history">
     <template v-if="own.length > 0">
       <svg
+        class="block w-full max-w-400px"
         :viewBox="`0 0 ${W} ${H + 20}`"
         role="img"
         :aria-label="`The last ${own.length} checks of the ${words.thing}`"
       >
-        <line :x2="W" :y1="y(limit)" :y2="y(limit)" class="limit" />
-        <line :x2="W" :y1="H" :y2="H" class="line" />
+        <line :x2="W" :y1="y(limit)" :y2="y(limit)" class="limit stroke-brass stroke-1.4" />
+        <line :x2="W" :y1="H" :y2="H" class="line stroke-rule-strong" />
         <g v-for="(reading, i) in own" :key="i">
           <line
             v-if="reading.asFound !== null"
@@ -52,7 +53,7 @@ const holds = computed(() => {
             :x2="x(i)"
             :y1="y(reading.asFound)"
             :y2="y(reading.asLeft)"
-            class="stem"
+            class="stroke-rule-strong"
           />
           <circle
             v-if="reading.asFound !== null"
@@ -61,10 +62,12 @@ const holds = computed(() => {
             r="4"
             :class="reading.asFound > limit ? 'found off' : 'found'"
           />
-          <circle :cx="x(i)" :cy="y(reading.asLeft)" r="3.2" class="left" />
+          <circle :cx="x(i)" :cy="y(reading.asLeft)" r="3.2" class="fill-card stroke-ink stroke-1.3" />
         </g>
-        <text x="0" :y="H + 16">{{ dateText(own[0]?.atUtc ?? '') }}</text>
-        <text :x="W" :y="H + 16" class="end">{{ dateText(own.at(-1)?.atUtc ?? '') }}</text>
+        <text class="fill-quiet [font:12px_var(--sans)]" x="0" :y="H + 16">{{ dateText(own[0]?.atUtc ?? '') }}</text>
+        <text :x="W" :y="H + 16" class="fill-quiet [font:12px_var(--sans)] [text-anchor:end]">
+          {{ dateText(own.at(-1)?.atUtc ?? '') }}
+        </text>
       </svg>
       <p class="second">{{ holds }}</p>
     </template>
@@ -73,42 +76,11 @@ const holds = computed(() => {
 </template>
 
 <style scoped>
-svg {
-  display: block;
-  width: 100%;
-  max-width: 400px;
-}
-
-.limit {
-  stroke: var(--brass);
-  stroke-width: 1.4;
-}
-
-.line,
-.stem {
-  stroke: var(--rule-strong);
-}
-
 .found {
   fill: var(--ink);
 }
 
 .found.off {
   fill: var(--rust);
-}
-
-.left {
-  fill: var(--card);
-  stroke: var(--ink);
-  stroke-width: 1.3;
-}
-
-text {
-  fill: var(--quiet);
-  font: 12px var(--sans);
-}
-
-.end {
-  text-anchor: end;
 }
 </style>

@@ -29,7 +29,7 @@ const at = (hours: number, radius = R) => ({
     :aria-label="`${label}: ${clockText(clock)} on the ring`"
   >
     <circle cx="75" cy="75" r="70" :class="dashed ? 'edge dashed' : 'edge'" />
-    <circle cx="75" cy="75" :r="R" class="ring" />
+    <circle cx="75" cy="75" :r="R" class="fill-none stroke-brass stroke-1.8" />
     <line
       v-for="tick in 24"
       :key="tick"
@@ -37,12 +37,20 @@ const at = (hours: number, radius = R) => ({
       :y1="at(tick / 2, tick % 6 === 0 ? R - 7 : R - 4).y"
       :x2="at(tick / 2, tick % 6 === 0 ? R + 7 : R + 4).x"
       :y2="at(tick / 2, tick % 6 === 0 ? R + 7 : R + 4).y"
-      class="ring"
+      class="fill-none stroke-brass stroke-1.8"
     />
-    <text v-for="hour in [12, 3, 6, 9]" :key="hour" :x="at(hour, 59).x" :y="at(hour, 59).y + 5">{{ hour }}</text>
-    <path d="M69 75h12M75 69v12" class="pole" />
-    <line x1="75" y1="75" :x2="at(clock).x" :y2="at(clock).y" class="arm" />
-    <circle :cx="at(clock).x" :cy="at(clock).y" r="8" class="star" />
+    <text
+      v-for="hour in [12, 3, 6, 9]"
+      :key="hour"
+      class="fill-quiet [font:400_13px_var(--sans)] [text-anchor:middle]"
+      :x="at(hour, 59).x"
+      :y="at(hour, 59).y + 5"
+    >
+      {{ hour }}
+    </text>
+    <path d="M69 75h12M75 69v12" class="fill-none stroke-ink stroke-1.5" />
+    <line x1="75" y1="75" :x2="at(clock).x" :y2="at(clock).y" class="stroke-night [stroke-dasharray:3_3]" />
+    <circle :cx="at(clock).x" :cy="at(clock).y" r="8" class="fill-night" />
   </svg>
 </template>
 
@@ -58,32 +66,5 @@ const at = (hours: number, radius = R) => ({
   stroke: var(--quiet);
   stroke-dasharray: 2 3;
   stroke-width: 1;
-}
-
-.ring {
-  fill: none;
-  stroke: var(--brass);
-  stroke-width: 1.8;
-}
-
-.pole {
-  fill: none;
-  stroke: var(--ink);
-  stroke-width: 1.5;
-}
-
-.arm {
-  stroke: var(--night);
-  stroke-dasharray: 3 3;
-}
-
-.star {
-  fill: var(--night);
-}
-
-text {
-  fill: var(--quiet);
-  font: 400 13px var(--sans);
-  text-anchor: middle;
 }
 </style>

@@ -22,8 +22,11 @@ const magnets = computed(() => Math.round((roll.value?.counterMassG ?? 0) / MAGN
 <template>
   <section>
     <h2>Roll <em>from behind</em></h2>
-    <div v-if="tube && roll && roll.counterMassG !== null" class="roll">
-      <svg viewBox="0 0 184 184" role="img" aria-label="The tube from behind">
+    <div
+      v-if="tube && roll && roll.counterMassG !== null"
+      class="grid grid-cols-[repeat(auto-fit,minmax(140px,1fr))] gap-12px w-full"
+    >
+      <svg class="w-full max-w-170px" viewBox="0 0 184 184" role="img" aria-label="The tube from behind">
         <g
           v-for="(place, name) in { finder: tube.finder, eyepiece: tube.eyepiece }"
           :key="name"
@@ -34,17 +37,23 @@ const magnets = computed(() => Math.round((roll.value?.counterMassG ?? 0) / MAGN
             :y="CY - (name === 'finder' ? 4 : 9)"
             :width="Math.max(place.radiusMm * scale - R + (name === 'finder' ? 0 : 8), 8)"
             :height="name === 'finder' ? 8 : 18"
-            class="part"
+            class="part fill-card stroke-ink stroke-1.35"
           />
-          <circle v-if="name === 'finder'" :cx="CX + place.radiusMm * scale + 4" :cy="CY" r="8" class="part" />
+          <circle
+            v-if="name === 'finder'"
+            :cx="CX + place.radiusMm * scale + 4"
+            :cy="CY"
+            r="8"
+            class="part fill-card stroke-ink stroke-1.35"
+          />
         </g>
-        <circle :cx="CX" :cy="CY" :r="R" class="part" />
+        <circle :cx="CX" :cy="CY" :r="R" class="part fill-card stroke-ink stroke-1.35" />
         <line
           :x1="CX"
           :y1="CY"
           :x2="CX + R * Math.cos((onScreen(roll.counterAngleDeg) * Math.PI) / 180)"
           :y2="CY + R * Math.sin((onScreen(roll.counterAngleDeg) * Math.PI) / 180)"
-          class="line"
+          class="line stroke-brass [stroke-dasharray:4_4]"
         />
         <g :transform="`rotate(${onScreen(roll.counterAngleDeg)} ${CX} ${CY})`">
           <rect
@@ -53,13 +62,13 @@ const magnets = computed(() => Math.round((roll.value?.counterMassG ?? 0) / MAGN
             width="10"
             height="24"
             rx="2"
-            class="magnet"
+            class="magnet fill-none stroke-brass [stroke-dasharray:4_3]"
             :class="{ on: magnetsG > 0 }"
           />
         </g>
-        <circle :cx="CX" :cy="CY" r="3" class="dot" />
+        <circle :cx="CX" :cy="CY" r="3" class="fill-brass" />
       </svg>
-      <div>
+      <div class="grid gap-8px content-start">
         <p>
           Turns towards the focuser. <strong>{{ massText(roll.counterMassG) }} opposite, at the skin</strong>, stop
           it: {{ magnets <= 1 ? 'one magnet' : `${magnets} magnets` }} of {{ MAGNET_G }} g where the tube is steel; a
@@ -84,48 +93,9 @@ const magnets = computed(() => Math.round((roll.value?.counterMassG ?? 0) / MAGN
 </template>
 
 <style scoped>
-.roll {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(140px, 1fr));
-  gap: 12px;
-  width: 100%;
-}
-
-.roll svg {
-  width: 100%;
-  max-width: 170px;
-}
-
-.roll > div {
-  display: grid;
-  gap: 8px;
-  align-content: start;
-}
-
-.part {
-  fill: var(--card);
-  stroke: var(--ink);
-  stroke-width: 1.35;
-}
-
-.line {
-  stroke: var(--brass);
-  stroke-dasharray: 4 4;
-}
-
-.magnet {
-  fill: none;
-  stroke: var(--brass);
-  stroke-dasharray: 4 3;
-}
-
 .magnet.on {
   fill: var(--night);
   stroke: var(--deep);
   stroke-dasharray: none;
-}
-
-.dot {
-  fill: var(--brass);
 }
 </style>

@@ -25,7 +25,7 @@ const placeHours = computed(() => {
 
 <template>
   <svg viewBox="0 0 132 140" role="img" :aria-label="`Tube on the ${tubeSide} side`">
-    <circle :cx="C" :cy="C" :r="R" class="dial" />
+    <circle :cx="C" :cy="C" :r="R" class="fill-none stroke-brass" />
     <line
       v-for="hour in 24"
       :key="hour"
@@ -34,63 +34,26 @@ const placeHours = computed(() => {
       :x2="C"
       :y2="C - R + (hour % 6 === 0 ? 8 : 4)"
       :transform="`rotate(${hour * 15} ${C} ${C})`"
-      class="tick"
+      class="fill-none stroke-brass"
     />
-    <text :x="C" y="13">0 h</text>
-    <text :x="14" :y="C + R + 22" class="way">{{ south ? 'west' : 'east' }}</text>
-    <text :x="118" :y="C + R + 22" class="way">{{ south ? 'east' : 'west' }}</text>
+    <text class="fill-quiet [font:400_13px_var(--sans)] [text-anchor:middle]" :x="C" y="13">0 h</text>
+    <text :x="14" :y="C + R + 22" class="way fill-quiet [text-anchor:middle] [font:italic_400_15px_var(--serif)]">
+      {{ south ? 'west' : 'east' }}
+    </text>
+    <text :x="118" :y="C + R + 22" class="way fill-quiet [text-anchor:middle] [font:italic_400_15px_var(--serif)]">
+      {{ south ? 'east' : 'west' }}
+    </text>
     <g :transform="`rotate(${screenDeg(placeHours)} ${C} ${C})`">
-      <line :x1="C" :y1="C - 24" :x2="C" :y2="C + 32" class="shaft" />
-      <rect :x="C - 13" :y="C + 26" width="26" height="20" rx="2" class="weight" />
-      <rect :x="C - 30" :y="C - 38" width="60" height="18" rx="2" class="tube" />
+      <line :x1="C" :y1="C - 24" :x2="C" :y2="C + 32" class="fill-none stroke-ink stroke-2" />
+      <rect :x="C - 13" :y="C + 26" width="26" height="20" rx="2" class="fill-card stroke-ink stroke-1.35" />
+      <rect :x="C - 30" :y="C - 38" width="60" height="18" rx="2" class="tube fill-night stroke-deep" />
     </g>
-    <circle :cx="C" :cy="C" r="9" class="hub" />
+    <circle :cx="C" :cy="C" r="9" class="fill-card stroke-ink stroke-1.35" />
     <g :transform="`rotate(${screenDeg(signed)} ${C} ${C})`">
       <path
         :d="`M${C} ${C - R + 2}V${C - R - 14}M${C - 5} ${C - R - 7}L${C} ${C - R - 14}L${C + 5} ${C - R - 7}`"
-        class="looks"
+        class="fill-none stroke-2 stroke-night"
       />
     </g>
   </svg>
 </template>
-
-<style scoped>
-.dial,
-.tick {
-  fill: none;
-  stroke: var(--brass);
-}
-
-text {
-  fill: var(--quiet);
-  font: 400 13px var(--sans);
-  text-anchor: middle;
-}
-
-.way {
-  font: italic 400 15px var(--serif);
-}
-
-.shaft,
-.looks {
-  fill: none;
-  stroke: var(--ink);
-  stroke-width: 2;
-}
-
-.looks {
-  stroke: var(--night);
-}
-
-.weight,
-.hub {
-  fill: var(--card);
-  stroke: var(--ink);
-  stroke-width: 1.35;
-}
-
-.tube {
-  fill: var(--night);
-  stroke: var(--deep);
-}
-</style>

@@ -59,34 +59,39 @@ const shown = computed(() => {
 </script>
 
 <template>
-  <svg :viewBox="`0 0 ${WIDTH} 200`" class="horizon" role="img" aria-label="Alignment stars above the horizon">
-    <rect x="0" :y="y(70)" :width="WIDTH" :height="(70 - 25) * DEG" class="band" />
-    <line x1="0" :x2="WIDTH" :y1="y(70)" :y2="y(70)" class="edge" />
-    <line x1="0" :x2="WIDTH" :y1="y(25)" :y2="y(25)" class="edge" />
+  <svg
+    :viewBox="`0 0 ${WIDTH} 200`"
+    class="block w-full max-w-760px"
+    role="img"
+    aria-label="Alignment stars above the horizon"
+  >
+    <rect x="0" :y="y(70)" :width="WIDTH" :height="(70 - 25) * DEG" class="fill-well" />
+    <line x1="0" :x2="WIDTH" :y1="y(70)" :y2="y(70)" class="stroke-brass stroke-1" />
+    <line x1="0" :x2="WIDTH" :y1="y(25)" :y2="y(25)" class="stroke-brass stroke-1" />
     <text x="4" :y="y(70) + 16" class="deg">70°</text>
     <text x="4" :y="y(25) - 5" class="deg">25°</text>
-    <path :d="`M0 ${HORIZON}h${WIDTH}v10H0z`" class="ground" />
+    <path :d="`M0 ${HORIZON}h${WIDTH}v10H0z`" class="fill-deep" />
     <g v-for="[name, azimuth] in directions" :key="name">
       <template v-if="visible(azimuth)">
-        <line :x1="x(azimuth)" :x2="x(azimuth)" :y1="HORIZON + 10" :y2="HORIZON + 16" class="tick" />
-        <text :x="x(azimuth)" :y="HORIZON + 32" class="way">{{ name }}</text>
+        <line :x1="x(azimuth)" :x2="x(azimuth)" :y1="HORIZON + 10" :y2="HORIZON + 16" class="stroke-brass stroke-1" />
+        <text :x="x(azimuth)" :y="HORIZON + 32" class="way [text-anchor:middle]">{{ name }}</text>
       </template>
     </g>
     <path
       v-if="pair.length > 1 && pair[0] && pair[1]"
       :d="`M${x(pair[0].azimuthDeg)} ${y(pair[0].altitudeDeg)}Q${(x(pair[0].azimuthDeg) + x(pair[1].azimuthDeg)) / 2} ${y(70) + 4} ${x(pair[1].azimuthDeg)} ${y(pair[1].altitudeDeg)}`"
-      class="apart"
+      class="fill-none stroke-night [stroke-dasharray:4_4]"
     />
     <text
       v-if="apartDeg !== null && pair[0] && pair[1]"
       :x="(x(pair[0].azimuthDeg) + x(pair[1].azimuthDeg)) / 2"
       :y="y(70) + 22"
-      class="between"
+      class="fill-ink [font:400_14px_var(--sans)] [text-anchor:middle] [paint-order:stroke] stroke-well [stroke-width:8px]"
     >
       {{ Math.round(apartDeg) }}° apart
     </text>
     <g v-for="star in shown" :key="star.name">
-      <circle :cx="x(star.azimuthDeg)" :cy="y(star.altitudeDeg)" r="3.6" class="other" />
+      <circle :cx="x(star.azimuthDeg)" :cy="y(star.altitudeDeg)" r="3.6" class="fill-quiet" />
       <text
         :x="x(star.azimuthDeg) + (beside(star.azimuthDeg) ? -8 : 8)"
         :y="y(star.altitudeDeg) + 5"
@@ -96,8 +101,13 @@ const shown = computed(() => {
       </text>
     </g>
     <g v-for="(star, index) in pair" :key="star.name">
-      <circle :cx="x(star.azimuthDeg)" :cy="y(star.altitudeDeg)" r="12" class="chosen" />
-      <circle :cx="x(star.azimuthDeg)" :cy="y(star.altitudeDeg)" r="5.5" class="star" />
+      <circle
+        :cx="x(star.azimuthDeg)"
+        :cy="y(star.altitudeDeg)"
+        r="12"
+        class="chosen fill-none stroke-night stroke-1.8"
+      />
+      <circle :cx="x(star.azimuthDeg)" :cy="y(star.altitudeDeg)" r="5.5" class="fill-night" />
       <text
         :x="x(star.azimuthDeg) + (beside(star.azimuthDeg) ? -18 : 18)"
         :y="y(star.altitudeDeg) + 22"
@@ -110,64 +120,11 @@ const shown = computed(() => {
 </template>
 
 <style scoped>
-.horizon {
-  display: block;
-  width: 100%;
-  max-width: 760px;
-}
-
-.band {
-  fill: var(--well);
-}
-
-.edge,
-.tick {
-  stroke: var(--brass);
-  stroke-width: 1;
-}
-
-.ground {
-  fill: var(--deep);
-}
-
 .deg,
 .way,
 .name {
   fill: var(--quiet);
   font: 400 14px var(--sans);
-}
-
-.way {
-  text-anchor: middle;
-}
-
-.apart {
-  fill: none;
-  stroke: var(--night);
-  stroke-dasharray: 4 4;
-}
-
-.between {
-  fill: var(--ink);
-  font: 400 14px var(--sans);
-  text-anchor: middle;
-  paint-order: stroke;
-  stroke: var(--well);
-  stroke-width: 8px;
-}
-
-.other {
-  fill: var(--quiet);
-}
-
-.chosen {
-  fill: none;
-  stroke: var(--night);
-  stroke-width: 1.8;
-}
-
-.star {
-  fill: var(--night);
 }
 
 .picked {

@@ -24,15 +24,26 @@ watch(
     <button
       v-for="station in stations"
       :key="station"
+      class="grid justify-items-center min-h-44px py-2px px-12px line-none bg-none text-ink [font:400_15px/20px_var(--sans)] cursor-pointer whitespace-nowrap"
       type="button"
       :class="{ here: station === current }"
       :aria-current="station === current ? 'step' : undefined"
       @click="$emit('go', station)"
     >
       {{ stationTitles[station] }}
-      <PencilMark v-if="done.includes(station)" mark="present" :size="18" /><i v-else></i>
+      <PencilMark v-if="done.includes(station)" mark="present" :size="18" /><i
+        v-else
+        class="w-9px h-9px m-5px line-quiet rd-50% bg-paper"
+      ></i>
     </button>
-    <button type="button" :class="{ here: current === 'end' }" @click="$emit('go', 'end')">End <i></i></button>
+    <button
+      class="grid justify-items-center min-h-44px py-2px px-12px line-none bg-none text-ink [font:400_15px/20px_var(--sans)] cursor-pointer whitespace-nowrap"
+      type="button"
+      :class="{ here: current === 'end' }"
+      @click="$emit('go', 'end')"
+    >
+      End <i class="w-9px h-9px m-5px line-quiet rd-50% bg-paper"></i>
+    </button>
   </nav>
 </template>
 
@@ -51,32 +62,10 @@ watch(
     0 5px 0 -4px var(--rule-strong);
 }
 
-button {
-  display: grid;
-  justify-items: center;
-  min-height: 44px;
-  padding: 2px 12px;
-  border: 0;
-  background: none;
-  color: var(--ink);
-  font: 400 15px/20px var(--sans);
-  cursor: pointer;
-  white-space: nowrap;
-}
-
 .here {
   color: var(--night);
   font-size: 17px;
   font-weight: 640;
-}
-
-i {
-  width: 9px;
-  height: 9px;
-  margin: 5px;
-  border: 1px solid var(--quiet);
-  border-radius: 50%;
-  background: var(--paper);
 }
 
 .here i {

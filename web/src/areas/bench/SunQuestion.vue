@@ -5,7 +5,7 @@ const shaded = defineModel<boolean | null>({ required: true })
 </script>
 
 <template>
-  <div class="ask">
+  <div class="flex flex-wrap gap-y-6px gap-x-14px items-center py-4px px-12px line-2-brass">
     <strong>{{ words }}</strong>
     <ElRadioGroup v-model="shaded" aria-label="The question of the Sun">
       <ElRadio :value="true">yes</ElRadio>
@@ -13,14 +13,3 @@ const shaded = defineModel<boolean | null>({ required: true })
     </ElRadioGroup>
   </div>
 </template>
-
-<style scoped>
-.ask {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 14px;
-  align-items: center;
-  padding: 4px 12px;
-  border: 2px solid var(--brass);
-}
-</style>

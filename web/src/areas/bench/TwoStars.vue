@@ -33,7 +33,7 @@ const standIns = computed(() =>
           v-for="{ name } in stars.stars"
           :key="name"
           link
-          class="hide"
+          class="ml-12px"
           :aria-pressed="hidden.includes(name)"
           @click="$emit('hide', name)"
         >
@@ -43,9 +43,3 @@ const standIns = computed(() =>
     </template>
   </section>
 </template>
-
-<style scoped>
-.hide {
-  margin-left: 12px;
-}
-</style>

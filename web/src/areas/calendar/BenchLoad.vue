@@ -26,80 +26,36 @@ const wordsOf = ({ onDay, minutes, room, late }: (typeof evenings.value)[number]
 </script>
 
 <template>
-  <div v-if="evenings.length > 0" class="load" role="row" aria-label="Bench load">
-    <div class="name" role="rowheader">
-      <RouterLink to="/bench/plan" class="serif">bench load</RouterLink>
+  <div
+    v-if="evenings.length > 0"
+    class="grid grid-cols-[var(--side)_minmax(0,1fr)] sticky z-6 bottom-0 h-44px bg-paper line-t-2-rule-strong"
+    role="row"
+    aria-label="Bench load"
+  >
+    <div class="name flex flex-col justify-center pr-8px pl-16px py-0 line-r-rule" role="rowheader">
+      <RouterLink to="/bench/plan" class="serif text-quiet italic">bench load</RouterLink>
       <span class="second">min given / there</span>
     </div>
-    <div class="track" role="gridcell">
+    <div class="relative [background-image:var(--columns)]" role="gridcell">
       <span
         v-for="evening in evenings"
         :key="evening.id"
-        class="evening"
+        class="evening absolute [inset-block:4px] min-w-58px py-2px px-4px text-13px"
         :class="{ late: evening.late > 0 }"
         :style="{ left: evening.at.left, width: evening.at.width }"
         :title="wordsOf(evening)"
         ><span class="figure">{{ evening.minutes }}/{{ evening.room }}</span>
-        <i class="bar"><i :style="{ width: `${Math.min(100, evening.share * 100)}%` }" /></i
+        <i class="bar block h-4px mt-2px line-rule-strong"
+          ><i class="block h-full bg-night" :style="{ width: `${Math.min(100, evening.share * 100)}%` }" /></i
       ></span>
     </div>
   </div>
 </template>
 
 <style scoped>
-.load {
-  display: grid;
-  grid-template-columns: var(--side) minmax(0, 1fr);
-  position: sticky;
-  z-index: 6;
-  bottom: 0;
-  height: 44px;
-  background: var(--paper);
-  border-top: 2px solid var(--rule-strong);
-}
-
-.name {
-  display: flex;
-  flex-direction: column;
-  justify-content: center;
-  padding: 0 8px 0 16px;
-  border-right: 1px solid var(--rule);
-}
-
-.name .serif {
-  color: var(--quiet);
-  font-style: italic;
-}
-
-.track {
-  position: relative;
-  background-image: var(--columns);
-}
-
-.evening {
-  position: absolute;
-  inset-block: 4px;
-  min-width: 58px;
-  padding: 2px 4px;
-  font-size: 13px;
-}
-
 .late .figure {
   color: var(--rust);
   font-weight: 640;
-}
-
-.bar {
-  display: block;
-  height: 4px;
-  margin-top: 2px;
-  border: 1px solid var(--rule-strong);
-}
-
-.bar i {
-  display: block;
-  height: 100%;
-  background: var(--night);
 }
 
 .late .bar i {

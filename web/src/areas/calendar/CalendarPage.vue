@@ -177,19 +177,21 @@ useKeys((): KeyMap => {
 </script>
 
 <template>
-  <main class="page calendar">
-    <CalendarTabs v-if="mayAct" class="tabs" />
-    <header class="head">
+  <main class="page calendar [--side:190px] max-w-none pr-0 pl-0">
+    <CalendarTabs v-if="mayAct" class="py-0 px-24px" />
+    <header class="flex flex-wrap gap-y-8px gap-x-12px items-center py-0 px-24px">
       <h1>Nights and loans</h1>
       <em v-if="data">{{ rangeWords(from, data.days, data.today) }}</em>
-      <div class="legend second">
-        <span class="key out" /> out <span class="key promised" /> promised <span class="key ready" /> made ready
-        <span class="key closed" /> closed
+      <div class="legend second flex gap-6px items-center ml-auto">
+        <span class="key out w-24px h-12px ml-8px line-night" /> out
+        <span class="key promised w-24px h-12px ml-8px line-night" /> promised
+        <span class="key ready w-24px h-12px ml-8px line-night" /> made ready
+        <span class="key closed w-24px h-12px ml-8px line-night" /> closed
       </div>
     </header>
-    <div class="tools screen-only">
+    <div class="tools screen-only flex flex-wrap gap-y-8px gap-x-12px items-center py-0 px-24px mx-0 mt-6px mb-8px">
       <BranchSelect v-model="branchId" :branches="branches" />
-      <ElInput v-model="text" clearable placeholder="Kit or borrower" aria-label="Show only" class="only" />
+      <ElInput v-model="text" clearable placeholder="Kit or borrower" aria-label="Show only" class="w-170px" />
       <ElRadioGroup v-model="span" aria-label="How much">
         <ElRadioButton v-for="(_days, name) in spans" :key="name" :value="name as SpanName">{{ name }}</ElRadioButton>
       </ElRadioGroup>
@@ -200,7 +202,7 @@ useKeys((): KeyMap => {
         >Promise a kit <KeyCap name="p"
       /></ElButton>
     </div>
-    <p v-if="clashes.length > 0" class="clashes">
+    <p v-if="clashes.length > 0" class="clashes flex flex-wrap gap-y-8px gap-x-12px items-center py-0 px-24px mb-6px">
       <strong class="rust"
         >{{ clashes.length === 1 ? 'One promise can’t be kept' : `${clashes.length} promises can’t be kept` }} as
         things stand:</strong
@@ -211,26 +213,30 @@ useKeys((): KeyMap => {
       <span v-if="clashes.length > 6" class="quiet">and {{ clashes.length - 6 }} more</span>
     </p>
     <ProblemNote :problem="problem" @retry="reload" />
-    <div v-if="data" class="sheet" :style="{ '--columns': columnsPicture }">
-      <div class="top">
-        <div class="dates">
+    <div v-if="data" class="sheet pb-12px" :style="{ '--columns': columnsPicture }">
+      <div class="top sticky top-48px z-6 bg-paper">
+        <div class="flex pl-[var(--side)]">
           <span
             v-for="column in columns"
             :key="column.day"
-            class="date"
+            class="date flex-[1_1_0] min-w-0 text-ink text-13px lh-18px text-center"
             :class="{ today: column.isToday, weekend: column.isWeekend, shut: !column.isOpen, wide: data.days > 28 }"
           >
             <template v-if="data.days <= 28"
-              ><span>{{ column.isToday ? 'today' : column.weekday }}</span
-              ><b class="serif">{{ column.label }}</b></template
+              ><span class="block">{{ column.isToday ? 'today' : column.weekday }}</span
+              ><b class="serif block text-19px fw-400 lh-22px whitespace-nowrap">{{ column.label }}</b></template
             >
             <template v-else>{{ column.label }}</template>
           </span>
         </div>
         <NightBand :calendar="data" :columns="columns" />
       </div>
-      <div class="rows" role="grid" aria-label="Kits by days">
-        <span v-if="todayLeft" class="now" :style="{ left: todayLeft }" />
+      <div class="rows relative" role="grid" aria-label="Kits by days">
+        <span
+          v-if="todayLeft"
+          class="now absolute z-4 top-0 bottom-0 line-l-2-night pointer-events-none"
+          :style="{ left: todayLeft }"
+        />
         <KitLine
           v-for="kit in kits"
           :key="kit.id"
@@ -247,7 +253,7 @@ useKeys((): KeyMap => {
         />
       </div>
       <BenchLoad :calendar="data" />
-      <p v-if="kits.length === 0" class="quiet none">
+      <p v-if="kits.length === 0" class="quiet py-16px px-24px">
         {{ text ? 'No kit and no borrower fits this.' : 'This branch has no kits yet.' }}
       </p>
     </div>

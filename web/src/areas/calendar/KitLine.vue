@@ -101,19 +101,38 @@ const rowUnder = (event: PointerEvent): string | null =>
 </script>
 
 <template>
-  <div class="line" :data-kit-id="kit.id" role="row">
-    <div class="kit" role="rowheader">
-      <RouterLink :to="`/kits/${encodeURIComponent(kit.code)}`" class="serif" :title="kit.modelName">{{
-        kit.name
-      }}</RouterLink>
-      <span class="code">{{ kit.code }}</span>
-      <span v-if="conditionWord && !isOutNow" class="state" :class="kit.condition">{{ conditionWord }}</span>
+  <div
+    class="line grid grid-cols-[var(--side)_minmax(0,1fr)] h-28px line-b-rule [content-visibility:auto] [contain-intrinsic-size:auto_28px]"
+    :data-kit-id="kit.id"
+    role="row"
+  >
+    <div
+      class="kit flex gap-8px items-baseline overflow-hidden pr-8px pl-16px py-0 line-r-rule whitespace-nowrap"
+      role="rowheader"
+    >
+      <RouterLink
+        :to="`/kits/${encodeURIComponent(kit.code)}`"
+        class="serif overflow-hidden text-18px lh-27px text-ink no-underline text-ellipsis"
+        :title="kit.modelName"
+        >{{ kit.name }}</RouterLink
+      >
+      <span class="code text-quiet text-12px ml-auto">{{ kit.code }}</span>
+      <span v-if="conditionWord && !isOutNow" class="state text-quiet text-12px" :class="kit.condition">{{
+        conditionWord
+      }}</span>
     </div>
     <div ref="track" class="track" role="gridcell" @click="onTrack">
       <template v-for="{ loan, agreed, late, ready } in bars" :key="loan.id">
-        <span v-if="ready && loan.state !== 'back'" class="ready" :style="{ left: ready.left, width: ready.width }" />
-        <span v-if="late" class="late" :style="{ left: late.left, width: late.width }"
-          ><span>{{ loan.daysLate }} {{ loan.daysLate === 1 ? 'day' : 'days' }} late</span></span
+        <span
+          v-if="ready && loan.state !== 'back'"
+          class="ready line-r-2-brass [background:repeating-linear-gradient(45deg,var(--rule-strong)_0_1px,transparent_1px_5px)] pointer-events-none"
+          :style="{ left: ready.left, width: ready.width }"
+        />
+        <span
+          v-if="late"
+          class="late overflow-hidden line-dashed-rust line-l-none bg-card text-rust text-12px fw-640 lh-18px whitespace-nowrap pointer-events-none"
+          :style="{ left: late.left, width: late.width }"
+          ><span class="py-0 px-4px">{{ loan.daysLate }} {{ loan.daysLate === 1 ? 'day' : 'days' }} late</span></span
         >
         <button
           v-if="agreed"
@@ -142,10 +161,18 @@ const rowUnder = (event: PointerEvent): string | null =>
           <span>{{ whoOf(loan) }}</span>
         </button>
       </template>
-      <span v-if="away.at" class="away" :style="{ left: away.at.left, width: away.at.width }"
-        ><span>{{ away.word }}</span></span
+      <span
+        v-if="away.at"
+        class="absolute [inset-block:4px] overflow-hidden [background:linear-gradient(var(--brass-text),var(--brass-text))_0_50%_/_100%_1px_no-repeat] text-quiet text-12px lh-19px whitespace-nowrap pointer-events-none"
+        :style="{ left: away.at.left, width: away.at.width }"
+        ><span class="ml-10px py-0 px-6px bg-paper">{{ away.word }}</span></span
       >
-      <span v-if="ghost" class="ghost" :class="{ refused }" :style="{ left: ghost.left, width: ghost.width }" />
+      <span
+        v-if="ghost"
+        class="ghost z-3 line-2-dashed-moss [background:color-mix(in_srgb,var(--moss)_14%,transparent)] pointer-events-none"
+        :class="{ refused }"
+        :style="{ left: ghost.left, width: ghost.width }"
+      />
     </div>
   </div>
 </template>

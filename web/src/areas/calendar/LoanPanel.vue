@@ -70,9 +70,12 @@ defineExpose({ letGo })
 </script>
 
 <template>
-  <section class="panel" aria-label="Chosen loan">
+  <section
+    class="panel sticky bottom-0 z-12 grid grid-cols-[minmax(280px,400px)_minmax(0,1fr)_auto] gap-y-8px gap-x-20px items-start min-h-96px px-20px pt-12px pb-14px line-t-2-night bg-paper"
+    aria-label="Chosen loan"
+  >
     <div class="what">
-      <h2>
+      <h2 class="mb-4px">
         {{ kit?.name }}<template v-if="wanted">, about to be changed</template>
         <template v-else-if="loan.clash">{{ ' ' }}{{ clashText(loan.clash) }}</template>
         <template v-else-if="loan.state === 'out'">{{ ' ' }}is out</template>
@@ -102,14 +105,14 @@ defineExpose({ letGo })
         No other kit is free on these days; see what holds it, or ask for others.
       </p>
     </div>
-    <div v-if="mayAct" class="ways">
+    <div v-if="mayAct" class="ways flex flex-wrap gap-8px">
       <template v-if="wanted">
         <ElButton type="primary" :disabled="!effect?.allowed || sending" @click="letGo"
           >Change it <KeyCap name="Enter"
         /></ElButton>
         <ElButton @click="emit('want', null)">Leave it as it was <KeyCap name="Esc" /></ElButton>
       </template>
-      <form v-else-if="cancels" class="cancel" @submit.prevent="cancel">
+      <form v-else-if="cancels" class="cancel flex flex-wrap gap-8px" @submit.prevent="cancel">
         <ElInput
           v-model="reason"
           aria-label="Why it is cancelled"
@@ -123,7 +126,12 @@ defineExpose({ letGo })
         <ElButton @click="cancels = false">Keep it</ElButton>
       </form>
       <template v-else>
-        <ElButton v-for="(way, index) in ways" :key="way.title" class="way" @click="emit('want', way.wanted)">
+        <ElButton
+          v-for="(way, index) in ways"
+          :key="way.title"
+          class="way h-auto text-left"
+          @click="emit('want', way.wanted)"
+        >
           <span
             ><b>{{ way.title }}</b
             ><br /><span class="second">{{ way.detail }}</span></span

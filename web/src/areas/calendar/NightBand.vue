@@ -52,26 +52,29 @@ const showsMoon = (index: number) => !isWide.value || index % 3 === 0
 </script>
 
 <template>
-  <div class="band" :class="{ wide: isWide }">
-    <div class="side" aria-hidden="true">
+  <div
+    class="band grid grid-cols-[var(--side)_minmax(0,1fr)] h-116px bg-deep text-pale text-12px"
+    :class="{ wide: isWide }"
+  >
+    <div class="relative" aria-hidden="true">
       <span
         v-for="tick in ticks"
         :key="tick"
-        class="tick"
+        class="absolute right-8px lh-0"
         :style="{ top: `${34 + (62 * (tick - span.from)) / height}px` }"
         >{{ clock(tick) }}</span
       >
-      <span class="sum">dark h, no Moon</span>
+      <span class="absolute right-8px bottom-2px">dark h, no Moon</span>
     </div>
-    <div class="nights">
+    <div class="nights flex">
       <div
         v-for="(night, index) in calendar.nights"
         :key="night.date"
-        class="night"
+        class="night grid flex-[1_1_0] grid-rows-[34px_62px_20px] min-w-0 py-0 px-2px text-center"
         :class="{ closed: columns[index] && !columns[index].isOpen }"
         :title="`${hours(night)} dark hours without the Moon${night.planets.length > 0 ? `; ${night.planets.join(', ')} in the evening` : ''}`"
       >
-        <span class="moon"
+        <span class="moon grid place-items-center"
           ><MoonPhase
             v-if="showsMoon(index)"
             :lit="night.moonLit"
@@ -79,30 +82,36 @@ const showsMoon = (index: number) => !isWide.value || index % 3 === 0
             :southern="calendar.southern"
             :size="isWide ? 16 : 24"
         /></span>
-        <svg :viewBox="`0 0 10 ${height}`" preserveAspectRatio="none" aria-hidden="true">
-          <rect width="10" :height="height" class="day" />
+        <svg class="w-full h-62px" :viewBox="`0 0 10 ${height}`" preserveAspectRatio="none" aria-hidden="true">
+          <rect width="10" :height="height" class="[fill:#33506d]" />
           <rect
             v-for="(rect, at) in rects([[night.sunsetH ?? 0, night.sunriseH ?? 24]])"
             :key="`t${at}`"
             width="10"
             v-bind="rect"
-            class="dusk"
+            class="[fill:#26405a]"
           />
-          <rect v-for="(rect, at) in rects(darkOf(night))" :key="`d${at}`" width="10" v-bind="rect" class="dark" />
+          <rect
+            v-for="(rect, at) in rects(darkOf(night))"
+            :key="`d${at}`"
+            width="10"
+            v-bind="rect"
+            class="[fill:#09121b]"
+          />
           <rect
             v-for="(rect, at) in rects(clipped(darkOf(night), moonOf(night)))"
             :key="`m${at}`"
             width="10"
             v-bind="rect"
-            class="moonlit"
+            class="[fill:#e9ddba]"
             :style="{ opacity: moonOpacity(night) }"
           />
         </svg>
-        <span class="hours" :class="{ good: night.moonlessDarkHours >= 5 }">{{
+        <span class="hours overflow-visible whitespace-nowrap" :class="{ good: night.moonlessDarkHours >= 5 }">{{
           !isWide || index % 2 === 0 ? hours(night) : ''
         }}</span>
       </div>
-      <p v-if="calendar.nights.length === 0" class="none">
+      <p v-if="calendar.nights.length === 0" class="none self-center py-0 px-16px">
         No place is entered for this branch yet, so its nights aren’t known.
         <RouterLink to="/setup/places">Add its place</RouterLink>
       </p>
@@ -111,54 +120,6 @@ const showsMoon = (index: number) => !isWide.value || index % 3 === 0
 </template>
 
 <style scoped>
-.band {
-  display: grid;
-  grid-template-columns: var(--side) minmax(0, 1fr);
-  height: 116px;
-  background: var(--deep);
-  color: var(--pale);
-  font-size: 12px;
-}
-
-.side {
-  position: relative;
-}
-
-.tick {
-  position: absolute;
-  right: 8px;
-  line-height: 0;
-}
-
-.sum {
-  position: absolute;
-  right: 8px;
-  bottom: 2px;
-}
-
-.nights {
-  display: flex;
-}
-
-.night {
-  display: grid;
-  flex: 1 1 0;
-  grid-template-rows: 34px 62px 20px;
-  min-width: 0;
-  padding: 0 2px;
-  text-align: center;
-}
-
-.moon {
-  display: grid;
-  place-items: center;
-}
-
-.night > svg {
-  width: 100%;
-  height: 62px;
-}
-
 .wide .moon {
   justify-self: center;
   width: 16px;
@@ -169,27 +130,6 @@ const showsMoon = (index: number) => !isWide.value || index % 3 === 0
   padding: 0 1px;
 }
 
-.day {
-  fill: #33506d;
-}
-
-.dusk {
-  fill: #26405a;
-}
-
-.dark {
-  fill: #09121b;
-}
-
-.moonlit {
-  fill: #e9ddba;
-}
-
-.hours {
-  overflow: visible;
-  white-space: nowrap;
-}
-
 .wide .hours {
   font-size: 11px;
 }
@@ -197,11 +137,6 @@ const showsMoon = (index: number) => !isWide.value || index % 3 === 0
 .hours.good {
   color: var(--lit);
   font-weight: 640;
-}
-
-.none {
-  align-self: center;
-  padding: 0 16px;
 }
 
 .none a {

@@ -44,9 +44,12 @@ async function promise() {
 </script>
 
 <template>
-  <section class="panel" aria-label="New promise">
+  <section
+    class="panel sticky bottom-0 z-12 grid grid-cols-[minmax(280px,400px)_minmax(0,1fr)_auto] gap-y-8px gap-x-20px items-start min-h-96px px-20px pt-12px pb-14px line-t-2-night bg-paper"
+    aria-label="New promise"
+  >
     <div class="what">
-      <h2>Promise {{ kit?.name }}</h2>
+      <h2 class="mb-4px">Promise {{ kit?.name }}</h2>
       <p class="second">{{ kit?.modelName }}</p>
       <div class="effect" role="status">
         <p>
@@ -63,7 +66,10 @@ async function promise() {
         @kit="(kitId) => change({ kitId })"
       />
     </div>
-    <form class="fields" @submit.prevent="promise">
+    <form
+      class="fields grid grid-cols-[minmax(150px,1.3fr)_176px_116px_176px] gap-y-8px gap-x-12px items-end"
+      @submit.prevent="promise"
+    >
       <label class="labelled"
         ><span>kit</span
         ><ElSelect :model-value="wanted.kitId" filterable aria-label="kit" @change="change({ kitId: $event })"
@@ -99,7 +105,7 @@ async function promise() {
           aria-label="Day of return"
           @update:model-value="change({ untilOn: $event ?? wanted.untilOn })"
       /></label>
-      <div class="person"><BorrowerPicker v-model="person" :branch-id="calendar.branchId" /></div>
+      <div class="person col-[1_/_4]"><BorrowerPicker v-model="person" :branch-id="calendar.branchId" /></div>
       <ElButton type="primary" native-type="submit" :disabled="sending || !borrower || !effect.allowed"
         >Promise it <KeyCap name="Enter"
       /></ElButton>
@@ -110,17 +116,6 @@ async function promise() {
 
 <style scoped src="./panel.css"></style>
 <style scoped>
-.fields {
-  display: grid;
-  grid-template-columns: minmax(150px, 1.3fr) 176px 116px 176px;
-  gap: 8px 12px;
-  align-items: end;
-}
-
-.person {
-  grid-column: 1 / 4;
-}
-
 .fields :deep(.el-button--primary) {
   justify-self: end;
   align-self: end;

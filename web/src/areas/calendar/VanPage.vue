@@ -59,7 +59,12 @@ async function settle({ id, version }: Transfer, settled: 'arrived' | 'cancelled
         The van calls at no other branch from here. Its days are set under
         <RouterLink to="/setup/opening">opening days</RouterLink>.
       </p>
-      <form v-if="data.ways.length > 0" class="plan" aria-label="Send a kit" @submit.prevent="plan">
+      <form
+        v-if="data.ways.length > 0"
+        class="plan grid grid-cols-[minmax(180px,260px)_minmax(180px,260px)_180px_auto] gap-y-8px gap-x-14px items-end justify-start my-14px mx-0"
+        aria-label="Send a kit"
+        @submit.prevent="plan"
+      >
         <label class="labelled"
           ><span>kit</span
           ><ElSelect v-model="kitId" filterable aria-label="kit" placeholder="which one"
@@ -99,9 +104,13 @@ async function settle({ id, version }: Transfer, settled: 'arrived' | 'cancelled
       <p v-for="loan in inTheWay" :key="loan.loanCode" class="rust">
         {{ loan.loanCode }}: {{ dayWords(loan.fromOn) }} to {{ dayWords(loan.untilOn) }}
       </p>
-      <h2>On their way</h2>
-      <ul>
-        <li v-for="each in data.transfers" :key="each.id">
+      <h2 class="mx-0 mt-18px mb-6px">On their way</h2>
+      <ul class="m-0 p-0 list-none">
+        <li
+          v-for="each in data.transfers"
+          :key="each.id"
+          class="grid grid-cols-[minmax(160px,240px)_minmax(200px,340px)_200px_auto] gap-12px items-center justify-start py-6px px-0 line-b-rule"
+        >
           <span
             ><b class="serif">{{ each.kitName }}</b> <KitTag :code="each.kitCode"
           /></span>
@@ -112,7 +121,7 @@ async function settle({ id, version }: Transfer, settled: 'arrived' | 'cancelled
               {{ each.daysLate === 1 ? 'a day' : `${each.daysLate} days` }} ago: has it come?</b
             ></span
           >
-          <span class="act">
+          <span class="act flex gap-10px">
             <ElButton :disabled="!each.mayArrive || sending" @click="settle(each, 'arrived')">It has come</ElButton>
             <ElButton link :disabled="!each.mayCancel || sending" @click="settle(each, 'cancelled')"
               >it stays</ElButton
@@ -126,40 +135,6 @@ async function settle({ id, version }: Transfer, settled: 'arrived' | 'cancelled
 </template>
 
 <style scoped>
-.plan {
-  display: grid;
-  grid-template-columns: minmax(180px, 260px) minmax(180px, 260px) 180px auto;
-  gap: 8px 14px;
-  align-items: end;
-  justify-content: start;
-  margin: 14px 0;
-}
-
-h2 {
-  margin: 18px 0 6px;
-}
-
-ul {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-
-li {
-  display: grid;
-  grid-template-columns: minmax(160px, 240px) minmax(200px, 340px) 200px auto;
-  gap: 12px;
-  align-items: center;
-  justify-content: start;
-  padding: 6px 0;
-  border-bottom: 1px solid var(--rule);
-}
-
-.act {
-  display: flex;
-  gap: 10px;
-}
-
 @media (max-width: 760px) {
   .plan,
   li {

@@ -94,13 +94,13 @@ const leave = ({ id, version }: WaitingRequest) => send(`/api/waiting/${id}/leav
     <p class="second">
       In the order of asking. A plan suggests who could be served sooner or on darker nights; you offer, line by line.
     </p>
-    <div class="tools">
+    <div class="tools flex flex-wrap gap-y-8px gap-x-12px items-center my-10px mx-0">
       <BranchSelect v-model="branchId" :branches="branches" />
       <ElButton @click="begin">Somebody asks for a kit</ElButton>
       <CsvButton v-if="data && data.requests.length > 0" :rows="waitingTable" name="waiting list" />
       <template v-if="(data?.requests.length ?? 0) > 0">
         <ElButton type="primary" :disabled="progress !== null" @click="workOut">Work out a plan</ElButton>
-        <label class="extra"
+        <label class="extra flex flex-wrap gap-y-8px gap-x-12px items-center text-quiet text-13px"
           ><span>somebody may be served later by up to</span>
           <ElInputNumber v-model="extraDays" :min="0" :max="28" aria-label="days later at most" />
           <span>days, if that serves others</span></label
@@ -108,16 +108,21 @@ const leave = ({ id, version }: WaitingRequest) => send(`/api/waiting/${id}/leav
       </template>
     </div>
     <p v-if="progress !== null" role="status">
-      <ElProgress :percentage="Math.round(progress * 100)" :stroke-width="8" class="bar" />
+      <ElProgress :percentage="Math.round(progress * 100)" :stroke-width="8" class="bar w-320px" />
       <ElButton link @click="stop">Stop</ElButton>
     </p>
     <ProblemNote :problem="problem" @retry="reload" />
     <ProblemNote :problem="refusal" />
     <TakenNote :problem="refusal" />
 
-    <form v-if="asks && data" class="asked" aria-label="Somebody asks for a kit" @submit.prevent="ask">
-      <div class="wide"><BorrowerPicker v-model="person" :branch-id="data.branchId" /></div>
-      <label class="labelled wide"
+    <form
+      v-if="asks && data"
+      class="asked grid grid-cols-[repeat(4,minmax(0,max-content))] gap-y-10px gap-x-16px items-end my-10px mx-0 py-14px px-16px line-rule bg-card"
+      aria-label="Somebody asks for a kit"
+      @submit.prevent="ask"
+    >
+      <div class="wide col-span-full"><BorrowerPicker v-model="person" :branch-id="data.branchId" /></div>
+      <label class="labelled wide col-span-full"
         ><span>kinds of kit that will do</span
         ><ElSelect v-model="wish.kinds" multiple aria-label="kinds of kit" placeholder="one or more"
           ><ElOption v-for="(name, key) in families" :key="key" :value="key" :label="name" /></ElSelect
@@ -134,10 +139,10 @@ const leave = ({ id, version }: WaitingRequest) => send(`/api/waiting/${id}/leav
         ><ElInputNumber v-model="wish.lengthDays" :min="1" :max="data.longestLoanDays" aria-label="days wanted"
       /></label>
       <ElCheckbox v-model="wish.wantsDark">dark nights matter</ElCheckbox>
-      <label class="labelled wide"
+      <label class="labelled wide col-span-full"
         ><span>note</span><ElInput v-model="wish.note" maxlength="300" name="waiting-note"
       /></label>
-      <p class="wide">
+      <p class="wide col-span-full">
         <ElButton type="primary" native-type="submit" :disabled="sending || !borrower || wish.kinds.length === 0"
           >Put on the list</ElButton
         >
@@ -146,7 +151,7 @@ const leave = ({ id, version }: WaitingRequest) => send(`/api/waiting/${id}/leav
     </form>
 
     <section v-if="plan && data">
-      <h2>
+      <h2 class="mx-0 mt-18px mb-4px">
         Suggested
         <em
           >{{ plan.served }} of {{ plan.plan.length }} served{{
@@ -154,8 +159,12 @@ const leave = ({ id, version }: WaitingRequest) => send(`/api/waiting/${id}/leav
           }}</em
         >
       </h2>
-      <ul>
-        <li v-for="line in lines" :key="line.request.id">
+      <ul class="m-0 p-0 list-none">
+        <li
+          v-for="line in lines"
+          :key="line.request.id"
+          class="grid grid-cols-[minmax(150px,1.2fr)_minmax(200px,1.6fr)_minmax(180px,1.6fr)_minmax(120px,320px)] gap-y-4px gap-x-16px items-center py-7px px-0 line-b-rule"
+        >
           <strong>{{ line.request.borrower }}</strong>
           <span>{{ line.kitName }}, {{ dayWords(line.fromOn) }} to {{ dayWords(line.untilOn) }}</span>
           <span class="quiet"
@@ -172,12 +181,16 @@ const leave = ({ id, version }: WaitingRequest) => send(`/api/waiting/${id}/leav
     </section>
 
     <section v-if="data">
-      <h2>
+      <h2 class="mx-0 mt-18px mb-4px">
         Waiting <em>{{ data.requests.length }}</em>
       </h2>
       <p v-if="data.requests.length === 0" class="quiet">Nobody waits.</p>
-      <ol>
-        <li v-for="request in data.requests" :key="request.id">
+      <ol class="m-0 p-0 list-none">
+        <li
+          v-for="request in data.requests"
+          :key="request.id"
+          class="grid grid-cols-[minmax(150px,1.2fr)_minmax(200px,1.6fr)_minmax(180px,1.6fr)_minmax(120px,320px)] gap-y-4px gap-x-16px items-center py-7px px-0 line-b-rule"
+        >
           <div>
             <strong>{{ request.borrower }}</strong> <span class="second">{{ request.contact }}</span>
             <p class="second">
@@ -198,7 +211,7 @@ const leave = ({ id, version }: WaitingRequest) => send(`/api/waiting/${id}/leav
             <p class="second">kept until {{ whenText(request.offer.endsAtUtc, data.zone) }}</p>
           </div>
           <span v-else />
-          <div class="ways">
+          <div class="ways flex flex-wrap gap-y-8px gap-x-12px items-center">
             <template v-if="request.offer">
               <ElButton size="small" type="primary" :disabled="sending" @click="answer(request, 'yes')"
                 >They take it</ElButton

@@ -48,13 +48,16 @@ const { data, problem, reload } = useLoaded(suggestedSlotsSchema, path)
 </script>
 
 <template>
-  <section class="panel what-for" aria-label="Find days for somebody">
+  <section
+    class="panel what-for sticky bottom-0 z-12 grid gap-y-8px gap-x-20px items-start min-h-96px px-20px pt-12px pb-14px line-t-2-night bg-paper grid-cols-[minmax(300px,520px)_minmax(0,1fr)_auto]"
+    aria-label="Find days for somebody"
+  >
     <form @submit.prevent>
-      <h2>What for?</h2>
+      <h2 class="mb-4px">What for?</h2>
       <ElRadioGroup v-model="wish" aria-label="What for?">
         <ElRadioButton v-for="each in slotWishes" :key="each" :value="each">{{ wishWords[each] }}</ElRadioButton>
       </ElRadioGroup>
-      <div class="asked">
+      <div class="asked grid grid-cols-[repeat(3,minmax(0,1fr))] gap-y-8px gap-x-12px items-end mt-10px">
         <label class="labelled"
           ><span>who</span
           ><ElSelect v-model="level" aria-label="who"
@@ -85,9 +88,12 @@ const { data, problem, reload } = useLoaded(suggestedSlotsSchema, path)
     </form>
     <div>
       <ProblemNote :problem="problem" @retry="reload" />
-      <ul v-if="data">
+      <ul v-if="data" class="grid grid-cols-[repeat(auto-fill,minmax(280px,1fr))] gap-8px m-0 p-0 list-none">
         <li v-for="slot in data.slots" :key="slot.kitId">
-          <ElButton class="slot" @click="emit('choose', slot)">
+          <ElButton
+            class="w-full h-full min-h-60px justify-start text-left whitespace-normal fw-400"
+            @click="emit('choose', slot)"
+          >
             <span
               ><b class="serif">{{ slot.kitName }}</b> {{ dayWords(slot.from) }} to {{ dayWords(slot.until)
               }}<br /><span class="second">{{ slot.modelName }} · {{ slot.reason }}</span></span
@@ -105,39 +111,8 @@ const { data, problem, reload } = useLoaded(suggestedSlotsSchema, path)
 
 <style scoped src="./panel.css"></style>
 <style scoped>
-.what-for {
-  grid-template-columns: minmax(300px, 520px) minmax(0, 1fr) auto;
-}
-
-.asked {
-  display: grid;
-  grid-template-columns: repeat(3, minmax(0, 1fr));
-  gap: 8px 12px;
-  align-items: end;
-  margin-top: 10px;
-}
-
 .asked :deep(.el-input-number) {
   width: 100%;
-}
-
-ul {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(280px, 1fr));
-  gap: 8px;
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-
-.slot {
-  width: 100%;
-  height: 100%;
-  min-height: 60px;
-  justify-content: flex-start;
-  text-align: left;
-  white-space: normal;
-  font-weight: 400;
 }
 
 @media (max-width: 760px) {

@@ -35,8 +35,8 @@ function leave(event: MouseEvent) {
 </script>
 
 <template>
-  <section class="asked" @click="leave">
-    <h2>“What didn’t work?”</h2>
+  <section class="asked grid gap-5px" @click="leave">
+    <h2 class="mt-4px">“What didn’t work?”</h2>
     <ElInput
       type="textarea"
       :rows="2"
@@ -46,7 +46,7 @@ function leave(event: MouseEvent) {
       :model-value="answers.whatDidNotWork"
       @input="emit('set', 'whatDidNotWork', $event)"
     />
-    <h2>Asked and seen</h2>
+    <h2 class="mt-4px">Asked and seen</h2>
     <ElCheckbox
       v-for="[answer, words] in ticks"
       :key="answer"
@@ -54,29 +54,22 @@ function leave(event: MouseEvent) {
       @update:model-value="emit('set', answer, $event === true)"
       >{{ words }}</ElCheckbox
     >
-    <p v-if="answers.wet" class="means">
+    <p v-if="answers.wet" class="pl-8px [border-left:3px_double_var(--rust-pale)] text-14px">
       Caps off, open, in a dry room: {{ DRYING_HOURS }} hours at least before any cap goes on.
     </p>
-    <p v-if="answers.insectsOrSmoke" class="means">Into a sealed bag, apart from the other kits.</p>
-    <p v-if="answers.laserFound" class="means rust">
+    <p v-if="answers.insectsOrSmoke" class="pl-8px [border-left:3px_double_var(--rust-pale)] text-14px">
+      Into a sealed bag, apart from the other kits.
+    </p>
+    <p v-if="answers.laserFound" class="rust pl-8px [border-left:3px_double_var(--rust-pale)] text-14px">
       Take it out now and keep it at the bench: a laser is never in a lent kit.
     </p>
-    <p v-if="answers.sunFilterFound" class="means rust">
+    <p v-if="answers.sunFilterFound" class="rust pl-8px [border-left:3px_double_var(--rust-pale)] text-14px">
       Take it out now and keep it: such filters crack in use. It is withdrawn, never lent again.
     </p>
   </section>
 </template>
 
 <style scoped>
-.asked {
-  display: grid;
-  gap: 5px;
-}
-
-h2 {
-  margin-top: 4px;
-}
-
 .asked .el-checkbox {
   --el-checkbox-height: 24px;
 
@@ -89,11 +82,5 @@ h2 {
   .asked .el-checkbox {
     --el-checkbox-height: 40px;
   }
-}
-
-.means {
-  padding-left: 8px;
-  border-left: 3px double var(--rust-pale);
-  font-size: 14px;
 }
 </style>

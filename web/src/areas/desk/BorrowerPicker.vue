@@ -60,7 +60,10 @@ function another() {
 </script>
 
 <template>
-  <div v-if="draft.isNew" class="new">
+  <div
+    v-if="draft.isNew"
+    class="grid grid-cols-[repeat(auto-fit,minmax(min(170px,100%),1fr))] gap-y-8px gap-x-12px justify-items-start"
+  >
     <template v-if="!draft.cardOnly">
       <label class="labelled"><span>name</span><ElInput v-model="draft.name" name="borrower-name" required /></label>
       <label class="labelled">
@@ -80,7 +83,7 @@ function another() {
     <span class="quiet">{{ draft.borrower.contact }}</span>{{ ' '
     }}<ElButton link @click="another">somebody else</ElButton>
   </p>
-  <div v-else class="search">
+  <div v-else class="max-w-420px">
     <ElInput
       v-model="text"
       :placeholder="data?.cardOnly ? 'Card number' : 'Name or card number'"
@@ -91,9 +94,14 @@ function another() {
       @keydown.enter.prevent.stop="takeMarked"
     />
     <ProblemNote :problem="problem" @retry="reload" />
-    <ul v-if="words.length >= 2 && data">
+    <ul v-if="words.length >= 2 && data" class="mx-0 mt-4px mb-0 p-0 line-rule-strong rd-4px list-none">
       <li v-for="(borrower, index) in data.borrowers" :key="borrower.id">
-        <button type="button" :class="{ marked: index === marked }" @click="choose(borrower)">
+        <button
+          class="w-full min-h-32px py-4px px-10px line-none bg-card text-ink font-inherit text-left cursor-pointer"
+          type="button"
+          :class="{ marked: index === marked }"
+          @click="choose(borrower)"
+        >
           {{ borrower.name }}
           <span class="second"
             >{{ borrower.cardNumber ? `card ${borrower.cardNumber}, ` : '' }}{{ borrower.loansBefore }} loans ·
@@ -102,7 +110,12 @@ function another() {
         </button>
       </li>
       <li>
-        <button type="button" :class="{ marked: marked === data.borrowers.length }" @click="enterNew">
+        <button
+          class="w-full min-h-32px py-4px px-10px line-none bg-card text-ink font-inherit text-left cursor-pointer"
+          type="button"
+          :class="{ marked: marked === data.borrowers.length }"
+          @click="enterNew"
+        >
           {{ data.cardOnly ? 'Card' : isCard ? 'Somebody new with card' : 'Somebody new:' }} “{{ text }}”
         </button>
       </li>
@@ -120,37 +133,6 @@ function another() {
 <style scoped>
 .marked {
   outline: 2px solid var(--night);
-}
-
-.new {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(min(170px, 100%), 1fr));
-  gap: 8px 12px;
-  justify-items: start;
-}
-
-.search {
-  max-width: 420px;
-}
-
-ul {
-  margin: 4px 0 0;
-  padding: 0;
-  border: 1px solid var(--rule-strong);
-  border-radius: 4px;
-  list-style: none;
-}
-
-li button {
-  width: 100%;
-  min-height: 32px;
-  padding: 4px 10px;
-  border: 0;
-  background: var(--card);
-  color: var(--ink);
-  font: inherit;
-  text-align: left;
-  cursor: pointer;
 }
 
 li button:hover,

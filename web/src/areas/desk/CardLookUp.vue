@@ -34,7 +34,7 @@ watch(
 </script>
 
 <template>
-  <p class="second" role="status">
+  <p class="second flex flex-wrap gap-8px items-center min-h-32px mt-6px" role="status">
     <template v-if="!answer">{{ asked === cardNumber ? 'Asking the card directory …' : '' }}</template>
     <template v-else-if="answer.state === 'silent'"
       >The card directory doesn’t answer. Go on without it: type who it is.</template
@@ -52,14 +52,3 @@ watch(
     </template>
   </p>
 </template>
-
-<style scoped>
-p {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  align-items: center;
-  min-height: 32px;
-  margin-top: 6px;
-}
-</style>

@@ -113,12 +113,12 @@ defineExpose({ markSame, learn, same })
 </script>
 
 <template>
-  <section v-if="isReady && data?.caseMm" class="case-look" aria-label="The open case, seen">
+  <section v-if="isReady && data?.caseMm" class="grid gap-6px" aria-label="The open case, seen">
     <h2>The open case, seen</h2>
     <FileButton accept="image/*" camera :busy="work.busy.value || sending" @take="take">{{
       look ? 'Another picture …' : 'A picture of the open case …'
     }}</FileButton>
-    <p v-if="work.problem.value" class="problem" role="alert">{{ work.problem.value }}</p>
+    <p v-if="work.problem.value" class="problem m-0" role="alert">{{ work.problem.value }}</p>
     <ProblemNote :problem="problem ?? unreadable" />
     <template v-if="look">
       <CasePlaces
@@ -130,7 +130,7 @@ defineExpose({ markSame, learn, same })
         :verdicts="verdicts"
         @choose="choose"
       />
-      <p role="status">{{ sentence }}</p>
+      <p class="m-0" role="status">{{ sentence }}</p>
       <template v-if="straight && work.complete.value">
         <CaseDifference
           v-for="place in differing"
@@ -143,7 +143,7 @@ defineExpose({ markSame, learn, same })
           @choose="choose(place.id)"
         />
       </template>
-      <p v-for="warning in warnings" :key="warning" class="second">{{ caseWarningWords[warning] }}</p>
+      <p v-for="warning in warnings" :key="warning" class="second m-0">{{ caseWarningWords[warning] }}</p>
       <ElButton v-if="same.length > 0" @click="markSame">
         {{ same.length === 1 ? 'One looks the same: it is here' : `${same.length} look the same: they are here` }}
         <KeyCap name="s" />
@@ -151,14 +151,3 @@ defineExpose({ markSame, learn, same })
     </template>
   </section>
 </template>
-
-<style scoped>
-.case-look {
-  display: grid;
-  gap: 6px;
-}
-
-.case-look p {
-  margin: 0;
-}
-</style>

@@ -36,16 +36,24 @@ onMounted(() => dialog.value?.showModal())
 </script>
 
 <template>
-  <dialog ref="dialog" class="cell-alarm" role="alertdialog" aria-labelledby="cell-title" @cancel.prevent>
-    <h2 id="cell-title">A coin cell is missing. Speak to the borrower now.</h2>
+  <dialog
+    ref="dialog"
+    class="cell-alarm w-[min(620px,94vw)] py-22px px-26px [border:6px_double_var(--rust)] rd-4px bg-card text-ink"
+    role="alertdialog"
+    aria-labelledby="cell-title"
+    @cancel.prevent
+  >
+    <h2 id="cell-title" class="mb-8px text-rust text-28px lh-34px">
+      A coin cell is missing. Speak to the borrower now.
+    </h2>
     <p>Swallowed by a child it burns within two hours, often before anyone notices.</p>
-    <p v-if="couldAChildHaveIt !== 'no'" class="act">
+    <p v-if="couldAChildHaveIt !== 'no'" class="act my-8px mx-0 py-8px px-12px line-rust text-rust text-18px lh-26px">
       If a child may have it, act at once, do not wait for signs: <strong>{{ emergencyLine }}</strong>
     </p>
     <p>
       {{ borrower }}, if no longer at the desk: <strong>{{ contact }}</strong>
     </p>
-    <form @submit.prevent="keep">
+    <form class="grid gap-12px mx-0 mt-14px mb-10px" @submit.prevent="keep">
       <label class="labelled">
         <span>Where is it?</span>
         <ElInput v-model="whereIsIt" required minlength="3" maxlength="500" placeholder="in the borrower’s words" />
@@ -61,7 +69,7 @@ onMounted(() => dialog.value?.showModal())
         <span>Whom did you speak to?</span>
         <ElInput v-model="spokeTo" required minlength="2" maxlength="120" />
       </label>
-      <div class="ways">
+      <div class="ways flex flex-wrap gap-10px">
         <ElButton type="primary" size="large" native-type="submit">Write it down, and hold the kit</ElButton>
         <ElButton size="large" @click="emit('found')">It is here after all</ElButton>
       </div>
@@ -71,44 +79,7 @@ onMounted(() => dialog.value?.showModal())
 </template>
 
 <style scoped>
-.cell-alarm {
-  width: min(620px, 94vw);
-  padding: 22px 26px;
-  border: 6px double var(--rust);
-  border-radius: 4px;
-  background: var(--card);
-  color: var(--ink);
-}
-
 .cell-alarm::backdrop {
   background: rgb(24 46 69 / 70%);
-}
-
-h2 {
-  margin-bottom: 8px;
-  color: var(--rust);
-  font-size: 28px;
-  line-height: 34px;
-}
-
-.act {
-  margin: 8px 0;
-  padding: 8px 12px;
-  border: 1px solid var(--rust);
-  color: var(--rust);
-  font-size: 18px;
-  line-height: 26px;
-}
-
-form {
-  display: grid;
-  gap: 12px;
-  margin: 14px 0 10px;
-}
-
-.ways {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
 }
 </style>

@@ -48,11 +48,12 @@ watch(
 </script>
 
 <template>
-  <div class="card" aria-label="Contents card">
+  <div class="card grid grid-cols-[repeat(2,minmax(0,1fr))] min-h-200px" aria-label="Contents card">
     <div v-for="(column, side) in columns" :key="side" class="column">
       <template v-for="row in column" :key="row.key">
-        <div v-if="row.kind === 'place'" class="place-row">
-          <i></i><i class="marks"></i><span>{{ row.place }}</span>
+        <div v-if="row.kind === 'place'" class="place-row line-b-rule-strong">
+          <i></i><i class="marks"></i
+          ><span class="pr-0 pl-9px pt-4px pb-0 text-night [font:400_18px/22px_var(--serif)]">{{ row.place }}</span>
         </div>
         <div
           v-else
@@ -69,23 +70,33 @@ watch(
           :data-mark="markOf(draft, row.part)"
           @click="emit('choose', row.index)"
         >
-          <span class="number">{{ row.index + 1 }}</span>
+          <span class="number pr-4px text-quiet text-13px text-right">{{ row.index + 1 }}</span>
           <span class="marks"><PencilMark :mark="markOf(draft, row.part)" line /></span>
-          <span class="words" :title="row.part.name"
+          <span class="words pl-9px overflow-hidden text-14px text-ellipsis whitespace-nowrap" :title="row.part.name"
             >{{ row.part.name }}
-            <span v-if="draft.marks[row.part.id]?.wrongItem" class="lies"
+            <span
+              v-if="draft.marks[row.part.id]?.wrongItem"
+              class="text-brass-text [font:italic_400_15px_var(--serif)]"
               >{{ draft.marks[row.part.id]?.wrongItem }} lies here</span
             >
-            <span v-else-if="draft.marks[row.part.id]?.note" class="said">{{ draft.marks[row.part.id]?.note }}</span>
-            <span v-else-if="row.part.count > 1" class="second">{{
+            <span v-else-if="draft.marks[row.part.id]?.note" class="text-rust [font:italic_400_15px_var(--serif)]">{{
+              draft.marks[row.part.id]?.note
+            }}</span>
+            <span v-else-if="row.part.count > 1" class="second fw-400">{{
               isCountedOff(row.part)
                 ? `${draft.marks[row.part.id]!.presentCount} of ${row.part.count}`
                 : `all ${row.part.count}`
             }}</span>
-            <span v-else-if="differs.has(row.part.id)" class="look">looks different</span>
-            <span v-else-if="row.part.lookEveryTime" class="look">look</span>
+            <span v-else-if="differs.has(row.part.id)" class="text-brass-text [font:italic_400_15px_var(--serif)]"
+              >looks different</span
+            >
+            <span v-else-if="row.part.lookEveryTime" class="text-brass-text [font:italic_400_15px_var(--serif)]"
+              >look</span
+            >
           </span>
-          <span class="mass">{{ row.part.massG === null ? '' : massText(row.part.massG * row.part.count) }}</span>
+          <span class="pr-10px pl-6px py-0 text-quiet text-13px">{{
+            row.part.massG === null ? '' : massText(row.part.massG * row.part.count)
+          }}</span>
         </div>
       </template>
     </div>
@@ -93,12 +104,6 @@ watch(
 </template>
 
 <style scoped>
-.card {
-  display: grid;
-  grid-template-columns: repeat(2, minmax(0, 1fr));
-  min-height: 200px;
-}
-
 .column + .column {
   border-left: 1px solid var(--rule);
 }
@@ -109,16 +114,6 @@ watch(
   grid-template-columns: 34px 38px minmax(0, 1fr) auto;
   align-items: stretch;
   min-height: 27px;
-}
-
-.place-row {
-  border-bottom: 1px solid var(--rule-strong);
-}
-
-.place-row span {
-  padding: 4px 0 0 9px;
-  color: var(--night);
-  font: 400 18px/22px var(--serif);
 }
 
 .part-row {
@@ -148,48 +143,8 @@ watch(
   border-right: 4px double var(--rust-pale);
 }
 
-.number {
-  padding-right: 4px;
-  color: var(--quiet);
-  font-size: 13px;
-  text-align: right;
-}
-
-.words {
-  padding-left: 9px;
-  overflow: hidden;
-  font-size: 14px;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-
 .essential .words {
   font-weight: 640;
-}
-
-.words .second {
-  font-weight: 400;
-}
-
-.look {
-  color: var(--brass-text);
-  font: italic 400 15px var(--serif);
-}
-
-.said {
-  color: var(--rust);
-  font: italic 400 15px var(--serif);
-}
-
-.lies {
-  color: var(--brass-text);
-  font: italic 400 15px var(--serif);
-}
-
-.mass {
-  padding: 0 10px 0 6px;
-  color: var(--quiet);
-  font-size: 13px;
 }
 
 @media (max-width: 900px), (pointer: coarse) {

@@ -20,16 +20,23 @@ const mayAct = (branchId: string) => session.may(branchId, 'coordinator', 'volun
     <DeskTabs />
     <h1>The desk</h1>
     <ProblemNote :problem="problem" @retry="reload" />
-    <div v-if="desk" class="columns">
+    <div
+      v-if="desk"
+      class="columns grid grid-cols-[repeat(auto-fit,minmax(min(440px,100%),1fr))] gap-y-8px gap-x-40px mt-8px"
+    >
       <section>
-        <h2>Coming back <em>late ones first</em></h2>
+        <h2 class="mx-0 mt-14px mb-6px pb-3px line-b-rule-strong">Coming back <em>late ones first</em></h2>
         <p v-if="desk.takeBacks.length === 0" class="quiet">Nothing is due back today.</p>
-        <ul>
-          <li v-for="loan in desk.takeBacks" :key="loan.id">
+        <ul class="m-0 p-0 list-none">
+          <li
+            v-for="loan in desk.takeBacks"
+            :key="loan.id"
+            class="grid grid-cols-[minmax(0,1fr)_150px_auto] gap-12px items-center py-8px px-0 line-b-rule"
+          >
             <div>
-              <p class="serif kit">{{ loan.kitName }} <KitTag :code="loan.kitCode" /></p>
+              <p class="serif kit text-20px lh-24px">{{ loan.kitName }} <KitTag :code="loan.kitCode" /></p>
               <p class="second">
-                {{ loan.modelName }} · loan&nbsp;<span class="whole">{{ loan.code }}</span>
+                {{ loan.modelName }} · loan&nbsp;<span class="whitespace-nowrap">{{ loan.code }}</span>
               </p>
             </div>
             <div>
@@ -46,11 +53,17 @@ const mayAct = (branchId: string) => session.may(branchId, 'coordinator', 'volun
           </li>
         </ul>
         <template v-if="desk.toGoThrough.length > 0">
-          <h2>To be gone through <em>they may not go out before</em></h2>
-          <ul>
-            <li v-for="kit in desk.toGoThrough" :key="kit.loanId">
+          <h2 class="mx-0 mt-14px mb-6px pb-3px line-b-rule-strong">
+            To be gone through <em>they may not go out before</em>
+          </h2>
+          <ul class="m-0 p-0 list-none">
+            <li
+              v-for="kit in desk.toGoThrough"
+              :key="kit.loanId"
+              class="grid grid-cols-[minmax(0,1fr)_150px_auto] gap-12px items-center py-8px px-0 line-b-rule"
+            >
               <div>
-                <p class="serif kit">{{ kit.kitName }} <KitTag :code="kit.kitCode" /></p>
+                <p class="serif kit text-20px lh-24px">{{ kit.kitName }} <KitTag :code="kit.kitCode" /></p>
                 <p class="second">{{ kit.modelName }}</p>
               </div>
               <div>
@@ -66,12 +79,16 @@ const mayAct = (branchId: string) => session.may(branchId, 'coordinator', 'volun
             </li>
           </ul>
         </template>
-        <h2>Out longer <em>if one comes early</em></h2>
+        <h2 class="mx-0 mt-14px mb-6px pb-3px line-b-rule-strong">Out longer <em>if one comes early</em></h2>
         <p v-if="desk.outLater.length === 0" class="quiet">No other kit is out.</p>
-        <ul>
-          <li v-for="loan in desk.outLater" :key="loan.id">
+        <ul class="m-0 p-0 list-none">
+          <li
+            v-for="loan in desk.outLater"
+            :key="loan.id"
+            class="grid grid-cols-[minmax(0,1fr)_150px_auto] gap-12px items-center py-8px px-0 line-b-rule"
+          >
             <div>
-              <p class="serif kit">{{ loan.kitName }} <KitTag :code="loan.kitCode" /></p>
+              <p class="serif kit text-20px lh-24px">{{ loan.kitName }} <KitTag :code="loan.kitCode" /></p>
               <p class="second">{{ loan.modelName }}</p>
             </div>
             <div>
@@ -85,12 +102,16 @@ const mayAct = (branchId: string) => session.may(branchId, 'coordinator', 'volun
         </ul>
       </section>
       <section>
-        <h2>Going out <em>promised for today</em></h2>
+        <h2 class="mx-0 mt-14px mb-6px pb-3px line-b-rule-strong">Going out <em>promised for today</em></h2>
         <p v-if="desk.handOuts.length === 0" class="quiet">No hand-out is promised for today.</p>
-        <ul>
-          <li v-for="loan in desk.handOuts" :key="loan.id">
+        <ul class="m-0 p-0 list-none">
+          <li
+            v-for="loan in desk.handOuts"
+            :key="loan.id"
+            class="grid grid-cols-[minmax(0,1fr)_150px_auto] gap-12px items-center py-8px px-0 line-b-rule"
+          >
             <div>
-              <p class="serif kit">{{ loan.kitName }} <KitTag :code="loan.kitCode" /></p>
+              <p class="serif kit text-20px lh-24px">{{ loan.kitName }} <KitTag :code="loan.kitCode" /></p>
               <p class="second"><ReasonText :condition="loan.condition" :reasons="loan.reasons" /></p>
             </div>
             <div>
@@ -105,15 +126,21 @@ const mayAct = (branchId: string) => session.may(branchId, 'coordinator', 'volun
             >
           </li>
         </ul>
-        <h2>Somebody at the counter? <em>these may go out now</em></h2>
+        <h2 class="mx-0 mt-14px mb-6px pb-3px line-b-rule-strong">
+          Somebody at the counter? <em>these may go out now</em>
+        </h2>
         <p v-if="desk.lendable.length === 0" class="quiet">
           No kit on the shelf is fit at the moment; see the bench.
         </p>
-        <ul class="walk-in">
-          <li v-for="kit in desk.lendable" :key="kit.id">
+        <ul class="walk-in m-0 p-0 list-none">
+          <li
+            v-for="kit in desk.lendable"
+            :key="kit.id"
+            class="grid gap-12px items-center py-8px px-0 line-b-rule grid-cols-[24px_minmax(0,1fr)_auto]"
+          >
             <ConditionMoon :condition="kit.condition" :size="20" />
             <div>
-              <p class="serif kit">{{ kit.name }} <KitTag :code="kit.code" /></p>
+              <p class="serif kit text-20px lh-24px">{{ kit.name }} <KitTag :code="kit.code" /></p>
               <p class="second">
                 {{ kit.modelName
                 }}{{ kit.nextUtc ? ` · wanted ${whenText(kit.nextUtc, session.zoneOf(kit.branchId))}` : '' }}
@@ -128,47 +155,6 @@ const mayAct = (branchId: string) => session.may(branchId, 'coordinator', 'volun
 </template>
 
 <style scoped>
-.columns {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(min(440px, 100%), 1fr));
-  gap: 8px 40px;
-  margin-top: 8px;
-}
-
-h2 {
-  margin: 14px 0 6px;
-  padding-bottom: 3px;
-  border-bottom: 1px solid var(--rule-strong);
-}
-
-ul {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-
-li {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 150px auto;
-  gap: 12px;
-  align-items: center;
-  padding: 8px 0;
-  border-bottom: 1px solid var(--rule);
-}
-
-.walk-in li {
-  grid-template-columns: 24px minmax(0, 1fr) auto;
-}
-
-.whole {
-  white-space: nowrap;
-}
-
-.kit {
-  font-size: 20px;
-  line-height: 24px;
-}
-
 @media (width <= 560px) {
   li {
     grid-template-columns: minmax(0, 1fr) auto;

@@ -8,9 +8,11 @@ defineEmits<{ open: [] }>()
 
 <template>
   <section :class="['form-line', { open }]" :aria-label="title" @click="$emit('open')" @focusin="$emit('open')">
-    <div class="tick"><PencilMark :mark="done ? 'present' : 'unseen'" :size="26" /></div>
-    <h2>{{ title }}</h2>
-    <div class="body"><slot /></div>
+    <div class="tick pr-0 pl-11px pt-8px pb-0 line-r-rust-pale">
+      <PencilMark :mark="done ? 'present' : 'unseen'" :size="26" />
+    </div>
+    <h2 class="pr-0 pl-12px pt-8px pb-0 line-l-rust-pale ml-3px">{{ title }}</h2>
+    <div class="body pr-16px pl-4px pt-10px pb-12px"><slot /></div>
   </section>
 </template>
 
@@ -27,21 +29,6 @@ defineEmits<{ open: [] }>()
   background: var(--card);
   box-shadow: 0 0 0 2px var(--night);
   border-radius: 2px;
-}
-
-.tick {
-  padding: 8px 0 0 11px;
-  border-right: 1px solid var(--rust-pale);
-}
-
-h2 {
-  padding: 8px 0 0 12px;
-  border-left: 1px solid var(--rust-pale);
-  margin-left: 3px;
-}
-
-.body {
-  padding: 10px 16px 12px 4px;
 }
 
 @media (width <= 560px) {

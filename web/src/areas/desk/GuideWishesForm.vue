@@ -62,10 +62,12 @@ const zones = Intl.supportedValuesOf('timeZone')
 
 <template>
   <details>
-    <summary>{{ summary }} <span class="change">change</span></summary>
-    <div class="wishes">
+    <summary class="min-h-28px cursor-pointer">
+      {{ summary }} <span class="text-night underline">change</span>
+    </summary>
+    <div class="grid grid-cols-[120px_150px_minmax(0,1fr)] gap-y-6px gap-x-12px">
       <label>
-        <span>Language</span>
+        <span class="block text-quiet [font:italic_400_15px/18px_var(--serif)]">Language</span>
         <ElSelect
           :model-value="wishes.language"
           aria-label="Language"
@@ -75,7 +77,7 @@ const zones = Intl.supportedValuesOf('timeZone')
         </ElSelect>
       </label>
       <label>
-        <span>Who looks</span>
+        <span class="block text-quiet [font:italic_400_15px/18px_var(--serif)]">Who looks</span>
         <ElSelect
           :model-value="wishes.borrower.ageGroup"
           aria-label="Who looks"
@@ -85,24 +87,28 @@ const zones = Intl.supportedValuesOf('timeZone')
         </ElSelect>
       </label>
       <label>
-        <span>Where</span>
+        <span class="block text-quiet [font:italic_400_15px/18px_var(--serif)]">Where</span>
         <ElSelect :model-value="chosenPlace" aria-label="Where" @update:model-value="choosePlace">
           <ElOption :value="NEAR_HERE" label="near here" />
           <ElOption v-for="site in sites" :key="site.id" :value="site.name" :label="site.name" />
           <ElOption v-if="sites.length > 0" :value="ELSEWHERE" label="another town …" />
         </ElSelect>
       </label>
-      <fieldset v-if="isAway" class="away" aria-label="Another town, never an address">
+      <fieldset
+        v-if="isAway"
+        class="grid col-span-full grid-cols-[minmax(0,1.4fr)_92px_120px_112px_minmax(0,1fr)] gap-y-4px gap-x-10px m-0 p-0 line-none"
+        aria-label="Another town, never an address"
+      >
         <label>
-          <span>Town</span>
+          <span class="block text-quiet [font:italic_400_15px/18px_var(--serif)]">Town</span>
           <ElInput maxlength="60" :model-value="away.name" @input="setAway({ name: $event })" />
         </label>
         <label>
-          <span>km from here</span>
+          <span class="block text-quiet [font:italic_400_15px/18px_var(--serif)]">km from here</span>
           <ElInput inputmode="decimal" :model-value="away.km" @input="setAway({ km: $event })" />
         </label>
         <label>
-          <span>to the</span>
+          <span class="block text-quiet [font:italic_400_15px/18px_var(--serif)]">to the</span>
           <ElSelect
             :model-value="away.bearingDeg"
             aria-label="to the"
@@ -112,7 +118,7 @@ const zones = Intl.supportedValuesOf('timeZone')
           </ElSelect>
         </label>
         <label>
-          <span>Sky there</span>
+          <span class="block text-quiet [font:italic_400_15px/18px_var(--serif)]">Sky there</span>
           <ElSelect
             :model-value="away.sky"
             clearable
@@ -124,7 +130,7 @@ const zones = Intl.supportedValuesOf('timeZone')
           </ElSelect>
         </label>
         <label v-if="farEnough">
-          <span>Clocks of</span>
+          <span class="block text-quiet [font:italic_400_15px/18px_var(--serif)]">Clocks of</span>
           <ElSelect
             :model-value="away.zone || sites[0]?.zone"
             filterable
@@ -134,7 +140,7 @@ const zones = Intl.supportedValuesOf('timeZone')
             <ElOption v-for="zone in zones" :key="zone" :value="zone" :label="zone" />
           </ElSelect>
         </label>
-        <p class="second">
+        <p class="second col-span-full">
           <template v-if="wishes.place">
             About {{ Math.abs(wishes.place.latitudeDeg).toFixed(1) }}° {{ wishes.place.latitudeDeg < 0 ? 'S' : 'N' }},
             {{ Math.abs(wishes.place.longitudeDeg).toFixed(1) }}° {{ wishes.place.longitudeDeg < 0 ? 'W' : 'E' }}.
@@ -143,7 +149,7 @@ const zones = Intl.supportedValuesOf('timeZone')
           <template v-else>Town and distance are wanted; until then the guide is for near here.</template>
         </p>
       </fieldset>
-      <p class="ticks">
+      <p class="flex col-span-full gap-18px">
         <ElCheckbox
           :model-value="wishes.borrower.level === 'first'"
           @update:model-value="changeBorrower({ level: $event ? 'first' : 'some' })"
@@ -163,47 +169,3 @@ const zones = Intl.supportedValuesOf('timeZone')
     </div>
   </details>
 </template>
-
-<style scoped>
-summary {
-  min-height: 28px;
-  cursor: pointer;
-}
-
-.change {
-  color: var(--night);
-  text-decoration: underline;
-}
-
-.wishes {
-  display: grid;
-  grid-template-columns: 120px 150px minmax(0, 1fr);
-  gap: 6px 12px;
-}
-
-label > span {
-  display: block;
-  color: var(--quiet);
-  font: italic 400 15px/18px var(--serif);
-}
-
-.away {
-  display: grid;
-  grid-column: 1 / -1;
-  grid-template-columns: minmax(0, 1.4fr) 92px 120px 112px minmax(0, 1fr);
-  gap: 4px 10px;
-  margin: 0;
-  padding: 0;
-  border: 0;
-}
-
-.away p {
-  grid-column: 1 / -1;
-}
-
-.ticks {
-  display: flex;
-  grid-column: 1 / -1;
-  gap: 18px;
-}
-</style>

@@ -120,11 +120,11 @@ useKeys(() => ({
 
 <template>
   <HandedOut v-if="slip" :slip="slip" />
-  <main v-else class="hand-out">
-    <div class="page">
+  <main v-else class="flex flex-1 flex-col">
+    <div class="page flex-1">
       <ProblemNote :problem="unreadable" @retry="reload" />
       <template v-if="form && kit">
-        <header>
+        <header class="flex gap-14px items-center mb-12px">
           <h1>{{ kit.name }} goes out</h1>
           <KitTag :code="kit.code" />
           <p>
@@ -136,7 +136,7 @@ useKeys(() => ({
               {{ dayText(form.promised.lessonDoneAtUtc, session.zoneOf(kit.branchId)) }}</span
             >
           </p>
-          <p v-if="wasKept" class="second kept">Taken up where you left it.</p>
+          <p v-if="wasKept" class="second ml-auto">Taken up where you left it.</p>
         </header>
         <p v-if="!session.may(kit.branchId, 'coordinator', 'volunteer')" class="problem" role="alert">
           You may look at {{ kit.branchName }}, not hand out there. Ask somebody of its desk.
@@ -145,12 +145,12 @@ useKeys(() => ({
           {{ kit.name }} is out to {{ kit.loan.borrower }} already.
           <RouterLink :to="`/desk/take-back/${kit.loan.id}`">Take it back first.</RouterLink>
         </p>
-        <div class="columns">
-          <div ref="lineList" class="lines">
+        <div class="columns grid grid-cols-[minmax(0,1fr)_284px] gap-28px items-start">
+          <div ref="lineList" class="line-rule-strong rd-4px bg-card">
             <FormLine title="Fit" :done="lines.fit" :open="open === 'fit'" @open="opened = 'fit'">
               <p><ReasonText :condition="kit.condition" :reasons="kit.reasons" /></p>
-              <div class="figures">
-                <span v-for="reading in figures" :key="reading.kind" class="figure-line"
+              <div class="flex flex-wrap gap-y-4px gap-x-24px mt-4px">
+                <span v-for="reading in figures" :key="reading.kind" class="flex gap-10px items-baseline"
                   ><span class="quiet">{{ kindWords[reading.kind] }}</span
                   ><ReadingFigure :reading="reading"
                 /></span>
@@ -161,7 +161,7 @@ useKeys(() => ({
                   <strong>It stays here.</strong> Held for safety: nobody may overrule this, only the named cure
                   helps.
                 </p>
-                <label v-else-if="coordinator" class="labelled overrule">
+                <label v-else-if="coordinator" class="labelled mt-8px">
                   <span>you may overrule it, with a reason that stays on record</span>
                   <ElInput v-model="draft.overruleReason" name="overrule" />
                 </label>
@@ -174,7 +174,7 @@ useKeys(() => ({
               <p v-if="massG > 10000" class="second">{{ massText(massG) }}: two people or a trolley.</p>
             </FormLine>
             <FormLine title="Return" :done="lines.return" :open="open === 'return'" @open="opened = 'return'">
-              <label class="return"
+              <label class="return flex flex-wrap gap-8px items-center"
                 >Back
                 <DayPicker v-model="draft.dueOn" :from="tomorrow" aria-label="Day of return" />
                 by {{ form.returnTime }}.</label
@@ -195,7 +195,7 @@ useKeys(() => ({
                 </template>
               </p>
               <p v-for="part in worn" :key="part.id" class="second">{{ part.name }}: {{ part.knownWear }}</p>
-              <p v-for="part in missing" :key="part.id" class="off">
+              <p v-for="part in missing" :key="part.id" class="flex gap-6px items-center">
                 <PencilMark :mark="part.mark" :size="16" /> {{ part.name }}
               </p>
               <ElCheckbox v-if="hasFilter" v-model="draft.filterChecked" name="filter"
@@ -211,9 +211,9 @@ useKeys(() => ({
               </ElButton>
             </FormLine>
             <FormLine title="Sun" :done="lines.sun" :open="open === 'sun'" @open="opened = 'sun'">
-              <div class="sun">
+              <div class="flex gap-14px mb-10px">
                 <SunSign :size="52" />
-                <p class="serif">
+                <p class="serif text-23px lh-29px">
                   “<span class="rust">{{ form.sunWarning[0] }}</span> {{ form.sunWarning[1] }}”
                 </p>
               </div>
@@ -235,7 +235,7 @@ useKeys(() => ({
                   {{ form.agreement.text.split('\n')[0] }}
                   <span class="quiet">version {{ form.agreement.version }}</span>
                 </summary>
-                <p class="agreement">{{ form.agreement.text }}</p>
+                <p class="whitespace-pre-line">{{ form.agreement.text }}</p>
               </details>
               <WayChoice
                 v-model="draft.acceptance"
@@ -249,7 +249,7 @@ useKeys(() => ({
           </div>
           <aside><LoanSlip v-if="preview" :slip="preview" draft /></aside>
         </div>
-        <ProblemNote class="refused" :problem="problem" @retry="handOut" />
+        <ProblemNote class="mt-12px" :problem="problem" @retry="handOut" />
         <TakenNote
           :problem="problem"
           @kit="(_id, other) => router.push(`/desk/hand-out/${encodeURIComponent(other)}`)"

@@ -13,8 +13,8 @@ onMounted(() => title.value?.focus())
 </script>
 
 <template>
-  <main class="page handed-out">
-    <section class="screen-only">
+  <main class="page handed-out grid grid-cols-[minmax(0,1fr)_320px] gap-40px items-start">
+    <section class="screen-only grid gap-12px">
       <h1 ref="title" tabindex="-1">{{ slip.kitName }} is out.</h1>
       <p>
         Loan {{ slip.loanCode }} to <strong>{{ slip.borrower }}</strong> is on record. The slip carries the link to
@@ -24,7 +24,7 @@ onMounted(() => title.value?.focus())
         The link is shown once and kept as a hash only. Lost? Make a new one on the loan’s guide page; the old one
         ends then. It names the kit, never the borrower.
       </p>
-      <div class="ways">
+      <div class="ways flex flex-wrap gap-10px mt-8px">
         <ElButton type="primary" size="large" @click="print">Print the slip <KeyCap name="p" /></ElButton>
         <RouterLink :to="`/guides/${slip.loanId}`" class="button big">See the guide</RouterLink>
         <RouterLink to="/desk" class="button big">Back to the desk</RouterLink>
@@ -36,27 +36,8 @@ onMounted(() => title.value?.focus())
 </template>
 
 <style scoped>
-.handed-out {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 320px;
-  gap: 40px;
-  align-items: start;
-}
-
-section {
-  display: grid;
-  gap: 12px;
-}
-
 h1:focus {
   outline: none;
-}
-
-.ways {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-  margin-top: 8px;
 }
 
 @media print {

@@ -15,7 +15,11 @@ const addresses = computed(() => pictures.value.map(({ pictureId }) => `/api/pic
 </script>
 
 <template>
-  <section v-if="here" class="lies" aria-label="How it lies">
+  <section
+    v-if="here"
+    class="lies grid grid-cols-[128px_minmax(0,1fr)] gap-12px items-center"
+    aria-label="How it lies"
+  >
     <ElImage
       :src="`/api/pictures/${here.pictureId}`"
       :alt="`${here.title}, as it should look`"
@@ -26,26 +30,15 @@ const addresses = computed(() => pictures.value.map(({ pictureId }) => `/api/pic
     />
     <p>
       <b class="serif">{{ here.title }}</b>
-      <span class="second">{{ here.words || 'so it lies' }}</span>
+      <span class="second block">{{ here.words || 'so it lies' }}</span>
     </p>
   </section>
 </template>
 
 <style scoped>
-.lies {
-  display: grid;
-  grid-template-columns: 128px minmax(0, 1fr);
-  gap: 12px;
-  align-items: center;
-}
-
 .lies :deep(img) {
   width: 128px;
   height: 96px;
   cursor: zoom-in;
-}
-
-.second {
-  display: block;
 }
 </style>

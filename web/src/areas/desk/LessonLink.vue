@@ -30,10 +30,10 @@ const make = () =>
       Its own drawing, the steps to be put in order, which eyepiece first, what never: on the borrower’s phone.
       Whoever hasn’t done it gets the kit all the same.
     </p>
-    <div v-if="link" class="made">
-      <img :src="qr" alt="QR code of the lesson’s link" />
+    <div v-if="link" class="grid grid-cols-[96px_minmax(0,1fr)] gap-12px items-start my-8px mx-0">
+      <img class="p-6px [background:#fff]" :src="qr" alt="QR code of the lesson’s link" />
       <p>
-        <a :href="link" target="_blank" rel="noopener">{{ link }}</a><br /><span class="quiet"
+        <a class="break-anywhere" :href="link" target="_blank" rel="noopener">{{ link }}</a><br /><span class="quiet"
           >Send it or let it be scanned now: it is shown once. It ends when the kit goes out.</span
         >
       </p>
@@ -44,22 +44,3 @@ const make = () =>
     }}</ElButton>
   </section>
 </template>
-
-<style scoped>
-.made {
-  display: grid;
-  grid-template-columns: 96px minmax(0, 1fr);
-  gap: 12px;
-  align-items: start;
-  margin: 8px 0;
-}
-
-.made img {
-  padding: 6px;
-  background: #fff;
-}
-
-.made a {
-  overflow-wrap: anywhere;
-}
-</style>

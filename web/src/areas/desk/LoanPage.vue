@@ -68,7 +68,7 @@ async function join(other: Borrower) {
 </script>
 
 <template>
-  <main class="page loan">
+  <main class="page loan max-w-900px">
     <ProblemNote :problem="unreadable" @retry="reload" />
     <template v-if="loan">
       <header>
@@ -78,37 +78,37 @@ async function join(other: Borrower) {
           <span class="quiet">{{ loan.branchName }}</span>
         </p>
       </header>
-      <dl class="facts">
-        <dt>state</dt>
-        <dd>
+      <dl class="grid grid-cols-[110px_minmax(0,1fr)] gap-y-4px gap-x-12px my-14px mx-0">
+        <dt class="text-quiet">state</dt>
+        <dd class="m-0">
           {{ stateWords[loan.state]
           }}<strong v-if="loan.daysLate > 0" class="rust">, {{ lateText(loan.daysLate) }}</strong>
         </dd>
-        <dt>borrower</dt>
-        <dd>
+        <dt class="text-quiet">borrower</dt>
+        <dd class="m-0">
           <RouterLink :to="`/desk/borrowers/${loan.borrower.id}`"
             ><strong>{{ loan.borrower.name }}</strong></RouterLink
           >{{ loan.borrower.cardNumber ? `, card ${loan.borrower.cardNumber}` : '' }}
           <span class="quiet">{{ loan.borrower.contact }} · known at {{ loan.borrower.branchName }}</span>
         </dd>
         <template v-if="loan.state === 'promised'">
-          <dt>for</dt>
-          <dd>{{ dateText(loan.fromOn) }} to {{ dateText(loan.untilOn) }}</dd>
+          <dt class="text-quiet">for</dt>
+          <dd class="m-0">{{ dateText(loan.fromOn) }} to {{ dateText(loan.untilOn) }}</dd>
         </template>
         <template v-if="loan.outAtUtc">
-          <dt>out</dt>
-          <dd>{{ whenText(loan.outAtUtc, loan.zone) }}</dd>
+          <dt class="text-quiet">out</dt>
+          <dd class="m-0">{{ whenText(loan.outAtUtc, loan.zone) }}</dd>
         </template>
         <template v-if="loan.dueAtUtc">
-          <dt>due back</dt>
-          <dd>{{ whenText(loan.dueAtUtc, loan.zone) }}</dd>
+          <dt class="text-quiet">due back</dt>
+          <dd class="m-0">{{ whenText(loan.dueAtUtc, loan.zone) }}</dd>
         </template>
         <template v-if="loan.backAtUtc">
-          <dt>came back</dt>
-          <dd>{{ whenText(loan.backAtUtc, loan.zone) }}</dd>
+          <dt class="text-quiet">came back</dt>
+          <dd class="m-0">{{ whenText(loan.backAtUtc, loan.zone) }}</dd>
         </template>
       </dl>
-      <div class="ways">
+      <div class="ways flex flex-wrap gap-10px items-center my-10px mx-0">
         <RouterLink v-if="loan.state === 'out'" :to="`/desk/take-back/${loan.id}`" class="button main"
           >Take back</RouterLink
         >
@@ -138,32 +138,44 @@ async function join(other: Borrower) {
       />
 
       <template v-if="loan.state === 'out'">
-        <h2>Was something written down wrongly?</h2>
-        <div class="ways" role="group" aria-label="What was wrong">
+        <h2 class="mt-20px">Was something written down wrongly?</h2>
+        <div class="ways flex flex-wrap gap-10px items-center my-10px mx-0" role="group" aria-label="What was wrong">
           <ElButton :aria-pressed="asks === 'day'" @click="asks = 'day'"> The day of return </ElButton>
           <ElButton :aria-pressed="asks === 'borrower'" @click="asks = 'borrower'"> The borrower </ElButton>
           <ElButton :aria-pressed="asks === 'never-left'" @click="asks = 'never-left'"> It never left </ElButton>
         </div>
-        <form v-if="asks === 'day'" @submit.prevent="correct({ dueOn })">
+        <form
+          v-if="asks === 'day'"
+          class="flex flex-wrap gap-10px items-center my-10px mx-0"
+          @submit.prevent="correct({ dueOn })"
+        >
           <DayPicker v-model="dueOn" :from="tomorrow" aria-label="Right day of return" />
           <ElInput v-model="reason" required minlength="3" aria-label="What was wrong" placeholder="why" />
           <ElButton type="primary" native-type="submit" :disabled="sending || dueOn === ''">Correct the day</ElButton>
         </form>
-        <form v-else-if="asks === 'borrower'" @submit.prevent="correct({ borrower: picked })">
+        <form
+          v-else-if="asks === 'borrower'"
+          class="flex flex-wrap gap-10px items-center my-10px mx-0"
+          @submit.prevent="correct({ borrower: picked })"
+        >
           <BorrowerPicker v-model="chosen" :branch-id="loan.branchId" />
           <ElInput v-model="reason" required minlength="3" aria-label="What was wrong" placeholder="why" />
           <ElButton type="primary" native-type="submit" :disabled="sending || picked === null"
             >Correct the borrower</ElButton
           >
         </form>
-        <form v-else-if="asks === 'never-left'" @submit.prevent="correct({ neverLeft: true })">
+        <form
+          v-else-if="asks === 'never-left'"
+          class="flex flex-wrap gap-10px items-center my-10px mx-0"
+          @submit.prevent="correct({ neverLeft: true })"
+        >
           <p class="second">The loan is cancelled and the guide’s link ends. The kit stands where it stood.</p>
           <ElInput v-model="reason" required minlength="3" aria-label="What was wrong" placeholder="why" />
           <ElButton type="primary" native-type="submit" :disabled="sending">Cancel this hand-out</ElButton>
         </form>
       </template>
       <template v-if="mayJoin">
-        <h2>Entered twice?</h2>
+        <h2 class="mt-20px">Entered twice?</h2>
         <p v-if="asks !== 'join'">
           <ElButton @click="asks = 'join'"> {{ loan.borrower.name }} is the same person as … </ElButton>
         </p>
@@ -185,9 +197,13 @@ async function join(other: Borrower) {
       </template>
       <ProblemNote :problem="problem" @retry="reload" />
 
-      <h2>Record</h2>
-      <ol class="history">
-        <li v-for="line in loan.history" :key="line.id">
+      <h2 class="mt-20px">Record</h2>
+      <ol class="history p-0 list-none">
+        <li
+          v-for="line in loan.history"
+          :key="line.id"
+          class="grid grid-cols-[150px_minmax(0,1fr)_auto] gap-12px py-4px px-0 line-b-rule"
+        >
           <span class="quiet">{{ dayText(line.atUtc, loan.zone) }}, {{ hourText(line.atUtc, loan.zone) }}</span>
           <span>{{ recordSentence(line) }}</span>
           <span class="quiet">{{ line.by }}</span>
@@ -196,50 +212,3 @@ async function join(other: Borrower) {
     </template>
   </main>
 </template>
-
-<style scoped>
-.loan {
-  max-width: 900px;
-}
-
-h2 {
-  margin-top: 20px;
-}
-
-.facts {
-  display: grid;
-  grid-template-columns: 110px minmax(0, 1fr);
-  gap: 4px 12px;
-  margin: 14px 0;
-}
-
-dt {
-  color: var(--quiet);
-}
-
-dd {
-  margin: 0;
-}
-
-.ways,
-form {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-  align-items: center;
-  margin: 10px 0;
-}
-
-.history {
-  padding: 0;
-  list-style: none;
-}
-
-.history li {
-  display: grid;
-  grid-template-columns: 150px minmax(0, 1fr) auto;
-  gap: 12px;
-  padding: 4px 0;
-  border-bottom: 1px solid var(--rule);
-}
-</style>

@@ -24,39 +24,48 @@ watch(() => [slip.guidePath, slip.kitCode], draw)
 
 <template>
   <article :class="['slip', { draft }]" aria-label="Loan slip">
-    <header>
-      <p class="serif name">{{ slip.kitName }}</p>
-      <b>{{ slip.kitCode }}</b>
-      <em>loan slip {{ slip.loanCode }}</em>
-      <img v-if="bars" :src="bars" :alt="`bar code ${slip.kitCode}`" class="bars" />
+    <header class="grid grid-cols-[minmax(0,1fr)_auto] gap-y-2px gap-x-10px items-baseline">
+      <p class="serif name text-29px lh-34px break-anywhere">{{ slip.kitName }}</p>
+      <b class="text-22px">{{ slip.kitCode }}</b>
+      <em class="[color:#333]">loan slip {{ slip.loanCode }}</em>
+      <img v-if="bars" :src="bars" :alt="`bar code ${slip.kitCode}`" class="bars w-120px h-24px" />
     </header>
-    <dl>
-      <dt>out</dt>
-      <dd>{{ dayText(slip.outAtUtc, slip.zone) }}, {{ hourText(slip.outAtUtc, slip.zone) }}</dd>
-      <dt>back</dt>
-      <dd>
+    <dl class="grid grid-cols-[58px_1fr] my-10px mx-0">
+      <dt class="m-0 py-5px px-0 [border-top:1px_solid_#bbb] text-14px [font-family:var(--serif)] italic">out</dt>
+      <dd class="m-0 py-5px px-0 [border-top:1px_solid_#bbb] text-14px">
+        {{ dayText(slip.outAtUtc, slip.zone) }}, {{ hourText(slip.outAtUtc, slip.zone) }}
+      </dd>
+      <dt class="m-0 py-5px px-0 [border-top:1px_solid_#bbb] text-14px [font-family:var(--serif)] italic">back</dt>
+      <dd class="m-0 py-5px px-0 [border-top:1px_solid_#bbb] text-14px">
         <strong>{{ dayText(slip.dueAtUtc, slip.zone) }} by {{ hourText(slip.dueAtUtc, slip.zone) }}</strong>
       </dd>
-      <dt>what</dt>
-      <dd>
+      <dt class="m-0 py-5px px-0 [border-top:1px_solid_#bbb] text-14px [font-family:var(--serif)] italic">what</dt>
+      <dd class="m-0 py-5px px-0 [border-top:1px_solid_#bbb] text-14px">
         {{ slip.partCount }} lines, {{ massText(slip.massG) }}:
         {{ slip.eyepieces.join(', ') || 'no eyepiece listed' }}
       </dd>
-      <dt>where</dt>
-      <dd>{{ slip.branchName }}</dd>
+      <dt class="m-0 py-5px px-0 [border-top:1px_solid_#bbb] text-14px [font-family:var(--serif)] italic">where</dt>
+      <dd class="m-0 py-5px px-0 [border-top:1px_solid_#bbb] text-14px">{{ slip.branchName }}</dd>
     </dl>
     <p v-for="note in slip.notes" :key="note" class="second">{{ note }}</p>
-    <div class="guide">
+    <div class="guide flex gap-14px min-h-104px items-center text-14px">
       <template v-if="link">
-        <img :src="qr" alt="QR code of the guide’s link" class="qr" />
+        <img :src="qr" alt="QR code of the guide’s link" class="qr w-104px h-104px" />
         <p>
           <strong>Guide for this kit:</strong> set-up, powers, “it doesn’t work”.<br />
-          <a class="link" :href="link" target="_blank" rel="noopener" data-guide-link>{{ link }}</a>
+          <a
+            class="[color:#000] text-12.5px [word-break:break-all]"
+            :href="link"
+            target="_blank"
+            rel="noopener"
+            data-guide-link
+            >{{ link }}</a
+          >
         </p>
       </template>
       <p v-else class="quiet">The link to the guide stands here when the kit goes out.</p>
     </div>
-    <p class="sun">Never point it at the Sun.</p>
+    <p class="mt-10px py-6px px-10px [border:2px_solid_#000] fw-640">Never point it at the Sun.</p>
   </article>
 </template>
 
@@ -66,76 +75,5 @@ watch(() => [slip.guidePath, slip.kitCode], draw)
   border: 1px solid var(--rule-strong);
   background: #fff;
   color: #000;
-}
-
-header {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) auto;
-  gap: 2px 10px;
-  align-items: baseline;
-}
-
-.name {
-  font-size: 29px;
-  line-height: 34px;
-  overflow-wrap: anywhere;
-}
-
-header b {
-  font-size: 22px;
-}
-
-em {
-  color: #333;
-}
-
-.bars {
-  width: 120px;
-  height: 24px;
-}
-
-dl {
-  display: grid;
-  grid-template-columns: 58px 1fr;
-  margin: 10px 0;
-}
-
-dt,
-dd {
-  margin: 0;
-  padding: 5px 0;
-  border-top: 1px solid #bbb;
-  font-size: 14px;
-}
-
-dt {
-  font-family: var(--serif);
-  font-style: italic;
-}
-
-.guide {
-  display: flex;
-  gap: 14px;
-  min-height: 104px;
-  align-items: center;
-  font-size: 14px;
-}
-
-.qr {
-  width: 104px;
-  height: 104px;
-}
-
-.link {
-  color: #000;
-  font-size: 12.5px;
-  word-break: break-all;
-}
-
-.sun {
-  margin-top: 10px;
-  padding: 6px 10px;
-  border: 2px solid #000;
-  font-weight: 640;
 }
 </style>

@@ -136,22 +136,28 @@ defineExpose({ openNote, openWrong, openExtra, keys })
 </script>
 
 <template>
-  <div class="part-bar">
-    <div class="what">
-      <p>
-        <strong class="night">{{ number }} {{ part.name }}</strong> {{ part.lookFor }}.
+  <div class="px-14px pt-8px pb-10px line-t-brass bg-card">
+    <div class="what flex gap-10px items-center">
+      <p class="flex-1">
+        <strong class="night text-night">{{ number }} {{ part.name }}</strong> {{ part.lookFor }}.
         <span v-if="part.lookEveryTime" class="brass">Look every time.</span>
         <span v-if="part.knownWear" class="second">Known wear: {{ part.knownWear }}.</span>
       </p>
       <span class="quiet">{{ looked }} of {{ total }} looked at</span>
       <ElButton class="mark-button" @click="emit('rest')"><KeyCap name="a" /> all the rest</ElButton>
     </div>
-    <div v-if="own && own.pictureIds.length > 0" class="pictures">
+    <div v-if="own && own.pictureIds.length > 0" class="flex gap-6px mt-6px">
       <a v-for="id in own.pictureIds" :key="id" :href="`/api/pictures/${id}`" target="_blank" rel="noopener">
-        <img :src="`/api/pictures/${id}`" :alt="`Picture of ${part.name}`" width="64" height="48" />
+        <img
+          class="line-rule-strong [object-fit:cover]"
+          :src="`/api/pictures/${id}`"
+          :alt="`Picture of ${part.name}`"
+          width="64"
+          height="48"
+        />
       </a>
     </div>
-    <form v-if="asks === 'note'" class="line" @submit.prevent="keepNote">
+    <form v-if="asks === 'note'" class="line flex flex-[1_0_320px] min-w-0 gap-8px mt-6px" @submit.prevent="keepNote">
       <ElInput
         ref="noteBox"
         v-model="noteText"
@@ -172,7 +178,7 @@ defineExpose({ openNote, openWrong, openExtra, keys })
       >
         <KeyCap :name="String(index + 1)" /> {{ thing.name }} <span class="second">{{ lackedWords(thing) }}</span>
       </ElButton>
-      <form class="line" @submit.prevent="keepWrong(wrongText.trim())">
+      <form class="line flex flex-[1_0_320px] min-w-0 gap-8px mt-6px" @submit.prevent="keepWrong(wrongText.trim())">
         <ElInput
           v-model="wrongText"
           maxlength="120"
@@ -193,7 +199,7 @@ defineExpose({ openNote, openWrong, openExtra, keys })
       >
         <KeyCap :name="String(index + 1)" /> {{ thing.name }} <span class="second">{{ lackedWords(thing) }}</span>
       </ElButton>
-      <form class="line" @submit.prevent="keepExtra(extraText.trim())">
+      <form class="line flex flex-[1_0_320px] min-w-0 gap-8px mt-6px" @submit.prevent="keepExtra(extraText.trim())">
         <ElInput
           v-model="extraText"
           maxlength="120"
@@ -228,7 +234,7 @@ defineExpose({ openNote, openWrong, openExtra, keys })
         <ElButton class="mark-button" aria-label="one fewer" @click="emit('count', -1)">
           <KeyCap name="−" />
         </ElButton>
-        <span class="counted">{{ present }} of {{ part.count }}</span>
+        <span class="text-14px">{{ present }} of {{ part.count }}</span>
         <ElButton class="mark-button" aria-label="one more" @click="emit('count', 1)">
           <KeyCap name="+" />
         </ElButton>

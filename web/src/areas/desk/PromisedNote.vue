@@ -17,7 +17,7 @@ const isKept = computed(() => promised.freeUntilOn !== null && dueOn !== '' && d
       <template v-if="isKept">Back by {{ dayWords(dueOn) }} it is there in time.</template>
       <template v-else-if="promised.freeUntilOn === null">There is no time for another loan before.</template>
     </p>
-    <p v-if="!isKept" class="ways">
+    <p v-if="!isKept" class="ways flex flex-wrap gap-6px mt-6px">
       <ElButton
         v-if="promised.freeUntilOn"
         size="small"
@@ -28,27 +28,14 @@ const isKept = computed(() => promised.freeUntilOn !== null && dueOn !== '' && d
         v-for="other in promised.others"
         :key="other.id"
         :to="`/desk/hand-out/${encodeURIComponent(other.code)}`"
-        class="button small"
+        class="button min-h-28px py-2px px-10px text-13px"
         >{{ other.name }} instead{{ other.sameModel ? '' : `, ${other.modelName}` }}</RouterLink
       >
-      <RouterLink :to="`/calendar?find=${encodeURIComponent(promised.borrower.name)}`" class="button small"
+      <RouterLink
+        :to="`/calendar?find=${encodeURIComponent(promised.borrower.name)}`"
+        class="button min-h-28px py-2px px-10px text-13px"
         >Move the promise</RouterLink
       >
     </p>
   </div>
 </template>
-
-<style scoped>
-.ways {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-  margin-top: 6px;
-}
-
-.small {
-  min-height: 28px;
-  padding: 2px 10px;
-  font-size: 13px;
-}
-</style>

@@ -147,11 +147,11 @@ useKeys(() => {
     :kit="kit"
     @done="shared.discard()"
   />
-  <main v-else class="take-back">
-    <div class="page">
+  <main v-else class="take-back flex flex-1 flex-col">
+    <div class="page flex-1 pb-8px">
       <ProblemNote :problem="back.unreadable.value" @retry="back.reload" />
       <template v-if="form && kit">
-        <header>
+        <header class="flex gap-14px items-center mb-10px">
           <h1>{{ correcting ? `What came back of ${kit.name}` : `${kit.name} is back` }}</h1>
           <KitTag :code="kit.code" />
           <p>
@@ -162,7 +162,7 @@ useKeys(() => {
             >
             <strong v-if="form.loan.daysLate > 0" class="rust"> · {{ lateText(form.loan.daysLate) }}</strong>
           </p>
-          <div class="right">
+          <div class="flex gap-10px items-center ml-auto">
             <span v-if="shared.wasKept.value && !back.touched.value" class="second">Taken up where it was left.</span>
             <ElButton :disabled="back.undoable.value.length === 0" @click="back.undo">
               Undo <KeyCap name="u" />
@@ -170,9 +170,13 @@ useKeys(() => {
             <RouterLink :to="correcting ? `/desk/loans/${loanId}` : '/desk'" class="button">Go on later</RouterLink>
           </div>
         </header>
-        <p v-if="shared.offlineSince.value" class="no-line" role="status">
+        <p
+          v-if="shared.offlineSince.value"
+          class="flex gap-12px items-center mb-10px py-8px px-14px line-brass rd-4px bg-card"
+          role="status"
+        >
           <svg width="26" height="20" viewBox="0 0 26 20" aria-hidden="true">
-            <path d="M1 10h7M18 10h7M8 4v12M18 4v12M14 3l-3 6h4l-3 8" />
+            <path class="fill-none stroke-brass stroke-1.6" d="M1 10h7M18 10h7M8 4v12M18 4v12M14 3l-3 6h4l-3 8" />
           </svg>
           <span>
             <strong>No connection since {{ hourText(shared.offlineSince.value.toISOString(), kit.zone) }}.</strong> Go
@@ -183,7 +187,11 @@ useKeys(() => {
           </span>
           <ElButton link @click="shared.tryNow()">Try now</ElButton>
         </p>
-        <p v-if="otherScan" class="scanned" role="status">
+        <p
+          v-if="otherScan"
+          class="flex gap-12px items-center mb-10px py-8px px-14px line-brass rd-4px bg-card"
+          role="status"
+        >
           <span>
             <strong>{{ otherScan.part ?? otherScan.code }}</strong>
             {{ otherScan.kitName ? `belongs to ${otherScan.kitName}` : 'was scanned' }}; this is {{ kit.name }}.
@@ -214,8 +222,8 @@ useKeys(() => {
           Another desk has taken {{ kit.name }} back meanwhile. Your marks are kept: send them, and both are laid side
           by side. <ElButton link @click="back.finish">Compare</ElButton>
         </p>
-        <div class="columns">
-          <div class="card-frame">
+        <div class="columns grid grid-cols-[minmax(0,1fr)_316px] gap-20px items-start">
+          <div class="line-rule-strong rd-4px bg-card">
             <ContentsCard :parts="parts" :draft="draft" :at="at" :differs="seen.differs" @choose="at = $event" />
             <PartBar
               v-if="current"
@@ -235,7 +243,7 @@ useKeys(() => {
               @rest="back.markRest"
             />
           </div>
-          <aside>
+          <aside class="grid gap-7px">
             <CaseDrawing
               v-if="!draft.caseLook"
               :parts="parts"
@@ -266,8 +274,8 @@ useKeys(() => {
               @told="weight = $event"
             />
             <section v-if="Object.keys(draft.extras).length > 0" aria-label="Not on the card">
-              <h2>Not on the card</h2>
-              <ul class="extras">
+              <h2 class="mt-4px">Not on the card</h2>
+              <ul class="p-0 list-none text-14px">
                 <li v-for="(extra, id) in draft.extras" :key="id">
                   {{ extra.name }}
                   <span class="second">{{
@@ -284,7 +292,7 @@ useKeys(() => {
               @set="back.setAnswer"
             />
             <section v-if="judgement && judgement.reasons[0]?.code !== 'ALL_GOOD'">
-              <h2>What this means</h2>
+              <h2 class="mt-4px">What this means</h2>
               <p
                 v-for="(reason, index) in judgement.reasons.slice(0, 5)"
                 :key="index"
@@ -295,12 +303,12 @@ useKeys(() => {
             </section>
           </aside>
         </div>
-        <p v-if="draft.cellAnswer" class="asked-cell">
+        <p v-if="draft.cellAnswer" class="mt-10px py-8px px-14px [border-left:6px_double_var(--rust)] bg-card">
           <strong class="rust">The coin cell is missing.</strong> {{ draft.cellAnswer.spokeTo }} said: “{{
             draft.cellAnswer.whereIsIt
           }}” A child: {{ draft.cellAnswer.couldAChildHaveIt.replace('-', ' ') }}. {{ kit.emergencyLine }}.
         </p>
-        <ProblemNote class="refused" :problem="back.problem.value" @retry="back.finish" />
+        <ProblemNote class="mt-10px" :problem="back.problem.value" @retry="back.finish" />
         <CellAlarm
           v-if="back.asksForCell.value"
           :emergency-line="kit.emergencyLine"
@@ -311,7 +319,7 @@ useKeys(() => {
         />
       </template>
     </div>
-    <footer v-if="form && kit && isOpen" class="night-bar">
+    <footer v-if="form && kit && isOpen" class="night-bar gap-8px px-16px">
       <p class="serif">{{ kit.name }} goes</p>
       <ElButton
         v-for="outcome in back.choices.value"
@@ -324,7 +332,8 @@ useKeys(() => {
         <ConditionMoon :condition="moons[outcome]" :size="24" />
         <span
           ><b>{{ outcomeWords[outcome] }}</b
-          ><br /><span class="second why"
+          ><br /><span
+            class="second [display:-webkit-box] max-w-132px overflow-hidden [-webkit-box-orient:vertical] [-webkit-line-clamp:2]"
             >{{ reasonFor(outcome) }}{{ outcome === proposed ? ': proposed' : '' }}</span
           ></span
         >
@@ -333,15 +342,15 @@ useKeys(() => {
       <template v-if="back.isLax.value">
         <ElInput
           v-if="mayOverrule"
-          class="why-field"
+          class="w-190px"
           placeholder="why, all the same?"
           aria-label="Why it goes there all the same"
           :model-value="draft.outcomeReason"
           @input="back.setReason($event)"
         />
-        <span v-else class="second why-field">only a coordinator may overrule this</span>
+        <span v-else class="second w-190px">only a coordinator may overrule this</span>
       </template>
-      <ElButton class="bar-button done" :disabled="back.sending.value" @click="back.finish">
+      <ElButton class="bar-button ml-auto" :disabled="back.sending.value" @click="back.finish">
         <b>Done</b> <KeyCap name="Enter" />
       </ElButton>
     </footer>

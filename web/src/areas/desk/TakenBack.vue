@@ -15,13 +15,13 @@ const toBench = computed(() => outcome === 'bench' || outcome === 'hold')
 </script>
 
 <template>
-  <main class="page taken">
+  <main class="page grid gap-16px max-w-760px">
     <h1>{{ name }}: {{ outcomeWords[outcome].toLowerCase() }}.</h1>
-    <p v-if="kit" class="state">
+    <p v-if="kit" class="state flex gap-14px items-center text-17px lh-24px">
       <ConditionMoon :condition="kit.condition" :size="40" />
       <span><ReasonText :condition="kit.condition" :reasons="kit.reasons" remedy /></span>
     </p>
-    <div class="ways">
+    <div class="ways flex flex-wrap gap-10px">
       <RouterLink to="/desk" class="button main big">Next at the desk</RouterLink>
       <RouterLink v-if="waits && kit?.lastLoan" :to="`/desk/take-back/${kit.lastLoan.id}/correct`" class="button big"
         >Go through it now</RouterLink
@@ -35,25 +35,3 @@ const toBench = computed(() => outcome === 'bench' || outcome === 'hold')
     </div>
   </main>
 </template>
-
-<style scoped>
-.taken {
-  display: grid;
-  gap: 16px;
-  max-width: 760px;
-}
-
-.state {
-  display: flex;
-  gap: 14px;
-  align-items: center;
-  font-size: 17px;
-  line-height: 24px;
-}
-
-.ways {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-}
-</style>

@@ -21,7 +21,7 @@ const dayWords = (day: string) => dayjs(day).format('ddd D MMM')
       {{ one.borrower }} {{ one.state === 'out' ? 'has it' : 'gets it' }} from {{ dayWords(one.fromOn) }} to
       {{ dayWords(one.untilOn) }}; free again on {{ dayWords(one.freeOn) }}.
     </p>
-    <p class="instead">
+    <p class="instead flex flex-wrap gap-6px mt-6px">
       <template v-if="mayMove">
         <ElButton
           v-for="free in taken.nearest"
@@ -37,12 +37,3 @@ const dayWords = (day: string) => dayjs(day).format('ddd D MMM')
     </p>
   </div>
 </template>
-
-<style scoped>
-.instead {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-  margin-top: 6px;
-}
-</style>

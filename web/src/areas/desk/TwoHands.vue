@@ -53,7 +53,7 @@ async function addMine() {
 </script>
 
 <template>
-  <main class="page two-hands">
+  <main class="page grid gap-14px max-w-860px">
     <h1>Two desks took {{ kit.name }} back.</h1>
     <p>
       <strong>{{ conflict.theirs.by }}</strong> was first, at {{ hourText(conflict.theirs.atUtc, kit.zone) }}:
@@ -88,7 +88,7 @@ async function addMine() {
     </ElTable>
     <p class="quiet">Look together where you differ. Both stay in the record, whichever you choose.</p>
     <ProblemNote :problem="problem" @retry="addMine" />
-    <div class="ways">
+    <div class="ways flex gap-10px">
       <ElButton
         v-if="differing.length > 0"
         type="primary"
@@ -104,19 +104,8 @@ async function addMine() {
 </template>
 
 <style scoped>
-.two-hands {
-  display: grid;
-  gap: 14px;
-  max-width: 860px;
-}
-
 svg {
   display: inline-block;
   vertical-align: -5px;
-}
-
-.ways {
-  display: flex;
-  gap: 10px;
 }
 </style>

@@ -64,25 +64,39 @@ onScopeDispose(() => sortable?.destroy())
 
 <template>
   <div>
-    <p class="heading"><em class="quiet">block, and why it is here</em></p>
-    <ol ref="list">
+    <p class="pr-6px pl-52px pt-0 pb-4px [font:italic_400_16px/20px_var(--serif)]">
+      <em class="quiet">block, and why it is here</em>
+    </p>
+    <ol ref="list" class="m-0 p-0 list-none">
       <li
         v-for="(each, index) in here"
         :key="each.key"
+        class="relative line-t-rule"
         :data-key="each.key"
         :class="{ chosen: each.key === chosen, off: !each.said, stays: each.stays }"
       >
-        <span v-if="mayEdit && moves(each)" class="grip" aria-hidden="true">≡</span>
-        <button type="button" :aria-current="each.key === chosen" @click="chosen = each.key">
-          <span class="number">{{ index + 1 }}</span>
+        <span
+          v-if="mayEdit && moves(each)"
+          class="grip absolute top-0 bottom-0 left-8px w-18px text-quiet text-18px lh-33px text-center cursor-grab"
+          aria-hidden="true"
+          >≡</span
+        >
+        <button
+          class="grid grid-cols-[22px_minmax(0,1fr)_auto] gap-8px items-baseline w-full min-h-31px pr-8px pl-26px py-3px line-none line-l-3-transparent bg-none text-ink font-inherit text-left cursor-pointer"
+          type="button"
+          :aria-current="each.key === chosen"
+          @click="chosen = each.key"
+        >
+          <span class="number text-quiet text-right">{{ index + 1 }}</span>
           <span class="words"
-            ><span class="serif name">{{ each.title }}</span> <span class="second">{{ because(each) }}</span></span
+            ><span class="serif name mr-6px text-18px">{{ each.title }}</span>
+            <span class="second">{{ because(each) }}</span></span
           >
           <em v-if="each.stays" class="rust">{{ each.defaultText ? 'part stays' : 'stays' }}</em>
         </button>
       </li>
     </ol>
-    <p v-if="others.length > 0" class="others second">
+    <p v-if="others.length > 0" class="second flex flex-wrap gap-y-2px gap-x-10px pr-6px pl-26px pt-8px pb-0">
       <b>Left out, not for this kit:</b>
       <ElButton
         v-for="each in others"
@@ -94,48 +108,15 @@ onScopeDispose(() => sortable?.destroy())
         {{ each.title }}
       </ElButton>
     </p>
-    <p v-if="mayEdit" class="others">
+    <p v-if="mayEdit" class="flex flex-wrap gap-y-2px gap-x-10px pr-6px pl-26px pt-8px pb-0">
       <ElButton link @click="emit('add')">Add a block</ElButton>
     </p>
   </div>
 </template>
 
 <style scoped>
-.heading {
-  padding: 0 6px 4px 52px;
-  font: italic 400 16px/20px var(--serif);
-}
-
-ol {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-
-li {
-  position: relative;
-  border-top: 1px solid var(--rule);
-}
-
 li:last-child {
   border-bottom: 1px solid var(--rule);
-}
-
-li button {
-  display: grid;
-  grid-template-columns: 22px minmax(0, 1fr) auto;
-  gap: 8px;
-  align-items: baseline;
-  width: 100%;
-  min-height: 31px;
-  padding: 3px 8px 3px 26px;
-  border: 0;
-  border-left: 3px solid transparent;
-  background: none;
-  color: var(--ink);
-  font: inherit;
-  text-align: left;
-  cursor: pointer;
 }
 
 li.stays::before {
@@ -158,37 +139,7 @@ li.landing {
   background: var(--wash);
 }
 
-.grip {
-  position: absolute;
-  top: 0;
-  bottom: 0;
-  left: 8px;
-  width: 18px;
-  color: var(--quiet);
-  font-size: 18px;
-  line-height: 33px;
-  text-align: center;
-  cursor: grab;
-}
-
-.number {
-  color: var(--quiet);
-  text-align: right;
-}
-
-.name {
-  margin-right: 6px;
-  font-size: 18px;
-}
-
 .off .name {
   color: var(--quiet);
-}
-
-.others {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 10px;
-  padding: 8px 6px 0 26px;
 }
 </style>

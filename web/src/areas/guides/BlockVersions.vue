@@ -16,8 +16,8 @@ const changes = (before: string) => diffWords(before, text)
 </script>
 
 <template>
-  <ul>
-    <li v-for="version in versions" :key="version.id">
+  <ul class="m-0 p-0 list-none">
+    <li v-for="version in versions" :key="version.id" class="py-4px px-0 line-t-rule">
       {{ whenText(version.atUtc, session.zoneOf()) }}, {{ version.by }}, for {{ scopeWords[version.scope]
       }}{{ version.inUse ? '' : ', draft' }}{{ version.text === null ? `: taken out, ${version.reason}` : '' }}
       <template v-if="version.text !== null">
@@ -30,11 +30,14 @@ const changes = (before: string) => diffWords(before, text)
         </ElButton>
         <ElButton link @click="emit('takeUp', version)">Take it up</ElButton>
       </template>
-      <p v-if="compared === version.id && version.text !== null" class="compared">
+      <p
+        v-if="compared === version.id && version.text !== null"
+        class="compared mt-4px py-6px px-10px line-l-3-rule-strong whitespace-pre-line"
+      >
         <template v-if="version.text === text">The same words.</template>
         <template v-for="(part, index) in changes(version.text)" v-else :key="index"
-          ><ins v-if="part.added">{{ part.value }}</ins
-          ><del v-else-if="part.removed">{{ part.value }}</del
+          ><ins v-if="part.added" class="bg-wash no-underline fw-640">{{ part.value }}</ins
+          ><del v-else-if="part.removed" class="text-rust">{{ part.value }}</del
           ><template v-else>{{ part.value }}</template></template
         >
       </p>
@@ -43,35 +46,7 @@ const changes = (before: string) => diffWords(before, text)
 </template>
 
 <style scoped>
-ul {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-
-li {
-  padding: 4px 0;
-  border-top: 1px solid var(--rule);
-}
-
 .el-button.is-link {
   margin-left: 8px;
-}
-
-.compared {
-  margin-top: 4px;
-  padding: 6px 10px;
-  border-left: 3px solid var(--rule-strong);
-  white-space: pre-line;
-}
-
-ins {
-  background: var(--wash);
-  text-decoration: none;
-  font-weight: 640;
-}
-
-del {
-  color: var(--rust);
 }
 </style>

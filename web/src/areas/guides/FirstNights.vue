@@ -25,7 +25,7 @@ const targets = computed(() =>
 </script>
 
 <template>
-  <section v-if="data" class="told" aria-label="What borrowers told">
+  <section v-if="data" class="mt-24px" aria-label="What borrowers told">
     <h2>What borrowers told</h2>
     <p v-if="data.nights === 0" class="quiet">
       Nobody has told of an evening with this model yet. The guide asks on the evening after: what did you see?
@@ -38,7 +38,7 @@ const targets = computed(() =>
         </template>
         <span class="quiet">Counts only; nobody knows who told what.</span>
       </p>
-      <div class="two">
+      <div class="grid grid-cols-[repeat(auto-fit,minmax(min(320px,100%),1fr))] gap-16px mt-8px">
         <ElTable v-if="stops.length > 0" :data="stops" size="small">
           <ElTableColumn prop="title" label="Ended at" />
           <ElTableColumn prop="nights" label="Evenings" width="90" align="right" />
@@ -52,16 +52,3 @@ const targets = computed(() =>
     </template>
   </section>
 </template>
-
-<style scoped>
-.told {
-  margin-top: 24px;
-}
-
-.two {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(min(320px, 100%), 1fr));
-  gap: 16px;
-  margin-top: 8px;
-}
-</style>

@@ -128,12 +128,12 @@ const go = (code: string) => void router.push(`/guides/texts/${encodeURIComponen
 </script>
 
 <template>
-  <main class="page texts">
+  <main class="page pb-0">
     <ProblemNote :problem="problem" @retry="reload" />
     <template v-if="data">
-      <header>
-        <h1><SerifText :text="data.modelName" /></h1>
-        <label class="for">
+      <header class="flex gap-18px items-center mb-12px">
+        <h1 class="min-w-0"><SerifText :text="data.modelName" /></h1>
+        <label class="for whitespace-nowrap flex gap-8px items-center">
           <span class="quiet">as for</span>
           <ElSelect :model-value="kitCode" filterable aria-label="Kit to look at" @update:model-value="go">
             <ElOption
@@ -144,7 +144,7 @@ const go = (code: string) => void router.push(`/guides/texts/${encodeURIComponen
             />
           </ElSelect>
         </label>
-        <nav aria-label="Language">
+        <nav class="flex flex-wrap gap-18px ml-auto" aria-label="Language">
           <ElButton
             v-for="each in data.languages"
             :key="each.code"
@@ -158,7 +158,7 @@ const go = (code: string) => void router.push(`/guides/texts/${encodeURIComponen
           </ElButton>
         </nav>
       </header>
-      <div class="columns">
+      <div class="columns grid grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)_300px] gap-18px items-start">
         <BlockList
           ref="list"
           v-model="chosen"
@@ -167,12 +167,16 @@ const go = (code: string) => void router.push(`/guides/texts/${encodeURIComponen
           @order="reorder"
           @add="addBlock"
         />
-        <section v-if="block" class="editor" :aria-label="block.title">
+        <section
+          v-if="block"
+          class="editor grid gap-10px py-14px px-16px line-rule-strong rd-4px bg-card"
+          :aria-label="block.title"
+        >
           <label class="labelled">
             <span>Heading</span>
             <ElInput :model-value="draft.title" :disabled="!data.mayEdit" @input="change({ title: $event })" />
           </label>
-          <div v-if="block.stays" class="stays">
+          <div v-if="block.stays" class="stays py-8px px-12px [border:3px_double_var(--rust)]">
             <p v-for="line in block.stays.split('\n')" :key="line">{{ line }}</p>
             <p class="second">This stays. You can add to it below.</p>
           </div>
@@ -187,8 +191,8 @@ const go = (code: string) => void router.push(`/guides/texts/${encodeURIComponen
           <p v-if="faults.length > 0" class="rust" role="alert">
             Nothing stands behind {{ faults.join(', ') }}. Take it out, or choose one of those below.
           </p>
-          <div class="grade">
-            <b>{{ grade.grade.toFixed(1) }}</b>
+          <div class="flex flex-wrap gap-y-4px gap-x-12px items-center">
+            <b class="text-28px">{{ grade.grade.toFixed(1) }}</b>
             <ScaleBar
               v-if="readingLanguage === 'en'"
               :value="Math.max(grade.grade, 0)"
@@ -229,7 +233,11 @@ const go = (code: string) => void router.push(`/guides/texts/${encodeURIComponen
           </details>
           <ProblemNote :problem="refusal" />
         </section>
-        <aside v-if="preview" class="phone" aria-label="As the borrower sees it">
+        <aside
+          v-if="preview"
+          class="phone sticky top-12px h-[max(460px,calc(100vh_-_220px))] overflow-y-auto line-ink rd-14px"
+          aria-label="As the borrower sees it"
+        >
           <BorrowerGuide
             :key="`${chosen} ${language}`"
             :guide="preview"
@@ -242,7 +250,7 @@ const go = (code: string) => void router.push(`/guides/texts/${encodeURIComponen
       </div>
       <FirstNights :kit-code="kitCode" />
       <footer v-if="data.mayEdit && block" class="action-bar">
-        <ElSelect v-model="scope" class="scope" aria-label="Which kits">
+        <ElSelect v-model="scope" class="w-150px" aria-label="Which kits">
           <ElOption value="programme" label="for all kits" />
           <ElOption value="model" label="for this model" />
           <ElOption value="kit" label="for this kit" />
@@ -260,7 +268,7 @@ const go = (code: string) => void router.push(`/guides/texts/${encodeURIComponen
         </ElButton>
         <ElButton v-if="!block.stays" link @click="leave = !leave">Take it out …</ElButton>
         <template v-if="leave && !block.stays">
-          <ElInput v-model="reason" class="reason" placeholder="Why" aria-label="Why it is left out" />
+          <ElInput v-model="reason" class="reason w-220px" placeholder="Why" aria-label="Why it is left out" />
           <ElButton
             :disabled="sending || reason.trim() === ''"
             @click="

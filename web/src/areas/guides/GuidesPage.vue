@@ -38,14 +38,15 @@ const { slip, sending, problem: refusal, newLink } = useGuideLink()
       <p v-if="data && data.guides.length === 0">
         <strong>No kit is out.</strong> A guide is made with each hand-out.
       </p>
-      <ul v-if="data">
+      <ul v-if="data" class="mx-0 mt-12px mb-0 p-0 list-none">
         <li
           v-for="line in data.guides"
           :key="line.loanId"
+          class="grid grid-cols-[170px_minmax(0,1fr)_170px_auto] gap-14px items-center pr-0 pl-10px py-9px line-b-rule"
           :class="{ chosen: line.loanId === chosen?.loanId }"
           @click="choose(line)"
         >
-          <p class="serif kit">{{ line.kitName }} <KitTag :code="line.kitCode" /></p>
+          <p class="serif kit text-20px lh-24px">{{ line.kitName }} <KitTag :code="line.kitCode" /></p>
           <p>
             {{ line.borrower }}
             <span class="quiet"
@@ -70,39 +71,15 @@ const { slip, sending, problem: refusal, newLink } = useGuideLink()
         </li>
       </ul>
     </div>
-    <aside v-if="chosen" class="beside" :aria-label="`${chosen.kitName}: as its borrower sees it`">
+    <aside v-if="chosen" class="beside py-18px px-20px" :aria-label="`${chosen.kitName}: as its borrower sees it`">
       <PhoneFrame v-if="guide && guide.kitCode === chosen.kitCode" :key="chosen.loanId" :guide="guide" />
     </aside>
   </main>
 </template>
 
 <style scoped>
-ul {
-  margin: 12px 0 0;
-  padding: 0;
-  list-style: none;
-}
-
-li {
-  display: grid;
-  grid-template-columns: 170px minmax(0, 1fr) 170px auto;
-  gap: 14px;
-  align-items: center;
-  padding: 9px 0 9px 10px;
-  border-bottom: 1px solid var(--rule);
-}
-
-.kit {
-  font-size: 20px;
-  line-height: 24px;
-}
-
 .with-preview {
   grid-template-columns: minmax(0, 1fr) 430px;
-}
-
-.beside {
-  padding: 18px 20px;
 }
 
 @media (width <= 720px) {

@@ -19,7 +19,7 @@ const printPage = () => window.print()
   <main class="page">
     <ProblemNote :problem="problem" @retry="reload" />
     <template v-if="kit">
-      <p class="screen-only row">
+      <p class="screen-only row flex flex-wrap gap-16px items-center mb-16px">
         <ElButton type="primary" :disabled="!sheet" @click="printPage">Print the help sheet</ElButton>
         <RouterLink :to="`/kits/${kit.code}`">back to {{ kit.name }}</RouterLink>
         <span v-if="kit.policies.collimation === 'leave-it-to-us'" class="quiet"
@@ -31,7 +31,7 @@ const printPage = () => window.print()
         This model’s mirrors and screws aren’t measured yet, or a lens hides them. Set-up, Models, Mirrors and cell:
         then the sheet draws itself.
       </p>
-      <article v-else class="sheet">
+      <article v-else class="sheet max-w-780px text-16px lh-23px">
         <h1>Lining up {{ kit.name }}</h1>
         <p>
           {{ kit.modelName }}. Wanted only when stars look like little comets at high power. In doubt leave it, and
@@ -44,20 +44,6 @@ const printPage = () => window.print()
 </template>
 
 <style scoped>
-.row {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 16px;
-  align-items: center;
-  margin-bottom: 16px;
-}
-
-.sheet {
-  max-width: 780px;
-  font-size: 16px;
-  line-height: 23px;
-}
-
 @media print {
   .screen-only {
     display: none;

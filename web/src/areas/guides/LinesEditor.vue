@@ -72,7 +72,7 @@ const choices = computed(() =>
 <template>
   <div>
     <div ref="room" class="room"></div>
-    <p v-if="!disabled" class="hangs">
+    <p v-if="!disabled" class="flex flex-wrap gap-y-4px gap-x-8px items-center mx-0 mt-8px mb-2px">
       <span class="quiet">This line is said</span>
       <template v-if="here.length === 0"> always </template>
       <ElButton
@@ -86,7 +86,7 @@ const choices = computed(() =>
       </ElButton>
       <ElSelect
         model-value=""
-        class="only"
+        class="w-190px"
         filterable
         :placeholder="here.length === 0 ? 'only …' : 'and only …'"
         aria-label="Say this line only"
@@ -97,12 +97,12 @@ const choices = computed(() =>
     </p>
     <details v-if="!disabled">
       <summary>From the kit: {{ Object.keys(kit.variables).length }} words to put in</summary>
-      <p class="variables">
+      <p class="flex flex-wrap gap-y-4px gap-x-12px">
         <ElButton
           v-for="(value, name) in kit.variables"
           :key="name"
           link
-          class="variable"
+          class="fw-400"
           :title="value"
           @click="insert(String(name))"
         >
@@ -163,27 +163,5 @@ const choices = computed(() =>
 
 .room :deep(.kit-word.ProseMirror-selectednode) {
   background: var(--wash);
-}
-
-.hangs {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 8px;
-  align-items: center;
-  margin: 8px 0 2px;
-}
-
-.only {
-  width: 190px;
-}
-
-.variables {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 12px;
-}
-
-.variable {
-  font-weight: 400;
 }
 </style>

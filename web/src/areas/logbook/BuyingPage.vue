@@ -67,7 +67,7 @@ const pdf = computed(() => `/api/branches/${branchId.value}/buying/pdf?${query.v
 <template>
   <main class="page buying">
     <p class="screen-only"><RouterLink to="/logbook">Logbook</RouterLink></p>
-    <header>
+    <header class="flex flex-wrap gap-y-6px gap-x-16px items-center">
       <h1>Buying and mending</h1>
       <BranchSelect v-model="branchId" :branches="branches" />
       <ElButton tag="a" :href="pdf" type="primary" class="screen-only" download
@@ -76,10 +76,10 @@ const pdf = computed(() => `/api/branches/${branchId.value}/buying/pdf?${query.v
     </header>
     <ProblemNote :problem="problem" @retry="reload" />
     <template v-if="data">
-      <h2>What a loan costs</h2>
+      <h2 class="mx-0 mt-18px mb-4px">What a loan costs</h2>
       <p>{{ costSentence(data) }}</p>
-      <p class="assumed">
-        <label
+      <p class="flex flex-wrap gap-y-6px gap-x-28px my-8px mx-0">
+        <label class="inline-flex whitespace-nowrap gap-8px items-center"
           >a kit is paid over
           <ElInputNumber
             v-model="assumed.lifeYears"
@@ -97,10 +97,10 @@ const pdf = computed(() => `/api/branches/${branchId.value}/buying/pdf?${query.v
         A year’s share of the price, and what was missing when it came back by what it costs to buy anew, over a
         year’s loans since {{ data.sinceYear }}. Hours of volunteers aren’t counted as money.
       </p>
-      <h2>Which parts to keep</h2>
+      <h2 class="mx-0 mt-18px mb-4px">Which parts to keep</h2>
       <p>{{ sparesSentence(data) }}</p>
-      <p class="assumed">
-        <label
+      <p class="flex flex-wrap gap-y-6px gap-x-28px my-8px mx-0">
+        <label class="inline-flex whitespace-nowrap gap-8px items-center"
           >new ones come within
           <ElInputNumber
             v-model="assumed.leadWeeks"
@@ -111,7 +111,7 @@ const pdf = computed(() => `/api/branches/${branchId.value}/buying/pdf?${query.v
           />
           weeks</label
         >
-        <label
+        <label class="inline-flex whitespace-nowrap gap-8px items-center"
           >there when wanted
           <ElInputNumber
             v-model="assumed.serviceLevel"
@@ -133,25 +133,3 @@ const pdf = computed(() => `/api/branches/${branchId.value}/buying/pdf?${query.v
 </template>
 
 <style scoped src="./logbook-page.css"></style>
-<style scoped>
-header {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 16px;
-  align-items: center;
-}
-
-.assumed {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 28px;
-  margin: 8px 0;
-}
-
-.assumed label {
-  display: inline-flex;
-  white-space: nowrap;
-  gap: 8px;
-  align-items: center;
-}
-</style>

@@ -28,8 +28,8 @@ const nameOf = ({ atUtc, by }: StoryCheck) => `${dayText(atUtc, zone)} ${atUtc.s
 
 <template>
   <section v-if="checks.length > 1" aria-label="Two checks side by side">
-    <h2>Two checks side by side</h2>
-    <p class="choices screen-only">
+    <h2 class="mx-0 mt-18px mb-4px">Two checks side by side</h2>
+    <p class="choices screen-only flex flex-wrap gap-y-6px gap-x-20px items-center">
       <ElSelect v-model="earlierId" aria-label="one check">
         <ElOption v-for="check in checks" :key="check.id" :value="check.id" :label="nameOf(check)" />
       </ElSelect>
@@ -40,7 +40,7 @@ const nameOf = ({ atUtc, by }: StoryCheck) => `${dayText(atUtc, zone)} ${atUtc.s
     </p>
     <template v-if="both">
       <p>{{ comparedSentence(both.earlier, both.later) }}</p>
-      <ElTable :data="rows" size="small" class="compared">
+      <ElTable :data="rows" size="small" class="compared max-w-860px mt-6px">
         <ElTableColumn label="" prop="what" min-width="130" />
         <ElTableColumn :label="nameOf(both.earlier)" prop="earlier" min-width="180" />
         <ElTableColumn :label="nameOf(both.later)" prop="later" min-width="180" />
@@ -56,10 +56,5 @@ const nameOf = ({ atUtc, by }: StoryCheck) => `${dayText(atUtc, zone)} ${atUtc.s
 <style scoped>
 .choices .el-select {
   width: 250px;
-}
-
-.compared {
-  max-width: 860px;
-  margin-top: 6px;
 }
 </style>

@@ -24,8 +24,8 @@ const columns = computed(() =>
 
 <template>
   <component :is="open ? 'div' : 'details'">
-    <summary v-if="!open">The same figures</summary>
-    <ElTable :data="[...rows]" size="small" class="figures" :class="{ open }">
+    <summary v-if="!open" class="cursor-pointer">The same figures</summary>
+    <ElTable :data="[...rows]" size="small" class="figures max-w-680px my-6px mx-0" :class="{ open }">
       <ElTableColumn
         v-for="column in columns"
         :key="column.label"
@@ -42,15 +42,6 @@ const columns = computed(() =>
 <style scoped>
 details {
   margin-top: 6px;
-}
-
-summary {
-  cursor: pointer;
-}
-
-.figures {
-  max-width: 680px;
-  margin: 6px 0;
 }
 
 .figures.open {

@@ -16,21 +16,33 @@ const lines = computed(() =>
 </script>
 
 <template>
-  <section class="forecast" aria-label="What to expect">
-    <div>
-      <h2>{{ forecastTitle(forecast) }}</h2>
+  <section
+    class="flex flex-wrap gap-y-10px gap-x-48px items-center my-10px mx-0 py-12px px-16px [border-block:1px_solid_var(--rule)] bg-card"
+    aria-label="What to expect"
+  >
+    <div class="flex-[1_1_380px]">
+      <h2 class="mx-0 mt-0 mb-4px">{{ forecastTitle(forecast) }}</h2>
       <p class="second">{{ forecastBasis(forecast) }}</p>
     </div>
-    <dl v-if="forecast.chanceBeyondLimit !== null">
-      <dt class="second wide">without a look at the mirror · tick: {{ percent(forecast.dueChance) }}</dt>
+    <dl
+      v-if="forecast.chanceBeyondLimit !== null"
+      class="grid grid-cols-[auto_auto_auto] gap-y-2px gap-x-16px items-center m-0"
+    >
+      <dt class="second col-span-full">without a look at the mirror · tick: {{ percent(forecast.dueChance) }}</dt>
       <template v-for="line in lines" :key="line.words">
         <dt>{{ line.words }}</dt>
-        <dd :class="{ rust: line.isDue }">{{ percent(line.chance) }}</dd>
-        <dd aria-hidden="true">
+        <dd class="m-0 fw-640 text-right" :class="{ rust: line.isDue }">{{ percent(line.chance) }}</dd>
+        <dd class="m-0 fw-640 text-right" aria-hidden="true">
           <svg :width="WIDTH" height="14">
-            <line x1="0" y1="7" :x2="WIDTH" y2="7" class="axis" />
-            <line :x1="forecast.dueChance * WIDTH" y1="1" :x2="forecast.dueChance * WIDTH" y2="13" class="due" />
-            <circle :cx="line.chance * WIDTH" cy="7" r="4.5" :class="{ beyond: line.isDue }" />
+            <line x1="0" y1="7" :x2="WIDTH" y2="7" class="stroke-rule-strong" />
+            <line
+              :x1="forecast.dueChance * WIDTH"
+              y1="1"
+              :x2="forecast.dueChance * WIDTH"
+              y2="13"
+              class="stroke-brass-text stroke-2"
+            />
+            <circle class="fill-ink" :cx="line.chance * WIDTH" cy="7" r="4.5" :class="{ beyond: line.isDue }" />
           </svg>
         </dd>
       </template>
@@ -39,56 +51,6 @@ const lines = computed(() =>
 </template>
 
 <style scoped>
-.forecast {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px 48px;
-  align-items: center;
-  margin: 10px 0;
-  padding: 12px 16px;
-  border-block: 1px solid var(--rule);
-  background: var(--card);
-}
-
-.forecast > div {
-  flex: 1 1 380px;
-}
-
-h2 {
-  margin: 0 0 4px;
-}
-
-dl {
-  display: grid;
-  grid-template-columns: auto auto auto;
-  gap: 2px 16px;
-  align-items: center;
-  margin: 0;
-}
-
-.wide {
-  grid-column: 1 / -1;
-}
-
-dd {
-  margin: 0;
-  font-weight: 640;
-  text-align: right;
-}
-
-.axis {
-  stroke: var(--rule-strong);
-}
-
-.due {
-  stroke: var(--brass-text);
-  stroke-width: 2;
-}
-
-circle {
-  fill: var(--ink);
-}
-
 circle.beyond {
   fill: var(--rust);
 }

@@ -69,7 +69,7 @@ const print = () => window.print()
     <p class="screen-only"><RouterLink to="/logbook">All kits</RouterLink></p>
     <ProblemNote :problem="problem" @retry="reload" />
     <template v-if="data">
-      <header>
+      <header class="flex flex-wrap gap-y-8px gap-x-16px items-center">
         <h1>{{ data.kit.name }}</h1>
         <KitTag :code="data.kit.code" />
         <p class="second">
@@ -77,7 +77,10 @@ const print = () => window.print()
           {{ returned }} {{ returned === 1 ? 'loan' : 'loans' }} since {{ dayText(`${data.from}T12:00:00Z`, 'UTC') }}
           {{ data.from.slice(0, 4) }}
         </p>
-        <p class="second keys"><span class="dot" /> as found <span class="ring" /> as left</p>
+        <p class="second keys flex gap-6px items-center mr-0 ml-auto my-0">
+          <span class="w-10px h-10px line-1.5-ink rd-50% bg-ink" /> as found
+          <span class="w-10px h-10px line-1.5-ink rd-50% ml-10px [border-color:var(--night)]" /> as left
+        </p>
         <ElButton v-if="data.hasEarlier" class="screen-only" @click="earlier">A year earlier</ElButton>
         <ElButton class="screen-only" @click="print">Print</ElButton>
         <RouterLink class="screen-only" :to="`/kits/${encodeURIComponent(code)}`">its sheet</RouterLink>
@@ -88,7 +91,7 @@ const print = () => window.print()
       <FiguresTable v-if="figures.length > 0" :rows="figures" :name="`figures ${data.kit.code}`" />
       <CompareChecks :checks="data.checks" :zone="data.kit.zone" />
       <KitHistory :lines="lines" :zone="data.kit.zone">
-        <div class="find screen-only">
+        <div class="find screen-only flex gap-10px max-w-620px mt-16px">
           <ElSelect
             v-model="kinds"
             multiple
@@ -111,39 +114,3 @@ const print = () => window.print()
 </template>
 
 <style scoped src="./logbook-page.css"></style>
-<style scoped>
-header {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 16px;
-  align-items: center;
-}
-
-header .keys {
-  margin: 0 0 0 auto;
-}
-
-.dot,
-.ring {
-  width: 10px;
-  height: 10px;
-  border: 1.5px solid var(--ink);
-  border-radius: 50%;
-}
-
-.dot {
-  background: var(--ink);
-}
-
-.ring {
-  margin-left: 10px;
-  border-color: var(--night);
-}
-
-.find {
-  display: flex;
-  gap: 10px;
-  max-width: 620px;
-  margin-top: 16px;
-}
-</style>

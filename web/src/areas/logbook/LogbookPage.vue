@@ -56,19 +56,19 @@ const lostText = (lost: { rate: number; low: number; high: number } | null) =>
 <template>
   <main class="page logbook">
     <h1>Logbook</h1>
-    <p class="choices">
+    <p class="choices flex flex-wrap gap-y-6px gap-x-20px items-center">
       <BranchSelect v-model="chosenId" :branches="branches" />
       <RouterLink to="/logbook/buying">What models cost, and which parts to keep</RouterLink>
     </p>
     <ProblemNote :problem="problem" @retry="reload" />
     <template v-if="branch">
-      <h2>
+      <h2 class="mx-0 mt-18px mb-4px">
         {{ by === 'models' ? 'Models' : 'Families' }} compared
         <em>line: eight looks of ten, dot: the middle one, tick: the limit</em>
       </h2>
       <p>{{ modelsSentence(compared) }}</p>
       <ElSegmented v-model="by" :options="['models', 'families']" aria-label="Compare" class="screen-only" />
-      <ElTable :data="compared" size="small" class="models" row-key="modelId">
+      <ElTable :data="compared" size="small" class="mt-8px" row-key="modelId">
         <ElTableColumn :label="by === 'models' ? 'model' : 'family'" prop="modelName" min-width="200" />
         <ElTableColumn label="kits" min-width="100">
           <template #default="{ row }: { row: ModelTrend }">
@@ -111,11 +111,13 @@ const lostText = (lost: { rate: number; low: number; high: number } | null) =>
         <CsvButton :rows="modelRows" :name="`${by} ${branch.branchName}`" />
       </p>
 
-      <h2>Loans by month</h2>
+      <h2 class="mx-0 mt-18px mb-4px">Loans by month</h2>
       <p>{{ monthsSentence(branch.months, hours) }}</p>
-      <p class="second keys">
-        <span class="key in-time" /> in time <span class="key late" /> late <span class="key dark" /> dark hours
-        without the Moon{{ branch.place ? ` at ${branch.place.name}` : ''
+      <p class="second keys flex gap-6px items-center mt-6px">
+        <span class="key in-time inline-block w-18px h-10px ml-10px" /> in time
+        <span class="key late inline-block w-18px h-10px ml-10px" /> late
+        <span class="key dark inline-block w-18px h-10px ml-10px" /> dark hours without the Moon{{
+          branch.place ? ` at ${branch.place.name}` : ''
         }}{{ branch.place && !hours ? ', being reckoned …' : '' }}
       </p>
       <MonthsChart :months="branch.months" :hours="hours" />

@@ -16,40 +16,31 @@ const words = computed(() =>
 </script>
 
 <template>
-  <svg :viewBox="`0 0 ${WIDTH + 6} 16`" :width="WIDTH + 6" height="16" role="img" :aria-label="words">
-    <line x1="0" y1="8" :x2="WIDTH" y2="8" class="axis" />
+  <svg class="block" :viewBox="`0 0 ${WIDTH + 6} 16`" :width="WIDTH + 6" height="16" role="img" :aria-label="words">
+    <line x1="0" y1="8" :x2="WIDTH" y2="8" class="stroke-rule-strong" />
     <template v-if="spread.middle !== null">
-      <line :x1="at(spread.low ?? 0)" y1="8" :x2="at(spread.high ?? 0)" y2="8" class="range" />
-      <circle :cx="at(spread.middle)" cy="8" r="3.5" :class="{ beyond: limit !== null && spread.middle > limit }" />
+      <line :x1="at(spread.low ?? 0)" y1="8" :x2="at(spread.high ?? 0)" y2="8" class="stroke-quiet stroke-4" />
+      <circle
+        class="fill-ink"
+        :cx="at(spread.middle)"
+        cy="8"
+        r="3.5"
+        :class="{ beyond: limit !== null && spread.middle > limit }"
+      />
     </template>
-    <line v-if="limit !== null" :x1="at(limit)" y1="2" :x2="at(limit)" y2="14" class="limit" />
+    <line
+      v-if="limit !== null"
+      :x1="at(limit)"
+      y1="2"
+      :x2="at(limit)"
+      y2="14"
+      class="limit stroke-brass-text stroke-2"
+    />
   </svg>
 </template>
 
 <style scoped>
-svg {
-  display: block;
-}
-
-.axis {
-  stroke: var(--rule-strong);
-}
-
-.range {
-  stroke: var(--quiet);
-  stroke-width: 4;
-}
-
-circle {
-  fill: var(--ink);
-}
-
 circle.beyond {
   fill: var(--rust);
-}
-
-.limit {
-  stroke: var(--brass-text);
-  stroke-width: 2;
 }
 </style>

@@ -42,32 +42,36 @@ const offOf = ({ off }: StoryLoan) => off.map(({ part, mark }) => `${part} ${mar
 </script>
 
 <template>
-  <div class="time" role="group" aria-label="Loans along time">
-    <p class="row months" aria-hidden="true">
-      <span v-for="month in months" :key="month.left" :style="{ left: month.left }">{{ month.words }}</span>
+  <div class="mr-8px ml-64px mt-12px mb-0" role="group" aria-label="Loans along time">
+    <p class="row months relative h-24px line-b-rule-strong text-quiet [font-family:var(--serif)]" aria-hidden="true">
+      <span v-for="month in months" :key="month.left" class="absolute" :style="{ left: month.left }">{{
+        month.words
+      }}</span>
     </p>
-    <div class="row">
+    <div class="row relative h-24px">
       <RouterLink
         v-for="{ loan, left, width } in bars"
         :key="loan.id"
         :to="`/desk/loans/${loan.id}`"
-        class="bar"
+        class="bar absolute top-4px h-16px line-night"
         :class="[loan.state, { late: loan.daysLate > 0 }]"
         :style="{ left, width }"
         :title="wordsOf(loan)"
         :aria-label="wordsOf(loan)"
       />
     </div>
-    <div class="row case">
+    <div class="row case relative h-24px">
       <template v-for="{ loan, at } in bars" :key="loan.id">
         <span
           v-if="loan.state === 'back'"
-          class="mark"
+          class="mark absolute -ml-6px"
           :class="{ off: loan.off.length > 0 }"
           :style="{ left: at }"
           :title="offOf(loan) || 'all there'"
           >{{ loan.off.length > 0 ? '○' : '✓'
-          }}<span class="reader-only">{{ offOf(loan) || 'all there' }}</span></span
+          }}<span class="absolute overflow-hidden w-1px h-1px [clip-path:inset(50%)]">{{
+            offOf(loan) || 'all there'
+          }}</span></span
         >
       </template>
     </div>
@@ -75,33 +79,6 @@ const offOf = ({ off }: StoryLoan) => off.map(({ part, mark }) => `${part} ${mar
 </template>
 
 <style scoped>
-.time {
-  margin: 12px 8px 0 64px;
-}
-
-.row {
-  position: relative;
-  height: 24px;
-}
-
-.months {
-  border-bottom: 1px solid var(--rule-strong);
-  color: var(--quiet);
-  font-family: var(--serif);
-}
-
-.months span,
-.mark {
-  position: absolute;
-}
-
-.bar {
-  position: absolute;
-  top: 4px;
-  height: 16px;
-  border: 1px solid var(--night);
-}
-
 .bar.out,
 .bar.back {
   background: var(--night);
@@ -111,21 +88,9 @@ const offOf = ({ off }: StoryLoan) => off.map(({ part, mark }) => `${part} ${mar
   border-right: 4px solid var(--rust);
 }
 
-.mark {
-  margin-left: -6px;
-}
-
 .mark.off {
   color: var(--rust);
   font-weight: 640;
-}
-
-.reader-only {
-  position: absolute;
-  overflow: hidden;
-  width: 1px;
-  height: 1px;
-  clip-path: inset(50%);
 }
 
 @media (max-width: 760px) {

@@ -68,19 +68,19 @@ const rows = computed(() =>
 
 <template>
   <section aria-label="What if">
-    <h2>What if <em>mirrors were looked at less often</em></h2>
-    <p class="ask screen-only">
+    <h2 class="mx-0 mt-18px mb-4px">What if <em>mirrors were looked at less often</em></h2>
+    <p class="screen-only flex flex-wrap gap-14px items-center">
       <ElButton type="primary" :disabled="progress !== null" @click="play">Play a year through</ElButton>
       <label>seed <ElInputNumber v-model="seed" :min="1" :max="99999" size="small" aria-label="seed" /></label>
       <template v-if="progress !== null">
-        <ElProgress :percentage="Math.round(progress * 100)" :stroke-width="8" class="bar" />
+        <ElProgress :percentage="Math.round(progress * 100)" :stroke-width="8" class="bar w-240px" />
         <ElButton link @click="stop">Stop</ElButton>
       </template>
     </p>
     <ProblemNote :problem="problem" @retry="play" />
     <template v-if="found">
       <p>{{ kitCount === 0 ? 'No kit here has been looked at yet.' : whatIfSentence(found) }}</p>
-      <ElTable v-if="kitCount > 0" :data="rows" size="small" class="rules">
+      <ElTable v-if="kitCount > 0" :data="rows" size="small" class="max-w-680px my-6px mx-0">
         <ElTableColumn label="somebody looks" prop="rule" />
         <ElTableColumn label="looks a year" prop="looks" align="right" />
         <ElTableColumn label="hours at the bench" prop="hours" align="right" />
@@ -93,25 +93,3 @@ const rows = computed(() =>
     </template>
   </section>
 </template>
-
-<style scoped>
-h2 {
-  margin: 18px 0 4px;
-}
-
-.ask {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 14px;
-  align-items: center;
-}
-
-.bar {
-  width: 240px;
-}
-
-.rules {
-  max-width: 680px;
-  margin: 6px 0;
-}
-</style>

@@ -27,10 +27,10 @@ async function submit() {
 </script>
 
 <template>
-  <main class="join">
+  <main class="join w-[min(460px,calc(100vw_-_48px))] my-64px mx-auto">
     <h1>Binoculum</h1>
     <ProblemNote :problem="unreadable" />
-    <form v-if="invitation" @submit.prevent="submit">
+    <form v-if="invitation" class="grid gap-14px mt-16px" @submit.prevent="submit">
       <template v-if="invitation.kind === 'first-coordinator'">
         <p>Nobody is here yet. You become the first coordinator, and invite the others by link.</p>
         <label class="labelled"><span>your name</span><ElInput v-model="given.name" required /></label>
@@ -67,16 +67,3 @@ async function submit() {
     </form>
   </main>
 </template>
-
-<style scoped>
-.join {
-  width: min(460px, calc(100vw - 48px));
-  margin: 64px auto;
-}
-
-form {
-  display: grid;
-  gap: 14px;
-  margin-top: 16px;
-}
-</style>

@@ -27,7 +27,7 @@ async function submit() {
 </script>
 
 <template>
-  <form class="sign-in-form" @submit.prevent="submit">
+  <form class="grid gap-14px" @submit.prevent="submit">
     <label class="labelled">
       <span>mail address</span>
       <ElInput
@@ -60,10 +60,3 @@ async function submit() {
     <ElButton type="primary" native-type="submit" size="large" :disabled="sending">Sign in</ElButton>
   </form>
 </template>
-
-<style scoped>
-.sign-in-form {
-  display: grid;
-  gap: 14px;
-}
-</style>

@@ -15,11 +15,11 @@ function proceed() {
 </script>
 
 <template>
-  <main class="sign-in-page">
-    <div class="strip">
+  <main class="flex min-h-100vh">
+    <div class="[--held:var(--rust-on-deep)] flex flex-col gap-22px items-center w-64px pt-132px bg-deep">
       <ConditionMoon v-for="phase in phases" :key="phase" :condition="phase" :size="26" />
     </div>
-    <section>
+    <section class="grid gap-16px content-start w-[min(400px,calc(100vw_-_96px))] mr-0 ml-48px mt-112px mb-0">
       <h1>Binoculum</h1>
       <p class="aside">what is in the case, and may it go out</p>
       <SignInForm @done="proceed" />
@@ -30,30 +30,3 @@ function proceed() {
     </section>
   </main>
 </template>
-
-<style scoped>
-.sign-in-page {
-  display: flex;
-  min-height: 100vh;
-}
-
-.strip {
-  --held: var(--rust-on-deep);
-
-  display: flex;
-  flex-direction: column;
-  gap: 22px;
-  align-items: center;
-  width: 64px;
-  padding-top: 132px;
-  background: var(--deep);
-}
-
-section {
-  display: grid;
-  gap: 16px;
-  align-content: start;
-  width: min(400px, calc(100vw - 96px));
-  margin: 112px 0 0 48px;
-}
-</style>

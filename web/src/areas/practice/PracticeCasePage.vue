@@ -47,26 +47,26 @@ useKeys(() => ({
 </script>
 
 <template>
-  <main class="practice">
-    <div class="page">
+  <main class="flex flex-1 flex-col">
+    <div class="page flex-1 pb-12px">
       <PracticeTabs />
-      <header>
+      <header class="flex gap-16px items-center mb-10px">
         <h1>Practice</h1>
         <p class="quiet">a made-up kit comes back, and not all is well; nothing here is written to a kit</p>
-        <output class="clock" aria-label="time">{{ clock(score?.seconds ?? seconds) }}</output>
+        <output class="ml-auto text-34px fw-640" aria-label="time">{{ clock(score?.seconds ?? seconds) }}</output>
       </header>
-      <div class="columns">
-        <div class="frame">
+      <div class="columns grid grid-cols-[minmax(0,1fr)_316px] gap-20px items-start">
+        <div class="frame line-rule-strong rd-4px bg-card">
           <ContentsCard :parts="parts" :draft="draft" :at="at" @choose="practice.move($event - at)" />
           <CloseUp v-if="current" :part="current">
-            <p v-if="!score" class="marks">
+            <p v-if="!score" class="marks flex flex-wrap gap-4px items-center mt-8px">
               <ElButton v-for="way in ways" :key="way.key" @click="practice.mark(way.mark)">
                 <KeyCap :name="way.name" /> <PencilMark :mark="way.mark" /> {{ way.words }}
               </ElButton>
             </p>
           </CloseUp>
         </div>
-        <aside>
+        <aside class="grid gap-14px">
           <CaseDrawing
             :parts="parts"
             :mark-of="({ id }) => marks.get(id) ?? 'unseen'"
@@ -75,15 +75,19 @@ useKeys(() => ({
           />
           <section v-if="score" role="status">
             <p class="points">
-              <b>{{ score.points }}</b> of 100
+              <b class="text-44px lh-48px">{{ score.points }}</b> of 100
             </p>
             <p class="quiet">
               {{ score.faults.filter(({ result }) => result === 'found').length }} of {{ score.faults.length }} found
               in
               {{ clock(score.seconds) }}
             </p>
-            <ul>
-              <li v-for="fault in score.faults" :key="fault.partId">
+            <ul class="mx-0 mt-8px mb-0 p-0 list-none">
+              <li
+                v-for="fault in score.faults"
+                :key="fault.partId"
+                class="grid grid-cols-[24px_1fr] gap-6px py-5px px-0 line-t-rule text-14px"
+              >
                 <PencilMark :mark="fault.mark" />
                 <span>
                   <b :class="fault.result === 'found' ? 'moss' : 'rust'"
@@ -92,7 +96,11 @@ useKeys(() => ({
                   {{ fault.truth }}
                 </span>
               </li>
-              <li v-for="id in score.falseAlarms" :key="id">
+              <li
+                v-for="id in score.falseAlarms"
+                :key="id"
+                class="grid grid-cols-[24px_1fr] gap-6px py-5px px-0 line-t-rule text-14px"
+              >
                 <span></span
                 ><span
                   ><b>{{ numberOf(id) }} {{ nameOf(id) }}</b> is as it should be.</span
@@ -109,7 +117,7 @@ useKeys(() => ({
           </section>
           <section v-if="tries.length > 0">
             <h2>Tries on this machine</h2>
-            <p v-for="each in tries.slice(0, 5)" :key="each.atUtc" class="try">
+            <p v-for="each in tries.slice(0, 5)" :key="each.atUtc" class="grid grid-cols-[90px_40px_1fr]">
               <span class="quiet">{{ dayText(each.atUtc, session.zoneOf()) }}</span> <b>{{ each.points }}</b>
               <span>{{ each.found }} of {{ each.of }} in {{ clock(each.seconds) }}</span>
             </p>
@@ -131,94 +139,15 @@ useKeys(() => ({
         </ElButton>
         <ElButton size="large" @click="practice.another">Another case</ElButton>
       </template>
-      <RouterLink to="/desk" class="leave">Leave practice</RouterLink>
+      <RouterLink to="/desk" class="ml-auto">Leave practice</RouterLink>
     </footer>
   </main>
 </template>
 
 <style scoped>
-.practice {
-  display: flex;
-  flex: 1;
-  flex-direction: column;
-}
-
-.page {
-  flex: 1;
-  padding-bottom: 12px;
-}
-
-header {
-  display: flex;
-  gap: 16px;
-  align-items: center;
-  margin-bottom: 10px;
-}
-
-.clock {
-  margin-left: auto;
-  font-size: 34px;
-  font-weight: 640;
-}
-
-.columns {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 316px;
-  gap: 20px;
-  align-items: start;
-}
-
-.frame {
-  border: 1px solid var(--rule-strong);
-  border-radius: 4px;
-  background: var(--card);
-}
-
-.marks {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px;
-  align-items: center;
-  margin-top: 8px;
-}
-
 .marks :deep(.el-button) {
   margin: 0;
   padding-inline: 6px;
-}
-
-aside {
-  display: grid;
-  gap: 14px;
-}
-
-.points b {
-  font-size: 44px;
-  line-height: 48px;
-}
-
-ul {
-  margin: 8px 0 0;
-  padding: 0;
-  list-style: none;
-}
-
-li {
-  display: grid;
-  grid-template-columns: 24px 1fr;
-  gap: 6px;
-  padding: 5px 0;
-  border-top: 1px solid var(--rule);
-  font-size: 14px;
-}
-
-.try {
-  display: grid;
-  grid-template-columns: 90px 40px 1fr;
-}
-
-.leave {
-  margin-left: auto;
 }
 
 @media (max-width: 1000px) {

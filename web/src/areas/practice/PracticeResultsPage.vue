@@ -35,17 +35,31 @@ const people = computed(() => {
       <RouterLink to="/practice/telescope">Take the first one</RouterLink>: about five minutes, and nothing can break.
     </p>
     <section v-for="person in people" :key="person.by">
-      <h2>
-        <span class="name" :title="person.by">{{ person.by }}</span> <span v-if="person.mine" class="quiet">you</span>
+      <h2 class="flex gap-10px items-baseline mx-0 mt-18px mb-4px">
+        <span class="name overflow-hidden max-w-520px text-ellipsis whitespace-nowrap" :title="person.by">{{
+          person.by
+        }}</span>
+        <span v-if="person.mine" class="quiet">you</span>
       </h2>
       <div role="table" :aria-label="`Practice of ${person.by}`">
-        <p role="row" class="line head">
-          <em role="columnheader">telescope</em><em role="columnheader">within limit</em>
-          <em role="columnheader">turns, times the least</em><em role="columnheader">left, middle</em>
-          <em role="columnheader">without help</em><em role="columnheader">last</em
-          ><em role="columnheader">what that means</em>
+        <p
+          role="row"
+          class="line head grid grid-cols-[minmax(90px,1.2fr)_minmax(64px,1fr)_minmax(90px,1.5fr)_minmax(72px,1fr)_minmax(72px,1fr)_minmax(80px,1.2fr)_minmax(160px,2.6fr)] gap-12px items-baseline py-7px px-0 line-b-rule [font-variant-numeric:tabular-nums]"
+        >
+          <em class="text-quiet text-15px" role="columnheader">telescope</em
+          ><em class="text-quiet text-15px" role="columnheader">within limit</em>
+          <em class="text-quiet text-15px" role="columnheader">turns, times the least</em
+          ><em class="text-quiet text-15px" role="columnheader">left, middle</em>
+          <em class="text-quiet text-15px" role="columnheader">without help</em
+          ><em class="text-quiet text-15px" role="columnheader">last</em
+          ><em class="text-quiet text-15px" role="columnheader">what that means</em>
         </p>
-        <p v-for="each in person.levels" :key="each.level" role="row" class="line">
+        <p
+          v-for="each in person.levels"
+          :key="each.level"
+          role="row"
+          class="line grid grid-cols-[minmax(90px,1.2fr)_minmax(64px,1fr)_minmax(90px,1.5fr)_minmax(72px,1fr)_minmax(72px,1fr)_minmax(80px,1.2fr)_minmax(160px,2.6fr)] gap-12px items-baseline py-7px px-0 line-b-rule [font-variant-numeric:tabular-nums]"
+        >
           <span role="cell">{{ levelWords[each.level] }}</span>
           <span role="cell"
             ><b>{{ each.within }}</b> of {{ each.tubes }}</span
@@ -64,37 +78,6 @@ const people = computed(() => {
 </template>
 
 <style scoped>
-h2 {
-  display: flex;
-  gap: 10px;
-  align-items: baseline;
-  margin: 18px 0 4px;
-}
-
-.name {
-  overflow: hidden;
-  max-width: 520px;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-
-.line {
-  display: grid;
-  grid-template-columns:
-    minmax(90px, 1.2fr) minmax(64px, 1fr) minmax(90px, 1.5fr) minmax(72px, 1fr) minmax(72px, 1fr)
-    minmax(80px, 1.2fr) minmax(160px, 2.6fr);
-  gap: 12px;
-  align-items: baseline;
-  padding: 7px 0;
-  border-bottom: 1px solid var(--rule);
-  font-variant-numeric: tabular-nums;
-}
-
-.head em {
-  color: var(--quiet);
-  font-size: 15px;
-}
-
 .ready {
   color: var(--moss);
 }

@@ -67,17 +67,17 @@ useKeys(() => ({
 </script>
 
 <template>
-  <main class="practice">
-    <div class="page">
+  <main class="flex flex-1 flex-col">
+    <div class="page flex-1">
       <PracticeTabs />
-      <header v-memo="[level, tube]">
+      <header class="flex flex-wrap gap-14px items-center mb-10px" v-memo="[level, tube]">
         <h1>Practice</h1>
         <p class="quiet">
           a made-up {{ tube.apertureMm }}/{{ tube.focalLengthMm }}, f/{{
             (tube.focalLengthMm / tube.apertureMm).toFixed(1)
           }};<br />nothing here is written to a kit
         </p>
-        <p class="levels" role="group" aria-label="Which telescope">
+        <p class="flex gap-8px ml-auto" role="group" aria-label="Which telescope">
           <button
             v-for="each in levels"
             :key="each.key"
@@ -90,11 +90,11 @@ useKeys(() => ({
           </button>
         </p>
       </header>
-      <div class="columns">
+      <div class="columns grid grid-cols-[minmax(280px,400px)_minmax(0,1fr)] gap-y-16px gap-x-40px">
         <div>
-          <em>open end of the tube ↑</em>
+          <em class="text-quiet">open end of the tube ↑</em>
           <PeepholePicture
-            class="drawn"
+            class="max-w-370px"
             :tube="tube"
             :alignment="alignment"
             :screws="stage === 'primary' ? practice.practice.value.cell.screws : []"
@@ -104,7 +104,7 @@ useKeys(() => ({
             :trail="state.trail.slice(-TRAIL_SHOWN)"
           />
         </div>
-        <div class="figures">
+        <div class="[contain:layout]">
           <BigFigure
             :value="figure"
             :limit="limit"
@@ -117,10 +117,10 @@ useKeys(() => ({
             }}</strong>
             <span v-if="stage === 'primary'" class="quiet"> · it began at {{ startMm.toFixed(1) }}</span>
           </p>
-          <div class="hands">
-            <div class="cell-side">
-              <em>{{ stage === 'secondary' ? 'into the open end' : 'from behind' }}</em>
-              <em class="right">focuser side ↑</em>
+          <div class="hands grid grid-cols-[250px_minmax(0,1fr)] gap-20px">
+            <div class="relative [contain:layout]">
+              <em class="text-quiet">{{ stage === 'secondary' ? 'into the open end' : 'from behind' }}</em>
+              <em class="text-quiet absolute right-0">focuser side ↑</em>
               <TurningScrews
                 :places="screws.map(({ name, angleDeg }) => ({ name, ...screwPlace(angleDeg, 78) }))"
                 :in-hand="screw"
@@ -130,19 +130,27 @@ useKeys(() => ({
               />
             </div>
             <div v-memo="[rested, screw, state.locked, stage, result]">
-              <ol class="order">
-                <li :class="{ here: stage === 'secondary' }">
+              <ol class="order mx-0 mt-0 mb-8px p-0 [list-style-position:inside]">
+                <li class="py-4px px-0 line-b-rule" :class="{ here: stage === 'secondary' }">
                   Secondary, its three screws <SignIcon v-if="stage !== 'secondary'" name="done" />
                 </li>
-                <li :class="{ here: stage === 'primary' && !state.locked }">
+                <li class="py-4px px-0 line-b-rule" :class="{ here: stage === 'primary' && !state.locked }">
                   Primary<template v-if="stage === 'primary'">: {{ screw }} is in your hand</template>
                 </li>
-                <li :class="{ here: state.locked }">Lock, and look again <SignIcon v-if="result" name="done" /></li>
+                <li class="py-4px px-0 line-b-rule" :class="{ here: state.locked }">
+                  Lock, and look again <SignIcon v-if="result" name="done" />
+                </li>
               </ol>
-              <div v-if="recent.length > 0" class="moves" role="table" aria-label="Your turns">
+              <div
+                v-if="recent.length > 0"
+                class="moves text-14px [font-variant-numeric:tabular-nums]"
+                role="table"
+                aria-label="Your turns"
+              >
                 <p role="row" class="head">
-                  <span role="columnheader"></span><em role="columnheader">your turns</em
-                  ><em role="columnheader">turn</em><em role="columnheader">left, mm</em>
+                  <span role="columnheader"></span><em class="text-quiet" role="columnheader">your turns</em
+                  ><em class="text-quiet" role="columnheader">turn</em
+                  ><em class="text-quiet" role="columnheader">left, mm</em>
                 </p>
                 <p v-for="(move, row) in recent" :key="row" role="row" class="move">
                   <span role="cell">{{ move.at }}</span>
@@ -153,13 +161,15 @@ useKeys(() => ({
                   <span role="cell">{{ move.leftMm.toFixed(1) }}</span>
                 </p>
               </div>
-              <h3>turns so far, and the least that would do</h3>
-              <svg viewBox="-6 -12 260 24" class="turns" aria-hidden="true">
-                <line x2="248" class="line" />
-                <line :x1="at(least)" :x2="at(least)" y1="-9" y2="9" class="least" />
-                <line v-if="used > least" :x1="at(least)" :x2="at(used)" class="over" />
-                <circle :cx="at(used)" r="5" :class="used > least ? 'off' : ''" />
-                <circle :cx="at(used + toGo.sixteenths)" r="4" class="to-go" />
+              <h3 class="mx-0 mt-6px mb-4px [font:italic_400_16px_var(--serif)] text-quiet">
+                turns so far, and the least that would do
+              </h3>
+              <svg viewBox="-6 -12 260 24" class="turns block w-full max-w-300px" aria-hidden="true">
+                <line x2="248" class="line stroke-quiet" />
+                <line :x1="at(least)" :x2="at(least)" y1="-9" y2="9" class="stroke-brass stroke-2.4" />
+                <line v-if="used > least" :x1="at(least)" :x2="at(used)" class="over stroke-rust stroke-3" />
+                <circle class="fill-ink" :cx="at(used)" r="5" :class="used > least ? 'off' : ''" />
+                <circle :cx="at(used + toGo.sixteenths)" r="4" class="fill-card stroke-rust stroke-1.4" />
               </svg>
               <p class="second">
                 <b>{{ used }}</b> sixteenths used, {{ toGo.sixteenths }} to go; <b>{{ least }}</b> would do
@@ -168,20 +178,27 @@ useKeys(() => ({
           </div>
         </div>
       </div>
-      <div v-memo="[rested, helpLine, state.locked, result, log, shown, problem]" class="strip">
-        <section>
-          <h3>{{ helpLine === 0 ? 'help' : `help, line ${helpLine} of ${PRACTICE_HELP_LINES}` }}</h3>
-          <p v-if="result" class="words" role="status">
+      <div
+        v-memo="[rested, helpLine, state.locked, result, log, shown, problem]"
+        class="strip grid grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)_minmax(0,1fr)] gap-y-8px gap-x-32px mt-12px pt-8px line-t-rule-strong"
+      >
+        <section class="[contain:layout]">
+          <h3 class="mx-0 mt-6px mb-4px [font:italic_400_16px_var(--serif)] text-quiet">
+            {{ helpLine === 0 ? 'help' : `help, line ${helpLine} of ${PRACTICE_HELP_LINES}` }}
+          </h3>
+          <p v-if="result" class="words text-22px lh-28px" role="status">
             <SerifText
               :text="`Lined up to ${result.leftMm.toFixed(1)} mm with ${result.sixteenthsUsed} sixteenths; ${result.sixteenthsLeast} would have done.`"
             />
           </p>
-          <p v-else-if="state.locked && errorMm > limits.limitMm" class="words" role="status">
+          <p v-else-if="state.locked && errorMm > limits.limitMm" class="words text-22px lh-28px" role="status">
             <SerifText
               :text="`Locking shifted it: ${errorMm.toFixed(1)} mm are left, limit ${limits.limitMm.toFixed(1)}. Loosen it, and turn on.`"
             />
           </p>
-          <p v-else class="words"><SerifText :text="help || 'One line at a time, when you want it.'" /></p>
+          <p v-else class="words text-22px lh-28px">
+            <SerifText :text="help || 'One line at a time, when you want it.'" />
+          </p>
           <p v-if="shown && nextWay.length > 0" class="second">
             Shortest way from here:
             {{
@@ -192,16 +209,18 @@ useKeys(() => ({
           </p>
           <p v-if="problem" class="problem">{{ problem }}</p>
         </section>
-        <section>
-          <h3>how to turn</h3>
+        <section class="[contain:layout]">
+          <h3 class="mx-0 mt-6px mb-4px [font:italic_400_16px_var(--serif)] text-quiet">how to turn</h3>
           <p class="second">
             <KeyCap name="a" /> <KeyCap name="b" /> <KeyCap name="c" /> choose · <KeyCap name="←" /> anticlockwise ·
             <KeyCap name="→" /> clockwise, an eighth at a time, with <KeyCap name="Shift" /> half of that; or the
             wheel on a screw, or drag its ring
           </p>
         </section>
-        <section v-if="log.length > 0">
-          <h3>kept, for you and your coordinator</h3>
+        <section v-if="log.length > 0" class="[contain:layout]">
+          <h3 class="mx-0 mt-6px mb-4px [font:italic_400_16px_var(--serif)] text-quiet">
+            kept, for you and your coordinator
+          </h3>
           <p v-for="(run, i) in log.slice(0, 4)" :key="i" class="second">
             {{ dayText(run.atUtc, session.zoneOf()) }} {{ run.mine ? '' : `${run.by}, ` }}{{ levelWords[run.level] }}:
             <b>{{ run.sixteenthsUsed }}</b> of {{ run.sixteenthsLeast }} sixteenths, {{ run.leftMm.toFixed(1) }} mm

@@ -55,14 +55,14 @@ const ticks = Array.from({ length: 8 }, (_, i) => i * 45)
   <svg
     ref="svg"
     viewBox="-132 -132 264 264"
-    class="screws"
+    class="screws block w-full max-w-264px [touch-action:none]"
     role="group"
     aria-label="Screws to turn"
     @pointermove="move"
     @pointerup="drag = null"
     @pointercancel="drag = null"
   >
-    <circle r="122" class="rim" />
+    <circle r="122" class="fill-card stroke-ink stroke-1.4" />
     <g
       v-for="place in places"
       :key="place.name"
@@ -73,68 +73,36 @@ const ticks = Array.from({ length: 8 }, (_, i) => i * 45)
       @pointerdown="grab(place.name, $event)"
       @wheel.prevent="turn(place.name, ($event as WheelEvent).deltaY > 0 ? 1 : -1)"
     >
-      <circle r="40" class="touch" />
+      <circle r="40" class="fill-transparent" />
       <g v-if="place.name === inHand">
-        <circle r="36" class="ring" />
-        <line v-for="tick in ticks" :key="tick" y1="-40" y2="-33" :transform="`rotate(${tick})`" class="tick" />
-        <circle r="8" cy="-36" :transform="`rotate(${turnedDeg[place.name] ?? 0})`" class="grip" />
+        <circle r="36" class="fill-none stroke-night [stroke-dasharray:1.5_3] stroke-1.6" />
+        <line
+          v-for="tick in ticks"
+          :key="tick"
+          y1="-40"
+          y2="-33"
+          :transform="`rotate(${tick})`"
+          class="stroke-night"
+        />
+        <circle
+          r="8"
+          cy="-36"
+          :transform="`rotate(${turnedDeg[place.name] ?? 0})`"
+          class="grip fill-card stroke-night stroke-2.4"
+        />
       </g>
-      <circle r="22" class="head" />
-      <line y1="-21" y2="-14" :transform="`rotate(${turnedDeg[place.name] ?? 0})`" class="slot" />
-      <text y="7">{{ place.name }}</text>
+      <circle r="22" class="head fill-card stroke-ink stroke-2 [stroke-dasharray:2.2_1]" />
+      <line y1="-21" y2="-14" :transform="`rotate(${turnedDeg[place.name] ?? 0})`" class="slot stroke-ink stroke-3" />
+      <text class="fill-ink [font:660_20px_var(--sans)] [text-anchor:middle] pointer-events-none" y="7">
+        {{ place.name }}
+      </text>
     </g>
   </svg>
 </template>
 
 <style scoped>
-.screws {
-  display: block;
-  width: 100%;
-  max-width: 264px;
-  touch-action: none;
-}
-
-.rim {
-  fill: var(--card);
-  stroke: var(--ink);
-  stroke-width: 1.4;
-}
-
 .screw {
   cursor: grab;
-}
-
-.touch {
-  fill: transparent;
-}
-
-.ring {
-  fill: none;
-  stroke: var(--night);
-  stroke-dasharray: 1.5 3;
-  stroke-width: 1.6;
-}
-
-.tick {
-  stroke: var(--night);
-}
-
-.grip {
-  fill: var(--card);
-  stroke: var(--night);
-  stroke-width: 2.4;
-}
-
-.head {
-  fill: var(--card);
-  stroke: var(--ink);
-  stroke-width: 2;
-  stroke-dasharray: 2.2 1;
-}
-
-.slot {
-  stroke: var(--ink);
-  stroke-width: 3;
 }
 
 .held .head {
@@ -144,13 +112,6 @@ const ticks = Array.from({ length: 8 }, (_, i) => i * 45)
 
 .held .slot {
   stroke: var(--on-fill);
-}
-
-text {
-  fill: var(--ink);
-  font: 660 20px var(--sans);
-  text-anchor: middle;
-  pointer-events: none;
 }
 
 .held text {

@@ -32,7 +32,11 @@ async function write(branchId: string) {
     <p class="quiet">Shown and accepted at every hand-out. Each loan keeps the version it was made with.</p>
     <ProblemNote :problem="problem" @retry="reload" />
     <ProblemNote :problem="refusal" />
-    <section v-for="agreement in data?.agreements" :key="agreement.branchId">
+    <section
+      v-for="agreement in data?.agreements"
+      :key="agreement.branchId"
+      class="grid gap-10px justify-items-start max-w-760px mt-20px"
+    >
       <h2>
         {{ agreement.branchName }} <em>version {{ agreement.version }}</em>
       </h2>
@@ -43,7 +47,7 @@ async function write(branchId: string) {
         :rows="7"
         :aria-label="`agreement of ${agreement.branchName}`"
       />
-      <p v-else class="text">{{ agreement.text }}</p>
+      <p v-else class="text whitespace-pre-line">{{ agreement.text }}</p>
       <ElButton
         v-if="session.may(agreement.branchId, 'coordinator')"
         type="primary"
@@ -55,17 +59,3 @@ async function write(branchId: string) {
     </section>
   </main>
 </template>
-
-<style scoped>
-section {
-  display: grid;
-  gap: 10px;
-  justify-items: start;
-  max-width: 760px;
-  margin-top: 20px;
-}
-
-.text {
-  white-space: pre-line;
-}
-</style>

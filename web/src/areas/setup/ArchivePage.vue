@@ -40,54 +40,54 @@ const counted = (count: number, one: string, many: string) => (count === 1 ? `on
 </script>
 
 <template>
-  <main class="page archive">
+  <main class="page max-w-760px">
     <SetupTabs />
-    <header>
+    <header class="flex flex-wrap gap-y-4px gap-x-16px items-center">
       <h1>Archive</h1>
       <BranchSelect v-model="branchId" :branches="branches" />
     </header>
-    <p v-if="branches.length === 0" class="problem">
+    <p v-if="branches.length === 0" class="problem my-6px mx-0">
       Only a coordinator takes a branch’s history out, or reads one in. Ask yours.
     </p>
     <template v-else>
-      <h2>Take it out</h2>
-      <p class="second">
+      <h2 class="mt-26px">Take it out</h2>
+      <p class="second my-6px mx-0">
         Everything of this branch in open files that any program can read: kits, loans, checks with their figures,
         jobs, letters, the record. Read into an empty branch they make the same screens.
       </p>
       <ElCheckbox v-model="withBorrowers">with borrowers: names, contacts, card numbers, what they wrote</ElCheckbox>
-      <p class="second">
+      <p class="second my-6px mx-0">
         {{
           withBorrowers
             ? 'These files name people. Keep them as you keep your list of borrowers, and delete them when they have done their work.'
             : 'Nobody who borrows is named. Volunteers are, by name alone.'
         }}
       </p>
-      <p class="files">
+      <p class="files flex flex-wrap gap-10px items-center mx-0 mt-10px mb-0">
         <ElButton tag="a" :href="pathOf(`archive${asked}`)" download type="primary">Everything as JSON</ElButton>
         <ElButton tag="a" :href="pathOf(`archive/pictures${asked}`)" download>Its pictures as a zip</ElButton>
         <ElButton tag="a" :href="pathOf('catalogue')" download>For the library’s catalogue (MARCXML)</ElButton>
       </p>
 
-      <h2>Read it in</h2>
-      <p class="second">
+      <h2 class="mt-26px">Read it in</h2>
+      <p class="second my-6px mx-0">
         Into a branch in which there is nothing yet: all of it comes in, or nothing. Volunteers come as names; whoever
         still works here is invited again.
       </p>
-      <p class="files">
+      <p class="files flex flex-wrap gap-10px items-center mx-0 mt-10px mb-0">
         <FileButton accept=".json,application/json" :busy="sending" @take="readIn">Everything (JSON) …</FileButton>
         <FileButton accept=".zip,application/zip" :busy="sending" @take="readPictures"
           >Then its pictures (zip) …</FileButton
         >
       </p>
       <ProblemNote :problem="problem" />
-      <p v-if="came" role="status">
+      <p v-if="came" class="my-6px mx-0" role="status">
         {{ counted(came.kits.length, 'kit', 'kits') }} and {{ counted(came.loans, 'loan', 'loans') }} are in.
         <template v-if="came.pictures > 0">
           {{ counted(came.pictures, 'picture is', 'pictures are') }} named: choose the zip now.
         </template>
       </p>
-      <p v-if="pictures" role="status">
+      <p v-if="pictures" class="my-6px mx-0" role="status">
         {{ counted(pictures.pictures, 'picture', 'pictures') }} came in{{
           pictures.stillMissing > 0 ? `, ${pictures.stillMissing} are still missing` : ''
         }}.
@@ -99,34 +99,7 @@ const counted = (count: number, one: string, many: string) => (count === 1 ? `on
 </template>
 
 <style scoped>
-.archive {
-  max-width: 760px;
-}
-
-header {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 16px;
-  align-items: center;
-}
-
-.files {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-  align-items: center;
-  margin: 10px 0 0;
-}
-
 .files > * {
   margin: 0;
-}
-
-h2 {
-  margin-top: 26px;
-}
-
-p {
-  margin: 6px 0;
 }
 </style>

@@ -50,15 +50,20 @@ async function keep() {
 </script>
 
 <template>
-  <main class="page branches">
+  <main class="page max-w-900px">
     <SetupTabs />
     <h1>Branches</h1>
     <ProblemNote :problem="problem" @retry="reload" />
-    <ul v-if="data">
-      <li v-for="branch in data.branches" :key="branch.id">
+    <ul v-if="data" class="p-0 list-none">
+      <li
+        v-for="branch in data.branches"
+        :key="branch.id"
+        class="grid grid-cols-[minmax(0,1fr)_auto] gap-y-0 gap-x-16px items-center py-10px px-0 line-b-rule"
+      >
         <div>
           <p>
-            <strong class="serif">{{ branch.name }}</strong> <span class="quiet">{{ branch.zone }}</span>
+            <strong class="serif text-20px fw-400">{{ branch.name }}</strong>
+            <span class="quiet">{{ branch.zone }}</span>
           </p>
           <p class="second">
             {{ branch.loanDays }} days, back by {{ branch.returnTime }} · front filters
@@ -133,28 +138,3 @@ async function keep() {
     <UnlinkingForm />
   </main>
 </template>
-
-<style scoped>
-.branches {
-  max-width: 900px;
-}
-
-ul {
-  padding: 0;
-  list-style: none;
-}
-
-li {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) auto;
-  gap: 0 16px;
-  align-items: center;
-  padding: 10px 0;
-  border-bottom: 1px solid var(--rule);
-}
-
-.serif {
-  font-size: 20px;
-  font-weight: 400;
-}
-</style>

@@ -63,10 +63,10 @@ watch(branchId, () => void list.look())
 </script>
 
 <template>
-  <main class="bring-in">
-    <div class="page">
+  <main class="flex flex-1 flex-col">
+    <div class="page flex-1">
       <SetupTabs />
-      <header>
+      <header class="flex gap-16px items-baseline mb-10px">
         <h1>Bring in a list</h1>
         <p v-if="preview" class="quiet">
           {{ list.file.value?.fileName }}, {{ preview.rowCount }} rows, {{ delimiterWords[preview.delimiter] }},
@@ -74,7 +74,7 @@ watch(branchId, () => void list.look())
           }}{{ preview.titleLines > 0 ? `, ${preview.titleLines} lines above the headings left out` : ''
           }}{{ preview.columnsRemembered ? ', columns as last time' : '' }}. Nothing is written before you say so.
         </p>
-        <p v-else-if="branches.length > 0" class="out">
+        <p v-else-if="branches.length > 0" class="flex gap-18px ml-auto">
           <a :href="`/api/lists/export?branchId=${branchId}`" download>All kits as CSV</a>
           <a :href="`/api/archive?branchId=${branchId}`" download>Archive as JSON</a>
         </p>
@@ -82,7 +82,7 @@ watch(branchId, () => void list.look())
 
       <p v-if="branches.length === 0" class="problem">Only a coordinator brings lists in. Ask yours.</p>
 
-      <section v-else-if="result" class="result">
+      <section v-else-if="result" class="grid gap-12px justify-items-start">
         <h2>
           {{ result.kitCodes.length }} {{ result.kitCodes.length === 1 ? 'kit is' : 'kits are' }} in, with
           {{ result.partCount }} parts.
@@ -97,7 +97,7 @@ watch(branchId, () => void list.look())
           {{ failure.code }} did not come in: {{ failure.message }}
         </p>
         <p v-if="result.kitCodes.length > 0">They wait at the bench: count each case once, then check it.</p>
-        <p class="codes">
+        <p class="flex flex-wrap gap-8px">
           <RouterLink
             v-for="code in result.kitCodes.slice(0, 24)"
             :key="code"
@@ -110,8 +110,11 @@ watch(branchId, () => void list.look())
       </section>
 
       <template v-else>
-        <div v-if="!preview" class="drop">
-          <span class="serif">A CSV file as it is</span>
+        <div
+          v-if="!preview"
+          class="grid gap-10px justify-items-start max-w-640px p-28px line-dashed-rule-strong rd-4px bg-card"
+        >
+          <span class="serif text-24px">A CSV file as it is</span>
           <span class="quiet">
             One row for each part; a kit code in every row, or on the first row of each kit. Commas, semicolons or
             tabs; g, kg, oz or lb; mm or in; decimal point or comma. Or one of our archives (.json).
@@ -136,12 +139,12 @@ watch(branchId, () => void list.look())
             No column holds: {{ preview.missingColumns.map((field) => listFields[field]).join(', ') }}. Say below
             which one does.
           </p>
-          <div class="columns">
+          <div class="columns grid grid-cols-[minmax(0,1fr)_370px] gap-24px items-start">
             <div>
               <ListSheet :preview="preview" @column="list.setColumn" />
               <ListWords v-if="preview.words.length > 0" :words="preview.words" />
             </div>
-            <aside>
+            <aside class="grid gap-8px">
               <template v-if="preview.questions.length > 0">
                 <h2>
                   {{ preview.questions.length }}
@@ -153,14 +156,14 @@ watch(branchId, () => void list.look())
                   :key="question.key"
                   :class="['question', { decided: question.answer !== null }]"
                 >
-                  <i class="number">{{ index + 1 }}</i>
+                  <i class="number text-rust [font:italic_400_19px_var(--serif)]">{{ index + 1 }}</i>
                   <div>
                     <p>
                       <strong>{{ question.title }}</strong>
-                      <PencilMark v-if="question.answer !== null" mark="present" class="tick" />
+                      <PencilMark v-if="question.answer !== null" mark="present" class="[float:right]" />
                     </p>
                     <p class="second">{{ question.why }}</p>
-                    <p class="answers">
+                    <p class="answers flex flex-wrap gap-6px mt-6px">
                       <ElButton
                         v-for="answer in question.answers"
                         :key="answer.value"
@@ -179,7 +182,7 @@ watch(branchId, () => void list.look())
                 <h2>
                   {{ preview.problems.length }} {{ preview.problems.length === 1 ? 'cell' : 'cells' }} can’t be read
                 </h2>
-                <ol class="problems">
+                <ol class="m-0 pl-18px text-rust text-14px">
                   <li v-for="(each, index) in preview.problems.slice(0, 20)" :key="index">{{ each.sentence }}</li>
                 </ol>
                 <ElCheckbox v-model="list.openCells.value" @change="list.look"
@@ -218,7 +221,7 @@ watch(branchId, () => void list.look())
                       >looked, it is so</ElCheckbox
                     >
                   </label>
-                  <div class="pair">
+                  <div class="grid grid-cols-[1fr_1fr] gap-10px">
                     <label class="labelled"
                       ><span>aperture</span><FigureInput v-model="choice.apertureMm" label="Aperture" unit="mm"
                     /></label>
@@ -261,8 +264,13 @@ watch(branchId, () => void list.look())
           preview.spares > 0 ? `${preview.spares} parts into the drawer` : ''
         }}</span></span
       >
-      <span v-if="progress" class="progress" role="status">
-        <progress :value="progress.done" :max="progress.total" aria-label="Bringing in"></progress>
+      <span v-if="progress" class="progress flex gap-10px items-center" role="status">
+        <progress
+          class="w-150px [accent-color:var(--lit)]"
+          :value="progress.done"
+          :max="progress.total"
+          aria-label="Bringing in"
+        ></progress>
         {{ progress.done }} of {{ progress.total }}
       </span>
       <ElButton v-else-if="firstToDo" class="bar-button last" @click="showFirst">

@@ -32,12 +32,12 @@ const keep = () =>
 </script>
 
 <template>
-  <div class="file">
+  <div class="file my-8px mx-0">
     <FileButton accept=".ics,text/calendar" @take="read">From a calendar file …</FileButton>
     <p v-if="tooLarge" class="rust">This file is larger than a megabyte. Export fewer days.</p>
     <ProblemNote :problem="problem" />
     <template v-if="found">
-      <ul>
+      <ul class="my-6px mx-0 pl-18px">
         <li v-for="closing in found.closings" :key="`${closing.fromOn} ${closing.why}`">
           {{ say(closing.fromOn, closing.untilOn) }} <span class="quiet">{{ closing.why }}</span>
         </li>
@@ -51,14 +51,3 @@ const keep = () =>
     </template>
   </div>
 </template>
-
-<style scoped>
-.file {
-  margin: 8px 0;
-}
-
-ul {
-  margin: 6px 0;
-  padding-left: 18px;
-}
-</style>

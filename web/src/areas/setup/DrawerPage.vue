@@ -86,31 +86,39 @@ async function add() {
     <ProblemNote :problem="problem" @retry="reload" />
     <ProblemNote :problem="refusal" @retry="reload" />
     <p v-if="done" class="moss" role="status">{{ done }}</p>
-    <p v-if="data && data.spares.length === 0" class="empty">
+    <p v-if="data && data.spares.length === 0" class="mt-14px">
       The drawer is empty. Write in below what lies in yours: caps, cells, thumbscrews, an eyepiece that belongs to no
       kit.
     </p>
-    <div v-if="data && data.spares.length > 0" class="rows">
-      <div class="row head"><em>spare</em><em>there</em><em>one weighs</em><em>costs</em><em>wanted by</em></div>
-      <div v-for="spare in data.spares" :key="spare.id" class="row">
+    <div v-if="data && data.spares.length > 0" class="mt-14px">
+      <div
+        class="row head grid grid-cols-[minmax(0,1.2fr)_116px_84px_84px_minmax(0,1.6fr)] gap-14px items-center min-h-44px py-4px px-0 line-b-rule"
+      >
+        <em>spare</em><em>there</em><em>one weighs</em><em>costs</em><em>wanted by</em>
+      </div>
+      <div
+        v-for="spare in data.spares"
+        :key="spare.id"
+        class="row grid grid-cols-[minmax(0,1.2fr)_116px_84px_84px_minmax(0,1.6fr)] gap-14px items-center min-h-44px py-4px px-0 line-b-rule"
+      >
         <span>
-          <b>{{ spare.name }}</b>
-          <span class="second">{{ detailOf(spare) }}</span>
+          <b class="break-anywhere">{{ spare.name }}</b>
+          <span class="second block">{{ detailOf(spare) }}</span>
         </span>
-        <span class="count">
+        <span class="flex gap-10px items-center">
           <ElButton
             v-if="session.may(spare.branchId, 'coordinator')"
-            class="step"
+            class="step w-32px h-32px line-rule-strong rd-4px bg-card text-night [font:640_17px_var(--sans)] cursor-pointer"
             :aria-label="`One ${spare.name} fewer`"
             :disabled="sending || spare.count === 0"
             @click="keep(spare, { count: spare.count - 1 })"
           >
             −
           </ElButton>
-          <b :class="{ rust: spare.count === 0 }">{{ spare.count }}</b>
+          <b class="break-anywhere min-w-26px text-center" :class="{ rust: spare.count === 0 }">{{ spare.count }}</b>
           <ElButton
             v-if="session.may(spare.branchId, 'coordinator')"
-            class="step"
+            class="step w-32px h-32px line-rule-strong rd-4px bg-card text-night [font:640_17px_var(--sans)] cursor-pointer"
             :aria-label="`One ${spare.name} more`"
             :disabled="sending"
             @click="keep(spare, { count: spare.count + 1 })"
@@ -120,11 +128,11 @@ async function add() {
         </span>
         <span>{{ spare.massG === null ? '–' : massText(spare.massG) }}</span>
         <span>{{ spare.costMinor === null ? '–' : moneyText(spare.costMinor, spare.currency) }}</span>
-        <span class="wanting">
-          <span v-for="kit in spare.wantedBy" :key="kit.partId" class="kit">
+        <span class="grid gap-4px">
+          <span v-for="kit in spare.wantedBy" :key="kit.partId" class="kit flex flex-wrap gap-8px items-center">
             <RouterLink :to="`/kits/${encodeURIComponent(kit.code)}`" class="serif">{{ kit.name }}</RouterLink>
             <KitTag :code="kit.code" />
-            <span class="second">lacks {{ kit.missing }}</span>
+            <span class="second block">lacks {{ kit.missing }}</span>
             <ElButton
               :disabled="sending || spare.count === 0 || !session.may(spare.branchId, 'coordinator', 'volunteer')"
               @click="putIn(spare, kit)"
@@ -137,8 +145,12 @@ async function add() {
       </div>
     </div>
     <CsvButton v-if="data && data.spares.length > 0" :rows="spareTable" name="spares drawer" />
-    <form v-if="branches.length > 0" @submit.prevent="add">
-      <h2>Something new in the drawer</h2>
+    <form
+      v-if="branches.length > 0"
+      class="grid grid-cols-[repeat(auto-fill,minmax(170px,1fr))] gap-y-10px gap-x-14px items-end mt-26px"
+      @submit.prevent="add"
+    >
+      <h2 class="col-span-full">Something new in the drawer</h2>
       <label class="labelled"><span>what</span><ElInput v-model="given.name" required maxlength="120" /></label>
       <label class="labelled">
         <span>serves as</span>
@@ -163,59 +175,15 @@ async function add() {
         </ElSelect>
       </label>
       <ElButton type="primary" native-type="submit" :disabled="sending">Put it in the drawer</ElButton>
-      <p v-if="massTrouble" class="rust" role="alert">{{ massTrouble }}</p>
+      <p v-if="massTrouble" class="rust col-span-full" role="alert">{{ massTrouble }}</p>
     </form>
   </main>
 </template>
 
 <style scoped>
-.rows {
-  margin-top: 14px;
-}
-
-.row {
-  display: grid;
-  grid-template-columns: minmax(0, 1.2fr) 116px 84px 84px minmax(0, 1.6fr);
-  gap: 14px;
-  align-items: center;
-  min-height: 44px;
-  padding: 4px 0;
-  border-bottom: 1px solid var(--rule);
-}
-
 .row.head {
   min-height: 0;
   border-color: var(--rule-strong);
-}
-
-.row b {
-  overflow-wrap: anywhere;
-}
-
-.row .second {
-  display: block;
-}
-
-.count {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-}
-
-.count b {
-  min-width: 26px;
-  text-align: center;
-}
-
-.step {
-  width: 32px;
-  height: 32px;
-  border: 1px solid var(--rule-strong);
-  border-radius: 4px;
-  background: var(--card);
-  color: var(--night);
-  font: 640 17px var(--sans);
-  cursor: pointer;
 }
 
 @media (max-width: 900px) {
@@ -246,36 +214,7 @@ async function add() {
   }
 }
 
-.wanting {
-  display: grid;
-  gap: 4px;
-}
-
-.kit {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  align-items: center;
-}
-
 .kit :is(.button, .el-button) {
   margin-left: auto;
-}
-
-.empty {
-  margin-top: 14px;
-}
-
-form {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(170px, 1fr));
-  gap: 10px 14px;
-  align-items: end;
-  margin-top: 26px;
-}
-
-form h2,
-form > p {
-  grid-column: 1 / -1;
 }
 </style>

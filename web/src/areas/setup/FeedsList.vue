@@ -37,20 +37,24 @@ const end = (id: string) =>
 </script>
 
 <template>
-  <h2>For other calendars <em>days and codes, no names</em></h2>
+  <h2 class="mx-0 mt-18px mb-6px">For other calendars <em>days and codes, no names</em></h2>
   <ProblemNote :problem="problem" @retry="reload" />
   <ProblemNote :problem="refusal" />
-  <div v-if="mayChange" class="make">
+  <div v-if="mayChange" class="make flex flex-wrap gap-8px">
     <ElSelect v-model="kitId" placeholder="all kits of the branch" clearable filterable aria-label="Days of">
       <ElOption v-for="kit in kits" :key="kit.id" :value="kit.id" :label="`${kit.name}, ${kit.code}`" />
     </ElSelect>
     <ElButton :disabled="sending" @click="make">Make an address</ElButton>
   </div>
-  <p v-if="address" role="status" class="address">
-    Shown once; put it into your calendar program now: <code>{{ address }}</code>
+  <p v-if="address" role="status" class="address my-8px mx-0">
+    Shown once; put it into your calendar program now: <code class="break-anywhere">{{ address }}</code>
   </p>
-  <ul v-if="data && data.feeds.length > 0">
-    <li v-for="feed in data.feeds" :key="feed.id">
+  <ul v-if="data && data.feeds.length > 0" class="m-0 p-0 list-none">
+    <li
+      v-for="feed in data.feeds"
+      :key="feed.id"
+      class="flex flex-wrap gap-16px items-center py-6px px-0 line-b-rule"
+    >
       <span>{{ feed.kitName ? `${feed.kitName}, ${feed.kitCode}` : 'all kits of the branch' }}</span>
       <span class="quiet">{{ feed.by }}, {{ dayText(feed.madeAtUtc, session.zoneOf(branchId)) }}</span>
       <ElButton v-if="mayChange" link :disabled="sending" @click="end(feed.id)">end it</ElButton>
@@ -59,40 +63,7 @@ const end = (id: string) =>
 </template>
 
 <style scoped>
-h2 {
-  margin: 18px 0 6px;
-}
-
-.make {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-}
-
 .make :deep(.el-select) {
   width: 260px;
-}
-
-.address {
-  margin: 8px 0;
-}
-
-code {
-  overflow-wrap: anywhere;
-}
-
-ul {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-
-li {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 16px;
-  align-items: center;
-  padding: 6px 0;
-  border-bottom: 1px solid var(--rule);
 }
 </style>

@@ -46,12 +46,12 @@ async function make() {
 </script>
 
 <template>
-  <main class="page kits">
+  <main class="page kits max-w-900px">
     <SetupTabs />
     <h1>Kits</h1>
     <p v-if="branches.length === 0" class="quiet">Coordinators make kits here. Yours can be found on the Shelf.</p>
     <template v-else>
-      <section>
+      <section class="mt-22px">
         <h2>One kit by hand</h2>
         <p class="quiet">
           A model says what such a kit is and what lies in its case. Then the copy gets its code, and is gone through
@@ -69,7 +69,7 @@ async function make() {
               />
             </ElSelect>
           </SchemaField>
-          <p class="beside">
+          <p class="beside flex gap-12px items-center">
             <ElButton @click="makesModel = true">It is a new model</ElButton>
             <RouterLink v-if="chosen" :to="`/setup/models/${chosen.id}`">Edit its card</RouterLink>
           </p>
@@ -98,17 +98,17 @@ async function make() {
           </p>
         </SchemaForm>
       </section>
-      <section>
+      <section class="mt-22px">
         <h2>A whole list at once</h2>
         <p>
           <RouterLink to="/setup/bring-in">Bring in a list</RouterLink> you have, as it is; or begin with
           <a :href="sample" download="sample-kits.csv">a sample to fill in</a>: two kits, a line for each part.
         </p>
       </section>
-      <section v-if="shelf && shelf.kits.length > 0">
+      <section v-if="shelf && shelf.kits.length > 0" class="mt-22px">
         <h2>Kits there are <em>rename, move and note on each one’s sheet</em></h2>
-        <ul>
-          <li v-for="kit in shelf.kits" :key="kit.id">
+        <ul class="[columns:2] p-0 list-none">
+          <li v-for="kit in shelf.kits" :key="kit.id" class="py-3px px-0 [break-inside:avoid]">
             <RouterLink :to="`/kits/${encodeURIComponent(kit.code)}`">{{ kit.name }}</RouterLink>&nbsp;
             <KitTag :code="kit.code" /> <span class="quiet">{{ kit.modelName }}</span>
           </li>
@@ -117,30 +117,3 @@ async function make() {
     </template>
   </main>
 </template>
-
-<style scoped>
-.kits {
-  max-width: 900px;
-}
-
-section {
-  margin-top: 22px;
-}
-
-.beside {
-  display: flex;
-  gap: 12px;
-  align-items: center;
-}
-
-ul {
-  columns: 2;
-  padding: 0;
-  list-style: none;
-}
-
-li {
-  padding: 3px 0;
-  break-inside: avoid;
-}
-</style>

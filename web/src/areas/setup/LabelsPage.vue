@@ -87,9 +87,9 @@ const print = () => window.print()
       <h1>Labels and cards</h1>
       <ProblemNote :problem="problem" />
     </div>
-    <div class="columns">
-      <section class="screen-only choose">
-        <ElRadioGroup v-model="kind" class="kinds" aria-label="What to print">
+    <div class="columns grid grid-cols-[300px_minmax(0,1fr)] gap-32px items-start mt-10px">
+      <section class="screen-only grid grid-cols-[minmax(0,1fr)] gap-10px">
+        <ElRadioGroup v-model="kind" class="kinds grid" aria-label="What to print">
           <ElRadio v-for="each in kinds" :key="each.kind" :value="each.kind">
             <b>{{ each.words }}</b> <span class="second">{{ each.aside }}</span>
           </ElRadio>
@@ -99,10 +99,11 @@ const print = () => window.print()
         /></label>
         <div v-if="sheet" class="labelled">
           <span>first free cell of the sheet</span>
-          <div class="cells" :style="{ gridTemplateColumns: `repeat(${sheet.columns}, 1fr)` }">
+          <div class="cells grid gap-3px w-150px" :style="{ gridTemplateColumns: `repeat(${sheet.columns}, 1fr)` }">
             <button
               v-for="cell in sheet.columns * sheet.rows"
               :key="cell"
+              class="min-h-19px p-0 line-rule-strong rd-2px bg-card text-quiet [font:400_11px_var(--sans)] cursor-pointer"
               type="button"
               :class="{ used: cell < first, begin: cell === first }"
               :aria-label="`Begin with cell ${cell}`"
@@ -120,14 +121,14 @@ const print = () => window.print()
         <label class="labelled"
           ><span>for which kits</span><ElInput v-model="filter" type="search" placeholder="name, code or model"
         /></label>
-        <p class="all">
+        <p class="flex gap-14px">
           <ElButton link @click="chosen = new Set([...chosen, ...kits.map(({ code }) => code)])">
             all {{ kits.length }}
           </ElButton>
           <ElButton link :disabled="chosen.size === 0" @click="chosen = new Set()"> none </ElButton>
           <span class="quiet">{{ chosen.size }} chosen</span>
         </p>
-        <ul>
+        <ul class="max-h-320px m-0 p-0 overflow-auto list-none">
           <li v-for="kit in kits" :key="kit.id">
             <ElCheckbox :model-value="chosen.has(kit.code)" @update:model-value="toggle(kit.code)"
               ><span class="serif">{{ kit.name }}</span> <KitTag :code="kit.code"
@@ -138,7 +139,7 @@ const print = () => window.print()
       </section>
       <section class="preview">
         <ProblemNote class="screen-only" :problem="refusal" @retry="reload" />
-        <p class="acts screen-only">
+        <p class="screen-only flex gap-12px items-center mb-12px">
           <ElButton type="primary" size="large" :disabled="pages.length === 0" @click="print">Print</ElButton>
           <a v-if="query" class="button big" :href="`/api/prints/pdf?${query}`" target="_blank" rel="noopener">PDF</a>
           <span class="quiet" role="status">{{
@@ -146,7 +147,7 @@ const print = () => window.print()
           }}</span>
         </p>
         <p v-if="!query" class="quiet screen-only">Choose a kit.</p>
-        <div class="sheets">
+        <div class="sheets grid gap-16px max-w-640px">
           <PrintedSheet
             v-for="(page, index) in pages"
             :key="index"
@@ -163,47 +164,12 @@ const print = () => window.print()
 </template>
 
 <style scoped>
-.columns {
-  display: grid;
-  grid-template-columns: 300px minmax(0, 1fr);
-  gap: 32px;
-  align-items: start;
-  margin-top: 10px;
-}
-
-.choose {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 10px;
-}
-
-.kinds {
-  display: grid;
-}
-
 .kinds .el-radio {
   height: auto;
   min-height: 30px;
   margin: 0;
   border-bottom: 1px solid var(--rule);
   white-space: normal;
-}
-
-.cells {
-  display: grid;
-  gap: 3px;
-  width: 150px;
-}
-
-.cells button {
-  min-height: 19px;
-  padding: 0;
-  border: 1px solid var(--rule-strong);
-  border-radius: 2px;
-  background: var(--card);
-  color: var(--quiet);
-  font: 400 11px var(--sans);
-  cursor: pointer;
 }
 
 .cells .used {
@@ -216,32 +182,6 @@ const print = () => window.print()
   border-color: var(--night);
   background: var(--night);
   color: var(--on-fill);
-}
-
-.all {
-  display: flex;
-  gap: 14px;
-}
-
-ul {
-  max-height: 320px;
-  margin: 0;
-  padding: 0;
-  overflow: auto;
-  list-style: none;
-}
-
-.acts {
-  display: flex;
-  gap: 12px;
-  align-items: center;
-  margin-bottom: 12px;
-}
-
-.sheets {
-  display: grid;
-  gap: 16px;
-  max-width: 640px;
 }
 
 @media (max-width: 900px) {

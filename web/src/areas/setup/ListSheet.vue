@@ -31,108 +31,70 @@ const ring = (line: number, column: number) => rings.value.get(`${line} ${column
 </script>
 
 <template>
-  <div class="table" tabindex="0" role="region" aria-label="The sheet">
-    <table>
+  <div
+    class="max-h-[calc(100vh_-_330px)] min-h-240px overflow-auto line-rule-strong bg-card"
+    tabindex="0"
+    role="region"
+    aria-label="The sheet"
+  >
+    <table class="[border-collapse:collapse] text-13.5px">
       <thead>
         <tr>
-          <th></th>
-          <th v-for="(cell, index) in preview.header" :key="index">
-            <em>{{ cell || '–' }}</em>
+          <th class="sticky top-0 z-1 p-6px line-b-rule-strong bg-card fw-400 text-left [vertical-align:top]"></th>
+          <th
+            v-for="(cell, index) in preview.header"
+            :key="index"
+            class="sticky top-0 z-1 p-6px line-b-rule-strong bg-card fw-400 text-left [vertical-align:top]"
+          >
+            <em class="block pl-5px">{{ cell || '–' }}</em>
             <ChoiceSelect
               :model-value="fieldAt(index)"
               :options="options"
               :label="`what column ${cell} holds`"
               @update:model-value="emit('column', index, $event === NOT_USED ? '' : ($event ?? ''))"
             />
-            <span v-if="fieldAt(index) === 'kitCode' && preview.filledDown" class="second">filled down</span>
+            <span v-if="fieldAt(index) === 'kitCode' && preview.filledDown" class="second pl-5px">filled down</span>
           </th>
         </tr>
       </thead>
       <tbody>
         <tr v-for="row in preview.rows" :key="row.line">
-          <td class="line">{{ row.line }}</td>
-          <td v-for="(_cell, index) in preview.header" :key="index" :title="row.cells[index]">
+          <td
+            class="line max-w-220px py-3px px-8px line-r-rule line-b-rule overflow-hidden text-ellipsis whitespace-nowrap text-quiet"
+          >
+            {{ row.line }}
+          </td>
+          <td
+            v-for="(_cell, index) in preview.header"
+            :key="index"
+            class="max-w-220px py-3px px-8px line-r-rule line-b-rule overflow-hidden text-ellipsis whitespace-nowrap"
+            :title="row.cells[index]"
+          >
             <span :class="{ ringed: ring(row.line, index) }">{{
               row.cells[index] || (ring(row.line, index) ? '\u00a0\u00a0' : '')
             }}</span>
-            <i v-if="ring(row.line, index)" class="ring-number">{{ ring(row.line, index) }}</i>
+            <i v-if="ring(row.line, index)" class="ml-5px text-rust [font:italic_400_15px_var(--serif)]">{{
+              ring(row.line, index)
+            }}</i>
           </td>
         </tr>
       </tbody>
     </table>
-    <p v-if="preview.rowCount > preview.rows.length" class="quiet more">
+    <p v-if="preview.rowCount > preview.rows.length" class="quiet py-6px px-10px">
       The first {{ preview.rows.length }} rows are shown; all {{ preview.rowCount }} are read.
     </p>
   </div>
 </template>
 
 <style scoped>
-.table {
-  max-height: calc(100vh - 330px);
-  min-height: 240px;
-  overflow: auto;
-  border: 1px solid var(--rule-strong);
-  background: var(--card);
-}
-
-table {
-  border-collapse: collapse;
-  font-size: 13.5px;
-}
-
-th {
-  position: sticky;
-  top: 0;
-  z-index: 1;
-  padding: 6px;
-  border-bottom: 1px solid var(--rule-strong);
-  background: var(--card);
-  font-weight: 400;
-  text-align: left;
-  vertical-align: top;
-}
-
 /* Each says what it holds, however narrow its cells are: the sheet scrolls sideways. */
 th .el-select {
   min-width: 128px;
-}
-
-th em {
-  display: block;
-  padding-left: 5px;
-}
-
-th .second {
-  padding-left: 5px;
-}
-
-td {
-  max-width: 220px;
-  padding: 3px 8px;
-  border-right: 1px solid var(--rule);
-  border-bottom: 1px solid var(--rule);
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-
-.line {
-  color: var(--quiet);
 }
 
 .ringed {
   padding: 1px 7px;
   border: 1.8px solid var(--rust);
   border-radius: 52% 48% 50% 46% / 60% 54% 62% 48%;
-}
-
-.ring-number {
-  margin-left: 5px;
-  color: var(--rust);
-  font: italic 400 15px var(--serif);
-}
-
-.more {
-  padding: 6px 10px;
 }
 </style>

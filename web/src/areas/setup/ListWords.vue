@@ -20,21 +20,27 @@ const isSure = (word: ListPreview['words'][number]) => word.decided || word.conf
 </script>
 
 <template>
-  <section class="words">
+  <section class="words mt-12px">
     <h2>
       Its words, our parts
       <em>{{ matched }} matched, {{ words.length - matched }} in doubt; tick: below it you are asked</em>
     </h2>
-    <ul>
-      <li v-for="word in shown" :key="word.word">
-        <em :title="word.word">{{ word.word }}</em>
-        <b :class="{ rust: !isSure(word) }">{{ isSure(word) ? roles[word.role].words : '?' }}</b>
+    <ul class="grid grid-cols-[repeat(2,minmax(0,1fr))] gap-y-0 gap-x-24px mx-0 mt-4px mb-6px p-0 list-none">
+      <li
+        v-for="word in shown"
+        :key="word.word"
+        class="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_48px_70px] gap-8px items-center min-h-28px line-b-rule"
+      >
+        <em class="overflow-hidden text-ellipsis whitespace-nowrap" :title="word.word">{{ word.word }}</em>
+        <b class="overflow-hidden text-ellipsis whitespace-nowrap" :class="{ rust: !isSure(word) }">{{
+          isSure(word) ? roles[word.role].words : '?'
+        }}</b>
         <span class="second">{{ word.decided ? 'decided' : `${Math.round(word.confidence * 100)} %` }}</span>
         <svg v-if="!word.decided" :width="WIDTH + 8" height="12" :viewBox="`-4 0 ${WIDTH + 8} 12`" aria-hidden="true">
-          <line :x2="WIDTH" y1="6" y2="6" class="line" />
-          <line :x1="x(MATCHED_FROM)" :x2="x(MATCHED_FROM)" y1="1" y2="11" class="limit" />
+          <line :x2="WIDTH" y1="6" y2="6" class="line stroke-rule-strong" />
+          <line :x1="x(MATCHED_FROM)" :x2="x(MATCHED_FROM)" y1="1" y2="11" class="limit stroke-brass stroke-1.9" />
           <path v-if="word.confidence < 0.7" d="M-4 6l7-3.4v6.8z" class="off" />
-          <circle v-else :cx="x(word.confidence)" cy="6" r="3" :class="{ off: !isSure(word) }" />
+          <circle v-else class="fill-ink" :cx="x(word.confidence)" cy="6" r="3" :class="{ off: !isSure(word) }" />
         </svg>
         <i v-else></i>
       </li>
@@ -49,48 +55,6 @@ const isSure = (word: ListPreview['words'][number]) => word.decided || word.conf
 </template>
 
 <style scoped>
-.words {
-  margin-top: 12px;
-}
-
-ul {
-  display: grid;
-  grid-template-columns: repeat(2, minmax(0, 1fr));
-  gap: 0 24px;
-  margin: 4px 0 6px;
-  padding: 0;
-  list-style: none;
-}
-
-li {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) 48px 70px;
-  gap: 8px;
-  align-items: center;
-  min-height: 28px;
-  border-bottom: 1px solid var(--rule);
-}
-
-li em,
-li b {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-
-.line {
-  stroke: var(--rule-strong);
-}
-
-.limit {
-  stroke: var(--brass);
-  stroke-width: 1.9;
-}
-
-circle {
-  fill: var(--ink);
-}
-
 .off {
   fill: var(--rust);
 }

@@ -75,7 +75,12 @@ const reopen = (id: string) =>
           each.branchName
         }}</ElRadioButton>
       </ElRadioGroup>
-      <ElForm class="week" label-position="top" :disabled="!branch.mayChange" @submit.prevent="keep">
+      <ElForm
+        class="week grid grid-cols-[repeat(3,minmax(200px,max-content))] gap-y-12px gap-x-16px items-end my-14px mx-0"
+        label-position="top"
+        :disabled="!branch.mayChange"
+        @submit.prevent="keep"
+      >
         <ElFormItem label="open on">
           <ElCheckboxGroup v-model="fields.openWeekdays" aria-label="open on">
             <ElCheckboxButton v-for="(name, index) in weekdays" :key="name" :value="index + 1">{{
@@ -112,14 +117,14 @@ const reopen = (id: string) =>
         <ElFormItem label="promised ahead at most, days">
           <ElInputNumber v-model="fields.aheadDays" :min="1" :max="730" aria-label="promised ahead" />
         </ElFormItem>
-        <ElFormItem label="the van calls on" class="wide">
+        <ElFormItem label="the van calls on" class="wide mb-10px">
           <ElCheckboxGroup v-model="fields.vanWeekdays" aria-label="the van calls on">
             <ElCheckboxButton v-for="(name, index) in weekdays" :key="name" :value="index + 1">{{
               name
             }}</ElCheckboxButton>
           </ElCheckboxGroup>
         </ElFormItem>
-        <p class="second wide">
+        <p class="second wide mb-10px">
           A model that usually needs longer until it is ready gets longer: its last returns are counted until the
           bench had looked.
         </p>
@@ -133,23 +138,32 @@ const reopen = (id: string) =>
       </ElForm>
       <ProblemNote :problem="refusal" />
 
-      <h2>Closed <em>on days on which the week says open</em></h2>
-      <form v-if="branch.mayChange" class="closing" aria-label="New closing" @submit.prevent="close">
+      <h2 class="mx-0 mt-18px mb-6px">Closed <em>on days on which the week says open</em></h2>
+      <form
+        v-if="branch.mayChange"
+        class="flex flex-wrap gap-y-8px gap-x-12px items-end my-8px mx-0"
+        aria-label="New closing"
+        @submit.prevent="close"
+      >
         <label class="labelled"
           ><span>from</span><DayPicker v-model="closing.fromOn" :from="today" aria-label="Closed from"
         /></label>
         <label class="labelled"
           ><span>to</span><DayPicker v-model="closing.untilOn" :from="closing.fromOn" aria-label="Closed until"
         /></label>
-        <label class="labelled why"
+        <label class="labelled flex-[1_1_220px] max-w-360px"
           ><span>why</span
           ><ElInput v-model="closing.why" maxlength="120" name="closing-why" placeholder="stocktaking, Christmas …"
         /></label>
         <ElButton native-type="submit" :disabled="sending || closing.why.trim() === ''">Close these days</ElButton>
       </form>
       <ClosingsFile v-if="branch.mayChange" :branch-id="branch.branchId" :say="spanWords" @kept="data = $event" />
-      <ul v-if="branch.closings.length > 0">
-        <li v-for="each in branch.closings" :key="each.id">
+      <ul v-if="branch.closings.length > 0" class="m-0 p-0 list-none">
+        <li
+          v-for="each in branch.closings"
+          :key="each.id"
+          class="grid grid-cols-[minmax(200px,330px)_minmax(120px,240px)_auto] gap-12px items-center justify-start py-6px px-0 line-b-rule"
+        >
           <span>{{ spanWords(each.fromOn, each.untilOn) }}</span> <span class="quiet">{{ each.why }}</span>
           <ElButton
             v-if="branch.mayChange"
@@ -163,9 +177,15 @@ const reopen = (id: string) =>
       <p v-else class="quiet">No closing lies ahead.</p>
 
       <template v-if="branch.onClosedDays.length > 0">
-        <h2>Loans that meet a closed day <em>nothing was changed: write or ring, then move them</em></h2>
-        <ul>
-          <li v-for="loan in branch.onClosedDays" :key="`${loan.loanId} ${loan.what}`">
+        <h2 class="mx-0 mt-18px mb-6px">
+          Loans that meet a closed day <em>nothing was changed: write or ring, then move them</em>
+        </h2>
+        <ul class="m-0 p-0 list-none">
+          <li
+            v-for="loan in branch.onClosedDays"
+            :key="`${loan.loanId} ${loan.what}`"
+            class="grid grid-cols-[minmax(200px,330px)_minmax(120px,240px)_auto] gap-12px items-center justify-start py-6px px-0 line-b-rule"
+          >
             <span>{{ loan.what }} on {{ dayWords(loan.on) }}</span>
             <span>{{ loan.kitName }} <KitTag :code="loan.kitCode" /></span>
             <RouterLink :to="`/desk/loans/${loan.loanId}`">{{ loan.loanCode }}</RouterLink>
@@ -178,54 +198,9 @@ const reopen = (id: string) =>
 </template>
 
 <style scoped>
-.week {
-  display: grid;
-  grid-template-columns: repeat(3, minmax(200px, max-content));
-  gap: 12px 16px;
-  align-items: end;
-  margin: 14px 0;
-}
-
 .week > :first-child,
 .wide {
   grid-column: 1 / -1;
-}
-
-.wide {
-  margin-bottom: 10px;
-}
-
-.closing {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 12px;
-  align-items: end;
-  margin: 8px 0;
-}
-
-.why {
-  flex: 1 1 220px;
-  max-width: 360px;
-}
-
-h2 {
-  margin: 18px 0 6px;
-}
-
-ul {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-
-li {
-  display: grid;
-  grid-template-columns: minmax(200px, 330px) minmax(120px, 240px) auto;
-  gap: 12px;
-  align-items: center;
-  justify-content: start;
-  padding: 6px 0;
-  border-bottom: 1px solid var(--rule);
 }
 
 @media (max-width: 760px) {

@@ -32,8 +32,8 @@ const places = ['shelf', 'bench', 'desk'] as const
       <ElRadioButton value="ember">ember</ElRadioButton>
     </ElRadioGroup>
 
-    <h2>Buttons</h2>
-    <p class="row">
+    <h2 class="mt-26px">Buttons</h2>
+    <p class="row flex flex-wrap gap-12px items-center">
       <ElButton>Look again</ElButton>
       <ElButton type="primary">Make the link</ElButton>
       <ElButton disabled>Not now</ElButton>
@@ -45,8 +45,8 @@ const places = ['shelf', 'bench', 'desk'] as const
       <span>a sentence with <ElButton link>a way on</ElButton> in it</span>
     </p>
 
-    <h2>Fields</h2>
-    <div class="swatches">
+    <h2 class="mt-26px">Fields</h2>
+    <div class="grid grid-cols-[repeat(auto-fill,minmax(220px,1fr))] gap-y-12px gap-x-18px items-end">
       <label class="labelled"><span>text</span><ElInput v-model="text" /></label>
       <label class="labelled"><span>nothing yet</span><ElInput placeholder="what was done" /></label>
       <label class="labelled"><span>not to be changed</span><ElInput v-model="text" disabled /></label>
@@ -63,8 +63,8 @@ const places = ['shelf', 'bench', 'desk'] as const
       <label class="labelled"><span>longer words</span><ElInput v-model="text" type="textarea" :rows="3" /></label>
     </div>
 
-    <h2>Choices</h2>
-    <p class="row">
+    <h2 class="mt-26px">Choices</h2>
+    <p class="row flex flex-wrap gap-12px items-center">
       <ElCheckbox v-model="ticked">none may be lent until it has been checked</ElCheckbox>
       <ElCheckbox :model-value="false" disabled>not here</ElCheckbox>
       <ElSwitch v-model="ticked" aria-label="on" />
@@ -76,7 +76,7 @@ const places = ['shelf', 'bench', 'desk'] as const
       </ElRadioGroup>
     </p>
 
-    <h2>Tables, tabs, steps</h2>
+    <h2 class="mt-26px">Tables, tabs, steps</h2>
     <ElTable :data="lines">
       <ElTableColumn prop="part" label="part" />
       <ElTableColumn prop="count" label="count" width="120" align="right" />
@@ -92,15 +92,17 @@ const places = ['shelf', 'bench', 'desk'] as const
       <ElStep title="Balance" />
     </ElSteps>
 
-    <h2>What is said</h2>
-    <p class="row">
+    <h2 class="mt-26px">What is said</h2>
+    <p class="row flex flex-wrap gap-12px items-center">
       <ElButton @click="ElMessage({ message: 'Marked as missing.', type: 'info' })">A message</ElButton>
       <ElButton @click="void ElMessageBox.confirm('Hand a promised kit to somebody else?').catch(() => undefined)"
         >A question</ElButton
       >
       <ElButton @click="opens = true">A dialog</ElButton>
       <ElButton @click="slides = true">A drawer</ElButton>
-      <ElTooltip content="the line that light takes to the eye"><span class="term">optical axis</span></ElTooltip>
+      <ElTooltip content="the line that light takes to the eye"
+        ><span class="[border-bottom:2px_dotted_var(--night)]">optical axis</span></ElTooltip
+      >
       <ElTag>shared</ElTag>
     </p>
     <ElAlert title="The kit was changed meanwhile." type="warning" :closable="false" />
@@ -111,27 +113,3 @@ const places = ['shelf', 'bench', 'desk'] as const
     <ElDrawer v-model="slides" title="A drawer">What is shown besides stands here.</ElDrawer>
   </main>
 </template>
-
-<style scoped>
-h2 {
-  margin-top: 26px;
-}
-
-.row {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 12px;
-  align-items: center;
-}
-
-.swatches {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(220px, 1fr));
-  gap: 12px 18px;
-  align-items: end;
-}
-
-.term {
-  border-bottom: 2px dotted var(--night);
-}
-</style>

@@ -65,12 +65,12 @@ async function close(person: StaffMember) {
     <SetupTabs />
     <h1>People</h1>
     <ProblemNote :problem="problem" @retry="reload" />
-    <div v-if="link" class="link">
+    <div v-if="link" class="my-10px mx-0 py-12px px-16px line-night rd-4px bg-card">
       <p>
         Give this link to <strong>{{ link.who }}</strong>. It is shown once, works once, and ends
         {{ dayText(link.ends, session.zoneOf()) }}.
       </p>
-      <code>{{ link.url }}</code>
+      <code class="[font:640_15px_var(--sans)] [word-break:break-all]">{{ link.url }}</code>
     </div>
     <ElTable v-if="data" :data="data.people" row-key="id" :row-class-name="rowClass">
       <ElTableColumn label="who" min-width="200">
@@ -80,11 +80,11 @@ async function close(person: StaffMember) {
       </ElTableColumn>
       <ElTableColumn label="role" min-width="380">
         <template #default="{ row: person }: { row: StaffMember }">
-          <div class="memberships">
+          <div class="flex flex-wrap gap-y-6px gap-x-18px items-center">
             <span v-for="member in person.memberships" :key="member.branchId">
               <ElSelect
                 v-if="mayChange(person, member.branchId)"
-                class="role"
+                class="role w-170px"
                 :model-value="member.role"
                 :aria-label="`role of ${person.name} at ${member.branchName}`"
                 @change="(role: StaffRole) => setRole(person, member.branchId, role)"
@@ -92,11 +92,11 @@ async function close(person: StaffMember) {
                 <ElOption v-for="role in staffRoles" :key="role" :value="role" :label="staffRoleWords[role]" />
               </ElSelect>
               <template v-else>{{ staffRoleWords[member.role] }}</template>
-              <span class="quiet where">{{ member.branchName }}</span>
+              <span class="quiet where ml-6px">{{ member.branchName }}</span>
             </span>
             <ElSelect
               v-if="!person.closed && missingIn(person).length > 0"
-              class="role"
+              class="role w-170px"
               :model-value="''"
               placeholder="and at …"
               :aria-label="`another branch for ${person.name}`"
@@ -115,7 +115,10 @@ async function close(person: StaffMember) {
       </ElTableColumn>
       <ElTableColumn align="right" min-width="220">
         <template #default="{ row: person }: { row: StaffMember }">
-          <div v-if="branches.length > 0 && !person.closed && person.id !== session.current?.staffId" class="acts">
+          <div
+            v-if="branches.length > 0 && !person.closed && person.id !== session.current?.staffId"
+            class="flex flex-wrap gap-y-4px gap-x-20px justify-end"
+          >
             <ElButton link :disabled="sending" @click="makeLink(`/api/people/${person.id}/reset`, person.name)">
               New password link
             </ElButton>
@@ -125,8 +128,12 @@ async function close(person: StaffMember) {
       </ElTableColumn>
     </ElTable>
     <ProblemNote :problem="refusal" />
-    <form v-if="branches.length > 0" @submit.prevent="invite">
-      <h2>Invite somebody</h2>
+    <form
+      v-if="branches.length > 0"
+      class="grid grid-cols-[repeat(auto-fit,minmax(200px,1fr))] gap-y-10px gap-x-16px items-end mt-14px"
+      @submit.prevent="invite"
+    >
+      <h2 class="col-span-full">Invite somebody</h2>
       <label class="labelled"><span>name</span><ElInput v-model="given.name" required /></label>
       <label class="labelled"><span>mail address</span><ElInput v-model="given.email" type="email" required /></label>
       <label class="labelled">
@@ -155,28 +162,7 @@ async function close(person: StaffMember) {
 </template>
 
 <style scoped>
-.memberships {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 18px;
-  align-items: center;
-}
-
 /* Apart, so that a thumb doesn't take the wrong one. */
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 20px;
-  justify-content: flex-end;
-}
-
-.where {
-  margin-left: 6px;
-}
-
-.role {
-  width: 170px;
-}
 
 .people > section {
   margin-top: 22px;
@@ -188,30 +174,5 @@ async function close(person: StaffMember) {
 
 :deep(.closed) {
   color: var(--quiet);
-}
-
-form {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
-  gap: 10px 16px;
-  align-items: end;
-  margin-top: 14px;
-}
-
-form h2 {
-  grid-column: 1 / -1;
-}
-
-.link {
-  margin: 10px 0;
-  padding: 12px 16px;
-  border: 1px solid var(--night);
-  border-radius: 4px;
-  background: var(--card);
-}
-
-code {
-  font: 640 15px var(--sans);
-  word-break: break-all;
 }
 </style>

@@ -98,8 +98,13 @@ const write = () =>
           each.branchName
         }}</ElRadioButton>
       </ElRadioGroup>
-      <ElForm class="policy" label-position="top" :disabled="!branch.mayChange" @submit.prevent="decide">
-        <ElFormItem label="written when" class="wide">
+      <ElForm
+        class="grid grid-cols-[repeat(auto-fill,minmax(190px,max-content))] gap-y-0 gap-x-24px items-end my-14px mx-0"
+        label-position="top"
+        :disabled="!branch.mayChange"
+        @submit.prevent="decide"
+      >
+        <ElFormItem label="written when" class="col-span-full">
           <ElCheckboxGroup v-model="policy.kinds" aria-label="written when">
             <ElCheckbox v-for="each in reminderKinds" :key="each" :value="each">{{ reminderWords[each] }}</ElCheckbox>
           </ElCheckboxGroup>
@@ -141,8 +146,8 @@ const write = () =>
       </p>
 
       <h2>In which words</h2>
-      <div class="choose">
-        <ElSelect v-model="kind" aria-label="Letter" class="kind">
+      <div class="flex flex-wrap gap-12px items-center my-8px mx-0">
+        <ElSelect v-model="kind" aria-label="Letter" class="w-260px">
           <ElOption v-for="each in reminderKinds" :key="each" :value="each" :label="reminderWords[each]" />
         </ElSelect>
         <ElRadioGroup v-model="language" aria-label="Language">
@@ -151,7 +156,7 @@ const write = () =>
         </ElRadioGroup>
         <span class="second">{{ kept?.isOwn ? 'your own words' : 'the usual words' }}</span>
       </div>
-      <div v-if="text && sample" class="words">
+      <div v-if="text && sample" class="words grid grid-cols-[repeat(auto-fit,minmax(300px,1fr))] gap-24px">
         <form @submit.prevent="write">
           <label class="labelled"
             ><span>subject</span
@@ -183,11 +188,11 @@ const write = () =>
             >Keep these words</ElButton
           >
         </form>
-        <article aria-label="As it is read">
+        <article class="py-16px px-20px line-rule bg-card" aria-label="As it is read">
           <p>
             <strong>{{ sample.subject }}</strong>
           </p>
-          <p class="letter">{{ sample.body }}</p>
+          <p class="mt-10px whitespace-pre-wrap">{{ sample.body }}</p>
         </article>
       </div>
     </template>
@@ -198,46 +203,5 @@ const write = () =>
 p + .el-radio-group,
 .el-radio-group {
   margin-top: 8px;
-}
-
-.policy {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(190px, max-content));
-  gap: 0 24px;
-  align-items: end;
-  margin: 14px 0;
-}
-
-.wide {
-  grid-column: 1 / -1;
-}
-
-.choose {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 12px;
-  align-items: center;
-  margin: 8px 0;
-}
-
-.kind {
-  width: 260px;
-}
-
-.words {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
-  gap: 24px;
-}
-
-article {
-  padding: 16px 20px;
-  border: 1px solid var(--rule);
-  background: var(--card);
-}
-
-.letter {
-  margin-top: 10px;
-  white-space: pre-wrap;
 }
 </style>

@@ -55,19 +55,19 @@ const inFours = (secret: string) => secret.match(/.{1,4}/g)?.join(' ') ?? secret
         On: at sign-in you are asked for the six digits of your app. {{ data.backupCodesLeft }} of your backup codes
         are left.
       </p>
-      <div v-if="backupCodes.length > 0" class="codes">
+      <div v-if="backupCodes.length > 0">
         <p>
           <strong>Write these down or print them now; they are not shown again.</strong> Each lets you in once when
           your phone is not at hand.
         </p>
-        <ul>
+        <ul class="grid grid-cols-[repeat(auto-fill,220px)] gap-y-4px gap-x-20px my-8px p-0 list-none">
           <li v-for="each in backupCodes" :key="each">
             <code>{{ each }}</code>
           </li>
         </ul>
       </div>
       <ElButton v-if="!ends" @click="ends = true">Turn it off</ElButton>
-      <form v-else class="asks" @submit.prevent="end">
+      <form v-else class="flex flex-wrap gap-10px items-end mt-10px" @submit.prevent="end">
         <label class="labelled">
           <span>a code of now, or a backup code</span>
           <ElInput v-model="code" autocomplete="one-time-code" required />
@@ -78,11 +78,11 @@ const inFours = (secret: string) => secret.match(/.{1,4}/g)?.join(' ') ?? secret
     </template>
     <template v-else-if="begun">
       <p>Read this with an app for one-time codes, or type the key into it. Then type the code that it shows.</p>
-      <div class="begun">
-        <img :src="begun.picture" alt="The key as a picture code" />
+      <div class="flex flex-wrap gap-20px mt-10px">
+        <img class="w-180px h-180px" :src="begun.picture" alt="The key as a picture code" />
         <div>
           <code>{{ inFours(begun.secret) }}</code>
-          <form class="asks" @submit.prevent="confirm">
+          <form class="flex flex-wrap gap-10px items-end mt-10px" @submit.prevent="confirm">
             <label class="labelled">
               <span>six digits</span>
               <ElInput v-model="code" inputmode="numeric" autocomplete="one-time-code" maxlength="6" required />
@@ -99,34 +99,3 @@ const inFours = (secret: string) => secret.match(/.{1,4}/g)?.join(' ') ?? secret
     <ProblemNote :problem="problem ?? refusal" @retry="reload" />
   </section>
 </template>
-
-<style scoped>
-.begun {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 20px;
-  margin-top: 10px;
-}
-
-.begun img {
-  width: 180px;
-  height: 180px;
-}
-
-.asks {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-  align-items: end;
-  margin-top: 10px;
-}
-
-.codes ul {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, 220px);
-  gap: 4px 20px;
-  margin-block: 8px;
-  padding: 0;
-  list-style: none;
-}
-</style>

@@ -43,13 +43,13 @@ const dayOf = (utc: string) => dateText(utc, session.zoneOf())
 
 <template>
   <section aria-label="Losses and drift, between programmes">
-    <h2>Losses and drift, between programmes</h2>
-    <p class="second">
+    <h2 class="mt-26px">Losses and drift, between programmes</h2>
+    <p class="second my-6px mx-0">
       A new club knows little of what gets lost and how far a mirror wanders. A file says it by kind of part and class
       of telescope, without a name, a kit or a day in it; what was seen too seldom is left out. It goes nowhere by
       itself.
     </p>
-    <p class="files">
+    <p class="files my-6px mx-0 flex flex-wrap gap-10px items-center">
       <ElInput
         v-model="origin"
         placeholder="a library with 40 kits"
@@ -58,14 +58,18 @@ const dayOf = (utc: string) => dateText(utc, session.zoneOf())
       <a v-if="isNamed" class="button" :href="path" download="losses-and-drift.json">Take it out (JSON)</a>
       <span v-else class="second">Say where it comes from, as others will read it.</span>
     </p>
-    <p class="files">
+    <p class="files my-6px mx-0 flex flex-wrap gap-10px items-center">
       <FileButton accept=".json,application/json" :busy="sending" @take="readIn"
         >Read another programme’s in …</FileButton
       >
     </p>
     <ProblemNote :problem="problem ?? refused" @retry="reload" />
-    <ul v-if="spreads.length > 0">
-      <li v-for="each in spreads" :key="each.id">
+    <ul v-if="spreads.length > 0" class="my-6px mx-0 p-0 list-none">
+      <li
+        v-for="each in spreads"
+        :key="each.id"
+        class="flex flex-wrap gap-y-4px gap-x-10px items-baseline py-4px px-0 line-t-rule"
+      >
         <strong>{{ each.origin }}</strong>
         <span class="second">
           {{ each.kinds }} {{ each.kinds === 1 ? 'kind' : 'kinds' }} of parts over
@@ -76,7 +80,7 @@ const dayOf = (utc: string) => dateText(utc, session.zoneOf())
         <ElButton link @click="forget(each.id)">forget it</ElButton>
       </li>
     </ul>
-    <p v-if="spreads.length > 0" class="second">
+    <p v-if="spreads.length > 0" class="second my-6px mx-0">
       Together they count for {{ MOST_LENT_PIECE_LOANS }} loans of each kind of piece and {{ MOST_LENT_PAIRS }} looks
       at each class at most: your own soon count for more.
     </p>
@@ -84,37 +88,7 @@ const dayOf = (utc: string) => dateText(utc, session.zoneOf())
 </template>
 
 <style scoped>
-h2 {
-  margin-top: 26px;
-}
-
-p {
-  margin: 6px 0;
-}
-
-.files {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-  align-items: center;
-}
-
 .files :deep(.el-input) {
   width: 280px;
-}
-
-ul {
-  margin: 6px 0;
-  padding: 0;
-  list-style: none;
-}
-
-li {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 10px;
-  align-items: baseline;
-  padding: 4px 0;
-  border-top: 1px solid var(--rule);
 }
 </style>

@@ -30,14 +30,14 @@ async function takeOut() {
 </script>
 
 <template>
-  <h2>How long borrowers’ names are kept</h2>
+  <h2 class="mx-0 mt-20px mb-4px">How long borrowers’ names are kept</h2>
   <p class="second">
     Counted from the day on which everything of theirs is closed: loans, promises, waiting, parts that are asked for.
     Then name, contact, letters’ words and pictures are taken out; loans and figures stay.
   </p>
   <ProblemNote :problem="problem" @retry="reload" />
   <ProblemNote :problem="refusal" />
-  <p v-for="branch in data?.branches" :key="branch.branchId" class="line">
+  <p v-for="branch in data?.branches" :key="branch.branchId" class="line flex flex-wrap gap-12px items-center mt-8px">
     <span>{{ branch.branchName }}</span>
     <ElInputNumber
       :model-value="branch.unlinkDays"
@@ -75,30 +75,14 @@ async function takeOut() {
     </p>
     <template #footer>
       <ElButton @click="asks = null">Leave it</ElButton>
-      <ElButton type="danger" class="apart" @click="takeOut">Take the names out</ElButton>
+      <ElButton type="danger" class="ml-12px" @click="takeOut">Take the names out</ElButton>
     </template>
   </ElDialog>
 </template>
 
 <style scoped>
-h2 {
-  margin: 20px 0 4px;
-}
-
-.line {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 12px;
-  align-items: center;
-  margin-top: 8px;
-}
-
 .line :deep(.el-input-number) {
   width: 130px;
-}
-
-.apart {
-  margin-left: 12px;
 }
 
 .line > :first-child {

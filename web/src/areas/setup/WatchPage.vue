@@ -38,9 +38,9 @@ const faults = computed(() => lines.value.filter(({ isFault }) => isFault).lengt
         Looked at: letters of your branches, the last backup, room on the server’s disk, the clocks, what is done each
         night, slow answers of the database and its account.
       </p>
-      <ol>
-        <li v-for="line in lines" :key="line.what">
-          <p class="what" :class="{ rust: line.isFault }">{{ line.what }}</p>
+      <ol class="max-w-760px mx-0 mt-12px mb-18px p-0 list-none">
+        <li v-for="line in lines" :key="line.what" class="py-12px px-0 line-t-rule">
+          <p class="what fw-640" :class="{ rust: line.isFault }">{{ line.what }}</p>
           <p class="quiet">{{ line.why }}</p>
           <p>{{ line.next }}</p>
         </li>
@@ -49,21 +49,3 @@ const faults = computed(() => lines.value.filter(({ isFault }) => isFault).lengt
     </template>
   </main>
 </template>
-
-<style scoped>
-ol {
-  max-width: 760px;
-  margin: 12px 0 18px;
-  padding: 0;
-  list-style: none;
-}
-
-li {
-  padding: 12px 0;
-  border-top: 1px solid var(--rule);
-}
-
-.what {
-  font-weight: 640;
-}
-</style>

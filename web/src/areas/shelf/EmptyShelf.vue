@@ -5,11 +5,13 @@ const session = useSession()
 </script>
 
 <template>
-  <main class="empty">
-    <div class="strip">
-      <svg width="22" height="22" viewBox="-11 -11 22 22" aria-hidden="true"><circle r="8.6" /></svg>
+  <main class="grid flex-1 grid-cols-[44px_1fr]">
+    <div class="grid justify-items-center pt-64px bg-deep">
+      <svg width="22" height="22" viewBox="-11 -11 22 22" aria-hidden="true">
+        <circle class="fill-none stroke-star [stroke-dasharray:3_3]" r="8.6" />
+      </svg>
     </div>
-    <section>
+    <section class="grid gap-14px content-start justify-items-start max-w-620px py-52px px-32px">
       <h1>No kit stands here yet.</h1>
       <p>
         Each kit gets a name, a tag and a Moon in the dark strip: full when it is fit to lend. Nothing is lent before
@@ -28,33 +30,3 @@ const session = useSession()
     </section>
   </main>
 </template>
-
-<style scoped>
-.empty {
-  display: grid;
-  flex: 1;
-  grid-template-columns: 44px 1fr;
-}
-
-.strip {
-  display: grid;
-  justify-items: center;
-  padding-top: 64px;
-  background: var(--deep);
-}
-
-circle {
-  fill: none;
-  stroke: var(--star);
-  stroke-dasharray: 3 3;
-}
-
-section {
-  display: grid;
-  gap: 14px;
-  align-content: start;
-  justify-items: start;
-  max-width: 620px;
-  padding: 52px 32px;
-}
-</style>

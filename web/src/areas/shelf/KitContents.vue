@@ -36,7 +36,7 @@ const hasSpare = (part: Part) => spares.some(({ role, branchId }) => role === pa
 
 <template>
   <h2>In the case</h2>
-  <p v-if="unseen > 0 && mayAct && !kit.loan" class="count">
+  <p v-if="unseen > 0 && mayAct && !kit.loan" class="mb-8px">
     {{ unseen }} of {{ kit.parts.length }} parts are not looked at.
     <RouterLink
       v-if="kit.lastLoan?.state === 'back'"
@@ -48,11 +48,16 @@ const hasSpare = (part: Part) => spares.some(({ role, branchId }) => role === pa
     <ElButton size="small" :disabled="sending" @click="emit('countRest')">all the rest is there</ElButton>
     <span class="quiet">It stops at parts that need a look of their own.</span>
   </p>
-  <div class="kit-contents">
-    <section v-for="[place, parts] in places" :key="place">
-      <h3>{{ place }}</h3>
-      <ul>
-        <li v-for="part in parts" :key="part.id" :class="{ essential: part.criticality === 'essential' }">
+  <div class="kit-contents [columns:2] gap-x-32px">
+    <section v-for="[place, parts] in places" :key="place" class="[break-inside:avoid]">
+      <h3 class="text-night">{{ place }}</h3>
+      <ul class="mx-0 mt-0 mb-8px p-0 list-none">
+        <li
+          v-for="part in parts"
+          :key="part.id"
+          class="grid relative grid-cols-[22px_minmax(0,1fr)_auto_56px_62px] gap-6px items-center min-h-28px line-b-rule text-14px"
+          :class="{ essential: part.criticality === 'essential' }"
+        >
           <PencilMark :mark="part.mark" />
           <span class="part">
             {{ part.name }}
@@ -85,7 +90,10 @@ const hasSpare = (part: Part) => spares.some(({ role, branchId }) => role === pa
           >
             {{ part.mark === 'missing' ? 'Found' : part.mark === 'unseen' ? 'It is there' : 'Put right' }}
           </ElButton>
-          <span v-else-if="mayAct && !kit.loan && part.mark === 'present'" class="second off">
+          <span
+            v-else-if="mayAct && !kit.loan && part.mark === 'present'"
+            class="second off flex gap-12px absolute right-0 pr-0 pl-10px py-3px bg-paper op-[0]"
+          >
             <ElButton v-if="hasSpare(part)" link :disabled="sending" @click="emit('toDrawer', part)"
               >to the drawer</ElButton
             >
@@ -94,8 +102,12 @@ const hasSpare = (part: Part) => spares.some(({ role, branchId }) => role === pa
             >
             <ElButton link :disabled="sending" @click="emit('mark', part, 'missing')">missing</ElButton>
           </span>
-          <span class="mass">{{ part.massG === null ? '–' : massText(part.massG) }}</span>
-          <span class="mass">{{ part.costMinor === null ? '' : moneyText(part.costMinor, kit.currency) }}</span>
+          <span class="mass col-[4] text-quiet text-13px text-right">{{
+            part.massG === null ? '–' : massText(part.massG)
+          }}</span>
+          <span class="mass col-[4] text-quiet text-13px text-right">{{
+            part.costMinor === null ? '' : moneyText(part.costMinor, kit.currency)
+          }}</span>
         </li>
       </ul>
     </section>
@@ -103,63 +115,12 @@ const hasSpare = (part: Part) => spares.some(({ role, branchId }) => role === pa
 </template>
 
 <style scoped>
-.count {
-  margin-bottom: 8px;
-}
-
-.kit-contents {
-  columns: 2;
-  column-gap: 32px;
-}
-
-.kit-contents section {
-  break-inside: avoid;
-}
-
-h3 {
-  color: var(--night);
-}
-
-ul {
-  margin: 0 0 8px;
-  padding: 0;
-  list-style: none;
-}
-
-li {
-  display: grid;
-  position: relative;
-  grid-template-columns: 22px minmax(0, 1fr) auto 56px 62px;
-  gap: 6px;
-  align-items: center;
-  min-height: 28px;
-  border-bottom: 1px solid var(--rule);
-  font-size: 14px;
-}
-
 .essential .part {
   font-weight: 640;
 }
 
-.mass {
-  grid-column: 4;
-  color: var(--quiet);
-  font-size: 13px;
-  text-align: right;
-}
-
 .mass + .mass {
   grid-column: 5;
-}
-
-.off {
-  display: flex;
-  gap: 12px;
-  position: absolute;
-  right: 0;
-  padding: 3px 0 3px 10px;
-  background: var(--paper);
-  opacity: 0;
 }
 
 li:hover .off,

@@ -12,48 +12,48 @@ const massG = computed(() => kit.parts.reduce((sum, part) => sum + (part.massG ?
 
 <template>
   <h2>Facts</h2>
-  <dl class="facts">
-    <dt>family</dt>
-    <dd>{{ families[kit.family] }}</dd>
-    <dt>aperture, focal length</dt>
-    <dd>
+  <dl class="facts grid grid-cols-[max-content_1fr_max-content_1fr] gap-y-4px gap-x-18px m-0">
+    <dt class="text-quiet">family</dt>
+    <dd class="m-0">{{ families[kit.family] }}</dd>
+    <dt class="text-quiet">aperture, focal length</dt>
+    <dd class="m-0">
       {{ kit.optics.apertureMm }} / {{ kit.optics.focalLengthMm }} mm, f/{{
         (kit.optics.focalLengthMm / kit.optics.apertureMm).toFixed(1)
       }}
     </dd>
     <template v-if="kit.details.owner">
-      <dt>owner</dt>
-      <dd>{{ kit.details.owner }}</dd>
+      <dt class="text-quiet">owner</dt>
+      <dd class="m-0">{{ kit.details.owner }}</dd>
     </template>
     <template v-if="kit.details.serialNumber">
-      <dt>serial number</dt>
-      <dd>{{ kit.details.serialNumber }}</dd>
+      <dt class="text-quiet">serial number</dt>
+      <dd class="m-0">{{ kit.details.serialNumber }}</dd>
     </template>
     <template v-if="kit.details.priceMinor !== null">
-      <dt>price</dt>
-      <dd>{{ moneyText(kit.details.priceMinor, kit.currency) }}</dd>
+      <dt class="text-quiet">price</dt>
+      <dd class="m-0">{{ moneyText(kit.details.priceMinor, kit.currency) }}</dd>
     </template>
     <template v-if="kit.details.note">
-      <dt>note</dt>
-      <dd>{{ kit.details.note }}</dd>
+      <dt class="text-quiet">note</dt>
+      <dd class="m-0">{{ kit.details.note }}</dd>
     </template>
-    <dt>whole kit</dt>
-    <dd>{{ massText(massG) }}, {{ kit.parts.length }} lines</dd>
-    <dt>weighed complete</dt>
-    <dd>
+    <dt class="text-quiet">whole kit</dt>
+    <dd class="m-0">{{ massText(massG) }}, {{ kit.parts.length }} lines</dd>
+    <dt class="text-quiet">weighed complete</dt>
+    <dd class="m-0">
       <span v-for="(each, index) in kit.baselines" :key="each.group"
         >{{ index > 0 ? ', ' : '' }}{{ groupWords(each.group) }} {{ massText(each.measuredG) }}</span
       >
       <span v-if="kit.baselines.length === 0" class="quiet">never yet: small losses stay unseen</span>
     </dd>
-    <dt>mirror</dt>
-    <dd>{{ kit.optics.collimatable ? 'lined up at the bench' : 'judged on a star only' }}</dd>
+    <dt class="text-quiet">mirror</dt>
+    <dd class="m-0">{{ kit.optics.collimatable ? 'lined up at the bench' : 'judged on a star only' }}</dd>
     <template v-if="kit.optics.collimatable">
-      <dt>may borrowers turn its screws?</dt>
-      <dd>
+      <dt class="text-quiet">may borrowers turn its screws?</dt>
+      <dd class="m-0">
         <ElSelect
           v-if="mayEnd"
-          class="policy"
+          class="w-190px mr-10px"
           aria-label="May borrowers line it up?"
           :model-value="kit.policies.collimation"
           :disabled="sending"
@@ -74,26 +74,6 @@ const massG = computed(() => kit.parts.reduce((sum, part) => sum + (part.massG ?
 </template>
 
 <style scoped>
-.facts {
-  display: grid;
-  grid-template-columns: max-content 1fr max-content 1fr;
-  gap: 4px 18px;
-  margin: 0;
-}
-
-dt {
-  color: var(--quiet);
-}
-
-dd {
-  margin: 0;
-}
-
-.policy {
-  width: 190px;
-  margin-right: 10px;
-}
-
 @media (max-width: 700px) {
   .facts {
     grid-template-columns: minmax(0, 2fr) minmax(0, 3fr);

@@ -40,18 +40,20 @@ const code = computed(() => encodeURIComponent(kit.code))
 </script>
 
 <template>
-  <aside class="glance" :aria-label="kit.name">
-    <header>
+  <aside class="glance flex flex-col gap-12px py-18px px-20px" :aria-label="kit.name">
+    <header class="grid grid-cols-[66px_minmax(0,1fr)] gap-12px items-center">
       <ConditionMoon :condition="kit.condition" :size="62" />
       <div>
         <template v-if="!onSheet">
-          <p class="serif clip name">{{ kit.name }}</p>
+          <p class="serif clip name text-34px lh-40px overflow-hidden text-ellipsis">{{ kit.name }}</p>
           <p><KitTag :code="kit.code" /></p>
         </template>
         <p class="quiet">{{ kit.modelName }}</p>
       </div>
     </header>
-    <p class="sentence"><ReasonText :condition="kit.condition" :reasons="kit.reasons" :out="!!kit.loan" remedy /></p>
+    <p class="sentence text-16px lh-23px">
+      <ReasonText :condition="kit.condition" :reasons="kit.reasons" :out="!!kit.loan" remedy />
+    </p>
     <p v-if="kit.look" class="brass">{{ lookSentence(kit.look) }}</p>
     <p v-if="kit.loan">
       Out to {{ kit.loan.borrower }}, loan {{ kit.loan.code }}, due
@@ -60,10 +62,10 @@ const code = computed(() => encodeURIComponent(kit.code))
     <p v-else-if="kit.next">
       Promised to {{ kit.next.borrower }}, {{ whenText(kit.next.atUtc, session.zoneOf(kit.branchId)) }}.
     </p>
-    <ul v-if="otherReasons.length > 0" class="reasons">
+    <ul v-if="otherReasons.length > 0" class="m-0 pl-18px text-14px">
       <li v-for="(reason, index) in otherReasons" :key="index">{{ reasonSentence(reason) }}</li>
     </ul>
-    <div v-if="mayAct && kit.group !== 'gone'" class="actions">
+    <div v-if="mayAct && kit.group !== 'gone'" class="flex flex-wrap gap-10px">
       <RouterLink v-if="ways.takeBack" :to="`/desk/take-back/${kit.loan?.id}`" class="button main"
         >Take back <KeyCap name="t"
       /></RouterLink>
@@ -80,20 +82,20 @@ const code = computed(() => encodeURIComponent(kit.code))
         >{{ isLendable ? 'Check' : 'To the bench' }} <KeyCap name="c"
       /></RouterLink>
     </div>
-    <section>
+    <section class="pt-12px line-t-rule">
       <h2>
         Measured
         <em v-if="lastCheck">{{ dayText(lastCheck, session.zoneOf(kit.branchId)) }}, {{ lastBy }}</em>
       </h2>
       <p v-if="kit.readings.length === 0" class="quiet">Nothing yet. A bench check takes about twenty minutes.</p>
-      <dl v-else class="readings">
+      <dl v-else class="grid grid-cols-[106px_1fr] gap-y-7px gap-x-8px mx-0 mt-8px mb-0">
         <template v-for="reading in figures" :key="reading.kind">
           <dt>
             <RouterLink :to="`/logbook/${code}`" title="how it went with this figure">{{
               kindWords[reading.kind]
             }}</RouterLink>
           </dt>
-          <dd>
+          <dd class="grid grid-cols-[61px_66px_1fr] items-center m-0">
             <b>{{ readingText(reading) }}</b>
             <ScaleBar
               :value="reading.asLeft"
@@ -102,25 +104,27 @@ const code = computed(() => encodeURIComponent(kit.code))
               :width="56"
               :label="`limit ${reading.limit.toFixed(1)}`"
             />
-            <span class="second">{{ sourceWords[reading.source] }}</span>
+            <span class="second whitespace-nowrap text-right">{{ sourceWords[reading.source] }}</span>
           </dd>
         </template>
         <template v-for="reading in notFine" :key="reading.kind">
           <dt>{{ kindWords[reading.kind] }}</dt>
-          <dd>
-            <b class="rust">{{ readingText(reading) }}</b><span class="second last">{{
+          <dd class="grid grid-cols-[61px_66px_1fr] items-center m-0">
+            <b class="rust">{{ readingText(reading) }}</b><span class="second last whitespace-nowrap text-right">{{
               sourceWords[reading.source]
             }}</span>
           </dd>
         </template>
         <template v-if="fine.length > 0">
           <dt>fine</dt>
-          <dd class="all">{{ fine.map(({ kind }) => kindWords[kind]).join(', ') }}</dd>
+          <dd class="grid items-center m-0 grid-cols-[minmax(0,1fr)]">
+            {{ fine.map(({ kind }) => kindWords[kind]).join(', ') }}
+          </dd>
         </template>
       </dl>
     </section>
     <slot />
-    <p class="ways">
+    <p class="ways flex gap-20px mt-auto">
       <RouterLink v-if="!onSheet" :to="`/kits/${code}`">Whole sheet</RouterLink>
       <RouterLink :to="`/logbook/${code}`">Its story</RouterLink>
       <RouterLink v-if="kit.loan" :to="`/guides/${kit.loan.id}`">Its borrower’s guide</RouterLink>
@@ -130,79 +134,7 @@ const code = computed(() => encodeURIComponent(kit.code))
 </template>
 
 <style scoped>
-.glance {
-  display: flex;
-  flex-direction: column;
-  gap: 12px;
-  padding: 18px 20px;
-}
-
-header {
-  display: grid;
-  grid-template-columns: 66px minmax(0, 1fr);
-  gap: 12px;
-  align-items: center;
-}
-
-.name {
-  font-size: 34px;
-  line-height: 40px;
-  overflow: hidden;
-  text-overflow: ellipsis;
-}
-
-.sentence {
-  font-size: 16px;
-  line-height: 23px;
-}
-
-.reasons {
-  margin: 0;
-  padding-left: 18px;
-  font-size: 14px;
-}
-
-.actions {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-}
-
-section {
-  padding-top: 12px;
-  border-top: 1px solid var(--rule);
-}
-
-.readings {
-  display: grid;
-  grid-template-columns: 106px 1fr;
-  gap: 7px 8px;
-  margin: 8px 0 0;
-}
-
-dd {
-  display: grid;
-  grid-template-columns: 61px 66px 1fr;
-  align-items: center;
-  margin: 0;
-}
-
 dd .last {
   grid-column: 3;
-}
-
-dd .second {
-  white-space: nowrap;
-  text-align: right;
-}
-
-.ways {
-  display: flex;
-  gap: 20px;
-  margin-top: auto;
-}
-
-.all {
-  grid-template-columns: minmax(0, 1fr);
 }
 </style>

@@ -157,16 +157,16 @@ async function cureHazard(hazard: HazardCode) {
 </script>
 
 <template>
-  <main class="sheet">
+  <main class="sheet grid flex-1 grid-cols-[minmax(0,1fr)_332px]">
     <div class="page">
       <ProblemNote :problem="problem" @retry="reload" />
       <template v-if="kit">
-        <header>
+        <header class="flex flex-wrap gap-14px items-center">
           <h1>{{ kit.name }}</h1>
           <KitTag :code="kit.code" />
           <p class="quiet">{{ kit.branchName }} · {{ kit.place }}</p>
         </header>
-        <nav class="ways" aria-label="Of this kit">
+        <nav class="ways flex flex-wrap gap-y-4px gap-x-20px my-8px mx-0" aria-label="Of this kit">
           <RouterLink :to="{ path: '/setup/labels', query: { kind: 'cards', kits: kit.code } }"
             >Contents card</RouterLink
           >
@@ -195,7 +195,7 @@ async function cureHazard(hazard: HazardCode) {
         <KitDetailsForm v-if="editsHere" :kit="kit" @done="detailsKept" @leave="editsHere = false" />
         <LossForm v-if="endsHere" :kit="kit" @done="((endsHere = false), reload())" />
         <ProblemNote :problem="refusal" @retry="reload" />
-        <form v-if="mayEnd && kit.group === 'gone'" class="count" @submit.prevent="backInService">
+        <form v-if="mayEnd && kit.group === 'gone'" class="mb-8px" @submit.prevent="backInService">
           <p>
             It is on no list of kits to lend. Is it in the house again? Then its case is gone through and it is
             checked, before it goes out.
@@ -224,7 +224,11 @@ async function cureHazard(hazard: HazardCode) {
           </p>
         </section>
 
-        <section v-for="hazard in hazards" :key="hazard" class="hazard">
+        <section
+          v-for="hazard in hazards"
+          :key="hazard"
+          class="hazard grid gap-8px mt-12px py-12px px-14px line-rust rd-4px bg-card"
+        >
           <p>
             <strong class="rust">Nobody may overrule this.</strong>
             {{ hazardReason(hazard) ? reasonSentence(hazardReason(hazard)!) : '' }}
@@ -232,7 +236,7 @@ async function cureHazard(hazard: HazardCode) {
           <p v-if="hazard === 'wet' && dryAt" class="quiet">
             Open and out of the case until {{ whenText(dryAt, kit.zone) }} at least, before any cap goes on.
           </p>
-          <form v-if="mayAct" @submit.prevent="cureHazard(hazard)">
+          <form v-if="mayAct" class="flex gap-8px" @submit.prevent="cureHazard(hazard)">
             <ElInput
               v-model="cure"
               required
@@ -248,7 +252,7 @@ async function cureHazard(hazard: HazardCode) {
 
         <template v-if="kit.differences.length > 0">
           <h2>Differs from its model</h2>
-          <ul class="differs">
+          <ul class="[columns:2] text-14px">
             <li v-for="(each, index) in kit.differences" :key="index">{{ differenceWords(each) }}</li>
           </ul>
         </template>
@@ -274,12 +278,6 @@ async function cureHazard(hazard: HazardCode) {
 </template>
 
 <style scoped>
-.sheet {
-  display: grid;
-  flex: 1;
-  grid-template-columns: minmax(0, 1fr) 332px;
-}
-
 .side > * {
   position: sticky;
   top: 48px;
@@ -288,49 +286,11 @@ async function cureHazard(hazard: HazardCode) {
   background: var(--card);
 }
 
-header {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 14px;
-  align-items: center;
-}
-
 /* Headings of its parts too. */
 .page :deep(h2) {
   margin: 22px 0 8px;
   padding-bottom: 2px;
   border-bottom: 1px solid var(--rule-strong);
-}
-
-.ways {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 20px;
-  margin: 8px 0;
-}
-
-.differs {
-  columns: 2;
-  font-size: 14px;
-}
-
-.count {
-  margin-bottom: 8px;
-}
-
-.hazard {
-  display: grid;
-  gap: 8px;
-  margin-top: 12px;
-  padding: 12px 14px;
-  border: 1px solid var(--rust);
-  border-radius: 4px;
-  background: var(--card);
-}
-
-.hazard form {
-  display: flex;
-  gap: 8px;
 }
 
 @media (max-width: 1100px) {

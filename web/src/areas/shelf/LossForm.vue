@@ -29,15 +29,18 @@ async function send() {
 </script>
 
 <template>
-  <form class="loss" @submit.prevent="send">
+  <form
+    class="grid gap-8px justify-items-start max-w-560px py-12px px-14px line-rust rd-4px bg-card"
+    @submit.prevent="send"
+  >
     <ProblemNote :problem="problem" @retry="send" />
     <ElRadioGroup v-model="given.kind" aria-label="what became of it">
       <ElRadio v-for="each in kinds" :key="each.kind" :value="each.kind">{{ each.words }}</ElRadio>
     </ElRadioGroup>
-    <label class="labelled"
+    <label class="labelled w-full"
       ><span>what happened</span><ElInput v-model="given.text" required minlength="5" maxlength="500"
     /></label>
-    <label v-if="given.kind === 'kit-stolen'" class="labelled"
+    <label v-if="given.kind === 'kit-stolen'" class="labelled w-full"
       ><span>number of the police report, if there is one</span><ElInput v-model="given.reportNumber" maxlength="60"
     /></label>
     <p class="second">
@@ -48,20 +51,3 @@ async function send() {
     <ElButton type="primary" native-type="submit" :disabled="sending">Record it</ElButton>
   </form>
 </template>
-
-<style scoped>
-.loss {
-  display: grid;
-  gap: 8px;
-  justify-items: start;
-  max-width: 560px;
-  padding: 12px 14px;
-  border: 1px solid var(--rust);
-  border-radius: 4px;
-  background: var(--card);
-}
-
-.labelled {
-  width: 100%;
-}
-</style>

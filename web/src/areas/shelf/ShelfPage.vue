@@ -108,12 +108,12 @@ const branches = computed(() => session.current?.memberships ?? [])
 
 <template>
   <EmptyShelf v-if="shelf && all.length === 0" />
-  <main v-else class="shelf">
-    <div class="list">
-      <header>
+  <main v-else class="shelf grid flex-1 grid-cols-[minmax(0,1fr)_332px]">
+    <div class="list flex flex-col min-w-0 line-r-rule">
+      <header class="grid grid-cols-[44px_auto_minmax(0,1fr)_auto] gap-y-0 gap-x-16px items-center h-58px pr-14px">
         <div class="strip"></div>
-        <h1>The shelf</h1>
-        <div class="filters">
+        <h1 class="whitespace-nowrap">The shelf</h1>
+        <div class="filters flex gap-8px max-w-330px">
           <ElInput
             v-model="filter.text"
             type="search"
@@ -123,7 +123,7 @@ const branches = computed(() => session.current?.memberships ?? [])
           <ElSelect
             v-if="branches.length > 1"
             v-model="filter.branchId"
-            class="branch"
+            class="branch flex-[0_0_124px]"
             placeholder="everywhere"
             aria-label="Branch"
           >
@@ -136,10 +136,11 @@ const branches = computed(() => session.current?.memberships ?? [])
             />
           </ElSelect>
         </div>
-        <div class="counts">
+        <div class="counts flex gap-2px">
           <button
             v-for="{ condition, count } in counts"
             :key="condition"
+            class="flex gap-6px items-center py-4px px-7px line-transparent rd-4px bg-none text-ink font-inherit text-14px whitespace-nowrap cursor-pointer"
             type="button"
             :aria-pressed="filter.condition === condition"
             :title="conditionWords[condition]"
@@ -149,6 +150,7 @@ const branches = computed(() => session.current?.memberships ?? [])
           </button>
           <button
             v-if="gone > 0"
+            class="flex gap-6px items-center py-4px px-7px line-transparent rd-4px bg-none text-ink font-inherit text-14px whitespace-nowrap cursor-pointer"
             type="button"
             :aria-pressed="filter.gone"
             title="Lost, stolen, retired"
@@ -158,41 +160,62 @@ const branches = computed(() => session.current?.memberships ?? [])
           </button>
         </div>
       </header>
-      <ProblemNote class="note" :problem="problem" @retry="reload" />
-      <p v-if="slow" class="note quiet">Reading the shelf …</p>
+      <ProblemNote class="note mr-16px ml-60px my-12px" :problem="problem" @retry="reload" />
+      <p v-if="slow" class="note quiet mr-16px ml-60px my-12px">Reading the shelf …</p>
       <div ref="list" class="kits">
-        <div v-if="heightBefore > 0" class="line" :style="{ height: `${heightBefore}px` }">
+        <div
+          v-if="heightBefore > 0"
+          class="line grid grid-cols-[44px_minmax(0,1fr)]"
+          :style="{ height: `${heightBefore}px` }"
+        >
           <div class="strip"></div>
         </div>
         <template v-for="{ key, index, group, kit } in shown" :key="key">
-          <div v-if="kit" :ref="measure" :data-index="index" class="line">
+          <div v-if="kit" :ref="measure" :data-index="index" class="line grid grid-cols-[44px_minmax(0,1fr)]">
             <div :class="['strip', { chosen: kit.code === chosenCode }]">
               <ConditionMoon :condition="kit.condition" />
             </div>
             <ShelfRow :kit="kit" :chosen="kit.code === chosenCode" @choose="chosenCode = kit.code" />
           </div>
-          <div v-else :ref="measure" :data-index="index" class="board">
+          <div
+            v-else
+            :ref="measure"
+            :data-index="index"
+            class="board flex gap-14px [align-items:flex-start] h-33px relative"
+          >
             <div class="strip"></div>
-            <h2>
-              {{ group.title }} <b>{{ group.kits.length }}</b>
+            <h2
+              class="relative h-26px mr-0 ml-2px mt-4px mb-0 py-0 px-10px line-brass line-t-none bg-card text-18px lh-25px"
+            >
+              {{ group.title }}
+              <b class="ml-6px text-brass-text [font:640_14px_var(--sans)]">{{ group.kits.length }}</b>
             </h2>
-            <em>{{ group.note }}</em>
+            <em class="pt-9px text-15px">{{ group.note }}</em>
             <template v-if="index === 0"
-              ><em class="where">where</em><em class="next">next hand-out</em><em class="mirror">mirror</em
-              ><em class="finder">finder</em></template
+              ><em class="where pt-9px text-15px absolute right-[calc(4px_+_112px_+_132px_+_22.5px)] w-100px"
+                >where</em
+              ><em class="next pt-9px text-15px absolute right-[calc(4px_+_132px_+_15px)] w-112px">next hand-out</em
+              ><em class="pt-9px text-15px absolute right-[calc(4px_+_66px_+_7.5px)] w-66px">mirror</em
+              ><em class="pt-9px text-15px absolute right-4px w-66px">finder</em></template
             >
           </div>
         </template>
-        <div v-if="heightAfter > 0" class="line" :style="{ height: `${heightAfter}px` }">
+        <div
+          v-if="heightAfter > 0"
+          class="line grid grid-cols-[44px_minmax(0,1fr)]"
+          :style="{ height: `${heightAfter}px` }"
+        >
           <div class="strip"></div>
         </div>
       </div>
-      <p v-if="shelf && groups.length === 0" class="note">
+      <p v-if="shelf && groups.length === 0" class="note mr-16px ml-60px my-12px">
         No kit fits these words.
         <ElButton link @click="filter = { ...everything }">Show all</ElButton>
       </p>
-      <p v-if="groups.length > 0" class="note"><CsvButton :rows="() => shelfTable(groups)" name="shelf" /></p>
-      <div class="line opening"><div class="strip"></div></div>
+      <p v-if="groups.length > 0" class="note mr-16px ml-60px my-12px">
+        <CsvButton :rows="() => shelfTable(groups)" name="shelf" />
+      </p>
+      <div class="line grid grid-cols-[44px_minmax(0,1fr)] flex-1"><div class="strip"></div></div>
     </div>
     <div class="side"><KitGlance v-if="chosen" :kit="chosen" /></div>
   </main>

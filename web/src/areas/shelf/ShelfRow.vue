@@ -25,26 +25,38 @@ const finder = computed(() => readingOf(kit, 'finder'))
     @click="$emit('choose')"
     @dblclick="$router.push(`/kits/${kit.code}`)"
   >
-    <div class="name">
-      <p class="serif">
-        <button type="button" class="kit-name" :title="kit.name">{{ kit.name }}</button> <KitTag :code="kit.code" />
+    <div class="name min-w-0">
+      <p class="serif flex gap-6px items-center text-20px lh-22px">
+        <button
+          type="button"
+          class="p-0 line-none bg-none [color:inherit] font-inherit text-left overflow-hidden text-ellipsis whitespace-nowrap"
+          :title="kit.name"
+        >
+          {{ kit.name }}
+        </button>
+        <KitTag :code="kit.code" />
       </p>
-      <p class="second clip" :title="kit.modelName">{{ kit.modelName }}</p>
+      <p class="second overflow-hidden text-ellipsis whitespace-nowrap block" :title="kit.modelName">
+        {{ kit.modelName }}
+      </p>
     </div>
-    <p class="reason">
-      <span v-if="kit.look" class="look" :title="lookSentence(kit.look)">Look at the mirror first. </span>
+    <p class="reason [display:-webkit-box] overflow-hidden [-webkit-box-orient:vertical] [-webkit-line-clamp:2]">
+      <span v-if="kit.look" class="text-brass-text fw-640" :title="lookSentence(kit.look)"
+        >Look at the mirror first.
+      </span>
       <ReasonText :condition="kit.condition" :reasons="kit.reasons" :out="kit.group === 'out'" />
     </p>
-    <p class="where">
+    <p class="where min-w-0 overflow-hidden text-13px">
       <strong v-if="kit.loan && kit.loan.daysLate > 0" class="rust">{{ lateText(kit.loan.daysLate) }}</strong>
       <template v-else-if="kit.loan">back {{ dayText(kit.loan.dueAtUtc, session.zoneOf(kit.branchId)) }}</template>
       <template v-else>{{ kit.place }}</template>
     </p>
-    <p class="next">
+    <p class="next min-w-0 overflow-hidden text-13px whitespace-nowrap">
       <template v-if="kit.next"
-        >{{ whenText(kit.next.atUtc, session.zoneOf(kit.branchId)) }}<br /><span class="quiet clip">{{
-          kit.next.borrower
-        }}</span></template
+        >{{ whenText(kit.next.atUtc, session.zoneOf(kit.branchId)) }}<br /><span
+          class="quiet overflow-hidden text-ellipsis whitespace-nowrap block"
+          >{{ kit.next.borrower }}</span
+        ></template
       >
       <span v-else class="quiet">none booked</span>
     </p>
@@ -54,11 +66,6 @@ const finder = computed(() => readingOf(kit, 'finder'))
 </template>
 
 <style scoped>
-.look {
-  color: var(--brass-text);
-  font-weight: 640;
-}
-
 .row {
   display: grid;
   grid-template-columns: 180px minmax(150px, 1fr) 100px 112px 66px 66px;
@@ -76,55 +83,5 @@ const finder = computed(() => readingOf(kit, 'finder'))
   position: relative;
   border-block: 1px solid var(--rule-strong);
   background: var(--card);
-}
-
-.name .serif {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-  font-size: 20px;
-  line-height: 22px;
-}
-
-.kit-name {
-  padding: 0;
-  border: 0;
-  background: none;
-  color: inherit;
-  font: inherit;
-  text-align: left;
-}
-
-.kit-name,
-.clip {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-
-.clip {
-  display: block;
-}
-
-.name {
-  min-width: 0;
-}
-
-.reason {
-  display: -webkit-box;
-  overflow: hidden;
-  -webkit-box-orient: vertical;
-  -webkit-line-clamp: 2;
-}
-
-.next,
-.where {
-  min-width: 0;
-  overflow: hidden;
-  font-size: 13px;
-}
-
-.next {
-  white-space: nowrap;
 }
 </style>

@@ -45,10 +45,10 @@ async function keep(sure: boolean) {
 </script>
 
 <template>
-  <main class="page weigh">
+  <main class="page grid gap-14px content-start max-w-900px">
     <ProblemNote :problem="problem" @retry="reload" />
     <template v-if="kit && given">
-      <header>
+      <header class="flex gap-14px items-center">
         <h1>Weigh {{ kit.name }}, complete</h1>
         <KitTag :code="kit.code" />
       </header>
@@ -67,7 +67,7 @@ async function keep(sure: boolean) {
         <RouterLink :to="`/kits/${encodeURIComponent(kit.code)}`">Count it, or put it right first.</RouterLink>
       </p>
       <template v-else>
-        <div class="columns">
+        <div class="columns grid grid-cols-[340px_1fr] gap-40px items-start">
           <WeighIn :given="given" @weigh="weigh" @clear="clear" />
           <section>
             <h2>Weighed before</h2>
@@ -79,7 +79,7 @@ async function keep(sure: boolean) {
           </section>
         </div>
         <ProblemNote :problem="refusal" @retry="reload" />
-        <div class="acts">
+        <div class="flex gap-10px">
           <ElButton
             type="primary"
             size="large"
@@ -94,30 +94,3 @@ async function keep(sure: boolean) {
     </template>
   </main>
 </template>
-
-<style scoped>
-.weigh {
-  display: grid;
-  gap: 14px;
-  align-content: start;
-  max-width: 900px;
-}
-
-header {
-  display: flex;
-  gap: 14px;
-  align-items: center;
-}
-
-.columns {
-  display: grid;
-  grid-template-columns: 340px 1fr;
-  gap: 40px;
-  align-items: start;
-}
-
-.acts {
-  display: flex;
-  gap: 10px;
-}
-</style>

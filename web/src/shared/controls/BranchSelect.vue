@@ -7,13 +7,7 @@ const branchId = defineModel<string>({ required: true })
 </script>
 
 <template>
-  <ElSelect v-if="branches.length > 1" v-model="branchId" aria-label="Branch" class="branch-select">
+  <ElSelect v-if="branches.length > 1" v-model="branchId" aria-label="Branch" class="w-220px">
     <ElOption v-for="branch in branches" :key="branch.branchId" :value="branch.branchId" :label="branch.branchName" />
   </ElSelect>
 </template>
-
-<style scoped>
-.branch-select {
-  width: 220px;
-}
-</style>

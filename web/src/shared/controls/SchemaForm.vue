@@ -37,7 +37,14 @@ async function send() {
 </script>
 
 <template>
-  <ElForm ref="form" class="schema-form" label-position="top" novalidate :aria-label="label" @submit.prevent="send">
+  <ElForm
+    ref="form"
+    class="schema-form grid grid-cols-[repeat(2,minmax(0,320px))] gap-y-10px gap-x-16px items-start my-14px mx-0"
+    label-position="top"
+    novalidate
+    :aria-label="label"
+    @submit.prevent="send"
+  >
     <slot />
     <p v-for="[path, message] in others" :key="path" class="rust wide" role="alert">{{ message }}</p>
     <slot name="foot" />
@@ -45,14 +52,6 @@ async function send() {
 </template>
 
 <style scoped>
-.schema-form {
-  display: grid;
-  grid-template-columns: repeat(2, minmax(0, 320px));
-  gap: 10px 16px;
-  align-items: start;
-  margin: 14px 0;
-}
-
 .schema-form :slotted(.wide),
 .wide {
   grid-column: 1 / -1;

@@ -11,7 +11,7 @@ const chosen = defineModel<V | null>({ required: true })
   <ElRadioGroup
     :model-value="chosen ?? undefined"
     :aria-label="label"
-    class="ways"
+    class="ways flex flex-wrap gap-y-2px gap-x-16px w-full line-b-rule-strong"
     @update:model-value="chosen = $event as V"
   >
     <ElRadio v-for="option in options" :key="option.value" :value="option.value" :disabled="option.disabled ?? false">
@@ -21,14 +21,6 @@ const chosen = defineModel<V | null>({ required: true })
 </template>
 
 <style scoped>
-.ways {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 16px;
-  width: 100%;
-  border-bottom: 1px solid var(--rule-strong);
-}
-
 .ways .el-radio {
   margin-right: 0;
 }

@@ -29,26 +29,15 @@ onScopeDispose(() => {
 </script>
 
 <template>
-  <figure class="camera">
-    <video ref="video" muted playsinline aria-label="Picture of the camera"></video>
+  <figure class="m-0">
+    <video
+      ref="video"
+      class="block w-full max-w-420px [aspect-ratio:4_/_3] line-rule-strong rd-4px bg-deep [object-fit:cover]"
+      muted
+      playsinline
+      aria-label="Picture of the camera"
+    ></video>
     <figcaption v-if="trouble" class="rust" role="alert">{{ trouble }}</figcaption>
     <figcaption v-else class="second">Hold a label of a kit or a part before the camera. Nothing is kept.</figcaption>
   </figure>
 </template>
-
-<style scoped>
-.camera {
-  margin: 0;
-}
-
-video {
-  display: block;
-  width: 100%;
-  max-width: 420px;
-  aspect-ratio: 4 / 3;
-  border: 1px solid var(--rule-strong);
-  border-radius: 4px;
-  background: var(--deep);
-  object-fit: cover;
-}
-</style>

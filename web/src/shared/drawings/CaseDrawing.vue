@@ -65,7 +65,7 @@ const range = (numbersOf: readonly { number: number }[]) => {
     :viewBox="`-1 -1 ${width + 2} ${width * aspect + 2}`"
     role="img"
     aria-label="Plan of the case"
-    class="case-drawing"
+    class="block"
   >
     <g v-for="frame in compartments" :key="frame.place">
       <rect
@@ -77,9 +77,13 @@ const range = (numbersOf: readonly { number: number }[]) => {
         :class="['frame', { current: frame.place === currentPlace && currentId !== null }]"
         @click="frame.parts[0] && emit('choose', frame.parts[0].id)"
       />
-      <text :x="frame.x * width + 6" :y="frame.y * width + 15" class="name">
+      <text
+        :x="frame.x * width + 6"
+        :y="frame.y * width + 15"
+        class="name [font:italic_400_14px_var(--serif)] fill-quiet pointer-events-none"
+      >
         {{ shortName(frame) }}
-        <tspan v-if="hasRoom(frame)" class="range">{{ range(frame.parts) }}</tspan>
+        <tspan v-if="hasRoom(frame)" class="[font:400_11px_var(--sans)]">{{ range(frame.parts) }}</tspan>
       </text>
       <g
         v-for="placed in frame.parts"
@@ -90,11 +94,15 @@ const range = (numbersOf: readonly { number: number }[]) => {
       >
         <title>{{ placed.number }} {{ byId.get(placed.id)?.name }}</title>
         <template v-if="numbers">
-          <circle r="8" class="number" />
-          <text class="digits" y="3.5">{{ placed.number }}</text>
+          <circle r="8" class="number [fill:#fff] [stroke:#000] stroke-1" />
+          <text class="[font:640_9px_var(--sans)] [text-anchor:middle] [fill:#000]" y="3.5">{{ placed.number }}</text>
         </template>
         <template v-else>
-          <circle v-if="placed.shape === 'round'" :r="box(placed).w / 2" class="shape" />
+          <circle
+            v-if="placed.shape === 'round'"
+            :r="box(placed).w / 2"
+            class="shape fill-none stroke-quiet stroke-1 [stroke-dasharray:2.5_2]"
+          />
           <rect
             v-else
             :x="-box(placed).w / 2"
@@ -102,18 +110,22 @@ const range = (numbersOf: readonly { number: number }[]) => {
             :width="box(placed).w"
             :height="box(placed).h"
             :rx="placed.shape === 'box' ? 3 : 1"
-            class="shape"
+            class="shape fill-none stroke-quiet stroke-1 [stroke-dasharray:2.5_2]"
           />
           <path
             v-if="markAt(placed.id) === 'missing'"
             d="M.6-7.2C-4.8-8-8-4-7.4.6-6.8 6 -2 8.4 2.4 7.2 7 6 8.6 1.4 7.4-2.8 6.2-6.4 3-8-.6-7.4"
-            class="pencil"
+            class="pencil fill-none stroke-rust stroke-2.1 [stroke-linecap:round]"
           />
-          <path v-else-if="markAt(placed.id) === 'damaged'" d="M6.4-8C2.6-2.6-2 2.6-6.4 8" class="pencil" />
+          <path
+            v-else-if="markAt(placed.id) === 'damaged'"
+            d="M6.4-8C2.6-2.6-2 2.6-6.4 8"
+            class="pencil fill-none stroke-rust stroke-2.1 [stroke-linecap:round]"
+          />
           <path
             v-else-if="markAt(placed.id) === 'wrong'"
             d="M-6-2.6L6-3M3-6L6.4-3 3.2-.2M6 3.4L-6 3.6M-3 .8L-6.4 3.6-3 6.6"
-            class="pencil brass"
+            class="pencil brass fill-none stroke-rust stroke-2.1 [stroke-linecap:round]"
           />
         </template>
       </g>
@@ -122,10 +134,6 @@ const range = (numbersOf: readonly { number: number }[]) => {
 </template>
 
 <style scoped>
-.case-drawing {
-  display: block;
-}
-
 .frame {
   fill: var(--card);
   stroke: var(--quiet);
@@ -136,23 +144,6 @@ const range = (numbersOf: readonly { number: number }[]) => {
   fill: var(--wash);
   stroke: var(--night);
   stroke-width: 2;
-}
-
-.name {
-  font: italic 400 14px var(--serif);
-  fill: var(--quiet);
-  pointer-events: none;
-}
-
-.range {
-  font: 400 11px var(--sans);
-}
-
-.shape {
-  fill: none;
-  stroke: var(--quiet);
-  stroke-width: 1;
-  stroke-dasharray: 2.5 2;
 }
 
 .part {
@@ -171,26 +162,7 @@ const range = (numbersOf: readonly { number: number }[]) => {
   stroke: var(--night);
 }
 
-.pencil {
-  fill: none;
-  stroke: var(--rust);
-  stroke-width: 2.1;
-  stroke-linecap: round;
-}
-
 .pencil.brass {
   stroke: var(--brass-text);
-}
-
-.number {
-  fill: #fff;
-  stroke: #000;
-  stroke-width: 1;
-}
-
-.digits {
-  font: 640 9px var(--sans);
-  text-anchor: middle;
-  fill: #000;
 }
 </style>

@@ -18,38 +18,22 @@ const litPath = computed(() => {
 
 <template>
   <svg :width="size" :height="size" viewBox="-10.5 -10.5 21 21" role="img" :aria-label="conditionWords[condition]">
-    <circle v-if="condition === 'new'" r="8.6" class="held" />
+    <circle v-if="condition === 'new'" r="8.6" class="fill-none [stroke:var(--held,var(--rust))] stroke-1.9" />
     <template v-else>
-      <circle :r="R" class="disc" />
+      <circle :r="R" class="fill-deep" />
       <circle v-if="lit === 1" :r="R" class="lit" />
       <path v-else :d="litPath" :class="condition === 'crescent' ? 'thin' : 'lit'" />
-      <circle :r="R" class="ring" />
+      <circle :r="R" class="fill-none [stroke:#8b97a3] stroke-1.1" />
     </template>
   </svg>
 </template>
 
 <style scoped>
-.disc {
-  fill: var(--deep);
-}
-
 .lit {
   fill: var(--lit);
 }
 
 .thin {
   fill: var(--crescent);
-}
-
-.ring {
-  fill: none;
-  stroke: #8b97a3;
-  stroke-width: 1.1;
-}
-
-.held {
-  fill: none;
-  stroke: var(--held, var(--rust));
-  stroke-width: 1.9;
 }
 </style>

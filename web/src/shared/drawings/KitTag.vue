@@ -5,32 +5,16 @@ const width = 26 + Math.min(code.length, 12) * 7.2
 </script>
 
 <template>
-  <svg :width="width" height="20" :viewBox="`0 0 ${width} 20`" class="tag" role="img" :aria-label="`kit ${code}`">
-    <path :d="`M6 .5H${width - 0.5}V19.5H6L.5 14V6Z`" />
-    <circle cx="8" cy="10" r="1.6" />
-    <text x="14" y="14.2">{{ code }}</text>
+  <svg
+    :width="width"
+    height="20"
+    :viewBox="`0 0 ${width} 20`"
+    class="flex-none [vertical-align:-4px]"
+    role="img"
+    :aria-label="`kit ${code}`"
+  >
+    <path class="fill-card stroke-rule-strong" :d="`M6 .5H${width - 0.5}V19.5H6L.5 14V6Z`" />
+    <circle class="fill-none stroke-rule-strong" cx="8" cy="10" r="1.6" />
+    <text class="fill-ink [font:640_12px_var(--sans)] [letter-spacing:0.3px]" x="14" y="14.2">{{ code }}</text>
   </svg>
 </template>
-
-<style scoped>
-.tag {
-  flex: none;
-  vertical-align: -4px;
-}
-
-path {
-  fill: var(--card);
-  stroke: var(--rule-strong);
-}
-
-circle {
-  fill: none;
-  stroke: var(--rule-strong);
-}
-
-text {
-  fill: var(--ink);
-  font: 640 12px var(--sans);
-  letter-spacing: 0.3px;
-}
-</style>

@@ -18,14 +18,21 @@ const stroke = (mm: number) => (mm > 0 ? '#000' : 'none')
 
 <template>
   <svg
-    class="sheet"
+    class="sheet block w-full line-rule-strong [background:#fff]"
     :viewBox="`0 0 ${page.widthMm} ${page.heightMm}`"
     :style="{ '--width': `${page.widthMm}mm`, '--height': `${page.heightMm}mm` }"
     role="img"
     aria-label="Page as it is printed"
   >
     <template v-for="(item, index) in page.items" :key="index">
-      <text v-if="item.kind === 'text'" :x="item.x" :y="item.y" :text-anchor="item.anchor" :style="styleOf(item)">
+      <text
+        v-if="item.kind === 'text'"
+        class="[fill:#000] whitespace-pre"
+        :x="item.x"
+        :y="item.y"
+        :text-anchor="item.anchor"
+        :style="styleOf(item)"
+      >
         {{ item.text }}
       </text>
       <line
@@ -71,18 +78,6 @@ const stroke = (mm: number) => (mm > 0 ? '#000' : 'none')
 </template>
 
 <style scoped>
-.sheet {
-  display: block;
-  width: 100%;
-  border: 1px solid var(--rule-strong);
-  background: #fff;
-}
-
-text {
-  fill: #000;
-  white-space: pre;
-}
-
 @media print {
   .sheet {
     width: var(--width);

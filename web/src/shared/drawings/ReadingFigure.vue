@@ -12,11 +12,11 @@ const label = computed(() => `${kindWords[reading.kind]} ${readingText(reading)}
 </script>
 
 <template>
-  <span v-if="reading.unit === 'judged'" class="judged"
+  <span v-if="reading.unit === 'judged'" class="text-14px"
     >{{ reading.kind === 'star' ? 'star: ' : ''
     }}{{ reading.kind === 'repeat' ? readingText(reading) : reading.asLeft === 0 ? 'good' : 'not fine' }}</span
   >
-  <span v-else class="reading-figure">
+  <span v-else class="block lh-16px">
     <span
       ><b>{{ parts?.[1] }}</b
       ><span class="quiet">{{ parts?.[2] }}</span></span
@@ -24,14 +24,3 @@ const label = computed(() => `${kindWords[reading.kind]} ${readingText(reading)}
     <ScaleBar :value="reading.asLeft" :limit="reading.limit" :good="reading.good" :width="56" :label="label" />
   </span>
 </template>
-
-<style scoped>
-.reading-figure {
-  display: block;
-  line-height: 16px;
-}
-
-.judged {
-  font-size: 14px;
-}
-</style>

@@ -20,9 +20,9 @@ const dotX = computed(() => half.value + side.value * Math.min(Math.abs(share.va
 </script>
 
 <template>
-  <svg :width="width" height="18" :viewBox="`0 0 ${width} 18`" role="img" :aria-label="label" class="signed-bar">
-    <line x1="0" :x2="width" :y1="MIDDLE" :y2="MIDDLE" class="line" />
-    <line :x1="half" :x2="half" :y1="MIDDLE - 3" :y2="MIDDLE + 3" class="zero" />
+  <svg :width="width" height="18" :viewBox="`0 0 ${width} 18`" role="img" :aria-label="label" class="block">
+    <line x1="0" :x2="width" :y1="MIDDLE" :y2="MIDDLE" class="line stroke-quiet stroke-1" />
+    <line :x1="half" :x2="half" :y1="MIDDLE - 3" :y2="MIDDLE + 3" class="stroke-quiet stroke-1" />
     <line
       v-for="at in [-1, 1]"
       :key="at"
@@ -30,7 +30,7 @@ const dotX = computed(() => half.value + side.value * Math.min(Math.abs(share.va
       :x2="half + at * tick"
       :y1="MIDDLE - 6"
       :y2="MIDDLE + 6"
-      class="limit"
+      class="limit stroke-brass stroke-1.9"
     />
     <line
       v-if="isBeyond"
@@ -38,7 +38,7 @@ const dotX = computed(() => half.value + side.value * Math.min(Math.abs(share.va
       :x2="isFar ? half + side * (half - 7) : dotX"
       :y1="MIDDLE"
       :y2="MIDDLE"
-      class="over"
+      class="over stroke-rust stroke-2.75"
     />
     <path v-if="isFar" :d="`M${half + side * half} ${MIDDLE}l${-side * 8} -4v8z`" class="head" />
     <circle v-else :cx="dotX" :cy="MIDDLE" r="3.6" :class="isBeyond ? 'dot off' : 'dot'" />
@@ -46,26 +46,6 @@ const dotX = computed(() => half.value + side.value * Math.min(Math.abs(share.va
 </template>
 
 <style scoped>
-.signed-bar {
-  display: block;
-}
-
-.line,
-.zero {
-  stroke: var(--quiet);
-  stroke-width: 1;
-}
-
-.limit {
-  stroke: var(--brass);
-  stroke-width: 1.9;
-}
-
-.over {
-  stroke: var(--rust);
-  stroke-width: 2.75;
-}
-
 .head,
 .dot.off {
   fill: var(--rust);

@@ -3,23 +3,14 @@ defineProps<{ name: string }>()
 </script>
 
 <template>
-  <kbd class="key-cap" aria-hidden="true">{{ name }}</kbd>
+  <kbd
+    class="key-cap inline-block min-w-19px py-1px px-5px line-rule-strong [border-bottom-width:2px] rd-3px bg-card text-ink [font:640_12px/15px_var(--sans)] text-center"
+    aria-hidden="true"
+    >{{ name }}</kbd
+  >
 </template>
 
 <style scoped>
-.key-cap {
-  display: inline-block;
-  min-width: 19px;
-  padding: 1px 5px;
-  border: 1px solid var(--rule-strong);
-  border-bottom-width: 2px;
-  border-radius: 3px;
-  background: var(--card);
-  color: var(--ink);
-  font: 640 12px/15px var(--sans);
-  text-align: center;
-}
-
 .main .key-cap {
   border-color: var(--pale);
   background: transparent;

@@ -28,40 +28,20 @@ const shown = computed(() => [
 </script>
 
 <template>
-  <figure>
-    <figcaption>
+  <figure class="grid grid-cols-[1fr_1fr] gap-y-2px gap-x-8px m-0">
+    <figcaption class="col-span-full">
       <ElButton link @click="emit('choose')">{{ name }}</ElButton>
     </figcaption>
     <div v-for="each in shown" :key="each.words">
-      <svg :viewBox="view" role="img" :aria-label="`${name}, ${each.words}`">
+      <svg
+        class="block w-full max-h-110px line-rule"
+        :viewBox="view"
+        role="img"
+        :aria-label="`${name}, ${each.words}`"
+      >
         <image :href="each.picture" x="0" y="0" :width="caseMm.width" :height="caseMm.height" />
       </svg>
-      <em>{{ each.words }}</em>
+      <em class="text-quiet text-14px">{{ each.words }}</em>
     </div>
   </figure>
 </template>
-
-<style scoped>
-figure {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 2px 8px;
-  margin: 0;
-}
-
-figcaption {
-  grid-column: 1 / -1;
-}
-
-svg {
-  display: block;
-  width: 100%;
-  max-height: 110px;
-  border: 1px solid var(--rule);
-}
-
-em {
-  color: var(--quiet);
-  font-size: 14px;
-}
-</style>

@@ -47,9 +47,14 @@ const looks: Record<CompartmentVerdict, string> = { same: 'same', different: 'di
 </script>
 
 <template>
-  <svg :viewBox="`0 0 ${caseMm.width} ${caseMm.height}`" role="group" aria-label="The open case from above">
+  <svg
+    class="block w-full [touch-action:none] line-rule"
+    :viewBox="`0 0 ${caseMm.width} ${caseMm.height}`"
+    role="group"
+    aria-label="The open case from above"
+  >
     <image v-if="picture" :href="picture" x="0" y="0" :width="caseMm.width" :height="caseMm.height" />
-    <rect v-else x="0" y="0" :width="caseMm.width" :height="caseMm.height" class="bare" />
+    <rect v-else x="0" y="0" :width="caseMm.width" :height="caseMm.height" class="fill-card" />
     <g
       v-for="place in shown"
       :key="place.id"
@@ -61,45 +66,32 @@ const looks: Record<CompartmentVerdict, string> = { same: 'same', different: 'di
       @keydown.enter.prevent="emit('choose', place.id)"
       @keydown.space.prevent="emit('choose', place.id)"
     >
-      <polygon :points="place.points" class="halo" />
-      <polygon :points="place.points" class="edge" />
-      <text :x="place.at.x" :y="place.at.y">{{ labels[place.id] }}</text>
+      <polygon
+        :points="place.points"
+        class="halo fill-transparent [vector-effect:non-scaling-stroke] [stroke:rgb(20_22_26_/_75%)] stroke-4"
+      />
+      <polygon
+        :points="place.points"
+        class="edge fill-transparent stroke-2 [vector-effect:non-scaling-stroke] [stroke:#f3ead6]"
+      />
+      <text
+        class="[font:600_11px_var(--sans)] [paint-order:stroke] [fill:#f3ead6] [stroke:rgb(20_22_26_/_80%)] [stroke-width:3px] pointer-events-none"
+        :x="place.at.x"
+        :y="place.at.y"
+      >
+        {{ labels[place.id] }}
+      </text>
     </g>
     <slot />
   </svg>
 </template>
 
 <style scoped>
-svg {
-  display: block;
-  width: 100%;
-  touch-action: none;
-  border: 1px solid var(--rule);
-}
-
-.bare {
-  fill: var(--card);
-}
-
 .place {
   cursor: pointer;
 }
 
-polygon {
-  fill: transparent;
-  stroke-width: 2;
-  vector-effect: non-scaling-stroke;
-}
-
 /* Seen on dark foam and on a white box alike. */
-.halo {
-  stroke: rgb(20 22 26 / 75%);
-  stroke-width: 4;
-}
-
-.edge {
-  stroke: #f3ead6;
-}
 
 .same .edge {
   stroke-width: 1;
@@ -126,14 +118,5 @@ polygon {
 
 .place:focus {
   outline: none;
-}
-
-text {
-  font: 600 11px var(--sans);
-  paint-order: stroke;
-  fill: #f3ead6;
-  stroke: rgb(20 22 26 / 80%);
-  stroke-width: 3px;
-  pointer-events: none;
 }
 </style>

@@ -91,11 +91,11 @@ watch(group, () => {
 </script>
 
 <template>
-  <section class="weigh-in" aria-label="Weigh-in">
+  <section class="grid gap-5px" aria-label="Weigh-in">
     <h2>
       Weigh-in <em>{{ chosen ? `steps of ${massText(chosen.scaleStepG)}` : '' }}</em>
     </h2>
-    <div class="groups" role="tablist" aria-label="What is on the scale">
+    <div class="groups flex flex-wrap gap-y-2px gap-x-12px" role="tablist" aria-label="What is on the scale">
       <ElButton
         v-for="each in groups"
         :key="each.name"
@@ -110,7 +110,7 @@ watch(group, () => {
       </ElButton>
     </div>
 
-    <form v-if="!taken" class="entry" @submit.prevent="keepTyped">
+    <form v-if="!taken" class="grid grid-cols-[1fr_64px_auto] gap-6px" @submit.prevent="keepTyped">
       <ElInput
         v-model="typed"
         :aria-label="`Weight of the ${groupWords(group)}`"
@@ -125,10 +125,10 @@ watch(group, () => {
       />
       <ElButton native-type="submit">Keep</ElButton>
     </form>
-    <div v-if="!taken && scaleKind !== 'none'" class="from-scale">
+    <div v-if="!taken && scaleKind !== 'none'" class="flex flex-wrap gap-10px items-center">
       <ElButton v-if="!scale.isOpen.value" @click="scale.open()">Read the scale</ElButton>
       <template v-else>
-        <span class="shown" aria-live="polite">{{
+        <span class="min-w-96px text-24px fw-640" aria-live="polite">{{
           scale.shown.value ? massText(scale.shown.value.massG) : '–'
         }}</span>
         <ElButton :disabled="!scale.settled.value" @click="keepShown">
@@ -140,22 +140,22 @@ watch(group, () => {
     <p v-if="trouble" class="rust second" role="alert">{{ trouble }}</p>
 
     <template v-if="taken && weight">
-      <dl>
-        <dt>expected</dt>
-        <dd>
+      <dl class="grid grid-cols-[68px_1fr] gap-y-1px gap-x-6px m-0">
+        <dt class="text-quiet">expected</dt>
+        <dd class="flex gap-8px items-baseline m-0">
           <b>{{ massText(weight.expectedG) }}</b>
           <span class="second">{{
             weight.compared === 'baseline' ? 'own last complete weighing' : 'from its card'
           }}</span>
         </dd>
-        <dt>measured</dt>
-        <dd>
+        <dt class="text-quiet">measured</dt>
+        <dd class="flex gap-8px items-baseline m-0">
           <b>{{ massText(weight.measuredG) }}</b>
           <span class="second">{{ taken.source === 'scale' ? 'from the scale' : 'typed in' }}</span>
           <ElButton link @click="emit('clear', group)">again</ElButton>
         </dd>
       </dl>
-      <div class="difference">
+      <div class="flex gap-12px items-center">
         <output :class="['figure', { off: !weight.consistent }]">{{ differenceText(weight.differenceG) }}</output>
         <SignedBar
           :value="weight.differenceG"
@@ -170,18 +170,21 @@ watch(group, () => {
       <ElButton link @click="stop">stop</ElButton>
     </p>
     <p v-if="problem" class="rust second">{{ problem }}</p>
-    <p v-if="sentence" class="says" role="status">{{ sentence }}</p>
-    <ul v-if="verdict && verdict.code !== 'ALL_THERE' && verdict.code !== 'NOTHING_FITS'" class="ways">
+    <p v-if="sentence" class="fw-640" role="status">{{ sentence }}</p>
+    <ul
+      v-if="verdict && verdict.code !== 'ALL_THERE' && verdict.code !== 'NOTHING_FITS'"
+      class="ways m-0 p-0 list-none"
+    >
       <li v-for="(way, index) in ways" :key="index">
         <ElButton v-if="!saysNothing(way)" link class="way" @click="choose(way)">
           <span class="clause">{{ explanationClause(way, nameOf) }}</span>
           <span class="second">{{ massText(massOf(way)) }}, leaves {{ differenceText(way.residualG) }}</span>
-          <span class="share">{{ percentText(way.probability) }}</span>
+          <span class="share row-[1] col-[2]">{{ percentText(way.probability) }}</span>
         </ElButton>
         <p v-else class="way">
           <span>nothing missing</span>
           <span class="second">leaves {{ differenceText(way.residualG) }}</span>
-          <span class="share">{{ percentText(way.probability) }}</span>
+          <span class="share row-[1] col-[2]">{{ percentText(way.probability) }}</span>
         </p>
       </li>
     </ul>
@@ -198,17 +201,6 @@ watch(group, () => {
 </template>
 
 <style scoped>
-.weigh-in {
-  display: grid;
-  gap: 5px;
-}
-
-.groups {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 12px;
-}
-
 .groups .group {
   padding: 2px 0;
   border-bottom: 2px solid transparent;
@@ -231,49 +223,6 @@ watch(group, () => {
   color: var(--ink);
 }
 
-.entry {
-  display: grid;
-  grid-template-columns: 1fr 64px auto;
-  gap: 6px;
-}
-
-.from-scale {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-  align-items: center;
-}
-
-.shown {
-  min-width: 96px;
-  font-size: 24px;
-  font-weight: 640;
-}
-
-dl {
-  display: grid;
-  grid-template-columns: 68px 1fr;
-  gap: 1px 6px;
-  margin: 0;
-}
-
-dt {
-  color: var(--quiet);
-}
-
-dd {
-  display: flex;
-  gap: 8px;
-  align-items: baseline;
-  margin: 0;
-}
-
-.difference {
-  display: flex;
-  gap: 12px;
-  align-items: center;
-}
-
 .figure {
   min-width: 100px;
   font-size: 34px;
@@ -283,16 +232,6 @@ dd {
 
 .figure.off {
   color: var(--rust);
-}
-
-.says {
-  font-weight: 640;
-}
-
-.ways {
-  margin: 0;
-  padding: 0;
-  list-style: none;
 }
 
 .ways .way {
@@ -317,11 +256,6 @@ p.way,
 
 .way:hover .clause {
   text-decoration: underline;
-}
-
-.share {
-  grid-row: 1;
-  grid-column: 2;
 }
 
 @media (pointer: coarse) {

@@ -18,7 +18,7 @@ const sun = computed(() => (question.value.doubt === null ? question.value.sun :
 </script>
 
 <template>
-  <div class="light">
+  <div class="grid gap-4px">
     <p v-if="looking" class="second">Looking where the Sun stands …</p>
     <p v-else-if="!question.asked" class="second">
       It is night at {{ site?.name }}. A lamp on a wall is light enough.
@@ -40,10 +40,3 @@ const sun = computed(() => (question.value.doubt === null ? question.value.sun :
     </template>
   </div>
 </template>
-
-<style scoped>
-.light {
-  display: grid;
-  gap: 4px;
-}
-</style>

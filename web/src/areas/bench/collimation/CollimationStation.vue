@@ -169,12 +169,12 @@ useKeys(() => ({
 </script>
 
 <template>
-  <div class="collimation">
-    <div class="view">
+  <div class="collimation grid grid-cols-[minmax(320px,440px)_minmax(0,1fr)] gap-y-20px gap-x-40px">
+    <div class="grid gap-8px content-start">
       <em v-if="tube && now.way !== 'photo'">open end of the tube ↑</em>
       <PeepholePicture
         v-if="tube && now.way !== 'photo'"
-        class="drawn"
+        class="max-w-330px"
         :tube="tube"
         :alignment="alignment"
         :screws="screws"
@@ -202,7 +202,7 @@ useKeys(() => ({
         Read it again; if it is so, the mirror has left its place in the cell.
       </p>
     </div>
-    <div class="judgement">
+    <div class="judgement grid gap-12px content-start justify-items-start">
       <BigFigure :value="error" :limit="quality.limitMm" :good="quality.goodMm" unit="mm" />
       <p>
         <strong>primary’s axis off, at the focal plane</strong>
@@ -211,12 +211,17 @@ useKeys(() => ({
           · seen as {{ mmText(now.offsetMm) }} between mark and reflection</span
         >
       </p>
-      <p class="advice"><SerifText :text="advice ?? ''" /></p>
+      <p class="advice text-25px lh-31px"><SerifText :text="advice ?? ''" /></p>
       <p v-if="answer" class="answer" role="status">
         <strong>{{ stepResponseSentence(answer.verdict) }}</strong>
         Expected {{ mmText(lengthOf(answer.expectedMm)) }}, now {{ mmText(lengthOf(answer.after)) }}.
       </p>
-      <p v-if="asksWhatWasTurned" class="asked" role="group" aria-label="What was turned really">
+      <p
+        v-if="asksWhatWasTurned"
+        class="flex flex-wrap gap-y-6px gap-x-10px items-center py-8px px-12px line-2-brass"
+        role="group"
+        aria-label="What was turned really"
+      >
         <strong>What did you turn really?</strong>
         <ElButton size="small" @click="asAdvised">As advised</ElButton>
         <ElButton size="small" @click="otherWay">The other way round</ElButton>
@@ -224,9 +229,10 @@ useKeys(() => ({
           Screw {{ screw }} instead
         </ElButton>
       </p>
-      <div class="hands">
-        <div v-if="cell" class="cell-side">
-          <em class="corner">from behind</em><em class="corner right">focuser side ↑</em>
+      <div class="hands grid grid-cols-[250px_minmax(0,1fr)] gap-20px w-full">
+        <div v-if="cell" class="relative">
+          <em class="corner absolute -top-6px left-0 text-quiet">from behind</em
+          ><em class="corner right absolute -top-6px left-0 text-quiet">focuser side ↑</em>
           <CellDrawing
             :screws="screws"
             :locks="cellHasLocks"
@@ -234,19 +240,19 @@ useKeys(() => ({
             :turns="doing === 'primary' && !beyondTravel ? (chosen?.turns ?? []) : []"
           />
         </div>
-        <div class="order">
-          <ol>
-            <li :class="{ here: doing === 'secondary' }">
+        <div class="order grid gap-8px content-start">
+          <ol class="m-0 p-0 [list-style-position:inside]">
+            <li class="py-7px px-0 line-b-rule" :class="{ here: doing === 'secondary' }">
               Secondary
               <span v-if="secondaryMm !== null">
                 {{ mmText(secondaryMm) }} of {{ mmText(secondaryLimitMm) }}{{ secondaryFirst ? ', first' : '' }}</span
               >
               <span v-else class="quiet">by eye: round, centred</span>
             </li>
-            <li :class="{ here: doing === 'primary' }">
+            <li class="py-7px px-0 line-b-rule" :class="{ here: doing === 'primary' }">
               Primary <span v-if="error !== null">{{ mmText(error) }} of {{ mmText(quality.limitMm) }}</span>
             </li>
-            <li :class="{ here: doing === 'lock' }">Lock, and look again</li>
+            <li class="py-7px px-0 line-b-rule" :class="{ here: doing === 'lock' }">Lock, and look again</li>
           </ol>
           <template v-if="doing === 'primary' && cell">
             <WayChoice v-model="draft.advice" :options="ways" label="Which screws" />
@@ -257,7 +263,7 @@ useKeys(() => ({
             </p>
             <details class="second">
               <summary>a screw is at its end</summary>
-              <label v-for="screw in screws" :key="screw.name" class="blocked">
+              <label v-for="screw in screws" :key="screw.name" class="flex gap-6px items-center min-h-32px">
                 {{ screw.name }}
                 <ChoiceSelect
                   :model-value="draft.blocked[screw.name] ?? 'free'"
@@ -268,8 +274,10 @@ useKeys(() => ({
               </label>
             </details>
           </template>
-          <ul v-if="doing === 'secondary' && secondary" class="second steps">
-            <li v-for="sentence in secondaryTurnSentences(secondary)" :key="sentence">{{ sentence }}</li>
+          <ul v-if="doing === 'secondary' && secondary" class="second steps m-0 pl-18px">
+            <li v-for="sentence in secondaryTurnSentences(secondary)" :key="sentence" class="py-2px px-0 line-none">
+              {{ sentence }}
+            </li>
           </ul>
           <p v-if="doing !== 'look' && !cell" class="second">
             This model’s cell isn’t measured yet: with its screws in Set-up, this names the screw and how far.
@@ -283,7 +291,7 @@ useKeys(() => ({
           <ProblemNote :problem="problem" @retry="emit('reload')" />
         </div>
       </div>
-      <div class="row">
+      <div class="row flex flex-wrap gap-12px items-center">
         <ElButton v-if="doing === 'secondary'" size="large" @click="lookAgain('secondary')">
           Turned the secondary: look again
         </ElButton>
@@ -300,26 +308,34 @@ useKeys(() => ({
         centre bolt.
       </p>
     </div>
-    <div class="strip">
-      <dl>
-        <dt>as found</dt>
-        <dd>{{ found === null ? '–' : mmText(lengthOf(found.axisErrorMm)) }}</dd>
-        <dt>as left</dt>
-        <dd>{{ !isDone ? 'as found' : error === null ? '–' : mmText(error) }}</dd>
+    <div
+      class="strip col-span-full grid grid-cols-[auto_minmax(260px,400px)_minmax(0,1fr)] gap-y-12px gap-x-36px pt-12px line-t-rule-strong"
+    >
+      <dl class="m-0">
+        <dt class="[font:italic_400_16px_var(--serif)] text-quiet">as found</dt>
+        <dd class="mr-12px ml-0 my-0 fw-640 mb-8px text-20px">
+          {{ found === null ? '–' : mmText(lengthOf(found.axisErrorMm)) }}
+        </dd>
+        <dt class="[font:italic_400_16px_var(--serif)] text-quiet">as left</dt>
+        <dd class="mr-12px ml-0 my-0 fw-640 mb-8px text-20px">
+          {{ !isDone ? 'as found' : error === null ? '–' : mmText(error) }}
+        </dd>
       </dl>
       <section>
-        <h3>the last loans, as found ● and as left ○</h3>
+        <h3 class="mx-0 mt-0 mb-6px [font:italic_400_16px_var(--serif)] text-quiet">
+          the last loans, as found ● and as left ○
+        </h3>
         <ReadingHistory kind="collimation" :past="kit.past" :limit="quality.limitMm" />
       </section>
       <section>
-        <h3>what that means</h3>
+        <h3 class="mx-0 mt-0 mb-6px [font:italic_400_16px_var(--serif)] text-quiet">what that means</h3>
         <p class="second">{{ error === null ? '' : noticed }} {{ strehl }}</p>
       </section>
     </div>
     <RepeatTest
       v-if="kit.optics.collapsible"
       v-model="draft.openings"
-      class="wide"
+      class="col-span-full"
       :current="seen?.axisErrorMm ?? null"
       :limit-mm="quality.limitMm"
       @keep="keepOpening"

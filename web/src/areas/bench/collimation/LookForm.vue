@@ -39,9 +39,9 @@ const hours = computed({
 </script>
 
 <template>
-  <div class="look">
+  <div class="grid gap-10px">
     <WayChoice v-model="look.way" :options="ways" label="How it is looked at" />
-    <div v-if="look.way === 'typed' || look.way === 'eye'" class="typed">
+    <div v-if="look.way === 'typed' || look.way === 'eye'" class="typed grid grid-cols-[1fr_1fr] gap-10px items-end">
       <PeepholeDial
         v-if="look.way === 'typed' && !kit.mirror"
         :offset-mm="look.offsetMm"
@@ -89,18 +89,6 @@ const hours = computed({
 <style scoped src="../measuring-station.css"></style>
 
 <style scoped>
-.look {
-  display: grid;
-  gap: 10px;
-}
-
-.typed {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 10px;
-  align-items: end;
-}
-
 .typed svg {
   grid-column: 1 / -1;
 }

@@ -21,7 +21,7 @@ const typed = (given: number | null) => given !== null && set(given)
       <strong>Where is the tube’s open end in this picture?</strong> Hold a hand before it and see from which side it
       comes in. No screw is named before that.
     </p>
-    <p class="choices">
+    <p class="choices flex flex-wrap gap-y-6px gap-x-10px items-center">
       <ElButton
         v-for="side in sides"
         :key="side.deg"
@@ -34,7 +34,7 @@ const typed = (given: number | null) => given !== null && set(given)
       <ElButton v-if="deg === null && last !== null" size="small" @click="set(last)">
         as in the last picture ({{ last }}°)
       </ElButton>
-      <label class="other">
+      <label class="other flex gap-6px items-center whitespace-nowrap">
         or
         <FigureInput
           :model-value="deg"
@@ -60,24 +60,10 @@ const typed = (given: number | null) => given !== null && set(given)
   border: 2px solid var(--brass);
 }
 
-.choices {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 10px;
-  align-items: center;
-}
-
 .choices [aria-pressed='true'] {
   border-color: var(--night);
   background: var(--night);
   color: var(--paper);
-}
-
-.other {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-  white-space: nowrap;
 }
 
 .other .el-input {

@@ -41,68 +41,25 @@ function touch(event: PointerEvent) {
 <template>
   <svg
     viewBox="-160 -160 320 320"
-    class="dial in-colour"
+    class="in-colour w-300px h-300px cursor-crosshair [touch-action:none]"
     role="img"
     aria-label="Centre mark against the peephole’s reflection"
     @pointerdown="touch"
   >
-    <circle :r="R" class="mirror" />
-    <circle :r="toPx(limitOffsetMm)" class="limit" />
-    <circle :r="toPx(limitOffsetMm / 2)" class="good" />
-    <text v-for="hour in hours" :key="hour" :x="place(hour, R + 16).x" :y="place(hour, R + 16).y + 5">
+    <circle :r="R" class="[fill:#e8e5d8] stroke-deep stroke-14" />
+    <circle :r="toPx(limitOffsetMm)" class="limit fill-none stroke-brass stroke-2" />
+    <circle :r="toPx(limitOffsetMm / 2)" class="fill-none stroke-brass stroke-1 [stroke-dasharray:4_4]" />
+    <text
+      v-for="hour in hours"
+      :key="hour"
+      class="fill-quiet [font:640_13px_var(--sans)] [text-anchor:middle]"
+      :x="place(hour, R + 16).x"
+      :y="place(hour, R + 16).y + 5"
+    >
       {{ hour }}
     </text>
-    <line :x2="mark.x" :y2="mark.y" class="offset" />
-    <circle r="9" class="peephole" />
-    <circle v-if="offsetMm !== null" :cx="mark.x" :cy="mark.y" r="15" class="centre-mark" />
+    <line :x2="mark.x" :y2="mark.y" class="stroke-rust stroke-2.4" />
+    <circle r="9" class="peephole [fill:#0e1620]" />
+    <circle v-if="offsetMm !== null" :cx="mark.x" :cy="mark.y" r="15" class="fill-none [stroke:#c98a1b] stroke-7" />
   </svg>
 </template>
-
-<style scoped>
-.dial {
-  width: 300px;
-  height: 300px;
-  cursor: crosshair;
-  touch-action: none;
-}
-
-.mirror {
-  fill: #e8e5d8;
-  stroke: var(--deep);
-  stroke-width: 14;
-}
-
-.limit {
-  fill: none;
-  stroke: var(--brass);
-  stroke-width: 2;
-}
-
-.good {
-  fill: none;
-  stroke: var(--brass);
-  stroke-width: 1;
-  stroke-dasharray: 4 4;
-}
-
-.offset {
-  stroke: var(--rust);
-  stroke-width: 2.4;
-}
-
-.peephole {
-  fill: #0e1620;
-}
-
-.centre-mark {
-  fill: none;
-  stroke: #c98a1b;
-  stroke-width: 7;
-}
-
-text {
-  fill: var(--quiet);
-  font: 640 13px var(--sans);
-  text-anchor: middle;
-}
-</style>

@@ -114,7 +114,7 @@ useKeys(() => ({ p: () => void (allowed && picture.value?.pick()) }))
 </script>
 
 <template>
-  <div class="photo">
+  <div class="grid gap-8px">
     <div
       v-if="source"
       class="frame"
@@ -125,6 +125,7 @@ useKeys(() => ({ p: () => void (allowed && picture.value?.pick()) }))
     >
       <svg
         ref="svg"
+        class="block w-full max-h-420px bg-deep [touch-action:none]"
         :viewBox="`${box.x} ${box.y} ${box.w} ${box.h}`"
         @pointermove="follow"
         @pointerup="release"
@@ -137,7 +138,7 @@ useKeys(() => ({ p: () => void (allowed && picture.value?.pick()) }))
               :cx="circles[name].x"
               :cy="circles[name].y"
               :r="circles[name].r"
-              class="edge"
+              class="edge fill-none cursor-ew-resize [pointer-events:stroke]"
               :stroke-width="unit * (name === chosen ? 2.2 : 1.4)"
               @pointerdown="grab(name, 'edge', $event)"
             />
@@ -145,16 +146,17 @@ useKeys(() => ({ p: () => void (allowed && picture.value?.pick()) }))
               :cx="circles[name].x"
               :cy="circles[name].y"
               :r="unit * 5"
-              class="handle"
+              class="fill-transparent cursor-move"
               :stroke-width="unit * 1.5"
               @pointerdown="grab(name, 'centre', $event)"
             />
           </g>
         </template>
         <ViewOverlay v-if="overlaid && overlay" v-bind="overlay" />
-        <g v-if="draft.openEndDeg !== null" class="open-end" @pointerdown="grabOpenEnd">
+        <g v-if="draft.openEndDeg !== null" class="open-end cursor-grab" @pointerdown="grabOpenEnd">
           <circle :cx="arrow.x" :cy="arrow.y" :r="unit * 15" />
           <path
+            class="fill-none [stroke:#fffdf7] stroke-2.6"
             :transform="`translate(${arrow.x} ${arrow.y}) rotate(${draft.openEndDeg}) scale(${unit})`"
             d="M-6 4L0 -8L6 4"
           />
@@ -168,36 +170,36 @@ useKeys(() => ({ p: () => void (allowed && picture.value?.pick()) }))
       </p>
       <OpenEndChoice v-model="draft.openEndDeg" :last="draft.lastOpenEndDeg ?? null" />
     </template>
-    <label v-if="asksForCap" class="which">
+    <label v-if="asksForCap" class="flex gap-6px items-center min-h-30px">
       How wide is the light ring inside the cap? Measure it once with a ruler:
       <FigureInput
         v-model="ringTypedMm"
         label="Width of the light ring"
         name="cap-ring"
         unit="mm"
-        class="ring"
+        class="w-96px"
         @change="setCapRing(ringTypedMm)"
       />
     </label>
-    <div v-if="source" class="tools">
+    <div v-if="source" class="flex flex-wrap gap-y-4px gap-x-16px">
       <WayChoice v-model="chosen" :options="circleOptions" label="Which circle" />
       <ElCheckbox :model-value="draft.mirrored" @update:model-value="setMirrored($event === true)"
         >turned over like in a mirror (front camera)</ElCheckbox
       >
       <ElCheckbox v-if="overlay" v-model="overlaid">lay the model’s drawing over it</ElCheckbox>
     </div>
-    <p v-if="progress !== null" class="progress" role="status">
+    <p v-if="progress !== null" class="flex gap-10px items-center" role="status">
       <progress :value="progress" max="1" /> looking for the circles
       <ElButton link @click="stop">stop</ElButton>
     </p>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <p v-if="refusal" class="problem" role="alert">{{ refusal }}</p>
-    <ul v-if="warnings.length > 0" class="second warnings">
+    <ul v-if="warnings.length > 0" class="second m-0 pl-18px">
       <li v-for="warning in warnings" :key="warning">{{ warning }}</li>
     </ul>
     <p v-if="byHand" class="second">Circles laid by hand.</p>
     <p v-if="notKept" class="second">The picture itself was not kept beside the figure; the figure counts.</p>
-    <div class="row">
+    <div class="row flex flex-wrap gap-8px">
       <FileButton
         ref="picture"
         accept="image/jpeg,image/png,image/webp"
@@ -213,30 +215,6 @@ useKeys(() => ({ p: () => void (allowed && picture.value?.pick()) }))
 </template>
 
 <style scoped>
-.photo {
-  display: grid;
-  gap: 8px;
-}
-
-.frame svg {
-  display: block;
-  width: 100%;
-  max-height: 420px;
-  background: var(--deep);
-  touch-action: none;
-}
-
-.edge {
-  fill: none;
-  cursor: ew-resize;
-  pointer-events: stroke;
-}
-
-.handle {
-  fill: transparent;
-  cursor: move;
-}
-
 .laid circle {
   stroke: #9fd0ff;
 }
@@ -253,54 +231,10 @@ useKeys(() => ({ p: () => void (allowed && picture.value?.pick()) }))
   stroke-dasharray: none;
 }
 
-.open-end {
-  cursor: grab;
-}
-
 .open-end circle {
   fill: var(--deep);
   fill-opacity: 0.75;
   stroke: #fffdf7;
-}
-
-.open-end path {
-  fill: none;
-  stroke: #fffdf7;
-  stroke-width: 2.6;
-}
-
-.tools {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 16px;
-}
-
-.which {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-  min-height: 30px;
-}
-
-.ring {
-  width: 96px;
-}
-
-.row {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-}
-
-.progress {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-}
-
-.warnings {
-  margin: 0;
-  padding-left: 18px;
 }
 
 [data-scheme='ember'] .laid circle,

@@ -27,12 +27,12 @@ const spread = computed(() => {
 </script>
 
 <template>
-  <div class="repeat">
+  <div class="repeat grid gap-8px justify-items-start pt-12px line-t-rule-strong">
     <h3>How well it comes back</h3>
     <p class="second">
       Slide the tube shut and open it again, lock both rods, look, keep the reading. {{ WANTED }} openings tell most.
     </p>
-    <ol v-if="openings.length > 0">
+    <ol v-if="openings.length > 0" class="m-0 pl-22px [columns:2]">
       <li v-for="(opening, i) in openings" :key="i">
         {{ mmText(lengthOf(opening)) }}
         <ElButton link :aria-label="`Take opening ${i + 1} off`" @click="openings.splice(i, 1)"> take off </ElButton>
@@ -55,19 +55,3 @@ const spread = computed(() => {
     </template>
   </div>
 </template>
-
-<style scoped>
-.repeat {
-  display: grid;
-  gap: 8px;
-  justify-items: start;
-  padding-top: 12px;
-  border-top: 1px solid var(--rule-strong);
-}
-
-ol {
-  margin: 0;
-  padding-left: 22px;
-  columns: 2;
-}
-</style>

@@ -63,7 +63,7 @@ const { chosen, grab, drag, letGo, nudge } = useLaidCircles<StarRingName>(svg, {
 </script>
 
 <template>
-  <div class="star">
+  <div class="grid gap-10px">
     <FileButton accept="image/*" :disabled="!allowed" name="star" @take="take"
       >A picture of a star, a little out of focus …</FileButton
     >
@@ -77,6 +77,7 @@ const { chosen, grab, drag, letGo, nudge } = useLaidCircles<StarRingName>(svg, {
     >
       <svg
         ref="svg"
+        class="block w-full max-h-320px bg-deep [touch-action:none]"
         :viewBox="`${box.x} ${box.y} ${box.w} ${box.h}`"
         @pointermove="drag"
         @pointerup="letGo"
@@ -89,7 +90,7 @@ const { chosen, grab, drag, letGo, nudge } = useLaidCircles<StarRingName>(svg, {
               :cx="rings[name].x"
               :cy="rings[name].y"
               :r="rings[name].r"
-              class="edge"
+              class="fill-none cursor-ew-resize [pointer-events:stroke]"
               :stroke-width="unit * (name === chosen ? 2.4 : 1.4)"
               @pointerdown="grab(name, 'edge', $event)"
             />
@@ -97,7 +98,7 @@ const { chosen, grab, drag, letGo, nudge } = useLaidCircles<StarRingName>(svg, {
               :cx="rings[name].x"
               :cy="rings[name].y"
               :r="unit * 6"
-              class="handle"
+              class="fill-transparent cursor-move"
               :stroke-width="unit * 1.5"
               @pointerdown="grab(name, 'centre', $event)"
             />
@@ -105,11 +106,11 @@ const { chosen, grab, drag, letGo, nudge } = useLaidCircles<StarRingName>(svg, {
         </template>
       </svg>
     </div>
-    <div v-if="source && size.widthPx > 0" class="tools">
+    <div v-if="source && size.widthPx > 0" class="flex flex-wrap gap-y-4px gap-x-16px items-center">
       <WayChoice v-if="rings" v-model="chosen" :options="ringOptions" label="Which circle" />
       <ElButton link @click="layByHand">Lay the circles by hand</ElButton>
     </div>
-    <div class="row">
+    <div class="row grid grid-cols-[1fr_1fr] gap-10px">
       <label class="labelled">
         <span>which side of focus</span>
         <ChoiceSelect v-model="side" :options="sides" label="Which side of focus" @change="measure" />
@@ -132,7 +133,7 @@ const { chosen, grab, drag, letGo, nudge } = useLaidCircles<StarRingName>(svg, {
         of the disc’s radius{{ byHand ? ', by circles laid by hand' : '' }}.
         <template v-if="figures.axisErrorMm === null">With the defocus in waves it becomes millimetres.</template>
       </p>
-      <ul class="second">
+      <ul class="second m-0 pl-18px">
         <li v-for="warning in warnings" :key="warning">{{ warning }}</li>
       </ul>
     </template>
@@ -141,54 +142,12 @@ const { chosen, grab, drag, letGo, nudge } = useLaidCircles<StarRingName>(svg, {
 </template>
 
 <style scoped>
-.star {
-  display: grid;
-  gap: 10px;
-}
-
-.frame svg {
-  display: block;
-  width: 100%;
-  max-height: 320px;
-  background: var(--deep);
-  touch-action: none;
-}
-
-.edge {
-  fill: none;
-  cursor: ew-resize;
-  pointer-events: stroke;
-}
-
-.handle {
-  fill: transparent;
-  cursor: move;
-}
-
 .disc circle {
   stroke: #9fd0ff;
 }
 
 .shadow circle {
   stroke: #ffb347;
-}
-
-.tools {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 16px;
-  align-items: center;
-}
-
-.row {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 10px;
-}
-
-ul {
-  margin: 0;
-  padding-left: 18px;
 }
 
 [data-scheme='ember'] .disc circle,

@@ -28,27 +28,37 @@ const transform = computed(
 </script>
 
 <template>
-  <g :transform="transform" class="overlay">
-    <path :d="path(view.drawtube)" />
-    <path :d="path(view.secondary)" />
-    <path :d="path(view.primary)" />
-    <path v-for="(clip, i) in view.clips" :key="i" :d="path(clip)" />
-    <path :d="path(view.silhouette)" />
-    <path :d="path(view.capRing)" />
-    <path v-if="tube.markOuterDiameterMm > 0" :d="path(view.markOuter)" />
+  <g :transform="transform" class="overlay pointer-events-none">
+    <path
+      class="fill-none [stroke:#ff9d7a] stroke-1.2 [stroke-dasharray:5_4] [vector-effect:non-scaling-stroke]"
+      :d="path(view.drawtube)"
+    />
+    <path
+      class="fill-none [stroke:#ff9d7a] stroke-1.2 [stroke-dasharray:5_4] [vector-effect:non-scaling-stroke]"
+      :d="path(view.secondary)"
+    />
+    <path
+      class="fill-none [stroke:#ff9d7a] stroke-1.2 [stroke-dasharray:5_4] [vector-effect:non-scaling-stroke]"
+      :d="path(view.primary)"
+    />
+    <path
+      v-for="(clip, i) in view.clips"
+      :key="i"
+      class="fill-none [stroke:#ff9d7a] stroke-1.2 [stroke-dasharray:5_4] [vector-effect:non-scaling-stroke]"
+      :d="path(clip)"
+    />
+    <path
+      class="fill-none [stroke:#ff9d7a] stroke-1.2 [stroke-dasharray:5_4] [vector-effect:non-scaling-stroke]"
+      :d="path(view.silhouette)"
+    />
+    <path
+      class="fill-none [stroke:#ff9d7a] stroke-1.2 [stroke-dasharray:5_4] [vector-effect:non-scaling-stroke]"
+      :d="path(view.capRing)"
+    />
+    <path
+      v-if="tube.markOuterDiameterMm > 0"
+      class="fill-none [stroke:#ff9d7a] stroke-1.2 [stroke-dasharray:5_4] [vector-effect:non-scaling-stroke]"
+      :d="path(view.markOuter)"
+    />
   </g>
 </template>
-
-<style scoped>
-.overlay {
-  pointer-events: none;
-}
-
-path {
-  fill: none;
-  stroke: #ff9d7a;
-  stroke-width: 1.2;
-  stroke-dasharray: 5 4;
-  vector-effect: non-scaling-stroke;
-}
-</style>

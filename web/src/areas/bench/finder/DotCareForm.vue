@@ -36,8 +36,8 @@ const set = (change: Partial<DotCare>) => (care.value = { ...now.value, ...chang
 </script>
 
 <template>
-  <section class="care">
-    <h3>the red dot itself</h3>
+  <section class="grid gap-4px">
+    <h3 class="[font:italic_400_16px_var(--serif)] text-quiet">the red dot itself</h3>
     <p class="second">
       {{ cell?.consumable?.kind ?? 'coin cell' }}
       {{ changedOn ? `changed ${dateText(changedOn)}` : 'never written down when changed' }}; about
@@ -46,8 +46,8 @@ const set = (change: Partial<DotCare>) => (care.value = { ...now.value, ...chang
         >: change it before the next loan</template
       >.
     </p>
-    <div class="row">
-      <label
+    <div class="row flex flex-wrap gap-y-4px gap-x-16px items-center">
+      <label class="flex gap-6px items-center min-h-36px"
         >brightness
         <ElSelect
           :model-value="now.brightness"
@@ -64,7 +64,7 @@ const set = (change: Partial<DotCare>) => (care.value = { ...now.value, ...chang
         >door screwed shut</ElCheckbox
       >
       <FigureInput
-        class="volts"
+        class="w-120px"
         :model-value="now.volts"
         label="volts of its cell"
         name="cell-volts"
@@ -82,35 +82,7 @@ const set = (change: Partial<DotCare>) => (care.value = { ...now.value, ...chang
 </template>
 
 <style scoped>
-.care {
-  display: grid;
-  gap: 4px;
-}
-
-h3 {
-  font: italic 400 16px var(--serif);
-  color: var(--quiet);
-}
-
-.row {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 16px;
-  align-items: center;
-}
-
-.volts {
-  width: 120px;
-}
-
 .row .el-select {
   width: 130px;
-}
-
-label {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-  min-height: 36px;
 }
 </style>

@@ -79,7 +79,7 @@ const hours = computed({
 </script>
 
 <template>
-  <div class="look">
+  <div class="grid gap-12px w-full">
     <WayChoice v-model="look.how" :options="ways" label="How it is read" />
     <div v-if="look.how === 'finder'" :class="['pad-side', { large }]">
       <SeenPad
@@ -93,15 +93,23 @@ const hours = computed({
         :disabled="!allowed"
         @mark="mark"
       />
-      <div class="legend">
-        <em>what you see in the finder</em>
-        <p><span class="sign cross">+</span> {{ targetName }}, in the middle of the eyepiece</p>
-        <p v-if="asideMm !== null">
-          <span class="sign ring" /> the {{ thing }} belongs here, {{ mmText(asideMm) }} aside
+      <div class="grid gap-6px content-start">
+        <em class="text-quiet">what you see in the finder</em>
+        <p class="flex gap-8px items-baseline lh-19px">
+          <span class="flex-none w-14px h-14px rd-50% fw-700 lh-14px text-center">+</span> {{ targetName }}, in the
+          middle of the eyepiece
         </p>
-        <p><span class="sign dot" /> the {{ thing }} now</p>
-        <p v-if="found"><span class="sign open" /> as found</p>
-        <p v-if="views[finder.view]" class="second">{{ views[finder.view] }}</p>
+        <p v-if="asideMm !== null" class="flex gap-8px items-baseline lh-19px">
+          <span class="flex-none w-14px h-14px line-3-night" /> the {{ thing }} belongs here,
+          {{ mmText(asideMm) }} aside
+        </p>
+        <p class="flex gap-8px items-baseline lh-19px">
+          <span class="flex-none w-14px h-14px rd-50% bg-rust" /> the {{ thing }} now
+        </p>
+        <p v-if="found" class="flex gap-8px items-baseline lh-19px">
+          <span class="flex-none w-14px h-14px line-2-rust" /> as found
+        </p>
+        <p v-if="views[finder.view]" class="second flex gap-8px items-baseline lh-19px">{{ views[finder.view] }}</p>
         <div class="typed">
           <label class="labelled"
             ><span>right</span><FigureInput v-model="seenX" label="Right" name="seen-x" unit="′" :disabled="!allowed"
@@ -160,59 +168,11 @@ const hours = computed({
 <style scoped src="../measuring-station.css"></style>
 
 <style scoped>
-.look {
-  display: grid;
-  gap: 12px;
-  width: 100%;
-}
-
 .pad-side {
   display: grid;
   grid-template-columns: minmax(220px, 300px) minmax(0, 1fr);
   gap: 16px;
   width: 100%;
-}
-
-.legend {
-  display: grid;
-  gap: 6px;
-  align-content: start;
-}
-
-.legend em {
-  color: var(--quiet);
-}
-
-.legend p {
-  display: flex;
-  gap: 8px;
-  align-items: baseline;
-  line-height: 19px;
-}
-
-.sign {
-  flex: none;
-  width: 14px;
-  height: 14px;
-  border-radius: 50%;
-}
-
-.cross {
-  font-weight: 700;
-  line-height: 14px;
-  text-align: center;
-}
-
-.ring {
-  border: 3px solid var(--night);
-}
-
-.dot {
-  background: var(--rust);
-}
-
-.open {
-  border: 2px solid var(--rust);
 }
 
 .typed {

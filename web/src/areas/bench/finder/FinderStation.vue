@@ -127,12 +127,12 @@ useKeys(() => ({
     <strong>No finder is on this kit now.</strong> Put it on its card in Set-up, Models, or mark it as found; until
     then this station is left out.
   </p>
-  <div v-else ref="root" class="finder">
-    <div class="left">
-      <header class="target-line">
-        <h2>
+  <div v-else ref="root" class="finder grid grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)] gap-y-20px gap-x-36px">
+    <div class="grid gap-10px content-start min-w-0">
+      <header class="flex gap-14px justify-between items-center">
+        <h2 class="overflow-hidden m-0 [font:400_23px/28px_var(--serif)] text-ellipsis">
           {{ target ? target.name : 'No target yet' }}
-          <em v-if="target?.distanceM">{{
+          <em v-if="target?.distanceM" class="text-quiet text-17px">{{
             target.distanceM >= 1000
               ? `${(target.distanceM / 1000).toFixed(1)} km`
               : `${Math.round(target.distanceM)} m`
@@ -190,20 +190,21 @@ useKeys(() => ({
             }}
             A star needs no aim mark.
           </p>
-          <p class="second hint">
+          <p class="second flex gap-10px items-center">
             <svg width="74" height="30" viewBox="0 0 74 30" aria-hidden="true">
-              <circle cx="14" cy="15" r="11" class="blob" />
-              <circle cx="14" cy="15" r="4" class="hole" />
-              <path d="M34 15h12m-4 -4l4 4l-4 4" class="to" />
-              <circle cx="60" cy="15" r="2" class="point" />
+              <circle cx="14" cy="15" r="11" class="fill-crescent stroke-brass" />
+              <circle cx="14" cy="15" r="4" class="fill-paper" />
+              <path d="M34 15h12m-4 -4l4 4l-4 4" class="fill-none stroke-quiet" />
+              <circle cx="60" cy="15" r="2" class="fill-ink" />
             </svg>
             A splotch or a ring is a star out of focus: make it as small as it gets first.
           </p>
         </template>
         <FinderLookForm v-if="padLeft" v-model="draft.looks[draft.looks.length - 1]!" large v-bind="form" />
         <section v-if="day && chosen && site">
-          <h3>
-            The Sun today <em>hatched: nearer than 45° to {{ target.name }}, never look there</em>
+          <h3 class="overflow-hidden m-0 [font:400_23px/28px_var(--serif)] text-ellipsis">
+            The Sun today
+            <em class="text-quiet text-17px">hatched: nearer than 45° to {{ target.name }}, never look there</em>
           </h3>
           <SunStrip
             :day="day"
@@ -222,7 +223,7 @@ useKeys(() => ({
         <RouterLink v-if="offsetKnown" :to="printPath">Print its sheet of two marks</RouterLink>
       </p>
     </div>
-    <div class="judgement">
+    <div class="judgement grid gap-12px content-start justify-items-start">
       <BigFigure :value="arcmin" :limit="limit" :good="limit / 2" unit="′" />
       <p>
         <strong>{{ thing }} against tube, at the stars</strong>
@@ -232,13 +233,17 @@ useKeys(() => ({
           ></span
         >
       </p>
-      <p v-if="lead" class="advice"><SerifText :text="lead" /></p>
-      <div v-else class="knobs">
-        <p v-for="line in lines" :key="line.name" class="knob">
+      <p v-if="lead" class="advice text-25px lh-31px"><SerifText :text="lead" /></p>
+      <div v-else class="grid gap-4px">
+        <p
+          v-for="line in lines"
+          :key="line.name"
+          class="knob grid grid-cols-[80px_minmax(0,1fr)] gap-12px items-center"
+        >
           <KnobDial :turns="line.turns" />
           <span
-            ><span class="advice"><SerifText :text="`${line.name}: ${line.howFar}`" /></span
-            ><span class="quiet">{{ line.what }}</span></span
+            ><span class="advice text-25px lh-31px block"><SerifText :text="`${line.name}: ${line.howFar}`" /></span
+            ><span class="quiet block">{{ line.what }}</span></span
           >
         </p>
         <p class="second">
@@ -259,15 +264,17 @@ useKeys(() => ({
         </ElButton>
         <ElButton v-if="draft.between.length > 0" link @click="takeBack"> take the last look back </ElButton>
       </p>
-      <dl class="kept">
-        <dt>as found</dt>
-        <dd>{{ found === null ? '–' : arcminText(found) }}</dd>
-        <dt>as left</dt>
-        <dd>{{ draft.between.length === 0 ? 'as found' : arcmin === null ? '–' : arcminText(arcmin) }}</dd>
+      <dl class="flex gap-y-8px gap-x-14px m-0">
+        <dt class="[font:italic_400_16px_var(--serif)] text-quiet">as found</dt>
+        <dd class="mr-12px ml-0 my-0 fw-640">{{ found === null ? '–' : arcminText(found) }}</dd>
+        <dt class="[font:italic_400_16px_var(--serif)] text-quiet">as left</dt>
+        <dd class="mr-12px ml-0 my-0 fw-640">
+          {{ draft.between.length === 0 ? 'as found' : arcmin === null ? '–' : arcminText(arcmin) }}
+        </dd>
       </dl>
       <p v-if="share !== null" class="second">{{ firstLooksWords(share) }}</p>
-      <section class="wide">
-        <h3>the last loans, as found ● and as left ○</h3>
+      <section class="w-full">
+        <h3 class="[font:italic_400_16px_var(--serif)] text-quiet">the last loans, as found ● and as left ○</h3>
         <ReadingHistory kind="finder" :past="kit.past" :limit="limit" />
         <p v-if="drift" class="second">
           {{

@@ -22,37 +22,10 @@ const head = computed(() => {
 
 <template>
   <svg width="76" height="76" viewBox="-38 -38 76 76" aria-hidden="true">
-    <circle :r="R" class="rim" />
-    <circle :r="R - 3" class="grip" />
-    <line :y1="-R + 6" y2="-8" class="notch" />
-    <path :d="arc" class="way" />
-    <path :transform="head" d="M-6 5L0 -6L6 5Z" class="head" />
+    <circle :r="R" class="rim fill-card stroke-ink" />
+    <circle :r="R - 3" class="grip fill-card stroke-ink stroke-4 [stroke-dasharray:1.6_3]" />
+    <line :y1="-R + 6" y2="-8" class="stroke-ink stroke-2.6" />
+    <path :d="arc" class="way fill-none stroke-rust stroke-3.2" />
+    <path :transform="head" d="M-6 5L0 -6L6 5Z" class="fill-rust" />
   </svg>
 </template>
-
-<style scoped>
-circle {
-  fill: var(--card);
-  stroke: var(--ink);
-}
-
-.grip {
-  stroke-width: 4;
-  stroke-dasharray: 1.6 3;
-}
-
-.notch {
-  stroke: var(--ink);
-  stroke-width: 2.6;
-}
-
-.way {
-  fill: none;
-  stroke: var(--rust);
-  stroke-width: 3.2;
-}
-
-.head {
-  fill: var(--rust);
-}
-</style>

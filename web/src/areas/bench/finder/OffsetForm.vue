@@ -50,12 +50,12 @@ async function keep() {
       @send="keep"
     >
       <svg viewBox="-90 -88 180 150" width="150" aria-hidden="true">
-        <circle r="52" class="tube" />
-        <circle r="2.4" class="centre" />
-        <rect x="-46" y="-82" width="24" height="18" rx="4" class="finder" />
-        <path d="M0 0H-34M-34 0V-73" class="measure" />
-        <text x="-17" y="14">right +</text>
-        <text x="-38" y="-30" class="end">up +</text>
+        <circle r="52" class="tube fill-paper stroke-ink" />
+        <circle r="2.4" class="fill-ink" />
+        <rect x="-46" y="-82" width="24" height="18" rx="4" class="fill-paper stroke-ink" />
+        <path d="M0 0H-34M-34 0V-73" class="fill-none stroke-brass stroke-2" />
+        <text class="fill-brass-text [font:640_13px_var(--sans)] [text-anchor:middle]" x="-17" y="14">right +</text>
+        <text x="-38" y="-30" class="fill-brass-text [font:640_13px_var(--sans)] [text-anchor:end]">up +</text>
       </svg>
       <p class="second">
         From behind the tube, with a ruler: from the middle of the tube to the middle of the finder, across and up. To
@@ -72,31 +72,3 @@ async function keep() {
     </SchemaForm>
   </div>
 </template>
-
-<style scoped>
-.tube,
-.finder {
-  fill: var(--paper);
-  stroke: var(--ink);
-}
-
-.centre {
-  fill: var(--ink);
-}
-
-.measure {
-  fill: none;
-  stroke: var(--brass);
-  stroke-width: 2;
-}
-
-text {
-  fill: var(--brass-text);
-  font: 640 13px var(--sans);
-  text-anchor: middle;
-}
-
-.end {
-  text-anchor: end;
-}
-</style>

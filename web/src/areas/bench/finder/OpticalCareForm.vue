@@ -43,9 +43,9 @@ const advice = computed(() => {
 </script>
 
 <template>
-  <section class="care">
-    <h3>the finder itself</h3>
-    <div class="row">
+  <section class="grid gap-6px">
+    <h3 class="[font:italic_400_16px_var(--serif)] text-quiet">the finder itself</h3>
+    <div class="row grid grid-cols-[repeat(auto-fit,minmax(min(180px,100%),1fr))] gap-8px">
       <ChoiceSelect
         :model-value="now.frontCell"
         :options="cells"
@@ -78,21 +78,3 @@ const advice = computed(() => {
     <p v-for="each in advice" :key="each" class="rust">{{ each }}</p>
   </section>
 </template>
-
-<style scoped>
-.care {
-  display: grid;
-  gap: 6px;
-}
-
-h3 {
-  font: italic 400 16px var(--serif);
-  color: var(--quiet);
-}
-
-.row {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(min(180px, 100%), 1fr));
-  gap: 8px;
-}
-</style>

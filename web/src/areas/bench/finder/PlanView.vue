@@ -30,135 +30,65 @@ const far = computed(() => (distanceM >= 1000 ? `${(distanceM / 1000).toFixed(1)
 </script>
 
 <template>
-  <svg viewBox="0 0 690 214" role="img" :aria-label="`From above: tube, finder and ${name} ${far} away`">
-    <rect x="30" :y="TUBE_Y - 16" width="170" height="32" class="body" />
-    <rect x="6" :y="TUBE_Y - 7" width="24" height="14" class="body" />
-    <rect x="108" :y="TUBE_Y - GAP - 8" width="46" height="15" rx="3" class="finder" />
-    <text x="100" :y="TUBE_Y - GAP + 4" class="end">finder</text>
-    <text x="30" :y="TUBE_Y + 36">{{ tube }}</text>
-    <rect :x="WALL_X" y="16" width="70" height="184" class="thing" />
-    <text :x="WALL_X + 35" y="12" class="middle name">{{ name.length > 22 ? `${name.slice(0, 21)}…` : name }}</text>
-    <line x1="200" :x2="WALL_X" :y1="TUBE_Y" :y2="TUBE_Y" class="tube-line" />
-    <line :x1="FINDER_X + 14" :x2="WALL_X" :y1="TUBE_Y - GAP" :y2="TUBE_Y - GAP" class="finder-line" />
-    <line :x1="FINDER_X + 14" :x2="WALL_X" :y1="TUBE_Y - GAP" :y2="TUBE_Y" class="wrong" />
-    <line v-if="nowY !== null" :x1="FINDER_X + 14" :x2="WALL_X" :y1="TUBE_Y - GAP" :y2="nowY" class="now" />
-    <path :d="`M${WALL_X - 9} ${TUBE_Y}h18M${WALL_X} ${TUBE_Y - 9}v18`" class="cross" />
-    <circle :cx="WALL_X" :cy="TUBE_Y - GAP" r="7" class="aim" />
-    <circle v-if="nowY !== null" :cx="WALL_X" :cy="nowY" r="6.5" class="dot" />
-    <path d="M352 58L358 96L348 104L354 150M368 58L374 96L364 104L370 150" class="break" />
-    <text x="361" y="172" class="middle">
-      <tspan class="strong">{{ far }}</tspan>
+  <svg
+    class="block w-full"
+    viewBox="0 0 690 214"
+    role="img"
+    :aria-label="`From above: tube, finder and ${name} ${far} away`"
+  >
+    <rect x="30" :y="TUBE_Y - 16" width="170" height="32" class="body fill-card stroke-ink stroke-1.6" />
+    <rect x="6" :y="TUBE_Y - 7" width="24" height="14" class="body fill-card stroke-ink stroke-1.6" />
+    <rect x="108" :y="TUBE_Y - GAP - 8" width="46" height="15" rx="3" class="fill-card stroke-1.6 stroke-night" />
+    <text x="100" :y="TUBE_Y - GAP + 4" class="fill-ink [font:400_14px_var(--sans)] [text-anchor:end]">finder</text>
+    <text class="fill-ink [font:400_14px_var(--sans)]" x="30" :y="TUBE_Y + 36">{{ tube }}</text>
+    <rect :x="WALL_X" y="16" width="70" height="184" class="fill-rust-pale stroke-ink" />
+    <text :x="WALL_X + 35" y="12" class="name fill-ink [font:640_14px_var(--sans)] [text-anchor:middle]">
+      {{ name.length > 22 ? `${name.slice(0, 21)}…` : name }}
     </text>
-    <text :x="WALL_X - 14" :y="TUBE_Y - GAP - 10" class="end aim-words">where the {{ thing }} must point</text>
-    <text :x="WALL_X - 14" :y="TUBE_Y - GAP / 2 + 4" class="end brass">{{ mmText(apart) }}</text>
-    <text :x="WALL_X - 14" :y="TUBE_Y + 18" class="end quiet">
+    <line x1="200" :x2="WALL_X" :y1="TUBE_Y" :y2="TUBE_Y" class="stroke-ink stroke-1.6" />
+    <line :x1="FINDER_X + 14" :x2="WALL_X" :y1="TUBE_Y - GAP" :y2="TUBE_Y - GAP" class="stroke-night stroke-2" />
+    <line
+      :x1="FINDER_X + 14"
+      :x2="WALL_X"
+      :y1="TUBE_Y - GAP"
+      :y2="TUBE_Y"
+      class="wrong stroke-quiet [stroke-dasharray:5_4]"
+    />
+    <line
+      v-if="nowY !== null"
+      :x1="FINDER_X + 14"
+      :x2="WALL_X"
+      :y1="TUBE_Y - GAP"
+      :y2="nowY"
+      class="now stroke-rust stroke-1.8"
+    />
+    <path :d="`M${WALL_X - 9} ${TUBE_Y}h18M${WALL_X} ${TUBE_Y - 9}v18`" class="stroke-ink stroke-3" />
+    <circle :cx="WALL_X" :cy="TUBE_Y - GAP" r="7" class="fill-card stroke-night stroke-2.6" />
+    <circle v-if="nowY !== null" :cx="WALL_X" :cy="nowY" r="6.5" class="fill-rust" />
+    <path d="M352 58L358 96L348 104L354 150M368 58L374 96L364 104L370 150" class="fill-none stroke-rule-strong" />
+    <text x="361" y="172" class="fill-ink [font:400_14px_var(--sans)] [text-anchor:middle]">
+      <tspan class="fw-640">{{ far }}</tspan>
+    </text>
+    <text :x="WALL_X - 14" :y="TUBE_Y - GAP - 10" class="[font:640_14px_var(--sans)] [text-anchor:end] fill-night">
+      where the {{ thing }} must point
+    </text>
+    <text
+      :x="WALL_X - 14"
+      :y="TUBE_Y - GAP / 2 + 4"
+      class="brass [font:640_14px_var(--sans)] [text-anchor:end] fill-brass-text"
+    >
+      {{ mmText(apart) }}
+    </text>
+    <text :x="WALL_X - 14" :y="TUBE_Y + 18" class="quiet [font:400_14px_var(--sans)] [text-anchor:end] fill-quiet">
       on the same spot: {{ arcminText(parallaxArcmin) }} out
     </text>
-    <text v-if="nowY !== null" :x="WALL_X - 14" :y="nowY > TUBE_Y - GAP ? 206 : 20" class="end rust">
+    <text
+      v-if="nowY !== null"
+      :x="WALL_X - 14"
+      :y="nowY > TUBE_Y - GAP ? 206 : 20"
+      class="rust [font:640_14px_var(--sans)] [text-anchor:end] fill-rust"
+    >
       where it points now
     </text>
   </svg>
 </template>
-
-<style scoped>
-svg {
-  display: block;
-  width: 100%;
-}
-
-text {
-  fill: var(--ink);
-  font: 400 14px var(--sans);
-}
-
-.end {
-  text-anchor: end;
-}
-
-.middle {
-  text-anchor: middle;
-}
-
-.strong {
-  font-weight: 640;
-}
-
-.name {
-  font-weight: 640;
-}
-
-.body,
-.finder {
-  fill: var(--card);
-  stroke: var(--ink);
-  stroke-width: 1.6;
-}
-
-.finder {
-  stroke: var(--night);
-}
-
-.thing {
-  fill: var(--rust-pale);
-  stroke: var(--ink);
-}
-
-.tube-line {
-  stroke: var(--ink);
-  stroke-width: 1.6;
-}
-
-.finder-line {
-  stroke: var(--night);
-  stroke-width: 2;
-}
-
-.wrong {
-  stroke: var(--quiet);
-  stroke-dasharray: 5 4;
-}
-
-.now {
-  stroke: var(--rust);
-  stroke-width: 1.8;
-}
-
-.cross {
-  stroke: var(--ink);
-  stroke-width: 3;
-}
-
-.aim {
-  fill: var(--card);
-  stroke: var(--night);
-  stroke-width: 2.6;
-}
-
-.dot {
-  fill: var(--rust);
-}
-
-.break {
-  fill: none;
-  stroke: var(--rule-strong);
-}
-
-.aim-words {
-  fill: var(--night);
-  font-weight: 640;
-}
-
-.brass {
-  fill: var(--brass-text);
-  font-weight: 640;
-}
-
-.quiet {
-  fill: var(--quiet);
-}
-
-.rust {
-  fill: var(--rust);
-  font-weight: 640;
-}
-</style>

@@ -62,7 +62,7 @@ function keyed(event: KeyboardEvent) {
 </script>
 
 <template>
-  <div class="pad">
+  <div class="relative max-w-400px">
     <div
       class="view"
       tabindex="0"
@@ -72,6 +72,7 @@ function keyed(event: KeyboardEvent) {
     >
       <svg
         ref="svg"
+        class="block w-full line-rule-strong bg-card cursor-crosshair [touch-action:none]"
         :viewBox="`${-SIDE / 2} ${-SIDE / 2} ${SIDE} ${SIDE}`"
         :class="{ disabled }"
         @pointerdown="begin"
@@ -80,19 +81,34 @@ function keyed(event: KeyboardEvent) {
         @pointercancel="held = false"
       >
         <g :transform="`translate(${px(aim.x)} ${-px(aim.y)})`">
-          <circle :r="px(limit)" class="limit" />
-          <circle :r="px(good)" class="good" />
-          <text :x="-px(good) * 0.7" :y="-px(good) * 0.7 - 4" class="end">good {{ arcminText(good) }}</text>
-          <text :x="-px(limit) * 0.7" :y="-px(limit) * 0.7 - 4" class="end">usable {{ arcminText(limit) }}</text>
-          <circle v-if="Math.hypot(aim.x, aim.y) > 0.1" r="7" class="aim" />
+          <circle :r="px(limit)" class="limit fill-none stroke-brass" />
+          <circle :r="px(good)" class="fill-none stroke-brass stroke-2.4" />
+          <text
+            :x="-px(good) * 0.7"
+            :y="-px(good) * 0.7 - 4"
+            class="fill-brass-text [font:640_13px_var(--sans)] [text-anchor:end]"
+          >
+            good {{ arcminText(good) }}
+          </text>
+          <text
+            :x="-px(limit) * 0.7"
+            :y="-px(limit) * 0.7 - 4"
+            class="fill-brass-text [font:640_13px_var(--sans)] [text-anchor:end]"
+          >
+            usable {{ arcminText(limit) }}
+          </text>
+          <circle v-if="Math.hypot(aim.x, aim.y) > 0.1" r="7" class="fill-card stroke-night stroke-2.6" />
         </g>
-        <path d="M-13 0H-3M3 0H13M0 -13V-3M0 3V13" class="middle" />
+        <path d="M-13 0H-3M3 0H13M0 -13V-3M0 3V13" class="fill-none stroke-ink stroke-2.4" />
         <template v-if="found && seen">
-          <circle :cx="px(found.x)" :cy="-px(found.y)" r="5" class="found" />
+          <circle :cx="px(found.x)" :cy="-px(found.y)" r="5" class="fill-none stroke-rust stroke-1.6" />
         </template>
         <template v-if="seen">
-          <path :d="`M${px(seen.x)} ${-px(seen.y)}H${px(aim.x)}V${-px(aim.y)}`" class="way" />
-          <circle :cx="px(seen.x)" :cy="-px(seen.y)" r="9" class="now" />
+          <path
+            :d="`M${px(seen.x)} ${-px(seen.y)}H${px(aim.x)}V${-px(aim.y)}`"
+            class="way fill-none stroke-rust stroke-1.6 [stroke-dasharray:6_5]"
+          />
+          <circle :cx="px(seen.x)" :cy="-px(seen.y)" r="9" class="now fill-rust" />
         </template>
       </svg>
     </div>
@@ -106,81 +122,19 @@ function keyed(event: KeyboardEvent) {
         :aria-label="way.words"
         @click="nudge(way.x, way.y)"
       >
-        <svg width="16" height="16" viewBox="-8 -8 16 16" aria-hidden="true"><path :d="way.arrow" /></svg>
+        <svg width="16" height="16" viewBox="-8 -8 16 16" aria-hidden="true">
+          <path class="fill-current" :d="way.arrow" />
+        </svg>
       </button>
-      <span class="step">{{ step }}′</span>
+      <span class="step [grid-area:step] text-quiet">{{ step }}′</span>
     </div>
   </div>
 </template>
 
 <style scoped>
-.pad {
-  position: relative;
-  max-width: 400px;
-}
-
-.view svg {
-  display: block;
-  width: 100%;
-  border: 1px solid var(--rule-strong);
-  background: var(--card);
-  cursor: crosshair;
-  touch-action: none;
-}
-
 .view .disabled {
   cursor: not-allowed;
   opacity: 0.55;
-}
-
-circle {
-  fill: none;
-}
-
-.limit {
-  stroke: var(--brass);
-}
-
-.good {
-  stroke: var(--brass);
-  stroke-width: 2.4;
-}
-
-text {
-  fill: var(--brass-text);
-  font: 640 13px var(--sans);
-}
-
-.end {
-  text-anchor: end;
-}
-
-.aim {
-  fill: var(--card);
-  stroke: var(--night);
-  stroke-width: 2.6;
-}
-
-.middle {
-  fill: none;
-  stroke: var(--ink);
-  stroke-width: 2.4;
-}
-
-.found {
-  stroke: var(--rust);
-  stroke-width: 1.6;
-}
-
-.now {
-  fill: var(--rust);
-}
-
-.way {
-  fill: none;
-  stroke: var(--rust);
-  stroke-width: 1.6;
-  stroke-dasharray: 6 5;
 }
 
 .arrows {
@@ -200,10 +154,6 @@ text {
   padding: 0;
 }
 
-.arrows path {
-  fill: currentcolor;
-}
-
 .up {
   grid-area: up;
 }
@@ -218,10 +168,5 @@ text {
 
 .down {
   grid-area: down;
-}
-
-.step {
-  grid-area: step;
-  color: var(--quiet);
 }
 </style>

@@ -81,13 +81,14 @@ const winds = ['north', 'east', 'south', 'west'].map((words, i) => ({ words, deg
 
 <template>
   <svg
+    class="block w-full"
     :viewBox="tall ? `-4 -6 ${W + 8} 200` : `-4 126 ${W + 8} 66`"
     role="img"
     :aria-label="`The Sun today and ${name}: ${strip.map(({ kind, fromUtc, untilUtc }) => `${hourText(fromUtc, zone)} to ${hourText(untilUtc, zone)} ${{ night: 'dark', never: 'never', usable: 'may be used' }[kind]}`).join(', ')}`"
   >
     <defs>
       <pattern :id="`${id}-never`" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(35)">
-        <line y2="7" class="hatch" />
+        <line y2="7" class="stroke-rust [stroke-opacity:0.6]" />
       </pattern>
       <clipPath :id="`${id}-sky`"><rect x="-4" y="-6" :width="W + 8" :height="HORIZON_Y + 6" /></clipPath>
     </defs>
@@ -101,26 +102,37 @@ const winds = ['north', 'east', 'south', 'west'].map((words, i) => ({ words, deg
           class="never"
           :fill="`url(#${id}-never)`"
         />
-        <path :d="path" class="way" />
+        <path :d="path" class="way fill-none stroke-brass stroke-1.6" />
         <g v-for="hour in hours" :key="hour.i">
-          <circle :cx="x(hour.azimuthDeg)" :cy="y(hour.altitudeDeg)" r="3" class="hour" />
-          <text v-if="hour.i % 24 === 0" :x="x(hour.azimuthDeg)" :y="y(hour.altitudeDeg) - 8" class="middle quiet">
+          <circle :cx="x(hour.azimuthDeg)" :cy="y(hour.altitudeDeg)" r="3" class="fill-paper stroke-brass" />
+          <text
+            v-if="hour.i % 24 === 0"
+            :x="x(hour.azimuthDeg)"
+            :y="y(hour.altitudeDeg) - 8"
+            class="middle quiet [font:400_13px_var(--sans)] fill-quiet"
+          >
             {{ hourText(new Date(hour.ms).toISOString(), zone).slice(0, 2) }}
           </text>
         </g>
         <g v-if="sunNow && sunNow.altitudeDeg > -1">
-          <circle :cx="x(sunNow.azimuthDeg)" :cy="y(sunNow.altitudeDeg)" r="8" class="sun" />
+          <circle :cx="x(sunNow.azimuthDeg)" :cy="y(sunNow.altitudeDeg)" r="8" class="fill-crescent stroke-brass" />
         </g>
       </g>
-      <line :x2="W" :y1="HORIZON_Y" :y2="HORIZON_Y" class="horizon" />
+      <line :x2="W" :y1="HORIZON_Y" :y2="HORIZON_Y" class="stroke-ink stroke-2" />
       <rect
         :x="x(target.azimuthDeg) - 4"
         :y="Math.min(y(target.altitudeDeg), HORIZON_Y - 10)"
         width="8"
         :height="Math.max(HORIZON_Y - y(target.altitudeDeg), 10)"
-        class="mark"
+        class="mark fill-night"
       />
-      <text v-for="wind in winds" :key="wind.deg" :x="x(wind.deg)" :y="HORIZON_Y + 15" class="middle quiet">
+      <text
+        v-for="wind in winds"
+        :key="wind.deg"
+        :x="x(wind.deg)"
+        :y="HORIZON_Y + 15"
+        class="middle quiet [font:400_13px_var(--sans)] fill-quiet"
+      >
         {{ wind.words }}
       </text>
     </template>
@@ -134,35 +146,40 @@ const winds = ['north', 'east', 'south', 'west'].map((words, i) => ({ words, deg
         height="20"
         :fill="`url(#${id}-never)`"
       />
-      <text v-if="span.width > 80" :x="span.x + span.width / 2" y="157" :class="['middle', 'words', span.kind]">
+      <text
+        v-if="span.width > 80"
+        class="fill-ink [font:400_13px_var(--sans)]"
+        :x="span.x + span.width / 2"
+        y="157"
+        :class="['middle', 'words', span.kind]"
+      >
         {{ span.words }}
       </text>
     </g>
-    <text v-for="edge in edges" :key="edge.x" :x="edge.x" y="180" class="middle quiet">{{ edge.words }}</text>
-    <path :d="`M${nowX} 164V138M${nowX - 5} 134h10l-5 7Z`" class="now" />
-    <text v-if="edges.every((edge) => Math.abs(edge.x - nowX) > 60)" :x="nowX" y="180" class="middle strong">
+    <text
+      v-for="edge in edges"
+      :key="edge.x"
+      :x="edge.x"
+      y="180"
+      class="middle quiet [font:400_13px_var(--sans)] fill-quiet"
+    >
+      {{ edge.words }}
+    </text>
+    <path :d="`M${nowX} 164V138M${nowX - 5} 134h10l-5 7Z`" class="now fill-ink stroke-ink stroke-2" />
+    <text
+      v-if="edges.every((edge) => Math.abs(edge.x - nowX) > 60)"
+      :x="nowX"
+      y="180"
+      class="middle strong fill-ink [font:400_13px_var(--sans)]"
+    >
       now {{ hourText(now.toISOString(), zone) }}
     </text>
   </svg>
 </template>
 
 <style scoped>
-svg {
-  display: block;
-  width: 100%;
-}
-
-text {
-  fill: var(--ink);
-  font: 400 13px var(--sans);
-}
-
 .middle {
   text-anchor: middle;
-}
-
-.quiet {
-  fill: var(--quiet);
 }
 
 .strong,
@@ -172,36 +189,6 @@ text {
 
 .never {
   stroke: var(--rust);
-}
-
-.hatch {
-  stroke: var(--rust);
-  stroke-opacity: 0.6;
-}
-
-.way {
-  fill: none;
-  stroke: var(--brass);
-  stroke-width: 1.6;
-}
-
-.hour {
-  fill: var(--paper);
-  stroke: var(--brass);
-}
-
-.sun {
-  fill: var(--crescent);
-  stroke: var(--brass);
-}
-
-.horizon {
-  stroke: var(--ink);
-  stroke-width: 2;
-}
-
-.mark {
-  fill: var(--night);
 }
 
 .span {
@@ -231,11 +218,5 @@ text {
   paint-order: stroke;
   stroke: var(--card);
   stroke-width: 5px;
-}
-
-.now {
-  fill: var(--ink);
-  stroke: var(--ink);
-  stroke-width: 2;
 }
 </style>

@@ -41,8 +41,8 @@ const sheetProblem = computed(() => {
 </script>
 
 <template>
-  <div class="targets">
-    <label v-if="sites.length > 1" class="where"
+  <div class="targets grid gap-4px">
+    <label v-if="sites.length > 1" class="where flex flex-wrap gap-8px items-center"
       >at
       <ChoiceSelect
         :model-value="site?.id ?? null"
@@ -63,7 +63,7 @@ const sheetProblem = computed(() => {
       :aria-pressed="target?.landmarkId === landmark.id"
       @click="emit('choose', landmarkTarget(landmark))"
     >
-      <span class="name">{{ landmark.name }}</span>
+      <span class="name overflow-hidden fw-640 text-ellipsis whitespace-nowrap">{{ landmark.name }}</span>
       <span class="second">
         {{ far(landmark.distanceM) }}<template v-if="landmark.what">, {{ landmark.what }}</template>
         <template v-if="barred"
@@ -80,7 +80,7 @@ const sheetProblem = computed(() => {
       :aria-pressed="target?.kind === 'star' && target.name === each.name"
       @click="emit('choose', starTarget(each.name))"
     >
-      <span class="name">{{ each.name }}</span>
+      <span class="name overflow-hidden fw-640 text-ellipsis whitespace-nowrap">{{ each.name }}</span>
       <span class="second"
         >{{ Math.round(each.altitudeDeg) }}° high;
         {{
@@ -96,22 +96,22 @@ const sheetProblem = computed(() => {
       :aria-pressed="target?.name === moonTarget.name"
       @click="emit('choose', moonTarget)"
     >
-      <span class="name">The Moon</span>
+      <span class="name overflow-hidden fw-640 text-ellipsis whitespace-nowrap">The Moon</span>
       <span class="second">{{
         moon.reason
           ? moonWords[moon.reason]
           : `${Math.round(moon.altitudeDeg)}° high, ${Math.round(moon.sunSeparationDeg)}° from the Sun`
       }}</span>
     </button>
-    <div v-if="offsetKnown" class="sheet">
-      <label
+    <div v-if="offsetKnown" class="sheet flex flex-wrap gap-8px items-center">
+      <label class="flex flex-wrap gap-8px items-center"
         >its sheet of two marks, hung up
         <FigureInput
           v-model="sheetM"
           label="How far away its sheet hangs"
           name="sheet-distance"
           unit="m"
-          class="far"
+          class="w-96px"
         />
         away</label
       >
@@ -128,24 +128,6 @@ const sheetProblem = computed(() => {
 </template>
 
 <style scoped>
-.targets {
-  display: grid;
-  gap: 4px;
-}
-
-.where,
-.sheet,
-.sheet label {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  align-items: center;
-}
-
-.far {
-  width: 96px;
-}
-
 .where .el-select {
   width: 220px;
 }
@@ -180,12 +162,5 @@ const sheetProblem = computed(() => {
 .target.on {
   border: 2px solid var(--night);
   background: var(--card);
-}
-
-.name {
-  overflow: hidden;
-  font-weight: 640;
-  text-overflow: ellipsis;
-  white-space: nowrap;
 }
 </style>

@@ -78,7 +78,7 @@ const none = computed(() => rows.value.filter(({ reach }) => reach?.reaches === 
     Lowest power first. Focus lock off before, its tension so that it holds the heaviest eyepiece. Read the drawtube
     at the sharpest point.
   </p>
-  <div class="about">
+  <div class="grid grid-cols-[repeat(auto-fit,minmax(180px,260px))] gap-y-8px gap-x-14px items-end my-12px mx-0">
     <label class="labelled"
       ><span>the drawtube goes from 0 to</span
       ><FigureInput v-model="draft.travelMm" label="drawtube’s travel" unit="mm" name="travel"
@@ -121,7 +121,7 @@ const none = computed(() => rows.value.filter(({ reach }) => reach?.reaches === 
       >
     </ElTableColumn>
   </ElTable>
-  <div class="about">
+  <div class="grid grid-cols-[repeat(auto-fit,minmax(180px,260px))] gap-y-8px gap-x-14px items-end my-12px mx-0">
     <label class="labelled"
       ><span>its rack, as found</span
       ><ChoiceSelect
@@ -138,23 +138,7 @@ const none = computed(() => rows.value.filter(({ reach }) => reach?.reaches === 
       ><span>its lock</span><ChoiceSelect v-model="lock" :options="locks" label="its lock" placeholder="has none"
     /></label>
   </div>
-  <p v-if="none.length > 0" class="says" role="status">
+  <p v-if="none.length > 0" class="mt-10px text-19px lh-26px" role="status">
     {{ none.join(', ') }}: leave it out of this kit, or put another in its place.
   </p>
 </template>
-
-<style scoped>
-.about {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(180px, 260px));
-  gap: 8px 14px;
-  align-items: end;
-  margin: 12px 0;
-}
-
-.says {
-  margin-top: 10px;
-  font-size: 19px;
-  line-height: 26px;
-}
-</style>

@@ -19,8 +19,12 @@ const ways = [
 </script>
 
 <template>
-  <div class="watches">
-    <div v-for="(row, index) in rows" :key="index" class="watch">
+  <div class="grid gap-8px w-full">
+    <div
+      v-for="(row, index) in rows"
+      :key="index"
+      class="grid grid-cols-[repeat(auto-fit,minmax(120px,1fr))] gap-8px"
+    >
       <ChoiceSelect v-model="row.at" :options="places" :label="`where star ${index + 1} stood as ${half}`" />
       <FigureInput
         v-model="row.arcmin"
@@ -38,17 +42,3 @@ const ways = [
     </div>
   </div>
 </template>
-
-<style scoped>
-.watches {
-  display: grid;
-  gap: 8px;
-  width: 100%;
-}
-
-.watch {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(120px, 1fr));
-  gap: 8px;
-}
-</style>

@@ -26,8 +26,12 @@ const isOff = computed(() => given.value.rows.some(({ place }) => place === 'out
 </script>
 
 <template>
-  <div class="landings">
-    <div v-for="(row, index) in given.rows" :key="index" class="landing">
+  <div class="grid gap-8px w-full">
+    <div
+      v-for="(row, index) in given.rows"
+      :key="index"
+      class="landing grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_100px] gap-8px"
+    >
       <ElInput
         v-model="row.object"
         maxlength="80"
@@ -55,17 +59,3 @@ const isOff = computed(() => given.value.rows.some(({ place }) => place === 'out
     /></label>
   </div>
 </template>
-
-<style scoped>
-.landings {
-  display: grid;
-  gap: 8px;
-  width: 100%;
-}
-
-.landing {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) 100px;
-  gap: 8px;
-}
-</style>

@@ -82,7 +82,7 @@ const driftSays = computed(() => {
 </script>
 
 <template>
-  <section v-if="isDriven" class="lining-up">
+  <section v-if="isDriven" class="mt-22px">
     <h2>Does it find? <em>Go to a third object, and two more</em></h2>
     <FoundLeft
       :has-left="draft.landings.left !== null"
@@ -93,7 +93,7 @@ const driftSays = computed(() => {
       <template #found><LandingRows v-model="draft.landings.found" half="found" /></template>
       <template #left><LandingRows v-if="draft.landings.left" v-model="draft.landings.left" half="left" /></template>
     </FoundLeft>
-    <p v-if="landed" class="says" role="status">
+    <p v-if="landed" class="mt-10px text-18px lh-26px" role="status">
       <b :class="{ rust: landed.verdict === 'off' }">{{ degText(landed.worstDeg) }} aside at worst</b>
       <span class="second"
         >middle half to {{ degText(landed.goodDeg) }}, field to {{ degText(landed.limitDeg) }}</span
@@ -101,7 +101,7 @@ const driftSays = computed(() => {
       <br />{{ landingSays }}
     </p>
   </section>
-  <section v-if="isEquatorial" class="lining-up">
+  <section v-if="isEquatorial" class="mt-22px">
     <h2>Where the axis points <em>a star near the sky’s equator, drive on, watched for minutes</em></h2>
     <FoundLeft
       :has-left="draft.drift.left !== null"
@@ -112,20 +112,8 @@ const driftSays = computed(() => {
       <template #found><DriftRows v-model="draft.drift.found" half="found" /></template>
       <template #left><DriftRows v-if="draft.drift.left" v-model="draft.drift.left" half="left" /></template>
     </FoundLeft>
-    <p v-if="drifted" class="says" role="status">
+    <p v-if="drifted" class="mt-10px text-18px lh-26px" role="status">
       <b>{{ arcminText(drifted.lengthArcmin) }} beside the pole</b><br />{{ driftSays }}
     </p>
   </section>
 </template>
-
-<style scoped>
-.lining-up {
-  margin-top: 22px;
-}
-
-.says {
-  margin-top: 10px;
-  font-size: 18px;
-  line-height: 26px;
-}
-</style>

@@ -57,7 +57,7 @@ const off = () => {
 </script>
 
 <template>
-  <ul class="looks">
+  <ul class="mx-0 mt-0 mb-14px pl-20px text-17px lh-27px">
     <li>All cells of one kind and one age, none leaking; plugs dry.</li>
     <li>Charge to green, then an hour more. Never leave it on overnight.</li>
     <li>Out of the case for the winter: a pack left empty for a season is dead.</li>
@@ -67,7 +67,9 @@ const off = () => {
       >
     </li>
   </ul>
-  <div class="about">
+  <div
+    class="grid grid-cols-[repeat(auto-fit,minmax(140px,1fr))] gap-y-8px gap-x-14px items-end max-w-900px my-10px mx-0"
+  >
     <label class="labelled"
       ><span>it runs on</span
       ><ChoiceSelect
@@ -146,17 +148,21 @@ const off = () => {
     </template>
   </FoundLeft>
   <output v-if="now?.verdict" class="hours"
-    ><b :class="{ rust: !now.verdict.isEnough }">{{ hoursText(now.verdict.hours) }} h</b></output
+    ><b class="text-64px lh-70px" :class="{ rust: !now.verdict.isEnough }"
+      >{{ hoursText(now.verdict.hours) }} h</b
+    ></output
   >
-  <p v-if="sentence" class="says" role="status">{{ sentence }}</p>
-  <div class="about">
+  <p v-if="sentence" class="text-19px lh-26px" role="status">{{ sentence }}</p>
+  <div
+    class="grid grid-cols-[repeat(auto-fit,minmax(140px,1fr))] gap-y-8px gap-x-14px items-end max-w-900px my-10px mx-0"
+  >
     <label class="labelled"
       ><span>cells out</span><FigureInput v-model="draft.cellsOut" label="cells out" name="cells-out"
     /></label>
     <label class="labelled"
       ><span>cells in again</span><FigureInput v-model="draft.cellsIn" label="cells in again" name="cells-in"
     /></label>
-    <p class="charging">
+    <p class="flex col-[span_2] flex-wrap gap-8px items-center">
       <ElButton v-if="!draft.charged" @click="charge">On the charger now</ElButton>
       <template v-else>
         on the charger since {{ hourText(draft.charged.fromUtc, kit.zone)
@@ -170,39 +176,3 @@ const off = () => {
     {{ draft.cellsOut }} came out, {{ draft.cellsIn }} went in: find the others before a child does.
   </p>
 </template>
-
-<style scoped>
-.looks {
-  margin: 0 0 14px;
-  padding-left: 20px;
-  font-size: 17px;
-  line-height: 27px;
-}
-
-.about {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(140px, 1fr));
-  gap: 8px 14px;
-  align-items: end;
-  max-width: 900px;
-  margin: 10px 0;
-}
-
-.hours b {
-  font-size: 64px;
-  line-height: 70px;
-}
-
-.says {
-  font-size: 19px;
-  line-height: 26px;
-}
-
-.charging {
-  display: flex;
-  grid-column: span 2;
-  flex-wrap: wrap;
-  gap: 8px;
-  align-items: center;
-}
-</style>

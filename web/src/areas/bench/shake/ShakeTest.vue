@@ -83,13 +83,13 @@ const verdict = computed(() => {
 </script>
 
 <template>
-  <section class="shake" aria-label="Shake">
+  <section class="grid gap-8px pt-10px line-t-rule-strong" aria-label="Shake">
     <h3>Does it shake?</h3>
     <p class="second">
       All clamped, as for looking. {{ available ? 'The tablet flat against the tube, or a stopwatch. ' : '' }}Tap the
       tube once, gently, and let go.
     </p>
-    <div class="ways">
+    <div class="ways flex flex-wrap gap-10px items-center">
       <ElButton v-if="available && !listening" @click="start">Listen, then tap</ElButton>
       <ElButton v-if="listening" type="primary" @click="stop">Listening … it is still now</ElButton>
       <ElButton v-if="!listening" @click="stopwatch">{{
@@ -118,7 +118,7 @@ const verdict = computed(() => {
         >
       </p>
       <p v-for="warning in told?.warnings ?? []" :key="warning" class="second">{{ warningWords[warning] }}</p>
-      <ol>
+      <ol class="flex flex-wrap gap-y-4px gap-x-22px m-0 p-0 list-none">
         <li>
           as found <b>{{ secondsText(draft.foundS) }}</b>
         </li>
@@ -131,30 +131,7 @@ const verdict = computed(() => {
 </template>
 
 <style scoped>
-.shake {
-  display: grid;
-  gap: 8px;
-  padding-top: 10px;
-  border-top: 1px solid var(--rule-strong);
-}
-
-.ways {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-  align-items: center;
-}
-
 .ways :deep(.el-select) {
   width: 220px;
-}
-
-ol {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 22px;
-  margin: 0;
-  padding: 0;
-  list-style: none;
 }
 </style>

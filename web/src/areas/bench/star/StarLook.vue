@@ -66,8 +66,8 @@ const moved = computed(() => {
 
 <template>
   <BorrowerLooks :kit-code="kit.code" :zone="kit.zone" :kinds="['star']" />
-  <section class="star-look" aria-label="The star, photographed">
-    <div class="ways">
+  <section class="grid gap-8px mb-18px" aria-label="The star, photographed">
+    <div class="ways flex flex-wrap gap-10px">
       <FileButton accept="image/*" :busy="work.progress.value !== null" @take="take">{{
         look ? 'Another picture …' : 'A picture of the star, out of focus …'
       }}</FileButton>
@@ -90,6 +90,7 @@ const moved = computed(() => {
     <p v-if="earlier" class="second">
       <img
         v-if="earlier.pictureId"
+        class="[float:left] mr-10px [object-fit:cover]"
         :src="`/api/pictures/${earlier.pictureId}`"
         alt="The star then"
         width="72"
@@ -100,23 +101,3 @@ const moved = computed(() => {
     </p>
   </section>
 </template>
-
-<style scoped>
-.star-look {
-  display: grid;
-  gap: 8px;
-  margin-bottom: 18px;
-}
-
-.ways {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-}
-
-img {
-  float: left;
-  margin-right: 10px;
-  object-fit: cover;
-}
-</style>

@@ -115,7 +115,7 @@ useKeys((): KeyMap => ({
 <template>
   <main class="page">
     <DeskTabs />
-    <header>
+    <header class="flex gap-14px items-baseline">
       <h1>Follow-up</h1>
       <p v-if="data" class="quiet">
         {{ data.jobs.length === 1 ? 'one thing' : `${data.jobs.length} things` }} to see to
@@ -127,7 +127,7 @@ useKeys((): KeyMap => ({
     </header>
     <ProblemNote :problem="problem" @retry="reload" />
     <ProblemNote :problem="refusal" @retry="reload" />
-    <p v-if="told" class="moss told" role="status">{{ told }}</p>
+    <p v-if="told" class="moss mt-8px" role="status">{{ told }}</p>
     <NoticeForm
       v-if="asks && models"
       :models="models.models"
@@ -135,33 +135,34 @@ useKeys((): KeyMap => ({
       :today="data?.today ?? ''"
       @done="((told = $event), (asks = false), reload())"
     />
-    <p v-if="data && data.jobs.length === 0" class="empty">
+    <p v-if="data && data.jobs.length === 0" class="mt-8px">
       Nothing is missing, nothing to mend. What a take-back finds off comes here by itself, with an owner and a day.
     </p>
     <section v-for="group in groups" :key="group.words">
-      <h2>
+      <h2 class="mt-18px pb-2px line-b-rule-strong">
         {{ group.words }} <em>{{ group.aside }}</em>
       </h2>
-      <ul>
+      <ul class="m-0 p-0 list-none">
         <li
           v-for="job in group.jobs"
           :key="job.id"
+          class="grid grid-cols-[minmax(0,1fr)_322px_84px_430px] gap-12px items-center min-h-56px py-6px px-8px line-b-rule"
           :class="{ current: job.id === current?.id }"
           :aria-current="job.id === current?.id"
           @click="at = job.id"
         >
           <div class="what">
-            <p>
+            <p class="break-anywhere flex flex-wrap gap-y-0 gap-x-8px items-baseline">
               <b>{{ job.partName ?? job.text }}</b>
-              <span class="next"> {{ jobFacts(job.code).words }}</span>
+              <span class="next [font:italic_400_16px_var(--serif)] text-quiet"> {{ jobFacts(job.code).words }}</span>
             </p>
-            <p class="second">
+            <p class="second break-anywhere flex flex-wrap gap-y-0 gap-x-8px items-baseline">
               <RouterLink :to="`/kits/${encodeURIComponent(job.kitCode)}`">{{ job.kitName }}</RouterLink>
               <KitTag :code="job.kitCode" />
               <span v-if="job.partName && job.text !== job.partName"> {{ job.text }}</span>
             </p>
           </div>
-          <div class="owner">
+          <div class="owner grid grid-cols-[minmax(0,1fr)_176px] gap-6px">
             <ElSelect
               :model-value="job.ownerId ?? ''"
               placeholder="nobody yet"
@@ -180,11 +181,11 @@ useKeys((): KeyMap => ({
               @update:model-value="(dueOn: string | null) => change(job, { dueOn: dueOn || null })"
             />
           </div>
-          <p class="due">
+          <p class="grid">
             <span :class="{ rust: job.daysOver > 0 }">{{ dueWords(job) }}</span>
             <span v-if="isWaiting(job)" class="second">not before {{ hourText(job.notBeforeUtc!, job.zone) }}</span>
           </p>
-          <div v-if="mayAct(job)" class="acts">
+          <div v-if="mayAct(job)" class="acts flex flex-wrap gap-6px">
             <ElButton v-if="job.partId" :disabled="sending" @click="settle(job, 'found')">
               {{ job.code === 'mend-part' ? 'Mended' : 'Found' }} <KeyCap v-if="job.id === current?.id" name="f" />
             </ElButton>
@@ -197,7 +198,7 @@ useKeys((): KeyMap => ({
             </ElButton>
             <ElButton
               v-if="isFollowUp(job.code)"
-              class="plain"
+              class="[border-color:var(--rule-strong)] fw-400"
               :disabled="sending"
               @click="settle(job, 'not-helped')"
             >
@@ -214,36 +215,8 @@ useKeys((): KeyMap => ({
 </template>
 
 <style scoped>
-header {
-  display: flex;
-  gap: 14px;
-  align-items: baseline;
-}
-
 header :is(.button, .el-button) {
   margin-left: auto;
-}
-
-h2 {
-  margin-top: 18px;
-  padding-bottom: 2px;
-  border-bottom: 1px solid var(--rule-strong);
-}
-
-ul {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-
-li {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 322px 84px 430px;
-  gap: 12px;
-  align-items: center;
-  min-height: 56px;
-  padding: 6px 8px;
-  border-bottom: 1px solid var(--rule);
 }
 
 li.current {
@@ -251,51 +224,9 @@ li.current {
   box-shadow: inset 3px 0 0 var(--night);
 }
 
-.what p {
-  overflow-wrap: anywhere;
-}
-
-.what p {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0 8px;
-  align-items: baseline;
-}
-
-.next {
-  font: italic 400 16px var(--serif);
-  color: var(--quiet);
-}
-
-.owner {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 176px;
-  gap: 6px;
-}
-
-.due {
-  display: grid;
-}
-
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-}
-
 .acts :is(.button, .el-button) {
   padding-inline: 10px;
   gap: 6px;
-}
-
-.plain {
-  border-color: var(--rule-strong);
-  font-weight: 400;
-}
-
-.told,
-.empty {
-  margin-top: 8px;
 }
 
 @media (max-width: 1150px) {

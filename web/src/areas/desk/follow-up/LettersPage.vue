@@ -91,12 +91,12 @@ async function send() {
     </p>
     <CsvButton v-if="data && data.messages.length > 0" :rows="letterTable" name="letters" />
     <ProblemNote :problem="problem" @retry="reload" />
-    <p v-if="data && data.messages.length === 0" class="empty">
+    <p v-if="data && data.messages.length === 0" class="mt-14px">
       No letter yet. <RouterLink to="/desk/follow-up">Follow-up</RouterLink> drafts one for what a borrower did not
       bring back.
     </p>
-    <div v-if="letter && data" class="columns">
-      <ul>
+    <div v-if="letter && data" class="columns grid grid-cols-[320px_minmax(0,720px)] gap-28px items-start mt-14px">
+      <ul class="max-h-70vh m-0 p-0 overflow-auto list-none">
         <li v-for="each in data.messages" :key="each.id">
           <button
             type="button"
@@ -105,7 +105,7 @@ async function send() {
             @click="openId = each.id"
           >
             <b>{{ each.to }}</b> <KitTag :code="each.kitCode" />
-            <span class="second subject">{{ each.subject }}</span>
+            <span class="second subject overflow-hidden text-ellipsis whitespace-nowrap">{{ each.subject }}</span>
             <span :class="['second', { rust: each.state === 'failed', moss: each.state === 'sent' }]"
               >{{ stateWords[each.state] }} {{ whenText(each.sentAtUtc ?? each.madeAtUtc, each.zone) }}</span
             >
@@ -113,27 +113,38 @@ async function send() {
         </li>
         <li v-if="data.next"><ElButton :disabled="sending" @click="earlier">Earlier letters</ElButton></li>
       </ul>
-      <section class="paper">
-        <dl>
-          <dt>to</dt>
-          <dd>
+      <section class="grid gap-12px py-18px px-24px line-rule-strong rd-4px bg-card">
+        <dl class="grid grid-cols-[52px_1fr] gap-y-6px gap-x-10px items-baseline m-0">
+          <dt class="[font:italic_400_16px_var(--serif)] text-quiet">to</dt>
+          <dd class="m-0 break-anywhere">
             {{ letter.to }}
             <span class="quiet">{{ letter.toAddress || 'no mail address: ring them' }}</span>
           </dd>
-          <dt>from</dt>
-          <dd>{{ letter.by }}</dd>
-          <dt>about</dt>
-          <dd v-if="isGone">{{ letter.subject }}</dd>
-          <dd v-else><ElInput v-model="subject" maxlength="200" aria-label="Subject" /></dd>
+          <dt class="[font:italic_400_16px_var(--serif)] text-quiet">from</dt>
+          <dd class="m-0 break-anywhere">{{ letter.by }}</dd>
+          <dt class="[font:italic_400_16px_var(--serif)] text-quiet">about</dt>
+          <dd v-if="isGone" class="m-0 break-anywhere">{{ letter.subject }}</dd>
+          <dd v-else class="m-0 break-anywhere">
+            <ElInput v-model="subject" maxlength="200" aria-label="Subject" />
+          </dd>
         </dl>
-        <p v-if="isGone" class="text">{{ withName(letter.body, letter.to) }}</p>
+        <p v-if="isGone" class="text [font:400_15px/22px_var(--sans)] whitespace-pre-wrap">
+          {{ withName(letter.body, letter.to) }}
+        </p>
         <template v-else>
-          <ElInput v-model="body" type="textarea" class="text" :rows="18" maxlength="5000" aria-label="Letter" />
+          <ElInput
+            v-model="body"
+            type="textarea"
+            class="text [font:400_15px/22px_var(--sans)] whitespace-pre-wrap"
+            :rows="18"
+            maxlength="5000"
+            aria-label="Letter"
+          />
           <p class="second">Where it says <code v-text="'{{name}}'"></code> the name is put in when it is sent.</p>
         </template>
         <p v-if="letter.problem" class="problem">{{ letter.problem }}</p>
         <ProblemNote :problem="refusal" @retry="send" />
-        <div class="acts">
+        <div class="flex flex-wrap gap-10px">
           <template v-if="!isGone">
             <ElButton type="primary" size="large" :disabled="sending || !letter.toAddress" @click="send">
               {{ letter.state === 'failed' ? 'Send it again' : 'Send it' }}
@@ -148,22 +159,6 @@ async function send() {
 </template>
 
 <style scoped>
-.columns {
-  display: grid;
-  grid-template-columns: 320px minmax(0, 720px);
-  gap: 28px;
-  align-items: start;
-  margin-top: 14px;
-}
-
-ul {
-  max-height: 70vh;
-  margin: 0;
-  padding: 0;
-  overflow: auto;
-  list-style: none;
-}
-
 .line {
   display: grid;
   grid-template-columns: 1fr auto;
@@ -186,54 +181,6 @@ ul {
 
 .line .second {
   grid-column: 1 / -1;
-}
-
-.subject {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-
-.paper {
-  display: grid;
-  gap: 12px;
-  padding: 18px 24px;
-  border: 1px solid var(--rule-strong);
-  border-radius: 4px;
-  background: var(--card);
-}
-
-dl {
-  display: grid;
-  grid-template-columns: 52px 1fr;
-  gap: 6px 10px;
-  align-items: baseline;
-  margin: 0;
-}
-
-dt {
-  font: italic 400 16px var(--serif);
-  color: var(--quiet);
-}
-
-dd {
-  margin: 0;
-  overflow-wrap: anywhere;
-}
-
-.text {
-  font: 400 15px/22px var(--sans);
-  white-space: pre-wrap;
-}
-
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-}
-
-.empty {
-  margin-top: 14px;
 }
 
 @media (max-width: 900px) {

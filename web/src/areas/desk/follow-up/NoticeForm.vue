@@ -38,11 +38,13 @@ async function send(path: string, body: object) {
 </script>
 
 <template>
-  <div class="forms">
-    <ProblemNote class="wide" :problem="problem" />
-    <form @submit.prevent="send('/api/notices', notice)">
+  <div
+    class="grid grid-cols-[repeat(auto-fit,minmax(340px,1fr))] gap-y-10px gap-x-40px max-w-980px mt-10px px-16px pt-12px pb-16px line-rule-strong rd-4px bg-card"
+  >
+    <ProblemNote class="col-span-full" :problem="problem" />
+    <form class="grid gap-8px content-start justify-items-start" @submit.prevent="send('/api/notices', notice)">
       <h3>Notice to every kit of a model</h3>
-      <label class="labelled">
+      <label class="labelled w-full">
         <span>model</span>
         <ElSelect v-model="notice.modelId" aria-label="model">
           <ElOption
@@ -53,7 +55,7 @@ async function send(path: string, body: object) {
           />
         </ElSelect>
       </label>
-      <label class="labelled">
+      <label class="labelled w-full">
         <span>check it for</span>
         <ElInput
           v-model="notice.text"
@@ -63,16 +65,16 @@ async function send(path: string, body: object) {
           placeholder="for example: crack at the foot of leg 2"
         />
       </label>
-      <label class="labelled">
+      <label class="labelled w-full">
         <span>by</span>
         <DayPicker v-model="notice.dueOn" :from="today" aria-label="by" />
       </label>
       <ElCheckbox v-model="notice.stops">none may be lent until it has been checked</ElCheckbox>
       <ElButton type="primary" native-type="submit" :disabled="sending">Make one job per kit</ElButton>
     </form>
-    <form @submit.prevent="send('/api/battery-rounds', round)">
+    <form class="grid gap-8px content-start justify-items-start" @submit.prevent="send('/api/battery-rounds', round)">
       <h3>Battery round</h3>
-      <label v-if="branches.length > 1" class="labelled">
+      <label v-if="branches.length > 1" class="labelled w-full">
         <span>where</span>
         <ElSelect v-model="round.branchId" aria-label="where">
           <ElOption
@@ -83,11 +85,11 @@ async function send(path: string, body: object) {
           />
         </ElSelect>
       </label>
-      <label class="labelled">
+      <label class="labelled w-full">
         <span>cells older than</span>
         <FigureInput v-model="round.olderThanDays" label="cells older than, days" unit="days" />
       </label>
-      <label class="labelled">
+      <label class="labelled w-full">
         <span>by</span>
         <DayPicker v-model="round.dueOn" :from="today" aria-label="by" />
       </label>
@@ -95,32 +97,3 @@ async function send(path: string, body: object) {
     </form>
   </div>
 </template>
-
-<style scoped>
-.forms {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(340px, 1fr));
-  gap: 10px 40px;
-  max-width: 980px;
-  margin-top: 10px;
-  padding: 12px 16px 16px;
-  border: 1px solid var(--rule-strong);
-  border-radius: 4px;
-  background: var(--card);
-}
-
-.wide {
-  grid-column: 1 / -1;
-}
-
-form {
-  display: grid;
-  gap: 8px;
-  align-content: start;
-  justify-items: start;
-}
-
-.labelled {
-  width: 100%;
-}
-</style>

@@ -32,24 +32,24 @@ function choose(kind: ScaleKind) {
     <SetupTabs />
     <h1>Devices at this place</h1>
     <p class="quiet">Kept on this machine only. What has no device is typed in; everything works without one.</p>
-    <div class="columns">
-      <section>
-        <h2>Scale</h2>
+    <div class="columns grid grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)] gap-40px items-start mt-14px">
+      <section class="grid gap-10px">
+        <h2 class="pb-2px line-b-rule-strong">Scale</h2>
         <p class="second">which one</p>
         <ElRadioGroup
           :model-value="scaleKind"
           aria-label="which scale"
-          class="ways"
+          class="ways grid gap-6px"
           @update:model-value="choose($event as ScaleKind)"
         >
           <ElRadio v-for="way in ways" :key="way.kind" :value="way.kind">
             <b>{{ way.words }}</b> <span class="second">{{ way.aside }}</span>
           </ElRadio>
         </ElRadioGroup>
-        <div v-if="scaleKind !== 'none'" class="try">
+        <div v-if="scaleKind !== 'none'" class="flex flex-wrap gap-14px items-center">
           <ElButton v-if="!scale.isOpen.value" @click="scale.open()">Try it</ElButton>
           <ElButton v-else @click="scale.close()">Stop</ElButton>
-          <output class="figure" aria-live="polite">{{
+          <output class="figure min-w-130px text-28px fw-640" aria-live="polite">{{
             scale.shown.value ? massText(scale.shown.value.massG) : '–'
           }}</output>
           <span class="second">{{ scale.settled.value ? 'at rest' : scale.shown.value ? 'moving' : '' }}</span>
@@ -57,8 +57,8 @@ function choose(kind: ScaleKind) {
         </div>
         <StandInScale v-if="scaleKind === 'stand-in'" />
       </section>
-      <section>
-        <h2>Scanner</h2>
+      <section class="grid gap-10px">
+        <h2 class="pb-2px line-b-rule-strong">Scanner</h2>
         <p>
           A scanner that types like a keyboard works at once, wherever you are: what it types is taken as one scan,
           and never as keys.
@@ -71,7 +71,7 @@ function choose(kind: ScaleKind) {
         </ElButton>
         <CameraScan v-if="seesCamera" />
         <StandInScanner />
-        <h2>Keys</h2>
+        <h2 class="pb-2px line-b-rule-strong">Keys</h2>
         <ElCheckbox v-model="singleKeysOn">
           <b>single keys</b>
           <span class="second">turn them off if you speak instead of typing; every key has a button</span>
@@ -82,29 +82,6 @@ function choose(kind: ScaleKind) {
 </template>
 
 <style scoped>
-.columns {
-  display: grid;
-  grid-template-columns: minmax(0, 1.5fr) minmax(0, 1fr);
-  gap: 40px;
-  align-items: start;
-  margin-top: 14px;
-}
-
-section {
-  display: grid;
-  gap: 10px;
-}
-
-h2 {
-  padding-bottom: 2px;
-  border-bottom: 1px solid var(--rule-strong);
-}
-
-.ways {
-  display: grid;
-  gap: 6px;
-}
-
 .ways :deep(.el-radio) {
   height: auto;
   white-space: normal;
@@ -114,19 +91,6 @@ h2 {
 .el-checkbox .second {
   display: block;
   font-weight: 400;
-}
-
-.try {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 14px;
-  align-items: center;
-}
-
-.figure {
-  min-width: 130px;
-  font-size: 28px;
-  font-weight: 640;
 }
 
 :is(.button, .el-button) {

@@ -72,27 +72,29 @@ function plug() {
 </script>
 
 <template>
-  <div class="stand-in">
+  <div class="grid gap-10px py-14px px-16px line-rule-strong rd-4px bg-card">
     <h3>The stand-in’s pan</h3>
-    <div class="head">
+    <div class="flex flex-wrap gap-y-8px gap-x-14px items-center">
       <ElButton :aria-pressed="isOn" @click="plug">
         {{ isOn ? 'Unplug' : 'Plug in' }}
       </ElButton>
       <ElButton :disabled="!isOn" @click="scale.tare()">Tare</ElButton>
-      <code aria-label="line of the scale">{{ line || 'off' }}</code>
+      <code class="min-w-170px py-6px px-10px line-rule bg-well text-15px" aria-label="line of the scale">{{
+        line || 'off'
+      }}</code>
       <span class="second">on the pan: {{ massText(loadG) }}</span>
     </div>
-    <div class="settings">
+    <div class="grid grid-cols-[repeat(4,96px)_auto] gap-10px items-end">
       <label class="labelled"><span>unit</span><ChoiceSelect v-model="unit" :options="units" label="Unit" /></label>
       <label class="labelled"><span>step</span><FigureInput v-model="stepG" label="Step" unit="g" /></label>
       <label class="labelled"><span>up to</span><FigureInput v-model="mostG" label="Up to" unit="g" /></label>
       <label class="labelled"><span>box</span><FigureInput v-model="boxG" label="Box" unit="g" /></label>
       <ElCheckbox v-model="drifts">drifts</ElCheckbox>
     </div>
-    <div class="head">
+    <div class="flex flex-wrap gap-y-8px gap-x-14px items-center">
       <ElSelect
         v-model="code"
-        class="kit"
+        class="kit w-240px"
         aria-label="Kit whose parts go on the pan"
         placeholder="choose a kit"
         filterable
@@ -116,12 +118,12 @@ function plug() {
       </ElButton>
     </div>
     <template v-if="kit">
-      <div class="head">
+      <div class="flex flex-wrap gap-y-8px gap-x-14px items-center">
         <ElButton @click="putAll">Put all on</ElButton>
         <ElButton @click="onPan = new Map()">Clear the pan</ElButton>
       </div>
-      <ul>
-        <li v-for="part in shown" :key="part.id">
+      <ul class="grid grid-cols-[1fr_1fr] gap-y-0 gap-x-24px m-0 p-0 list-none">
+        <li v-for="part in shown" :key="part.id" class="flex gap-10px items-center min-h-32px line-b-rule">
           <ElCheckbox
             :model-value="onPan.has(part.id)"
             @update:model-value="set(part, $event === true ? part.count : 0)"
@@ -154,58 +156,6 @@ function plug() {
 </template>
 
 <style scoped>
-.stand-in {
-  display: grid;
-  gap: 10px;
-  padding: 14px 16px;
-  border: 1px solid var(--rule-strong);
-  border-radius: 4px;
-  background: var(--card);
-}
-
-.head {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 14px;
-  align-items: center;
-}
-
-code {
-  min-width: 170px;
-  padding: 6px 10px;
-  border: 1px solid var(--rule);
-  background: var(--well);
-  font-size: 15px;
-}
-
-.settings {
-  display: grid;
-  grid-template-columns: repeat(4, 96px) auto;
-  gap: 10px;
-  align-items: end;
-}
-
-.kit {
-  width: 240px;
-}
-
-ul {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 0 24px;
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-
-li {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-  min-height: 32px;
-  border-bottom: 1px solid var(--rule);
-}
-
 li .el-checkbox {
   flex: 1;
   min-width: 0;

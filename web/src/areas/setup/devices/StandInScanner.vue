@@ -18,10 +18,10 @@ function scan() {
 </script>
 
 <template>
-  <form class="stand-in" @submit.prevent="scan">
+  <form class="grid gap-8px py-14px px-16px line-rule-strong rd-4px bg-card" @submit.prevent="scan">
     <h3>The stand-in’s scanner</h3>
     <p class="second">Open the desk in another window of this browser; it hears what is scanned here.</p>
-    <div>
+    <div class="grid grid-cols-[1fr_auto] gap-8px">
       <ElInput v-model="code" list="codes" aria-label="Label" placeholder="M-12 or M-12/5" maxlength="80" />
       <datalist id="codes">
         <option v-for="kit in shelf?.kits ?? []" :key="kit.id" :value="kit.code">{{ kit.name }}</option>
@@ -31,20 +31,3 @@ function scan() {
     <p v-if="said" role="status" class="second">{{ said }} was scanned.</p>
   </form>
 </template>
-
-<style scoped>
-.stand-in {
-  display: grid;
-  gap: 8px;
-  padding: 14px 16px;
-  border: 1px solid var(--rule-strong);
-  border-radius: 4px;
-  background: var(--card);
-}
-
-div {
-  display: grid;
-  grid-template-columns: 1fr auto;
-  gap: 8px;
-}
-</style>

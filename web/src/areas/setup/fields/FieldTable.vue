@@ -27,8 +27,12 @@ const write = (path: string, value: unknown) => setValueAt(form, path, value)
 </script>
 
 <template>
-  <section v-for="section in sections" :key="section.key">
-    <h2 v-if="section.title">
+  <section
+    v-for="section in sections"
+    :key="section.key"
+    class="grid grid-cols-[repeat(auto-fill,minmax(240px,1fr))] gap-y-10px gap-x-20px items-end mb-20px"
+  >
+    <h2 v-if="section.title" class="col-span-full line-b-rule-strong">
       {{ section.title }}
       <ElButton v-if="section.optional" link type="primary" @click="$emit('toggle', section.key)">{{
         section.optional.words[section.optional.isThere ? 0 : 1]
@@ -94,7 +98,7 @@ const write = (path: string, value: unknown) => setValueAt(form, path, value)
           :model-value="textAt(field.path)"
           @update:model-value="(value: string) => write(field.path, value)"
         />
-        <i v-if="wrong[field.path]" class="rust">{{ wrong[field.path] }}</i>
+        <i v-if="wrong[field.path]" class="rust not-italic text-13px">{{ wrong[field.path] }}</i>
       </label>
     </template>
     <slot :name="section.key" />
@@ -102,19 +106,6 @@ const write = (path: string, value: unknown) => setValueAt(form, path, value)
 </template>
 
 <style scoped>
-section {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(240px, 1fr));
-  gap: 10px 20px;
-  align-items: end;
-  margin-bottom: 20px;
-}
-
-h2 {
-  grid-column: 1 / -1;
-  border-bottom: 1px solid var(--rule-strong);
-}
-
 .el-checkbox {
   margin: 0;
 }
@@ -122,10 +113,5 @@ h2 {
 h2 .el-button {
   margin-left: 12px;
   font: 400 15px var(--sans);
-}
-
-i {
-  font-style: normal;
-  font-size: 13px;
 }
 </style>

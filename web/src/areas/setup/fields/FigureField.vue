@@ -14,24 +14,13 @@ const { problem = undefined, placeholder = undefined } = defineProps<{
     <span>{{ label }}</span>
     <ElInputNumber
       v-model="figure"
-      class="figure"
+      class="figure w-full"
       :controls="false"
       :name="name"
       :placeholder="placeholder"
       :value-on-clear="null"
       align="left"
     />
-    <i v-if="problem" class="rust">{{ problem }}</i>
+    <i v-if="problem" class="rust not-italic text-13px">{{ problem }}</i>
   </label>
 </template>
-
-<style scoped>
-.figure {
-  width: 100%;
-}
-
-i {
-  font-style: normal;
-  font-size: 13px;
-}
-</style>

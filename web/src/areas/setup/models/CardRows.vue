@@ -24,15 +24,15 @@ useSortableRows(list, 'ul[data-place]', {
 
 <template>
   <div ref="list">
-    <div class="head">
-      <em class="part-head">part</em><em>mass ± g</em><em>needed</em><em>every time</em><em>looks like</em
+    <div class="head grid grid-cols-[18px_26px_minmax(0,1fr)_20px_104px_78px_70px_112px_66px] gap-6px items-center">
+      <em class="col-[3_/_5]">part</em><em>mass ± g</em><em>needed</em><em>every time</em><em>looks like</em
       ><em>weighed in</em>
     </div>
     <section v-for="{ place, parts } in places" :key="place">
-      <h2>
+      <h2 class="flex gap-12px items-baseline line-b-rule-strong">
         <ElButton
           link
-          class="fold"
+          class="py-4px px-0 text-night font-inherit"
           :aria-expanded="!folded.has(place)"
           @click="folded.has(place) ? folded.delete(place) : folded.add(place)"
         >
@@ -42,24 +42,27 @@ useSortableRows(list, 'ul[data-place]', {
           >{{ parts.length }} {{ parts.length === 1 ? 'part' : 'parts' }}, {{ massText(massOf(parts)) }}</span
         >
       </h2>
-      <ul v-show="!folded.has(place)" :data-place="place">
+      <ul class="min-h-8px m-0 p-0 list-none" v-show="!folded.has(place)" :data-place="place">
         <li
           v-for="part in parts"
           :key="part.key"
+          class="grid grid-cols-[18px_26px_minmax(0,1fr)_20px_104px_78px_70px_112px_66px] gap-6px items-center min-h-27px line-b-rule bg-card text-14px"
           :data-key="part.key"
           :class="{ current: part.key === chosen, essential: part.criticality === 'essential' }"
           @click="chosen = part.key"
         >
           <GripSign />
-          <span class="number">{{ part.number }}</span>
+          <span class="number text-quiet text-13px not-italic text-right">{{ part.number }}</span>
           <span class="words">{{ part.name }}</span>
           <span class="count">{{ part.count > 1 ? part.count : '' }}</span>
-          <span class="mass"
+          <span class="mass text-right"
             >{{ part.massG === null ? '–' : massText(part.massG) }}
-            <i>{{ part.toleranceG === null ? '' : `± ${Math.round(part.toleranceG)}` }}</i></span
+            <i class="text-quiet text-13px not-italic">{{
+              part.toleranceG === null ? '' : `± ${Math.round(part.toleranceG)}`
+            }}</i></span
           >
           <span class="second">{{ part.criticality }}</span>
-          <span class="second look">{{ part.lookEveryTime ? 'look' : '' }}</span>
+          <span class="second look text-ink">{{ part.lookEveryTime ? 'look' : '' }}</span>
           <span :class="['second', 'brass', 'like', { rust: lookAlikeWords(part) === 'sun filter' }]">{{
             lookAlikeWords(part) ? `⇄ ${lookAlikeWords(part)}` : ''
           }}</span>
@@ -72,44 +75,12 @@ useSortableRows(list, 'ul[data-place]', {
 </template>
 
 <style scoped>
-.head,
-li {
-  display: grid;
-  grid-template-columns: 18px 26px minmax(0, 1fr) 20px 104px 78px 70px 112px 66px;
-  gap: 6px;
-  align-items: center;
-}
-
-.part-head {
-  grid-column: 3 / 5;
-}
-
 .head em:nth-child(2) {
   text-align: right;
 }
 
-ul {
-  min-height: 8px;
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-
-h2 {
-  display: flex;
-  gap: 12px;
-  align-items: baseline;
-  border-bottom: 1px solid var(--rule-strong);
-}
-
 h2 .second {
   font-family: var(--sans);
-}
-
-.fold {
-  padding: 4px 0;
-  color: var(--night);
-  font: inherit;
 }
 
 .like,
@@ -117,13 +88,6 @@ h2 .second {
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
-}
-
-li {
-  min-height: 27px;
-  border-bottom: 1px solid var(--rule);
-  background: var(--card);
-  font-size: 14px;
 }
 
 li.current {
@@ -140,25 +104,9 @@ li.landing {
   opacity: 0.6;
 }
 
-.number,
-.mass i {
-  color: var(--quiet);
-  font-size: 13px;
-  font-style: normal;
-}
-
-.number,
-.mass {
-  text-align: right;
-}
-
 .mass,
 .head em:nth-child(2) {
   padding-right: 10px;
-}
-
-.look {
-  color: var(--ink);
 }
 
 @media (max-width: 900px) {

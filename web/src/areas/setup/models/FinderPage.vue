@@ -118,25 +118,15 @@ const sections = computed<readonly FieldSection[]>(() => {
         </p>
       </template>
       <template #knob-0-before>
-        <p class="second whole-line">
+        <p class="second col-span-full">
           Which way a turn clockwise, seen at the knob’s own head, brings the dot; the bench learns the rest from what
           turns do.
         </p>
       </template>
       <template #tube>
-        <p class="near whole-line" role="status">{{ near }}</p>
+        <p class="near col-span-full [font:400_19px/25px_var(--serif)]" role="status">{{ near }}</p>
       </template>
     </FieldTable>
     <p v-if="wrong['finder.knobs']" class="rust">{{ wrong['finder.knobs'] }}</p>
   </ModelFormPage>
 </template>
-
-<style scoped>
-.whole-line {
-  grid-column: 1 / -1;
-}
-
-.near {
-  font: 400 19px/25px var(--serif);
-}
-</style>

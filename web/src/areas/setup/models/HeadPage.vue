@@ -53,12 +53,6 @@ const sections: readonly FieldSection[] = [
         Only guessed from a list so far: {{ guessed.join(', ').replaceAll('-', ' ') }}. Look, and keep it.
       </p>
     </template>
-    <div v-if="form" class="one-column"><FieldTable :form="form" :sections="sections" :wrong="wrong" /></div>
+    <div v-if="form" class="max-w-420px"><FieldTable :form="form" :sections="sections" :wrong="wrong" /></div>
   </ModelFormPage>
 </template>
-
-<style scoped>
-.one-column {
-  max-width: 420px;
-}
-</style>

@@ -52,7 +52,7 @@ function toggle(part: string) {
       <FieldTable :form="form" :sections="sections" :wrong="wrong" @toggle="toggle" />
     </template>
     <template #aside>
-      <aside v-if="drawn">
+      <aside v-if="drawn" class="grid gap-8px content-start">
         <em>through the peephole, all square; open end ↑</em>
         <PeepholePicture :tube="drawn.tube" :alignment="square" :screws="drawn.mirror.cell?.screws ?? []" plain />
         <template v-if="drawn.mirror.cell">
@@ -63,11 +63,3 @@ function toggle(part: string) {
     </template>
   </ModelFormPage>
 </template>
-
-<style scoped>
-aside {
-  display: grid;
-  gap: 8px;
-  align-content: start;
-}
-</style>

@@ -12,8 +12,8 @@ const { id, sheet, unreadable, problem, reload, sending, kept, wrong, mayChange,
 </script>
 
 <template>
-  <main>
-    <div class="page">
+  <main class="flex flex-1 flex-col">
+    <div class="page flex-1">
       <SetupTabs />
       <ProblemNote :problem="unreadable" @retry="reload" />
       <template v-if="sheet">
@@ -23,12 +23,15 @@ const { id, sheet, unreadable, problem, reload, sending, kept, wrong, mayChange,
         <slot name="notes" />
         <p v-if="!mayChange" class="quiet">Only a coordinator of every branch with such kits may change it.</p>
         <div :class="{ columns: $slots.aside }">
-          <fieldset :disabled="!mayChange"><slot /></fieldset>
+          <fieldset class="min-w-0 mx-0 mt-12px mb-0 p-0 line-none" :disabled="!mayChange"><slot /></fieldset>
           <slot name="aside" />
         </div>
       </template>
     </div>
-    <footer v-if="sheet && mayChange" class="action-bar">
+    <footer
+      v-if="sheet && mayChange"
+      class="action-bar sticky bottom-0 z-10 flex flex-wrap gap-10px items-center py-10px px-24px line-t-rule bg-well"
+    >
       <ElButton type="primary" size="large" :disabled="sending" @click="save">{{ keep }}</ElButton>
       <span v-if="kept" class="moss" role="status">Kept for all kits of this model.</span>
       <span v-else-if="Object.keys(wrong).length > 0" class="rust" role="alert">{{
@@ -43,23 +46,6 @@ const { id, sheet, unreadable, problem, reload, sending, kept, wrong, mayChange,
 <style scoped src="../../../theme/action-bar.css"></style>
 
 <style scoped>
-main {
-  display: flex;
-  flex: 1;
-  flex-direction: column;
-}
-
-.page {
-  flex: 1;
-}
-
-fieldset {
-  min-width: 0;
-  margin: 12px 0 0;
-  padding: 0;
-  border: 0;
-}
-
 .columns {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 340px;

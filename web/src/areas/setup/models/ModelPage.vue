@@ -139,15 +139,15 @@ useKeys((): KeyMap =>
 </script>
 
 <template>
-  <main class="model">
-    <div class="page">
+  <main class="model flex flex-1 flex-col">
+    <div class="page flex-1">
       <SetupTabs />
       <ProblemNote :problem="unreadable" @retry="reload" />
       <template v-if="sheet && draft">
-        <header>
+        <header class="flex gap-16px items-baseline mb-8px">
           <ElInput
             v-if="mayChange"
-            class="name"
+            class="name flex-[0_1_460px] w-auto h-44px [font:400_34px/40px_var(--serif)]"
             :model-value="draft.name"
             aria-label="Name of the model"
             maxlength="120"
@@ -155,17 +155,17 @@ useKeys((): KeyMap =>
           />
           <h1 v-else>{{ draft.name }}</h1>
           <p class="quiet">{{ kitsInWords(sheet) }}</p>
-          <RouterLink to="/setup/models" class="all">All models</RouterLink>
+          <RouterLink to="/setup/models" class="flex-none ml-auto">All models</RouterLink>
         </header>
         <ModelTabs :model-id="id" />
         <ProblemNote :problem="problem ?? copying.problem.value" @retry="keep" />
         <KeptFormNote :page="kept" />
         <p v-if="!mayChange" class="quiet">Only a coordinator of every branch with such kits may change it.</p>
-        <div class="columns">
+        <div class="columns grid grid-cols-[minmax(0,1fr)_332px] gap-24px items-start">
           <CardRows v-model:chosen="chosenKey" :places="places" :may-change="mayChange" @drop="dropPart">
-            <section v-if="differing.length > 0" class="differences">
+            <section v-if="differing.length > 0">
               <h2>Kits that differ</h2>
-              <p v-for="kit in differing" :key="kit.code">
+              <p v-for="kit in differing" :key="kit.code" class="py-4px px-0">
                 <RouterLink :to="`/kits/${encodeURIComponent(kit.code)}`">{{ kit.name }}</RouterLink>
                 <span v-for="(each, index) in kit.differences.slice(0, MOST_NAMED)" :key="index" class="second">
                   ·
@@ -174,7 +174,7 @@ useKeys((): KeyMap =>
               </p>
             </section>
           </CardRows>
-          <aside>
+          <aside class="grid grid-cols-[minmax(0,1fr)] gap-14px">
             <CaseDrawing
               :parts="asParts"
               :mark-of="() => 'present'"
@@ -182,8 +182,12 @@ useKeys((): KeyMap =>
               :width="330"
               @choose="chosenKey = $event"
             />
-            <section v-if="adds" class="adds" aria-label="Which part?">
-              <h2>Which part?</h2>
+            <section
+              v-if="adds"
+              class="adds grid grid-cols-[1fr_1fr] gap-y-2px gap-x-10px justify-items-start max-h-420px overflow-auto"
+              aria-label="Which part?"
+            >
+              <h2 class="col-span-full justify-self-stretch">Which part?</h2>
               <ElButton v-for="each in roleChoices" :key="each.role" link type="primary" @click="addPart(each.role)">
                 {{ each.words }}
               </ElButton>
@@ -212,11 +216,11 @@ useKeys((): KeyMap =>
       <KeyButton hint="⇧↑" :disabled="!chosen" aria-label="Move up" @click="step(-1)">Up</KeyButton>
       <KeyButton hint="⇧↓" :disabled="!chosen" aria-label="Move down" @click="step(1)">Down</KeyButton>
       <KeyButton hint="u" :disabled="!canUndo" @click="undo">Undo</KeyButton>
-      <form v-if="copyName !== null" class="copy" @submit.prevent="copy">
+      <form v-if="copyName !== null" class="flex gap-8px ml-auto" @submit.prevent="copy">
         <ElInput v-model="copyName" aria-label="Name of the new model" required />
         <ElButton native-type="submit">Make it</ElButton>
       </form>
-      <ElButton v-else link type="primary" class="copy" @click="copyName = `${draft?.name}, changed`">
+      <ElButton v-else link type="primary" class="flex gap-8px ml-auto" @click="copyName = `${draft?.name}, changed`">
         New model from this one
       </ElButton>
     </footer>
@@ -224,33 +228,9 @@ useKeys((): KeyMap =>
 </template>
 
 <style scoped>
-.model {
-  display: flex;
-  flex: 1;
-  flex-direction: column;
-}
-
-.page {
-  flex: 1;
-}
-
-header {
-  display: flex;
-  gap: 16px;
-  align-items: baseline;
-  margin-bottom: 8px;
-}
-
 header > * {
   min-width: 0;
   overflow-wrap: anywhere;
-}
-
-.name {
-  flex: 0 1 460px;
-  width: auto;
-  height: 44px;
-  font: 400 34px/40px var(--serif);
 }
 
 .name :deep(.el-input__wrapper:not(:hover):not(.is-focus)) {
@@ -266,55 +246,13 @@ header > * {
   font: inherit;
 }
 
-.all {
-  flex: none;
-  margin-left: auto;
-}
-
-.columns {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 332px;
-  gap: 24px;
-  align-items: start;
-}
-
-aside {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 14px;
-}
-
-.adds {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 2px 10px;
-  justify-items: start;
-  max-height: 420px;
-  overflow: auto;
-}
-
 .adds .el-button {
   margin: 0;
-}
-
-.adds h2 {
-  grid-column: 1 / -1;
-  justify-self: stretch;
-}
-
-.differences p {
-  padding: 4px 0;
 }
 
 @media (max-width: 1100px) {
   .columns {
     grid-template-columns: minmax(0, 1fr);
   }
-}
-
-.copy {
-  display: flex;
-  gap: 8px;
-  margin-left: auto;
 }
 </style>

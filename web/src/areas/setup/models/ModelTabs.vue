@@ -14,13 +14,6 @@ const places = [
 </script>
 
 <template>
-  <h1 v-if="name" class="name">{{ name }}</h1>
+  <h1 v-if="name" class="name text-28px lh-34px">{{ name }}</h1>
   <PageTabs :places="places" label="Sheets of this model" />
 </template>
-
-<style scoped>
-.name {
-  font-size: 28px;
-  line-height: 34px;
-}
-</style>

@@ -36,9 +36,13 @@ const kitWords = (kits: readonly string[]) =>
       No model yet. Make one here, or <RouterLink to="/setup/bring-in">bring in a list</RouterLink>: each kit brings
       its model.
     </p>
-    <ul v-if="data">
-      <li v-for="model in data.models" :key="model.id">
-        <RouterLink :to="`/setup/models/${model.id}`" class="serif">{{ model.name }}</RouterLink>
+    <ul v-if="data" class="max-w-980px mx-0 mt-14px mb-0 p-0 list-none">
+      <li
+        v-for="model in data.models"
+        :key="model.id"
+        class="grid grid-cols-[minmax(0,1.4fr)_minmax(0,1fr)_80px_minmax(0,1.6fr)] gap-16px items-baseline py-7px px-0 line-b-rule"
+      >
+        <RouterLink :to="`/setup/models/${model.id}`" class="serif text-19px">{{ model.name }}</RouterLink>
         <span class="second">{{ families[model.family] }}</span>
         <span>{{ model.parts }} parts</span>
         <span class="quiet">{{ kitWords(model.kits) }}</span>
@@ -46,25 +50,3 @@ const kitWords = (kits: readonly string[]) =>
     </ul>
   </main>
 </template>
-
-<style scoped>
-ul {
-  max-width: 980px;
-  margin: 14px 0 0;
-  padding: 0;
-  list-style: none;
-}
-
-li {
-  display: grid;
-  grid-template-columns: minmax(0, 1.4fr) minmax(0, 1fr) 80px minmax(0, 1.6fr);
-  gap: 16px;
-  align-items: baseline;
-  padding: 7px 0;
-  border-bottom: 1px solid var(--rule);
-}
-
-.serif {
-  font-size: 19px;
-}
-</style>

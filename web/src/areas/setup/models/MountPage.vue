@@ -34,7 +34,7 @@ function toggleAsk(field: ControllerField) {
   <ModelFormPage :page="page" keep="Keep these figures">
     <FieldTable v-if="form" :form="form" :sections="sections" :wrong="wrong" @toggle="toggle">
       <template v-if="controller" #controller>
-        <div class="asks">
+        <div class="asks flex flex-wrap col-span-full gap-8px items-center">
           <em>it asks, in this order</em>
           <ElButton
             v-for="field in controllerFields"
@@ -46,7 +46,9 @@ function toggleAsk(field: ControllerField) {
             {{ controller.asks.includes(field) ? `${controller.asks.indexOf(field) + 1} ` : ''
             }}{{ controllerFieldWords[field] }}
           </ElButton>
-          <i v-if="wrong['mount.controller.asks']" class="rust">{{ wrong['mount.controller.asks'] }}</i>
+          <i v-if="wrong['mount.controller.asks']" class="rust not-italic text-13px">{{
+            wrong['mount.controller.asks']
+          }}</i>
         </div>
         <label v-for="field in toldFields" :key="field" class="labelled"
           ><span>{{ controllerFieldWords[field] }}: what to answer</span
@@ -58,16 +60,16 @@ function toggleAsk(field: ControllerField) {
         /></label>
       </template>
       <template v-if="home" #home>
-        <div class="home">
+        <div class="home grid grid-cols-[150px_minmax(0,1fr)] col-span-full gap-y-12px gap-x-20px items-start">
           <HomeDrawing :drawing="home.drawing" :latitude-deg="52" />
-          <div>
-            <label v-for="(step, index) in home.steps" :key="index" class="labelled"
+          <div class="grid gap-8px justify-items-start">
+            <label v-for="(step, index) in home.steps" :key="index" class="labelled w-full"
               ><span>{{ index + 1 }}</span
               ><ElInput
                 maxlength="200"
                 :model-value="step"
                 @update:model-value="(words: string) => home && (home.steps[index] = words)"
-              /><i v-if="wrong[`mount.home.steps.${index}`]" class="rust">{{
+              /><i v-if="wrong[`mount.home.steps.${index}`]" class="rust not-italic text-13px">{{
                 wrong[`mount.home.steps.${index}`]
               }}</i></label
             >
@@ -81,38 +83,7 @@ function toggleAsk(field: ControllerField) {
 </template>
 
 <style scoped>
-.asks {
-  display: flex;
-  flex-wrap: wrap;
-  grid-column: 1 / -1;
-  gap: 8px;
-  align-items: center;
-}
-
 .asks .el-button {
   margin: 0;
-}
-
-.home {
-  display: grid;
-  grid-template-columns: 150px minmax(0, 1fr);
-  grid-column: 1 / -1;
-  gap: 12px 20px;
-  align-items: start;
-}
-
-.home > div {
-  display: grid;
-  gap: 8px;
-  justify-items: start;
-}
-
-.home .labelled {
-  width: 100%;
-}
-
-i {
-  font-style: normal;
-  font-size: 13px;
 }
 </style>

@@ -74,7 +74,7 @@ async function make() {
     <SchemaField v-for="{ key, path, label, name } in figures" :key="key" :label="label" :path="path">
       <ElInputNumber
         v-model="form[key]"
-        class="figure"
+        class="figure w-full"
         :controls="false"
         :name="name"
         :value-on-clear="null"
@@ -91,9 +91,3 @@ async function make() {
     </p>
   </SchemaForm>
 </template>
-
-<style scoped>
-.figure {
-  width: 100%;
-}
-</style>

@@ -82,8 +82,11 @@ async function addPicture(file: File) {
 </script>
 
 <template>
-  <fieldset class="part-fields" :disabled="readonly">
-    <legend>
+  <fieldset
+    class="part-fields [--el-component-size:30px] grid grid-cols-[minmax(0,1fr)] gap-3px min-w-0 m-0 p-0 line-none"
+    :disabled="readonly"
+  >
+    <legend class="break-anywhere px-0 pt-0 pb-6px text-night text-17px">
       <strong>{{ number }} {{ part.name }}</strong>
     </legend>
     <div class="row">
@@ -262,31 +265,12 @@ async function addPicture(file: File) {
 </template>
 
 <style scoped>
-.part-fields {
-  --el-component-size: 30px;
-
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 3px;
-  min-width: 0;
-  margin: 0;
-  padding: 0;
-  border: 0;
-}
-
 .part-fields > * {
   justify-self: stretch;
 }
 
 .part-fields > .el-button {
   justify-self: start;
-}
-
-legend {
-  overflow-wrap: anywhere;
-  padding: 0 0 6px;
-  color: var(--night);
-  font-size: 17px;
 }
 
 .part-fields :deep(.row) {

@@ -27,7 +27,7 @@ const setLines = (text: string) =>
 </script>
 
 <template>
-  <fieldset :disabled="!mayChange">
+  <fieldset class="grid grid-cols-[1fr_1fr] gap-y-10px gap-x-16px w-full m-0 p-0 line-none" :disabled="!mayChange">
     <label class="labelled"
       ><span>step</span
       ><ElInput
@@ -36,7 +36,7 @@ const setLines = (text: string) =>
         name="title"
         @change="(title: string) => emit('set', { title })"
     /></label>
-    <label class="labelled wide"
+    <label class="labelled col-span-full"
       ><span>what to do, a line each; {part-role} stands for the part’s name</span
       ><ElInput
         type="textarea"
@@ -104,19 +104,3 @@ const setLines = (text: string) =>
   <p v-if="problem" class="rust" role="alert">{{ problem }}</p>
   <ElButton v-if="mayChange" link type="primary" @click="emit('remove')">Take this step out</ElButton>
 </template>
-
-<style scoped>
-fieldset {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 10px 16px;
-  width: 100%;
-  margin: 0;
-  padding: 0;
-  border: 0;
-}
-
-.wide {
-  grid-column: 1 / -1;
-}
-</style>

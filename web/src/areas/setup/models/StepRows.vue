@@ -37,30 +37,34 @@ useSortableRows(lists, 'ol[data-way]', {
 <template>
   <div ref="lists">
     <section v-for="{ way, words } in ways" :key="way">
-      <h2>
+      <h2 class="line-b-rule-strong">
         {{ words }}
         <ElButton v-if="way === 'takeApart' && mayChange" link type="primary" @click="emit('derive')">
           in reverse again
         </ElButton>
       </h2>
-      <ol :data-way="way">
+      <ol class="mx-0 mt-0 mb-16px p-0 list-none" :data-way="way">
         <li
           v-for="(each, index) in draft[way]"
           :key="each.key"
+          class="grid grid-cols-[16px_22px_minmax(0,1fr)_56px_56px] gap-8px items-center min-h-34px py-3px px-6px line-b-rule cursor-pointer"
           :data-key="each.key"
           :class="{ current: chosen?.way === way && chosen.key === each.key }"
           @click="chosen = { way, key: each.key }"
         >
           <GripSign />
-          <span class="number">{{ index + 1 }}</span>
-          <span class="title"
+          <span class="number text-quiet text-right">{{ index + 1 }}</span>
+          <span class="title break-anywhere"
             >{{ each.title || 'no name yet'
-            }}<span v-for="warning in warningsOf(each.key)" :key="warning.code" class="warning">{{
-              warning.why
-            }}</span></span
+            }}<span
+              v-for="warning in warningsOf(each.key)"
+              :key="warning.code"
+              class="block mt-2px pl-8px [border-left:5px_double_var(--rust)] text-rust text-14px"
+              >{{ warning.why }}</span
+            ></span
           >
           <span class="second">{{ phaseWords[each.phase] }}</span>
-          <span class="second time">{{
+          <span class="second text-quiet text-right">{{
             times.has(each.key) ? minutesWords(times.get(each.key)?.medianSeconds ?? 0) : ''
           }}</span>
         </li>
@@ -70,30 +74,9 @@ useSortableRows(lists, 'ol[data-way]', {
 </template>
 
 <style scoped>
-h2 {
-  border-bottom: 1px solid var(--rule-strong);
-}
-
 h2 .el-button {
   margin-left: 10px;
   font: 400 15px var(--sans);
-}
-
-ol {
-  margin: 0 0 16px;
-  padding: 0;
-  list-style: none;
-}
-
-li {
-  display: grid;
-  grid-template-columns: 16px 22px minmax(0, 1fr) 56px 56px;
-  gap: 8px;
-  align-items: center;
-  min-height: 34px;
-  padding: 3px 6px;
-  border-bottom: 1px solid var(--rule);
-  cursor: pointer;
 }
 
 .current {
@@ -102,24 +85,5 @@ li {
 
 .landing {
   border-top: 3px solid var(--night);
-}
-
-.number,
-.time {
-  color: var(--quiet);
-  text-align: right;
-}
-
-.title {
-  overflow-wrap: anywhere;
-}
-
-.warning {
-  display: block;
-  margin-top: 2px;
-  padding-left: 8px;
-  border-left: 5px double var(--rust);
-  color: var(--rust);
-  font-size: 14px;
 }
 </style>

@@ -116,8 +116,8 @@ useKeys(() => ({
 </script>
 
 <template>
-  <main class="steps">
-    <div class="page">
+  <main class="steps flex flex-1 flex-col">
+    <div class="page flex-1">
       <SetupTabs />
       <ProblemNote :problem="unreadable" @retry="reload" />
       <template v-if="sheet && draft">
@@ -134,7 +134,7 @@ useKeys(() => ({
         </p>
         <ProblemNote :problem="problem" @retry="reload" />
         <KeptFormNote :page="kept" />
-        <div class="columns">
+        <div class="columns grid grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)] gap-y-12px gap-x-36px mt-12px">
           <StepRows
             v-model:chosen="chosen"
             :draft="draft"
@@ -144,8 +144,8 @@ useKeys(() => ({
             @drop="drop"
             @derive="derive"
           />
-          <aside v-if="step" :key="step.key">
-            <StepDrawing v-if="step.drawing && drawn" :kit="drawn" :drawing="step.drawing" class="drawing" />
+          <aside v-if="step" :key="step.key" class="grid gap-12px content-start justify-items-start">
+            <StepDrawing v-if="step.drawing && drawn" :kit="drawn" :drawing="step.drawing" class="max-w-240px" />
             <StepFields
               :step="step"
               :problem="problems[step.key]"
@@ -157,7 +157,10 @@ useKeys(() => ({
         </div>
       </template>
     </div>
-    <footer v-if="sheet && mayChange" class="action-bar">
+    <footer
+      v-if="sheet && mayChange"
+      class="action-bar sticky bottom-0 z-10 flex flex-wrap gap-10px items-center py-10px px-24px line-t-rule bg-well"
+    >
       <KeyButton main hint="Enter" :disabled="!changed || sending || Object.keys(problems).length > 0" @click="keep"
         >Use these steps</KeyButton
       >
@@ -176,34 +179,6 @@ useKeys(() => ({
 <style scoped src="../../../theme/action-bar.css"></style>
 
 <style scoped>
-.steps {
-  display: flex;
-  flex: 1;
-  flex-direction: column;
-}
-
-.page {
-  flex: 1;
-}
-
-.columns {
-  display: grid;
-  grid-template-columns: minmax(0, 1.15fr) minmax(0, 1fr);
-  gap: 12px 36px;
-  margin-top: 12px;
-}
-
-aside {
-  display: grid;
-  gap: 12px;
-  align-content: start;
-  justify-items: start;
-}
-
-.drawing {
-  max-width: 240px;
-}
-
 @media (max-width: 1000px) {
   .columns {
     grid-template-columns: minmax(0, 1fr);

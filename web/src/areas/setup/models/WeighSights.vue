@@ -17,14 +17,18 @@ const indexOf = (name: string) => draft.weighGroups.findIndex((group) => group.n
 <template>
   <section>
     <h2>What weighing can see</h2>
-    <div v-for="sight in sights" :key="sight.name" class="sight">
+    <div
+      v-for="sight in sights"
+      :key="sight.name"
+      class="sight grid grid-cols-[82px_104px_44px_minmax(0,1fr)] gap-4px items-center py-4px px-0 line-b-rule"
+    >
       <ElInput
         :model-value="sight.name"
         :disabled="!mayChange"
         aria-label="Name of the group"
         @change="(name: string) => emit('set', indexOf(sight.name), { name: name.trim() || sight.name })"
       />
-      <span class="second step"
+      <span class="second step flex gap-4px items-center"
         >scale
         <FigureInput
           :model-value="sight.scaleStepG"
@@ -43,7 +47,7 @@ const indexOf = (name: string) => draft.weighGroups.findIndex((group) => group.n
         :limit="sight.matters.massG"
         :label="`a loss shows from ${massText(sight.smallestG)}; ${sight.matters.name} weighs ${massText(sight.matters.massG)}`"
       />
-      <span v-if="sight.matters" class="second against"
+      <span v-if="sight.matters" class="second col-[2_/_-1]"
         >{{ sight.matters.name }} {{ massText(sight.matters.massG) }}</span
       >
     </div>
@@ -59,27 +63,8 @@ const indexOf = (name: string) => draft.weighGroups.findIndex((group) => group.n
 </template>
 
 <style scoped>
-.sight {
-  display: grid;
-  grid-template-columns: 82px 104px 44px minmax(0, 1fr);
-  gap: 4px;
-  align-items: center;
-  padding: 4px 0;
-  border-bottom: 1px solid var(--rule);
-}
-
 .sight > * {
   min-width: 0;
   overflow-wrap: anywhere;
-}
-
-.step {
-  display: flex;
-  gap: 4px;
-  align-items: center;
-}
-
-.against {
-  grid-column: 2 / -1;
 }
 </style>

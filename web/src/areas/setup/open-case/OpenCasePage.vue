@@ -86,7 +86,7 @@ const stretched = computed(() => {
     <SetupTabs />
     <ProblemNote :problem="setup.problem.value" @retry="setup.reload" />
     <template v-if="data">
-      <header>
+      <header class="flex gap-14px items-center">
         <h1>The open case of {{ data.kitName }}</h1>
         <KitTag :code="data.kitCode" />
         <RouterLink :to="`/kits/${encodeURIComponent(data.kitCode)}`">To its sheet</RouterLink>
@@ -95,7 +95,7 @@ const stretched = computed(() => {
         With four marks in its corners a picture of the open case tells at a take-back which compartments differ from
         how they should be. It says where to look; what is there, a hand and an eye say.
       </p>
-      <div class="columns">
+      <div class="columns grid grid-cols-[minmax(0,1fr)_minmax(280px,360px)] gap-24px items-start">
         <section>
           <div
             v-if="caseMm && (straight || places.length > 0)"
@@ -115,15 +115,24 @@ const stretched = computed(() => {
               :chosen-id="chosenId"
               @choose="chosenId = $event"
             >
-              <rect v-if="stretched" v-bind="stretched" class="stretched" />
-              <g v-if="corners.length > 0" class="stretched">
-                <polyline :points="soFar" />
+              <rect
+                v-if="stretched"
+                v-bind="stretched"
+                class="[fill:rgb(255_210_122_/_25%)] [stroke:#ffd27a] stroke-2 pointer-events-none"
+              />
+              <g
+                v-if="corners.length > 0"
+                class="[fill:rgb(255_210_122_/_25%)] [stroke:#ffd27a] stroke-2 pointer-events-none"
+              >
+                <polyline class="fill-none" :points="soFar" />
                 <circle v-for="(corner, index) in corners" :key="index" :cx="corner.x" :cy="corner.y" r="3" />
               </g>
             </CasePlaces>
           </div>
-          <p v-else class="empty">The straightened picture stands here, as soon as there is one.</p>
-          <div v-if="mayDraw && straight" class="ways">
+          <p v-else class="grid place-items-center min-h-260px line-dashed-rule-strong text-quiet">
+            The straightened picture stands here, as soon as there is one.
+          </p>
+          <div v-if="mayDraw && straight" class="ways flex gap-12px items-center mt-8px">
             <ElRadioGroup v-model="shape" aria-label="How a compartment is drawn">
               <ElRadioButton value="rectangle">rectangle</ElRadioButton>
               <ElRadioButton value="outline">outline</ElRadioButton>
@@ -139,7 +148,7 @@ const stretched = computed(() => {
             }}; draw empty ones too: something foreign may lie in them.
           </p>
         </section>
-        <aside>
+        <aside class="grid gap-16px">
           <section>
             <h2>Its marks</h2>
             <p>
@@ -147,7 +156,7 @@ const stretched = computed(() => {
                 >Print the four marks</RouterLink
               >, glue them in, and measure across them.
             </p>
-            <div class="size">
+            <div class="grid grid-cols-[1fr_1fr] gap-10px">
               <FigureInput
                 v-model="width"
                 label="Width over the marks"
@@ -173,9 +182,19 @@ const stretched = computed(() => {
                   : 'enough to compare'
               }}</em>
             </h2>
-            <ul class="views">
-              <li v-for="view in data.references" :key="view.id">
-                <img :src="`/api/pictures/${view.pictureId}`" alt="" width="80" height="60" />
+            <ul class="views mx-0 mt-0 mb-8px p-0 list-none">
+              <li
+                v-for="view in data.references"
+                :key="view.id"
+                class="grid grid-cols-[80px_1fr_auto] gap-10px items-center py-4px px-0"
+              >
+                <img
+                  class="[object-fit:cover]"
+                  :src="`/api/pictures/${view.pictureId}`"
+                  alt=""
+                  width="80"
+                  height="60"
+                />
                 <span
                   >{{ view.referenceFor === null ? 'the whole case' : 'learnt at a take-back' }}<br /><span
                     class="second"
@@ -195,8 +214,13 @@ const stretched = computed(() => {
             <h2>
               What lies where <em>{{ places.length }}</em>
             </h2>
-            <ol class="places">
-              <li v-for="place in places" :key="place.id" :class="{ chosen: place.id === chosenId }">
+            <ol class="places mx-0 mt-0 mb-8px p-0 list-none">
+              <li
+                v-for="place in places"
+                :key="place.id"
+                class="grid grid-cols-[1fr_auto] gap-8px items-center py-3px px-6px line-l-3-transparent"
+                :class="{ chosen: place.id === chosenId }"
+              >
                 <ElSelect
                   :model-value="place.partId ?? NOTHING"
                   :aria-label="`What lies in compartment ${labels[place.id]}`"
@@ -230,90 +254,12 @@ const stretched = computed(() => {
 </template>
 
 <style scoped>
-header {
-  display: flex;
-  gap: 14px;
-  align-items: center;
-}
-
 header + .second {
   margin-bottom: 14px;
 }
 
-.columns {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(280px, 360px);
-  gap: 24px;
-  align-items: start;
-}
-
 .drawing {
   cursor: crosshair;
-}
-
-.stretched {
-  fill: rgb(255 210 122 / 25%);
-  stroke: #ffd27a;
-  stroke-width: 2;
-  pointer-events: none;
-}
-
-polyline {
-  fill: none;
-}
-
-.ways {
-  display: flex;
-  gap: 12px;
-  align-items: center;
-  margin-top: 8px;
-}
-
-.empty {
-  display: grid;
-  place-items: center;
-  min-height: 260px;
-  border: 1px dashed var(--rule-strong);
-  color: var(--quiet);
-}
-
-aside {
-  display: grid;
-  gap: 16px;
-}
-
-.size {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 10px;
-}
-
-ul,
-ol {
-  margin: 0 0 8px;
-  padding: 0;
-  list-style: none;
-}
-
-.views li {
-  display: grid;
-  grid-template-columns: 80px 1fr auto;
-  gap: 10px;
-  align-items: center;
-  padding: 4px 0;
-}
-
-.views img {
-  object-fit: cover;
-}
-
-.places li {
-  display: grid;
-  grid-template-columns: 1fr auto;
-  gap: 8px;
-  align-items: center;
-  padding: 3px 6px;
-  border-left: 3px solid transparent;
 }
 
 .places .chosen {

@@ -173,9 +173,14 @@ const sections = computed<readonly FieldSection[]>(() => [
       metres away or more. Nearer than 5 m a sheet of two marks does better.
     </p>
     <div v-if="rows.length > 0" class="rows">
-      <div v-for="{ landmark, strip, target } in rows" :key="landmark.id" class="row">
-        <p>
-          <b class="serif" :title="landmark.name">{{ landmark.name }}</b><br /><span class="second"
+      <div
+        v-for="{ landmark, strip, target } in rows"
+        :key="landmark.id"
+        class="row grid grid-cols-[minmax(0,300px)_minmax(0,1fr)_64px_70px] gap-16px items-center py-6px px-0 line-b-rule"
+      >
+        <p class="overflow-hidden min-w-0 text-ellipsis">
+          <b class="serif text-19px whitespace-nowrap" :title="landmark.name">{{ landmark.name }}</b><br /><span
+            class="second"
             >{{ landmark.what }} · {{ far(landmark.distanceM) }} at {{ Math.round(landmark.bearingDeg) }}°,
             {{ landmark.heightDeg.toFixed(0) }}° high</span
           >
@@ -201,7 +206,7 @@ const sections = computed<readonly FieldSection[]>(() => [
         <ElButton v-if="mayChange" link type="primary" @click="open(landmark)">change</ElButton>
       </div>
     </div>
-    <p v-if="!form" class="acts">
+    <p v-if="!form" class="flex flex-wrap gap-10px items-center mt-14px">
       <ElButton v-if="mayChange" type="primary" @click="open(null)">Another landmark</ElButton>
       <a class="button" :href="`${path}.geojson`">Download (GeoJSON)</a>
       <FileButton
@@ -215,14 +220,14 @@ const sections = computed<readonly FieldSection[]>(() => [
     </p>
     <p v-if="fileProblem" class="problem" role="alert">{{ fileProblem }}</p>
     <ProblemNote :problem="refusal" @retry="reload" />
-    <form v-if="form" novalidate @submit.prevent="save">
+    <form v-if="form" class="mt-16px py-16px px-20px line-rule-strong bg-card" novalidate @submit.prevent="save">
       <h2>{{ form.id ? `Change ${form.name}` : 'Another landmark' }}</h2>
       <FieldTable :form="form" :sections="sections" :wrong="wrong" />
       <FileButton accept="image/*" name="picture" camera @take="takePicture">{{
         form.pictureId ? 'Another picture …' : 'A picture …'
       }}</FileButton>
       <p v-if="reckoning" class="problem" role="alert">{{ reckoning }}</p>
-      <p class="acts">
+      <p class="flex flex-wrap gap-10px items-center mt-14px">
         <ElButton type="primary" native-type="submit" :disabled="sending">Keep it</ElButton>
         <ElButton @click="form = null">Leave it</ElButton>
         <ElButton v-if="form.id" link type="primary" @click="remove(form.id)">Take it off the list</ElButton>
@@ -236,41 +241,6 @@ const sections = computed<readonly FieldSection[]>(() => [
 </template>
 
 <style scoped>
-.row {
-  display: grid;
-  grid-template-columns: minmax(0, 300px) minmax(0, 1fr) 64px 70px;
-  gap: 16px;
-  align-items: center;
-  padding: 6px 0;
-  border-bottom: 1px solid var(--rule);
-}
-
-.row p {
-  overflow: hidden;
-  min-width: 0;
-  text-overflow: ellipsis;
-}
-
-.row .serif {
-  font-size: 19px;
-  white-space: nowrap;
-}
-
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-  align-items: center;
-  margin-top: 14px;
-}
-
-form {
-  margin-top: 16px;
-  padding: 16px 20px;
-  border: 1px solid var(--rule-strong);
-  background: var(--card);
-}
-
 @media (max-width: 900px) {
   .row {
     grid-template-columns: minmax(0, 1fr) 70px;

@@ -125,7 +125,7 @@ function needleWords({ needle }: Site): string {
 <template>
   <main class="page">
     <SetupTabs />
-    <header>
+    <header class="mb-16px">
       <h1>Places</h1>
       <p class="quiet">Where kits are set up. Latitude, clock, needle and stars follow from the place.</p>
     </header>
@@ -135,13 +135,19 @@ function needleWords({ needle }: Site): string {
     <p v-if="data && data.sites.length === 0" class="empty">
       No place yet. Write down the yard, the field or the roof you observe from: a tenth of a degree is enough.
     </p>
-    <div v-if="data && data.sites.length > 0" class="rows">
-      <div class="row head">
+    <div v-if="data && data.sites.length > 0" class="mb-16px">
+      <div
+        class="row head grid grid-cols-[minmax(0,1.6fr)_100px_100px_minmax(0,1fr)_minmax(0,1.4fr)_160px] gap-14px items-center py-4px px-0 line-b-rule break-anywhere min-h-28px [border-bottom-color:var(--rule-strong)]"
+      >
         <em>place</em><em>latitude</em><em>longitude</em><em>zone</em><em>needle</em><span />
       </div>
-      <div v-for="site in data.sites" :key="site.id" class="row">
+      <div
+        v-for="site in data.sites"
+        :key="site.id"
+        class="row grid grid-cols-[minmax(0,1.6fr)_100px_100px_minmax(0,1fr)_minmax(0,1.4fr)_160px] gap-14px items-center min-h-46px py-4px px-0 line-b-rule break-anywhere"
+      >
         <span
-          ><b class="serif">{{ site.name }}</b>
+          ><b class="serif block text-19px">{{ site.name }}</b>
           <span class="second"
             >{{ site.branchName }}{{ site.heightM === null ? '' : ` · ${site.heightM} m`
             }}{{ site.sky ? ` · ${site.sky} sky` : '' }}</span
@@ -151,7 +157,7 @@ function needleWords({ needle }: Site): string {
         <span>{{ side(site.longitudeDeg, 'E', 'W') }}</span>
         <span>{{ site.zone }}</span>
         <span>{{ needleWords(site) }}</span>
-        <span class="last">
+        <span class="last flex gap-14px">
           <RouterLink :to="`/setup/places/${site.id}/landmarks`">landmarks</RouterLink>
           <ElButton v-if="session.may(site.branchId, 'coordinator')" link type="primary" @click="open(site)"
             >change</ElButton
@@ -160,14 +166,14 @@ function needleWords({ needle }: Site): string {
       </div>
     </div>
     <ElButton v-if="branches.length > 0 && !form" type="primary" @click="open(null)">Another place</ElButton>
-    <form v-if="form" novalidate @submit.prevent="save">
+    <form v-if="form" class="mt-16px py-16px px-20px line-rule-strong bg-card" novalidate @submit.prevent="save">
       <h2>{{ form.id ? `Change ${form.name}` : 'Another place' }}</h2>
       <FieldTable :form="form" :sections="sections" :wrong="wrong" />
       <p v-if="zoneFar" class="problem" role="status">
         {{ form.zone }} and a longitude of {{ side(form.longitudeDeg ?? 0, 'E', 'W') }} lie far apart. Is the sign or
         the zone wrong? While they disagree, the Bench counts it as day there and asks about the Sun.
       </p>
-      <p class="acts">
+      <p class="flex flex-wrap mb-10px gap-10px items-center">
         <ElButton type="primary" native-type="submit" :disabled="sending">Keep it</ElButton>
         <ElButton @click="form = null">Leave it</ElButton>
         <ElButton v-if="form.id" link type="primary" @click="remove(form.id)">Take it off the list</ElButton>
@@ -181,55 +187,6 @@ function needleWords({ needle }: Site): string {
 </template>
 
 <style scoped>
-header {
-  margin-bottom: 16px;
-}
-
-.rows {
-  margin-bottom: 16px;
-}
-
-.row {
-  display: grid;
-  grid-template-columns: minmax(0, 1.6fr) 100px 100px minmax(0, 1fr) minmax(0, 1.4fr) 160px;
-  gap: 14px;
-  align-items: center;
-  min-height: 46px;
-  padding: 4px 0;
-  border-bottom: 1px solid var(--rule);
-  overflow-wrap: anywhere;
-}
-
-.head {
-  min-height: 28px;
-  border-bottom-color: var(--rule-strong);
-}
-
-.last {
-  display: flex;
-  gap: 14px;
-}
-
-.row .serif {
-  display: block;
-  font-size: 19px;
-}
-
-form {
-  margin-top: 16px;
-  padding: 16px 20px;
-  border: 1px solid var(--rule-strong);
-  background: var(--card);
-}
-
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  margin-bottom: 10px;
-  gap: 10px;
-  align-items: center;
-}
-
 @media (width <= 720px) {
   .head {
     display: none;

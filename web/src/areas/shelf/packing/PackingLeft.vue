@@ -13,12 +13,16 @@ const emit = defineEmits<{ move: [key: string]; remove: [] }>()
 </script>
 
 <template>
-  <figure>
+  <figure class="m-0 p-10px line-rule-strong rd-4px bg-card">
     <a :href="`/api/pictures/${picture.pictureId}`" target="_blank" rel="noopener">
-      <img :src="`/api/pictures/${picture.pictureId}`" :alt="`${picture.title}, as it looked`" />
+      <img
+        class="block w-full [aspect-ratio:4_/_3] [object-fit:cover]"
+        :src="`/api/pictures/${picture.pictureId}`"
+        :alt="`${picture.title}, as it looked`"
+      />
     </a>
-    <figcaption>
-      <b class="serif">was: {{ picture.title }}</b>
+    <figcaption class="grid gap-6px mt-8px">
+      <b class="serif text-18px">was: {{ picture.title }}</b>
       <span v-if="picture.words" class="second">{{ picture.words }}</span>
       <template v-if="mayAct">
         <ChoiceSelect
@@ -35,5 +39,3 @@ const emit = defineEmits<{ move: [key: string]; remove: [] }>()
     </figcaption>
   </figure>
 </template>
-
-<style scoped src="./packing-figure.css"></style>

@@ -64,7 +64,7 @@ const take = (slot: PackingSlotView, file: File) =>
       <p>
         <RouterLink :to="`/kits/${encodeURIComponent(code)}`">{{ data.kit.name }}</RouterLink>
       </p>
-      <header>
+      <header class="flex flex-wrap gap-y-6px gap-x-14px items-center">
         <h1>How it is packed</h1>
         <KitTag :code="data.kit.code" />
         <p class="quiet">
@@ -74,9 +74,9 @@ const take = (slot: PackingSlotView, file: File) =>
       </header>
       <ProblemNote :problem="refusal" @retry="reload" />
       <section v-if="data.left.length > 0" aria-label="Pictures without a place">
-        <h2>Pictures without a place</h2>
+        <h2 class="mx-0 mt-18px mb-2px">Pictures without a place</h2>
         <p class="second">The card names their place or step no more. Say where each belongs, or take it off.</p>
-        <div class="slots">
+        <div class="grid grid-cols-[repeat(auto-fill,minmax(230px,1fr))] gap-14px mt-8px">
           <PackingLeft
             v-for="picture in data.left"
             :key="picture.key"
@@ -90,9 +90,9 @@ const take = (slot: PackingSlotView, file: File) =>
         </div>
       </section>
       <section v-for="{ title, words, slots } in groups" :key="title" :aria-label="title">
-        <h2>{{ title }}</h2>
+        <h2 class="mx-0 mt-18px mb-2px">{{ title }}</h2>
         <p class="second">{{ words }}</p>
-        <div class="slots">
+        <div class="grid grid-cols-[repeat(auto-fill,minmax(230px,1fr))] gap-14px mt-8px">
           <PackingSlot
             v-for="slot in slots"
             :key="slot.key"
@@ -108,23 +108,3 @@ const take = (slot: PackingSlotView, file: File) =>
     </template>
   </main>
 </template>
-
-<style scoped>
-header {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 14px;
-  align-items: center;
-}
-
-h2 {
-  margin: 18px 0 2px;
-}
-
-.slots {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(230px, 1fr));
-  gap: 14px;
-  margin-top: 8px;
-}
-</style>

@@ -15,13 +15,22 @@ const keepWords = () => words.value.trim() !== shown.words && emit('words', word
 </script>
 
 <template>
-  <figure>
+  <figure class="m-0 p-10px line-rule-strong rd-4px bg-card">
     <a v-if="shown.pictureId" :href="`/api/pictures/${shown.pictureId}`" target="_blank" rel="noopener">
-      <img :src="`/api/pictures/${shown.pictureId}`" :alt="`${shown.title}, as it should look`" />
+      <img
+        class="block w-full [aspect-ratio:4_/_3] [object-fit:cover]"
+        :src="`/api/pictures/${shown.pictureId}`"
+        :alt="`${shown.title}, as it should look`"
+      />
     </a>
-    <p v-else class="empty">No picture yet</p>
-    <figcaption>
-      <b class="serif">{{ shown.title }}</b>
+    <p
+      v-else
+      class="w-full [aspect-ratio:4_/_3] [object-fit:cover] grid place-items-center line-dashed-rule-strong text-quiet"
+    >
+      No picture yet
+    </p>
+    <figcaption class="grid gap-6px mt-8px">
+      <b class="serif text-18px">{{ shown.title }}</b>
       <template v-if="mayAct">
         <ElInput
           v-if="shown.pictureId"
@@ -32,7 +41,7 @@ const keepWords = () => words.value.trim() !== shown.words && emit('words', word
           placeholder="such as: mirror end to the left"
           @change="keepWords"
         />
-        <span class="acts">
+        <span class="flex flex-wrap gap-y-4px gap-x-14px items-center">
           <FileButton
             accept="image/*"
             camera
@@ -50,5 +59,3 @@ const keepWords = () => words.value.trim() !== shown.words && emit('words', word
     </figcaption>
   </figure>
 </template>
-
-<style scoped src="./packing-figure.css"></style>

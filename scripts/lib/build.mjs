@@ -10,7 +10,13 @@ import { say } from './say.mjs'
 const stampFolder = join(rootFolder, '.data')
 const rooms = ['core', 'contract', 'server', 'web']
 const publicFolder = join(rootFolder, 'web', 'public')
-const alsoWatched = ['package-lock.json', 'tsconfig.base.json', 'web/index.html', 'web/vite.config.ts']
+const alsoWatched = [
+  'package-lock.json',
+  'tsconfig.base.json',
+  'web/index.html',
+  'web/vite.config.ts',
+  'web/uno.config.ts',
+]
 
 function* filesBelow(folder) {
   for (const entry of readdirSync(folder, { withFileTypes: true })) {

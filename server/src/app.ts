@@ -3,7 +3,7 @@ import rateLimit from '@fastify/rate-limit'
 import fastify from 'fastify'
 import { serializerCompiler, validatorCompiler } from 'fastify-type-provider-zod'
 import { features } from './features.ts'
-import { People } from './features/people/service.ts'
+import { Sessions } from './features/people/service.ts'
 import { accessRules } from './platform/access.ts'
 import type { App } from './platform/app-type.ts'
 import type { Database } from './platform/database.ts'
@@ -69,7 +69,7 @@ export async function buildApp(options: AppOptions): Promise<App> {
   const house = new House(context, live, options.webFolder)
   app.decorate('house', house)
   for (const { open } of features) open?.(house)
-  const people = house.use(People)
+  const sessions = house.use(Sessions)
   if (options.jobsEverySeconds) {
     const jobs = new Jobs(
       database.url,
@@ -91,8 +91,8 @@ export async function buildApp(options: AppOptions): Promise<App> {
     secure,
     ownOrigin: options.publicUrl,
     clock: options.clock,
-    find: (tokenHash, now) => people.findSession(tokenHash, now),
-    isOpen: (tokenHash, now) => people.sessionIsOpen(tokenHash, now),
+    find: (tokenHash, now) => sessions.find(tokenHash, now),
+    isOpen: (tokenHash, now) => sessions.isOpen(tokenHash, now),
   })
   await app.register(accessRules)
   await app.register(heavyRoutes, {})

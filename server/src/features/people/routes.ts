@@ -22,7 +22,7 @@ import type { App } from '../../platform/app-type.ts'
 import type { Context } from '../../platform/context.ts'
 import { giveSession, takeSession } from '../../platform/session.ts'
 import type { Branches } from './branches.ts'
-import type { People } from './service.ts'
+import type { People, Sessions } from './service.ts'
 
 /** Passwords and links are guessed slowly: ten tries a minute from one address. */
 const slow = { rateLimit: { max: 10, timeWindow: '1 minute' } }
@@ -31,13 +31,13 @@ const idParams = z.object({ id: idSchema })
 
 export async function peopleRoutes(
   app: App,
-  { people, branches, secure }: Context & { people: People; branches: Branches },
+  { people, sessions, branches, secure }: Context & { people: People; sessions: Sessions; branches: Branches },
 ) {
   app.post(
     '/api/session',
     { config: { access: 'public', ...slow }, schema: { body: signInSchema, response: { 200: sessionSchema } } },
     async (request, reply) => {
-      const { token, session, expiresAt } = await people.signIn({
+      const { token, session, expiresAt } = await sessions.signIn({
         ...request.body,
         address: request.ip,
         before: request.sessionHash,
@@ -53,19 +53,19 @@ export async function peopleRoutes(
   )
   app.delete('/api/session', { config: { access: 'public' } }, async (request, reply) => {
     const token = request.cookies[secure ? '__Host-binoculum' : 'binoculum']
-    if (token) await people.signOut(token)
+    if (token) await sessions.signOut(token)
     takeSession(reply, secure)
     return reply.code(204).send()
   })
   app.get(
     '/api/session/all',
     { config: { access: 'signed-in' }, schema: { response: { 200: ownSessionsSchema } } },
-    async (request) => people.ownSessions(signedIn(request), request.sessionHash),
+    async (request) => sessions.ofPerson(signedIn(request), request.sessionHash),
   )
   app.delete(
     '/api/session/others',
     { config: { access: 'signed-in' }, schema: { response: { 200: ownSessionsSchema } } },
-    async (request) => people.signOutElsewhere(signedIn(request), request.sessionHash),
+    async (request) => sessions.signOutElsewhere(signedIn(request), request.sessionHash),
   )
   app.put(
     '/api/session/password',
@@ -75,7 +75,7 @@ export async function peopleRoutes(
     },
     async (request, reply) => {
       const given = { ...request.body, address: request.ip }
-      const { token, session, expiresAt } = await people.changePassword(signedIn(request), given)
+      const { token, session, expiresAt } = await sessions.changePassword(signedIn(request), given)
       giveSession(reply, secure, token, expiresAt)
       return session
     },

@@ -114,7 +114,6 @@ useKeys(() => ({
           <template v-for="(each, index) in steps" :key="each.key">
             <li v-if="each.phase === phase">
               <button
-                class="grid grid-cols-[22px_minmax(0,1fr)_auto] gap-6px items-center w-full min-h-32px pr-8px pl-4px py-2px line-none line-b-rule bg-none text-ink font-inherit text-left cursor-pointer"
                 type="button"
                 :class="{ here: index === at }"
                 :aria-current="index === at ? 'step' : undefined"
@@ -196,6 +195,23 @@ useKeys(() => ({
 </template>
 
 <style scoped>
+nav button {
+  display: grid;
+  grid-template-columns: 22px minmax(0, 1fr) auto;
+  gap: 6px;
+  align-items: center;
+  width: 100%;
+  min-height: 32px;
+  padding: 2px 8px 2px 4px;
+  border: 0;
+  border-bottom: 1px solid var(--rule);
+  background: none;
+  color: var(--ink);
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+
 @media (pointer: coarse) {
   nav button {
     min-height: 42px;

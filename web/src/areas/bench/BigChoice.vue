@@ -8,7 +8,6 @@ const value = defineModel<T | null>({ required: true })
     <button
       v-for="option in options"
       :key="String(option.value)"
-      class="min-w-104px min-h-48px py-6px px-16px line-rule-strong bg-card text-ink [font:640_16px_var(--sans)] cursor-pointer"
       type="button"
       role="radio"
       :aria-checked="value === option.value"
@@ -21,6 +20,17 @@ const value = defineModel<T | null>({ required: true })
 </template>
 
 <style scoped>
+button {
+  min-width: 104px;
+  min-height: 48px;
+  padding: 6px 16px;
+  border: 1px solid var(--rule-strong);
+  background: var(--card);
+  color: var(--ink);
+  font: 640 16px var(--sans);
+  cursor: pointer;
+}
+
 button + button {
   border-left: 0;
 }

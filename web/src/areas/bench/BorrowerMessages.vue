@@ -28,14 +28,9 @@ const seen = (id: string) =>
   <section v-if="messages.length > 0" class="mt-26px" aria-labelledby="from-borrowers">
     <h2 id="from-borrowers">From borrowers</h2>
     <ProblemNote :problem="problem" />
-    <article
-      v-for="message in messages"
-      :key="message.id"
-      class="grid grid-cols-[120px_minmax(0,1.4fr)_minmax(0,1fr)_110px] gap-14px items-start py-12px px-0 line-b-rule"
-    >
+    <article v-for="message in messages" :key="message.id">
       <a v-if="message.pictureId" :href="`/api/pictures/${message.pictureId}`" target="_blank" class="picture">
         <img
-          class="block w-120px max-h-100px line-rule-strong [object-fit:cover]"
           :src="`/api/pictures/${message.pictureId}`"
           :alt="`The borrower’s picture of ${message.kitName}, to be opened`"
           loading="lazy"
@@ -45,7 +40,7 @@ const seen = (id: string) =>
       <div>
         <p class="serif kit text-22px lh-26px">
           <RouterLink :to="`/kits/${encodeURIComponent(message.kitCode)}`">{{ message.kitName }}</RouterLink>
-          <KitTag :code="message.kitCode" class="ml-6px" />
+          <KitTag :code="message.kitCode" class="tag ml-6px" />
         </p>
         <template v-if="message.kind === 'report'">
           <p v-if="message.words">“{{ message.words }}”</p>
@@ -66,6 +61,23 @@ const seen = (id: string) =>
 </template>
 
 <style scoped>
+article {
+  display: grid;
+  grid-template-columns: 120px minmax(0, 1.4fr) minmax(0, 1fr) 110px;
+  gap: 14px;
+  align-items: start;
+  padding: 12px 0;
+  border-bottom: 1px solid var(--rule);
+}
+
+img {
+  display: block;
+  width: 120px;
+  max-height: 100px;
+  border: 1px solid var(--rule-strong);
+  object-fit: cover;
+}
+
 @media (max-width: 720px) {
   article {
     grid-template-columns: 80px minmax(0, 1fr);

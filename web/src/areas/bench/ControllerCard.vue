@@ -12,7 +12,6 @@ defineEmits<{ tick: [field: string] }>()
     <button
       v-for="line in lines"
       :key="line.field"
-      class="grid grid-cols-[112px_auto_minmax(0,1fr)_20px] gap-10px items-center w-full min-h-28px py-3px px-12px line-none line-t-rule bg-none text-ink font-inherit text-left cursor-pointer"
       type="button"
       :class="{ careful: line.careful }"
       :aria-pressed="ticked.includes(line.field)"
@@ -27,6 +26,23 @@ defineEmits<{ tick: [field: string] }>()
 </template>
 
 <style scoped>
+button {
+  display: grid;
+  grid-template-columns: 112px auto minmax(0, 1fr) 20px;
+  gap: 10px;
+  align-items: center;
+  width: 100%;
+  min-height: 28px;
+  padding: 3px 12px;
+  border: 0;
+  border-top: 1px solid var(--rule);
+  background: none;
+  color: var(--ink);
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+
 @media (pointer: coarse) {
   button {
     min-height: 42px;

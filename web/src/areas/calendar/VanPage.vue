@@ -106,11 +106,7 @@ async function settle({ id, version }: Transfer, settled: 'arrived' | 'cancelled
       </p>
       <h2 class="mx-0 mt-18px mb-6px">On their way</h2>
       <ul class="m-0 p-0 list-none">
-        <li
-          v-for="each in data.transfers"
-          :key="each.id"
-          class="grid grid-cols-[minmax(160px,240px)_minmax(200px,340px)_200px_auto] gap-12px items-center justify-start py-6px px-0 line-b-rule"
-        >
+        <li v-for="each in data.transfers" :key="each.id">
           <span
             ><b class="serif">{{ each.kitName }}</b> <KitTag :code="each.kitCode"
           /></span>
@@ -135,6 +131,16 @@ async function settle({ id, version }: Transfer, settled: 'arrived' | 'cancelled
 </template>
 
 <style scoped>
+li {
+  display: grid;
+  grid-template-columns: minmax(160px, 240px) minmax(200px, 340px) 200px auto;
+  gap: 12px;
+  align-items: center;
+  justify-content: start;
+  padding: 6px 0;
+  border-bottom: 1px solid var(--rule);
+}
+
 @media (max-width: 760px) {
   .plan,
   li {

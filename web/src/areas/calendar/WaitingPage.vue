@@ -160,11 +160,7 @@ const leave = ({ id, version }: WaitingRequest) => send(`/api/waiting/${id}/leav
         >
       </h2>
       <ul class="m-0 p-0 list-none">
-        <li
-          v-for="line in lines"
-          :key="line.request.id"
-          class="grid grid-cols-[minmax(150px,1.2fr)_minmax(200px,1.6fr)_minmax(180px,1.6fr)_minmax(120px,320px)] gap-y-4px gap-x-16px items-center py-7px px-0 line-b-rule"
-        >
+        <li v-for="line in lines" :key="line.request.id">
           <strong>{{ line.request.borrower }}</strong>
           <span>{{ line.kitName }}, {{ dayWords(line.fromOn) }} to {{ dayWords(line.untilOn) }}</span>
           <span class="quiet"
@@ -186,11 +182,7 @@ const leave = ({ id, version }: WaitingRequest) => send(`/api/waiting/${id}/leav
       </h2>
       <p v-if="data.requests.length === 0" class="quiet">Nobody waits.</p>
       <ol class="m-0 p-0 list-none">
-        <li
-          v-for="request in data.requests"
-          :key="request.id"
-          class="grid grid-cols-[minmax(150px,1.2fr)_minmax(200px,1.6fr)_minmax(180px,1.6fr)_minmax(120px,320px)] gap-y-4px gap-x-16px items-center py-7px px-0 line-b-rule"
-        >
+        <li v-for="request in data.requests" :key="request.id">
           <div>
             <strong>{{ request.borrower }}</strong> <span class="second">{{ request.contact }}</span>
             <p class="second">

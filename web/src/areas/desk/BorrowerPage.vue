@@ -104,11 +104,7 @@ const keep = () =>
       <h2 class="mx-0 mt-16px mb-4px">Loans</h2>
       <p v-if="borrower.loans.length === 0" class="quiet">None yet.</p>
       <ul class="m-0 p-0 list-none">
-        <li
-          v-for="loan in borrower.loans"
-          :key="loan.id"
-          class="grid grid-cols-[80px_minmax(160px,240px)_minmax(180px,240px)_minmax(0,1fr)] gap-12px items-center py-6px px-0 line-b-rule"
-        >
+        <li v-for="loan in borrower.loans" :key="loan.id">
           <RouterLink :to="`/desk/loans/${loan.id}`">{{ loan.code }}</RouterLink>
           <span>{{ loan.kitName }} <KitTag :code="loan.kitCode" /></span>
           <span>{{ dayOf(loan.fromOn) }} to {{ dayOf(loan.backOn ?? loan.untilOn) }}</span>
@@ -125,6 +121,15 @@ const keep = () =>
 </template>
 
 <style scoped>
+li {
+  display: grid;
+  grid-template-columns: 80px minmax(160px, 240px) minmax(180px, 240px) minmax(0, 1fr);
+  gap: 12px;
+  align-items: center;
+  padding: 6px 0;
+  border-bottom: 1px solid var(--rule);
+}
+
 @media (max-width: 760px) {
   form,
   li {

@@ -146,7 +146,7 @@ useKeys(() => ({
           <RouterLink :to="`/desk/take-back/${kit.loan.id}`">Take it back first.</RouterLink>
         </p>
         <div class="columns grid grid-cols-[minmax(0,1fr)_284px] gap-28px items-start">
-          <div ref="lineList" class="line-rule-strong rd-4px bg-card">
+          <div ref="lineList" class="lines line-rule-strong rd-4px bg-card">
             <FormLine title="Fit" :done="lines.fit" :open="open === 'fit'" @open="opened = 'fit'">
               <p><ReasonText :condition="kit.condition" :reasons="kit.reasons" /></p>
               <div class="flex flex-wrap gap-y-4px gap-x-24px mt-4px">

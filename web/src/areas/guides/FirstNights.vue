@@ -38,7 +38,7 @@ const targets = computed(() =>
         </template>
         <span class="quiet">Counts only; nobody knows who told what.</span>
       </p>
-      <div class="grid grid-cols-[repeat(auto-fit,minmax(min(320px,100%),1fr))] gap-16px mt-8px">
+      <div class="two grid grid-cols-[repeat(auto-fit,minmax(min(320px,100%),1fr))] gap-16px mt-8px">
         <ElTable v-if="stops.length > 0" :data="stops" size="small">
           <ElTableColumn prop="title" label="Ended at" />
           <ElTableColumn prop="nights" label="Evenings" width="90" align="right" />

@@ -131,7 +131,7 @@ const go = (code: string) => void router.push(`/guides/texts/${encodeURIComponen
   <main class="page pb-0">
     <ProblemNote :problem="problem" @retry="reload" />
     <template v-if="data">
-      <header class="flex gap-18px items-center mb-12px">
+      <header>
         <h1 class="min-w-0"><SerifText :text="data.modelName" /></h1>
         <label class="for whitespace-nowrap flex gap-8px items-center">
           <span class="quiet">as for</span>

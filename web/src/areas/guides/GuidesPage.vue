@@ -42,7 +42,6 @@ const { slip, sending, problem: refusal, newLink } = useGuideLink()
         <li
           v-for="line in data.guides"
           :key="line.loanId"
-          class="grid grid-cols-[170px_minmax(0,1fr)_170px_auto] gap-14px items-center pr-0 pl-10px py-9px line-b-rule"
           :class="{ chosen: line.loanId === chosen?.loanId }"
           @click="choose(line)"
         >
@@ -78,6 +77,15 @@ const { slip, sending, problem: refusal, newLink } = useGuideLink()
 </template>
 
 <style scoped>
+li {
+  display: grid;
+  grid-template-columns: 170px minmax(0, 1fr) 170px auto;
+  gap: 14px;
+  align-items: center;
+  padding: 9px 0 9px 10px;
+  border-bottom: 1px solid var(--rule);
+}
+
 .with-preview {
   grid-template-columns: minmax(0, 1fr) 430px;
 }

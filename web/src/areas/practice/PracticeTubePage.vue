@@ -70,7 +70,7 @@ useKeys(() => ({
   <main class="flex flex-1 flex-col">
     <div class="page flex-1">
       <PracticeTabs />
-      <header class="flex flex-wrap gap-14px items-center mb-10px" v-memo="[level, tube]">
+      <header v-memo="[level, tube]" class="flex flex-wrap gap-14px items-center mb-10px">
         <h1>Practice</h1>
         <p class="quiet">
           a made-up {{ tube.apertureMm }}/{{ tube.focalLengthMm }}, f/{{

@@ -159,11 +159,7 @@ const reopen = (id: string) =>
       </form>
       <ClosingsFile v-if="branch.mayChange" :branch-id="branch.branchId" :say="spanWords" @kept="data = $event" />
       <ul v-if="branch.closings.length > 0" class="m-0 p-0 list-none">
-        <li
-          v-for="each in branch.closings"
-          :key="each.id"
-          class="grid grid-cols-[minmax(200px,330px)_minmax(120px,240px)_auto] gap-12px items-center justify-start py-6px px-0 line-b-rule"
-        >
+        <li v-for="each in branch.closings" :key="each.id">
           <span>{{ spanWords(each.fromOn, each.untilOn) }}</span> <span class="quiet">{{ each.why }}</span>
           <ElButton
             v-if="branch.mayChange"
@@ -181,11 +177,7 @@ const reopen = (id: string) =>
           Loans that meet a closed day <em>nothing was changed: write or ring, then move them</em>
         </h2>
         <ul class="m-0 p-0 list-none">
-          <li
-            v-for="loan in branch.onClosedDays"
-            :key="`${loan.loanId} ${loan.what}`"
-            class="grid grid-cols-[minmax(200px,330px)_minmax(120px,240px)_auto] gap-12px items-center justify-start py-6px px-0 line-b-rule"
-          >
+          <li v-for="loan in branch.onClosedDays" :key="`${loan.loanId} ${loan.what}`">
             <span>{{ loan.what }} on {{ dayWords(loan.on) }}</span>
             <span>{{ loan.kitName }} <KitTag :code="loan.kitCode" /></span>
             <RouterLink :to="`/desk/loans/${loan.loanId}`">{{ loan.loanCode }}</RouterLink>
@@ -201,6 +193,16 @@ const reopen = (id: string) =>
 .week > :first-child,
 .wide {
   grid-column: 1 / -1;
+}
+
+li {
+  display: grid;
+  grid-template-columns: minmax(200px, 330px) minmax(120px, 240px) auto;
+  gap: 12px;
+  align-items: center;
+  justify-content: start;
+  padding: 6px 0;
+  border-bottom: 1px solid var(--rule);
 }
 
 @media (max-width: 760px) {

@@ -12,11 +12,7 @@ defineProps<{ lines: readonly RecordLine[]; zone: string }>()
   <slot />
   <p v-if="lines.length === 0" class="quiet">Nothing is recorded yet.</p>
   <ol class="history mx-0 mt-0 mb-8px p-0 list-none">
-    <li
-      v-for="line in lines"
-      :key="line.id"
-      class="grid grid-cols-[130px_minmax(0,1fr)_120px] gap-12px py-4px px-0 line-b-rule text-14px"
-    >
+    <li v-for="line in lines" :key="line.id">
       <span class="quiet">{{ dayText(line.atUtc, zone) }}, {{ hourText(line.atUtc, zone) }}</span>
       <span
         >{{ recordSentence(line) }}
@@ -35,6 +31,15 @@ defineProps<{ lines: readonly RecordLine[]; zone: string }>()
 </template>
 
 <style scoped>
+li {
+  display: grid;
+  grid-template-columns: 130px minmax(0, 1fr) 120px;
+  gap: 12px;
+  padding: 4px 0;
+  border-bottom: 1px solid var(--rule);
+  font-size: 14px;
+}
+
 @media (max-width: 700px) {
   li {
     grid-template-columns: minmax(0, 1fr);

@@ -146,7 +146,6 @@ useKeys((): KeyMap => ({
         <li
           v-for="job in group.jobs"
           :key="job.id"
-          class="grid grid-cols-[minmax(0,1fr)_322px_84px_430px] gap-12px items-center min-h-56px py-6px px-8px line-b-rule"
           :class="{ current: job.id === current?.id }"
           :aria-current="job.id === current?.id"
           @click="at = job.id"
@@ -217,6 +216,16 @@ useKeys((): KeyMap => ({
 <style scoped>
 header :is(.button, .el-button) {
   margin-left: auto;
+}
+
+li {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 322px 84px 430px;
+  gap: 12px;
+  align-items: center;
+  min-height: 56px;
+  padding: 6px 8px;
+  border-bottom: 1px solid var(--rule);
 }
 
 li.current {

@@ -24,7 +24,7 @@ useSortableRows(list, 'ul[data-place]', {
 
 <template>
   <div ref="list">
-    <div class="head grid grid-cols-[18px_26px_minmax(0,1fr)_20px_104px_78px_70px_112px_66px] gap-6px items-center">
+    <div class="head">
       <em class="col-[3_/_5]">part</em><em>mass ± g</em><em>needed</em><em>every time</em><em>looks like</em
       ><em>weighed in</em>
     </div>
@@ -42,11 +42,10 @@ useSortableRows(list, 'ul[data-place]', {
           >{{ parts.length }} {{ parts.length === 1 ? 'part' : 'parts' }}, {{ massText(massOf(parts)) }}</span
         >
       </h2>
-      <ul class="min-h-8px m-0 p-0 list-none" v-show="!folded.has(place)" :data-place="place">
+      <ul v-show="!folded.has(place)" class="min-h-8px m-0 p-0 list-none" :data-place="place">
         <li
           v-for="part in parts"
           :key="part.key"
-          class="grid grid-cols-[18px_26px_minmax(0,1fr)_20px_104px_78px_70px_112px_66px] gap-6px items-center min-h-27px line-b-rule bg-card text-14px"
           :data-key="part.key"
           :class="{ current: part.key === chosen, essential: part.criticality === 'essential' }"
           @click="chosen = part.key"
@@ -75,6 +74,14 @@ useSortableRows(list, 'ul[data-place]', {
 </template>
 
 <style scoped>
+.head,
+li {
+  display: grid;
+  grid-template-columns: 18px 26px minmax(0, 1fr) 20px 104px 78px 70px 112px 66px;
+  gap: 6px;
+  align-items: center;
+}
+
 .head em:nth-child(2) {
   text-align: right;
 }
@@ -88,6 +95,13 @@ h2 .second {
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
+}
+
+li {
+  min-height: 27px;
+  border-bottom: 1px solid var(--rule);
+  background: var(--card);
+  font-size: 14px;
 }
 
 li.current {

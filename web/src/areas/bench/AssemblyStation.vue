@@ -167,7 +167,12 @@ useKeys(() => ({
             <span v-if="refused" class="rust">The tablet doesn’t let its sensors be read. Use the bubble.</span>
           </p>
         </div>
-        <StepDrawing v-if="step.drawing" :kit="kit" :drawing="step.drawing" class="drawing" />
+        <StepDrawing
+          v-if="step.drawing"
+          :kit="kit"
+          :drawing="step.drawing"
+          class="drawing grid gap-10px content-start"
+        />
       </div>
       <p v-for="remedy in judged?.remedies ?? []" :key="remedy" class="advice text-22px lh-28px">
         <SerifText :text="remedy" />

@@ -192,8 +192,8 @@ useKeys(() => ({ Enter: next, ArrowRight: next, ArrowLeft: back }))
             </section>
             <section v-if="after">
               <h2 class="mx-0 mt-0 mb-10px line-b-rule-strong">Then</h2>
-              <p class="then flex gap-14px items-center mb-10px text-19px lh-26px">
-                <ConditionMoon :condition="after.condition" :size="44" />
+              <p class="flex gap-14px items-center mb-10px text-19px lh-26px">
+                <ConditionMoon class="flex-none" :condition="after.condition" :size="44" />
                 <span><ReasonText :condition="after.condition" :reasons="after.reasons" remedy /></span>
               </p>
               <p v-for="(reason, index) in after.reasons.slice(1)" :key="index" class="second">
@@ -233,10 +233,6 @@ useKeys(() => ({ Enter: next, ArrowRight: next, ArrowLeft: back }))
 <style scoped>
 .bench:focus {
   outline: none;
-}
-
-.then svg {
-  flex: none;
 }
 
 .actions {

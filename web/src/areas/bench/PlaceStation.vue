@@ -304,13 +304,14 @@ useKeys(() => ({
         <TwoStars v-bind="starProps" @hide="hide" />
         <section v-if="equatorial && sides.length > 0">
           <h2>Which side the tube hangs <em>seen from the pole</em></h2>
-          <div class="sides flex flex-wrap gap-20px">
+          <div class="flex flex-wrap gap-20px">
             <figure
               v-for="(side, index) in sides"
               :key="side.star.name"
               class="grid gap-2px justify-items-center m-0 text-center"
             >
               <SideDial
+                class="w-132px"
                 :hour-angle-hours="side.star.hourAngleHours"
                 :tube-side="side.tubeSide"
                 :latitude-deg="site.latitudeDeg"

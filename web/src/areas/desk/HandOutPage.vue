@@ -211,9 +211,9 @@ useKeys(() => ({
               </ElButton>
             </FormLine>
             <FormLine title="Sun" :done="lines.sun" :open="open === 'sun'" @open="opened = 'sun'">
-              <div class="flex gap-14px mb-10px">
+              <div class="sun flex gap-14px mb-10px">
                 <SunSign :size="52" />
-                <p class="serif text-23px lh-29px">
+                <p class="serif">
                   “<span class="rust">{{ form.sunWarning[0] }}</span> {{ form.sunWarning[1] }}”
                 </p>
               </div>

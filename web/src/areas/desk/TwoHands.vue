@@ -67,14 +67,14 @@ async function addMine() {
       </ElTableColumn>
       <ElTableColumn :label="conflict.theirs.by" min-width="140">
         <template #default="{ row }"
-          ><PencilMark :mark="lineOf(row).theirs?.mark ?? 'unseen'" />
+          ><PencilMark class="inline-block [vertical-align:-5px]" :mark="lineOf(row).theirs?.mark ?? 'unseen'" />
           {{ lineOf(row).theirs?.mark ?? 'not looked at' }} {{ lineOf(row).theirs?.note }}</template
         >
       </ElTableColumn>
       <ElTableColumn label="you" min-width="140">
         <template #default="{ row }"
-          ><PencilMark :mark="lineOf(row).yours.mark" /> {{ lineOf(row).yours.mark }}
-          {{ lineOf(row).yours.note }}</template
+          ><PencilMark class="inline-block [vertical-align:-5px]" :mark="lineOf(row).yours.mark" />
+          {{ lineOf(row).yours.mark }} {{ lineOf(row).yours.note }}</template
         >
       </ElTableColumn>
       <ElTableColumn label="take yours" width="110">
@@ -102,10 +102,3 @@ async function addMine() {
     </div>
   </main>
 </template>
-
-<style scoped>
-svg {
-  display: inline-block;
-  vertical-align: -5px;
-}
-</style>

@@ -78,13 +78,13 @@ const stationRows = computed(() =>
 <template>
   <div class="grid grid-cols-[repeat(auto-fit,minmax(min(460px,100%),1fr))] gap-y-0 gap-x-36px">
     <section class="col-span-full min-w-0">
-      <h2 class="mx-0 mt-18px mb-4px">Where the days go <em>days of all kits, by month</em></h2>
+      <h2>Where the days go <em>days of all kits, by month</em></h2>
       <p>{{ daysSentence(branch.days) }}</p>
       <BarsChart :categories="months" :series="daySeries" shares title="% of days" />
       <FiguresTable :rows="dayRows" :name="`days ${branch.branchName}`" />
     </section>
     <section class="min-w-0">
-      <h2 class="mx-0 mt-18px mb-4px">What keeps kits in</h2>
+      <h2>What keeps kits in</h2>
       <p>{{ heldSentence(branch.held) }}</p>
       <BarsChart
         v-if="heldRows.length > 0"
@@ -96,13 +96,13 @@ const stationRows = computed(() =>
       <FiguresTable :rows="heldRows" :name="`kept in ${branch.branchName}`" />
     </section>
     <section class="min-w-0">
-      <h2 class="mx-0 mt-18px mb-4px">What goes missing <em>nine times in ten the truth lies within the bar</em></h2>
+      <h2>What goes missing <em>nine times in ten the truth lies within the bar</em></h2>
       <p>{{ lostSentence(branch.lost) }}</p>
       <RangesChart v-if="lost.length > 0" :ranges="lostRanges" title="in 100 loans" />
       <FiguresTable :rows="lostRows" :name="`lost ${branch.branchName}`" />
     </section>
     <section class="min-w-0">
-      <h2 class="mx-0 mt-18px mb-4px">Late returns</h2>
+      <h2>Late returns</h2>
       <p>{{ lateSentence(branch.late) }}</p>
       <BarsChart
         :categories="lateRows.map((row) => row['came back'])"
@@ -113,7 +113,7 @@ const stationRows = computed(() =>
       <FiguresTable :rows="lateRows" :name="`late ${branch.branchName}`" />
     </section>
     <section class="min-w-0">
-      <h2 class="mx-0 mt-18px mb-4px">Minutes at the bench <em>middle of a model’s checks</em></h2>
+      <h2>Minutes at the bench <em>middle of a model’s checks</em></h2>
       <p>{{ stationsSentence(branch.stations) }}</p>
       <BarsChart
         v-if="models.length > 0"

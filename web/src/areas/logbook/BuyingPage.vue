@@ -76,7 +76,7 @@ const pdf = computed(() => `/api/branches/${branchId.value}/buying/pdf?${query.v
     </header>
     <ProblemNote :problem="problem" @retry="reload" />
     <template v-if="data">
-      <h2 class="mx-0 mt-18px mb-4px">What a loan costs</h2>
+      <h2>What a loan costs</h2>
       <p>{{ costSentence(data) }}</p>
       <p class="flex flex-wrap gap-y-6px gap-x-28px my-8px mx-0">
         <label class="inline-flex whitespace-nowrap gap-8px items-center"
@@ -97,7 +97,7 @@ const pdf = computed(() => `/api/branches/${branchId.value}/buying/pdf?${query.v
         A year’s share of the price, and what was missing when it came back by what it costs to buy anew, over a
         year’s loans since {{ data.sinceYear }}. Hours of volunteers aren’t counted as money.
       </p>
-      <h2 class="mx-0 mt-18px mb-4px">Which parts to keep</h2>
+      <h2>Which parts to keep</h2>
       <p>{{ sparesSentence(data) }}</p>
       <p class="flex flex-wrap gap-y-6px gap-x-28px my-8px mx-0">
         <label class="inline-flex whitespace-nowrap gap-8px items-center"

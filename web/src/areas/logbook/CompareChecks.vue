@@ -28,7 +28,7 @@ const nameOf = ({ atUtc, by }: StoryCheck) => `${dayText(atUtc, zone)} ${atUtc.s
 
 <template>
   <section v-if="checks.length > 1" aria-label="Two checks side by side">
-    <h2 class="mx-0 mt-18px mb-4px">Two checks side by side</h2>
+    <h2>Two checks side by side</h2>
     <p class="choices screen-only flex flex-wrap gap-y-6px gap-x-20px items-center">
       <ElSelect v-model="earlierId" aria-label="one check">
         <ElOption v-for="check in checks" :key="check.id" :value="check.id" :label="nameOf(check)" />

@@ -62,7 +62,7 @@ const lostText = (lost: { rate: number; low: number; high: number } | null) =>
     </p>
     <ProblemNote :problem="problem" @retry="reload" />
     <template v-if="branch">
-      <h2 class="mx-0 mt-18px mb-4px">
+      <h2>
         {{ by === 'models' ? 'Models' : 'Families' }} compared
         <em>line: eight looks of ten, dot: the middle one, tick: the limit</em>
       </h2>
@@ -111,7 +111,7 @@ const lostText = (lost: { rate: number; low: number; high: number } | null) =>
         <CsvButton :rows="modelRows" :name="`${by} ${branch.branchName}`" />
       </p>
 
-      <h2 class="mx-0 mt-18px mb-4px">Loans by month</h2>
+      <h2>Loans by month</h2>
       <p>{{ monthsSentence(branch.months, hours) }}</p>
       <p class="second keys flex gap-6px items-center mt-6px">
         <span class="key in-time inline-block w-18px h-10px ml-10px" /> in time

@@ -23,7 +23,7 @@ const wordsOf = (kind: StoryReading['kind']) => unitWords(kind, of(kind)[0]?.uni
 
 <template>
   <section v-for="kind in kinds" :key="kind" :aria-label="seenWords(kind)">
-    <h2 class="mx-0 mt-18px mb-4px">
+    <h2>
       {{ seenWords(kind) }} <em>{{ wordsOf(kind).of }}</em>
     </h2>
     <p>{{ readingsSentence(of(kind)) }}</p>
@@ -36,7 +36,7 @@ const wordsOf = (kind: StoryReading['kind']) => unitWords(kind, of(kind)[0]?.uni
     />
   </section>
   <section v-if="judged.length > 0" aria-label="judged by eye">
-    <h2 class="mx-0 mt-18px mb-4px">judged by eye <em>a ring is fine</em></h2>
+    <h2>judged by eye <em>a ring is fine</em></h2>
     <JudgedChart :readings="judged" :from-utc="fromUtc" :until-utc="untilUtc" />
   </section>
   <p v-if="readings.length === 0" class="quiet">Nobody has measured it in this time.</p>

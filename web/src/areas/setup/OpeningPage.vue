@@ -138,7 +138,7 @@ const reopen = (id: string) =>
       </ElForm>
       <ProblemNote :problem="refusal" />
 
-      <h2 class="mx-0 mt-18px mb-6px">Closed <em>on days on which the week says open</em></h2>
+      <h2>Closed <em>on days on which the week says open</em></h2>
       <form
         v-if="branch.mayChange"
         class="flex flex-wrap gap-y-8px gap-x-12px items-end my-8px mx-0"
@@ -158,7 +158,7 @@ const reopen = (id: string) =>
         <ElButton native-type="submit" :disabled="sending || closing.why.trim() === ''">Close these days</ElButton>
       </form>
       <ClosingsFile v-if="branch.mayChange" :branch-id="branch.branchId" :say="spanWords" @kept="data = $event" />
-      <ul v-if="branch.closings.length > 0" class="m-0 p-0 list-none">
+      <ul v-if="branch.closings.length > 0">
         <li v-for="each in branch.closings" :key="each.id">
           <span>{{ spanWords(each.fromOn, each.untilOn) }}</span> <span class="quiet">{{ each.why }}</span>
           <ElButton
@@ -173,10 +173,8 @@ const reopen = (id: string) =>
       <p v-else class="quiet">No closing lies ahead.</p>
 
       <template v-if="branch.onClosedDays.length > 0">
-        <h2 class="mx-0 mt-18px mb-6px">
-          Loans that meet a closed day <em>nothing was changed: write or ring, then move them</em>
-        </h2>
-        <ul class="m-0 p-0 list-none">
+        <h2>Loans that meet a closed day <em>nothing was changed: write or ring, then move them</em></h2>
+        <ul>
           <li v-for="loan in branch.onClosedDays" :key="`${loan.loanId} ${loan.what}`">
             <span>{{ loan.what }} on {{ dayWords(loan.on) }}</span>
             <span>{{ loan.kitName }} <KitTag :code="loan.kitCode" /></span>
@@ -193,6 +191,16 @@ const reopen = (id: string) =>
 .week > :first-child,
 .wide {
   grid-column: 1 / -1;
+}
+
+h2 {
+  margin: 18px 0 6px;
+}
+
+ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
 }
 
 li {

@@ -155,18 +155,14 @@ async function close(person: StaffMember) {
       </label>
       <ElButton type="primary" native-type="submit" :disabled="sending">Make the link</ElButton>
     </form>
-    <OwnPassword @changed="ownSessions?.reload()" />
-    <OwnSessions ref="ownSessions" :zone="session.zoneOf()" />
-    <SecondFactor />
+    <OwnPassword class="mt-22px" @changed="ownSessions?.reload()" />
+    <OwnSessions ref="ownSessions" class="mt-22px" :zone="session.zoneOf()" />
+    <SecondFactor class="mt-22px" />
   </main>
 </template>
 
 <style scoped>
 /* Apart, so that a thumb doesn't take the wrong one. */
-
-.people > section {
-  margin-top: 22px;
-}
 
 .people > .el-table {
   margin: 10px 0 20px;

@@ -41,9 +41,10 @@ const hours = computed({
 <template>
   <div class="grid gap-10px">
     <WayChoice v-model="look.way" :options="ways" label="How it is looked at" />
-    <div v-if="look.way === 'typed' || look.way === 'eye'" class="typed grid grid-cols-[1fr_1fr] gap-10px items-end">
+    <div v-if="look.way === 'typed' || look.way === 'eye'" class="grid grid-cols-[1fr_1fr] gap-10px items-end">
       <PeepholeDial
         v-if="look.way === 'typed' && !kit.mirror"
+        class="col-span-full"
         :offset-mm="look.offsetMm"
         :clock-hours="look.clockHours"
         :limit-offset-mm="limitOffsetMm"
@@ -87,9 +88,3 @@ const hours = computed({
 </template>
 
 <style scoped src="../measuring-station.css"></style>
-
-<style scoped>
-.typed svg {
-  grid-column: 1 / -1;
-}
-</style>

@@ -28,10 +28,7 @@ const { id, sheet, unreadable, problem, reload, sending, kept, wrong, mayChange,
         </div>
       </template>
     </div>
-    <footer
-      v-if="sheet && mayChange"
-      class="action-bar sticky bottom-0 z-10 flex flex-wrap gap-10px items-center py-10px px-24px line-t-rule bg-well"
-    >
+    <footer v-if="sheet && mayChange" class="action-bar">
       <ElButton type="primary" size="large" :disabled="sending" @click="save">{{ keep }}</ElButton>
       <span v-if="kept" class="moss" role="status">Kept for all kits of this model.</span>
       <span v-else-if="Object.keys(wrong).length > 0" class="rust" role="alert">{{

@@ -157,10 +157,7 @@ useKeys(() => ({
         </div>
       </template>
     </div>
-    <footer
-      v-if="sheet && mayChange"
-      class="action-bar sticky bottom-0 z-10 flex flex-wrap gap-10px items-center py-10px px-24px line-t-rule bg-well"
-    >
+    <footer v-if="sheet && mayChange" class="action-bar">
       <KeyButton main hint="Enter" :disabled="!changed || sending || Object.keys(problems).length > 0" @click="keep"
         >Use these steps</KeyButton
       >

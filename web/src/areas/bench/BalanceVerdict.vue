@@ -25,7 +25,7 @@ const { errorMm, learnt, falls, advice } = balance
       {{ setUp === 'own' ? 'own set-up' : `${setUpWords[setUp].toLowerCase()} set-up` }}
     </ElButton>
   </p>
-  <p class="advice text-25px lh-31px"><SerifText :text="advice" /></p>
+  <p class="advice"><SerifText :text="advice" /></p>
 </template>
 
 <style scoped src="./measuring-station.css"></style>

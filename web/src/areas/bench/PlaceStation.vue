@@ -278,7 +278,7 @@ useKeys(() => ({
           <p v-else-if="equatorial && setting" :class="['figure', { off: !setting.reaches }]">
             {{ setting.setDeg.toFixed(1) }}°<span><b>on the head’s scale</b>{{ markWords }}</span>
           </p>
-          <p class="advice text-25px lh-31px"><SerifText :text="advice" /></p>
+          <p class="advice"><SerifText :text="advice" /></p>
           <template v-if="kit.mount?.controller">
             <h2>What to key in <em>controller, in its own order</em></h2>
             <ControllerCard :lines="lines" :ticked="ticked" @tick="tick" />

@@ -119,7 +119,7 @@ useKeys(() => ({
 </script>
 
 <template>
-  <HandedOut v-if="slip" :slip="slip" />
+  <HandedOut v-if="slip" class="flex-1" :slip="slip" />
   <main v-else class="flex flex-1 flex-col">
     <div class="page flex-1">
       <ProblemNote :problem="unreadable" @retry="reload" />

@@ -138,9 +138,16 @@ useKeys(() => {
 </script>
 
 <template>
-  <TakenBack v-if="result" :kit-code="result.kitCode" :outcome="result.outcome" :name="kit?.name ?? ''" />
+  <TakenBack
+    v-if="result"
+    class="flex-1 pb-8px"
+    :kit-code="result.kitCode"
+    :outcome="result.outcome"
+    :name="kit?.name ?? ''"
+  />
   <TwoHands
     v-else-if="conflict && kit"
+    class="flex-1 pb-8px"
     :conflict="conflict"
     :parts="kit.parts"
     :loan-id="loanId"

@@ -100,14 +100,14 @@ const hours = computed({
           middle of the eyepiece
         </p>
         <p v-if="asideMm !== null" class="flex gap-8px items-baseline lh-19px">
-          <span class="flex-none w-14px h-14px line-3-night" /> the {{ thing }} belongs here,
+          <span class="flex-none w-14px h-14px rd-50% line-3-night" /> the {{ thing }} belongs here,
           {{ mmText(asideMm) }} aside
         </p>
         <p class="flex gap-8px items-baseline lh-19px">
           <span class="flex-none w-14px h-14px rd-50% bg-rust" /> the {{ thing }} now
         </p>
         <p v-if="found" class="flex gap-8px items-baseline lh-19px">
-          <span class="flex-none w-14px h-14px line-2-rust" /> as found
+          <span class="flex-none w-14px h-14px rd-50% line-2-rust" /> as found
         </p>
         <p v-if="views[finder.view]" class="second flex gap-8px items-baseline lh-19px">{{ views[finder.view] }}</p>
         <div class="typed">

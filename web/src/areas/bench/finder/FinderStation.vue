@@ -233,7 +233,7 @@ useKeys(() => ({
           ></span
         >
       </p>
-      <p v-if="lead" class="advice text-25px lh-31px"><SerifText :text="lead" /></p>
+      <p v-if="lead" class="advice"><SerifText :text="lead" /></p>
       <div v-else class="grid gap-4px">
         <p
           v-for="line in lines"
@@ -242,7 +242,7 @@ useKeys(() => ({
         >
           <KnobDial :turns="line.turns" />
           <span
-            ><span class="advice text-25px lh-31px block"><SerifText :text="`${line.name}: ${line.howFar}`" /></span
+            ><span class="advice block"><SerifText :text="`${line.name}: ${line.howFar}`" /></span
             ><span class="quiet block">{{ line.what }}</span></span
           >
         </p>

@@ -147,7 +147,7 @@ useKeys((): KeyMap =>
         <header class="flex gap-16px items-baseline mb-8px">
           <ElInput
             v-if="mayChange"
-            class="name flex-[0_1_460px] w-auto h-44px [font:400_34px/40px_var(--serif)]"
+            class="name"
             :model-value="draft.name"
             aria-label="Name of the model"
             maxlength="120"
@@ -231,6 +231,13 @@ useKeys((): KeyMap =>
 header > * {
   min-width: 0;
   overflow-wrap: anywhere;
+}
+
+.name {
+  flex: 0 1 460px;
+  width: auto;
+  height: 44px;
+  font: 400 34px/40px var(--serif);
 }
 
 .name :deep(.el-input__wrapper:not(:hover):not(.is-focus)) {

@@ -101,14 +101,14 @@ function step(byMm: number) {
         :y="AXIS_Y - 7"
         :width="head.shaftEndMm"
         height="14"
-        class="part fill-card stroke-ink stroke-1.35"
+        class="fill-card stroke-ink stroke-1.35"
       />
       <rect
         :x="x(head.shaftEndMm) - 12"
         :y="AXIS_Y - 17"
         width="12"
         height="34"
-        class="part fill-card stroke-ink stroke-1.35"
+        class="fill-card stroke-ink stroke-1.35"
       />
       <!-- head -->
       <rect
@@ -117,31 +117,24 @@ function step(byMm: number) {
         :width="head.shaftStartMm + head.tubeAxisMm - radius - 26"
         height="56"
         rx="4"
-        class="part fill-card stroke-ink stroke-1.35"
+        class="fill-card stroke-ink stroke-1.35"
       />
       <rect
         :x="tubeX - radius - 26"
         :y="AXIS_Y - 36"
         width="14"
         height="72"
-        class="part fill-card stroke-ink stroke-1.35"
+        class="fill-card stroke-ink stroke-1.35"
       />
       <rect
         :x="tubeX - radius - 12"
         :y="AXIS_Y - 22"
         width="16"
         height="44"
-        class="part fill-card stroke-ink stroke-1.35"
+        class="fill-card stroke-ink stroke-1.35"
       />
-      <circle :cx="AXIS_X" :cy="AXIS_Y" r="40" class="part fill-card stroke-ink stroke-1.35" />
-      <rect
-        :x="AXIS_X - 6"
-        :y="AXIS_Y - 62"
-        width="12"
-        height="26"
-        rx="3"
-        class="part fill-card stroke-ink stroke-1.35"
-      />
+      <circle :cx="AXIS_X" :cy="AXIS_Y" r="40" class="fill-card stroke-ink stroke-1.35" />
+      <rect :x="AXIS_X - 6" :y="AXIS_Y - 62" width="12" height="26" rx="3" class="fill-card stroke-ink stroke-1.35" />
       <path :d="`M${AXIS_X - 9} ${AXIS_Y}h18M${AXIS_X} ${AXIS_Y - 9}v18`" class="fill-none stroke-ink stroke-2" />
       <!-- tube, finder and eyepiece at their own places -->
       <template v-if="tube">
@@ -151,7 +144,7 @@ function step(byMm: number) {
             :y="AXIS_Y - 22"
             :width="Math.max(tube.eyepiece.radiusMm - radius - 22, 0)"
             height="44"
-            class="part fill-card stroke-ink stroke-1.35"
+            class="fill-card stroke-ink stroke-1.35"
           />
           <rect
             :x="tubeX + tube.eyepiece.radiusMm - 30"
@@ -159,7 +152,7 @@ function step(byMm: number) {
             width="64"
             height="32"
             rx="2"
-            class="part fill-card stroke-ink stroke-1.35"
+            class="fill-card stroke-ink stroke-1.35"
           />
         </g>
         <g :transform="placed(tube.finder)">
@@ -168,18 +161,13 @@ function step(byMm: number) {
             :y="AXIS_Y - 6"
             :width="Math.max(tube.finder.radiusMm - radius - 10, 0)"
             height="12"
-            class="part fill-card stroke-ink stroke-1.35"
+            class="fill-card stroke-ink stroke-1.35"
           />
-          <circle
-            :cx="tubeX + tube.finder.radiusMm"
-            :cy="AXIS_Y"
-            r="17"
-            class="part fill-card stroke-ink stroke-1.35"
-          />
+          <circle :cx="tubeX + tube.finder.radiusMm" :cy="AXIS_Y" r="17" class="fill-card stroke-ink stroke-1.35" />
           <circle :cx="tubeX + tube.finder.radiusMm" :cy="AXIS_Y" r="9" class="fill-none stroke-ink stroke-0.7" />
         </g>
       </template>
-      <circle :cx="tubeX" :cy="AXIS_Y" :r="radius" class="part fill-card stroke-ink stroke-1.35" />
+      <circle :cx="tubeX" :cy="AXIS_Y" :r="radius" class="fill-card stroke-ink stroke-1.35" />
       <circle :cx="tubeX" :cy="AXIS_Y" :r="radius - 9" class="fill-none stroke-ink stroke-0.7" />
       <circle :cx="tubeX" :cy="AXIS_Y" :r="radius * 0.26" class="fill-well stroke-ink stroke-0.7" />
       <path

@@ -17,7 +17,9 @@ import AskedAndSeen from './AskedAndSeen.vue'
 import type { CaseTold } from './case-look.ts'
 import CellAlarm from './CellAlarm.vue'
 import ContentsCard from './ContentsCard.vue'
+import LineCut from './LineCut.vue'
 import PartBar from './PartBar.vue'
+import ScannedElsewhere from './ScannedElsewhere.vue'
 import { markOf } from './take-back-state.ts'
 import TakenBack from './TakenBack.vue'
 import TwoHands from './TwoHands.vue'
@@ -177,39 +179,19 @@ useKeys(() => {
             <RouterLink :to="correcting ? `/desk/loans/${loanId}` : '/desk'" class="button">Go on later</RouterLink>
           </div>
         </header>
-        <p
+        <LineCut
           v-if="shared.offlineSince.value"
-          class="flex gap-12px items-center mb-10px py-8px px-14px line-brass rd-4px bg-card"
-          role="status"
-        >
-          <svg width="26" height="20" viewBox="0 0 26 20" aria-hidden="true">
-            <path class="fill-none stroke-brass stroke-1.6" d="M1 10h7M18 10h7M8 4v12M18 4v12M14 3l-3 6h4l-3 8" />
-          </svg>
-          <span>
-            <strong>No connection since {{ hourText(shared.offlineSince.value.toISOString(), kit.zone) }}.</strong> Go
-            on here: it is sent when the line is back.
-            <span class="quiet"
-              >{{ shared.unsent.value }} kept on this machine; closing the window loses nothing.</span
-            >
-          </span>
-          <ElButton link @click="shared.tryNow()">Try now</ElButton>
-        </p>
-        <p
+          :since="hourText(shared.offlineSince.value.toISOString(), kit.zone)"
+          :unsent="shared.unsent.value"
+          @again="shared.tryNow()"
+        />
+        <ScannedElsewhere
           v-if="otherScan"
-          class="flex gap-12px items-center mb-10px py-8px px-14px line-brass rd-4px bg-card"
-          role="status"
-        >
-          <span>
-            <strong>{{ otherScan.part ?? otherScan.code }}</strong>
-            {{ otherScan.kitName ? `belongs to ${otherScan.kitName}` : 'was scanned' }}; this is {{ kit.name }}.
-            Nothing was marked.
-          </span>
-          <ElButton v-if="otherScan.part" size="small" @click="keepScanned"> It lies in this case </ElButton>
-          <RouterLink v-if="otherScan.kitName" :to="`/kits/${encodeURIComponent(otherScan.kitCode)}`"
-            >Open {{ otherScan.kitName }}</RouterLink
-          >
-          <ElButton link @click="otherScan = null">go on here</ElButton>
-        </p>
+          :scan="otherScan"
+          :kit-name="kit.name"
+          @keep="keepScanned"
+          @dismiss="otherScan = null"
+        />
         <p v-if="correcting && !form.isLatest" class="problem">
           {{ kit.name }} has been out again since. What lies in its case now is put right at its newest loan.
           <RouterLink v-if="kit.lastLoan" :to="`/desk/loans/${kit.lastLoan.id}`"

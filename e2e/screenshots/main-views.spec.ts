@@ -24,7 +24,7 @@ test('main views', async ({ page, context, browser }) => {
   await page.waitForSelector('.row')
   await keep(page, 'shelf')
   await goTo(page, '/kits/M-04')
-  await page.waitForSelector('.contents')
+  await page.waitForSelector('.kit-contents')
   await keep(page, 'kit-sheet')
   await goTo(page, '/desk')
   await page.waitForSelector('li')

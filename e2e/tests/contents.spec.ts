@@ -290,7 +290,7 @@ test('a piece goes from a kit into the drawer and back, each in one act', async 
     )?.count
   const before = (await moonFilters()) ?? 0
   await goTo(page, '/kits/M-04')
-  const row = page.locator('.contents li', { hasText: 'Moon filter, grey' })
+  const row = page.locator('.kit-contents li', { hasText: 'Moon filter, grey' })
   await row.hover()
   await row.getByRole('button', { name: 'to the drawer' }).click()
   await expect(page.locator('.history li').first()).toContainText('Moon filter, grey laid into the drawer')

@@ -1,3 +1,4 @@
+import { fileURLToPath } from 'node:url'
 import unocss from '@unocss/vite'
 import vue from '@vitejs/plugin-vue'
 import { ElementPlusResolver } from 'unplugin-vue-components/resolvers'
@@ -6,7 +7,11 @@ import { defineConfig } from 'vite'
 
 /** Three pages: the rooms, and the borrower's guide and lesson, which the server also renders by the build of `entry-server`. */
 export default defineConfig(({ isSsrBuild }) => ({
-  plugins: [vue(), unocss(), components({ resolvers: [ElementPlusResolver()], dirs: [], dts: 'components.d.ts' })],
+  plugins: [
+    vue(),
+    unocss(fileURLToPath(new URL('uno.config.ts', import.meta.url))),
+    components({ resolvers: [ElementPlusResolver()], dirs: [], dts: 'components.d.ts' }),
+  ],
   resolve: { conditions: ['@binoculum/source', 'module', isSsrBuild ? 'node' : 'browser', 'import', 'default'] },
   worker: { format: 'es' },
   ssr: { noExternal: true },

@@ -88,7 +88,7 @@ const code = computed(() => encodeURIComponent(kit.code))
         <em v-if="lastCheck">{{ dayText(lastCheck, session.zoneOf(kit.branchId)) }}, {{ lastBy }}</em>
       </h2>
       <p v-if="kit.readings.length === 0" class="quiet">Nothing yet. A bench check takes about twenty minutes.</p>
-      <dl v-else class="grid grid-cols-[106px_1fr] gap-y-7px gap-x-8px mx-0 mt-8px mb-0">
+      <dl v-else class="grid grid-cols-[98px_minmax(0,1fr)] gap-y-7px gap-x-8px mx-0 mt-8px mb-0">
         <template v-for="reading in figures" :key="reading.kind">
           <dt>
             <RouterLink :to="`/logbook/${code}`" title="how it went with this figure">{{

@@ -130,7 +130,7 @@ test('long names, many kits and none still fit their places', async ({ page, con
   await expect(chosen).toBeInViewport()
   expect(await chosen.getAttribute('data-code')).not.toBe(before)
   await page.evaluate(() => window.scrollTo(0, document.documentElement.scrollHeight))
-  await expect(page.locator('.line.grow')).toBeInViewport()
+  await expect(page.locator('.line.opening')).toBeInViewport()
   expect(await page.locator('.row').count()).toBeLessThan(80)
 
   await page.unroute('**/api/kits')

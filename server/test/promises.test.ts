@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto'
+import { DateTime } from 'luxon'
 import type {
   Calendar,
   HandOutForm,
@@ -71,6 +72,30 @@ describe('a promise', () => {
     expect(third.status).toBe(200)
     await cancel(third.body)
     expect((await cancel(made.body)).status).toBe(200)
+  })
+
+  it('is offered shorter where nothing so long is free as far ahead as anybody is promised', async () => {
+    const made: PromiseMade[] = []
+    // Five weeks at a time, and a fortnight less the turnarounds between them, until nobody is promised any more.
+    for (let day = DateTime.fromISO('2026-03-16'); ; day = day.plus({ weeks: 7 })) {
+      const days = { fromOn: day.toISODate() ?? '', untilOn: day.plus({ weeks: 5 }).toISODate() ?? '' }
+      const answer = await promise(ines, days)
+      if (answer.body.error?.code === 'TOO_FAR_AHEAD') break
+      expect(answer.status).toBe(200)
+      made.push(answer.body)
+    }
+    expect(made.length).toBeGreaterThan(3)
+    const second = await promise(kofi, { fromOn: '2026-04-06', untilOn: '2026-04-20' })
+    expect(second.body.error.code).toBe('KIT_TAKEN')
+    const { nearest } = second.body.error.details
+    expect(nearest).toHaveLength(3)
+    for (const { from, until } of nearest) {
+      expect(DateTime.fromISO(until).diff(DateTime.fromISO(from), 'days').days).toBe(7)
+      const taken = await promise(kofi, { fromOn: from, untilOn: until })
+      expect(taken.status).toBe(200)
+      await cancel(taken.body)
+    }
+    for (const each of made) await cancel(each)
   })
 
   it('is the one of two desks only, however they race', async () => {

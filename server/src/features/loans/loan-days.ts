@@ -10,7 +10,6 @@ import type { WantedDays } from './loan-days-queries.ts'
 
 const MOST_TURNAROUND_DAYS = 14
 const NEAREST = 3
-const LOOK_AROUND_DAYS = 120
 
 /** Days between two loans of a kit: what eight of ten of its model's last returns needed until they were checked, and never
  * less than the branch's own number. */
@@ -49,37 +48,44 @@ async function fitOnes(tx: Tx, kits: Taken['others'], shelf: Shelf, now: Date): 
   return fit
 }
 
+/** Free days of one length as near to those wanted as there are, as far ahead as the branch promises. Where nothing so long
+ * is free, half as long: a week is better than a refusal that offers nothing. */
+function nearestSlots(wanted: WantedDays, loans: readonly queries.OpenLoan[], days: BranchDays): Taken['nearest'] {
+  const first = dayNumber(wanted.fromOn)
+  const bookings = loans.filter(({ id }) => id !== wanted.loanId)
+  const window = { from: days.today, until: dateOfDay(dayNumber(days.today) + days.aheadDays) }
+  const away = (from: string) => Math.abs(dayNumber(from) - first)
+  for (
+    let lengthDays = Math.max(1, dayNumber(wanted.untilOn) - first);
+    lengthDays >= 1;
+    lengthDays = Math.floor(lengthDays / 2)
+  ) {
+    const { turnaroundDays } = wanted
+    const slots = freeSlots({ bookings, ...window, lengthDays, turnaroundDays, ...weekOf(days) })
+    if (slots.length > 0)
+      return [...slots]
+        .sort((a, b) => away(a.from) - away(b.from) || a.from.localeCompare(b.from))
+        .slice(0, NEAREST)
+        .sort((a, b) => a.from.localeCompare(b.from))
+  }
+  return []
+}
+
+const weekOf = ({ openWeekdays, closedDates }: BranchDays) => ({ openWeekdays, closedDates })
+
 /** Who has the kit on the days wanted, and what would do instead. */
 export async function takenDays(tx: Tx, wanted: WantedDays, { days, shelf, now }: Around): Promise<Taken> {
-  const { kitId, fromOn, untilOn, turnaroundDays } = wanted
-  const first = dayNumber(fromOn)
-  const lookFrom = Math.max(dayNumber(days.today), first - LOOK_AROUND_DAYS)
-  const window = { from: dateOfDay(lookFrom), until: dateOfDay(first + LOOK_AROUND_DAYS) }
+  const { kitId } = wanted
   const loans = await queries.openLoansOf(tx, kitId, days.today)
   const free = await queries.kitsFreeThen(tx, { ...wanted, today: days.today, branchId: days.branchId })
   const others = await fitOnes(tx, free, shelf, now)
   const inTheWay = loans.filter((loan) => loan.id !== wanted.loanId && isInTheWay(loan, wanted))
-  const lengthDays = Math.max(1, dayNumber(untilOn) - first)
-  const slots =
-    dayNumber(window.until) - lookFrom > lengthDays
-      ? freeSlots({
-          bookings: loans.filter(({ id }) => id !== wanted.loanId),
-          ...window,
-          ...{ lengthDays, turnaroundDays },
-          openWeekdays: days.openWeekdays,
-          closedDates: days.closedDates,
-        })
-      : []
-  const away = (from: string) => Math.abs(dayNumber(from) - first)
   return {
     taken: inTheWay.map(({ id, number, borrower, state, from, until, turnaroundDays: own, version }) => ({
       ...{ loanId: id, loanCode: loanCode(number), borrower, state, version },
       ...{ fromOn: from, untilOn: until, freeOn: dateOfDay(dayNumber(until) + own + 1) },
     })),
-    nearest: [...slots]
-      .sort((a, b) => away(a.from) - away(b.from) || a.from.localeCompare(b.from))
-      .slice(0, NEAREST)
-      .sort((a, b) => a.from.localeCompare(b.from)),
+    nearest: nearestSlots(wanted, loans, days),
     others,
   }
 }

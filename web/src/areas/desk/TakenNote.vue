@@ -21,14 +21,19 @@ const dayWords = (day: string) => dayjs(day).format('ddd D MMM')
       {{ one.borrower }} {{ one.state === 'out' ? 'has it' : 'gets it' }} from {{ dayWords(one.fromOn) }} to
       {{ dayWords(one.untilOn) }}; free again on {{ dayWords(one.freeOn) }}.
     </p>
-    <p class="instead flex flex-wrap gap-6px mt-6px">
+    <p v-if="taken.others.length === 0 && !(mayMove && taken.nearest.length)" class="second">
+      No other kit of its kind is free then<template v-if="mayMove"
+        >, and this one on no days that may be promised</template
+      >.
+    </p>
+    <p v-else class="instead flex flex-wrap gap-6px mt-6px">
       <template v-if="mayMove">
         <ElButton
           v-for="free in taken.nearest"
           :key="free.from"
           size="small"
           @click="emit('slot', free.from, free.until)"
-          >{{ dayWords(free.from) }}</ElButton
+          >{{ dayWords(free.from) }} to {{ dayWords(free.until) }}</ElButton
         >
       </template>
       <ElButton v-for="other in taken.others" :key="other.id" size="small" @click="emit('kit', other.id, other.code)"

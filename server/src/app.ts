@@ -85,7 +85,13 @@ export async function buildApp(options: AppOptions): Promise<App> {
   await app.register(securityHeaders, { secure })
   await app.register(jsonBodies)
   // A shelf of a thousand kits is mostly the same words; streams that are read line by line stay as they are.
-  await app.register(compress, { encodings: ['gzip'], threshold: 4096, customTypes: /^application\/json/ })
+  // What comes in is never unpacked: nobody sends a small body that fills the memory.
+  await app.register(compress, {
+    encodings: ['gzip'],
+    threshold: 4096,
+    customTypes: /^application\/json/,
+    globalDecompression: false,
+  })
   await app.register(rateLimit, { max: options.requestsAMinute ?? 1200, timeWindow: '1 minute' })
   await app.register(sessionCookie, {
     secure,

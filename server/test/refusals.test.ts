@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { connect } from 'node:net'
+import { gzipSync } from 'node:zlib'
 import type { ModelSheet } from '@binoculum/contract'
 import { handOutBody, kitOf, startTestServer, type Agent } from './support.ts'
 
@@ -37,6 +38,15 @@ describe('rights before bodies', () => {
     const reply = await kofi.post<Refusal>(`/api/archive?branchId=${randomUUID()}`, { format: 'none' })
     expect([reply.status, reply.body.error.code]).toEqual([403, 'NOT_ALLOWED'])
   })
+})
+
+it('a packed body is never unpacked: a few bytes can’t become a full memory', async () => {
+  const reply = await server.app.inject({
+    ...{ method: 'POST', url: '/api/session' },
+    headers: { 'content-type': 'application/json', 'content-encoding': 'gzip' },
+    payload: gzipSync(JSON.stringify({ email: 'nobody@marrowdale.example', password: 'not a word of it' })),
+  })
+  expect([reply.statusCode, reply.json<Refusal>().error.code]).toEqual([400, 'NOT_JSON'])
 })
 
 describe('what can’t be kept is refused, never our fault', () => {

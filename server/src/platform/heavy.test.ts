@@ -1,3 +1,4 @@
+import { PassThrough } from 'node:stream'
 import fastify from 'fastify'
 import { heavyRoutes } from './heavy.ts'
 
@@ -65,3 +66,26 @@ it('whoever goes away while waiting or being served leaves no place taken', asyn
   await app.close()
   expect(status).toBe(200)
 }, 10_000)
+
+it('what streams out keeps its place until it has left', async () => {
+  const app = fastify()
+  const streams: PassThrough[] = []
+  await app.register(heavyRoutes, { atOnce: 1, mostWaiting: 9 })
+  app.get('/stream', { config: { heavy: true, access: 'public' } }, async (_request, reply) => {
+    const stream = new PassThrough()
+    streams.push(stream)
+    return reply.send(stream)
+  })
+  const asked = [app.inject('/stream'), app.inject('/stream')]
+  const pause = () => new Promise((done) => setTimeout(done, 30))
+  await pause()
+  streams[0]?.write('a part of it')
+  await pause()
+  expect(streams).toHaveLength(1)
+  streams[0]?.end()
+  await pause()
+  expect(streams).toHaveLength(2)
+  streams[1]?.end()
+  expect((await Promise.all(asked)).map(({ statusCode }) => statusCode)).toEqual([200, 200])
+  await app.close()
+})

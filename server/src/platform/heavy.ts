@@ -35,10 +35,13 @@ export const heavyRoutes = fastifyPlugin(
         })
       })
     })
-    // When the work is done and its answer has left, or nobody is there to take it: whoever goes away takes no place along.
-    app.addHook('onSend', async (request, reply) => {
+    // A whole answer is done with its work. What streams out still works until it has left, or nobody is there to take it:
+    // whoever goes away takes no place along.
+    app.addHook('onSend', async (request, reply, payload) => {
       const { leaveHeavy } = request
-      if (leaveHeavy) finished(reply.raw, () => leaveHeavy())
+      if (!leaveHeavy) return
+      if (typeof payload === 'string' || Buffer.isBuffer(payload)) leaveHeavy()
+      else finished(reply.raw, () => leaveHeavy())
     })
   },
 )

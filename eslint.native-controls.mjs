@@ -5,7 +5,6 @@ export const drawn = {
   'web/src/areas/TopLine.vue': 'the find box, with rows found',
   'web/src/areas/bench/AssemblyStation.vue': 'marks of a step',
   'web/src/areas/bench/BalanceStation.vue': 'a bar beside each figure',
-  'web/src/areas/bench/BigChoice.vue': 'a pad of two halves',
   'web/src/areas/bench/ControllerCard.vue': 'a card like the controller’s own',
   'web/src/areas/bench/PlaceStation.vue':
     'an hour at another place, that may be skipped there: the library’s picker reckons in the device’s own zone',

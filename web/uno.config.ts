@@ -1,4 +1,5 @@
 import presetMini from '@unocss/preset-mini'
+import { variantParentMatcher } from '@unocss/preset-mini/utils'
 import { defineConfig, type Preset } from '@unocss/vite'
 
 /** The tokens of `theme/tokens.css` that layouts and drawings name. */
@@ -34,6 +35,20 @@ const line = (property: string, width = '1', style = 'solid', color = '') =>
 /** Before all others, so that whatever says less than all of a border or a font comes after it. */
 const ours: Preset = {
   name: 'lines and words',
+  variants: [
+    // A finger instead of a pointer: `coarse:min-h-40px`.
+    variantParentMatcher('coarse', '@media (pointer: coarse)'),
+    // A narrow screen: `max-[900px]:hidden`. The narrower comes later, and wins.
+    (matcher) => {
+      const [prefix, width] = /^max-\[(\d+)px\]:/.exec(matcher) ?? []
+      if (prefix === undefined) return undefined
+      return {
+        matcher: matcher.slice(prefix.length),
+        handle: (input, next) =>
+          next({ ...input, parent: `@media (max-width: ${width}px)`, parentOrder: 10_000 - Number(width) }),
+      }
+    },
+  ],
   rules: [
     ['break-anywhere', { 'overflow-wrap': 'anywhere' }],
     ['list-none', { 'list-style': 'none' }],

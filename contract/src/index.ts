@@ -30,6 +30,7 @@ export {
   invitationKinds,
   invitationSchema,
   changePasswordSchema,
+  ownPasswordSchema,
   type ChangePassword,
   acceptInvitationSchema,
   staffMemberSchema,

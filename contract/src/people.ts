@@ -48,9 +48,13 @@ export const ownSessionsSchema = z.object({
 })
 export type OwnSessions = z.infer<typeof ownSessionsSchema>
 
-/** One's own password, by the one of now; a code where one has a second factor. */
-export const changePasswordSchema = z.object({
+/** What is sensitive asks once more who is there. */
+export const ownPasswordSchema = z.object({
   current: z.string().min(1, 'type the password you sign in with now').max(200),
+})
+
+/** One's own password, by the one of now; a code where one has a second factor. */
+export const changePasswordSchema = ownPasswordSchema.extend({
   password: passwordSchema,
   code: z.string().trim().max(40).optional(),
 })

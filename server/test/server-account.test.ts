@@ -63,6 +63,28 @@ describe('logs', () => {
     ])
     await app.close()
   })
+
+  it('say who tries one password after another, and never which', async () => {
+    const lines: string[] = []
+    const app = await buildApp({
+      ...{ database: server.database, clock: () => testNow, demo: true, publicUrl: null, webFolder: 'none' },
+      ...{ log: { write: (line: string) => void lines.push(line) }, requestsAMinute: 1e6 },
+    })
+    const guess = (at: number) =>
+      app.inject({
+        ...{ method: 'POST', url: '/api/session', remoteAddress: `10.0.0.${at}` },
+        payload: { email: 'kofi@marrowdale.example', password: `gulliver ${at}` },
+      })
+    const codes = []
+    for (let at = 1; at <= 14; at++) codes.push((await guess(at)).statusCode)
+    expect(codes.at(-1)).toBe(429)
+    expect(lines.map((line) => JSON.parse(line))).toContainEqual(
+      expect.objectContaining({ refused: 'TOO_MANY', req: { method: 'POST', route: '/api/session' } }),
+    )
+    expect(lines.join('')).not.toMatch(/gulliver|kofi/)
+    await server.source.query('DELETE FROM sign_in_try')
+    await app.close()
+  })
 })
 
 describe('the account a server works with', () => {

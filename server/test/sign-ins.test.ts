@@ -97,7 +97,10 @@ describe('who is signed in', () => {
   it('with a second factor the password alone is not enough; each code and each backup code works once', async () => {
     const path = '/api/session/second-factor'
     const kofi = await server.signIn('kofi')
-    const { secret, address } = (await kofi.post<{ secret: string; address: string }>(path)).body
+    const begin = (current: string) => kofi.post<{ secret: string; address: string } & Refused>(path, { current })
+    const guessed = await begin('not the one')
+    expect([guessed.status, guessed.body.error.code]).toEqual([422, 'WRONG_OLD_PASSWORD'])
+    const { secret, address } = (await begin(passwordOf('kofi@marrowdale.example'))).body
     expect(address).toContain('otpauth://totp/')
     const codeNow = () => {
       const totp = new TOTP({ secret: Secret.fromBase32(secret) })

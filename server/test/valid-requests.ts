@@ -700,7 +700,7 @@ export async function validRequests(server: Server, ines: Agent): Promise<Record
     'get /api/session/all': get('/api/session/all'),
     'delete /api/session/others': async () => ({ url: '/api/session/others' }),
     'get /api/session/second-factor': get(secondFactor),
-    'post /api/session/second-factor': async () => ({ url: secondFactor }),
+    'post /api/session/second-factor': async () => ({ url: secondFactor, body: { current: 'not the one' } }),
     'post /api/session/second-factor/confirm': async () => ({
       url: `${secondFactor}/confirm`,
       body: { code: '000000' },

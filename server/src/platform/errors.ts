@@ -66,7 +66,8 @@ export const errorHandling = fastifyPlugin(async (app: FastifyInstance) => {
       const { status } = errorCatalogue[problem.code]
       if (status === 503) answer.header('retry-after', '5')
       if (problem.code === 'BUSY') answer.header('retry-after', '2')
-      if (status === 403)
+      // A brake's line too: it is hit as often as its limit lets through, never as often as somebody tries.
+      if (status === 403 || problem.code === 'TOO_MANY')
         request.log.warn(
           { req: request, staffId: request.session?.staffId ?? null, refused: problem.code },
           'refused',

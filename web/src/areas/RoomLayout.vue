@@ -46,9 +46,9 @@ async function openScanned(code: string) {
 </script>
 
 <template>
-  <div class="room grid grid-cols-[124px_minmax(0,1fr)] min-h-100vh">
+  <div class="room grid grid-cols-[124px_minmax(0,1fr)] min-h-100vh max-[760px]:block">
     <nav
-      class="rail screen-only sticky top-0 flex flex-col h-100vh pl-9px line-r-rule [background:repeating-linear-gradient(135deg,var(--rule-strong)_0_1px,transparent_1px_4px)_left_/_8px_100%_no-repeat,linear-gradient(var(--quiet),var(--quiet))_8px_0_/_1px_100%_no-repeat,var(--well)]"
+      class="screen-only sticky top-0 flex flex-col h-100vh pl-9px line-r-rule [background:repeating-linear-gradient(135deg,var(--rule-strong)_0_1px,transparent_1px_4px)_left_/_8px_100%_no-repeat,linear-gradient(var(--quiet),var(--quiet))_8px_0_/_1px_100%_no-repeat,var(--well)] max-[760px]:static max-[760px]:flex-row max-[760px]:gap-4px max-[760px]:h-auto max-[760px]:overflow-x-auto max-[760px]:line-r-none max-[760px]:line-b-rule"
       aria-label="Areas"
     >
       <RouterLink to="/shelf" class="name pr-0 pl-11px pt-12px pb-34px [font:400_18px/24px_var(--serif)] no-underline"
@@ -88,71 +88,4 @@ async function openScanned(code: string) {
   </div>
 </template>
 
-<style scoped>
-.place {
-  display: grid;
-  grid-template-columns: 34px 1fr;
-  gap: 4px;
-  align-items: center;
-  height: 62px;
-  margin-bottom: 4px;
-  border-block: 1px solid transparent;
-  font: 400 18px/22px var(--serif);
-  text-decoration: none;
-}
-
-.place.here {
-  margin-right: -1px;
-  border-color: var(--rule);
-  background: var(--paper);
-}
-
-.place svg path {
-  fill: none;
-  stroke: var(--quiet);
-  stroke-width: 1.3;
-}
-
-.place.here svg path {
-  stroke: var(--night);
-  stroke-width: 1.7;
-}
-
-.place svg circle {
-  fill: var(--night);
-}
-
-@media (max-width: 760px) {
-  .room {
-    display: block;
-  }
-
-  .rail {
-    position: static;
-    flex-direction: row;
-    gap: 4px;
-    height: auto;
-    overflow-x: auto;
-    border-right: 0;
-    border-bottom: 1px solid var(--rule);
-  }
-
-  .name,
-  .hints,
-  .place svg {
-    display: none;
-  }
-
-  .place {
-    display: flex;
-    height: 44px;
-    padding: 0 12px;
-  }
-}
-
-@media print {
-  .room {
-    display: block;
-  }
-}
-</style>
+<style scoped src="../theme/rail.css"></style>

@@ -158,7 +158,7 @@ const nothingFound = computed(() => found.value !== null && lines.value.length =
 
 <template>
   <header
-    class="top-line sticky top-0 z-20 flex gap-22px items-center h-48px pr-20px pl-24px py-0 line-b-rule bg-paper"
+    class="sticky top-0 z-20 flex gap-22px items-center h-48px pr-20px pl-24px py-0 line-b-rule bg-paper max-[760px]:gap-12px max-[760px]:py-0 max-[760px]:px-16px"
   >
     <form class="find" role="search" @submit.prevent="open">
       <svg width="16" height="16" viewBox="0 0 16 16" aria-hidden="true">
@@ -228,7 +228,7 @@ const nothingFound = computed(() => found.value !== null && lines.value.length =
         </button>
       </div>
     </form>
-    <p class="due flex-1 min-w-0 overflow-hidden text-14px text-ellipsis whitespace-nowrap">
+    <p class="due flex-1 min-w-0 overflow-hidden text-14px text-ellipsis whitespace-nowrap max-[1000px]:hidden">
       <template v-if="due.length > 0">
         <strong class="mr-8px">Due now</strong>
         <template v-for="(loan, index) in due" :key="loan.id">
@@ -238,8 +238,8 @@ const nothingFound = computed(() => found.value !== null && lines.value.length =
       </template>
       <span v-else-if="desk" class="quiet">Nothing is due now.</span>
     </p>
-    <p class="who flex gap-14px text-quiet text-14px whitespace-nowrap">
-      <span
+    <p class="flex gap-14px text-quiet text-14px whitespace-nowrap">
+      <span class="max-[760px]:hidden"
         >{{ dayText(now.toISOString(), session.zoneOf()) }}, {{ hourText(now.toISOString(), session.zoneOf()) }}</span
       >
       <ElButton link :title="session.current?.email" @click="signOut">Sign out</ElButton>
@@ -247,4 +247,4 @@ const nothingFound = computed(() => found.value !== null && lines.value.length =
   </header>
 </template>
 
-<style scoped src="./top-line.css"></style>
+<style scoped src="../theme/top-line.css"></style>

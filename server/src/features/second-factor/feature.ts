@@ -1,5 +1,6 @@
 import { actsOf } from '@binoculum/contract'
 import type { Feature } from '../../platform/feature.ts'
+import { Sessions } from '../people/service.ts'
 import { SecondFactorRow } from './entities.ts'
 import { secondFactorRoutes } from './routes.ts'
 import { SecondFactor } from './service.ts'
@@ -9,5 +10,5 @@ export const secondFactor: Feature = {
   entities: [SecondFactorRow],
   acts: actsOf.secondFactor,
   open: (house) => house.offer(new SecondFactor(house.context)),
-  routes: (app, house) => secondFactorRoutes(app, house.use(SecondFactor)),
+  routes: (app, house) => secondFactorRoutes(app, house.use(SecondFactor), house.use(Sessions)),
 }

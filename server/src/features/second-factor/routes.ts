@@ -2,17 +2,19 @@ import {
   backupCodesSchema,
   newSecondFactorSchema,
   oneTimeCodeSchema,
+  ownPasswordSchema,
   secondFactorStateSchema,
 } from '@binoculum/contract'
 import { signedIn } from '../../platform/access.ts'
 import type { App } from '../../platform/app-type.ts'
+import type { Sessions } from '../people/service.ts'
 import type { SecondFactor } from './service.ts'
 
 /** Codes of six digits are guessed slowly. */
 const slow = { rateLimit: { max: 10, timeWindow: '1 minute' } }
 const config = { access: 'signed-in' } as const
 
-export async function secondFactorRoutes(app: App, secondFactor: SecondFactor) {
+export async function secondFactorRoutes(app: App, secondFactor: SecondFactor, sessions: Sessions) {
   app.get(
     '/api/session/second-factor',
     { config, schema: { response: { 200: secondFactorStateSchema } } },
@@ -20,8 +22,15 @@ export async function secondFactorRoutes(app: App, secondFactor: SecondFactor) {
   )
   app.post(
     '/api/session/second-factor',
-    { config, schema: { response: { 200: newSecondFactorSchema } } },
-    async (request) => secondFactor.begin(signedIn(request)),
+    {
+      config: { ...config, ...slow },
+      schema: { body: ownPasswordSchema, response: { 200: newSecondFactorSchema } },
+    },
+    async (request) => {
+      const session = signedIn(request)
+      await sessions.askAnew(session, { ...request.body, address: request.ip })
+      return secondFactor.begin(session)
+    },
   )
   app.post(
     '/api/session/second-factor/confirm',

@@ -8,7 +8,7 @@ import KeyCap from '../../shared/keys/KeyCap.vue'
 import { useKeys } from '../../shared/keys/use-keys.ts'
 import SerifText from '../../shared/SerifText.vue'
 import FeelScale from '../../borrower/GuideFeel.vue'
-import BigChoice from './BigChoice.vue'
+import BigChoice from '../../shared/controls/BigChoice.vue'
 import { assemblySteps, type CheckDraft, type StepDraft } from './check-draft.ts'
 import ShakeTest from './shake/ShakeTest.vue'
 import { useTilt } from './use-tilt.ts'
@@ -106,7 +106,10 @@ useKeys(() => ({
 </script>
 
 <template>
-  <div v-if="step" class="assembly grid grid-cols-[290px_minmax(0,1fr)] gap-y-20px gap-x-36px">
+  <div
+    v-if="step"
+    class="grid grid-cols-[290px_minmax(0,1fr)] gap-y-20px gap-x-36px max-[1180px]:grid-cols-[230px_minmax(0,1fr)] max-[800px]:grid-cols-[minmax(0,1fr)]"
+  >
     <nav aria-label="Steps">
       <section v-for="phase in phasesHere" :key="phase">
         <h3 class="line-b-rule-strong italic text-quiet">{{ phaseWords[phase] }}</h3>
@@ -131,7 +134,9 @@ useKeys(() => ({
     </nav>
     <section class="step grid gap-12px content-start" :aria-label="step.title">
       <h2 class="text-31px lh-36px"><SerifText :text="step.title" /></h2>
-      <div class="what grid grid-cols-[minmax(0,1fr)_minmax(0,380px)] gap-y-12px gap-x-28px">
+      <div
+        class="what grid grid-cols-[minmax(0,1fr)_minmax(0,380px)] gap-y-12px gap-x-28px max-[1180px]:grid-cols-[minmax(0,1fr)_minmax(0,230px)] max-[800px]:grid-cols-[minmax(0,1fr)]"
+      >
         <div class="grid gap-10px content-start">
           <ul class="m-0 pl-18px text-17px lh-25px">
             <li v-for="line in step.lines" :key="line">{{ line }}</li>
@@ -181,12 +186,18 @@ useKeys(() => ({
         Found not fine<template v-if="now.left === 'fine'">, put right</template>.
       </p>
       <div class="marks flex flex-wrap gap-10px">
-        <ElButton size="large" :class="{ main: now.found !== 'not-fine' }" @click="fine">
-          Fine <KeyCap name="Space" />
-        </ElButton>
-        <ElButton size="large" @click="notFine">Not fine <KeyCap name="x" /></ElButton>
         <ElButton
           size="large"
+          class="min-w-150px min-h-52px"
+          :class="{ main: now.found !== 'not-fine' }"
+          @click="fine"
+        >
+          Fine <KeyCap name="Space" />
+        </ElButton>
+        <ElButton size="large" class="min-w-150px min-h-52px" @click="notFine">Not fine <KeyCap name="x" /></ElButton>
+        <ElButton
+          size="large"
+          class="min-w-150px min-h-52px"
           :class="{ main: now.found === 'not-fine' }"
           :disabled="now.found !== 'not-fine'"
           @click="putRight"
@@ -228,26 +239,5 @@ nav button {
   font-weight: 640;
 }
 
-.marks :is(.button, .el-button) {
-  min-width: 150px;
-  min-height: 52px;
-}
-
 /* A tablet: the drawing gives way before words and buttons do. */
-@media (max-width: 1180px) {
-  .assembly {
-    grid-template-columns: 230px minmax(0, 1fr);
-  }
-
-  .what {
-    grid-template-columns: minmax(0, 1fr) minmax(0, 230px);
-  }
-}
-
-@media (max-width: 800px) {
-  .assembly,
-  .what {
-    grid-template-columns: minmax(0, 1fr);
-  }
-}
 </style>

@@ -31,6 +31,7 @@ defineExpose({ focus: () => field.value?.focus() })
         ><span>bare shaft before the end stop, mm</span
         ><FigureInput
           ref="field"
+          class="w-130px"
           label="bare shaft before the end stop, mm"
           unit="mm"
           name="bare-shaft-mm"
@@ -46,9 +47,3 @@ defineExpose({ focus: () => field.value?.focus() })
 </template>
 
 <style scoped src="./measuring-station.css"></style>
-
-<style scoped>
-.typed :deep(.el-input) {
-  width: 130px;
-}
-</style>

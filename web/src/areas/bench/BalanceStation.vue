@@ -18,7 +18,7 @@ import ScaleBar from '../../shared/drawings/ScaleBar.vue'
 import KeyCap from '../../shared/keys/KeyCap.vue'
 import { useKeys } from '../../shared/keys/use-keys.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
-import AlongTheTube from './AlongTheTube.vue'
+import AlongTheTube from '../../shared/drawings/AlongTheTube.vue'
 import BalanceHand from './BalanceHand.vue'
 import BalanceVerdict from './BalanceVerdict.vue'
 import { balancesInClamp, onMountOf, type CheckDraft } from './check-draft.ts'
@@ -109,7 +109,10 @@ useKeys(() => ({
     <p>This kit has no weight whose mass is known. Count it in, weigh it once, and the rest follows.</p>
     <RouterLink :to="`/kits/${encodeURIComponent(kit.code)}`">To the kit’s sheet</RouterLink>
   </div>
-  <div v-else class="balance grid grid-cols-[minmax(0,62fr)_minmax(0,38fr)] gap-y-16px gap-x-28px">
+  <div
+    v-else
+    class="grid grid-cols-[minmax(0,62fr)_minmax(0,38fr)] gap-y-16px gap-x-28px max-[1000px]:grid-cols-[minmax(0,1fr)]"
+  >
     <section class="[contain:layout]">
       <h2>
         Across the head, shaft level
@@ -177,7 +180,7 @@ useKeys(() => ({
       </p>
     </section>
     <div
-      class="strip grid col-span-full grid-cols-[minmax(0,1.25fr)_minmax(0,0.95fr)_minmax(0,1.2fr)] gap-y-16px gap-x-28px pt-12px line-t-rule-strong"
+      class="strip grid col-span-full grid-cols-[minmax(0,1.25fr)_minmax(0,0.95fr)_minmax(0,1.2fr)] gap-y-16px gap-x-28px pt-12px line-t-rule-strong max-[1000px]:grid-cols-[minmax(0,1fr)]"
     >
       <AlongTheTube :kit="kit" :rows="rows" />
       <RollDrawing v-if="rolls" v-model="draft.magnetsG" :kit="kit" :report="report" />

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { setUpWords } from '@binoculum/core'
 import SerifText from '../../shared/SerifText.vue'
-import BigFigure from './BigFigure.vue'
+import BigFigure from '../../shared/drawings/BigFigure.vue'
 import type { BalanceDraft } from './check-draft.ts'
 import { BALANCE_LIMIT_MM, type KitBalance } from './use-balance.ts'
 

@@ -37,7 +37,7 @@ const say = (hand: BenchHand, skills: BenchSkill[]) =>
     <div
       v-for="hand in plan.hands"
       :key="hand.staffId"
-      class="hand grid grid-cols-[minmax(120px,180px)_minmax(200px,640px)] gap-12px items-center mt-6px"
+      class="grid grid-cols-[minmax(120px,180px)_minmax(200px,640px)] gap-12px items-center mt-6px max-[760px]:grid-cols-[minmax(0,1fr)]"
     >
       <span>{{ hand.name }}</span>
       <ElSelect
@@ -56,11 +56,3 @@ const say = (hand: BenchHand, skills: BenchSkill[]) =>
     </div>
   </section>
 </template>
-
-<style scoped>
-@media (max-width: 760px) {
-  .hand {
-    grid-template-columns: minmax(0, 1fr);
-  }
-}
-</style>

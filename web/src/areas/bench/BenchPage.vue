@@ -38,6 +38,7 @@ const minutes = computed(() => bench.value?.waiting.reduce((sum, item) => sum + 
         <li
           v-for="item in bench.waiting"
           :key="item.code"
+          class="grid grid-cols-[34px_190px_minmax(0,1fr)_150px_112px] gap-14px items-center py-12px px-0 line-b-rule max-[720px]:grid-cols-[34px_minmax(0,1fr)]"
           :class="{ chosen: item.code === chosen?.code }"
           @click="choose(item)"
         >
@@ -74,20 +75,7 @@ const minutes = computed(() => bench.value?.waiting.reduce((sum, item) => sum + 
 </template>
 
 <style scoped>
-li {
-  display: grid;
-  grid-template-columns: 34px 190px minmax(0, 1fr) 150px 112px;
-  gap: 14px;
-  align-items: center;
-  padding: 12px 0;
-  border-bottom: 1px solid var(--rule);
-}
-
 @media (max-width: 720px) {
-  li {
-    grid-template-columns: 34px minmax(0, 1fr);
-  }
-
   li > :nth-child(n + 3) {
     grid-column: 2;
   }

@@ -97,11 +97,17 @@ const print = () => window.print()
           ><span>evening of</span><DayPicker v-model="evening.onDay" :from="plan.today" aria-label="Evening of"
         /></label>
         <label class="labelled"
-          ><span>places</span><ElInputNumber v-model="evening.seats" :min="1" :max="40" aria-label="places"
+          ><span>places</span
+          ><ElInputNumber v-model="evening.seats" class="w-130px" :min="1" :max="40" aria-label="places"
         /></label>
         <label class="labelled"
           ><span>minutes each</span
-          ><ElInputNumber v-model="evening.minutesEach" :min="10" :max="720" aria-label="minutes each"
+          ><ElInputNumber
+            v-model="evening.minutesEach"
+            class="w-130px"
+            :min="10"
+            :max="720"
+            aria-label="minutes each"
         /></label>
         <label class="labelled note flex-[1_1_180px] max-w-300px"
           ><span>note</span><ElInput v-model="evening.note" maxlength="200" name="evening-note"
@@ -118,7 +124,9 @@ const print = () => window.print()
               each.note ? ` · ${each.note}` : ''
             }}</em
           >
-          <ElButton v-if="plan.mayChange" link class="screen-only" @click="remove(each.id)">take it off</ElButton>
+          <ElButton v-if="plan.mayChange" link class="screen-only ml-10px" @click="remove(each.id)"
+            ><span class="text-14px">take it off</span></ElButton
+          >
         </h2>
         <label
           v-if="plan.mayChange"
@@ -160,7 +168,7 @@ const print = () => window.print()
                     class="serif text-18px"
                     >{{ line.kitName }}</RouterLink
                   >
-                  <KitTag :code="line.kitCode" />
+                  <KitTag class="my-0 mx-6px" :code="line.kitCode" />
                   <span class="second"
                     >{{ line.minutes }} min{{ line.measuredStations > 0 ? ' as measured' : ''
                     }}{{ line.neededOn ? `, fetched ${dayWords(line.neededOn)}` : '' }}</span
@@ -189,18 +197,3 @@ const print = () => window.print()
     </template>
   </main>
 </template>
-
-<style scoped>
-.add :deep(.el-input-number) {
-  width: 130px;
-}
-
-h2 :deep(.el-button) {
-  margin-left: 10px;
-  font-size: 14px;
-}
-
-li :deep(.tag) {
-  margin: 0 6px;
-}
-</style>

@@ -28,9 +28,14 @@ const seen = (id: string) =>
   <section v-if="messages.length > 0" class="mt-26px" aria-labelledby="from-borrowers">
     <h2 id="from-borrowers">From borrowers</h2>
     <ProblemNote :problem="problem" />
-    <article v-for="message in messages" :key="message.id">
+    <article
+      v-for="message in messages"
+      :key="message.id"
+      class="grid grid-cols-[120px_minmax(0,1.4fr)_minmax(0,1fr)_110px] gap-14px items-start py-12px px-0 line-b-rule max-[720px]:grid-cols-[80px_minmax(0,1fr)]"
+    >
       <a v-if="message.pictureId" :href="`/api/pictures/${message.pictureId}`" target="_blank" class="picture">
         <img
+          class="block w-120px max-h-100px line-rule-strong [object-fit:cover] max-[720px]:w-80px"
           :src="`/api/pictures/${message.pictureId}`"
           :alt="`The borrower’s picture of ${message.kitName}, to be opened`"
           loading="lazy"
@@ -61,35 +66,10 @@ const seen = (id: string) =>
 </template>
 
 <style scoped>
-article {
-  display: grid;
-  grid-template-columns: 120px minmax(0, 1.4fr) minmax(0, 1fr) 110px;
-  gap: 14px;
-  align-items: start;
-  padding: 12px 0;
-  border-bottom: 1px solid var(--rule);
-}
-
-img {
-  display: block;
-  width: 120px;
-  max-height: 100px;
-  border: 1px solid var(--rule-strong);
-  object-fit: cover;
-}
-
 @media (max-width: 720px) {
-  article {
-    grid-template-columns: 80px minmax(0, 1fr);
-  }
-
   article > p,
   article > button {
     grid-column: 2;
-  }
-
-  img {
-    width: 80px;
   }
 }
 </style>

@@ -222,7 +222,7 @@ useKeys(() => ({ Enter: next, ArrowRight: next, ArrowLeft: back }))
         Keep this check{{ after ? `: ${conditionWords[after.condition].toLowerCase()}` : '' }} <KeyCap name="Enter" />
       </ElButton>
       <ElButton size="large" @click="back">Back <KeyCap name="←" /></ElButton>
-      <label v-if="station !== 'end'" class="note w-300px">
+      <label v-if="station !== 'end'" class="note w-300px max-[700px]:flex-[1_0_120px] max-[700px]:w-auto">
         <ElInput v-model="draft.notes[station]" placeholder="note" aria-label="Note on this station" />
       </label>
       <RouterLink to="/bench">Go on later</RouterLink>
@@ -257,11 +257,6 @@ useKeys(() => ({ Enter: next, ArrowRight: next, ArrowLeft: back }))
   .actions {
     flex-wrap: wrap;
     padding: 8px 16px;
-  }
-
-  .note {
-    flex: 1 0 120px;
-    width: auto;
   }
 }
 </style>

@@ -4,7 +4,7 @@ import { collapsibleBalance, massText, tubeAdvice } from '@binoculum/core'
 import { computed } from 'vue'
 import FigureInput from '../../shared/controls/FigureInput.vue'
 import SerifText from '../../shared/SerifText.vue'
-import BigFigure from './BigFigure.vue'
+import BigFigure from '../../shared/drawings/BigFigure.vue'
 import { onMountOf, type CheckDraft } from './check-draft.ts'
 import { BALANCE_LIMIT_MM } from './use-balance.ts'
 

@@ -105,6 +105,7 @@ const ways = cleaningWays.map((value) => ({ value, words: wayWords[value] }))
       <ElInput
         v-if="look.cleaned"
         v-model="look.cleaned.why"
+        class="flex-[1_1_200px] max-w-360px"
         maxlength="200"
         placeholder="why"
         aria-label="why it was cleaned"
@@ -138,10 +139,3 @@ const ways = cleaningWays.map((value) => ({ value, words: wayWords[value] }))
     </p>
   </section>
 </template>
-
-<style scoped>
-.row .el-input {
-  flex: 1 1 200px;
-  max-width: 360px;
-}
-</style>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { StationName } from '@binoculum/contract'
-import BigChoice from './BigChoice.vue'
+import BigChoice from '../../shared/controls/BigChoice.vue'
 import type { Pair } from './check-draft.ts'
 import FoundLeft from './FoundLeft.vue'
 

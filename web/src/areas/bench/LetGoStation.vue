@@ -71,11 +71,13 @@ const write = (rows: LetGoRows, key: string, fell: FallingEnd | null) => {
     @forget="draft.left = null"
   >
     <template v-for="half in ['found', 'left'] as const" #[half] :key="half">
-      <div class="cells grid grid-cols-[minmax(90px,1fr)_repeat(3,minmax(84px,1fr))] gap-8px items-center w-full">
-        <span></span>
+      <div
+        class="cells grid grid-cols-[minmax(90px,1fr)_repeat(3,minmax(84px,1fr))] gap-8px items-center w-full max-[560px]:grid-cols-[repeat(3,minmax(0,1fr))]"
+      >
+        <span class="max-[560px]:col-span-full"></span>
         <em v-for="deg in letGoAltitudesDeg" :key="deg">{{ deg }}° up</em>
         <template v-for="setUp in letGoSetUps" :key="setUp">
-          <span>{{ setUpWords[setUp] }}</span>
+          <span class="max-[560px]:col-span-full">{{ setUpWords[setUp] }}</span>
           <ChoiceSelect
             v-for="deg in letGoAltitudesDeg"
             :key="deg"
@@ -110,14 +112,6 @@ const write = (rows: LetGoRows, key: string, fell: FallingEnd | null) => {
 
 <style scoped>
 @media (width <= 560px) {
-  .cells {
-    grid-template-columns: repeat(3, minmax(0, 1fr));
-  }
-
-  .cells > span {
-    grid-column: 1 / -1;
-  }
-
   .cells > span:empty {
     display: none;
   }

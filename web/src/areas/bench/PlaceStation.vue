@@ -8,13 +8,13 @@ import KeyCap from '../../shared/keys/KeyCap.vue'
 import { useKeys } from '../../shared/keys/use-keys.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import SerifText from '../../shared/SerifText.vue'
-import AxisDrawing from './AxisDrawing.vue'
-import BigChoice from './BigChoice.vue'
+import AxisDrawing from '../../shared/drawings/AxisDrawing.vue'
+import BigChoice from '../../shared/controls/BigChoice.vue'
 import { checkedKitOf, isDriven, isEquatorial, scaleRange, type CheckDraft } from './check-draft.ts'
 import ControllerCard from './ControllerCard.vue'
 import HomeDrawing from './HomeDrawing.vue'
 import LiningUp from './lining-up/LiningUp.vue'
-import RingDial from './RingDial.vue'
+import RingDial from '../../shared/drawings/RingDial.vue'
 import SideDial from './SideDial.vue'
 import TwoStars from './TwoStars.vue'
 import { LOOKING_MINUTES, usePlace } from './use-place.ts'
@@ -196,12 +196,14 @@ useKeys(() => ({
           </ElButton>
         </p>
       </div>
-      <div class="columns grid grid-cols-[minmax(0,62fr)_minmax(0,38fr)] gap-y-20px gap-x-32px">
+      <div
+        class="columns grid grid-cols-[minmax(0,62fr)_minmax(0,38fr)] gap-y-20px gap-x-32px max-[1000px]:grid-cols-[minmax(0,1fr)]"
+      >
         <section class="grid gap-10px content-start">
           <template v-if="equatorial">
             <h2>The axis to the pole</h2>
             <div
-              class="axis grid grid-cols-[minmax(0,290px)_auto_auto] gap-y-8px gap-x-16px items-start justify-start"
+              class="grid grid-cols-[minmax(0,290px)_auto_auto] gap-y-8px gap-x-16px items-start justify-start max-[1000px]:grid-cols-[minmax(0,290px)]"
             >
               <AxisDrawing v-if="head" :latitude-deg="site.latitudeDeg" :scale="head.latitudeScale" />
               <figure v-if="pole" class="grid gap-2px justify-items-center m-0 text-center">
@@ -299,7 +301,7 @@ useKeys(() => ({
       </div>
       <div
         v-if="kit.mount?.controller && equatorial"
-        class="night grid grid-cols-[minmax(0,1.8fr)_minmax(0,1fr)] gap-y-16px gap-x-32px mt-16px pt-12px line-t-rule-strong"
+        class="night grid grid-cols-[minmax(0,1.8fr)_minmax(0,1fr)] gap-y-16px gap-x-32px mt-16px pt-12px line-t-rule-strong max-[1000px]:grid-cols-[minmax(0,1fr)]"
       >
         <TwoStars v-bind="starProps" @hide="hide" />
         <section v-if="equatorial && sides.length > 0">

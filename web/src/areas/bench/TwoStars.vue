@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { AlignmentStar, AlignmentStars } from '@binoculum/core'
 import { computed } from 'vue'
-import StarHorizon from './StarHorizon.vue'
+import StarHorizon from '../../shared/drawings/StarHorizon.vue'
 
 /** The pair to line up on, with what to take when one of them is hidden. */
 const { stars, pair, apartDeg, latitudeDeg, hidden } = defineProps<{

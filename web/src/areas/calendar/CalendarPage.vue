@@ -177,12 +177,12 @@ useKeys((): KeyMap => {
 </script>
 
 <template>
-  <main class="page calendar [--side:190px] max-w-none pr-0 pl-0">
+  <main class="page [--side:190px] max-w-none pr-0 pl-0 max-[760px]:[--side:118px]">
     <CalendarTabs v-if="mayAct" class="py-0 px-24px" />
     <header class="flex flex-wrap gap-y-8px gap-x-12px items-center py-0 px-24px">
       <h1>Nights and loans</h1>
       <em v-if="data">{{ rangeWords(from, data.days, data.today) }}</em>
-      <div class="legend second flex gap-6px items-center ml-auto">
+      <div class="second flex gap-6px items-center ml-auto max-[760px]:ml-0">
         <span class="key out w-24px h-12px ml-8px line-night" /> out
         <span class="key promised w-24px h-12px ml-8px line-night" /> promised
         <span class="key ready w-24px h-12px ml-8px line-night" /> made ready
@@ -213,8 +213,8 @@ useKeys((): KeyMap => {
       <span v-if="clashes.length > 6" class="quiet">and {{ clashes.length - 6 }} more</span>
     </p>
     <ProblemNote :problem="problem" @retry="reload" />
-    <div v-if="data" class="sheet pb-12px" :style="{ '--columns': columnsPicture }">
-      <div class="top sticky top-48px z-6 bg-paper">
+    <div v-if="data" class="sheet pb-12px max-[760px]:overflow-x-auto" :style="{ '--columns': columnsPicture }">
+      <div class="sticky top-48px z-6 bg-paper max-[760px]:relative max-[760px]:top-0 max-[760px]:min-w-900px">
         <div class="flex pl-[var(--side)]">
           <span
             v-for="column in columns"
@@ -231,7 +231,11 @@ useKeys((): KeyMap => {
         </div>
         <NightBand :calendar="data" :columns="columns" />
       </div>
-      <div class="rows relative" role="grid" aria-label="Kits by days">
+      <div
+        class="rows relative max-[760px]:relative max-[760px]:top-0 max-[760px]:min-w-900px"
+        role="grid"
+        aria-label="Kits by days"
+      >
         <span
           v-if="todayLeft"
           class="now absolute z-4 top-0 bottom-0 line-l-2-night pointer-events-none"

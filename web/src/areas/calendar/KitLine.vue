@@ -107,7 +107,7 @@ const rowUnder = (event: PointerEvent): string | null =>
     role="row"
   >
     <div
-      class="kit flex gap-8px items-baseline overflow-hidden pr-8px pl-16px py-0 line-r-rule whitespace-nowrap"
+      class="kit flex gap-8px items-baseline overflow-hidden pr-8px pl-16px py-0 line-r-rule whitespace-nowrap max-[760px]:pl-8px"
       role="rowheader"
     >
       <RouterLink
@@ -116,10 +116,13 @@ const rowUnder = (event: PointerEvent): string | null =>
         :title="kit.modelName"
         >{{ kit.name }}</RouterLink
       >
-      <span class="code text-quiet text-12px ml-auto">{{ kit.code }}</span>
-      <span v-if="conditionWord && !isOutNow" class="state text-quiet text-12px" :class="kit.condition">{{
-        conditionWord
-      }}</span>
+      <span class="code text-quiet text-12px ml-auto max-[760px]:hidden">{{ kit.code }}</span>
+      <span
+        v-if="conditionWord && !isOutNow"
+        class="state text-quiet text-12px max-[760px]:ml-auto"
+        :class="kit.condition"
+        >{{ conditionWord }}</span
+      >
     </div>
     <div ref="track" class="track" role="gridcell" @click="onTrack">
       <template v-for="{ loan, agreed, late, ready } in bars" :key="loan.id">

@@ -71,7 +71,7 @@ defineExpose({ letGo })
 
 <template>
   <section
-    class="panel sticky bottom-0 z-12 grid grid-cols-[minmax(280px,400px)_minmax(0,1fr)_auto] gap-y-8px gap-x-20px items-start min-h-96px px-20px pt-12px pb-14px line-t-2-night bg-paper"
+    class="panel sticky bottom-0 z-12 grid grid-cols-[minmax(280px,400px)_minmax(0,1fr)_auto] gap-y-8px gap-x-20px items-start min-h-96px px-20px pt-12px pb-14px line-t-2-night bg-paper max-[760px]:grid-cols-[minmax(0,1fr)]"
     aria-label="Chosen loan"
   >
     <div class="what">
@@ -115,6 +115,7 @@ defineExpose({ letGo })
       <form v-else-if="cancels" class="cancel flex flex-wrap gap-8px" @submit.prevent="cancel">
         <ElInput
           v-model="reason"
+          class="w-260px"
           aria-label="Why it is cancelled"
           placeholder="why, in a few words"
           required

@@ -45,7 +45,7 @@ async function promise() {
 
 <template>
   <section
-    class="panel sticky bottom-0 z-12 grid grid-cols-[minmax(280px,400px)_minmax(0,1fr)_auto] gap-y-8px gap-x-20px items-start min-h-96px px-20px pt-12px pb-14px line-t-2-night bg-paper"
+    class="panel sticky bottom-0 z-12 grid grid-cols-[minmax(280px,400px)_minmax(0,1fr)_auto] gap-y-8px gap-x-20px items-start min-h-96px px-20px pt-12px pb-14px line-t-2-night bg-paper max-[760px]:grid-cols-[minmax(0,1fr)]"
     aria-label="New promise"
   >
     <div class="what">
@@ -67,7 +67,7 @@ async function promise() {
       />
     </div>
     <form
-      class="fields grid grid-cols-[minmax(150px,1.3fr)_176px_116px_176px] gap-y-8px gap-x-12px items-end"
+      class="fields grid grid-cols-[minmax(150px,1.3fr)_176px_116px_176px] gap-y-8px gap-x-12px items-end max-[760px]:grid-cols-[minmax(0,1fr)] max-[760px]:col-[auto]"
       @submit.prevent="promise"
     >
       <label class="labelled"
@@ -105,8 +105,14 @@ async function promise() {
           aria-label="Day of return"
           @update:model-value="change({ untilOn: $event ?? wanted.untilOn })"
       /></label>
-      <div class="person col-[1_/_4]"><BorrowerPicker v-model="person" :branch-id="calendar.branchId" /></div>
-      <ElButton type="primary" native-type="submit" :disabled="sending || !borrower || !effect.allowed"
+      <div class="col-[1_/_4] max-[760px]:grid-cols-[minmax(0,1fr)] max-[760px]:col-[auto]">
+        <BorrowerPicker v-model="person" :branch-id="calendar.branchId" />
+      </div>
+      <ElButton
+        class="justify-self-end self-end whitespace-nowrap"
+        type="primary"
+        native-type="submit"
+        :disabled="sending || !borrower || !effect.allowed"
         >Promise it <KeyCap name="Enter"
       /></ElButton>
     </form>
@@ -115,18 +121,3 @@ async function promise() {
 </template>
 
 <style scoped src="./panel.css"></style>
-<style scoped>
-.fields :deep(.el-button--primary) {
-  justify-self: end;
-  align-self: end;
-  white-space: nowrap;
-}
-
-@media (max-width: 760px) {
-  .fields,
-  .person {
-    grid-template-columns: minmax(0, 1fr);
-    grid-column: auto;
-  }
-}
-</style>

@@ -61,7 +61,7 @@ async function settle({ id, version }: Transfer, settled: 'arrived' | 'cancelled
       </p>
       <form
         v-if="data.ways.length > 0"
-        class="plan grid grid-cols-[minmax(180px,260px)_minmax(180px,260px)_180px_auto] gap-y-8px gap-x-14px items-end justify-start my-14px mx-0"
+        class="grid grid-cols-[minmax(180px,260px)_minmax(180px,260px)_180px_auto] gap-y-8px gap-x-14px items-end justify-start my-14px mx-0 max-[760px]:grid-cols-[minmax(0,1fr)]"
         aria-label="Send a kit"
         @submit.prevent="plan"
       >
@@ -106,7 +106,11 @@ async function settle({ id, version }: Transfer, settled: 'arrived' | 'cancelled
       </p>
       <h2 class="mx-0 mt-18px mb-6px">On their way</h2>
       <ul class="m-0 p-0 list-none">
-        <li v-for="each in data.transfers" :key="each.id">
+        <li
+          v-for="each in data.transfers"
+          :key="each.id"
+          class="grid grid-cols-[minmax(160px,240px)_minmax(200px,340px)_200px_auto] gap-12px items-center justify-start py-6px px-0 line-b-rule max-[760px]:grid-cols-[minmax(0,1fr)]"
+        >
           <span
             ><b class="serif">{{ each.kitName }}</b> <KitTag :code="each.kitCode"
           /></span>
@@ -129,22 +133,3 @@ async function settle({ id, version }: Transfer, settled: 'arrived' | 'cancelled
     </template>
   </main>
 </template>
-
-<style scoped>
-li {
-  display: grid;
-  grid-template-columns: minmax(160px, 240px) minmax(200px, 340px) 200px auto;
-  gap: 12px;
-  align-items: center;
-  justify-content: start;
-  padding: 6px 0;
-  border-bottom: 1px solid var(--rule);
-}
-
-@media (max-width: 760px) {
-  .plan,
-  li {
-    grid-template-columns: minmax(0, 1fr);
-  }
-}
-</style>

@@ -102,7 +102,7 @@ const leave = ({ id, version }: WaitingRequest) => send(`/api/waiting/${id}/leav
         <ElButton type="primary" :disabled="progress !== null" @click="workOut">Work out a plan</ElButton>
         <label class="extra flex flex-wrap gap-y-8px gap-x-12px items-center text-quiet text-13px"
           ><span>somebody may be served later by up to</span>
-          <ElInputNumber v-model="extraDays" :min="0" :max="28" aria-label="days later at most" />
+          <ElInputNumber v-model="extraDays" class="w-110px" :min="0" :max="28" aria-label="days later at most" />
           <span>days, if that serves others</span></label
         >
       </template>
@@ -117,7 +117,7 @@ const leave = ({ id, version }: WaitingRequest) => send(`/api/waiting/${id}/leav
 
     <form
       v-if="asks && data"
-      class="asked grid grid-cols-[repeat(4,minmax(0,max-content))] gap-y-10px gap-x-16px items-end my-10px mx-0 py-14px px-16px line-rule bg-card"
+      class="grid grid-cols-[repeat(4,minmax(0,max-content))] gap-y-10px gap-x-16px items-end my-10px mx-0 py-14px px-16px line-rule bg-card max-[760px]:grid-cols-[minmax(0,1fr)]"
       aria-label="Somebody asks for a kit"
       @submit.prevent="ask"
     >
@@ -160,7 +160,11 @@ const leave = ({ id, version }: WaitingRequest) => send(`/api/waiting/${id}/leav
         >
       </h2>
       <ul class="m-0 p-0 list-none">
-        <li v-for="line in lines" :key="line.request.id">
+        <li
+          v-for="line in lines"
+          :key="line.request.id"
+          class="grid grid-cols-[minmax(150px,1.2fr)_minmax(200px,1.6fr)_minmax(180px,1.6fr)_minmax(120px,320px)] gap-y-4px gap-x-16px items-center py-7px px-0 line-b-rule max-[760px]:grid-cols-[minmax(0,1fr)]"
+        >
           <strong>{{ line.request.borrower }}</strong>
           <span>{{ line.kitName }}, {{ dayWords(line.fromOn) }} to {{ dayWords(line.untilOn) }}</span>
           <span class="quiet"
@@ -182,7 +186,11 @@ const leave = ({ id, version }: WaitingRequest) => send(`/api/waiting/${id}/leav
       </h2>
       <p v-if="data.requests.length === 0" class="quiet">Nobody waits.</p>
       <ol class="m-0 p-0 list-none">
-        <li v-for="request in data.requests" :key="request.id">
+        <li
+          v-for="request in data.requests"
+          :key="request.id"
+          class="grid grid-cols-[minmax(150px,1.2fr)_minmax(200px,1.6fr)_minmax(180px,1.6fr)_minmax(120px,320px)] gap-y-4px gap-x-16px items-center py-7px px-0 line-b-rule max-[760px]:grid-cols-[minmax(0,1fr)]"
+        >
           <div>
             <strong>{{ request.borrower }}</strong> <span class="second">{{ request.contact }}</span>
             <p class="second">

@@ -49,7 +49,7 @@ const { data, problem, reload } = useLoaded(suggestedSlotsSchema, path)
 
 <template>
   <section
-    class="panel what-for sticky bottom-0 z-12 grid gap-y-8px gap-x-20px items-start min-h-96px px-20px pt-12px pb-14px line-t-2-night bg-paper grid-cols-[minmax(300px,520px)_minmax(0,1fr)_auto]"
+    class="panel sticky bottom-0 z-12 grid gap-y-8px gap-x-20px items-start min-h-96px px-20px pt-12px pb-14px line-t-2-night bg-paper grid-cols-[minmax(300px,520px)_minmax(0,1fr)_auto] max-[760px]:grid-cols-[minmax(0,1fr)]"
     aria-label="Find days for somebody"
   >
     <form @submit.prevent>
@@ -57,7 +57,9 @@ const { data, problem, reload } = useLoaded(suggestedSlotsSchema, path)
       <ElRadioGroup v-model="wish" aria-label="What for?">
         <ElRadioButton v-for="each in slotWishes" :key="each" :value="each">{{ wishWords[each] }}</ElRadioButton>
       </ElRadioGroup>
-      <div class="asked grid grid-cols-[repeat(3,minmax(0,1fr))] gap-y-8px gap-x-12px items-end mt-10px">
+      <div
+        class="asked grid grid-cols-[repeat(3,minmax(0,1fr))] gap-y-8px gap-x-12px items-end mt-10px max-[760px]:grid-cols-[minmax(0,1fr)]"
+      >
         <label class="labelled"
           ><span>who</span
           ><ElSelect v-model="level" aria-label="who"
@@ -77,11 +79,17 @@ const { data, problem, reload } = useLoaded(suggestedSlotsSchema, path)
           ><span>from</span><DayPicker v-model="from" :from="calendar.today" aria-label="From"
         /></label>
         <label class="labelled"
-          ><span>weeks looked at</span><ElInputNumber v-model="weeks" :min="1" :max="15" aria-label="weeks looked at"
+          ><span>weeks looked at</span
+          ><ElInputNumber v-model="weeks" class="w-full" :min="1" :max="15" aria-label="weeks looked at"
         /></label>
         <label class="labelled"
           ><span>days</span
-          ><ElInputNumber v-model="lengthDays" :min="1" :max="calendar.opening.longestLoanDays" aria-label="days"
+          ><ElInputNumber
+            v-model="lengthDays"
+            class="w-full"
+            :min="1"
+            :max="calendar.opening.longestLoanDays"
+            aria-label="days"
         /></label>
         <ElCheckbox v-model="seated">sits at it</ElCheckbox>
       </div>
@@ -110,15 +118,3 @@ const { data, problem, reload } = useLoaded(suggestedSlotsSchema, path)
 </template>
 
 <style scoped src="./panel.css"></style>
-<style scoped>
-.asked :deep(.el-input-number) {
-  width: 100%;
-}
-
-@media (max-width: 760px) {
-  .what-for,
-  .asked {
-    grid-template-columns: minmax(0, 1fr);
-  }
-}
-</style>

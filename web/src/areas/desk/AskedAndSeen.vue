@@ -50,6 +50,7 @@ function leave(event: MouseEvent) {
     <ElCheckbox
       v-for="[answer, words] in ticks"
       :key="answer"
+      class="min-h-0 m-0 text-14px [--el-checkbox-height:24px] coarse:[--el-checkbox-height:40px]"
       :model-value="answers[answer]"
       @update:model-value="emit('set', answer, $event === true)"
       >{{ words }}</ElCheckbox
@@ -68,19 +69,3 @@ function leave(event: MouseEvent) {
     </p>
   </section>
 </template>
-
-<style scoped>
-.asked .el-checkbox {
-  --el-checkbox-height: 24px;
-
-  min-height: 0;
-  margin: 0;
-  font-size: 14px;
-}
-
-@media (pointer: coarse) {
-  .asked .el-checkbox {
-    --el-checkbox-height: 40px;
-  }
-}
-</style>

@@ -48,7 +48,10 @@ watch(
 </script>
 
 <template>
-  <div class="card grid grid-cols-[repeat(2,minmax(0,1fr))] min-h-200px" aria-label="Contents card">
+  <div
+    class="card grid grid-cols-[repeat(2,minmax(0,1fr))] min-h-200px max-[900px]:grid-cols-[minmax(0,1fr)]"
+    aria-label="Contents card"
+  >
     <div v-for="(column, side) in columns" :key="side" class="column">
       <template v-for="row in column" :key="row.key">
         <div v-if="row.kind === 'place'" class="place-row line-b-rule-strong">
@@ -150,12 +153,6 @@ watch(
 @media (max-width: 900px), (pointer: coarse) {
   .part-row {
     min-height: 40px;
-  }
-}
-
-@media (max-width: 900px) {
-  .card {
-    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

@@ -28,7 +28,11 @@ const mayAct = (branchId: string) => session.may(branchId, 'coordinator', 'volun
         <h2 class="mx-0 mt-14px mb-6px pb-3px line-b-rule-strong">Coming back <em>late ones first</em></h2>
         <p v-if="desk.takeBacks.length === 0" class="quiet">Nothing is due back today.</p>
         <ul class="m-0 p-0 list-none">
-          <li v-for="loan in desk.takeBacks" :key="loan.id">
+          <li
+            v-for="loan in desk.takeBacks"
+            :key="loan.id"
+            class="grid grid-cols-[minmax(0,1fr)_150px_auto] gap-12px items-center py-8px px-0 line-b-rule max-[560px]:grid-cols-[minmax(0,1fr)_auto]"
+          >
             <div>
               <p class="serif kit text-20px lh-24px">{{ loan.kitName }} <KitTag :code="loan.kitCode" /></p>
               <p class="second">
@@ -53,7 +57,11 @@ const mayAct = (branchId: string) => session.may(branchId, 'coordinator', 'volun
             To be gone through <em>they may not go out before</em>
           </h2>
           <ul class="m-0 p-0 list-none">
-            <li v-for="kit in desk.toGoThrough" :key="kit.loanId">
+            <li
+              v-for="kit in desk.toGoThrough"
+              :key="kit.loanId"
+              class="grid grid-cols-[minmax(0,1fr)_150px_auto] gap-12px items-center py-8px px-0 line-b-rule max-[560px]:grid-cols-[minmax(0,1fr)_auto]"
+            >
               <div>
                 <p class="serif kit text-20px lh-24px">{{ kit.kitName }} <KitTag :code="kit.kitCode" /></p>
                 <p class="second">{{ kit.modelName }}</p>
@@ -74,7 +82,11 @@ const mayAct = (branchId: string) => session.may(branchId, 'coordinator', 'volun
         <h2 class="mx-0 mt-14px mb-6px pb-3px line-b-rule-strong">Out longer <em>if one comes early</em></h2>
         <p v-if="desk.outLater.length === 0" class="quiet">No other kit is out.</p>
         <ul class="m-0 p-0 list-none">
-          <li v-for="loan in desk.outLater" :key="loan.id">
+          <li
+            v-for="loan in desk.outLater"
+            :key="loan.id"
+            class="grid grid-cols-[minmax(0,1fr)_150px_auto] gap-12px items-center py-8px px-0 line-b-rule max-[560px]:grid-cols-[minmax(0,1fr)_auto]"
+          >
             <div>
               <p class="serif kit text-20px lh-24px">{{ loan.kitName }} <KitTag :code="loan.kitCode" /></p>
               <p class="second">{{ loan.modelName }}</p>
@@ -93,7 +105,11 @@ const mayAct = (branchId: string) => session.may(branchId, 'coordinator', 'volun
         <h2 class="mx-0 mt-14px mb-6px pb-3px line-b-rule-strong">Going out <em>promised for today</em></h2>
         <p v-if="desk.handOuts.length === 0" class="quiet">No hand-out is promised for today.</p>
         <ul class="m-0 p-0 list-none">
-          <li v-for="loan in desk.handOuts" :key="loan.id">
+          <li
+            v-for="loan in desk.handOuts"
+            :key="loan.id"
+            class="grid grid-cols-[minmax(0,1fr)_150px_auto] gap-12px items-center py-8px px-0 line-b-rule max-[560px]:grid-cols-[minmax(0,1fr)_auto]"
+          >
             <div>
               <p class="serif kit text-20px lh-24px">{{ loan.kitName }} <KitTag :code="loan.kitCode" /></p>
               <p class="second"><ReasonText :condition="loan.condition" :reasons="loan.reasons" /></p>
@@ -117,7 +133,11 @@ const mayAct = (branchId: string) => session.may(branchId, 'coordinator', 'volun
           No kit on the shelf is fit at the moment; see the bench.
         </p>
         <ul class="walk-in m-0 p-0 list-none">
-          <li v-for="kit in desk.lendable" :key="kit.id" class="grid-cols-[24px_minmax(0,1fr)_auto]">
+          <li
+            v-for="kit in desk.lendable"
+            :key="kit.id"
+            class="grid grid-cols-[24px_minmax(0,1fr)_auto] gap-12px items-center py-8px px-0 line-b-rule"
+          >
             <ConditionMoon :condition="kit.condition" :size="20" />
             <div>
               <p class="serif kit text-20px lh-24px">{{ kit.name }} <KitTag :code="kit.code" /></p>
@@ -135,20 +155,7 @@ const mayAct = (branchId: string) => session.may(branchId, 'coordinator', 'volun
 </template>
 
 <style scoped>
-li {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 150px auto;
-  gap: 12px;
-  align-items: center;
-  padding: 8px 0;
-  border-bottom: 1px solid var(--rule);
-}
-
 @media (width <= 560px) {
-  li {
-    grid-template-columns: minmax(0, 1fr) auto;
-  }
-
   li > :nth-child(2) {
     grid-row: 2;
     grid-column: 1 / -1;

@@ -20,7 +20,7 @@ import ReasonText from '../../shared/ReasonText.vue'
 import { useSession } from '../people/session.ts'
 import BorrowerPicker from './BorrowerPicker.vue'
 import { draftSlip } from './draft-slip.ts'
-import FormLine from './FormLine.vue'
+import FormLine from '../../shared/controls/FormLine.vue'
 import GuideWishesForm from './GuideWishesForm.vue'
 import HandedOut from './HandedOut.vue'
 import LoanSlip from './LoanSlip.vue'
@@ -145,7 +145,9 @@ useKeys(() => ({
           {{ kit.name }} is out to {{ kit.loan.borrower }} already.
           <RouterLink :to="`/desk/take-back/${kit.loan.id}`">Take it back first.</RouterLink>
         </p>
-        <div class="columns grid grid-cols-[minmax(0,1fr)_284px] gap-28px items-start">
+        <div
+          class="columns grid grid-cols-[minmax(0,1fr)_284px] gap-28px items-start max-[1000px]:grid-cols-[minmax(0,1fr)]"
+        >
           <div ref="lineList" class="lines line-rule-strong rd-4px bg-card">
             <FormLine title="Fit" :done="lines.fit" :open="open === 'fit'" @open="opened = 'fit'">
               <p><ReasonText :condition="kit.condition" :reasons="kit.reasons" /></p>
@@ -176,7 +178,9 @@ useKeys(() => ({
             <FormLine title="Return" :done="lines.return" :open="open === 'return'" @open="opened = 'return'">
               <label class="return flex flex-wrap gap-8px items-center"
                 >Back
-                <DayPicker v-model="draft.dueOn" :from="tomorrow" aria-label="Day of return" />
+                <span class="flex-none w-200px"
+                  ><DayPicker v-model="draft.dueOn" :from="tomorrow" aria-label="Day of return"
+                /></span>
                 by {{ form.returnTime }}.</label
               >
               <PromisedNote
@@ -206,7 +210,7 @@ useKeys(() => ({
                 {{ moneyText(form.replacementMinor, kit.currency) }}.
                 <RouterLink :to="`/kits/${encodeURIComponent(kit.code)}`">All prices</RouterLink>
               </p>
-              <ElButton v-if="!draft.contentsAgreed" @click="draft.contentsAgreed = true">
+              <ElButton v-if="!draft.contentsAgreed" class="mt-6px" @click="draft.contentsAgreed = true">
                 Gone through together <KeyCap v-if="open === 'contents'" name="Space" />
               </ElButton>
             </FormLine>
@@ -217,7 +221,12 @@ useKeys(() => ({
                   “<span class="rust">{{ form.sunWarning[0] }}</span> {{ form.sunWarning[1] }}”
                 </p>
               </div>
-              <ElButton v-if="!draft.sunAcknowledged" type="primary" @click="draft.sunAcknowledged = true">
+              <ElButton
+                v-if="!draft.sunAcknowledged"
+                class="mt-6px"
+                type="primary"
+                @click="draft.sunAcknowledged = true"
+              >
                 Read out, and understood <KeyCap v-if="open === 'sun'" name="Space" />
               </ElButton>
             </FormLine>

@@ -227,7 +227,7 @@ defineExpose({ openNote, openWrong, openExtra, keys })
       <ElButton class="mark-button" title="Something that isn’t on the card" @click="openExtra">
         <KeyCap name="x" /> extra
       </ElButton>
-      <FileButton accept="image/*" camera class="picture" :name="`picture-${part.id}`" @take="addPicture"
+      <FileButton accept="image/*" camera class="mark-file" :name="`picture-${part.id}`" @take="addPicture"
         >picture</FileButton
       >
       <template v-if="part.count > 1">

@@ -160,7 +160,7 @@ useKeys(() => {
     <div class="page flex-1 pb-8px">
       <ProblemNote :problem="back.unreadable.value" @retry="back.reload" />
       <template v-if="form && kit">
-        <header class="flex gap-14px items-center mb-10px">
+        <header class="flex gap-14px items-center mb-10px max-[1000px]:flex-wrap">
           <h1>{{ correcting ? `What came back of ${kit.name}` : `${kit.name} is back` }}</h1>
           <KitTag :code="kit.code" />
           <p>
@@ -211,7 +211,9 @@ useKeys(() => {
           Another desk has taken {{ kit.name }} back meanwhile. Your marks are kept: send them, and both are laid side
           by side. <ElButton link @click="back.finish">Compare</ElButton>
         </p>
-        <div class="columns grid grid-cols-[minmax(0,1fr)_316px] gap-20px items-start">
+        <div
+          class="columns grid grid-cols-[minmax(0,1fr)_316px] gap-20px items-start max-[1000px]:grid-cols-[minmax(0,1fr)]"
+        >
           <div class="line-rule-strong rd-4px bg-card">
             <ContentsCard :parts="parts" :draft="draft" :at="at" :differs="seen.differs" @choose="at = $event" />
             <PartBar
@@ -308,12 +310,12 @@ useKeys(() => {
         />
       </template>
     </div>
-    <footer v-if="form && kit && isOpen" class="night-bar gap-8px px-16px">
+    <footer v-if="form && kit && isOpen" class="night-bar gap-8px px-16px max-[1000px]:static">
       <p class="serif">{{ kit.name }} goes</p>
       <ElButton
         v-for="outcome in back.choices.value"
         :key="outcome"
-        :class="['bar-button', { ready: outcome === chosen }]"
+        :class="['bar-button narrow', { ready: outcome === chosen }]"
         :disabled="never.length > 0 && outcome !== 'hold'"
         :aria-pressed="outcome === chosen"
         @click="back.choose(outcome)"
@@ -339,7 +341,7 @@ useKeys(() => {
         />
         <span v-else class="second w-190px">only a coordinator may overrule this</span>
       </template>
-      <ElButton class="bar-button ml-auto" :disabled="back.sending.value" @click="back.finish">
+      <ElButton class="bar-button narrow ml-auto" :disabled="back.sending.value" @click="back.finish">
         <b>Done</b> <KeyCap name="Enter" />
       </ElButton>
     </footer>

@@ -149,12 +149,17 @@ const go = (code: string) => void router.push(`/guides/texts/${encodeURIComponen
             v-for="each in data.languages"
             :key="each.code"
             text
-            class="tongue"
+            class="h-auto min-h-40px pt-0 px-2px pb-4px line-none rd-0 text-left"
+            :class="each.code === language ? 'line-b-2-night' : 'line-b-2-transparent'"
             :aria-pressed="each.code === language"
             @click="language = each.code"
           >
-            <b>{{ each.name }}</b>
-            <span class="second">{{ each.missing === 0 ? 'nothing missing' : `${each.missing} in English` }}</span>
+            <span>
+              <b class="block">{{ each.name }}</b>
+              <span class="second block">{{
+                each.missing === 0 ? 'nothing missing' : `${each.missing} in English`
+              }}</span>
+            </span>
           </ElButton>
         </nav>
       </header>

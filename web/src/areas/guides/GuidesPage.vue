@@ -42,6 +42,7 @@ const { slip, sending, problem: refusal, newLink } = useGuideLink()
         <li
           v-for="line in data.guides"
           :key="line.loanId"
+          class="grid grid-cols-[170px_minmax(0,1fr)_170px_auto] gap-14px items-center pr-0 pl-10px py-9px line-b-rule max-[720px]:grid-cols-[minmax(0,1fr)] max-[720px]:gap-4px"
           :class="{ chosen: line.loanId === chosen?.loanId }"
           @click="choose(line)"
         >
@@ -77,23 +78,7 @@ const { slip, sending, problem: refusal, newLink } = useGuideLink()
 </template>
 
 <style scoped>
-li {
-  display: grid;
-  grid-template-columns: 170px minmax(0, 1fr) 170px auto;
-  gap: 14px;
-  align-items: center;
-  padding: 9px 0 9px 10px;
-  border-bottom: 1px solid var(--rule);
-}
-
 .with-preview {
   grid-template-columns: minmax(0, 1fr) 430px;
-}
-
-@media (width <= 720px) {
-  li {
-    grid-template-columns: minmax(0, 1fr);
-    gap: 4px;
-  }
 }
 </style>

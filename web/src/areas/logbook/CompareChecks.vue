@@ -30,11 +30,11 @@ const nameOf = ({ atUtc, by }: StoryCheck) => `${dayText(atUtc, zone)} ${atUtc.s
   <section v-if="checks.length > 1" aria-label="Two checks side by side">
     <h2>Two checks side by side</h2>
     <p class="choices screen-only flex flex-wrap gap-y-6px gap-x-20px items-center">
-      <ElSelect v-model="earlierId" aria-label="one check">
+      <ElSelect v-model="earlierId" class="w-250px" aria-label="one check">
         <ElOption v-for="check in checks" :key="check.id" :value="check.id" :label="nameOf(check)" />
       </ElSelect>
       and
-      <ElSelect v-model="laterId" aria-label="another check">
+      <ElSelect v-model="laterId" class="w-250px" aria-label="another check">
         <ElOption v-for="check in checks" :key="check.id" :value="check.id" :label="nameOf(check)" />
       </ElSelect>
     </p>
@@ -53,8 +53,3 @@ const nameOf = ({ atUtc, by }: StoryCheck) => `${dayText(atUtc, zone)} ${atUtc.s
 </template>
 
 <style scoped src="./logbook-page.css"></style>
-<style scoped>
-.choices .el-select {
-  width: 250px;
-}
-</style>

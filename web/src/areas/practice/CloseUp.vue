@@ -13,7 +13,9 @@ const count = computed(() => (part.sight.kind === 'pieces' ? part.sight.count : 
 </script>
 
 <template>
-  <figure class="close-up grid grid-cols-[140px_1fr] gap-10px items-center m-0 py-8px px-14px line-t-rule-strong">
+  <figure
+    class="close-up grid grid-cols-[140px_1fr] gap-10px items-center m-0 py-8px px-14px line-t-rule-strong max-[900px]:grid-cols-[minmax(0,1fr)]"
+  >
     <svg width="212" height="120" viewBox="0 0 300 170" role="img" :aria-label="words">
       <g v-if="part.sight.kind === 'eyepiece'">
         <path
@@ -115,11 +117,5 @@ const count = computed(() => (part.sight.kind === 'pieces' ? part.sight.count : 
   fill: none;
   stroke: var(--quiet);
   stroke-dasharray: 4 4;
-}
-
-@media (max-width: 900px) {
-  .close-up {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

@@ -55,12 +55,14 @@ useKeys(() => ({
         <p class="quiet">a made-up kit comes back, and not all is well; nothing here is written to a kit</p>
         <output class="ml-auto text-34px fw-640" aria-label="time">{{ clock(score?.seconds ?? seconds) }}</output>
       </header>
-      <div class="columns grid grid-cols-[minmax(0,1fr)_316px] gap-20px items-start">
+      <div
+        class="columns grid grid-cols-[minmax(0,1fr)_316px] gap-20px items-start max-[1000px]:grid-cols-[minmax(0,1fr)]"
+      >
         <div class="frame line-rule-strong rd-4px bg-card">
           <ContentsCard :parts="parts" :draft="draft" :at="at" @choose="practice.move($event - at)" />
           <CloseUp v-if="current" :part="current">
             <p v-if="!score" class="marks flex flex-wrap gap-4px items-center mt-8px">
-              <ElButton v-for="way in ways" :key="way.key" @click="practice.mark(way.mark)">
+              <ElButton v-for="way in ways" :key="way.key" class="px-6px" @click="practice.mark(way.mark)">
                 <KeyCap :name="way.name" /> <PencilMark :mark="way.mark" /> {{ way.words }}
               </ElButton>
             </p>
@@ -143,16 +145,3 @@ useKeys(() => ({
     </footer>
   </main>
 </template>
-
-<style scoped>
-.marks :deep(.el-button) {
-  margin: 0;
-  padding-inline: 6px;
-}
-
-@media (max-width: 1000px) {
-  .columns {
-    grid-template-columns: minmax(0, 1fr);
-  }
-}
-</style>

@@ -44,7 +44,7 @@ const people = computed(() => {
       <div role="table" :aria-label="`Practice of ${person.by}`">
         <p
           role="row"
-          class="line head grid grid-cols-[minmax(90px,1.2fr)_minmax(64px,1fr)_minmax(90px,1.5fr)_minmax(72px,1fr)_minmax(72px,1fr)_minmax(80px,1.2fr)_minmax(160px,2.6fr)] gap-12px items-baseline py-7px px-0 line-b-rule [font-variant-numeric:tabular-nums]"
+          class="line grid grid-cols-[minmax(90px,1.2fr)_minmax(64px,1fr)_minmax(90px,1.5fr)_minmax(72px,1fr)_minmax(72px,1fr)_minmax(80px,1.2fr)_minmax(160px,2.6fr)] gap-12px items-baseline py-7px px-0 line-b-rule [font-variant-numeric:tabular-nums] max-[900px]:grid-cols-[1fr_1fr] max-[900px]:hidden"
         >
           <em class="text-quiet text-15px" role="columnheader">telescope</em
           ><em class="text-quiet text-15px" role="columnheader">within limit</em>
@@ -58,7 +58,7 @@ const people = computed(() => {
           v-for="each in person.levels"
           :key="each.level"
           role="row"
-          class="line grid grid-cols-[minmax(90px,1.2fr)_minmax(64px,1fr)_minmax(90px,1.5fr)_minmax(72px,1fr)_minmax(72px,1fr)_minmax(80px,1.2fr)_minmax(160px,2.6fr)] gap-12px items-baseline py-7px px-0 line-b-rule [font-variant-numeric:tabular-nums]"
+          class="line grid grid-cols-[minmax(90px,1.2fr)_minmax(64px,1fr)_minmax(90px,1.5fr)_minmax(72px,1fr)_minmax(72px,1fr)_minmax(80px,1.2fr)_minmax(160px,2.6fr)] gap-12px items-baseline py-7px px-0 line-b-rule [font-variant-numeric:tabular-nums] max-[900px]:grid-cols-[1fr_1fr]"
         >
           <span role="cell">{{ levelWords[each.level] }}</span>
           <span role="cell"
@@ -80,15 +80,5 @@ const people = computed(() => {
 <style scoped>
 .ready {
   color: var(--moss);
-}
-
-@media (max-width: 900px) {
-  .line {
-    grid-template-columns: 1fr 1fr;
-  }
-
-  .head {
-    display: none;
-  }
 }
 </style>

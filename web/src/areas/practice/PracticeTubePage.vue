@@ -5,7 +5,7 @@ import KeyCap from '../../shared/keys/KeyCap.vue'
 import { useKeys } from '../../shared/keys/use-keys.ts'
 import SerifText from '../../shared/SerifText.vue'
 import { dayText } from '../../shared/dates.ts'
-import BigFigure from '../bench/BigFigure.vue'
+import BigFigure from '../../shared/drawings/BigFigure.vue'
 import SignIcon from '../../shared/controls/SignIcon.vue'
 import PeepholePicture from '../../shared/drawings/PeepholePicture.vue'
 import { levels, levelWords } from './levels.ts'
@@ -90,7 +90,9 @@ useKeys(() => ({
           </button>
         </p>
       </header>
-      <div class="columns grid grid-cols-[minmax(280px,400px)_minmax(0,1fr)] gap-y-16px gap-x-40px">
+      <div
+        class="columns grid grid-cols-[minmax(280px,400px)_minmax(0,1fr)] gap-y-16px gap-x-40px max-[900px]:grid-cols-[minmax(0,1fr)]"
+      >
         <div>
           <em class="text-quiet">open end of the tube ↑</em>
           <PeepholePicture
@@ -117,7 +119,7 @@ useKeys(() => ({
             }}</strong>
             <span v-if="stage === 'primary'" class="quiet"> · it began at {{ startMm.toFixed(1) }}</span>
           </p>
-          <div class="hands grid grid-cols-[250px_minmax(0,1fr)] gap-20px">
+          <div class="grid grid-cols-[250px_minmax(0,1fr)] gap-20px max-[900px]:grid-cols-[minmax(0,1fr)]">
             <div class="relative [contain:layout]">
               <em class="text-quiet">{{ stage === 'secondary' ? 'into the open end' : 'from behind' }}</em>
               <em class="text-quiet absolute right-0">focuser side ↑</em>
@@ -180,7 +182,7 @@ useKeys(() => ({
       </div>
       <div
         v-memo="[rested, helpLine, state.locked, result, log, shown, problem]"
-        class="strip grid grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)_minmax(0,1fr)] gap-y-8px gap-x-32px mt-12px pt-8px line-t-rule-strong"
+        class="grid grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)_minmax(0,1fr)] gap-y-8px gap-x-32px mt-12px pt-8px line-t-rule-strong max-[900px]:grid-cols-[minmax(0,1fr)]"
       >
         <section class="[contain:layout]">
           <h3 class="mx-0 mt-6px mb-4px [font:italic_400_16px_var(--serif)] text-quiet">

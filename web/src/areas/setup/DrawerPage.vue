@@ -92,14 +92,14 @@ async function add() {
     </p>
     <div v-if="data && data.spares.length > 0" class="mt-14px">
       <div
-        class="row head grid grid-cols-[minmax(0,1.2fr)_116px_84px_84px_minmax(0,1.6fr)] gap-14px items-center min-h-44px py-4px px-0 line-b-rule"
+        class="row head grid grid-cols-[minmax(0,1.2fr)_116px_84px_84px_minmax(0,1.6fr)] gap-14px items-center min-h-44px py-4px px-0 line-b-rule max-[900px]:grid-cols-[minmax(0,1fr)_116px_60px_70px_minmax(0,1fr)] max-[900px]:gap-8px max-[560px]:grid-cols-[minmax(0,1fr)_116px]"
       >
         <em>spare</em><em>there</em><em>one weighs</em><em>costs</em><em>wanted by</em>
       </div>
       <div
         v-for="spare in data.spares"
         :key="spare.id"
-        class="row grid grid-cols-[minmax(0,1.2fr)_116px_84px_84px_minmax(0,1.6fr)] gap-14px items-center min-h-44px py-4px px-0 line-b-rule"
+        class="row grid grid-cols-[minmax(0,1.2fr)_116px_84px_84px_minmax(0,1.6fr)] gap-14px items-center min-h-44px py-4px px-0 line-b-rule max-[900px]:grid-cols-[minmax(0,1fr)_116px_60px_70px_minmax(0,1fr)] max-[900px]:gap-8px max-[560px]:grid-cols-[minmax(0,1fr)_116px]"
       >
         <span>
           <b class="break-anywhere">{{ spare.name }}</b>
@@ -108,7 +108,7 @@ async function add() {
         <span class="flex gap-10px items-center">
           <ElButton
             v-if="session.may(spare.branchId, 'coordinator')"
-            class="step w-32px h-32px line-rule-strong rd-4px bg-card text-night [font:640_17px_var(--sans)] cursor-pointer"
+            class="w-32px h-32px coarse:w-40px coarse:h-40px line-rule-strong rd-4px bg-card text-night [font:640_17px_var(--sans)] cursor-pointer"
             :aria-label="`One ${spare.name} fewer`"
             :disabled="sending || spare.count === 0"
             @click="keep(spare, { count: spare.count - 1 })"
@@ -118,7 +118,7 @@ async function add() {
           <b class="break-anywhere min-w-26px text-center" :class="{ rust: spare.count === 0 }">{{ spare.count }}</b>
           <ElButton
             v-if="session.may(spare.branchId, 'coordinator')"
-            class="step w-32px h-32px line-rule-strong rd-4px bg-card text-night [font:640_17px_var(--sans)] cursor-pointer"
+            class="w-32px h-32px coarse:w-40px coarse:h-40px line-rule-strong rd-4px bg-card text-night [font:640_17px_var(--sans)] cursor-pointer"
             :aria-label="`One ${spare.name} more`"
             :disabled="sending"
             @click="keep(spare, { count: spare.count + 1 })"
@@ -134,6 +134,7 @@ async function add() {
             <KitTag :code="kit.code" />
             <span class="second block">lacks {{ kit.missing }}</span>
             <ElButton
+              class="ml-auto"
               :disabled="sending || spare.count === 0 || !session.may(spare.branchId, 'coordinator', 'volunteer')"
               @click="putIn(spare, kit)"
             >
@@ -186,35 +187,13 @@ async function add() {
   border-color: var(--rule-strong);
 }
 
-@media (max-width: 900px) {
-  .row {
-    grid-template-columns: minmax(0, 1fr) 116px 60px 70px minmax(0, 1fr);
-    gap: 8px;
-  }
-}
-
 @media (width <= 560px) {
   .row.head {
     display: none;
   }
 
-  .row {
-    grid-template-columns: minmax(0, 1fr) 116px;
-  }
-
   .row > :last-child {
     grid-column: 1 / -1;
   }
-}
-
-@media (pointer: coarse) {
-  .step {
-    width: 40px;
-    height: 40px;
-  }
-}
-
-.kit :is(.button, .el-button) {
-  margin-left: auto;
 }
 </style>

@@ -41,7 +41,14 @@ const end = (id: string) =>
   <ProblemNote :problem="problem" @retry="reload" />
   <ProblemNote :problem="refusal" />
   <div v-if="mayChange" class="make flex flex-wrap gap-8px">
-    <ElSelect v-model="kitId" placeholder="all kits of the branch" clearable filterable aria-label="Days of">
+    <ElSelect
+      v-model="kitId"
+      class="w-260px"
+      placeholder="all kits of the branch"
+      clearable
+      filterable
+      aria-label="Days of"
+    >
       <ElOption v-for="kit in kits" :key="kit.id" :value="kit.id" :label="`${kit.name}, ${kit.code}`" />
     </ElSelect>
     <ElButton :disabled="sending" @click="make">Make an address</ElButton>
@@ -61,9 +68,3 @@ const end = (id: string) =>
     </li>
   </ul>
 </template>
-
-<style scoped>
-.make :deep(.el-select) {
-  width: 260px;
-}
-</style>

@@ -87,10 +87,12 @@ const print = () => window.print()
       <h1>Labels and cards</h1>
       <ProblemNote :problem="problem" />
     </div>
-    <div class="columns grid grid-cols-[300px_minmax(0,1fr)] gap-32px items-start mt-10px">
+    <div
+      class="columns grid grid-cols-[300px_minmax(0,1fr)] gap-32px items-start mt-10px max-[900px]:grid-cols-[minmax(0,1fr)]"
+    >
       <section class="screen-only grid grid-cols-[minmax(0,1fr)] gap-10px">
         <ElRadioGroup v-model="kind" class="kinds grid" aria-label="What to print">
-          <ElRadio v-for="each in kinds" :key="each.kind" :value="each.kind">
+          <ElRadio v-for="each in kinds" :key="each.kind" class="long min-h-30px m-0 line-b-rule" :value="each.kind">
             <b>{{ each.words }}</b> <span class="second">{{ each.aside }}</span>
           </ElRadio>
         </ElRadioGroup>
@@ -164,14 +166,6 @@ const print = () => window.print()
 </template>
 
 <style scoped>
-.kinds .el-radio {
-  height: auto;
-  min-height: 30px;
-  margin: 0;
-  border-bottom: 1px solid var(--rule);
-  white-space: normal;
-}
-
 .cells .used {
   border-style: dashed;
   background: none;
@@ -182,12 +176,6 @@ const print = () => window.print()
   border-color: var(--night);
   background: var(--night);
   color: var(--on-fill);
-}
-
-@media (max-width: 900px) {
-  .columns {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 
 @media (pointer: coarse) {

@@ -76,7 +76,7 @@ const reopen = (id: string) =>
         }}</ElRadioButton>
       </ElRadioGroup>
       <ElForm
-        class="week grid grid-cols-[repeat(3,minmax(200px,max-content))] gap-y-12px gap-x-16px items-end my-14px mx-0"
+        class="week grid grid-cols-[repeat(3,minmax(200px,max-content))] gap-y-12px gap-x-16px items-end my-14px mx-0 max-[760px]:grid-cols-[minmax(0,1fr)]"
         label-position="top"
         :disabled="!branch.mayChange"
         @submit.prevent="keep"
@@ -159,7 +159,11 @@ const reopen = (id: string) =>
       </form>
       <ClosingsFile v-if="branch.mayChange" :branch-id="branch.branchId" :say="spanWords" @kept="data = $event" />
       <ul v-if="branch.closings.length > 0">
-        <li v-for="each in branch.closings" :key="each.id">
+        <li
+          v-for="each in branch.closings"
+          :key="each.id"
+          class="grid grid-cols-[minmax(200px,330px)_minmax(120px,240px)_auto] gap-12px items-center justify-start py-6px px-0 line-b-rule max-[760px]:grid-cols-[minmax(0,1fr)]"
+        >
           <span>{{ spanWords(each.fromOn, each.untilOn) }}</span> <span class="quiet">{{ each.why }}</span>
           <ElButton
             v-if="branch.mayChange"
@@ -175,7 +179,11 @@ const reopen = (id: string) =>
       <template v-if="branch.onClosedDays.length > 0">
         <h2>Loans that meet a closed day <em>nothing was changed: write or ring, then move them</em></h2>
         <ul>
-          <li v-for="loan in branch.onClosedDays" :key="`${loan.loanId} ${loan.what}`">
+          <li
+            v-for="loan in branch.onClosedDays"
+            :key="`${loan.loanId} ${loan.what}`"
+            class="grid grid-cols-[minmax(200px,330px)_minmax(120px,240px)_auto] gap-12px items-center justify-start py-6px px-0 line-b-rule max-[760px]:grid-cols-[minmax(0,1fr)]"
+          >
             <span>{{ loan.what }} on {{ dayWords(loan.on) }}</span>
             <span>{{ loan.kitName }} <KitTag :code="loan.kitCode" /></span>
             <RouterLink :to="`/desk/loans/${loan.loanId}`">{{ loan.loanCode }}</RouterLink>
@@ -201,22 +209,5 @@ ul {
   margin: 0;
   padding: 0;
   list-style: none;
-}
-
-li {
-  display: grid;
-  grid-template-columns: minmax(200px, 330px) minmax(120px, 240px) auto;
-  gap: 12px;
-  align-items: center;
-  justify-content: start;
-  padding: 6px 0;
-  border-bottom: 1px solid var(--rule);
-}
-
-@media (max-width: 760px) {
-  .week,
-  li {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

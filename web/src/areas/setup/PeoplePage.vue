@@ -72,7 +72,7 @@ async function close(person: StaffMember) {
       </p>
       <code class="[font:640_15px_var(--sans)] [word-break:break-all]">{{ link.url }}</code>
     </div>
-    <ElTable v-if="data" :data="data.people" row-key="id" :row-class-name="rowClass">
+    <ElTable v-if="data" class="mt-10px mb-20px" :data="data.people" row-key="id" :row-class-name="rowClass">
       <ElTableColumn label="who" min-width="200">
         <template #default="{ row: person }: { row: StaffMember }">
           {{ person.name }} <span class="second">{{ person.email }}</span>
@@ -163,10 +163,6 @@ async function close(person: StaffMember) {
 
 <style scoped>
 /* Apart, so that a thumb doesn't take the wrong one. */
-
-.people > .el-table {
-  margin: 10px 0 20px;
-}
 
 :deep(.closed) {
   color: var(--quiet);

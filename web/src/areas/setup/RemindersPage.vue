@@ -90,6 +90,7 @@ const write = () =>
     <template v-if="branch && policy">
       <ElRadioGroup
         v-if="(data?.branches.length ?? 0) > 1"
+        class="mt-8px"
         :model-value="branch.branchId"
         aria-label="Branch"
         @update:model-value="chosenId = String($event)"
@@ -150,7 +151,7 @@ const write = () =>
         <ElSelect v-model="kind" aria-label="Letter" class="w-260px">
           <ElOption v-for="each in reminderKinds" :key="each" :value="each" :label="reminderWords[each]" />
         </ElSelect>
-        <ElRadioGroup v-model="language" aria-label="Language">
+        <ElRadioGroup v-model="language" class="mt-8px" aria-label="Language">
           <ElRadioButton value="en">English</ElRadioButton>
           <ElRadioButton value="es">Español</ElRadioButton>
         </ElRadioGroup>
@@ -198,10 +199,3 @@ const write = () =>
     </template>
   </main>
 </template>
-
-<style scoped>
-p + .el-radio-group,
-.el-radio-group {
-  margin-top: 8px;
-}
-</style>

@@ -14,14 +14,19 @@ const begun = ref<{ secret: string; picture: string } | null>(null)
 const backupCodes = ref<readonly string[]>([])
 const ends = ref(false)
 const code = ref('')
+const asks = ref(false)
+const current = ref('')
 
 async function begin() {
-  await run(async () => {
-    const { secret, address } = await api.post(newSecondFactorSchema, path)
+  const done = await run(async () => {
+    const { secret, address } = await api.post(newSecondFactorSchema, path, { current: current.value })
     const qrcode = await import('qrcode')
     const svg = await qrcode.toString(address, { type: 'svg', margin: 2, errorCorrectionLevel: 'M' })
     begun.value = { secret, picture: `data:image/svg+xml,${encodeURIComponent(svg)}` }
   })
+  if (!done) return
+  asks.value = false
+  current.value = ''
 }
 
 async function confirm() {
@@ -94,7 +99,15 @@ const inFours = (secret: string) => secret.match(/.{1,4}/g)?.join(' ') ?? secret
     </template>
     <template v-else>
       <p>Off. With it a password that somebody saw or guessed is not enough to get in.</p>
-      <ElButton :disabled="sending" @click="begin">Set it up</ElButton>
+      <ElButton v-if="!asks" @click="asks = true">Set it up</ElButton>
+      <form v-else class="flex flex-wrap gap-10px items-end mt-10px" @submit.prevent="begin">
+        <label class="labelled">
+          <span>the password you sign in with now</span>
+          <ElInput v-model="current" type="password" show-password autocomplete="current-password" required />
+        </label>
+        <ElButton type="primary" native-type="submit" :disabled="sending">Set it up</ElButton>
+        <ElButton @click="asks = false">Leave it off</ElButton>
+      </form>
     </template>
     <ProblemNote :problem="problem ?? refusal" @retry="reload" />
   </section>

@@ -52,6 +52,7 @@ const dayOf = (utc: string) => dateText(utc, session.zoneOf())
     <p class="files my-6px mx-0 flex flex-wrap gap-10px items-center">
       <ElInput
         v-model="origin"
+        class="w-280px"
         placeholder="a library with 40 kits"
         aria-label="Where it comes from, as others will read it"
       />
@@ -86,9 +87,3 @@ const dayOf = (utc: string) => dateText(utc, session.zoneOf())
     </p>
   </section>
 </template>
-
-<style scoped>
-.files :deep(.el-input) {
-  width: 280px;
-}
-</style>

@@ -40,6 +40,7 @@ async function takeOut() {
   <p v-for="branch in data?.branches" :key="branch.branchId" class="line flex flex-wrap gap-12px items-center mt-8px">
     <span>{{ branch.branchName }}</span>
     <ElInputNumber
+      class="w-130px"
       :model-value="branch.unlinkDays"
       :min="1"
       :max="3650"
@@ -81,10 +82,6 @@ async function takeOut() {
 </template>
 
 <style scoped>
-.line :deep(.el-input-number) {
-  width: 130px;
-}
-
 .line > :first-child {
   min-width: 200px;
 }

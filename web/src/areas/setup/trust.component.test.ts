@@ -51,6 +51,8 @@ describe('a code besides the password', () => {
     const shown = mount(SecondFactor)
     await flushPromises()
     await shown.find('button').trigger('click')
+    await fill(shown, ['heron quarry lantern'])
+    expect(server.sent.findLast((each) => each.path === path)?.body).toEqual({ current: 'heron quarry lantern' })
     for (let tries = 0; tries < 20 && !shown.find('img').exists(); tries++)
       await new Promise((done) => setTimeout(done, 25))
     expect(shown.find('code').text()).toBe('ABCD EFGH IJKL')

@@ -48,7 +48,7 @@ const hasSpare = (part: Part) => spares.some(({ role, branchId }) => role === pa
     <ElButton size="small" :disabled="sending" @click="emit('countRest')">all the rest is there</ElButton>
     <span class="quiet">It stops at parts that need a look of their own.</span>
   </p>
-  <div class="kit-contents [columns:2] gap-x-32px">
+  <div class="kit-contents [columns:2] gap-x-32px max-[1100px]:[columns:1]">
     <section v-for="[place, parts] in places" :key="place" class="[break-inside:avoid]">
       <h3 class="text-night">{{ place }}</h3>
       <ul class="mx-0 mt-0 mb-8px p-0 list-none">
@@ -126,12 +126,6 @@ const hasSpare = (part: Part) => spares.some(({ role, branchId }) => role === pa
 li:hover .off,
 .off:focus-within {
   opacity: 1;
-}
-
-@media (max-width: 1100px) {
-  .kit-contents {
-    columns: 1;
-  }
 }
 
 /* Without a pointer that hovers the ways stand there always, under the part's name. */

@@ -12,7 +12,9 @@ const massG = computed(() => kit.parts.reduce((sum, part) => sum + (part.massG ?
 
 <template>
   <h2>Facts</h2>
-  <dl class="facts grid grid-cols-[max-content_1fr_max-content_1fr] gap-y-4px gap-x-18px m-0">
+  <dl
+    class="grid grid-cols-[max-content_1fr_max-content_1fr] gap-y-4px gap-x-18px m-0 max-[700px]:grid-cols-[minmax(0,2fr)_minmax(0,3fr)]"
+  >
     <dt class="text-quiet">family</dt>
     <dd class="m-0">{{ families[kit.family] }}</dd>
     <dt class="text-quiet">aperture, focal length</dt>
@@ -72,11 +74,3 @@ const massG = computed(() => kit.parts.reduce((sum, part) => sum + (part.massG ?
     </template>
   </dl>
 </template>
-
-<style scoped>
-@media (max-width: 700px) {
-  .facts {
-    grid-template-columns: minmax(0, 2fr) minmax(0, 3fr);
-  }
-}
-</style>

@@ -12,7 +12,11 @@ defineProps<{ lines: readonly RecordLine[]; zone: string }>()
   <slot />
   <p v-if="lines.length === 0" class="quiet">Nothing is recorded yet.</p>
   <ol class="history mx-0 mt-0 mb-8px p-0 list-none">
-    <li v-for="line in lines" :key="line.id">
+    <li
+      v-for="line in lines"
+      :key="line.id"
+      class="grid grid-cols-[130px_minmax(0,1fr)_120px] gap-12px py-4px px-0 line-b-rule text-14px max-[700px]:grid-cols-[minmax(0,1fr)] max-[700px]:gap-0"
+    >
       <span class="quiet">{{ dayText(line.atUtc, zone) }}, {{ hourText(line.atUtc, zone) }}</span>
       <span
         >{{ recordSentence(line) }}
@@ -29,21 +33,3 @@ defineProps<{ lines: readonly RecordLine[]; zone: string }>()
     </li>
   </ol>
 </template>
-
-<style scoped>
-li {
-  display: grid;
-  grid-template-columns: 130px minmax(0, 1fr) 120px;
-  gap: 12px;
-  padding: 4px 0;
-  border-bottom: 1px solid var(--rule);
-  font-size: 14px;
-}
-
-@media (max-width: 700px) {
-  li {
-    grid-template-columns: minmax(0, 1fr);
-    gap: 0;
-  }
-}
-</style>

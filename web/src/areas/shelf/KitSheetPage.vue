@@ -157,7 +157,7 @@ async function cureHazard(hazard: HazardCode) {
 </script>
 
 <template>
-  <main class="sheet grid flex-1 grid-cols-[minmax(0,1fr)_332px]">
+  <main class="sheet grid flex-1 grid-cols-[minmax(0,1fr)_332px] max-[1100px]:grid-cols-[minmax(0,1fr)]">
     <div class="page">
       <ProblemNote :problem="problem" @retry="reload" />
       <template v-if="kit">
@@ -195,7 +195,7 @@ async function cureHazard(hazard: HazardCode) {
         <KitDetailsForm v-if="editsHere" :kit="kit" @done="detailsKept" @leave="editsHere = false" />
         <LossForm v-if="endsHere" :kit="kit" @done="((endsHere = false), reload())" />
         <ProblemNote :problem="refusal" @retry="reload" />
-        <form v-if="mayEnd && kit.group === 'gone'" class="count" @submit.prevent="backInService">
+        <form v-if="mayEnd && kit.group === 'gone'" class="mb-8px" @submit.prevent="backInService">
           <p>
             It is on no list of kits to lend. Is it in the house again? Then its case is gone through and it is
             checked, before it goes out.
@@ -291,15 +291,5 @@ async function cureHazard(hazard: HazardCode) {
   margin: 22px 0 8px;
   padding-bottom: 2px;
   border-bottom: 1px solid var(--rule-strong);
-}
-
-.count {
-  margin-bottom: 8px;
-}
-
-@media (max-width: 1100px) {
-  .sheet {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

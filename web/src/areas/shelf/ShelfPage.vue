@@ -108,14 +108,15 @@ const branches = computed(() => session.current?.memberships ?? [])
 
 <template>
   <EmptyShelf v-if="shelf && all.length === 0" />
-  <main v-else class="shelf grid flex-1 grid-cols-[minmax(0,1fr)_332px]">
-    <div class="list flex flex-col min-w-0 line-r-rule">
+  <main v-else class="grid flex-1 grid-cols-[minmax(0,1fr)_332px] max-[1100px]:grid-cols-[minmax(0,1fr)]">
+    <div class="flex flex-col min-w-0 line-r-rule max-[1100px]:overflow-x-auto">
       <header class="grid grid-cols-[44px_auto_minmax(0,1fr)_auto] gap-y-0 gap-x-16px items-center h-58px pr-14px">
         <div class="strip"></div>
         <h1 class="whitespace-nowrap">The shelf</h1>
         <div class="filters flex gap-8px max-w-330px">
           <ElInput
             v-model="filter.text"
+            class="flex-[1_0_72px]"
             type="search"
             placeholder="only …"
             aria-label="Show only kits with these words"
@@ -136,7 +137,7 @@ const branches = computed(() => session.current?.memberships ?? [])
             />
           </ElSelect>
         </div>
-        <div class="counts flex gap-2px">
+        <div class="counts flex gap-2px max-[1100px]:hidden">
           <button
             v-for="{ condition, count } in counts"
             :key="condition"

@@ -39,7 +39,7 @@ async function send() {
 <template>
   <ElForm
     ref="form"
-    class="schema-form grid grid-cols-[repeat(2,minmax(0,320px))] gap-y-10px gap-x-16px items-start my-14px mx-0"
+    class="schema-form grid grid-cols-[repeat(2,minmax(0,320px))] gap-y-10px gap-x-16px items-start my-14px mx-0 max-[720px]:grid-cols-[minmax(0,1fr)]"
     label-position="top"
     novalidate
     :aria-label="label"
@@ -62,11 +62,5 @@ async function send() {
   flex-wrap: wrap;
   gap: 8px 12px;
   align-items: center;
-}
-
-@media (width <= 720px) {
-  .schema-form {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

@@ -21,7 +21,7 @@ import KeyCap from '../../../shared/keys/KeyCap.vue'
 import { useKeys } from '../../../shared/keys/use-keys.ts'
 import ProblemNote from '../../../shared/ProblemNote.vue'
 import SerifText from '../../../shared/SerifText.vue'
-import BigFigure from '../BigFigure.vue'
+import BigFigure from '../../../shared/drawings/BigFigure.vue'
 import BorrowerLooks from '../BorrowerLooks.vue'
 import ReadingHistory from '../ReadingHistory.vue'
 import BenchLight from './BenchLight.vue'
@@ -169,7 +169,9 @@ useKeys(() => ({
 </script>
 
 <template>
-  <div class="collimation grid grid-cols-[minmax(320px,440px)_minmax(0,1fr)] gap-y-20px gap-x-40px">
+  <div
+    class="grid grid-cols-[minmax(320px,440px)_minmax(0,1fr)] gap-y-20px gap-x-40px max-[900px]:grid-cols-[minmax(0,1fr)]"
+  >
     <div class="grid gap-8px content-start">
       <em v-if="tube && now.way !== 'photo'">open end of the tube ↑</em>
       <PeepholePicture
@@ -229,7 +231,7 @@ useKeys(() => ({
           Screw {{ screw }} instead
         </ElButton>
       </p>
-      <div class="hands grid grid-cols-[250px_minmax(0,1fr)] gap-20px w-full">
+      <div class="grid grid-cols-[250px_minmax(0,1fr)] gap-20px w-full max-[1100px]:grid-cols-[minmax(0,1fr)]">
         <div v-if="cell" class="relative">
           <em class="corner absolute -top-6px left-0 text-quiet">from behind</em
           ><em class="corner right absolute -top-6px left-0 text-quiet">focuser side ↑</em>
@@ -309,7 +311,7 @@ useKeys(() => ({
       </p>
     </div>
     <div
-      class="strip col-span-full grid grid-cols-[auto_minmax(260px,400px)_minmax(0,1fr)] gap-y-12px gap-x-36px pt-12px line-t-rule-strong"
+      class="col-span-full grid grid-cols-[auto_minmax(260px,400px)_minmax(0,1fr)] gap-y-12px gap-x-36px pt-12px line-t-rule-strong max-[900px]:grid-cols-[minmax(0,1fr)]"
     >
       <dl class="m-0">
         <dt class="[font:italic_400_16px_var(--serif)] text-quiet">as found</dt>

@@ -37,6 +37,7 @@ const typed = (given: number | null) => given !== null && set(given)
       <label class="other flex gap-6px items-center whitespace-nowrap">
         or
         <FigureInput
+          class="w-84px"
           :model-value="deg"
           label="Direction of the open end"
           name="open-end"
@@ -64,9 +65,5 @@ const typed = (given: number | null) => given !== null && set(given)
   border-color: var(--night);
   background: var(--night);
   color: var(--paper);
-}
-
-.other .el-input {
-  width: 84px;
 }
 </style>

@@ -50,6 +50,7 @@ const set = (change: Partial<DotCare>) => (care.value = { ...now.value, ...chang
       <label class="flex gap-6px items-center min-h-36px"
         >brightness
         <ElSelect
+          class="w-130px"
           :model-value="now.brightness"
           aria-label="brightness"
           @update:model-value="set({ brightness: $event })"
@@ -80,9 +81,3 @@ const set = (change: Partial<DotCare>) => (care.value = { ...now.value, ...chang
     <p v-else-if="care && !care.switchedOff" class="rust">Switch it off: left on it is empty by the morning.</p>
   </section>
 </template>
-
-<style scoped>
-.row .el-select {
-  width: 130px;
-}
-</style>

@@ -19,7 +19,7 @@ import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import KeyCap from '../../../shared/keys/KeyCap.vue'
 import { useKeys } from '../../../shared/keys/use-keys.ts'
 import SerifText from '../../../shared/SerifText.vue'
-import BigFigure from '../BigFigure.vue'
+import BigFigure from '../../../shared/drawings/BigFigure.vue'
 import BorrowerLooks from '../BorrowerLooks.vue'
 import ReadingHistory from '../ReadingHistory.vue'
 import SunQuestion from '../SunQuestion.vue'
@@ -30,7 +30,7 @@ import FinderLookForm from './FinderLookForm.vue'
 import KnobDial from './KnobDial.vue'
 import OffsetForm from './OffsetForm.vue'
 import PlanView from './PlanView.vue'
-import SunStrip from './SunStrip.vue'
+import SunStrip from '../../../shared/drawings/SunStrip.vue'
 import TargetChoice from './TargetChoice.vue'
 import { useFinder } from './use-finder.ts'
 
@@ -127,7 +127,11 @@ useKeys(() => ({
     <strong>No finder is on this kit now.</strong> Put it on its card in Set-up, Models, or mark it as found; until
     then this station is left out.
   </p>
-  <div v-else ref="root" class="finder grid grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)] gap-y-20px gap-x-36px">
+  <div
+    v-else
+    ref="root"
+    class="grid grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)] gap-y-20px gap-x-36px max-[900px]:grid-cols-[minmax(0,1fr)]"
+  >
     <div class="grid gap-10px content-start min-w-0">
       <header class="flex gap-14px justify-between items-center">
         <h2 class="overflow-hidden m-0 [font:400_23px/28px_var(--serif)] text-ellipsis">

@@ -117,7 +117,8 @@ function keyed(event: KeyboardEvent) {
         v-for="way in ways"
         :key="way.key"
         type="button"
-        :class="['button', way.words]"
+        class="button w-40px min-h-40px p-0"
+        :style="{ gridArea: way.words }"
         :disabled="disabled"
         :aria-label="way.words"
         @click="nudge(way.x, way.y)"
@@ -146,27 +147,5 @@ function keyed(event: KeyboardEvent) {
   grid-template-columns: repeat(3, 40px);
   grid-auto-rows: 40px;
   place-items: center;
-}
-
-.arrows :is(.button, .el-button) {
-  width: 40px;
-  min-height: 40px;
-  padding: 0;
-}
-
-.up {
-  grid-area: up;
-}
-
-.left {
-  grid-area: left;
-}
-
-.right {
-  grid-area: right;
-}
-
-.down {
-  grid-area: down;
 }
 </style>

@@ -45,6 +45,7 @@ const sheetProblem = computed(() => {
     <label v-if="sites.length > 1" class="where flex flex-wrap gap-8px items-center"
       >at
       <ChoiceSelect
+        class="w-220px"
         :model-value="site?.id ?? null"
         :options="sites.map(({ id, name }) => ({ value: id, words: name }))"
         label="Where this is"
@@ -128,10 +129,6 @@ const sheetProblem = computed(() => {
 </template>
 
 <style scoped>
-.where .el-select {
-  width: 220px;
-}
-
 .target {
   display: grid;
   grid-template-columns: minmax(0, 200px) minmax(0, 1fr);

@@ -2,7 +2,7 @@
 import { secondsText, SHAKE_LIMITS_S, type ShakeRefusal, type ShakeWarning } from '@binoculum/core'
 import { computed, ref, watch } from 'vue'
 import FileButton from '../../../shared/controls/FileButton.vue'
-import BigFigure from '../BigFigure.vue'
+import BigFigure from '../../../shared/drawings/BigFigure.vue'
 import { helpedMost, leftS, looseFromTheGround, measured, type ShakeDraft } from './shake-draft.ts'
 import { useShake } from './use-shake.ts'
 import { shakeInVideo } from './star-video.ts'
@@ -99,7 +99,7 @@ const verdict = computed(() => {
         Video of a star
       </FileButton>
       <template v-if="draft">
-        <ElSelect v-model="next" aria-label="What was tightened since">
+        <ElSelect v-model="next" class="w-220px" aria-label="What was tightened since">
           <ElOption v-for="what in looseFromTheGround" :key="what" :value="what" :label="`${what} tightened`" />
         </ElSelect>
         <ElButton link @click="draft = null">begin anew</ElButton>
@@ -129,9 +129,3 @@ const verdict = computed(() => {
     </template>
   </section>
 </template>
-
-<style scoped>
-.ways :deep(.el-select) {
-  width: 220px;
-}
-</style>

@@ -115,15 +115,20 @@ useKeys((): KeyMap => ({
 <template>
   <main class="page">
     <DeskTabs />
-    <header class="flex gap-14px items-baseline">
+    <header class="flex gap-14px items-baseline max-[760px]:flex-wrap">
       <h1>Follow-up</h1>
       <p v-if="data" class="quiet">
         {{ data.jobs.length === 1 ? 'one thing' : `${data.jobs.length} things` }} to see to
       </p>
-      <ElButton v-if="session.coordinates.length > 0" :aria-expanded="asks" @click="asks = !asks">
+      <ElButton
+        v-if="session.coordinates.length > 0"
+        class="ml-auto max-[760px]:ml-0"
+        :aria-expanded="asks"
+        @click="asks = !asks"
+      >
         Notice to all of a model, battery round
       </ElButton>
-      <CsvButton v-if="inOrder.length > 0" :rows="jobTable" name="follow-up" />
+      <CsvButton v-if="inOrder.length > 0" class="ml-auto max-[760px]:ml-0" :rows="jobTable" name="follow-up" />
     </header>
     <ProblemNote :problem="problem" @retry="reload" />
     <ProblemNote :problem="refusal" @retry="reload" />
@@ -146,6 +151,7 @@ useKeys((): KeyMap => ({
         <li
           v-for="job in group.jobs"
           :key="job.id"
+          class="grid grid-cols-[minmax(0,1fr)_322px_84px_430px] gap-12px items-center min-h-56px py-6px px-8px line-b-rule max-[1150px]:grid-cols-[minmax(0,1fr)_292px_104px] max-[760px]:grid-cols-[minmax(0,1fr)] max-[760px]:gap-8px"
           :class="{ current: job.id === current?.id }"
           :aria-current="job.id === current?.id"
           @click="at = job.id"
@@ -184,7 +190,7 @@ useKeys((): KeyMap => ({
             <span :class="{ rust: job.daysOver > 0 }">{{ dueWords(job) }}</span>
             <span v-if="isWaiting(job)" class="second">not before {{ hourText(job.notBeforeUtc!, job.zone) }}</span>
           </p>
-          <div v-if="mayAct(job)" class="acts flex flex-wrap gap-6px">
+          <div v-if="mayAct(job)" class="acts tight flex flex-wrap gap-6px max-[1150px]:col-span-full">
             <ElButton v-if="job.partId" :disabled="sending" @click="settle(job, 'found')">
               {{ job.code === 'mend-part' ? 'Mended' : 'Found' }} <KeyCap v-if="job.id === current?.id" name="f" />
             </ElButton>
@@ -214,59 +220,8 @@ useKeys((): KeyMap => ({
 </template>
 
 <style scoped>
-header :is(.button, .el-button) {
-  margin-left: auto;
-}
-
-li {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 322px 84px 430px;
-  gap: 12px;
-  align-items: center;
-  min-height: 56px;
-  padding: 6px 8px;
-  border-bottom: 1px solid var(--rule);
-}
-
 li.current {
   background: var(--wash);
   box-shadow: inset 3px 0 0 var(--night);
-}
-
-.acts :is(.button, .el-button) {
-  padding-inline: 10px;
-  gap: 6px;
-}
-
-@media (max-width: 1150px) {
-  li {
-    grid-template-columns: minmax(0, 1fr) 292px 104px;
-  }
-
-  .acts {
-    grid-column: 1 / -1;
-  }
-}
-
-@media (pointer: coarse) {
-  .acts :is(.button, .el-button),
-  .owner .field {
-    min-height: 40px;
-  }
-}
-
-@media (max-width: 760px) {
-  header {
-    flex-wrap: wrap;
-  }
-
-  header :is(.button, .el-button) {
-    margin-left: 0;
-  }
-
-  li {
-    grid-template-columns: minmax(0, 1fr);
-    gap: 8px;
-  }
 }
 </style>

@@ -95,7 +95,10 @@ async function send() {
       No letter yet. <RouterLink to="/desk/follow-up">Follow-up</RouterLink> drafts one for what a borrower did not
       bring back.
     </p>
-    <div v-if="letter && data" class="columns grid grid-cols-[320px_minmax(0,720px)] gap-28px items-start mt-14px">
+    <div
+      v-if="letter && data"
+      class="columns grid grid-cols-[320px_minmax(0,720px)] gap-28px items-start mt-14px max-[900px]:grid-cols-[minmax(0,1fr)]"
+    >
       <ul class="max-h-70vh m-0 p-0 overflow-auto list-none">
         <li v-for="each in data.messages" :key="each.id">
           <button
@@ -181,11 +184,5 @@ async function send() {
 
 .line .second {
   grid-column: 1 / -1;
-}
-
-@media (max-width: 900px) {
-  .columns {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

@@ -32,7 +32,9 @@ function choose(kind: ScaleKind) {
     <SetupTabs />
     <h1>Devices at this place</h1>
     <p class="quiet">Kept on this machine only. What has no device is typed in; everything works without one.</p>
-    <div class="columns grid grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)] gap-40px items-start mt-14px">
+    <div
+      class="columns grid grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)] gap-40px items-start mt-14px max-[900px]:grid-cols-[minmax(0,1fr)]"
+    >
       <section class="grid gap-10px">
         <h2 class="pb-2px line-b-rule-strong">Scale</h2>
         <p class="second">which one</p>
@@ -42,7 +44,7 @@ function choose(kind: ScaleKind) {
           class="ways grid gap-6px"
           @update:model-value="choose($event as ScaleKind)"
         >
-          <ElRadio v-for="way in ways" :key="way.kind" :value="way.kind">
+          <ElRadio v-for="way in ways" :key="way.kind" class="long" :value="way.kind">
             <b>{{ way.words }}</b> <span class="second">{{ way.aside }}</span>
           </ElRadio>
         </ElRadioGroup>
@@ -82,11 +84,6 @@ function choose(kind: ScaleKind) {
 </template>
 
 <style scoped>
-.ways :deep(.el-radio) {
-  height: auto;
-  white-space: normal;
-}
-
 .ways .second,
 .el-checkbox .second {
   display: block;
@@ -95,11 +92,5 @@ function choose(kind: ScaleKind) {
 
 :is(.button, .el-button) {
   justify-self: start;
-}
-
-@media (max-width: 900px) {
-  .columns {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

@@ -125,6 +125,7 @@ function plug() {
       <ul class="grid grid-cols-[1fr_1fr] gap-y-0 gap-x-24px m-0 p-0 list-none">
         <li v-for="part in shown" :key="part.id" class="flex gap-10px items-center min-h-32px line-b-rule">
           <ElCheckbox
+            class="flex-1 min-w-0 break-anywhere"
             :model-value="onPan.has(part.id)"
             @update:model-value="set(part, $event === true ? part.count : 0)"
             >{{ part.name }}</ElCheckbox
@@ -154,11 +155,3 @@ function plug() {
     </p>
   </div>
 </template>
-
-<style scoped>
-li .el-checkbox {
-  flex: 1;
-  min-width: 0;
-  overflow-wrap: anywhere;
-}
-</style>

@@ -51,6 +51,7 @@ const write = (path: string, value: unknown) => setValueAt(form, path, value)
       />
       <ElCheckbox
         v-else-if="field.kind === 'tick'"
+        class="m-0"
         :name="field.path"
         :model-value="tickAt(field.path)"
         @update:model-value="(value: unknown) => write(field.path, value)"
@@ -106,10 +107,6 @@ const write = (path: string, value: unknown) => setValueAt(form, path, value)
 </template>
 
 <style scoped>
-.el-checkbox {
-  margin: 0;
-}
-
 h2 .el-button {
   margin-left: 12px;
   font: 400 15px var(--sans);

@@ -24,7 +24,9 @@ useSortableRows(list, 'ul[data-place]', {
 
 <template>
   <div ref="list">
-    <div class="head">
+    <div
+      class="head grid grid-cols-[18px_26px_minmax(0,1fr)_20px_104px_78px_70px_112px_66px] gap-6px items-center max-[900px]:grid-cols-[30px_26px_minmax(0,1fr)_20px_104px_84px_66px]"
+    >
       <em class="col-[3_/_5]">part</em><em>mass ± g</em><em>needed</em><em>every time</em><em>looks like</em
       ><em>weighed in</em>
     </div>
@@ -46,6 +48,7 @@ useSortableRows(list, 'ul[data-place]', {
         <li
           v-for="part in parts"
           :key="part.key"
+          class="grid grid-cols-[18px_26px_minmax(0,1fr)_20px_104px_78px_70px_112px_66px] gap-6px items-center max-[900px]:grid-cols-[30px_26px_minmax(0,1fr)_20px_104px_84px_66px]"
           :data-key="part.key"
           :class="{ current: part.key === chosen, essential: part.criticality === 'essential' }"
           @click="chosen = part.key"
@@ -74,14 +77,6 @@ useSortableRows(list, 'ul[data-place]', {
 </template>
 
 <style scoped>
-.head,
-li {
-  display: grid;
-  grid-template-columns: 18px 26px minmax(0, 1fr) 20px 104px 78px 70px 112px 66px;
-  gap: 6px;
-  align-items: center;
-}
-
 .head em:nth-child(2) {
   text-align: right;
 }
@@ -124,11 +119,6 @@ li.landing {
 }
 
 @media (max-width: 900px) {
-  .head,
-  li {
-    grid-template-columns: 30px 26px minmax(0, 1fr) 20px 104px 84px 66px;
-  }
-
   .like,
   .look,
   .head em:nth-child(4),

@@ -147,7 +147,7 @@ useKeys((): KeyMap =>
         <header class="flex gap-16px items-baseline mb-8px">
           <ElInput
             v-if="mayChange"
-            class="name"
+            class="name bare-field"
             :model-value="draft.name"
             aria-label="Name of the model"
             maxlength="120"
@@ -161,7 +161,9 @@ useKeys((): KeyMap =>
         <ProblemNote :problem="problem ?? copying.problem.value" @retry="keep" />
         <KeptFormNote :page="kept" />
         <p v-if="!mayChange" class="quiet">Only a coordinator of every branch with such kits may change it.</p>
-        <div class="columns grid grid-cols-[minmax(0,1fr)_332px] gap-24px items-start">
+        <div
+          class="columns grid grid-cols-[minmax(0,1fr)_332px] gap-24px items-start max-[1100px]:grid-cols-[minmax(0,1fr)]"
+        >
           <CardRows v-model:chosen="chosenKey" :places="places" :may-change="mayChange" @drop="dropPart">
             <section v-if="differing.length > 0">
               <h2>Kits that differ</h2>
@@ -240,26 +242,11 @@ header > * {
   font: 400 34px/40px var(--serif);
 }
 
-.name :deep(.el-input__wrapper:not(:hover):not(.is-focus)) {
-  background: none;
-  box-shadow: none;
-}
-
 .name :deep(.el-input__wrapper) {
   padding: 0;
 }
 
 .name :deep(.el-input__inner) {
   font: inherit;
-}
-
-.adds .el-button {
-  margin: 0;
-}
-
-@media (max-width: 1100px) {
-  .columns {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

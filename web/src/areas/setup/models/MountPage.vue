@@ -81,9 +81,3 @@ function toggleAsk(field: ControllerField) {
     </FieldTable>
   </ModelFormPage>
 </template>
-
-<style scoped>
-.asks .el-button {
-  margin: 0;
-}
-</style>

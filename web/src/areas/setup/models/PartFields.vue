@@ -83,7 +83,7 @@ async function addPicture(file: File) {
 
 <template>
   <fieldset
-    class="part-fields [--el-component-size:30px] grid grid-cols-[minmax(0,1fr)] gap-3px min-w-0 m-0 p-0 line-none"
+    class="part-fields bare-field [--el-component-size:30px] grid grid-cols-[minmax(0,1fr)] gap-3px min-w-0 m-0 p-0 line-none"
     :disabled="readonly"
   >
     <legend class="break-anywhere px-0 pt-0 pb-6px text-night text-17px">
@@ -297,11 +297,5 @@ async function addPicture(file: File) {
 /* A card has many rows: a field's frame shows where it is touched. */
 .part-fields :deep(.el-input-number) {
   width: 100%;
-}
-
-.part-fields :deep(.el-input__wrapper:not(:hover, .is-focus)),
-.part-fields :deep(.el-select__wrapper:not(.is-hovering, .is-focused)) {
-  background: none;
-  box-shadow: none;
 }
 </style>

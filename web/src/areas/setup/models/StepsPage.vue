@@ -134,7 +134,9 @@ useKeys(() => ({
         </p>
         <ProblemNote :problem="problem" @retry="reload" />
         <KeptFormNote :page="kept" />
-        <div class="columns grid grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)] gap-y-12px gap-x-36px mt-12px">
+        <div
+          class="columns grid grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)] gap-y-12px gap-x-36px mt-12px max-[1000px]:grid-cols-[minmax(0,1fr)]"
+        >
           <StepRows
             v-model:chosen="chosen"
             :draft="draft"
@@ -174,11 +176,3 @@ useKeys(() => ({
 </template>
 
 <style scoped src="../../../theme/action-bar.css"></style>
-
-<style scoped>
-@media (max-width: 1000px) {
-  .columns {
-    grid-template-columns: minmax(0, 1fr);
-  }
-}
-</style>

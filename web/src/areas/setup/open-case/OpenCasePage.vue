@@ -95,7 +95,9 @@ const stretched = computed(() => {
         With four marks in its corners a picture of the open case tells at a take-back which compartments differ from
         how they should be. It says where to look; what is there, a hand and an eye say.
       </p>
-      <div class="columns grid grid-cols-[minmax(0,1fr)_minmax(280px,360px)] gap-24px items-start">
+      <div
+        class="columns grid grid-cols-[minmax(0,1fr)_minmax(280px,360px)] gap-24px items-start max-[800px]:grid-cols-[minmax(0,1fr)]"
+      >
         <section>
           <div
             v-if="caseMm && (straight || places.length > 0)"
@@ -264,11 +266,5 @@ header + .second {
 
 .places .chosen {
   border-left-color: var(--brass);
-}
-
-@media (max-width: 800px) {
-  .columns {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

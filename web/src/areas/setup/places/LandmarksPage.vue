@@ -9,7 +9,7 @@ import { useSending } from '../../../shared/api/use-sending.ts'
 import { fieldProblems } from '../../../shared/field-problems.ts'
 import FileButton from '../../../shared/controls/FileButton.vue'
 import ProblemNote from '../../../shared/ProblemNote.vue'
-import SunStrip from '../../bench/finder/SunStrip.vue'
+import SunStrip from '../../../shared/drawings/SunStrip.vue'
 import { useSession } from '../../people/session.ts'
 import FieldTable from '../fields/FieldTable.vue'
 import { choice, choices, figure, text, type FieldSection } from '../fields/model-fields.ts'
@@ -176,7 +176,7 @@ const sections = computed<readonly FieldSection[]>(() => [
       <div
         v-for="{ landmark, strip, target } in rows"
         :key="landmark.id"
-        class="row grid grid-cols-[minmax(0,300px)_minmax(0,1fr)_64px_70px] gap-16px items-center py-6px px-0 line-b-rule"
+        class="row grid grid-cols-[minmax(0,300px)_minmax(0,1fr)_64px_70px] gap-16px items-center py-6px px-0 line-b-rule max-[900px]:grid-cols-[minmax(0,1fr)_70px]"
       >
         <p class="overflow-hidden min-w-0 text-ellipsis">
           <b class="serif text-19px whitespace-nowrap" :title="landmark.name">{{ landmark.name }}</b><br /><span
@@ -239,11 +239,3 @@ const sections = computed<readonly FieldSection[]>(() => [
     </form>
   </main>
 </template>
-
-<style scoped>
-@media (max-width: 900px) {
-  .row {
-    grid-template-columns: minmax(0, 1fr) 70px;
-  }
-}
-</style>

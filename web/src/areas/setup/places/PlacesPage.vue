@@ -137,14 +137,14 @@ function needleWords({ needle }: Site): string {
     </p>
     <div v-if="data && data.sites.length > 0" class="mb-16px">
       <div
-        class="row head grid grid-cols-[minmax(0,1.6fr)_100px_100px_minmax(0,1fr)_minmax(0,1.4fr)_160px] gap-14px items-center py-4px px-0 line-b-rule break-anywhere min-h-28px [border-bottom-color:var(--rule-strong)]"
+        class="row grid grid-cols-[minmax(0,1.6fr)_100px_100px_minmax(0,1fr)_minmax(0,1.4fr)_160px] gap-14px items-center py-4px px-0 line-b-rule break-anywhere min-h-28px [border-bottom-color:var(--rule-strong)] max-[720px]:hidden max-[720px]:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] max-[720px]:gap-y-4px max-[720px]:gap-x-14px max-[720px]:py-8px max-[720px]:px-0"
       >
         <em>place</em><em>latitude</em><em>longitude</em><em>zone</em><em>needle</em><span />
       </div>
       <div
         v-for="site in data.sites"
         :key="site.id"
-        class="row grid grid-cols-[minmax(0,1.6fr)_100px_100px_minmax(0,1fr)_minmax(0,1.4fr)_160px] gap-14px items-center min-h-46px py-4px px-0 line-b-rule break-anywhere"
+        class="row grid grid-cols-[minmax(0,1.6fr)_100px_100px_minmax(0,1fr)_minmax(0,1.4fr)_160px] gap-14px items-center min-h-46px py-4px px-0 line-b-rule break-anywhere max-[720px]:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] max-[720px]:gap-y-4px max-[720px]:gap-x-14px max-[720px]:py-8px max-[720px]:px-0"
       >
         <span
           ><b class="serif block text-19px">{{ site.name }}</b>
@@ -188,16 +188,6 @@ function needleWords({ needle }: Site): string {
 
 <style scoped>
 @media (width <= 720px) {
-  .head {
-    display: none;
-  }
-
-  .row {
-    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-    gap: 4px 14px;
-    padding: 8px 0;
-  }
-
   .row > :first-child,
   .last {
     grid-column: 1 / -1;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import PencilMark from '../../shared/drawings/PencilMark.vue'
+import PencilMark from '../drawings/PencilMark.vue'
 
 /** One line of the hand-out form: a pencil tick when it is done, a frame while it is open. */
 defineProps<{ title: string; done: boolean; open: boolean }>()
@@ -8,11 +8,15 @@ defineEmits<{ open: [] }>()
 
 <template>
   <section :class="['form-line', { open }]" :aria-label="title" @click="$emit('open')" @focusin="$emit('open')">
-    <div class="tick pr-0 pl-11px pt-8px pb-0 line-r-rust-pale">
+    <div class="pr-0 pl-11px pt-8px pb-0 line-r-rust-pale max-[560px]:row-[1_/_3] max-[560px]:pl-8px">
       <PencilMark :mark="done ? 'present' : 'unseen'" :size="26" />
     </div>
     <h2 class="pr-0 pl-12px pt-8px pb-0 line-l-rust-pale ml-3px">{{ title }}</h2>
-    <div class="body pr-16px pl-4px pt-10px pb-12px"><slot /></div>
+    <div
+      class="body pr-16px pl-4px pt-10px pb-12px max-[560px]:col-[2] max-[560px]:pr-10px max-[560px]:pl-12px max-[560px]:pt-2px max-[560px]:pb-10px max-[560px]:break-anywhere"
+    >
+      <slot />
+    </div>
   </section>
 </template>
 
@@ -34,17 +38,6 @@ defineEmits<{ open: [] }>()
 @media (width <= 560px) {
   .form-line {
     grid-template-columns: 36px minmax(0, 1fr);
-  }
-
-  .tick {
-    grid-row: 1 / 3;
-    padding-left: 8px;
-  }
-
-  .body {
-    grid-column: 2;
-    padding: 2px 10px 10px 12px;
-    overflow-wrap: anywhere;
   }
 }
 </style>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { circleAbout, USUAL_MARGIN_DEG, type DaySpan, type SunDay } from '@binoculum/core'
 import { computed, useId } from 'vue'
-import { hourText } from '../../../shared/dates.ts'
+import { hourText } from '../dates.ts'
 
 /** The Sun over one day and one landmark: its way over the horizon, what lies too near, and the same as hours. */
 const {

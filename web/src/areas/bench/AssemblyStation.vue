@@ -132,7 +132,7 @@ useKeys(() => ({
       </section>
       <p class="second">{{ doneCount }} of {{ steps.length }} · minutes: half of this model’s checks took less</p>
     </nav>
-    <section class="step grid gap-12px content-start" :aria-label="step.title">
+    <section class="grid gap-12px content-start" :aria-label="step.title">
       <h2 class="text-31px lh-36px"><SerifText :text="step.title" /></h2>
       <div
         class="what grid grid-cols-[minmax(0,1fr)_minmax(0,380px)] gap-y-12px gap-x-28px max-[1180px]:grid-cols-[minmax(0,1fr)_minmax(0,230px)] max-[800px]:grid-cols-[minmax(0,1fr)]"

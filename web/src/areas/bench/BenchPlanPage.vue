@@ -50,7 +50,7 @@ const print = () => window.print()
 </script>
 
 <template>
-  <main class="page bench-plan">
+  <main class="page">
     <BenchTabs class="screen-only" />
     <h1>Evenings at the bench</h1>
     <ProblemNote :problem="problem" @retry="reload" />
@@ -89,7 +89,7 @@ const print = () => window.print()
 
       <form
         v-if="plan.mayChange"
-        class="add screen-only flex flex-wrap gap-y-8px gap-x-14px items-end my-14px mx-0"
+        class="screen-only flex flex-wrap gap-y-8px gap-x-14px items-end my-14px mx-0"
         aria-label="Another evening"
         @submit.prevent="add"
       >
@@ -109,7 +109,7 @@ const print = () => window.print()
             :max="720"
             aria-label="minutes each"
         /></label>
-        <label class="labelled note flex-[1_1_180px] max-w-300px"
+        <label class="labelled flex-[1_1_180px] max-w-300px"
           ><span>note</span><ElInput v-model="evening.note" maxlength="200" name="evening-note"
         /></label>
         <ElButton native-type="submit" :disabled="sending">Add the evening</ElButton>

@@ -13,7 +13,7 @@ const looks = computed(() => (data.value?.looks ?? []).filter(({ look }) => kind
 </script>
 
 <template>
-  <aside v-if="looks.length > 0" class="looks" aria-label="From its borrower">
+  <aside v-if="looks.length > 0" aria-label="From its borrower">
     <p
       v-for="look in looks"
       :key="look.atUtc"

@@ -33,7 +33,7 @@ const seen = (id: string) =>
       :key="message.id"
       class="grid grid-cols-[120px_minmax(0,1.4fr)_minmax(0,1fr)_110px] gap-14px items-start py-12px px-0 line-b-rule max-[720px]:grid-cols-[80px_minmax(0,1fr)]"
     >
-      <a v-if="message.pictureId" :href="`/api/pictures/${message.pictureId}`" target="_blank" class="picture">
+      <a v-if="message.pictureId" :href="`/api/pictures/${message.pictureId}`" target="_blank">
         <img
           class="block w-120px max-h-100px line-rule-strong [object-fit:cover] max-[720px]:w-80px"
           :src="`/api/pictures/${message.pictureId}`"
@@ -41,11 +41,11 @@ const seen = (id: string) =>
           loading="lazy"
         />
       </a>
-      <span v-else class="quiet picture">no picture</span>
+      <span v-else class="quiet">no picture</span>
       <div>
         <p class="serif kit text-22px lh-26px">
           <RouterLink :to="`/kits/${encodeURIComponent(message.kitCode)}`">{{ message.kitName }}</RouterLink>
-          <KitTag :code="message.kitCode" class="tag ml-6px" />
+          <KitTag :code="message.kitCode" class="ml-6px" />
         </p>
         <template v-if="message.kind === 'report'">
           <p v-if="message.words">“{{ message.words }}”</p>

@@ -178,7 +178,7 @@ useKeys(() => ({ Enter: next, ArrowRight: next, ArrowLeft: back }))
                 <ElCheckbox
                   v-for="job in benchJobs"
                   :key="job.id"
-                  class="job flex gap-10px items-center min-h-40px text-16px"
+                  class="flex gap-10px items-center min-h-40px text-16px"
                   :model-value="!draft.openJobIds.includes(job.id)"
                   @update:model-value="
                     draft.openJobIds = $event
@@ -199,7 +199,7 @@ useKeys(() => ({ Enter: next, ArrowRight: next, ArrowLeft: back }))
               <p v-for="(reason, index) in after.reasons.slice(1)" :key="index" class="second">
                 {{ reasonSentence(reason) }}
               </p>
-              <ElCheckbox v-model="backToShelf" class="job flex gap-10px items-center min-h-40px text-16px"
+              <ElCheckbox v-model="backToShelf" class="flex gap-10px items-center min-h-40px text-16px"
                 >it goes back to {{ kit.place === 'bench' ? 'the shelf' : kit.place }}</ElCheckbox
               >
               <ProblemNote :problem="problem" @retry="finish" />
@@ -222,7 +222,7 @@ useKeys(() => ({ Enter: next, ArrowRight: next, ArrowLeft: back }))
         Keep this check{{ after ? `: ${conditionWords[after.condition].toLowerCase()}` : '' }} <KeyCap name="Enter" />
       </ElButton>
       <ElButton size="large" @click="back">Back <KeyCap name="←" /></ElButton>
-      <label v-if="station !== 'end'" class="note w-300px max-[700px]:flex-[1_0_120px] max-[700px]:w-auto">
+      <label v-if="station !== 'end'" class="w-300px max-[700px]:flex-[1_0_120px] max-[700px]:w-auto">
         <ElInput v-model="draft.notes[station]" placeholder="note" aria-label="Note on this station" />
       </label>
       <RouterLink to="/bench">Go on later</RouterLink>

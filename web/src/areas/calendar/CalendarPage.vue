@@ -184,7 +184,7 @@ useKeys((): KeyMap => {
       <em v-if="data">{{ rangeWords(from, data.days, data.today) }}</em>
       <div class="second flex gap-6px items-center ml-auto max-[760px]:ml-0">
         <span class="key out w-24px h-12px ml-8px line-night" /> out
-        <span class="key promised w-24px h-12px ml-8px line-night" /> promised
+        <span class="key w-24px h-12px ml-8px line-night" /> promised
         <span class="key ready w-24px h-12px ml-8px line-night" /> made ready
         <span class="key closed w-24px h-12px ml-8px line-night" /> closed
       </div>
@@ -238,7 +238,7 @@ useKeys((): KeyMap => {
       >
         <span
           v-if="todayLeft"
-          class="now absolute z-4 top-0 bottom-0 line-l-2-night pointer-events-none"
+          class="absolute z-4 top-0 bottom-0 line-l-2-night pointer-events-none"
           :style="{ left: todayLeft }"
         />
         <KitLine

@@ -88,7 +88,7 @@ defineExpose({ letGo })
         {{ dayWords(loan.untilOn) }} · <span class="quiet">{{ hoursText(darkHours) }}</span>
       </p>
       <p v-if="loan.clash?.readyOn && !wanted" class="rust">It can be ready on {{ dayWords(loan.clash.readyOn) }}.</p>
-      <div v-if="wanted && effect" class="effect" role="status">
+      <div v-if="wanted && effect" role="status">
         <p>
           Now:<strong>{{ moves }}</strong> · {{ hoursText(effect.darkHours)
           }}<template v-if="more !== 0">, {{ Math.abs(more) }} {{ more > 0 ? 'more' : 'fewer' }}</template>
@@ -163,7 +163,7 @@ defineExpose({ letGo })
         <RouterLink :to="`/desk/loans/${loan.id}`" class="button">Its page</RouterLink>
       </template>
     </div>
-    <ElButton link class="close" @click="emit('close')">Close</ElButton>
+    <ElButton link @click="emit('close')">Close</ElButton>
   </section>
 </template>
 

@@ -51,7 +51,7 @@ async function promise() {
     <div class="what">
       <h2 class="mb-4px">Promise {{ kit?.name }}</h2>
       <p class="second">{{ kit?.modelName }}</p>
-      <div class="effect" role="status">
+      <div role="status">
         <p>
           {{ dayWords(wanted.fromOn) }} to {{ dayWords(wanted.untilOn) }} ·
           <span class="quiet">{{ Math.round(effect.darkHours) }} dark hours without the Moon</span>
@@ -67,7 +67,7 @@ async function promise() {
       />
     </div>
     <form
-      class="fields grid grid-cols-[minmax(150px,1.3fr)_176px_116px_176px] gap-y-8px gap-x-12px items-end max-[760px]:grid-cols-[minmax(0,1fr)] max-[760px]:col-[auto]"
+      class="grid grid-cols-[minmax(150px,1.3fr)_176px_116px_176px] gap-y-8px gap-x-12px items-end max-[760px]:grid-cols-[minmax(0,1fr)] max-[760px]:col-[auto]"
       @submit.prevent="promise"
     >
       <label class="labelled"
@@ -116,7 +116,7 @@ async function promise() {
         >Promise it <KeyCap name="Enter"
       /></ElButton>
     </form>
-    <ElButton link class="close" @click="emit('close')">Close</ElButton>
+    <ElButton link @click="emit('close')">Close</ElButton>
   </section>
 </template>
 

@@ -88,7 +88,7 @@ const leave = ({ id, version }: WaitingRequest) => send(`/api/waiting/${id}/leav
 </script>
 
 <template>
-  <main class="page waiting">
+  <main class="page">
     <CalendarTabs />
     <h1>Waiting list</h1>
     <p class="second">
@@ -100,7 +100,7 @@ const leave = ({ id, version }: WaitingRequest) => send(`/api/waiting/${id}/leav
       <CsvButton v-if="data && data.requests.length > 0" :rows="waitingTable" name="waiting list" />
       <template v-if="(data?.requests.length ?? 0) > 0">
         <ElButton type="primary" :disabled="progress !== null" @click="workOut">Work out a plan</ElButton>
-        <label class="extra flex flex-wrap gap-y-8px gap-x-12px items-center text-quiet text-13px"
+        <label class="flex flex-wrap gap-y-8px gap-x-12px items-center text-quiet text-13px"
           ><span>somebody may be served later by up to</span>
           <ElInputNumber v-model="extraDays" class="w-110px" :min="0" :max="28" aria-label="days later at most" />
           <span>days, if that serves others</span></label

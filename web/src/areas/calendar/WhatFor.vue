@@ -58,7 +58,7 @@ const { data, problem, reload } = useLoaded(suggestedSlotsSchema, path)
         <ElRadioButton v-for="each in slotWishes" :key="each" :value="each">{{ wishWords[each] }}</ElRadioButton>
       </ElRadioGroup>
       <div
-        class="asked grid grid-cols-[repeat(3,minmax(0,1fr))] gap-y-8px gap-x-12px items-end mt-10px max-[760px]:grid-cols-[minmax(0,1fr)]"
+        class="grid grid-cols-[repeat(3,minmax(0,1fr))] gap-y-8px gap-x-12px items-end mt-10px max-[760px]:grid-cols-[minmax(0,1fr)]"
       >
         <label class="labelled"
           ><span>who</span
@@ -113,7 +113,7 @@ const { data, problem, reload } = useLoaded(suggestedSlotsSchema, path)
         No kit is free for so long in these weeks. Look at more weeks, or at fewer days.
       </p>
     </div>
-    <ElButton link class="close" @click="emit('close')">Close</ElButton>
+    <ElButton link @click="emit('close')">Close</ElButton>
   </section>
 </template>
 

@@ -35,7 +35,7 @@ function leave(event: MouseEvent) {
 </script>
 
 <template>
-  <section class="asked grid gap-5px" @click="leave">
+  <section class="grid gap-5px" @click="leave">
     <h2 class="mt-4px">“What didn’t work?”</h2>
     <ElInput
       type="textarea"

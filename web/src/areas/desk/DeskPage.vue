@@ -16,7 +16,7 @@ const mayAct = (branchId: string) => session.may(branchId, 'coordinator', 'volun
 </script>
 
 <template>
-  <main class="page desk">
+  <main class="page">
     <DeskTabs />
     <h1>The desk</h1>
     <ProblemNote :problem="problem" @retry="reload" />

@@ -176,7 +176,7 @@ useKeys(() => ({
               <p v-if="massG > 10000" class="second">{{ massText(massG) }}: two people or a trolley.</p>
             </FormLine>
             <FormLine title="Return" :done="lines.return" :open="open === 'return'" @open="opened = 'return'">
-              <label class="return flex flex-wrap gap-8px items-center"
+              <label class="flex flex-wrap gap-8px items-center"
                 >Back
                 <span class="flex-none w-200px"
                   ><DayPicker v-model="draft.dueOn" :from="tomorrow" aria-label="Day of return"

@@ -68,7 +68,7 @@ async function join(other: Borrower) {
 </script>
 
 <template>
-  <main class="page loan max-w-900px">
+  <main class="page max-w-900px">
     <ProblemNote :problem="unreadable" @retry="reload" />
     <template v-if="loan">
       <header>

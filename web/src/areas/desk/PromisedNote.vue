@@ -11,7 +11,7 @@ const isKept = computed(() => promised.freeUntilOn !== null && dueOn !== '' && d
 </script>
 
 <template>
-  <div class="promised" role="status">
+  <div role="status">
     <p :class="isKept ? 'quiet' : 'rust'">
       Promised to <strong>{{ promised.borrower.name }}</strong>, who fetches it on {{ dayWords(promised.fromOn) }}.
       <template v-if="isKept">Back by {{ dayWords(dueOn) }} it is there in time.</template>

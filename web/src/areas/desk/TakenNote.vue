@@ -16,7 +16,7 @@ const dayWords = (day: string) => dayjs(day).format('ddd D MMM')
 </script>
 
 <template>
-  <div v-if="taken" class="taken">
+  <div v-if="taken">
     <p v-for="one in taken.taken" :key="one.loanId" class="rust">
       {{ one.borrower }} {{ one.state === 'out' ? 'has it' : 'gets it' }} from {{ dayWords(one.fromOn) }} to
       {{ dayWords(one.untilOn) }}; free again on {{ dayWords(one.freeOn) }}.

@@ -273,7 +273,7 @@ const go = (code: string) => void router.push(`/guides/texts/${encodeURIComponen
         </ElButton>
         <ElButton v-if="!block.stays" link @click="leave = !leave">Take it out …</ElButton>
         <template v-if="leave && !block.stays">
-          <ElInput v-model="reason" class="reason w-220px" placeholder="Why" aria-label="Why it is left out" />
+          <ElInput v-model="reason" class="w-220px" placeholder="Why" aria-label="Why it is left out" />
           <ElButton
             :disabled="sending || reason.trim() === ''"
             @click="

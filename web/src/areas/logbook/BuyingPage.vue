@@ -65,7 +65,7 @@ const pdf = computed(() => `/api/branches/${branchId.value}/buying/pdf?${query.v
 </script>
 
 <template>
-  <main class="page buying">
+  <main class="page">
     <p class="screen-only"><RouterLink to="/logbook">Logbook</RouterLink></p>
     <header class="flex flex-wrap gap-y-6px gap-x-16px items-center">
       <h1>Buying and mending</h1>

@@ -65,7 +65,7 @@ const print = () => window.print()
 </script>
 
 <template>
-  <main class="page story">
+  <main class="page">
     <p class="screen-only"><RouterLink to="/logbook">All kits</RouterLink></p>
     <ProblemNote :problem="problem" @retry="reload" />
     <template v-if="data">
@@ -77,7 +77,7 @@ const print = () => window.print()
           {{ returned }} {{ returned === 1 ? 'loan' : 'loans' }} since {{ dayText(`${data.from}T12:00:00Z`, 'UTC') }}
           {{ data.from.slice(0, 4) }}
         </p>
-        <p class="second keys flex gap-6px items-center mr-0 ml-auto my-0">
+        <p class="second flex gap-6px items-center mr-0 ml-auto my-0">
           <span class="w-10px h-10px line-1.5-ink rd-50% bg-ink" /> as found
           <span class="w-10px h-10px line-1.5-ink rd-50% ml-10px [border-color:var(--night)]" /> as left
         </p>

@@ -54,7 +54,7 @@ const lostText = (lost: { rate: number; low: number; high: number } | null) =>
 </script>
 
 <template>
-  <main class="page logbook">
+  <main class="page">
     <h1>Logbook</h1>
     <p class="choices flex flex-wrap gap-y-6px gap-x-20px items-center">
       <BranchSelect v-model="chosenId" :branches="branches" />
@@ -113,7 +113,7 @@ const lostText = (lost: { rate: number; low: number; high: number } | null) =>
 
       <h2>Loans by month</h2>
       <p>{{ monthsSentence(branch.months, hours) }}</p>
-      <p class="second keys flex gap-6px items-center mt-6px">
+      <p class="second flex gap-6px items-center mt-6px">
         <span class="key in-time inline-block w-18px h-10px ml-10px" /> in time
         <span class="key late inline-block w-18px h-10px ml-10px" /> late
         <span class="key dark inline-block w-18px h-10px ml-10px" /> dark hours without the Moon{{

@@ -60,7 +60,7 @@ const offOf = ({ off }: StoryLoan) => off.map(({ part, mark }) => `${part} ${mar
         :aria-label="wordsOf(loan)"
       />
     </div>
-    <div class="row case relative h-24px">
+    <div class="row relative h-24px">
       <template v-for="{ loan, at } in bars" :key="loan.id">
         <span
           v-if="loan.state === 'back'"

@@ -55,7 +55,7 @@ const ticks = Array.from({ length: 8 }, (_, i) => i * 45)
   <svg
     ref="svg"
     viewBox="-132 -132 264 264"
-    class="screws block w-full max-w-264px [touch-action:none]"
+    class="block w-full max-w-264px [touch-action:none]"
     role="group"
     aria-label="Screws to turn"
     @pointermove="move"

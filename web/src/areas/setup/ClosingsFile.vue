@@ -32,7 +32,7 @@ const keep = () =>
 </script>
 
 <template>
-  <div class="file my-8px mx-0">
+  <div class="my-8px mx-0">
     <FileButton accept=".ics,text/calendar" @take="read">From a calendar file …</FileButton>
     <p v-if="tooLarge" class="rust">This file is larger than a megabyte. Export fewer days.</p>
     <ProblemNote :problem="problem" />

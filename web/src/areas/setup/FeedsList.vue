@@ -40,7 +40,7 @@ const end = (id: string) =>
   <h2 class="mx-0 mt-18px mb-6px">For other calendars <em>days and codes, no names</em></h2>
   <ProblemNote :problem="problem" @retry="reload" />
   <ProblemNote :problem="refusal" />
-  <div v-if="mayChange" class="make flex flex-wrap gap-8px">
+  <div v-if="mayChange" class="flex flex-wrap gap-8px">
     <ElSelect
       v-model="kitId"
       class="w-260px"
@@ -53,7 +53,7 @@ const end = (id: string) =>
     </ElSelect>
     <ElButton :disabled="sending" @click="make">Make an address</ElButton>
   </div>
-  <p v-if="address" role="status" class="address my-8px mx-0">
+  <p v-if="address" role="status" class="my-8px mx-0">
     Shown once; put it into your calendar program now: <code class="break-anywhere">{{ address }}</code>
   </p>
   <ul v-if="data && data.feeds.length > 0" class="m-0 p-0 list-none">

@@ -46,7 +46,7 @@ async function make() {
 </script>
 
 <template>
-  <main class="page kits max-w-900px">
+  <main class="page max-w-900px">
     <SetupTabs />
     <h1>Kits</h1>
     <p v-if="branches.length === 0" class="quiet">Coordinators make kits here. Yours can be found on the Shelf.</p>

@@ -91,7 +91,7 @@ const print = () => window.print()
       class="columns grid grid-cols-[300px_minmax(0,1fr)] gap-32px items-start mt-10px max-[900px]:grid-cols-[minmax(0,1fr)]"
     >
       <section class="screen-only grid grid-cols-[minmax(0,1fr)] gap-10px">
-        <ElRadioGroup v-model="kind" class="kinds grid" aria-label="What to print">
+        <ElRadioGroup v-model="kind" class="grid" aria-label="What to print">
           <ElRadio v-for="each in kinds" :key="each.kind" class="long min-h-30px m-0 line-b-rule" :value="each.kind">
             <b>{{ each.words }}</b> <span class="second">{{ each.aside }}</span>
           </ElRadio>
@@ -139,7 +139,7 @@ const print = () => window.print()
         </ul>
         <p v-if="shelf && kits.length === 0" class="quiet">No kit has that name or code.</p>
       </section>
-      <section class="preview">
+      <section>
         <ProblemNote class="screen-only" :problem="refusal" @retry="reload" />
         <p class="screen-only flex gap-12px items-center mb-12px">
           <ElButton type="primary" size="large" :disabled="pages.length === 0" @click="print">Print</ElButton>

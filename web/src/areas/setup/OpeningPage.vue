@@ -60,7 +60,7 @@ const reopen = (id: string) =>
 </script>
 
 <template>
-  <main class="page opening">
+  <main class="page">
     <SetupTabs />
     <h1>Opening days</h1>
     <ProblemNote :problem="problem" @retry="reload" />

@@ -61,7 +61,7 @@ async function close(person: StaffMember) {
 </script>
 
 <template>
-  <main class="page people">
+  <main class="page">
     <SetupTabs />
     <h1>People</h1>
     <ProblemNote :problem="problem" @retry="reload" />

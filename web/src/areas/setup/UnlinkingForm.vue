@@ -49,7 +49,7 @@ async function takeOut() {
       @change="$event && decide(branch, { unlinkDays: $event })"
     />
     <span>days</span>
-    <span class="names">{{ peopleText(branch.names) }} known by name</span>
+    <span>{{ peopleText(branch.names) }} known by name</span>
     <ElButton v-if="branch.mayChange" @click="forgetNow(branch)">Take out now what is due</ElButton>
     <ElSwitch
       :model-value="branch.cardOnly"

@@ -20,7 +20,7 @@ const faults = computed(() => lines.value.filter(({ isFault }) => isFault).lengt
 </script>
 
 <template>
-  <main class="page watch">
+  <main class="page">
     <SetupTabs />
     <h1>What is wrong</h1>
     <ProblemNote :problem="problem" @retry="reload" />

@@ -41,7 +41,7 @@ const hasSpare = (part: Part) => spares.some(({ role, branchId }) => role === pa
     <RouterLink
       v-if="kit.lastLoan?.state === 'back'"
       :to="`/desk/take-back/${kit.lastLoan.id}/correct`"
-      class="button small main"
+      class="button main"
       >Go through it</RouterLink
     >
     Or mark here what is off, then

@@ -210,7 +210,7 @@ async function cureHazard(hazard: HazardCode) {
           />
           <ElButton type="primary" native-type="submit" :disabled="sending">Back in service</ElButton>
         </form>
-        <section v-if="kit.extras.length > 0" class="extras" aria-label="Not on its card">
+        <section v-if="kit.extras.length > 0" aria-label="Not on its card">
           <h2>In the case, not on its card</h2>
           <p v-for="extra in kit.extras" :key="extra.id">
             <strong>{{ extra.name }}</strong>{{ extra.count > 1 ? ` (${extra.count})` : '' }}

@@ -161,9 +161,9 @@ const branches = computed(() => session.current?.memberships ?? [])
           </button>
         </div>
       </header>
-      <ProblemNote class="note mr-16px ml-60px my-12px" :problem="problem" @retry="reload" />
-      <p v-if="slow" class="note quiet mr-16px ml-60px my-12px">Reading the shelf …</p>
-      <div ref="list" class="kits">
+      <ProblemNote class="mr-16px ml-60px my-12px" :problem="problem" @retry="reload" />
+      <p v-if="slow" class="quiet mr-16px ml-60px my-12px">Reading the shelf …</p>
+      <div ref="list">
         <div
           v-if="heightBefore > 0"
           class="line grid grid-cols-[44px_minmax(0,1fr)]"
@@ -209,14 +209,14 @@ const branches = computed(() => session.current?.memberships ?? [])
           <div class="strip"></div>
         </div>
       </div>
-      <p v-if="shelf && groups.length === 0" class="note mr-16px ml-60px my-12px">
+      <p v-if="shelf && groups.length === 0" class="mr-16px ml-60px my-12px">
         No kit fits these words.
         <ElButton link @click="filter = { ...everything }">Show all</ElButton>
       </p>
-      <p v-if="groups.length > 0" class="note mr-16px ml-60px my-12px">
+      <p v-if="groups.length > 0" class="mr-16px ml-60px my-12px">
         <CsvButton :rows="() => shelfTable(groups)" name="shelf" />
       </p>
-      <div class="line opening grid grid-cols-[44px_minmax(0,1fr)] flex-1"><div class="strip"></div></div>
+      <div class="line grid grid-cols-[44px_minmax(0,1fr)] flex-1"><div class="strip"></div></div>
     </div>
     <div class="side"><KitGlance v-if="chosen" :kit="chosen" /></div>
   </main>

@@ -40,7 +40,7 @@ const finder = computed(() => readingOf(kit, 'finder'))
         {{ kit.modelName }}
       </p>
     </div>
-    <p class="reason [display:-webkit-box] overflow-hidden [-webkit-box-orient:vertical] [-webkit-line-clamp:2]">
+    <p class="[display:-webkit-box] overflow-hidden [-webkit-box-orient:vertical] [-webkit-line-clamp:2]">
       <span v-if="kit.look" class="text-brass-text fw-640" :title="lookSentence(kit.look)"
         >Look at the mirror first.
       </span>

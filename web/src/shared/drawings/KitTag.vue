@@ -9,7 +9,7 @@ const width = 26 + Math.min(code.length, 12) * 7.2
     :width="width"
     height="20"
     :viewBox="`0 0 ${width} 20`"
-    class="tag flex-none overflow-visible [vertical-align:-4px]"
+    class="flex-none overflow-visible [vertical-align:-4px]"
     role="img"
     :aria-label="`kit ${code}`"
   >

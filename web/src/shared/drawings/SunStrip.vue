@@ -165,7 +165,7 @@ const winds = ['north', 'east', 'south', 'west'].map((words, i) => ({ words, deg
     >
       {{ edge.words }}
     </text>
-    <path :d="`M${nowX} 164V138M${nowX - 5} 134h10l-5 7Z`" class="now fill-ink stroke-ink stroke-2" />
+    <path :d="`M${nowX} 164V138M${nowX - 5} 134h10l-5 7Z`" class="fill-ink stroke-ink stroke-2" />
     <text
       v-if="edges.every((edge) => Math.abs(edge.x - nowX) > 60)"
       :x="nowX"

@@ -179,12 +179,12 @@ watch(group, () => {
         <ElButton v-if="!saysNothing(way)" link class="way" @click="choose(way)">
           <span class="clause">{{ explanationClause(way, nameOf) }}</span>
           <span class="second">{{ massText(massOf(way)) }}, leaves {{ differenceText(way.residualG) }}</span>
-          <span class="share row-[1] col-[2]">{{ percentText(way.probability) }}</span>
+          <span class="row-[1] col-[2]">{{ percentText(way.probability) }}</span>
         </ElButton>
         <p v-else class="way">
           <span>nothing missing</span>
           <span class="second">leaves {{ differenceText(way.residualG) }}</span>
-          <span class="share row-[1] col-[2]">{{ percentText(way.probability) }}</span>
+          <span class="row-[1] col-[2]">{{ percentText(way.probability) }}</span>
         </p>
       </li>
     </ul>

@@ -276,7 +276,7 @@ useKeys(() => ({
               </label>
             </details>
           </template>
-          <ul v-if="doing === 'secondary' && secondary" class="second steps m-0 pl-18px">
+          <ul v-if="doing === 'secondary' && secondary" class="second m-0 pl-18px">
             <li v-for="sentence in secondaryTurnSentences(secondary)" :key="sentence" class="py-2px px-0 line-none">
               {{ sentence }}
             </li>

@@ -34,7 +34,7 @@ const typed = (given: number | null) => given !== null && set(given)
       <ElButton v-if="deg === null && last !== null" size="small" @click="set(last)">
         as in the last picture ({{ last }}°)
       </ElButton>
-      <label class="other flex gap-6px items-center whitespace-nowrap">
+      <label class="flex gap-6px items-center whitespace-nowrap">
         or
         <FigureInput
           class="w-84px"

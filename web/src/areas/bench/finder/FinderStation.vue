@@ -163,7 +163,7 @@ useKeys(() => ({
       <template v-if="target && !choosing">
         <p v-if="barred" class="problem" role="alert">{{ target.name }}: {{ barred }}. Take another target.</p>
         <SunQuestion v-if="asksShade" v-model="draft.shaded" :words="sunQuestionWords(target.name, target.kind)" />
-        <p v-if="asksShade && question.doubt" class="second doubt">{{ sunDoubtWords[question.doubt] }}</p>
+        <p v-if="asksShade && question.doubt" class="second">{{ sunDoubtWords[question.doubt] }}</p>
         <p v-if="asksShade && draft.shaded === false" class="problem" role="alert">
           Caps on now, finder too. A bearing or a clock can be wrong; your shadow isn’t. Nobody looks through it: the
           Sun blinds in a moment. Move into shade, or take another target.

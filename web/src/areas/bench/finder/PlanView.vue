@@ -60,7 +60,7 @@ const far = computed(() => (distanceM >= 1000 ? `${(distanceM / 1000).toFixed(1)
       :x2="WALL_X"
       :y1="TUBE_Y - GAP"
       :y2="nowY"
-      class="now stroke-rust stroke-1.8"
+      class="stroke-rust stroke-1.8"
     />
     <path :d="`M${WALL_X - 9} ${TUBE_Y}h18M${WALL_X} ${TUBE_Y - 9}v18`" class="stroke-ink stroke-3" />
     <circle :cx="WALL_X" :cy="TUBE_Y - GAP" r="7" class="fill-card stroke-night stroke-2.6" />

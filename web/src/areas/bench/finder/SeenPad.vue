@@ -62,7 +62,7 @@ function keyed(event: KeyboardEvent) {
 </script>
 
 <template>
-  <div class="pad relative max-w-400px">
+  <div class="relative max-w-400px">
     <div
       class="view"
       tabindex="0"
@@ -108,7 +108,7 @@ function keyed(event: KeyboardEvent) {
             :d="`M${px(seen.x)} ${-px(seen.y)}H${px(aim.x)}V${-px(aim.y)}`"
             class="way fill-none stroke-rust stroke-1.6 [stroke-dasharray:6_5]"
           />
-          <circle :cx="px(seen.x)" :cy="-px(seen.y)" r="9" class="now fill-rust" />
+          <circle :cx="px(seen.x)" :cy="-px(seen.y)" r="9" class="fill-rust" />
         </template>
       </svg>
     </div>
@@ -127,7 +127,7 @@ function keyed(event: KeyboardEvent) {
           <path class="fill-current" :d="way.arrow" />
         </svg>
       </button>
-      <span class="step [grid-area:step] text-quiet">{{ step }}′</span>
+      <span class="[grid-area:step] text-quiet">{{ step }}′</span>
     </div>
   </div>
 </template>

@@ -167,7 +167,7 @@ useKeys((): KeyMap => ({
               <span v-if="job.partName && job.text !== job.partName"> {{ job.text }}</span>
             </p>
           </div>
-          <div class="owner grid grid-cols-[minmax(0,1fr)_176px] gap-6px">
+          <div class="grid grid-cols-[minmax(0,1fr)_176px] gap-6px">
             <ElSelect
               :model-value="job.ownerId ?? ''"
               placeholder="nobody yet"

@@ -108,7 +108,7 @@ async function send() {
             @click="openId = each.id"
           >
             <b>{{ each.to }}</b> <KitTag :code="each.kitCode" />
-            <span class="second subject overflow-hidden text-ellipsis whitespace-nowrap">{{ each.subject }}</span>
+            <span class="second overflow-hidden text-ellipsis whitespace-nowrap">{{ each.subject }}</span>
             <span :class="['second', { rust: each.state === 'failed', moss: each.state === 'sent' }]"
               >{{ stateWords[each.state] }} {{ whenText(each.sentAtUtc ?? each.madeAtUtc, each.zone) }}</span
             >

@@ -28,7 +28,7 @@ function choose(kind: ScaleKind) {
 </script>
 
 <template>
-  <main class="page devices">
+  <main class="page">
     <SetupTabs />
     <h1>Devices at this place</h1>
     <p class="quiet">Kept on this machine only. What has no device is typed in; everything works without one.</p>

@@ -130,7 +130,7 @@ function plug() {
             @update:model-value="set(part, $event === true ? part.count : 0)"
             >{{ part.name }}</ElCheckbox
           >
-          <span v-if="part.count > 1" class="pieces">
+          <span v-if="part.count > 1">
             <ElButton
               size="small"
               :aria-label="`one ${part.name} off`"

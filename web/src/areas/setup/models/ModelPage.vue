@@ -139,7 +139,7 @@ useKeys((): KeyMap =>
 </script>
 
 <template>
-  <main class="model flex flex-1 flex-col">
+  <main class="flex flex-1 flex-col">
     <div class="page flex-1">
       <SetupTabs />
       <ProblemNote :problem="unreadable" @retry="reload" />
@@ -186,7 +186,7 @@ useKeys((): KeyMap =>
             />
             <section
               v-if="adds"
-              class="adds grid grid-cols-[1fr_1fr] gap-y-2px gap-x-10px justify-items-start max-h-420px overflow-auto"
+              class="grid grid-cols-[1fr_1fr] gap-y-2px gap-x-10px justify-items-start max-h-420px overflow-auto"
               aria-label="Which part?"
             >
               <h2 class="col-span-full justify-self-stretch">Which part?</h2>

@@ -34,7 +34,7 @@ function toggleAsk(field: ControllerField) {
   <ModelFormPage :page="page" keep="Keep these figures">
     <FieldTable v-if="form" :form="form" :sections="sections" :wrong="wrong" @toggle="toggle">
       <template v-if="controller" #controller>
-        <div class="asks flex flex-wrap col-span-full gap-8px items-center">
+        <div class="flex flex-wrap col-span-full gap-8px items-center">
           <em>it asks, in this order</em>
           <ElButton
             v-for="field in controllerFields"
@@ -60,7 +60,7 @@ function toggleAsk(field: ControllerField) {
         /></label>
       </template>
       <template v-if="home" #home>
-        <div class="home grid grid-cols-[150px_minmax(0,1fr)] col-span-full gap-y-12px gap-x-20px items-start">
+        <div class="grid grid-cols-[150px_minmax(0,1fr)] col-span-full gap-y-12px gap-x-20px items-start">
           <HomeDrawing :drawing="home.drawing" :latitude-deg="52" />
           <div class="grid gap-8px justify-items-start">
             <label v-for="(step, index) in home.steps" :key="index" class="labelled w-full"

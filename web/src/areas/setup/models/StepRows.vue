@@ -54,7 +54,7 @@ useSortableRows(lists, 'ol[data-way]', {
         >
           <GripSign />
           <span class="number text-quiet text-right">{{ index + 1 }}</span>
-          <span class="title break-anywhere"
+          <span class="break-anywhere"
             >{{ each.title || 'no name yet'
             }}<span
               v-for="warning in warningsOf(each.key)"

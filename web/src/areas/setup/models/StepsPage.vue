@@ -116,7 +116,7 @@ useKeys(() => ({
 </script>
 
 <template>
-  <main class="steps flex flex-1 flex-col">
+  <main class="flex flex-1 flex-col">
     <div class="page flex-1">
       <SetupTabs />
       <ProblemNote :problem="unreadable" @retry="reload" />

@@ -28,7 +28,7 @@ const indexOf = (name: string) => draft.weighGroups.findIndex((group) => group.n
         aria-label="Name of the group"
         @change="(name: string) => emit('set', indexOf(sight.name), { name: name.trim() || sight.name })"
       />
-      <span class="second step flex gap-4px items-center"
+      <span class="second flex gap-4px items-center"
         >scale
         <FigureInput
           :model-value="sight.scaleStepG"

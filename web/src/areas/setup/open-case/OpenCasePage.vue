@@ -82,7 +82,7 @@ const stretched = computed(() => {
 </script>
 
 <template>
-  <main class="page open-case">
+  <main class="page">
     <SetupTabs />
     <ProblemNote :problem="setup.problem.value" @retry="setup.reload" />
     <template v-if="data">

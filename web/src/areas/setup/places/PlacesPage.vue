@@ -132,7 +132,7 @@ function needleWords({ needle }: Site): string {
     <p v-if="(data?.sites.length ?? 0) > 0"><ElButton link @click="saveMap">All places as GeoJSON</ElButton></p>
     <ProblemNote :problem="problem" @retry="reload" />
     <ProblemNote :problem="refusal" @retry="reload" />
-    <p v-if="data && data.sites.length === 0" class="empty">
+    <p v-if="data && data.sites.length === 0">
       No place yet. Write down the yard, the field or the roof you observe from: a tenth of a degree is enough.
     </p>
     <div v-if="data && data.sites.length > 0" class="mb-16px">

@@ -62,7 +62,7 @@ function keyed(event: KeyboardEvent) {
 </script>
 
 <template>
-  <div class="relative max-w-400px">
+  <div class="pad relative max-w-400px">
     <div
       class="view"
       tabindex="0"

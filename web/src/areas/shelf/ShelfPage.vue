@@ -216,7 +216,7 @@ const branches = computed(() => session.current?.memberships ?? [])
       <p v-if="groups.length > 0" class="mr-16px ml-60px my-12px">
         <CsvButton :rows="() => shelfTable(groups)" name="shelf" />
       </p>
-      <div class="line grid grid-cols-[44px_minmax(0,1fr)] flex-1"><div class="strip"></div></div>
+      <div class="line opening grid grid-cols-[44px_minmax(0,1fr)] flex-1"><div class="strip"></div></div>
     </div>
     <div class="side"><KitGlance v-if="chosen" :kit="chosen" /></div>
   </main>

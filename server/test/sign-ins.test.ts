@@ -126,6 +126,16 @@ describe('who is signed in', () => {
     expect(await signIn(backupCodes[3])).toBe(200)
     expect(await signIn(backupCodes[3])).toBe('WRONG_CODE')
     expect((await kofi.get(path)).body).toEqual({ on: true, backupCodesLeft: 7 })
+    // Whoever knows the password guesses no code at leisure: the right password doesn't forgive a wrong code.
+    const guesses = []
+    for (let at = 0; at < 12; at++) {
+      const given = { current: passwordOf(email), password: 'heron quarry lantern', code: '000000' }
+      const headers = { cookie: kofi.cookie ?? '' }
+      const request = { method: 'PUT' as const, url: '/api/session/password', headers, payload: given }
+      guesses.push((await server.app.inject({ ...request, remoteAddress: `10.0.1.${at}` })).statusCode)
+    }
+    expect([guesses[0], guesses.at(-1)]).toEqual([401, 429])
+    await server.source.query('DELETE FROM sign_in_try')
     halfMinuteLater()
     expect((await kofi.post(`${path}/end`, { code: codeNow() })).body).toEqual({ on: false, backupCodesLeft: 0 })
     expect(await signIn()).toBe(200)

@@ -62,8 +62,14 @@ export async function countTries(tx: Tx, keys: readonly string[], { now, since }
   return rows.map(({ tries }) => tries)
 }
 
+/** What tries are counted by: hashes of whom somebody says to be, and of the machine that asks. */
+export interface Tries {
+  readonly person: string
+  readonly address: string
+}
+
 /** A right password: a person's wrong ones are forgotten, and of an address this try doesn't count. */
-export const forgiveTries = (tx: Tx, { person, address }: { readonly person: string; readonly address: string }) =>
+export const forgiveTries = (tx: Tx, { person, address }: Tries) =>
   changedRows(
     tx,
     `WITH forgotten AS (DELETE FROM sign_in_try WHERE key = $1)

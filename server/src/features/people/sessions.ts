@@ -102,18 +102,18 @@ export class Sessions {
     return this.ofPerson(session, hash)
   }
 
-  /** Asks once more who is there, before what is sensitive: a desk left open isn't its person.
+  /** Asks once more who is there, before what is sensitive: a desk left open isn't its person. It counts as a try, forgiven by
+   * whoever has asked all that there is to ask: the password alone forgives no wrong code.
    * @throws Problem WRONG_OLD_PASSWORD, and TOO_MANY as at sign-in */
-  async askAnew({ email }: Session, given: { current: string; address: string }): Promise<void> {
+  async askAnew({ email }: Session, given: { current: string; address: string }): Promise<queries.Tries> {
     const tries = {
       person: hashToken(`person ${email.toLowerCase()}`),
       address: hashToken(`address ${given.address}`),
     }
     await this.brake(tries.person, tries.address)
-    const { reader } = this.context.database
-    const staff = await queries.findStaffForSignIn(reader, email)
+    const staff = await queries.findStaffForSignIn(this.context.database.reader, email)
     if (!(await passwordMatches(staff?.passwordHash ?? null, given.current))) throw new Problem('WRONG_OLD_PASSWORD')
-    await queries.forgiveTries(reader, tries)
+    return tries
   }
 
   /** One's own password, by the one of now. Every session of this person ends but the one that asked, which goes on by
@@ -122,11 +122,12 @@ export class Sessions {
   async changePassword(session: Session, given: ChangePassword & { address: string }) {
     const { database, clock } = this.context
     const { email, name, staffId, memberships } = session
-    await this.askAnew(session, given)
+    const tries = await this.askAnew(session, given)
     if (isCommonPassword(given.password, [name, email])) throw new Problem('WEAK_PASSWORD')
     const passwordHash = await hashPassword(given.password)
     return database.inTransaction(async (tx) => {
       await this.secondFactor.check(tx, staffId, given.code)
+      await queries.forgiveTries(tx, tries)
       await tx.update(Staff, { id: staffId }, { passwordHash })
       await queries.deleteSessionsOf(tx, staffId)
       const [first] = memberships

@@ -106,7 +106,7 @@ const inFours = (secret: string) => secret.match(/.{1,4}/g)?.join(' ') ?? secret
           <ElInput v-model="current" type="password" show-password autocomplete="current-password" required />
         </label>
         <ElButton type="primary" native-type="submit" :disabled="sending">Set it up</ElButton>
-        <ElButton @click="asks = false">Leave it off</ElButton>
+        <ElButton @click="((asks = false), (current = ''))">Leave it off</ElButton>
       </form>
     </template>
     <ProblemNote :problem="problem ?? refusal" @retry="reload" />

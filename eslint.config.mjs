@@ -47,6 +47,19 @@ export default tseslint.config(
     },
   },
   {
+    files: ['e2e/**/*.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        ...['Literal', 'TemplateElement'].map((text) => ({
+          // A dot that begins a class, not one inside an attribute's value.
+          selector: `CallExpression[callee.property.name="locator"] > ${text}[value=/(^|[\\s>])[a-z0-9-]*\\.[a-z]/]`,
+          message: 'A class says how a thing looks: find it by role and name, or by what it stands for.',
+        })),
+      ],
+    },
+  },
+  {
     files: ['web/src/areas/**/*.vue'],
     ignores: Object.keys(drawn),
     rules: {

@@ -138,9 +138,8 @@ export {
   type TakeBackForm,
   type TakeBackConflict,
 } from './loans.ts'
+export { finderReadingSchema, offsetReadingSchema } from './alignment-readings.ts'
 export {
-  offsetReadingSchema,
-  finderReadingSchema,
   stationSchema,
   finishCheckSchema,
   focusStationSchema,

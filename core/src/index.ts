@@ -324,24 +324,18 @@ export {
   wayWord,
 } from './words/collimation.ts'
 export { answerWords, problemSentence, questionWords } from './words/contents-list.ts'
+export { type CheckedKit, type KeptReading } from './checks/kept-reading.ts'
+export { SHAKE_LIMITS_S, type ShakeReading, type StepFinding } from './checks/station-assembly.ts'
+export { learnFrom, weightPlaceMm } from './checks/station-balance.ts'
 export {
-  repeatVerdictOf,
-  repeatVerdicts,
   axisErrorMm,
   axisErrorOf,
-  learnFrom,
-  misalignmentArcmin,
-  readingsFromStation,
-  SHAKE_LIMITS_S,
-  weightPlaceMm,
-  type CheckedKit,
-  type FinderReading,
-  type KeptReading,
+  repeatVerdictOf,
+  repeatVerdicts,
   type OffsetReading,
-  type ShakeReading,
-  type StationReading,
-  type StepFinding,
-} from './checks/stations.ts'
+} from './checks/station-collimation.ts'
+export { misalignmentArcmin, type FinderReading } from './checks/station-finder.ts'
+export { readingsFromStation, type StationReading } from './checks/stations.ts'
 export { explainWeight, saysNothing } from './contents/explain-weight.ts'
 export type {
   Explanation,

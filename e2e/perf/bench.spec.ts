@@ -5,6 +5,7 @@ import { inShade, openStation, steps } from '../support/bench.ts'
 import { read, replace } from '../support/loans.ts'
 import { bringYardstick, expectPace, middle, p95, yardstickMs } from '../support/pace.ts'
 import { expect, goTo, press, signIn, test } from '../support/people.ts'
+import { figure } from '../support/seen.ts'
 
 // Tracing films the page, which would be measured with it.
 test.use({ trace: 'off' })
@@ -57,7 +58,7 @@ test('the balance’s drawing follows a hand', async ({ page, context }) => {
         shaft.dispatchEvent(new PointerEvent('pointermove', at(index)))
         await Promise.resolve()
         document.querySelector('.balance-drawing .now-place')?.getBoundingClientRect()
-        document.querySelector('.big-figure .number')?.getBoundingClientRect()
+        document.querySelector('[role=figure] p')?.getBoundingClientRect()
         spentMs.push(performance.now() - fromMs)
       }
       shaft.dispatchEvent(new PointerEvent('pointerup', at(120)))
@@ -136,14 +137,14 @@ test('a picture of 12 megapixels is a figure in under two seconds', async ({ pag
   const take = async () => {
     const sum = await yardstickMs(page)
     const href = await page
-      .locator('.frame image')
+      .locator('[role=application] image')
       .getAttribute('href', { timeout: 200 })
       .catch(() => null)
     const began = performance.now()
     await page.locator('[name=photo]').setInputFiles({ name: 'photo.jpg', mimeType: 'image/jpeg', buffer: large })
     await page.waitForFunction(
       (before) => {
-        const now = document.querySelector('.frame image')?.getAttribute('href')
+        const now = document.querySelector('[role=application] image')?.getAttribute('href')
         return !!now && now !== before
       },
       href,
@@ -153,7 +154,7 @@ test('a picture of 12 megapixels is a figure in under two seconds', async ({ pag
   }
   const tries = [await take(), await take(), await take()]
   await page.getByRole('button', { name: '↑ up' }).click()
-  await expect(page.locator('.big-figure .number')).not.toHaveText(/^–/)
+  await expect(figure(page)).not.toHaveText(/^–/)
   const best = tries.sort((a, b) => a.ms / a.sum - b.ms / b.sum)[0]
   expectPace({
     what: '12-megapixel picture to figure, with handing the file over',
@@ -185,7 +186,7 @@ test('the live view follows a turned screw', async ({ page, context }) => {
         screw?.dispatchEvent(new WheelEvent('wheel', { deltaY, bubbles: true, cancelable: true }))
         await Promise.resolve()
         document.querySelector('.peephole .mark')?.getBoundingClientRect()
-        document.querySelector('.big-figure .number')?.getBoundingClientRect()
+        document.querySelector('[role=figure] p')?.getBoundingClientRect()
         spentMs.push(performance.now() - fromMs)
       }
       return { spentMs, sumMs }

@@ -1,6 +1,7 @@
 import { bringIn, loanOut } from '../support/loans.ts'
 import { bringYardstick, expectPace, middle, yardstickMs } from '../support/pace.ts'
 import { expect, goTo, signIn, test } from '../support/people.ts'
+import { currentPart, partRows } from '../support/seen.ts'
 
 /** As `web/src/shared/devices/scanner.ts` has it. */
 const BURST_GAP_MS = 35
@@ -18,7 +19,7 @@ test('45 parts are on the screen soon after they came, and a mark answers before
     const seen = window as unknown as { cardMs?: number }
     const look = () => {
       const [answer] = performance.getEntriesByType('resource').filter(({ name }) => name.endsWith('/take-back'))
-      if (!answer || document.querySelectorAll('.part-row').length < 45) return requestAnimationFrame(look)
+      if (!answer || document.querySelectorAll('[data-part]').length < 45) return requestAnimationFrame(look)
       // The frame after the one in which the rows are there: they are on the screen now.
       requestAnimationFrame(() => {
         seen.cardMs = performance.now() - (answer as PerformanceResourceTiming).responseEnd
@@ -31,7 +32,7 @@ test('45 parts are on the screen soon after they came, and a mark answers before
     // As on a desk that opens it for the first time: scripts come anew.
     await browserStore.send('Network.clearBrowserCache')
     await goTo(page, `/desk/take-back/${loan}`)
-    await expect(page.locator('.part-row')).toHaveCount(45)
+    await expect(partRows(page)).toHaveCount(45)
     await page.waitForFunction(() => 'cardMs' in window)
     const ms = await page.evaluate(() => (window as unknown as { cardMs: number }).cardMs)
     return { ms, sum: await yardstickMs(page) }
@@ -46,7 +47,7 @@ test('45 parts are on the screen soon after they came, and a mark answers before
     usual: 60,
   })
 
-  await expect(page.locator('.part-row.current')).toBeVisible()
+  await expect(currentPart(page)).toBeVisible()
   await bringYardstick(page)
   await page.evaluate(() => {
     const times: number[] = []
@@ -61,7 +62,7 @@ test('45 parts are on the screen soon after they came, and a mark answers before
           watch.disconnect()
           times.push(performance.now() - began)
         })
-        watch.observe(document.querySelector('.card')!, {
+        watch.observe(document.querySelector('[aria-label=\"Contents card\"]')!, {
           subtree: true,
           attributes: true,
           attributeFilter: ['data-mark'],
@@ -100,19 +101,19 @@ test('a second desk sees a mark in little more than its own way to the server', 
   const second = await other.newPage()
   for (const desk of [page, second]) {
     await goTo(desk, `/desk/take-back/${loan}`)
-    await expect(desk.locator('.part-row.current')).toBeVisible()
+    await expect(currentPart(desk)).toBeVisible()
   }
   await page.waitForTimeout(500)
   const [times, plain]: [number[], number[]] = [[], []]
   for (let part = 0; part < 5; part++) {
     let began = performance.now()
     await page.keyboard.press('Space')
-    await second.locator('.part-row').nth(part).and(second.locator('[data-mark=present]')).waitFor()
+    await partRows(second).nth(part).and(second.locator('[data-mark=present]')).waitFor()
     times.push(performance.now() - began)
     // The way of a plain request and a look at the page, beside it.
     began = performance.now()
     await second.evaluate(() => fetch('/api/session').then((reply) => reply.text()))
-    await page.locator('.part-row').nth(part).waitFor()
+    await partRows(page).nth(part).waitFor()
     plain.push(performance.now() - began)
   }
   expectPace({

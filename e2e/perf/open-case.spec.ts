@@ -42,7 +42,9 @@ test('a picture of 12 megapixels is straightened and compared in under two secon
   await goTo(page, '/setup/open-case/KA')
   for (let i = 1; i <= 4; i++) {
     await page.locator('input[type=file]').setInputFiles(fileURLToPath(new URL(`A-ref-${i}.jpg`, folder)))
-    await expect(page.locator('.views li')).toHaveCount(i)
+    await expect(page.getByRole('list', { name: 'Pictures of the complete case' }).getByRole('listitem')).toHaveCount(
+      i,
+    )
   }
   const large = await sharp(readFileSync(new URL('A-test-3.jpg', folder)))
     .resize({ width: 4000, height: 3000, kernel: 'cubic' })

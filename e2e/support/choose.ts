@@ -1,17 +1,19 @@
-import type { Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
 
 /** Takes one of a few choices that all are in sight, or ticks it, by its words. */
 export const pick = (page: Page, words: string | RegExp) =>
   page
-    .locator('.el-radio, .el-checkbox')
+    .locator('label')
     .filter({ has: page.getByText(words, { exact: true }) })
+    .filter({ has: page.getByRole('radio').or(page.getByRole('checkbox')) })
     .click()
 
 /** Opens a list of choices by its name and takes one. */
 export async function choose(page: Page, name: string | RegExp, option: string | RegExp): Promise<void> {
-  const field = page.locator('.el-select').filter({ has: page.getByRole('combobox', { name }) })
-  await field.click()
+  const field = page.getByRole('combobox', { name }).and(page.locator('[aria-haspopup=listbox]'))
+  await field.press('Enter')
   // Its own list: another one may still be closing.
-  const own = page.locator(`[id="${await field.getByRole('combobox').getAttribute('aria-controls')}"]`)
+  const own = page.locator(`[id="${await field.getAttribute('aria-controls')}"]`)
   await own.getByRole('option', { name: option }).click()
+  await expect(own).toBeHidden()
 }

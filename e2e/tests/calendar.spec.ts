@@ -75,19 +75,19 @@ test('promised by nights, conflict at a second desk, dragged, and cancelled', as
   await expect(panel.getByRole('alert')).toContainText('belongs to somebody else')
   await expect(panel).toContainText(/Umber gets it from/)
   // What would do instead is offered, and taken.
-  await panel.locator('.instead button').first().click()
+  await panel.getByRole('group', { name: 'What would do instead' }).getByRole('button').first().click()
   await panel.getByRole('button', { name: 'Promise it' }).click()
   await expect(panel).toBeHidden()
   await desk.close()
 
   // Its own bar, dragged by a week: said before it is let go.
   await page.getByText('ten weeks').click()
-  await expect(page.locator('.date.wide').first()).toBeVisible()
+  await expect(page.locator('[data-day]')).toHaveCount(70)
   await expect(page.getByRole('button', { name: /promised to/ }).nth(20)).toBeVisible()
   const own = bar(page, /promised to .* Umber/).first()
   await own.click()
   const chosen = page.getByRole('region', { name: 'Chosen loan' })
-  const before = await chosen.locator('.what p').first().textContent()
+  const before = await chosen.getByRole('paragraph').first().textContent()
   await own.hover()
   const box = (await own.boundingBox()) ?? { x: 0, y: 0, width: 0, height: 0 }
   const dayPx = box.width / 15
@@ -98,7 +98,7 @@ test('promised by nights, conflict at a second desk, dragged, and cancelled', as
   await expect(chosen.getByRole('status')).toContainText('Now:')
   await page.mouse.up()
   await press(page, 'Escape')
-  expect(await chosen.locator('.what p').first().textContent()).toBe(before)
+  expect(await chosen.getByRole('paragraph').first().textContent()).toBe(before)
 
   await chosen.getByRole('button', { name: 'Cancel it' }).click()
   await chosen.getByLabel('Why it is cancelled').fill('fell ill')
@@ -178,7 +178,7 @@ test('who is late is written to by the house, once, and the letter stands in the
   await expect(page.getByText('What was due is written')).toBeVisible()
   await write.click()
   await goTo(page, '/desk/letters')
-  const letters = page.locator('.line', { hasText: 'Thistle was due back on' })
+  const letters = page.getByRole('listitem').filter({ hasText: 'Thistle was due back on' })
   await expect(letters).toHaveCount(1)
   await expect(letters).toContainText('sent')
 })
@@ -249,8 +249,8 @@ test('a kit that goes to the other branch with the van stands in both calendars,
   await expect(page.getByRole('alert')).toContainText('aren’t over by then')
   await expect(page.getByText(/L-\d+: /).first()).toBeVisible()
   await openCalendar(page)
-  await expect(page.locator('.line', { hasText: 'Foxglove' })).toContainText('comes with the van')
+  await expect(page.getByRole('row').filter({ hasText: 'Foxglove' })).toContainText('comes with the van')
   await choose(page, 'Branch', /Ferncliff/)
   await page.getByText('ten weeks').click()
-  await expect(page.locator('.line', { hasText: 'Foxglove' })).toContainText('gone with the van')
+  await expect(page.getByRole('row').filter({ hasText: 'Foxglove' })).toContainText('gone with the van')
 })

@@ -9,6 +9,7 @@ import { inShade, openStation } from '../support/bench.ts'
 import { choose, pick } from '../support/choose.ts'
 import { peepholePhoto } from '../support/peephole-photo.ts'
 import { expect, goTo, press, signIn, test } from '../support/people.ts'
+import { advice, figure, history } from '../support/seen.ts'
 
 const file = (buffer: Buffer, name = 'photo.jpg') => ({ name, mimeType: 'image/jpeg', buffer })
 /** A PNG's signature and header chunk, as its standard lays them out, with next to nothing behind. */
@@ -33,7 +34,6 @@ async function openEndUp(page: Page) {
   await expect(page.getByText('Where is the tube’s open end in this picture?')).toBeVisible()
   await page.getByRole('button', { name: '↑ up' }).click()
 }
-const figure = (page: Page) => page.locator('.big-figure .number')
 
 /** Reads “turn screw B clockwise ⅜ of a turn, then …” back, as the person at the screws would. */
 function turnsOf(advice: string) {
@@ -74,9 +74,9 @@ test('a picture, the advice, a second picture, locked, as left, fit', async ({ p
   await expect(page.getByText('give or take 0.2 mm')).toBeVisible()
 
   // What the program says is done to the made-up telescope; its second picture shows what came of it.
-  const advice = (await page.locator('.advice').innerText()).replaceAll('\n', ' ')
-  expect(advice).toMatch(/^From behind, turn screw [ABC] (anti)?clockwise/)
-  const turns = turnsOf(advice)
+  const advised = (await advice(page).innerText()).replaceAll('\n', ' ')
+  expect(advised).toMatch(/^From behind, turn screw [ABC] (anti)?clockwise/)
+  const turns = turnsOf(advised)
   expect(turns.length).toBeGreaterThan(0)
   const after = axisErrorAfter(cell, found, turns)
   await page.getByRole('button', { name: 'Turned it: look again' }).click()
@@ -94,7 +94,7 @@ test('a picture, the advice, a second picture, locked, as left, fit', async ({ p
   await page.getByRole('navigation', { name: 'Stations' }).getByRole('button', { name: 'End' }).click()
   await expect(page.getByRole('row', { name: /mirror 2\.0 mm/ })).toBeVisible()
   await page.getByRole('button', { name: /Keep this check/ }).click()
-  await expect(page.locator('.history li').first()).toContainText(/mirror 2\.0 mm → 0\.[0-3] mm/)
+  await expect(history(page).first()).toContainText(/mirror 2\.0 mm → 0\.[0-3] mm/)
 })
 
 test('circles are moved by keys, and the figure follows; the open end turns the advice', async ({
@@ -109,17 +109,17 @@ test('circles are moved by keys, and the figure follows; the open end turns the 
   await page.locator('[name=photo]').setInputFiles(file(photo))
   // Its size is seen at once; no direction, no screw and no figure to keep before the open end is known.
   await expect(page.getByText(/The mark is 1\.[45] mm off/)).toBeVisible()
-  await expect(page.locator('.open-end circle')).toHaveCount(0)
+  await expect(page.locator('[data-handle=\"open end\"]')).toHaveCount(0)
   await expect(figure(page)).toHaveText(/^–/)
-  await expect(page.locator('.advice')).not.toContainText('screw')
+  await expect(advice(page)).not.toContainText('screw')
   await openEndUp(page)
   await expect(figure(page)).toHaveText(/^1\.[45]/)
-  const advised = await page.locator('.advice').innerText()
+  const advised = await advice(page).innerText()
   await pick(page, 'lay the model’s drawing over it')
-  await expect(page.locator('.overlay path').first()).toBeVisible()
+  await expect(page.locator('[data-layer=model] path').first()).toBeVisible()
   await page.locator('[name=open-end]').fill('120')
   await page.locator('[name=open-end]').press('Tab')
-  await expect(page.locator('.advice')).not.toHaveText(advised)
+  await expect(advice(page)).not.toHaveText(advised)
   await expect(figure(page)).toHaveText(/^1\.[45]/)
   const frame = page.getByRole('application', { name: /Circles on the picture/ })
   await frame.focus()
@@ -181,9 +181,9 @@ test('by eye: a doubt that holds the limit is said', async ({ page, context }) =
   await pick(page, 'by eye')
   await inShade(page)
   await choose(page, 'What the eye sees', /lies within the mark/)
-  await expect(page.locator('.advice')).toContainText('Can’t tell')
+  await expect(advice(page)).toContainText('Can’t tell')
   await choose(page, 'What the eye sees', /lies beside the mark/)
-  await expect(page.locator('.advice')).toContainText('From behind, turn screw')
+  await expect(advice(page)).toContainText('From behind, turn screw')
 })
 
 test('a screw at its end is never advised further', async ({ page, context }) => {
@@ -193,11 +193,11 @@ test('a screw at its end is never advised further', async ({ page, context }) =>
   await inShade(page)
   await page.locator('[name=offset-mm]').fill('3.8')
   await choose(page, 'Mark towards, o’clock', /^4$/)
-  await expect(page.locator('.advice')).toContainText('screw B clockwise')
+  await expect(advice(page)).toContainText('screw B clockwise')
   await page.getByText('a screw is at its end').click()
   await choose(page, 'Screw B', 'can’t go clockwise')
-  await expect(page.locator('.advice')).not.toContainText('B clockwise')
-  await expect(page.locator('.advice')).toContainText('anticlockwise')
+  await expect(advice(page)).not.toContainText('B clockwise')
+  await expect(advice(page)).toContainText('anticlockwise')
 })
 
 test('a tube that slides: opened again and again, with an honest verdict', async ({ page, context }) => {
@@ -228,7 +228,7 @@ test('practice: one screw with the keys and the help, kept for oneself', async (
   const began = await left()
   expect(began).toBeGreaterThan(1.3)
   for (let line = 0; line < 4; line++) await press(page, 'h')
-  const help = page.locator('.words')
+  const help = page.getByRole('region', { name: 'Help' }).locator('p').first()
   await expect(help).toContainText('From behind, turn')
   // Follow the last line of help, an eighth or a sixteenth at a time, until nothing is left.
   for (let tries = 0; tries < 12 && /turn (\w)/.test(await help.innerText()); tries++) {
@@ -258,10 +258,14 @@ test('practice: the wheel and a finger turn a screw, undo takes it back', async 
   await goTo(page, '/practice/telescope')
   await page.getByRole('button', { name: 'Fast tube' }).click()
   const screw = page.getByRole('button', { name: 'Screw B' })
+  const moves = page
+    .getByRole('table', { name: 'Your turns' })
+    .getByRole('row')
+    .filter({ has: page.getByRole('cell') })
   await screw.hover()
   await page.mouse.wheel(0, 120)
-  await expect(page.locator('.move')).toHaveCount(1)
-  await expect(page.locator('.move')).toContainText('B clockwise')
+  await expect(moves).toHaveCount(1)
+  await expect(moves).toContainText('B clockwise')
   const box = await screw.boundingBox()
   if (!box) throw new Error('no screw')
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
@@ -269,9 +273,9 @@ test('practice: the wheel and a finger turn a screw, undo takes it back', async 
   await page.mouse.down()
   await page.mouse.move(x - 30, y, { steps: 6 })
   await page.mouse.up()
-  await expect(page.locator('.move').nth(1)).toContainText('B anticlockwise')
+  await expect(moves.nth(1)).toContainText('B anticlockwise')
   await press(page, 'u')
-  const count = await page.locator('.move').count()
+  const count = await moves.count()
   expect(count).toBeGreaterThan(0)
 })
 

@@ -6,6 +6,7 @@ import { prepareZXingModule, readBarcodes } from 'zxing-wasm/reader'
 import { choose } from '../support/choose.ts'
 import { expect, goTo, press, signIn, test } from '../support/people.ts'
 import { bringIn, kitOf, loanOut, read } from '../support/loans.ts'
+import { glance, history, partRow, partRows, unseenParts } from '../support/seen.ts'
 
 const sample = (name: string) => fileURLToPath(new URL(`../samples/${name}`, import.meta.url))
 
@@ -17,7 +18,7 @@ test('a model’s card is put in order by drag and by keys, and its kits follow'
   const model = models.find(({ kits }) => kits.includes('ORD-6'))
   await page.locator(`a[href="/setup/models/${model?.id}"]`).click()
   const rows = page.locator('li[data-key]')
-  const names = () => rows.locator('.words').allInnerTexts()
+  const names = () => rows.locator('[data-name]').allInnerTexts()
   await expect(rows).toHaveCount(6)
   const before = await names()
 
@@ -29,13 +30,13 @@ test('a model’s card is put in order by drag and by keys, and its kits follow'
   expect(await names()).toEqual(before)
 
   // By its grip: the last goes to the top.
-  const grip = await rows.nth(5).locator('.grip').boundingBox()
+  const grip = await rows.nth(5).locator('[data-grip]').boundingBox()
   const top = await rows.nth(0).boundingBox()
   await page.mouse.move((grip?.x ?? 0) + 6, (grip?.y ?? 0) + 8)
   await page.mouse.down()
   await page.mouse.move((top?.x ?? 0) + 40, (top?.y ?? 0) + 60, { steps: 6 })
   // A hand waits until the row shows where it would land.
-  const landsFirst = async () => (await rows.first().locator('.words').innerText()) === before[5]
+  const landsFirst = async () => (await rows.first().locator('[data-name]').innerText()) === before[5]
   for (let tries = 0; tries < 40 && !(await landsFirst()); tries++) {
     await page.mouse.move((top?.x ?? 0) + 40 + (tries % 2), (top?.y ?? 0) + 3 + (tries % 3))
     await page.waitForTimeout(100)
@@ -93,7 +94,7 @@ test('a missing part is followed up: asked for by letter, looked for, put in fro
   await signIn(context, 'ines')
   const loan = await loanOut(context, 'F-01')
   await goTo(page, `/desk/take-back/${loan}`)
-  await page.locator('.part-row[data-part="Small cap in the front cap"]').click()
+  await partRow(page, 'Small cap in the front cap').click()
   await press(page, 'm')
   await press(page, 'a')
   for (let presses = 0; presses < 8; presses++) await press(page, 'Space')
@@ -110,7 +111,7 @@ test('a missing part is followed up: asked for by letter, looked for, put in fro
   await page.getByRole('button', { name: 'Send it' }).click()
   // “not sent yet” says *sent* too: what may still be written is gone only when the letter has left.
   await expect(text).toHaveCount(0)
-  await expect(page.locator('.line.current .moss')).toContainText('sent')
+  await expect(page.getByRole('button', { pressed: true }).getByText(/^sent /)).toBeVisible()
 
   // The mail file is read by another program's reader: name in place, letters of all kinds whole.
   const [download] = await Promise.all([
@@ -136,7 +137,7 @@ test('a missing part is followed up: asked for by letter, looked for, put in fro
     'present',
   )
   await goTo(page, '/kits/F-01')
-  await expect(page.locator('.history li').first()).toContainText('Small cap in the front cap put in from the drawer')
+  await expect(history(page).first()).toContainText('Small cap in the front cap put in from the drawer')
 })
 
 test('found again is one key; a notice makes one job for each kit of a model', async ({ page, context }) => {
@@ -167,7 +168,7 @@ test('labels on the screen are read by another library than wrote them', async (
   await page.setViewportSize({ width: 2200, height: 1400 })
   await goTo(page, '/setup/labels?kind=kits&kits=M-12')
   await page.getByRole('button', { name: 'Begin with cell 5' }).click()
-  const sheet = page.locator('.sheets svg').first()
+  const sheet = page.getByRole('img', { name: 'Page as it is printed' }).first()
   await expect(sheet.locator('text', { hasText: 'Juniper' })).toBeVisible()
   await sheet.evaluate((element) => (element.style.width = '1600px'))
   const picture = await sheet.screenshot()
@@ -184,22 +185,24 @@ test('labels on the screen are read by another library than wrote them', async (
 test('the practice case can be solved by looking, and says what was overlooked', async ({ page, context }) => {
   await signIn(context, 'jun')
   await goTo(page, '/practice')
-  const parts = page.locator('.part-row')
+  const parts = partRows(page)
   await expect(parts.first()).toBeVisible()
   const count = await parts.count()
+  const seen = page.getByRole('figure', { name: 'What you see' })
   for (let index = 0; index < count; index++) {
-    const name = (await page.locator('.close-up b').first().innerText()) ?? ''
-    const sight = (await page.locator('.close-up .serif').first().innerText()) ?? ''
+    const name = await seen.locator('b').first().innerText()
+    const sight = (await seen.getByRole('img').first().getAttribute('aria-label')) ?? ''
     const expected = Number(/all (\d)/.exec(await parts.nth(index).innerText())?.[1] ?? 1)
     await press(page, judgeBySight(name, sight, expected))
   }
   await press(page, 'Enter')
-  await expect(page.locator('.points')).toBeVisible()
+  const result = page.getByRole('status', { name: 'Your result' })
+  await expect(result).toBeVisible()
   await expect(page.getByText(/overlooked|named wrongly|is as it should be/)).toHaveCount(0)
-  expect(Number(await page.locator('.points b').innerText())).toBeGreaterThanOrEqual(70)
+  expect(Number(await result.locator('b').first().innerText())).toBeGreaterThanOrEqual(70)
 
   await press(page, 'Enter')
-  await expect(page.locator('.part-row[data-mark=unseen]')).toHaveCount(count)
+  await expect(unseenParts(page)).toHaveCount(count)
   await press(page, 'Space')
   await press(page, 'Enter')
   await expect(page.getByText(/Slug in the weight’s screw: overlooked/)).toBeVisible()
@@ -228,14 +231,19 @@ test('a whole club comes in from one file: questions first, then all of it, and 
   await page.locator('[name=list]').setInputFiles(sample('club-inventory.csv'))
   await expect(page.getByRole('heading', { name: /need(s)? you/ })).toBeVisible()
   await expect(page.getByRole('button', { name: 'Bring in', exact: true })).toBeDisabled()
+  const decided = page.locator('[aria-pressed=true]')
+  const open = page.getByRole('region').filter({ has: page.locator('[aria-pressed=false]'), hasNot: decided })
   for (let asked = 0; asked < 40; asked++) {
-    const open = page.locator('.question:not(.decided)').first()
+    const first = open.first()
     if ((await open.count()) === 0) break
-    const key = await open.locator('strong').innerText()
-    await open.locator('.answers button').first().click()
-    await expect(page.locator('.question:not(.decided)', { hasText: key })).toHaveCount(0)
+    const key = await first.locator('strong').innerText()
+    await first.getByRole('button').first().click()
+    await expect(open.filter({ hasText: key })).toHaveCount(0)
   }
-  for (const kit of await page.locator('.kit').all()) {
+  for (const kit of await page
+    .getByRole('region')
+    .filter({ has: page.getByRole('checkbox', { name: / parts, / }) })
+    .all()) {
     const [name, aperture, focal] = await kit.locator('input:not([type=checkbox], [readonly])').all()
     if (name && (await name.inputValue()) === '') await name.fill('Borage')
     if (aperture && (await aperture.inputValue()) === '') await aperture.fill('130')
@@ -248,8 +256,8 @@ test('a whole club comes in from one file: questions first, then all of it, and 
   await expect(said).toBeVisible()
   await page.getByRole('button', { name: 'Another list' }).click()
   await page.locator('[name=list]').setInputFiles(sample('club-inventory.csv'))
-  await expect(page.getByText('just so already').or(page.locator('.night-bar'))).toBeVisible()
-  await expect(page.locator('.night-bar')).toContainText('nothing new')
+  await expect(page.getByText('just so already').or(page.getByText('nothing new'))).toBeVisible()
+  await expect(page.getByText('nothing new')).toBeVisible()
 })
 
 test('a complete kit is weighed once; a doubtful weight is asked about before it is kept', async ({
@@ -272,7 +280,7 @@ test('a complete kit is weighed once; a doubtful weight is asked about before it
   await page.getByLabel('Weight of the tray').fill(`${Math.round(massG)} g`)
   await page.getByRole('button', { name: 'Keep', exact: true }).click()
   await page.getByRole('button', { name: /It is complete/ }).click()
-  await expect(page.locator('.history li').first()).toContainText(`weighed: tray ${Math.round(massG)} g`)
+  await expect(history(page).first()).toContainText(`weighed: tray ${Math.round(massG)} g`)
 
   // A kit that lacks a part is no measure for others.
   await goTo(page, '/kits/M-04/weigh')
@@ -290,13 +298,16 @@ test('a piece goes from a kit into the drawer and back, each in one act', async 
     )?.count
   const before = (await moonFilters()) ?? 0
   await goTo(page, '/kits/M-04')
-  const row = page.locator('.kit-contents li', { hasText: 'Moon filter, grey' })
+  const row = page
+    .getByRole('group', { name: 'Contents' })
+    .getByRole('listitem')
+    .filter({ hasText: 'Moon filter, grey' })
   await row.hover()
   await row.getByRole('button', { name: 'to the drawer' }).click()
-  await expect(page.locator('.history li').first()).toContainText('Moon filter, grey laid into the drawer')
+  await expect(history(page).first()).toContainText('Moon filter, grey laid into the drawer')
   expect(await moonFilters()).toBe(before + 1)
   await goTo(page, '/setup/drawer')
-  const wanted = page.locator('.row', { hasText: 'Moon filter, grey' }).locator('.kit', { hasText: 'Bracken' })
+  const wanted = page.getByRole('group', { name: 'Moon filter, grey' }).getByRole('group', { name: 'Bracken' })
   await wanted.getByRole('button', { name: 'Put in' }).click()
   await expect(page.getByText('Moon filter, grey is in Bracken now.')).toBeVisible()
   expect(await moonFilters()).toBe(before)
@@ -311,7 +322,7 @@ test('a stolen kit is held with its report, and stands in the record', async ({ 
   await page.getByLabel('what happened').fill('taken from the car in the night')
   await page.getByLabel(/number of the police report/).fill('A-123')
   await page.getByRole('button', { name: 'Record it' }).click()
-  await expect(page.locator('.glance .sentence')).toContainText('Held')
+  await expect(glance(page).getByText(/^\s*Held/)).toBeVisible()
   await goTo(page, '/desk/hand-out/GONE-4')
   await expect(page.getByText('nobody may overrule this')).toBeVisible()
 })

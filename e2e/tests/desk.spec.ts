@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { choose } from '../support/choose.ts'
 import { kitOf, send } from '../support/loans.ts'
 import { expect, fillHandOut, goTo, press, signIn, signInOf, test } from '../support/people.ts'
+import { history, partRow, unseenParts } from '../support/seen.ts'
 
 const DAY_MS = 86_400_000
 
@@ -78,14 +79,14 @@ test('an evening at the bench is worked off: what is put right falls out of the 
   context,
 }) => {
   await signIn(context, 'kofi')
-  const line = page.locator('.seats').getByRole('link', { name: 'Bilberry', exact: true })
+  const line = page.getByRole('group', { name: /^Places on/ }).getByRole('link', { name: 'Bilberry', exact: true })
   const heading = page.getByRole('heading', { name: 'Who can do what' })
   // An evening with room for whatever other desks have sent to the bench meanwhile, too late to change what is late.
   const { branchId } = await kitOf(context, 'M-09')
   const onDay = new Date(Date.now() + 60 * DAY_MS).toISOString().slice(0, 10)
   await send(context, `/api/branches/${branchId}/bench-evenings`, { onDay, seats: 20, minutesEach: 600 })
   // Other desks bring kits in: the branch with most to do is shown first, and it may be another than this kit's.
-  const ours = page.locator('.el-radio-button', { has: page.locator(`input[value="${branchId}"]`) })
+  const ours = page.locator('label', { has: page.locator(`input[value="${branchId}"]`) })
   const showOurs = async () => {
     await expect(heading).toBeVisible()
     if (await ours.count()) await ours.click()
@@ -125,7 +126,7 @@ test('an unfit kit: a volunteer can’t, a coordinator may with a reason', async
   await ines.getByRole('button', { name: /Hand out/ }).click()
   await expect(ines.getByRole('heading', { name: 'Bilberry is out.' })).toBeVisible()
   await goTo(ines, '/kits/M-09')
-  await expect(ines.locator('.history li').first()).toContainText('overruled: “knows how to line up a finder”')
+  await expect(history(ines).first()).toContainText('overruled: “knows how to line up a finder”')
   await other.close()
 })
 
@@ -145,7 +146,7 @@ test('two desks take the same kit back: both versions are shown, and a mark is c
     await expect(desk.getByRole('heading', { name: 'Juniper is back' })).toBeVisible()
   }
   const allPresent = async (desk: typeof page) => {
-    for (let i = 0; i < 10 && (await desk.locator('.part-row[data-mark=unseen]').count()) > 0; i++) {
+    for (let i = 0; i < 10 && (await unseenParts(desk).count()) > 0; i++) {
       await press(desk, 'a')
       await press(desk, 'Space')
     }
@@ -154,7 +155,7 @@ test('two desks take the same kit back: both versions are shown, and a mark is c
   await press(page, 'Enter')
   await expect(page.getByRole('heading', { name: /Juniper: back to the shelf/ })).toBeVisible()
 
-  await second.locator('.part-row[data-part="Moon filter, grey"]').click()
+  await partRow(second, 'Moon filter, grey').click()
   await press(second, 'm')
   await allPresent(second)
   await press(second, 'Enter')
@@ -162,7 +163,7 @@ test('two desks take the same kit back: both versions are shown, and a mark is c
   await expect(second.getByRole('row', { name: /Moon filter, grey/ })).toContainText('present missing')
   await second.getByLabel('take your mark of Moon filter, grey').click()
   await second.getByRole('button', { name: 'Correct 1 mark' }).click()
-  await expect(second.locator('.history li').first()).toContainText('take-back corrected; Moon filter, grey missing')
+  await expect(history(second).first()).toContainText('take-back corrected; Moon filter, grey missing')
   await other.close()
 })
 
@@ -171,7 +172,7 @@ test('a missing coin cell interrupts: speak to the borrower now', async ({ page,
   const reply = await context.request.get(`${process.env.BASE_URL}/api/kits/F-03`)
   const { loan } = (await reply.json()) as { loan: { id: string } }
   await goTo(page, `/desk/take-back/${loan.id}`)
-  await page.locator('.part-row[data-part="Coin cell CR2032, in the finder"]').click()
+  await partRow(page, 'Coin cell CR2032, in the finder').click()
   await press(page, 'm')
   await expect(page.getByRole('alertdialog')).toContainText('Speak to the borrower now')
   await expect(page.getByRole('alertdialog')).toContainText('emergency number')

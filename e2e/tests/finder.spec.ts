@@ -5,6 +5,7 @@ import { openStation, saySun, sunQuestion } from '../support/bench.ts'
 import { hurdles } from '../support/hurdles.ts'
 import { kitOf, read } from '../support/loans.ts'
 import { expect, goTo, press, signIn, test } from '../support/people.ts'
+import { figure } from '../support/seen.ts'
 
 /** Morning at the made-up places in April: the Sun stands in the east. */
 const MORNING = '2026-04-16T08:30:00Z'
@@ -24,7 +25,7 @@ const serverSays = (page: Page, nowUtc: string) =>
     const given = (await (await route.fetch()).json()) as object
     await route.fulfill({ json: { ...given, nowUtc } })
   })
-const figure = (page: Page) => page.locator('.big-figure .number')
+const knobs = (page: Page) => page.getByRole('list', { name: 'Knobs' }).getByRole('listitem')
 async function mark(page: Page, right: number, up: number) {
   await page.locator('[name=seen-x]').fill(String(right))
   await page.locator('[name=seen-y]').fill(String(up))
@@ -61,9 +62,9 @@ test('on a chimney at 60 m: with the aim mark it is right for the stars, without
   // Far off, then turned as told, and looked at again.
   await mark(page, 80, -52)
   await expect(figure(page)).toHaveClass(/off/)
-  await expect(page.locator('.knob').first()).toContainText('Side knob')
-  await expect(page.locator('.knob').first()).toContainText(/anticlockwise; the dot goes \d+′ left/)
-  await expect(page.locator('.knob').nth(1)).toContainText(/clockwise; the dot goes \d+′ up/)
+  await expect(knobs(page).first()).toContainText('Side knob')
+  await expect(knobs(page).first()).toContainText(/anticlockwise; the dot goes \d+′ left/)
+  await expect(knobs(page).nth(1)).toContainText(/clockwise; the dot goes \d+′ up/)
   await page.getByRole('button', { name: /Turned them: look again/ }).click()
   await expect(figure(page)).toHaveText(/^–/)
   const aim = await aimAt(context, 'F-04', 60)
@@ -140,7 +141,7 @@ test('by the eyepiece’s field: what stands at a clock’s hour in a turned vie
   await choose(page, 'Towards, o’clock', /^12$/)
   await expect(page.getByText('12 is towards the tube’s open end')).toBeVisible()
   // Its focuser sticks out at 75°: twelve o'clock in the view lies away from it, left and a little down.
-  await expect(page.locator('.knob').first()).toContainText(/the dot goes \d+′ right/)
+  await expect(knobs(page).first()).toContainText(/the dot goes \d+′ right/)
 })
 
 test('a finder whose place nobody knows is measured first; the sheet then carries it', async ({ page, context }) => {

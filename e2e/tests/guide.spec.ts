@@ -1,7 +1,18 @@
 import { HtmlValidate } from 'html-validate'
-import { goChapter, linkOf, next, openGuide } from '../support/guides.ts'
 import { everyHurdle } from '../support/hurdles.ts'
 import { expect, goTo, test } from '../support/people.ts'
+import {
+  drawings,
+  goChapter,
+  here,
+  isLive,
+  linkOf,
+  next,
+  openGuide,
+  stepPages,
+  tickAll,
+  titleHere,
+} from '../support/guides.ts'
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
 
@@ -13,13 +24,13 @@ for (const scheme of ['paper', 'ember'] as const) {
     const titles: string[] = []
     const found: string[] = []
     for (let pages = 0; pages < 60; pages++) {
-      const title = (await page.locator('section.here h1').textContent()) ?? ''
+      const title = (await titleHere(page).textContent()) ?? ''
       titles.push(title)
       expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
       found.push(...(await everyHurdle(page)).map((each) => `${title}: ${each}`))
       if (!(await next(page).innerText()).startsWith('Next') && pages > 0) break
       await next(page).tap()
-      await expect(page.locator('section.here h1')).not.toHaveText(title)
+      await expect(titleHere(page)).not.toHaveText(title)
     }
     expect(found).toEqual([])
     expect(titles[0]).toBe('Before anything else')
@@ -40,7 +51,7 @@ test('each step has its words in the page as served, and valid HTML; its drawing
   const path = await linkOf(context, 'M-08')
   const html = await (await context.request.get(`${process.env.BASE_URL}${path}`)).text()
   expect(html).toContain('Two people lift. Both round discs lie in their half-round cradles.')
-  expect(html).not.toMatch(/class="step-drawing"/)
+  expect(html).not.toMatch(/data-drawing/)
   const rules = {
     'no-inline-style': 'off',
     'long-title': 'off',
@@ -62,7 +73,7 @@ test('each step has its words in the page as served, and valid HTML; its drawing
   expect(faults).toEqual([])
   expect((await validator.validateString('<p><div></p>')).valid).toBe(false)
   await goTo(page, path)
-  await expect(page.locator('section.step .step-drawing').first()).toBeAttached()
+  await expect(drawings(stepPages(page)).first()).toBeAttached()
 })
 
 test('without scripts it reads from the Sun to the mirrors', async ({ browser, context }) => {
@@ -84,27 +95,26 @@ test('opened once it opens without a network, where one was, and what is said th
   // The copy is there when the page itself is in it.
   await expect.poll(() => page.evaluate(async (url) => (await caches.match(url)) !== undefined, path)).toBe(true)
   for (let pages = 0; pages < 5; pages++) await next(page).tap()
-  const title = await page.locator('section.here h1').innerText()
+  const title = await titleHere(page).innerText()
   await context.setOffline(true)
   // A link in another language opens in it, though the copy was kept in the guide's own.
   await goTo(page, `${path}?lang=es`)
-  await expect(page.locator('main.guide.lives')).toHaveAttribute('lang', 'es')
+  await expect(page.getByRole('main')).toHaveAttribute('lang', 'es')
   await goTo(page, `${path}?lang=en`)
-  await expect(page.locator('main.guide.lives')).toHaveAttribute('lang', 'en')
+  await expect(page.getByRole('main')).toHaveAttribute('lang', 'en')
   await page.reload()
-  await expect(page.locator('main.guide.lives')).toBeVisible()
-  await expect(page.locator('section.here h1')).toHaveText(title)
-  await expect(page.locator('section.here .step-drawing')).toBeVisible()
+  await isLive(page)
+  await expect(titleHere(page)).toHaveText(title)
+  await expect(drawings(here(page))).toBeVisible()
 
   await page.getByRole('button', { name: 'It doesn’t fit' }).tap()
   await page.getByRole('button', { name: 'You see a blur' }).tap()
-  for (const check of await page.locator('section.trouble .check').all()) await check.tap()
+  await tickAll(page)
   await page.getByRole('button', { name: /^Never/ }).tap()
-  await expect(page.locator('section.trouble')).toContainText('Hold the eyepiece in your warm hand')
+  await expect(here(page)).toContainText('Hold the eyepiece in your warm hand')
   await page.getByRole('button', { name: 'Ask the library' }).tap()
-  await page.locator('section.trouble').getByLabel('What do you see?').fill('Blurred all the way.')
-  await page
-    .locator('section.trouble')
+  await here(page).getByLabel('What do you see?').fill('Blurred all the way.')
+  await here(page)
     .getByLabel('A picture helps')
     .setInputFiles({
       name: 'view.png',
@@ -112,7 +122,7 @@ test('opened once it opens without a network, where one was, and what is said th
       buffer: await page.screenshot(),
     })
   await expect(page.getByAltText('Your picture')).toBeVisible()
-  await page.locator('section.trouble').getByRole('button', { name: 'Send it' }).tap()
+  await here(page).getByRole('button', { name: 'Send it' }).tap()
   await expect(page.getByRole('status')).toContainText('kept here')
   await context.setOffline(false)
   await page.evaluate(() => window.dispatchEvent(new Event('online')))
@@ -153,13 +163,13 @@ test('in Spanish to the end: pages, drawings’ words, dates, and what the libra
   await expect(page.locator('html')).toHaveAttribute('lang', 'es')
   const said: string[] = []
   for (let pages = 0; pages < 60; pages++) {
-    const title = (await page.locator('section.here h1').textContent()) ?? ''
+    const title = (await titleHere(page).textContent()) ?? ''
     said.push(title)
     // What is still English is marked as such.
-    for (const text of await page.locator('section.here [lang=en]').allTextContents()) said.push(`en: ${text}`)
+    for (const text of await here(page).locator('[lang=en]').allTextContents()) said.push(`en: ${text}`)
     if ((await next(page).innerText()) === 'Al principio') break
     await next(page).tap()
-    await expect(page.locator('section.here h1')).not.toHaveText(title)
+    await expect(titleHere(page)).not.toHaveText(title)
   }
   expect(said[0]).toBe('Antes de nada')
   expect(said).toEqual(expect.arrayContaining(['Esta noche', 'No funciona', 'Guarda todo en la maleta']))
@@ -168,10 +178,10 @@ test('in Spanish to the end: pages, drawings’ words, dates, and what the libra
   expect(said).toContain('El mando de mano')
   await page.getByRole('button', { name: 'No encaja' }).tap()
   await page.getByRole('button', { name: 'Solo ves negro' }).tap()
-  for (const check of await page.locator('section.trouble .check').all()) await check.tap()
+  await tickAll(page)
   await page.getByRole('button', { name: 'Preguntar a la biblioteca' }).tap()
-  await page.locator('section.trouble').getByLabel('¿Qué ves?').fill('Todo negro.')
-  await page.locator('section.trouble').getByRole('button', { name: 'Enviar', exact: true }).tap()
+  await here(page).getByLabel('¿Qué ves?').fill('Todo negro.')
+  await here(page).getByRole('button', { name: 'Enviar', exact: true }).tap()
   await expect(page.getByRole('status')).toContainText('Enviado')
   const messages = await context.request.get(`${process.env.BASE_URL}/api/borrower-messages`)
   expect(await messages.text()).toContain('You see nothing but black')
@@ -183,17 +193,17 @@ test('tonight: nothing before its hour, other nights by a tap, a drawing of wher
 }) => {
   await openGuide(context, page, 'M-11')
   await goChapter(page, 'Tonight')
-  const tonight = page.locator('section.sky')
+  const tonight = here(page)
   await expect(tonight).toContainText(/Never before \d\d:\d\d/)
-  expect(await tonight.locator('.targets li').count()).toBeGreaterThan(0)
+  expect(await tonight.getByRole('listitem').count()).toBeGreaterThan(0)
   await tonight.getByText('How to find it').first().tap()
   await expect(tonight.locator('details[open] p').first()).not.toBeEmpty()
-  const before = await tonight.locator('.when b').innerText()
+  const before = await tonight.locator('p > b').first().innerText()
   await tonight.getByRole('button', { name: 'Other nights' }).tap()
-  await tonight.locator('.nights button').last().tap()
-  await expect(tonight.locator('.when b')).not.toHaveText(before)
+  await tonight.getByRole('group', { name: 'Other nights' }).getByRole('button').last().tap()
+  await expect(tonight.locator('p > b').first()).not.toHaveText(before)
   await tonight.getByRole('button', { name: 'I can’t find it' }).tap()
-  await expect(page.locator('section.here h1')).toHaveText('It doesn’t work')
+  await expect(titleHere(page)).toHaveText('It doesn’t work')
 })
 
 test('is tonight good enough: what was seen of air and sky stays on the phone and takes out what it hides', async ({
@@ -202,22 +212,22 @@ test('is tonight good enough: what was seen of air and sky stays on the phone an
 }) => {
   await openGuide(context, page, 'M-11')
   await goChapter(page, 'Tonight')
-  const here = page.locator('section.here')
-  const faint = here.locator('li', { hasText: /Nebula|Galaxy|\(M13\)/ })
+  const shown = here(page)
+  const faint = shown.locator('li', { hasText: /Nebula|Galaxy|\(M13\)/ })
   const before = await faint.count()
-  await here.getByText('Is tonight good enough?').tap()
-  await here.getByRole('button', { name: 'hard, in colours' }).tap()
-  await expect(here.getByText(/The air is restless. (Stay at|Use the lowest)/)).toBeVisible()
-  await here.getByRole('button', { name: '2', exact: true }).tap()
-  await expect(here.getByText('The sky is bright.')).toBeVisible()
-  if (before > 0) await expect(here.getByText('the sky is too bright for it').first()).toBeVisible()
+  await shown.getByText('Is tonight good enough?').tap()
+  await shown.getByRole('button', { name: 'hard, in colours' }).tap()
+  await expect(shown.getByText(/The air is restless. (Stay at|Use the lowest)/)).toBeVisible()
+  await shown.getByRole('button', { name: '2', exact: true }).tap()
+  await expect(shown.getByText('The sky is bright.')).toBeVisible()
+  if (before > 0) await expect(shown.getByText('the sky is too bright for it').first()).toBeVisible()
   await page.reload()
-  await expect(here.getByText('The sky is bright.')).toBeVisible()
+  await expect(shown.getByText('The sky is bright.')).toBeVisible()
   // Another evening has another air; the sky over the place stays as it is.
-  await here.getByRole('button', { name: 'Other nights' }).tap()
-  await here.locator('.nights button').nth(1).tap()
-  await expect(here.getByText('The air is restless.')).toBeHidden()
-  await expect(here.getByText('The sky is bright.')).toBeVisible()
+  await shown.getByRole('button', { name: 'Other nights' }).tap()
+  await shown.getByRole('group', { name: 'Other nights' }).getByRole('button').nth(1).tap()
+  await expect(shown.getByText('The air is restless.')).toBeHidden()
+  await expect(shown.getByText('The sky is bright.')).toBeVisible()
 })
 
 test('the borrower’s own look through the case: a tap each, the coin cell never by the handful', async ({
@@ -226,7 +236,7 @@ test('the borrower’s own look through the case: a tap each, the coin cell neve
 }) => {
   await openGuide(context, page, 'M-11')
   await goChapter(page, 'What is in the case')
-  const room = page.locator('section.case')
+  const room = here(page)
   await room.getByRole('button', { name: 'All the rest is there' }).tap()
   await expect(room.getByRole('button', { name: /Coin cell.*not looked at yet/ })).toBeVisible()
   await expect(room).toContainText('Look at this one yourself: Coin cell')
@@ -246,8 +256,7 @@ test('the borrower’s own look through the case: a tap each, the coin cell neve
 
 test('text grows and stays so; the chosen scheme stays', async ({ page, context }) => {
   await openGuide(context, page, 'M-11')
-  const size = () =>
-    page.locator('section.here').evaluate((element) => parseFloat(getComputedStyle(element).fontSize))
+  const size = () => here(page).evaluate((element) => parseFloat(getComputedStyle(element).fontSize))
   const before = await size()
   await page.getByRole('button', { name: 'Bigger text' }).tap()
   expect(await size()).toBeGreaterThan(before * 1.15)
@@ -266,23 +275,21 @@ for (const [code, format] of [
     context,
   }) => {
     await openGuide(context, page, code)
-    await expect(page.locator('section.step .step-drawing').first()).toBeAttached()
+    await expect(drawings(stepPages(page)).first()).toBeAttached()
     await page.emulateMedia({ media: 'print' })
     await page.setViewportSize(format === 'A4' ? { width: 690, height: 1000 } : { width: 712, height: 940 })
     for (const chapter of ['What is in the case', 'Lowest power first', 'Tonight', 'Close it up'])
       await expect(page.getByRole('heading', { name: chapter }).first()).toBeVisible()
     await expect(page.locator('footer')).toBeHidden()
-    const steps = await page.locator('section.step').count()
-    await expect(page.locator('section.step .step-drawing:visible')).toHaveCount(steps)
+    const steps = await stepPages(page).count()
+    await expect(drawings(stepPages(page)).filter({ visible: true })).toHaveCount(steps)
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(712)
     const pdf = await page.pdf({ format })
     const sheets = pdf.toString('latin1').match(/\/Type\s*\/Page\b/g)?.length ?? 0
     expect(sheets).toBeGreaterThan(5)
     expect(sheets).toBeLessThan(26)
     // A step is never torn apart: it is lower than a sheet.
-    const heights = await page
-      .locator('section.step')
-      .evaluateAll((all) => all.map((each) => each.getBoundingClientRect().height))
+    const heights = await stepPages(page).evaluateAll((all) => all.map((each) => each.getBoundingClientRect().height))
     expect(Math.max(...heights)).toBeLessThan(900)
   })
 
@@ -297,8 +304,8 @@ test('printed straight after it has loaded, every step has its drawing, and each
       return Object.assign(open.apply(this, asked), { addEventListener: () => undefined })
     }
     addEventListener('afterprint', () => {
-      const steps = document.querySelectorAll('section.step').length
-      const drawn = document.querySelectorAll('section.step .step-drawing').length
+      const steps = document.querySelectorAll('h1[data-number]').length
+      const drawn = document.querySelectorAll('section:has(h1[data-number]) [data-drawing]').length
       document.documentElement.dataset.printed = `${drawn} of ${steps}`
     })
   })
@@ -307,9 +314,9 @@ test('printed straight after it has loaded, every step has its drawing, and each
   const [drawn, steps] = (await page.locator('html').getAttribute('data-printed'))?.split(' of ').map(Number) ?? []
   expect(steps).toBeGreaterThan(8)
   expect(drawn).toBe(steps)
-  await expect(page.locator('section.step .step-drawing')).toHaveCount(steps ?? NaN)
+  await expect(drawings(stepPages(page))).toHaveCount(steps ?? NaN)
   const headings = await page
-    .locator('h1, h2.chapter')
+    .locator('h1, section > h2:first-child')
     .evaluateAll((all) => all.map(({ textContent }) => textContent?.trim() ?? ''))
   expect(headings.filter((text, at) => headings.indexOf(text) !== at)).toEqual([])
 })

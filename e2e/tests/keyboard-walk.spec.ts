@@ -90,7 +90,7 @@ async function walk(page: Page, path: string, count: number): Promise<readonly s
 /** @returns what is wrong with a page's lists, worked by arrows and Escape */
 async function lists(page: Page, path: string): Promise<readonly string[]> {
   const wrong: string[] = []
-  const boxes = page.locator('main .el-select:not(.is-disabled)').getByRole('combobox')
+  const boxes = page.locator('main [role=combobox][aria-haspopup=listbox]:not([disabled])')
   const count = Math.min(await boxes.count(), MOST_LISTS)
   for (let at = 0; at < count; at++) {
     const box = boxes.nth(at)

@@ -16,7 +16,7 @@ test('a promised borrower’s hand-out takes twelve keys at most, without a hand
   await key('h')
   await expect(page.getByRole('heading', { name: 'Comfrey goes out' })).toBeVisible()
   // The first thing that is open has the focus already.
-  await expect(page.locator('.form-line.open :focus')).toHaveCount(1)
+  await expect(page.getByRole('main').locator('section :focus')).toHaveCount(1)
   const out = page.getByRole('heading', { name: 'Comfrey is out.' })
   while (keys < 12 && !(await out.isVisible())) {
     const onButton = await page.evaluate(() => document.activeElement?.textContent?.includes('Hand out') ?? false)

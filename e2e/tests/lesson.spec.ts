@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto'
 import type { BrowserContext } from '@playwright/test'
-import { next, linkOf } from '../support/guides.ts'
 import { everyHurdle } from '../support/hurdles.ts'
 import { kitOf, read, send } from '../support/loans.ts'
 import { baseUrl, expect, goTo, signIn, test } from '../support/people.ts'
+import { here, linkOf, next } from '../support/guides.ts'
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
 
@@ -80,10 +80,10 @@ test('what did you see: told the morning after, counted without a name, and it c
   )
   const before = await read<{ nights: number }>(context, '/api/kits/M-10/first-nights')
   await goTo(page, path)
-  const tonight = page.locator('section.here.sky')
+  const tonight = here(page).filter({ has: page.getByRole('heading', { name: 'Tonight', level: 1 }) })
   while ((await tonight.count()) === 0) await next(page).tap()
   // The kit is out for some days already in the demo: an evening has passed.
-  const question = tonight.locator('.first-night')
+  const question = tonight.locator('details', { hasText: 'What did you see on' })
   await question.locator('summary').tap()
   await question.getByRole('button', { name: 'Saw it' }).first().tap()
   await question.getByRole('button', { name: 'Couldn’t find it' }).nth(1).tap()

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs'
 import { choose } from '../support/choose.ts'
 import { read } from '../support/loans.ts'
 import { expect, goTo, signIn, test } from '../support/people.ts'
+import { history } from '../support/seen.ts'
 
 /** What the records tell along time: models compared, loans against nights, a kit's story, and a look that is due. */
 
@@ -15,16 +16,17 @@ test('models are compared, and loans held against nights, with the same figures 
   await goTo(page, '/logbook')
   await choose(page, 'Branch', /Marrowdale/)
   await expect(page.getByText(/comes back beyond its limit most often: \d+ % of \d+ looks/)).toBeVisible()
-  await expect(page.locator('.apexcharts-bar-area').first()).toBeVisible()
+  const chart = page.getByRole('figure', { name: 'Loans by month' })
+  await expect(chart.locator('path[val]').first()).toBeVisible()
   // The nights are reckoned beside the page, and the chart takes them up.
-  await expect(page.locator('.apexcharts-line-series path').first()).toBeVisible({ timeout: 30_000 })
+  await expect(chart.locator('[seriesName^=dark] path').first()).toBeVisible({ timeout: 30_000 })
   const { branches } = await read<{ branches: { branchName: string; months: { loans: number }[] }[] }>(
     context,
     '/api/logbook',
   )
   const months = branches.find(({ branchName }) => branchName.startsWith('Marrowdale'))?.months ?? []
   await page.getByText('The same figures').first().click()
-  const cells = page.locator('details').first().locator('.el-table__body tr td:nth-child(2)')
+  const cells = page.locator('details').first().locator('td:nth-child(2)')
   expect((await cells.allTextContents()).map(Number)).toEqual(months.map(({ loans }) => loans))
   // A year is played through beside the page; a table goes into a file as it is seen.
   await page.getByRole('button', { name: 'Play a year through' }).click()
@@ -52,14 +54,14 @@ test('a look that is due stands on the shelf with its reason, and leads to the s
   await glance.getByRole('link', { name: 'Its story' }).click()
   await expect(page.getByRole('heading', { name: /Look at the mirror before its next loan/ })).toBeVisible()
   for (const name of ['mirror', 'finder', 'judged by eye'])
-    await expect(page.getByRole('region', { name, exact: true }).locator('.apexcharts-canvas')).toBeVisible()
+    await expect(page.getByRole('region', { name, exact: true }).getByRole('figure')).toBeVisible()
   await expect(page.getByText('after 3 loans')).toBeVisible()
   // Earlier years are asked for; words find lines of its history.
   await page.getByRole('button', { name: 'A year earlier' }).click()
   await expect(page.getByRole('button', { name: 'A year earlier' })).toBeHidden()
   await page.getByLabel('Words in its history').fill('checked')
-  await expect(page.locator('.history li').first()).toContainText('checked')
-  await expect(page.locator('.history li', { hasText: 'handed out' })).toHaveCount(0)
+  await expect(history(page).first()).toContainText('checked')
+  await expect(history(page).filter({ hasText: 'handed out' })).toHaveCount(0)
 })
 
 test('where the days go, what models cost and which parts to keep, on screen and for the committee', async ({
@@ -73,7 +75,10 @@ test('where the days go, what models cost and which parts to keep, on screen and
   await expect(page.getByText(/\d+ of \d+ loans came back late/)).toBeVisible()
   await page.getByRole('link', { name: 'What models cost, and which parts to keep' }).click()
   await expect(page.getByText(/^A loan costs from \d/)).toBeVisible()
-  const dear = page.locator('.apexcharts-yaxis-label').first()
+  const dear = page
+    .getByRole('figure', { name: /a loan$/ })
+    .locator('text')
+    .first()
   const before = await page.getByText(/^A loan costs from/).textContent()
   await page.getByLabel('years that a kit lasts').fill('4')
   await page.getByLabel('years that a kit lasts').press('Enter')
@@ -93,9 +98,9 @@ test('two checks side by side, and a history of one kind', async ({ page, contex
   await goTo(page, '/logbook/M-03')
   const compared = page.getByRole('region', { name: 'Two checks side by side' })
   await expect(compared.getByText(/moved most: left at .* found at/)).toBeVisible()
-  await expect(compared.locator('.el-table__body tr').filter({ hasText: 'mirror' }).first()).toContainText('mm')
+  await expect(compared.getByRole('row').filter({ hasText: 'mirror' }).first()).toContainText('mm')
   await choose(page, 'Kinds of what was done', 'bench checks')
   await page.keyboard.press('Escape')
-  await expect(page.locator('.history li').first()).toContainText('checked')
-  await expect(page.locator('.history li', { hasText: 'handed out' })).toHaveCount(0)
+  await expect(history(page).first()).toContainText('checked')
+  await expect(history(page).filter({ hasText: 'handed out' })).toHaveCount(0)
 })

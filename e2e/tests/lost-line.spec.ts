@@ -1,4 +1,5 @@
 import { expect, fillHandOut, goTo, press, signIn, test } from '../support/people.ts'
+import { partRow, unseenParts } from '../support/seen.ts'
 
 /** The desk asks for what looks at pictures when it has rested 0.4 s. */
 const AFTER_THE_CARD_MS = 800
@@ -38,7 +39,7 @@ test('a take-back goes on without a line, and is sent when it is back', async ({
   await context.setOffline(true)
   // What comes after the card doesn't come now: the card goes on without it.
   await page.waitForTimeout(AFTER_THE_CARD_MS)
-  for (let i = 0; i < 8 && (await page.locator('.part-row[data-mark=unseen]').count()) > 0; i++) {
+  for (let i = 0; i < 8 && (await unseenParts(page).count()) > 0; i++) {
     await press(page, 'a')
     await press(page, 'Space')
   }
@@ -47,7 +48,7 @@ test('a take-back goes on without a line, and is sent when it is back', async ({
   await context.setOffline(false)
   await page.reload()
   await expect(page.getByText('Taken up where it was left.')).toBeVisible()
-  await expect(page.locator('.part-row[data-mark=unseen]')).toHaveCount(0)
+  await expect(unseenParts(page)).toHaveCount(0)
   await press(page, 'Enter')
   await expect(page.getByRole('heading', { name: 'Clover: back to the shelf.' })).toBeVisible()
 })
@@ -57,7 +58,7 @@ test('fewer of many: a count short by one is a part missing, with its number', a
   const reply = await context.request.get(`${process.env.BASE_URL}/api/kits/M-08`)
   const { loan } = (await reply.json()) as { loan: { id: string } }
   await goTo(page, `/desk/take-back/${loan.id}`)
-  const caps = page.locator('.part-row[data-part="Eyepiece end caps"]')
+  const caps = partRow(page, 'Eyepiece end caps')
   await caps.click()
   await press(page, '-')
   await expect(caps).toContainText('3 of 4')

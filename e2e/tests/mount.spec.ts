@@ -4,13 +4,19 @@ import { choose } from '../support/choose.ts'
 import { openStation, steps } from '../support/bench.ts'
 import { hurdles } from '../support/hurdles.ts'
 import { kitOf, read } from '../support/loans.ts'
+import { advice, figure, glance } from '../support/seen.ts'
 
 /** Opens the choice of place and hour, and takes this one, whichever was proposed. */
 const choosePlace = async (page: Page, name: string) => {
-  await page.locator('.for button').click()
+  await page.getByRole('group', { name: 'Place and hour' }).getByRole('button').first().click()
   await choose(page, 'Place', name)
 }
+/** The first star that is proposed, as it is written into the horizon. */
+const firstStar = (page: Page) => page.getByText(/^\s*1 .+ \d+° up\s*$/)
 const keep = (page: Page) => page.getByRole('button', { name: /Keep this check/ })
+
+// Its owner lets the tablet's sensors be read.
+test.use({ permissions: ['accelerometer', 'gyroscope', 'magnetometer'] })
 
 test('an equatorial reflector: weight too small, one more from the drawer, balanced', async ({ page, context }) => {
   await signIn(context, 'kofi')
@@ -34,8 +40,8 @@ test('an equatorial reflector: weight too small, one more from the drawer, balan
   await expect(page.getByText('a length is 0 mm or more')).toBeVisible()
   await bare.fill('40')
   await page.getByRole('button', { name: /It stays/ }).click()
-  await expect(page.locator('.big-figure .number')).toHaveText('0 mm')
-  await expect(page.locator('.advice')).toHaveText('The weight stands right. Let go: it stays.')
+  await expect(figure(page)).toHaveText('0 mm')
+  await expect(advice(page)).toHaveText('The weight stands right. Let go: it stays.')
 
   // Moved away again it says which side falls, and how far which way.
   await bare.fill('70')
@@ -44,12 +50,12 @@ test('an equatorial reflector: weight too small, one more from the drawer, balan
   await page.getByRole('button', { name: /It stays/ }).click()
   await page.getByRole('button', { name: 'End' }).click()
   await keep(page).click()
-  await expect(page.locator('.glance .sentence')).toBeVisible()
+  await expect(glance(page)).toBeVisible()
 
   await openStation(page, 'F-01', /^Balance/)
   await page.locator('[name=bare-shaft-mm]').fill('70')
-  await expect(page.locator('.big-figure .number')).toHaveText('30 mm')
-  await expect(page.locator('.advice')).toHaveText('Slide the weight outward by 30 mm.')
+  await expect(figure(page)).toHaveText('30 mm')
+  await expect(advice(page)).toHaveText('Slide the weight outward by 30 mm.')
   await expect(page.getByText('falls if let go')).toBeVisible()
   await press(page, 'Escape')
 })
@@ -68,13 +74,13 @@ test('a tabletop reflector goes through its stations by keyboard', async ({ page
   await lies(1.6, 0)
   await expect(page.getByText('1.6° from level')).toBeVisible()
   await page.getByRole('button', { name: 'Take it' }).click()
-  await expect(page.locator('.advice')).toContainText('The bubble runs to the high side')
+  await expect(advice(page)).toContainText('The bubble runs to the high side')
   await lies(0, 0.3)
   await page.getByRole('button', { name: 'Take it' }).click()
   await expect(page.getByRole('heading', { name: 'Lift it by its base' })).toBeVisible()
   // The base sticks: said, put right, and both are kept.
   await page.getByRole('radio', { name: 'sticks, then jumps' }).click()
-  await expect(page.locator('.advice')).toContainText('Undo the centre bolt by an eighth of a turn')
+  await expect(advice(page)).toContainText('Undo the centre bolt by an eighth of a turn')
   await press(page, 'p')
   await expect(page.getByRole('heading', { name: 'Slide the tube open' })).toBeVisible()
   while ((await page.getByRole('heading', { name: 'Try three moves' }).count()) === 0) await press(page, 'Space')
@@ -82,16 +88,16 @@ test('a tabletop reflector goes through its stations by keyboard', async ({ page
     await page.getByRole('radiogroup').nth(answer).getByRole('radio', { name: 'yes' }).click()
   // A tube that slides open balances in its clamp.
   await page.locator('[name=hang-g]').fill('60')
-  await expect(page.locator('.advice')).toContainText(/Slide the tube \d+ mm towards the sky/)
+  await expect(advice(page)).toContainText(/Slide the tube \d+ mm towards the sky/)
   await page.getByRole('button', { name: 'Slid it: it stays now' }).click()
-  await expect(page.locator('.big-figure .number')).toHaveText('0 mm')
+  await expect(figure(page)).toHaveText('0 mm')
   await expect(page.getByText(/tail-heavy: \d+ g at the open end/)).toBeVisible()
   await page.getByRole('button', { name: 'End' }).click()
   const row = (name: string) => page.getByRole('row', { name: new RegExp(`^${name}`) })
   await expect(row('mount')).toContainText('not fine')
   await expect(row('mount').locator('strong')).toHaveText('fine')
   await keep(page).click()
-  await expect(page.locator('.glance .sentence')).toBeVisible()
+  await expect(glance(page)).toBeVisible()
 })
 
 test('a computer-driven arm: what to key in, hours that don’t exist, stars, home position', async ({
@@ -106,7 +112,7 @@ test('a computer-driven arm: what to key in, hours that don’t exist, stars, ho
   await choosePlace(page, 'Library yard')
   const when = page.locator('[name=local]')
   await when.fill('2026-07-17T23:30')
-  const card = page.locator('.card')
+  const card = page.getByRole('group', { name: 'What to key in' })
   await expect(card.getByRole('button')).toHaveText([
     /site or city\s*Library yard\s*or a site of your own: 52° 42′ N, 008° 12′ W/,
     /zone, by a place\s*Dublin/,
@@ -121,7 +127,7 @@ test('a computer-driven arm: what to key in, hours that don’t exist, stars, ho
     /switching off\s*mount first, then the pack/,
   ])
   // Two stars, and another when one is hidden.
-  const first = page.locator('text.picked').first()
+  const first = firstStar(page)
   const name = (await first.textContent())?.replace(/^\s*1 (.+) \d+° up\s*$/, '$1').trim() ?? ''
   await page.getByRole('button', { name: `${name} is hidden` }).click()
   await expect(first).not.toContainText(name)
@@ -167,7 +173,7 @@ test('every family’s kit can be taken through its stations', async ({ page, co
     await expect(stations.first()).toBeVisible()
     for (const station of await stations.all()) {
       await station.click()
-      await expect(page.locator('.bench')).not.toBeEmpty()
+      await expect(page.getByRole('region', { name: 'Station' })).not.toBeEmpty()
     }
     await page
       .getByRole('navigation', { name: 'Stations' })
@@ -190,17 +196,20 @@ test('steps are reordered by drag, and an order that can hurt is warned of, not 
   await expect(list.first()).toBeVisible()
   const row = (title: string) => list.filter({ hasText: title })
   const grip = async (title: string) => {
-    const box = await row(title).locator('.grip').boundingBox()
+    const box = await row(title).locator('[data-grip]').boundingBox()
     if (!box) throw new Error(`no row ${title}`)
     return { x: box.x + box.width / 2, y: box.y + box.height / 2 }
   }
+  const order = () => list.allInnerTexts()
+  const before = await order()
   const from = await grip('Put the tube on')
   const to = await grip('Slide the slow-motion rods on')
   await page.mouse.move(from.x, from.y)
   await page.mouse.down()
   await page.mouse.move(from.x, (from.y + to.y) / 2, { steps: 8 })
   await page.mouse.move(to.x, to.y - 8, { steps: 8 })
-  await expect(page.locator('li.landing')).toBeVisible()
+  // Where it would land shows before the hand lets go.
+  await expect.poll(order).not.toEqual(before)
   await page.mouse.up()
   await expect(page.getByText('the stand can tip over on somebody’s feet')).toBeVisible()
   await expect(page.getByText('One order that can hurt')).toBeVisible()
@@ -254,7 +263,7 @@ test('the new stations and pages have no serious hurdle for screen readers or we
   await stations.getByRole('button', { name: /^Place/ }).click()
   await choosePlace(page, 'Ferncliff field')
   await page.locator('[name=local]').fill('2026-04-17T22:00')
-  await expect(page.locator('.picked').first()).toBeVisible()
+  await expect(firstStar(page)).toBeVisible()
   expect(await hurdles(page)).toEqual([])
   const { modelId } = await read<{ modelId: string }>(context, '/api/kits/F-02')
   for (const path of [`/setup/models/${modelId}/steps`, `/setup/models/${modelId}/mount`, '/setup/places']) {

@@ -5,6 +5,7 @@ import { choose } from '../support/choose.ts'
 import { hurdles } from '../support/hurdles.ts'
 import { bringIn, kitOf, loanOut, read, replace } from '../support/loans.ts'
 import { expect, goTo, press, signIn, test } from '../support/people.ts'
+import { partRows } from '../support/seen.ts'
 
 /** A rendered case with known truth; its marks name the kit KA. */
 const folder = new URL('../../server/test/pictures/case/', import.meta.url)
@@ -27,10 +28,12 @@ test('a complete case is photographed and drawn; a missing eyepiece is then seen
   await page.locator('[name=case-width]').fill('560')
   await page.locator('[name=case-height]').fill('400')
   const upload = page.locator('input[type=file]')
+  const views = page.getByRole('list', { name: 'Pictures of the complete case' }).getByRole('listitem')
+  const outlines = page.getByRole('list', { name: 'What lies where' }).getByRole('listitem')
   for (const name of ['ref-1', 'ref-2', 'ref-3', 'ref-4']) {
-    const before = await page.locator('.views li').count()
+    const before = await views.count()
     await upload.setInputFiles(picture(name))
-    await expect(page.locator('.views li')).toHaveCount(before + 1)
+    await expect(views).toHaveCount(before + 1)
   }
   await expect(page.getByText('enough to compare')).toBeVisible()
   await upload.setInputFiles(
@@ -40,8 +43,8 @@ test('a complete case is photographed and drawn; a missing eyepiece is then seen
   // From the side: no later picture could be compared with it, so it isn't kept.
   await upload.setInputFiles(picture('test-2'))
   await expect(page.getByRole('alert')).toContainText('too much from the side')
-  await expect(page.locator('.views li')).toHaveCount(4)
-  const sheet = page.locator('.sheet svg')
+  await expect(views).toHaveCount(4)
+  const sheet = page.getByRole('group', { name: 'The open case from above' })
   await expect(sheet.locator('image')).toBeVisible()
   const box = await sheet.boundingBox()
   if (!box) throw new Error('the case isn’t shown')
@@ -51,10 +54,13 @@ test('a complete case is photographed and drawn; a missing eyepiece is then seen
   await page.mouse.move(...at(150, 100), { steps: 4 })
   await page.mouse.move(...at(156, 108))
   await page.mouse.up()
-  await expect(page.locator('.places li')).toHaveCount(1)
+  await expect(outlines).toHaveCount(1)
   await choose(page, 'What lies in compartment 1', /^2 /)
   // One that is no rectangle goes from corner to corner, and back to the first.
-  await page.locator('.ways').getByText('outline', { exact: true }).click()
+  await page
+    .getByRole('radiogroup', { name: 'How a compartment is drawn' })
+    .getByText('outline', { exact: true })
+    .click()
   for (const [x, y] of [
     [300, 200],
     [360, 200],
@@ -65,7 +71,7 @@ test('a complete case is photographed and drawn; a missing eyepiece is then seen
     [301, 201],
   ] as const)
     await page.mouse.click(...at(x, y))
-  await expect(page.locator('.places li')).toHaveCount(2)
+  await expect(outlines).toHaveCount(2)
   await page.getByRole('button', { name: 'Keep it so' }).click()
   await expect(page.getByText('Ready: at the next take-back')).toBeVisible()
   expect(await hurdles(page)).toEqual([])
@@ -87,7 +93,10 @@ test('a complete case is photographed and drawn; a missing eyepiece is then seen
   const began = Date.now()
   await look.locator('input[type=file]').setInputFiles(picture('test-3'))
   const missing = kit.parts[2]
-  await expect(page.locator('.part-row.differs')).toHaveAttribute('data-part', missing?.name ?? '')
+  await expect(partRows(page).filter({ hasText: 'looks different' })).toHaveAttribute(
+    'data-part',
+    missing?.name ?? '',
+  )
   await expect(look.getByRole('status')).toContainText(`It looks different at ${missing?.name}`)
   // Its place as it was, beside how it is.
   for (const when of ['complete', 'now'])
@@ -102,7 +111,7 @@ test('a complete case is photographed and drawn; a missing eyepiece is then seen
   await press(page, 'a')
   await press(page, 'Enter')
   await expect(page.getByRole('heading', { name: /KA/ }).first()).toBeVisible()
-  await expect(page.locator('.take-back')).toBeHidden()
+  await expect(page.getByRole('group', { name: 'Contents card' })).toBeHidden()
   expect(Date.now() - began).toBeLessThan(20_000)
   expect((await kitOf(context, CODE)).parts.filter(({ mark }) => mark !== 'present').map(({ name }) => name)).toEqual(
     [missing?.name],

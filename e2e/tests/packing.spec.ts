@@ -1,7 +1,7 @@
-import { linkOf, next } from '../support/guides.ts'
 import { everyHurdle } from '../support/hurdles.ts'
 import { bringIn, kitOf, loanOut, send } from '../support/loans.ts'
 import { baseUrl, expect, goTo, signIn, test } from '../support/people.ts'
+import { here, isLive, linkOf, next } from '../support/guides.ts'
 
 /** A kit of its own: lent here, it is missing nowhere else. */
 const KIT = 'P-71'
@@ -38,12 +38,12 @@ test('how a kit is packed: its picture is taken once, and seen at take-back and 
     await browser.newContext({ ...test.info().project.use, viewport: { width: 390, height: 844 } })
   ).newPage()
   await phone.goto(`${baseUrl()}${path}`)
-  await expect(phone.locator('main.guide.lives')).toBeVisible()
+  await isLive(phone)
   await next(phone).click()
   await next(phone).filter({ hasText: 'What is in the case' }).click()
-  const shown = phone.locator('section.here').getByAltText('So it lies when it is right')
+  const shown = here(phone).getByAltText('So it lies when it is right')
   await expect(shown).toBeVisible()
-  await expect(phone.locator('section.here figcaption')).toHaveText('Card on top, manual under it')
+  await expect(here(phone).locator('figcaption')).toHaveText('Card on top, manual under it')
   expect(await shown.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBeGreaterThan(0)
   expect(await everyHurdle(phone)).toEqual([])
 
@@ -54,7 +54,7 @@ test('how a kit is packed: its picture is taken once, and seen at take-back and 
   await expect.poll(async () => isKept((await shown.getAttribute('src')) ?? '')).toBe(true)
   await phone.context().setOffline(true)
   await phone.reload()
-  await expect(phone.locator('main.guide.lives')).toBeVisible()
+  await isLive(phone)
   await expect(shown).toBeVisible()
   expect(await shown.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBeGreaterThan(0)
   await phone.context().setOffline(false)

@@ -1,8 +1,8 @@
-import { goChapter, openGuide } from '../support/guides.ts'
 import { everyHurdle } from '../support/hurdles.ts'
 import { kitOf, send } from '../support/loans.ts'
 import { peepholePhoto } from '../support/peephole-photo.ts'
 import { baseUrl, expect, goTo, signIn, test } from '../support/people.ts'
+import { goChapter, here, openGuide } from '../support/guides.ts'
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
 
@@ -16,12 +16,12 @@ test('a photo through the peephole is measured while the borrower waits; the ben
   await send(context, `/api/kits/${id}/collimation-policy`, { policy: 'leave-it-to-us', kitVersion: version })
   await openGuide(context, page, 'M-12')
   await goChapter(page, 'The glass and its screws')
-  const here = page.locator('section.here')
-  await here.getByText('Is the mirror lined up? Take a photo').tap()
+  const shown = here(page)
+  await shown.getByText('Is the mirror lined up? Take a photo').tap()
   // By day the question of the Sun comes first; at night it falls away.
-  const safe = here.locator('[name=sun-safe]')
+  const safe = shown.locator('[name=sun-safe]')
   if (await safe.count()) await safe.check()
-  await here
+  await shown
     .locator('input[type=file]')
     .first()
     .setInputFiles({
@@ -29,9 +29,9 @@ test('a photo through the peephole is measured while the borrower waits; the ben
       mimeType: 'image/jpeg',
       buffer: await peepholePhoto({ model: 'table-110', axisErrorMm: { x: 1.7, y: 0.6 }, px: 1000 }),
     })
-  await expect(here.getByAltText('Your picture')).toBeVisible()
-  await here.getByRole('button', { name: 'Send it' }).first().tap()
-  const answer = here.getByRole('status')
+  await expect(shown.getByAltText('Your picture')).toBeVisible()
+  await shown.getByRole('button', { name: 'Send it' }).first().tap()
+  const answer = shown.getByRole('status')
   await expect(answer).toContainText('The Moon and low powers still work tonight')
   await expect(answer).toContainText('Turn nothing. We will line it up when it is back.')
   await expect(answer).toContainText(/Measured: 1\.[6-9] mm off/)
@@ -55,20 +55,20 @@ test('the finder at something far away: nothing without the Sun’s answer, then
 }) => {
   await openGuide(context, page, 'F-03', '?lang=es')
   await goChapter(page, 'El buscador, luego el enfoque')
-  const here = page.locator('section.here')
-  await here.getByText('¿Apunta bien el buscador?').tap()
-  const send = here.getByRole('button', { name: 'Enviar' })
+  const shown = here(page)
+  await shown.getByText('¿Apunta bien el buscador?').tap()
+  const send = shown.getByRole('button', { name: 'Enviar' })
   await expect(send).toBeDisabled()
-  await here.locator('[name=sun-safe]').check()
-  await here.locator('[name=distance]').selectOption('500')
-  const view = here.getByRole('application')
+  await shown.locator('[name=sun-safe]').check()
+  await shown.locator('[name=distance]').selectOption('500')
+  const view = shown.getByRole('application')
   await view.scrollIntoViewIfNeeded()
   const box = await view.boundingBox()
   if (!box) throw new Error('the eyepiece’s view isn’t shown')
   await page.touchscreen.tap(box.x + box.width * 0.55, box.y + box.height * 0.45)
   await send.tap()
-  await expect(here.getByRole('status')).toContainText('El buscador apunta adonde apunta el telescopio')
-  await here.getByRole('button', { name: 'No se ve' }).tap()
+  await expect(shown.getByRole('status')).toContainText('El buscador apunta adonde apunta el telescopio')
+  await shown.getByRole('button', { name: 'No se ve' }).tap()
   await send.tap()
-  await expect(here.getByRole('status')).toContainText('No se ve: el buscador se desvía más de')
+  await expect(shown.getByRole('status')).toContainText('No se ve: el buscador se desvía más de')
 })

@@ -2,6 +2,8 @@ import type { Page } from '@playwright/test'
 import { choose, pick } from '../support/choose.ts'
 import { saySun, sunQuestion } from '../support/bench.ts'
 import { expect, fillHandOut, goTo, press, signInOf, test } from '../support/people.ts'
+import { currentPart, glance, history, partRow, shelfRow, unseenParts } from '../support/seen.ts'
+import { allPages, here, isLive } from '../support/guides.ts'
 
 /** By day the Sun is asked about before anything is written down, at night it isn't: this goes through at any hour. */
 async function answerSun(page: Page, field: string): Promise<void> {
@@ -25,7 +27,7 @@ test('a kit goes out, comes back a part short, is held, made whole, checked, and
   await page.getByRole('button', { name: 'Sign in' }).click()
 
   // The shelf says it is fit.
-  const row = page.locator('.row[data-code=M-03]')
+  const row = shelfRow(page, 'M-03')
   await expect(row).toContainText('Fit to lend')
   await row.click()
   await press(page, 'h')
@@ -44,21 +46,22 @@ test('a kit goes out, comes back a part short, is held, made whole, checked, and
   const guide = await phone.newPage()
   const answer = await guide.goto(link ?? '')
   expect(answer?.headers()).toMatchObject({ 'referrer-policy': 'no-referrer', 'x-robots-tag': 'noindex, nofollow' })
-  await expect(guide.locator('main.guide.lives')).toBeVisible()
-  await expect(guide.locator('section.here')).toContainText('Never point the telescope or its finder at the Sun')
+  await isLive(guide)
+  await expect(here(guide)).toContainText('Never point the telescope or its finder at the Sun')
   await guide.getByRole('button', { name: 'I understand' }).tap()
-  await expect(guide.locator('section.case')).toContainText('Eyepiece 24 mm')
+  await expect(guide.locator('#page-case')).toContainText('Eyepiece 24 mm')
   for (
     let steps = 0;
-    !(await guide.locator('section.here h1', { hasText: 'Slide the weight on, before the tube' }).isVisible()) &&
-    steps < 16;
+    !(await here(guide)
+      .getByRole('heading', { level: 1, name: 'Slide the weight on, before the tube' })
+      .isVisible()) && steps < 16;
     steps++
   )
     await guide.getByRole('button', { name: /^Next/ }).tap()
-  await expect(guide.locator('section.here .caution')).toBeVisible()
+  await expect(here(guide).getByRole('note')).toBeVisible()
   await guide.getByRole('button', { name: 'Ember' }).tap()
   await expect(guide.locator('html')).toHaveAttribute('data-scheme', 'ember')
-  await guide.locator('footer .links button').first().tap()
+  await allPages(guide).tap()
   await guide.getByRole('button', { name: 'Lowest power first' }).tap()
   await expect(guide.locator('main').getByRole('row', { name: /24 mm start here.*27×/ })).toBeVisible()
   const wide = await guide.evaluate(() => document.documentElement.scrollWidth)
@@ -69,17 +72,17 @@ test('a kit goes out, comes back a part short, is held, made whole, checked, and
   await goTo(page, '/kits/M-03')
   await page.getByRole('link', { name: /Take back/ }).click()
   await expect(page.getByRole('heading', { name: 'Sorrel is back' })).toBeVisible()
-  const marked = (part: string) => page.locator(`.part-row[data-part="${part}"]`)
+  const marked = (part: string) => partRow(page, part)
   for (let presses = 0; presses < 12; presses++) {
     await press(page, 'a')
-    const current = await page.locator('.part-row.current').getAttribute('data-part')
+    const current = await currentPart(page).getAttribute('data-part')
     if (current === 'Shaft end stop') {
       await press(page, 'm')
     } else await press(page, 'Space')
-    if ((await page.locator('.part-row[data-mark=unseen]').count()) === 0) break
+    if ((await unseenParts(page).count()) === 0) break
   }
   await expect(marked('Shaft end stop')).toHaveAttribute('data-mark', 'missing')
-  await expect(page.locator('.part-row[data-mark=unseen]')).toHaveCount(0)
+  await expect(unseenParts(page)).toHaveCount(0)
   await expect(page.getByRole('button', { name: /Hold it here.*proposed/ })).toHaveAttribute('aria-pressed', 'true')
   await expect(page.getByRole('button', { name: /Back to the shelf/ })).toBeDisabled()
   // One step back and again: undo loses nothing.
@@ -89,13 +92,13 @@ test('a kit goes out, comes back a part short, is held, made whole, checked, and
   await marked('Shaft end stop').click()
   await press(page, 'm')
   await press(page, 'a')
-  await expect(page.locator('.part-row[data-mark=unseen]')).toHaveCount(0)
+  await expect(unseenParts(page)).toHaveCount(0)
   await press(page, 'Enter')
   await expect(page.getByRole('heading', { name: 'Sorrel: hold it here.' })).toBeVisible()
 
   // Held, for everybody.
   await goTo(page, '/shelf')
-  await expect(page.locator('.row[data-code=M-03]')).toContainText('Held: Shaft end stop is missing')
+  await expect(shelfRow(page, 'M-03')).toContainText('Held: Shaft end stop is missing')
   await goTo(page, '/desk/hand-out/M-03')
   await expect(page.getByText('nobody may overrule this')).toBeVisible()
   await expect(page.getByRole('button', { name: /Hand out/ })).toBeDisabled()
@@ -139,12 +142,12 @@ test('a kit goes out, comes back a part short, is held, made whole, checked, and
   await page.getByRole('button', { name: /Keep this check: fit to lend/ }).click()
 
   // Fit again, and all of it on record.
-  await expect(page.locator('.glance .sentence')).toContainText('Fit to lend.')
-  const history = page.locator('.history li')
-  await expect(history.nth(0)).toContainText('checked: fit to lend, mirror 2.0 mm → 0.2 mm')
-  await expect(history.nth(1)).toContainText('Shaft end stop: missing → present')
-  await expect(history.nth(2)).toContainText('taken back: hold it here; Shaft end stop missing')
-  await expect(history.nth(3)).toContainText('handed out')
+  await expect(glance(page).getByText('Fit to lend.')).toBeVisible()
+  const lines = history(page)
+  await expect(lines.nth(0)).toContainText('checked: fit to lend, mirror 2.0 mm → 0.2 mm')
+  await expect(lines.nth(1)).toContainText('Shaft end stop: missing → present')
+  await expect(lines.nth(2)).toContainText('taken back: hold it here; Shaft end stop missing')
+  await expect(lines.nth(3)).toContainText('handed out')
   await goTo(page, '/shelf')
-  await expect(page.locator('.row[data-code=M-03]')).toContainText('Fit to lend')
+  await expect(shelfRow(page, 'M-03')).toContainText('Fit to lend')
 })

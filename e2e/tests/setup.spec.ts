@@ -16,9 +16,16 @@ test('a contents list comes in whole after a look, and a picture doesn’t', asy
 
   await file.setInputFiles(sample)
   await expect(page.getByText('29 rows, commas')).toBeVisible()
-  await expect(page.locator('aside .kit')).toContainText('29 parts, 16.17 kg')
+  await expect(page.getByRole('complementary').getByRole('region', { name: 'WRN-12' })).toContainText(
+    '29 parts, 16.17 kg',
+  )
   await page.getByRole('button', { name: /All \d+ words/ }).click()
-  await expect(page.locator('.words li', { hasText: 'Tripod legs (one piece)' })).toContainText('tripod legs')
+  await expect(
+    page
+      .getByRole('region', { name: 'Its words, our parts' })
+      .getByRole('listitem')
+      .filter({ hasText: 'Tripod legs (one piece)' }),
+  ).toContainText('tripod legs')
   expect((await context.request.get(`${process.env.BASE_URL}/api/kits/WRN-12`)).status()).toBe(404)
 
   await page.getByLabel('name', { exact: true }).fill('Wren')

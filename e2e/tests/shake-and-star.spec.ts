@@ -3,6 +3,7 @@ import { diffractionStar, type Aberrated } from '../../core/src/testing/diffract
 import { openStation } from '../support/bench.ts'
 import { hurdles } from '../support/hurdles.ts'
 import { expect, signIn, test } from '../support/people.ts'
+import { figure } from '../support/seen.ts'
 
 /** A star by diffraction, as a phone writes it. */
 const star = async (given: Aberrated, name = 'star.png') => {
@@ -10,6 +11,9 @@ const star = async (given: Aberrated, name = 'star.png') => {
   const raw = { width: widthPx, height: heightPx, channels: 4 as const }
   return { name, mimeType: 'image/png', buffer: await sharp(Buffer.from(rgba), { raw }).png().toBuffer() }
 }
+
+// Its owner lets the tablet's sensors be read.
+test.use({ permissions: ['accelerometer', 'gyroscope', 'magnetometer'] })
 
 test('a tap is told by the tablet’s sensor, and what was tightened stands beside it', async ({ page, context }) => {
   await signIn(context, 'kofi')
@@ -34,10 +38,10 @@ test('a tap is told by the tablet’s sensor, and what was tightened stands besi
     }, decayPerS)
   }
   await tap(0.8)
-  await expect(shake.locator('.number')).toHaveText(/^3\.[67] s|^3\.8 s/)
+  await expect(figure(shake)).toHaveText(/^3\.[67] s|^3\.8 s/)
   await expect(shake.getByRole('status')).toContainText('Only low powers')
   await tap(2)
-  await expect(shake.locator('.number')).toHaveText(/^1\.[3-7] s/)
+  await expect(figure(shake)).toHaveText(/^1\.[3-7] s/)
   await expect(shake.getByRole('status')).toContainText('Tightening the feet helped most')
   expect(await hurdles(page)).toEqual([])
 })
@@ -91,7 +95,7 @@ test('a tap is told by a video of a star; a video of nothing is refused', async 
   await upload.setInputFiles(await video(12))
   await expect(shake.getByRole('alert')).toContainText('No star stands alone in the video')
   await upload.setInputFiles(await video(250))
-  await expect(shake.locator('.number')).toHaveText(/^1\.[3-7] s/)
+  await expect(figure(shake)).toHaveText(/^1\.[3-7] s/)
   await expect(shake.getByRole('status')).toContainText(/It swings 2\.[4-6] times a second/)
   await expect(shake.getByRole('alert')).toBeHidden()
   expect(await hurdles(page)).toEqual([])

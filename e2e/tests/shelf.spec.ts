@@ -2,20 +2,21 @@ import type { BrowserContext } from '@playwright/test'
 import { hurdles } from '../support/hurdles.ts'
 import { read } from '../support/loans.ts'
 import { expect, goTo, press, scan, signIn, test } from '../support/people.ts'
+import { chosenRow, shelfRows } from '../support/seen.ts'
 
 test('the shelf filters, finds and opens by keyboard', async ({ page, context }) => {
   await signIn(context, 'ines')
   await goTo(page, '/shelf')
-  await expect(page.locator('.row')).not.toHaveCount(0)
+  await expect(shelfRows(page)).not.toHaveCount(0)
   const { kits } = await read<{ kits: { group: string }[] }>(context, '/api/kits')
   const held = kits.filter(({ group }) => group === 'held').length
   expect(held).toBeGreaterThan(0)
   expect(held).toBeLessThan(kits.length)
   await page.getByRole('button', { name: /held/ }).click()
-  await expect(page.locator('.row')).toHaveCount(held)
+  await expect(shelfRows(page)).toHaveCount(held)
   await page.getByRole('button', { name: /held/ }).click()
   await page.getByLabel('Show only kits').fill('maksutov')
-  await expect(page.locator('.row')).toHaveCount(1)
+  await expect(shelfRows(page)).toHaveCount(1)
   await page.getByLabel('Show only kits').fill('nothing of this name')
   await expect(page.getByText('No kit fits these words.')).toBeVisible()
   await page.getByRole('button', { name: 'Show all' }).click()
@@ -115,23 +116,23 @@ test('long names, many kits and none still fit their places', async ({ page, con
     await route.fulfill({ json: { ...body, kits } })
   })
   await goTo(page, '/shelf')
-  await expect(page.locator('.row').first()).toBeVisible()
+  await expect(shelfRows(page).first()).toBeVisible()
   // What is near the screen is made, whatever the number of kits; the rest is a scroll away.
-  expect(await page.locator('.row').count()).toBeLessThan(80)
+  expect(await shelfRows(page).count()).toBeLessThan(80)
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1280)
-  const heights = await page
-    .locator('.row')
-    .evaluateAll((rows) => rows.slice(0, 20).map((row) => row.getBoundingClientRect().height))
+  const heights = await shelfRows(page).evaluateAll((rows) =>
+    rows.slice(0, 20).map((row) => row.getBoundingClientRect().height),
+  )
   expect(Math.max(...heights)).toBeLessThanOrEqual(48)
-  const chosen = page.locator('.row.chosen')
-  await page.locator('.row').first().click()
+  const chosen = chosenRow(page)
+  await shelfRows(page).first().click()
   const before = await chosen.getAttribute('data-code')
   for (let step = 0; step < 60; step++) await page.keyboard.press('ArrowDown')
   await expect(chosen).toBeInViewport()
   expect(await chosen.getAttribute('data-code')).not.toBe(before)
   await page.evaluate(() => window.scrollTo(0, document.documentElement.scrollHeight))
-  await expect(page.locator('.line.opening')).toBeInViewport()
-  expect(await page.locator('.row').count()).toBeLessThan(80)
+  await expect(shelfRows(page).last()).toBeInViewport()
+  expect(await shelfRows(page).count()).toBeLessThan(80)
 
   await page.unroute('**/api/kits')
   await page.route('**/api/kits', (route) => route.fulfill({ json: { kits: [], atUtc: new Date().toISOString() } }))

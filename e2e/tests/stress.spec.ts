@@ -1,5 +1,6 @@
 import { expect, goTo, press, signIn, test } from '../support/people.ts'
 import { kitOf, loanOut, read, send } from '../support/loans.ts'
+import { partRows, unseenParts } from '../support/seen.ts'
 
 /** As long as the server takes, without a place to break: nothing may run out of its box. */
 const LONG =
@@ -89,12 +90,12 @@ test('a card of 120 parts is marked by keys all the same, and its labels are all
   await signIn(context, 'ines')
   const { loan } = await kitOf(context, code)
   await goTo(page, `/desk/take-back/${loan?.id}`)
-  await expect(page.locator('.part-row')).toHaveCount(120)
+  await expect(partRows(page)).toHaveCount(120)
   await press(page, 'Space')
   await press(page, 'm')
   await press(page, 'a')
-  await expect(page.locator('.part-row[data-mark=unseen]')).toHaveCount(0)
-  await expect(page.locator('.part-row[data-mark=missing]')).toHaveCount(1)
+  await expect(unseenParts(page)).toHaveCount(0)
+  await expect(partRows(page).and(page.locator('[data-mark=missing]'))).toHaveCount(1)
   const printed = await read<{ pages: { items: { kind: string; text?: string }[] }[] }>(
     context,
     `/api/prints?kind=parts&codes=${code}&first=20`,

@@ -1,17 +1,16 @@
 import { choose, pick } from '../support/choose.ts'
 import { expect, goTo, press, scan, signIn, test } from '../support/people.ts'
 import { bringIn, kitOf, loanOut } from '../support/loans.ts'
-import type { Locator, Page } from '@playwright/test'
+import type { Page } from '@playwright/test'
+import { currentPart, history, partRow, partRows, unseenParts } from '../support/seen.ts'
 
-const row = (page: Page, part: string): Locator => page.locator(`.part-row[data-part="${part}"]`)
-const unseen = (page: Page) => page.locator('.part-row[data-mark=unseen]')
 const marksOf = (page: Page) =>
-  page.locator('.part-row').evaluateAll((rows) => rows.map((each) => (each as HTMLElement).dataset.mark))
+  partRows(page).evaluateAll((rows) => rows.map((each) => (each as HTMLElement).dataset.mark))
 
 async function markAllPresent(page: Page): Promise<void> {
   await press(page, 'a')
-  for (let presses = 0; presses < 12 && (await unseen(page).count()) > 0; presses++) await press(page, 'Space')
-  await expect(unseen(page)).toHaveCount(0)
+  for (let presses = 0; presses < 12 && (await unseenParts(page).count()) > 0; presses++) await press(page, 'Space')
+  await expect(unseenParts(page)).toHaveCount(0)
 }
 
 test('a clean kit is back on the shelf within 12 keys of its label’s scan', async ({ page, context }) => {
@@ -33,7 +32,7 @@ test('a clean kit is back on the shelf within 12 keys of its label’s scan', as
     await press(page, name)
   }
   await key('a')
-  while ((await unseen(page).count()) > 0 && keys < 20) await key('Space')
+  while ((await unseenParts(page).count()) > 0 && keys < 20) await key('Space')
   await key('Enter')
   await expect(page.getByRole('heading', { name: 'Sorrel: back to the shelf.' })).toBeVisible()
   console.log(`${parts.length} lines, ${looks} to be looked at: ${keys} keys`)
@@ -47,7 +46,7 @@ test('a scan in the middle of a take-back makes no mark, wherever the focus is',
   await signIn(context, 'ines')
   const loan = await loanOut(context, 'F-01')
   await goTo(page, `/desk/take-back/${loan}`)
-  await expect(page.locator('.part-row.current')).toBeVisible()
+  await expect(currentPart(page)).toBeVisible()
   await press(page, 'Space')
   const before = await marksOf(page)
   expect(before.filter((mark) => mark === 'present')).toHaveLength(1)
@@ -68,7 +67,7 @@ test('a scan in the middle of a take-back makes no mark, wherever the focus is',
 
   // A label of one of its own parts moves the pencil there, and marks nothing.
   await scan(page, 'F-01/7')
-  await expect(page.locator('.part-row').nth(6)).toHaveClass(/current/)
+  await expect(partRows(page).nth(6)).toHaveAttribute('aria-current', 'true')
   expect(await marksOf(page)).toEqual(before)
 })
 
@@ -90,10 +89,10 @@ test('one missing part is found by weight, with the stand-in scale', async ({ pa
   await weighIn.getByRole('button', { name: 'Take it' }).click()
   await expect(weighIn.locator('output')).toHaveText(/^−9[2-8] g$/)
   await expect(weighIn.getByText(/Most likely.*Eyepiece 12 mm/)).toBeVisible()
-  await weighIn.locator('button.way').first().click()
-  await expect(row(desk, 'Eyepiece 12 mm')).toHaveClass(/current/)
+  await weighIn.getByRole('list', { name: 'What would explain it' }).getByRole('button').first().click()
+  await expect(partRow(desk, 'Eyepiece 12 mm')).toHaveAttribute('aria-current', 'true')
   await press(desk, 'm')
-  await expect(row(desk, 'Eyepiece 12 mm')).toHaveAttribute('data-mark', 'missing')
+  await expect(partRow(desk, 'Eyepiece 12 mm')).toHaveAttribute('data-mark', 'missing')
   // What is marked is no longer looked for: the rest agrees with its weight.
   await expect(weighIn.getByText(/Most likely.*Eyepiece/)).toHaveCount(0)
 
@@ -113,17 +112,17 @@ test('eyepieces swapped between two kits: each is offered to the kit that lacks 
   const yarrow = await loanOut(context, 'M-01')
   const tansy = await loanOut(context, 'M-02')
   await goTo(page, `/desk/take-back/${yarrow}`)
-  await row(page, 'Eyepiece 9 mm').click()
+  await partRow(page, 'Eyepiece 9 mm').click()
   await press(page, 'w')
   const picks = page.getByRole('group', { name: 'What lies here instead?' })
   await picks.getByRole('button', { name: /Eyepiece 8 mm/ }).click()
-  await expect(row(page, 'Eyepiece 9 mm')).toContainText('Eyepiece 8 mm lies here')
+  await expect(partRow(page, 'Eyepiece 9 mm')).toContainText('Eyepiece 8 mm lies here')
   await markAllPresent(page)
   await press(page, 'Enter')
   await expect(page.getByRole('heading', { name: /^Yarrow: / })).toBeVisible()
 
   await goTo(page, `/desk/take-back/${tansy}`)
-  await row(page, 'Eyepiece 8 mm').click()
+  await partRow(page, 'Eyepiece 8 mm').click()
   await press(page, 'w')
   const lacked = picks.getByRole('button', { name: /Eyepiece 9 mm/ })
   await expect(lacked).toContainText('Yarrow lacks one')
@@ -142,7 +141,7 @@ test('a sun filter that screws into an eyepiece: held, and nobody may overrule i
   await signIn(context, 'ines')
   const loan = await loanOut(context, 'M-07')
   await goTo(page, `/desk/take-back/${loan}`)
-  await expect(page.locator('.part-row.current')).toBeVisible()
+  await expect(currentPart(page)).toBeVisible()
   await pick(page, 'a sun filter that screws into an eyepiece lies in the case')
   await markAllPresent(page)
   for (const outcome of [/Back to the shelf/, /Shelf, with a note/, /To the bench/])
@@ -158,7 +157,7 @@ test('a sun filter that screws into an eyepiece: held, and nobody may overrule i
   await goTo(page, '/kits/M-07')
   await page.getByLabel('What was done').fill('filter broken up and thrown away')
   await page.getByRole('button', { name: 'Record the cure' }).click()
-  await expect(page.locator('.history li').first()).toContainText('cured: filter broken up and thrown away')
+  await expect(history(page).first()).toContainText('cured: filter broken up and thrown away')
   await expect(page.getByText('Nobody may overrule this.')).toHaveCount(0)
 })
 
@@ -168,7 +167,7 @@ test('a coin cell missing interrupts everything; the answer is kept and the kit 
   await goTo(page, `/desk/take-back/${loan}`)
   const { parts } = await kitOf(context, 'F-04')
   const cell = parts.find(({ name }) => name.startsWith('Coin cell'))?.name ?? ''
-  await row(page, cell).click()
+  await partRow(page, cell).click()
   await press(page, 'm')
   const alarm = page.getByRole('alertdialog')
   await expect(alarm).toContainText('Speak to the borrower now')
@@ -204,7 +203,7 @@ test('a second desk sees marks, and goes on when the first is dead', async ({ pa
   const second = await other.newPage()
   for (const desk of [page, second]) {
     await goTo(desk, `/desk/take-back/${loan}`)
-    await expect(desk.locator('.part-row.current')).toBeVisible()
+    await expect(currentPart(desk)).toBeVisible()
   }
   await page.waitForTimeout(500)
   // The stream tells it: nothing is asked for again and again.
@@ -212,7 +211,7 @@ test('a second desk sees marks, and goes on when the first is dead', async ({ pa
   second.on('request', (request) => (asked += /take-back|draft/.test(request.url()) ? 1 : 0))
   for (let part = 0; part < 5; part++) {
     await page.keyboard.press('Space')
-    await second.locator('.part-row').nth(part).and(second.locator('[data-mark=present]')).waitFor()
+    await partRows(second).nth(part).and(second.locator('[data-mark=present]')).waitFor()
   }
   expect(asked).toBeLessThanOrEqual(2 * 5)
 
@@ -236,7 +235,7 @@ test('45 marks show though the server answers none of them', async ({ page, cont
   await bringIn(context, 'BIG-45', 45)
   const loan = await loanOut(context, 'BIG-45')
   await goTo(page, `/desk/take-back/${loan}`)
-  await expect(page.locator('.part-row.current')).toBeVisible()
+  await expect(currentPart(page)).toBeVisible()
   // From here on every request hangs: what shows was waited for by nobody.
   await page.route('**/api/**', () => undefined)
   const keys = ['Space', 'm', 'd', 'Space', 'm', 'd', 'Space', 'm', 'd', 'Space', 'm', 'd']
@@ -251,21 +250,21 @@ test('at a tablet by touch alone: targets are large enough, and a kit comes back
   const loan = await loanOut(tablet, 'M-05')
   const page = await tablet.newPage()
   await goTo(page, `/desk/take-back/${loan}`)
-  await expect(page.locator('.part-row.current')).toBeVisible()
+  await expect(currentPart(page)).toBeVisible()
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(820)
-  for (const button of await page.locator('.mark-button:visible, .night-bar button:visible, .part-row').all()) {
+  for (const button of await page.getByRole('main').getByRole('button').or(partRows(page)).all()) {
     const box = await button.boundingBox()
     expect(box?.height, await button.innerText()).toBeGreaterThanOrEqual(40)
   }
-  for (let taps = 0; taps < 8 && (await unseen(page).count()) > 0; taps++) {
+  for (let taps = 0; taps < 8 && (await unseenParts(page).count()) > 0; taps++) {
     await page.getByRole('button', { name: /all the rest/ }).tap()
-    if ((await unseen(page).count()) > 0)
+    if ((await unseenParts(page).count()) > 0)
       await page
         .getByRole('button', { name: /^Space present|present$/ })
         .first()
         .tap()
   }
-  await expect(unseen(page)).toHaveCount(0)
+  await expect(unseenParts(page)).toHaveCount(0)
   await page.getByRole('button', { name: /Done/ }).tap()
   await expect(page.getByRole('heading', { name: /^Comfrey: / })).toBeVisible()
   await tablet.close()

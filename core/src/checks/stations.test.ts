@@ -1,6 +1,9 @@
 import { templateProcedure } from '../procedures/templates.ts'
 import { kitOnMount } from '../testing/kit-on-mount.ts'
-import { learnFrom, readingsFromStation, repeatVerdictOf, type CheckedKit, type StationReading } from './stations.ts'
+import type { CheckedKit } from './kept-reading.ts'
+import { learnFrom } from './station-balance.ts'
+import { repeatVerdictOf } from './station-collimation.ts'
+import { readingsFromStation, type StationReading } from './stations.ts'
 
 const kit: CheckedKit = {
   apertureMm: 110,

@@ -1,4 +1,4 @@
-import { axisErrorMm } from '../checks/stations.ts'
+import { axisErrorMm } from '../checks/station-collimation.ts'
 import type { MirrorData } from '../collimation/mirror-data.ts'
 import { tiltedAxisAtFocus } from '../testing/tilted-mirror.ts'
 import { composeGuide } from './compose.ts'

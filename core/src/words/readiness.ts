@@ -1,4 +1,5 @@
-import { repeatVerdicts, type KeptReading } from '../checks/stations.ts'
+import type { KeptReading } from '../checks/kept-reading.ts'
+import { repeatVerdicts } from '../checks/station-collimation.ts'
 import type { BesideKind, BesideUnit } from '../checks/seen-beside.ts'
 import type { RepeatVerdict } from '../collimation/repeat.ts'
 import { jobFacts, type JobCode } from '../readiness/jobs.ts'

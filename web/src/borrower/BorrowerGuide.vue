@@ -230,6 +230,7 @@ onUnmounted(() => window.removeEventListener('online', online))
         :id="`page-${each.key}`"
         :key="each.key"
         :class="[each.block.key, { here: index === at, step: each.step !== null }]"
+        :aria-current="index === at ? 'step' : undefined"
       >
         <h2 v-if="isChapter(each, pages[index - 1])" class="paper-only chapter">
           <SaidText :said="each.block.title" />

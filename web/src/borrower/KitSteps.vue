@@ -24,7 +24,7 @@ const { say } = useWords()
         <p class="until">{{ say('Turn until:') }}</p>
         <FeelScale :feel="step.feel" />
       </template>
-      <p v-if="step.caution" class="caution"><SaidText :said="step.caution" /></p>
+      <p v-if="step.caution" role="note" class="caution"><SaidText :said="step.caution" /></p>
     </div>
   </div>
 </template>

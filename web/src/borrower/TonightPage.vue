@@ -99,7 +99,7 @@ const placed = (target: GuideNight['targets'][number]) => ({ ...target, ...(targ
     <p v-if="past" class="rust screen-only">
       {{ say('The loan’s nights are over. This was the last one; tonight’s sky is a little different.') }}
     </p>
-    <div v-if="picks" class="nights">
+    <div v-if="picks" class="nights" role="group" :aria-label="say('Other nights')">
       <button
         v-for="(each, index) in guide.nights"
         :key="each.date"

@@ -179,7 +179,13 @@ useKeys(() => ({
           class="drawing grid gap-10px content-start"
         />
       </div>
-      <p v-for="remedy in judged?.remedies ?? []" :key="remedy" class="advice text-22px lh-28px">
+      <p
+        v-for="remedy in judged?.remedies ?? []"
+        :key="remedy"
+        role="status"
+        aria-label="What to do"
+        class="advice text-22px lh-28px"
+      >
         <SerifText :text="remedy" />
       </p>
       <p v-if="now.found === 'not-fine'" class="text-rust fw-640">

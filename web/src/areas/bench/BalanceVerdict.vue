@@ -25,7 +25,7 @@ const { errorMm, learnt, falls, advice } = balance
       {{ setUp === 'own' ? 'own set-up' : `${setUpWords[setUp].toLowerCase()} set-up` }}
     </ElButton>
   </p>
-  <p class="advice"><SerifText :text="advice" /></p>
+  <p class="advice" role="status" aria-label="What to do"><SerifText :text="advice" /></p>
 </template>
 
 <style scoped src="./measuring-station.css"></style>

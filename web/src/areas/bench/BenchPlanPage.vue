@@ -145,7 +145,11 @@ const print = () => window.print()
               :value="hand.staffId"
               :label="hand.name" /></ElSelect
         ></label>
-        <div class="seats grid grid-cols-[repeat(auto-fill,minmax(300px,1fr))] gap-y-12px gap-x-28px">
+        <div
+          role="group"
+          :aria-label="`Places on ${dayWords(each.onDay)}`"
+          class="grid grid-cols-[repeat(auto-fill,minmax(300px,1fr))] gap-y-12px gap-x-28px"
+        >
           <div v-for="seatNumber in each.seats" :key="seatNumber" class="py-8px px-12px line-rule bg-card">
             <p class="second">
               {{ nameOf(each.staffIds[seatNumber - 1]) ?? `place ${seatNumber}` }} ·

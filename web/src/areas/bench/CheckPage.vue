@@ -125,7 +125,7 @@ useKeys(() => ({ Enter: next, ArrowRight: next, ArrowLeft: back }))
         </header>
         <p v-if="kit.loan" class="problem">{{ kit.name }} is out. Take it back first, then check it.</p>
 
-        <div ref="bench" class="bench" tabindex="-1">
+        <div ref="bench" role="region" aria-label="Station" class="bench" tabindex="-1">
           <AssemblyStation v-if="station === 'assembly'" v-model="draft.assembly" :kit="kit" @over="next" />
           <BalanceStation
             v-else-if="station === 'balance'"

@@ -55,7 +55,7 @@ function set(value: number | null) {
     <section class="judgement grid gap-12px content-start justify-items-start">
       <BigFigure :value="hangG === null ? null : Math.abs(figures.shiftMm)" :limit="BALANCE_LIMIT_MM" unit="mm" />
       <p><strong>tube from its right place in the clamp</strong></p>
-      <p class="advice">
+      <p class="advice" role="status" aria-label="What to do">
         <SerifText :text="hangG === null ? 'Let go, and see which end sinks.' : tubeAdvice(figures.shiftMm)" />
       </p>
       <dl class="grid grid-cols-[auto_minmax(0,1fr)] gap-y-6px gap-x-16px m-0">

@@ -8,7 +8,7 @@ defineEmits<{ tick: [field: string] }>()
 </script>
 
 <template>
-  <div class="card line-rule-strong rd-4px bg-card">
+  <div role="group" aria-label="What to key in" class="card line-rule-strong rd-4px bg-card">
     <button
       v-for="line in lines"
       :key="line.field"

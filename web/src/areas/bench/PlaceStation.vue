@@ -154,7 +154,7 @@ useKeys(() => ({
       <RouterLink to="/setup/places">Write down where you observe</RouterLink>
     </div>
     <template v-if="site">
-      <p class="for flex flex-wrap gap-y-4px gap-x-12px items-baseline mb-10px">
+      <p role="group" aria-label="Place and hour" class="flex flex-wrap gap-y-4px gap-x-12px items-baseline mb-10px">
         <em>for</em>
         <ElButton link @click="choosing = !choosing">
           {{ site.name }}, {{ local.slice(0, 10) }} {{ local.slice(11) }} <KeyCap name="o" />
@@ -280,7 +280,7 @@ useKeys(() => ({
           <p v-else-if="equatorial && setting" :class="['figure', { off: !setting.reaches }]">
             {{ setting.setDeg.toFixed(1) }}°<span><b>on the head’s scale</b>{{ markWords }}</span>
           </p>
-          <p class="advice"><SerifText :text="advice" /></p>
+          <p class="advice" role="status" aria-label="What to do"><SerifText :text="advice" /></p>
           <template v-if="kit.mount?.controller">
             <h2>What to key in <em>controller, in its own order</em></h2>
             <ControllerCard :lines="lines" :ticked="ticked" @tick="tick" />

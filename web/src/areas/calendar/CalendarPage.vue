@@ -219,6 +219,7 @@ useKeys((): KeyMap => {
           <span
             v-for="column in columns"
             :key="column.day"
+            :data-day="column.day"
             class="date flex-[1_1_0] min-w-0 text-ink text-13px lh-18px text-center"
             :class="{ today: column.isToday, weekend: column.isWeekend, shut: !column.isOpen, wide: data.days > 28 }"
           >

@@ -50,6 +50,7 @@ watch(
 <template>
   <div
     class="card grid grid-cols-[repeat(2,minmax(0,1fr))] min-h-200px max-[900px]:grid-cols-[minmax(0,1fr)]"
+    role="group"
     aria-label="Contents card"
   >
     <div v-for="(column, side) in columns" :key="side" class="column">

@@ -198,7 +198,7 @@ async function join(other: Borrower) {
       <ProblemNote :problem="problem" @retry="reload" />
 
       <h2 class="mt-20px">Record</h2>
-      <ol class="history p-0 list-none">
+      <ol aria-label="Record" class="p-0 list-none">
         <li
           v-for="line in loan.history"
           :key="line.id"

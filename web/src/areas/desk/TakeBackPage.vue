@@ -1,10 +1,9 @@
 <script setup lang="ts">
-import { outcomeWords, reasonClause, reasonSentence, type Outcome, type Weighed } from '@binoculum/core'
+import { outcomeWords, reasonSentence, type Weighed } from '@binoculum/core'
 import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { useScans } from '../../shared/devices/scanner.ts'
 import CaseDrawing from '../../shared/drawings/CaseDrawing.vue'
-import ConditionMoon from '../../shared/drawings/ConditionMoon.vue'
 import KitTag from '../../shared/drawings/KitTag.vue'
 import KeyCap from '../../shared/keys/KeyCap.vue'
 import { useKeys } from '../../shared/keys/use-keys.ts'
@@ -12,7 +11,6 @@ import { laterComponent } from '../../shared/later-component.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import WeighIn from '../../shared/weigh-in/WeighIn.vue'
 import { dayText, hourText, lateText, whenText } from '../../shared/dates.ts'
-import { useSession } from '../people/session.ts'
 import AskedAndSeen from './AskedAndSeen.vue'
 import type { CaseTold } from './case-look.ts'
 import CellAlarm from './CellAlarm.vue'
@@ -20,11 +18,13 @@ import ContentsCard from './ContentsCard.vue'
 import LineCut from './LineCut.vue'
 import PartBar from './PartBar.vue'
 import ScannedElsewhere from './ScannedElsewhere.vue'
+import { outcomeKeys } from './outcome-keys.ts'
 import { markOf } from './take-back-state.ts'
 import TakenBack from './TakenBack.vue'
 import TwoHands from './TwoHands.vue'
 import { useOtherScan } from './use-other-scan.ts'
 import { useTakeBack } from './use-take-back.ts'
+import WhereItGoes from './WhereItGoes.vue'
 
 /** The card is on the screen first: what looks at pictures comes when the desk rests. */
 const LOOKS_AFTER_MS = 400
@@ -32,11 +32,10 @@ const HowItLies = laterComponent(() => import('./HowItLies.vue'))
 const CaseLookPanel = laterComponent(() => import('./CaseLookPanel.vue'))
 
 const route = useRoute()
-const session = useSession()
 const loanId = String(route.params.loanId)
 const correcting = route.meta.correcting === true
 const back = useTakeBack(loanId, { correcting })
-const { form, kit, parts, draft, current, at, shared, judgement, never, proposed, chosen, result, conflict } = back
+const { form, kit, parts, draft, current, at, shared, judgement, result, conflict } = back
 const bar = useTemplateRef('bar')
 const caseLook = useTemplateRef('caseLook')
 const seen = shallowRef<CaseTold>({ chances: {}, differs: new Set() })
@@ -45,21 +44,6 @@ const rests = ref(false)
 watch(form, () => setTimeout(() => (rests.value = true), LOOKS_AFTER_MS), { once: true })
 const { otherScan, nameScan } = useOtherScan()
 
-const moons = {
-  shelf: 'full',
-  'shelf-with-note': 'half',
-  'to-go-through': 'new',
-  bench: 'crescent',
-  hold: 'new',
-} as const
-const keyOf: Record<Outcome, string> = {
-  shelf: '1',
-  'shelf-with-note': '2',
-  'to-go-through': '1',
-  bench: '3',
-  hold: '4',
-}
-const mayOverrule = computed(() => !!kit.value && session.may(kit.value.branchId, 'coordinator'))
 const isOpen = computed(() => {
   if (correcting) return form.value?.loan.state === 'back' && form.value.isLatest
   return form.value?.loan.state === 'out' && !shared.closed.value
@@ -90,22 +74,6 @@ function keepScanned() {
   otherScan.value = null
 }
 
-function reasonFor(outcome: Outcome): string {
-  if (outcome === proposed.value) {
-    const worst = judgement.value?.reasons[0]
-    if (outcome === 'to-go-through') return `${back.unseen.value} of ${parts.value.length} not looked at`
-    return worst ? reasonClause(worst) : ''
-  }
-  const words: Record<Outcome, string> = {
-    shelf: 'nothing against it',
-    'shelf-with-note': 'the next borrower is told',
-    'to-go-through': 'it waits at the desk',
-    bench: 'a check before it goes out',
-    hold: 'until it is put right',
-  }
-  return words[outcome]
-}
-
 /** A scan never makes a mark: a part's label moves the pencil, another kit's is named with its owner. */
 useScans((code) => {
   otherScan.value = null
@@ -134,7 +102,7 @@ useKeys(() => {
     ArrowDown: () => back.move(1),
     ArrowUp: () => back.move(-1),
     Enter: () => void back.finish(),
-    ...Object.fromEntries(back.choices.value.map((outcome) => [keyOf[outcome], () => back.choose(outcome)])),
+    ...Object.fromEntries(back.choices.value.map((outcome) => [outcomeKeys[outcome], () => back.choose(outcome)])),
   }
 })
 </script>
@@ -310,41 +278,7 @@ useKeys(() => {
         />
       </template>
     </div>
-    <footer v-if="form && kit && isOpen" class="night-bar gap-8px px-16px max-[1000px]:static">
-      <p class="serif">{{ kit.name }} goes</p>
-      <ElButton
-        v-for="outcome in back.choices.value"
-        :key="outcome"
-        :class="['bar-button narrow', { ready: outcome === chosen }]"
-        :disabled="never.length > 0 && outcome !== 'hold'"
-        :aria-pressed="outcome === chosen"
-        @click="back.choose(outcome)"
-      >
-        <ConditionMoon :condition="moons[outcome]" :size="24" />
-        <span
-          ><b>{{ outcomeWords[outcome] }}</b
-          ><br /><span
-            class="second [display:-webkit-box] max-w-132px overflow-hidden [-webkit-box-orient:vertical] [-webkit-line-clamp:2]"
-            >{{ reasonFor(outcome) }}{{ outcome === proposed ? ': proposed' : '' }}</span
-          ></span
-        >
-        <KeyCap :name="keyOf[outcome]" />
-      </ElButton>
-      <template v-if="back.isLax.value">
-        <ElInput
-          v-if="mayOverrule"
-          class="w-190px"
-          placeholder="why, all the same?"
-          aria-label="Why it goes there all the same"
-          :model-value="draft.outcomeReason"
-          @input="back.setReason($event)"
-        />
-        <span v-else class="second w-190px">only a coordinator may overrule this</span>
-      </template>
-      <ElButton class="bar-button narrow ml-auto" :disabled="back.sending.value" @click="back.finish">
-        <b>Done</b> <KeyCap name="Enter" />
-      </ElButton>
-    </footer>
+    <WhereItGoes v-if="form && kit && isOpen" :kit="kit" :back="back" />
   </main>
 </template>
 

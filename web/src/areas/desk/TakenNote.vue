@@ -26,7 +26,7 @@ const dayWords = (day: string) => dayjs(day).format('ddd D MMM')
         >, and this one on no days that may be promised</template
       >.
     </p>
-    <p v-else class="instead flex flex-wrap gap-6px mt-6px">
+    <p v-else role="group" aria-label="What would do instead" class="flex flex-wrap gap-6px mt-6px">
       <template v-if="mayMove">
         <ElButton
           v-for="free in taken.nearest"

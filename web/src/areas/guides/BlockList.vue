@@ -77,6 +77,7 @@ onScopeDispose(() => sortable?.destroy())
       >
         <span
           v-if="mayEdit && moves(each)"
+          data-grip
           class="grip absolute top-0 bottom-0 left-8px w-18px text-quiet text-18px lh-33px text-center cursor-grab"
           aria-hidden="true"
           >≡</span
@@ -89,7 +90,7 @@ onScopeDispose(() => sortable?.destroy())
         >
           <span class="number text-quiet text-right">{{ index + 1 }}</span>
           <span class="words"
-            ><span class="serif name mr-6px text-18px">{{ each.title }}</span>
+            ><span data-name class="serif name mr-6px text-18px">{{ each.title }}</span>
             <span class="second">{{ because(each) }}</span></span
           >
           <em v-if="each.stays" class="rust">{{ each.defaultText ? 'part stays' : 'stays' }}</em>

@@ -32,7 +32,7 @@ const changes = (before: string) => diffWords(before, text)
       </template>
       <p
         v-if="compared === version.id && version.text !== null"
-        class="compared mt-4px py-6px px-10px line-l-3-rule-strong whitespace-pre-line"
+        class="mt-4px py-6px px-10px line-l-3-rule-strong whitespace-pre-line"
       >
         <template v-if="version.text === text">The same words.</template>
         <template v-for="(part, index) in changes(version.text)" v-else :key="index"

@@ -181,7 +181,12 @@ const go = (code: string) => void router.push(`/guides/texts/${encodeURIComponen
             <span>Heading</span>
             <ElInput :model-value="draft.title" :disabled="!data.mayEdit" @input="change({ title: $event })" />
           </label>
-          <div v-if="block.stays" class="stays py-8px px-12px [border:3px_double_var(--rust)]">
+          <div
+            v-if="block.stays"
+            role="note"
+            aria-label="These words stay"
+            class="stays py-8px px-12px [border:3px_double_var(--rust)]"
+          >
             <p v-for="line in block.stays.split('\n')" :key="line">{{ line }}</p>
             <p class="second">This stays. You can add to it below.</p>
           </div>

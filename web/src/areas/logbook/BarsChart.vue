@@ -49,6 +49,8 @@ const shown = computed(() => series.map(({ name, data }) => ({ name, data: [...d
 
 <template>
   <VueApexCharts
+    role="figure"
+    :aria-label="title"
     :key="`${series.length} ${categories.length}`"
     type="bar"
     :height="height"

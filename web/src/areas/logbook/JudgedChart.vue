@@ -78,5 +78,12 @@ const options = computed((): ApexOptions => {
 </script>
 
 <template>
-  <VueApexCharts type="scatter" :height="60 + ROW_PX * rows.length" :options="options" :series="series" />
+  <VueApexCharts
+    role="figure"
+    aria-label="what was fine, along time"
+    type="scatter"
+    :height="60 + ROW_PX * rows.length"
+    :options="options"
+    :series="series"
+  />
 </template>

@@ -54,6 +54,8 @@ const series = computed(() => {
 
 <template>
   <VueApexCharts
+    role="figure"
+    :aria-label="title"
     :key="ranges.length"
     type="rangeBar"
     :height="74 + ROW_PX * ranges.length"

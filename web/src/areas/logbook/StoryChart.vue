@@ -105,5 +105,12 @@ const options = computed((): ApexOptions => {
 </script>
 
 <template>
-  <VueApexCharts type="line" height="170" :options="options" :series="series" />
+  <VueApexCharts
+    role="figure"
+    aria-label="as found and as left, along time"
+    type="line"
+    height="170"
+    :options="options"
+    :series="series"
+  />
 </template>

@@ -14,6 +14,7 @@ const count = computed(() => (part.sight.kind === 'pieces' ? part.sight.count : 
 
 <template>
   <figure
+    aria-label="What you see"
     class="close-up grid grid-cols-[140px_1fr] gap-10px items-center m-0 py-8px px-14px line-t-rule-strong max-[900px]:grid-cols-[minmax(0,1fr)]"
   >
     <svg width="212" height="120" viewBox="0 0 300 170" role="img" :aria-label="words">

@@ -75,7 +75,7 @@ useKeys(() => ({
             :current-id="current?.id ?? null"
             @choose="practice.goTo"
           />
-          <section v-if="score" role="status">
+          <section v-if="score" role="status" aria-label="Your result">
             <p class="points">
               <b class="text-44px lh-48px">{{ score.points }}</b> of 100
             </p>

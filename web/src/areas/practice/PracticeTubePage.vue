@@ -154,7 +154,7 @@ useKeys(() => ({
                   ><em class="text-quiet" role="columnheader">turn</em
                   ><em class="text-quiet" role="columnheader">left, mm</em>
                 </p>
-                <p v-for="(move, row) in recent" :key="row" role="row" class="move">
+                <p v-for="(move, row) in recent" :key="row" role="row">
                   <span role="cell">{{ move.at }}</span>
                   <span role="cell"
                     ><b>{{ move.name }}</b> {{ wayWord(move.sixteenths) }}</span
@@ -184,7 +184,7 @@ useKeys(() => ({
         v-memo="[rested, helpLine, state.locked, result, log, shown, problem]"
         class="grid grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)_minmax(0,1fr)] gap-y-8px gap-x-32px mt-12px pt-8px line-t-rule-strong max-[900px]:grid-cols-[minmax(0,1fr)]"
       >
-        <section class="[contain:layout]">
+        <section aria-label="Help" class="[contain:layout]">
           <h3 class="mx-0 mt-6px mb-4px [font:italic_400_16px_var(--serif)] text-quiet">
             {{ helpLine === 0 ? 'help' : `help, line ${helpLine} of ${PRACTICE_HELP_LINES}` }}
           </h3>

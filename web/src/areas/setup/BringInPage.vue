@@ -155,6 +155,7 @@ watch(branchId, () => void list.look())
                   v-for="(question, index) in preview.questions"
                   :key="question.key"
                   :class="['question', { decided: question.answer !== null }]"
+                  :aria-label="question.title"
                 >
                   <i class="number text-rust [font:italic_400_19px_var(--serif)]">{{ index + 1 }}</i>
                   <div>
@@ -193,7 +194,12 @@ watch(branchId, () => void list.look())
                 >
               </template>
               <h2>What would come in</h2>
-              <section v-for="choice in choices.slice(0, KITS_SHOWN)" :key="choice.code" class="kit">
+              <section
+                v-for="choice in choices.slice(0, KITS_SHOWN)"
+                :key="choice.code"
+                class="kit"
+                :aria-label="choice.code"
+              >
                 <ElCheckbox v-model="choice.chosen" :disabled="list.kitOf(choice.code)?.state === 'elsewhere'">
                   <strong>{{ choice.code }}</strong> {{ list.kitOf(choice.code)?.partCount }} parts,
                   {{ massText(list.kitOf(choice.code)?.massG ?? 0) }}

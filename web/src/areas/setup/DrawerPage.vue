@@ -99,6 +99,8 @@ async function add() {
       <div
         v-for="spare in data.spares"
         :key="spare.id"
+        role="group"
+        :aria-label="spare.name"
         class="row grid grid-cols-[minmax(0,1.2fr)_116px_84px_84px_minmax(0,1.6fr)] gap-14px items-center min-h-44px py-4px px-0 line-b-rule max-[900px]:grid-cols-[minmax(0,1fr)_116px_60px_70px_minmax(0,1fr)] max-[900px]:gap-8px max-[560px]:grid-cols-[minmax(0,1fr)_116px]"
       >
         <span>
@@ -129,7 +131,13 @@ async function add() {
         <span>{{ spare.massG === null ? '–' : massText(spare.massG) }}</span>
         <span>{{ spare.costMinor === null ? '–' : moneyText(spare.costMinor, spare.currency) }}</span>
         <span class="grid gap-4px">
-          <span v-for="kit in spare.wantedBy" :key="kit.partId" class="kit flex flex-wrap gap-8px items-center">
+          <span
+            v-for="kit in spare.wantedBy"
+            :key="kit.partId"
+            role="group"
+            :aria-label="kit.name"
+            class="kit flex flex-wrap gap-8px items-center"
+          >
             <RouterLink :to="`/kits/${encodeURIComponent(kit.code)}`" class="serif">{{ kit.name }}</RouterLink>
             <KitTag :code="kit.code" />
             <span class="second block">lacks {{ kit.missing }}</span>

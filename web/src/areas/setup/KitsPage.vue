@@ -7,11 +7,11 @@ import { useRouter } from 'vue-router'
 import { api } from '../../shared/api/client.ts'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import { useSending } from '../../shared/api/use-sending.ts'
-import KitTag from '../../shared/drawings/KitTag.vue'
 import SchemaField from '../../shared/controls/SchemaField.vue'
 import SchemaForm from '../../shared/controls/SchemaForm.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import { useSession } from '../people/session.ts'
+import KitsThere from './KitsThere.vue'
 import NewModelForm from './models/NewModelForm.vue'
 import SetupTabs from './SetupTabs.vue'
 
@@ -107,12 +107,7 @@ async function make() {
       </section>
       <section v-if="shelf && shelf.kits.length > 0" class="mt-22px">
         <h2>Kits there are <em>rename, move and note on each one’s sheet</em></h2>
-        <ul class="[columns:2] p-0 list-none">
-          <li v-for="kit in shelf.kits" :key="kit.id" class="py-3px px-0 [break-inside:avoid]">
-            <RouterLink :to="`/kits/${encodeURIComponent(kit.code)}`">{{ kit.name }}</RouterLink>&nbsp;
-            <KitTag :code="kit.code" /> <span class="quiet">{{ kit.modelName }}</span>
-          </li>
-        </ul>
+        <KitsThere :kits="shelf.kits" />
       </section>
     </template>
   </main>

@@ -149,7 +149,7 @@ const print = () => window.print()
           }}</span>
         </p>
         <p v-if="!query" class="quiet screen-only">Choose a kit.</p>
-        <div class="sheets grid gap-16px max-w-640px">
+        <div class="grid gap-16px max-w-640px">
           <PrintedSheet
             v-for="(page, index) in pages"
             :key="index"

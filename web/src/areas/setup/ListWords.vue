@@ -20,7 +20,7 @@ const isSure = (word: ListPreview['words'][number]) => word.decided || word.conf
 </script>
 
 <template>
-  <section class="words mt-12px">
+  <section aria-label="Its words, our parts" class="words mt-12px">
     <h2>
       Its words, our parts
       <em>{{ matched }} matched, {{ words.length - matched }} in doubt; tick: below it you are asked</em>

@@ -48,7 +48,7 @@ const hasSpare = (part: Part) => spares.some(({ role, branchId }) => role === pa
     <ElButton size="small" :disabled="sending" @click="emit('countRest')">all the rest is there</ElButton>
     <span class="quiet">It stops at parts that need a look of their own.</span>
   </p>
-  <div class="kit-contents [columns:2] gap-x-32px max-[1100px]:[columns:1]">
+  <div role="group" aria-label="Contents" class="[columns:2] gap-x-32px max-[1100px]:[columns:1]">
     <section v-for="[place, parts] in places" :key="place" class="[break-inside:avoid]">
       <h3 class="text-night">{{ place }}</h3>
       <ul class="mx-0 mt-0 mb-8px p-0 list-none">

@@ -11,7 +11,7 @@ defineProps<{ lines: readonly RecordLine[]; zone: string }>()
   <h2>History</h2>
   <slot />
   <p v-if="lines.length === 0" class="quiet">Nothing is recorded yet.</p>
-  <ol class="history mx-0 mt-0 mb-8px p-0 list-none">
+  <ol aria-label="History" class="mx-0 mt-0 mb-8px p-0 list-none">
     <li
       v-for="line in lines"
       :key="line.id"

@@ -17,7 +17,7 @@ const digits = computed(() => (limit < 10 ? 1 : 0))
 </script>
 
 <template>
-  <div class="big-figure">
+  <div class="big-figure" role="figure" aria-label="Measured">
     <p :class="['number', { off }]">
       {{ value === null ? '–' : value.toFixed(digits)
       }}<span class="text-38px">{{ unit === '′' ? unit : ` ${unit}` }}</span>

@@ -32,7 +32,7 @@ const drawn = computed(() => drawStep(kit, drawing, { latitudeDeg, undo }))
 </script>
 
 <template>
-  <div class="step-drawing">
+  <div class="step-drawing" :data-drawing="drawing">
     <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" aria-hidden="true">
       <template v-for="(item, index) in drawn.items" :key="index">
         <path v-if="item.kind === 'path'" :d="item.d" :class="item.look" />

@@ -173,6 +173,7 @@ watch(group, () => {
     <p v-if="sentence" class="fw-640" role="status">{{ sentence }}</p>
     <ul
       v-if="verdict && verdict.code !== 'ALL_THERE' && verdict.code !== 'NOTHING_FITS'"
+      aria-label="What would explain it"
       class="ways m-0 p-0 list-none"
     >
       <li v-for="(way, index) in ways" :key="index">

@@ -213,7 +213,7 @@ useKeys(() => ({
           · seen as {{ mmText(now.offsetMm) }} between mark and reflection</span
         >
       </p>
-      <p class="advice"><SerifText :text="advice ?? ''" /></p>
+      <p class="advice" role="status" aria-label="What to do"><SerifText :text="advice ?? ''" /></p>
       <p v-if="answer" class="answer" role="status">
         <strong>{{ stepResponseSentence(answer.verdict) }}</strong>
         Expected {{ mmText(lengthOf(answer.expectedMm)) }}, now {{ mmText(lengthOf(answer.after)) }}.

@@ -8,8 +8,9 @@ import WayChoice from '../../../shared/controls/WayChoice.vue'
 import KeyCap from '../../../shared/keys/KeyCap.vue'
 import { useKeys } from '../../../shared/keys/use-keys.ts'
 import type { CollimationDraft, Measured } from './collimation-draft.ts'
+import CirclesOnPicture from './CirclesOnPicture.vue'
 import OpenEndChoice from './OpenEndChoice.vue'
-import { useLaidCircles } from './use-laid-circles.ts'
+import OpenEndHandle from './OpenEndHandle.vue'
 import ViewOverlay from './ViewOverlay.vue'
 import { circleNames, circleWords, usePhotoReading, type CircleName } from './use-photo-reading.ts'
 
@@ -45,7 +46,6 @@ const {
 
 const picture = useTemplateRef('picture')
 const ringTypedMm = ref(capRingMm.value)
-const svg = useTemplateRef<SVGSVGElement>('svg')
 
 const box = computed(() => {
   const { widthPx, heightPx } = size.value
@@ -73,20 +73,7 @@ const overlay = computed(() => {
     mirrored: draft.value.mirrored,
   }
 })
-const unit = computed(() => box.value.w / 400)
-const arrow = computed(() => {
-  const { x, y, w, h } = box.value
-  const rad = ((draft.value.openEndDeg ?? 0) * Math.PI) / 180
-  const r = Math.min(w, h) * 0.44
-  return { x: x + w / 2 + r * Math.sin(rad), y: y + h / 2 - r * Math.cos(rad) }
-})
-
-const { chosen, pictureAt, grab, drag, letGo, nudge } = useLaidCircles<CircleName>(svg, {
-  first: 'centreMark',
-  box: () => box.value,
-  circle: (name) => circles.value[name],
-  move,
-})
+const chosen = ref<CircleName>('centreMark')
 const circleOptions = computed(() =>
   circleNames.map((name) => ({
     value: name,
@@ -94,75 +81,32 @@ const circleOptions = computed(() =>
     disabled: !circles.value[name],
   })),
 )
-const turning = ref(false)
-function grabOpenEnd(event: PointerEvent) {
-  turning.value = true
-  svg.value?.setPointerCapture(event.pointerId)
-}
-function follow(event: PointerEvent) {
-  if (!turning.value) return drag(event)
-  const at = pictureAt(event)
-  const { x, y, w, h } = box.value
-  const deg = Math.round((Math.atan2(at.x - x - w / 2, -(at.y - y - h / 2)) * 180) / Math.PI)
-  draft.value.openEndDeg = (deg + 360) % 360
-}
-function release() {
-  turning.value = false
-  letGo()
-}
 useKeys(() => ({ p: () => void (allowed && picture.value?.pick()) }))
 </script>
 
 <template>
   <div class="grid gap-8px">
-    <div
+    <CirclesOnPicture
       v-if="source"
-      class="frame"
-      tabindex="0"
-      role="application"
-      aria-label="Circles on the picture; arrows move the chosen one"
-      @keydown="nudge"
+      v-slot="{ unit, pictureAt }"
+      v-model:chosen="chosen"
+      :names="circleNames"
+      :circles="circles"
+      :source="source"
+      :size="size"
+      :box="box"
+      label="Circles on the picture"
+      @move="move"
     >
-      <svg
-        ref="svg"
-        class="block w-full max-h-420px bg-deep [touch-action:none]"
-        :viewBox="`${box.x} ${box.y} ${box.w} ${box.h}`"
-        @pointermove="follow"
-        @pointerup="release"
-        @pointercancel="release"
-      >
-        <image :href="source" :width="size.widthPx" :height="size.heightPx" />
-        <template v-for="name in circleNames" :key="name">
-          <g v-if="circles[name]" :class="['laid', name, { chosen: name === chosen }]">
-            <circle
-              :cx="circles[name].x"
-              :cy="circles[name].y"
-              :r="circles[name].r"
-              class="edge fill-none cursor-ew-resize [pointer-events:stroke]"
-              :stroke-width="unit * (name === chosen ? 2.2 : 1.4)"
-              @pointerdown="grab(name, 'edge', $event)"
-            />
-            <circle
-              :cx="circles[name].x"
-              :cy="circles[name].y"
-              :r="unit * 5"
-              class="fill-transparent cursor-move"
-              :stroke-width="unit * 1.5"
-              @pointerdown="grab(name, 'centre', $event)"
-            />
-          </g>
-        </template>
-        <ViewOverlay v-if="overlaid && overlay" v-bind="overlay" />
-        <g v-if="draft.openEndDeg !== null" class="open-end cursor-grab" @pointerdown="grabOpenEnd">
-          <circle :cx="arrow.x" :cy="arrow.y" :r="unit * 15" />
-          <path
-            class="fill-none [stroke:#fffdf7] stroke-2.6"
-            :transform="`translate(${arrow.x} ${arrow.y}) rotate(${draft.openEndDeg}) scale(${unit})`"
-            d="M-6 4L0 -8L6 4"
-          />
-        </g>
-      </svg>
-    </div>
+      <ViewOverlay v-if="overlaid && overlay" v-bind="overlay" />
+      <OpenEndHandle
+        v-if="draft.openEndDeg !== null"
+        v-model="draft.openEndDeg"
+        :box="box"
+        :unit="unit"
+        :picture-at="pictureAt"
+      />
+    </CirclesOnPicture>
     <template v-if="figuresNow && refusal === null">
       <p v-if="draft.openEndDeg === null" role="status">
         The mark is <strong>{{ mmText(Math.hypot(figuresNow.axisErrorMm.x, figuresNow.axisErrorMm.y)) }}</strong> off
@@ -213,33 +157,3 @@ useKeys(() => ({ p: () => void (allowed && picture.value?.pick()) }))
     </div>
   </div>
 </template>
-
-<style scoped>
-.laid circle {
-  stroke: #9fd0ff;
-}
-
-.laid.centreMark circle {
-  stroke: #ffb347;
-}
-
-.laid.reflection circle {
-  stroke: #fff2b0;
-}
-
-.laid.chosen .edge {
-  stroke-dasharray: none;
-}
-
-.open-end circle {
-  fill: var(--deep);
-  fill-opacity: 0.75;
-  stroke: #fffdf7;
-}
-
-[data-scheme='ember'] .laid circle,
-[data-scheme='ember'] .open-end circle,
-[data-scheme='ember'] .open-end path {
-  stroke: #ff3800;
-}
-</style>

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import type { KitSheet } from '@binoculum/contract'
-import { computed, useTemplateRef } from 'vue'
+import { computed, ref } from 'vue'
 import ChoiceSelect from '../../../shared/controls/ChoiceSelect.vue'
 import FigureInput from '../../../shared/controls/FigureInput.vue'
 import FileButton from '../../../shared/controls/FileButton.vue'
 import WayChoice from '../../../shared/controls/WayChoice.vue'
 import type { CollimationDraft, Measured } from './collimation-draft.ts'
+import CirclesOnPicture from './CirclesOnPicture.vue'
 import OpenEndChoice from './OpenEndChoice.vue'
-import { useLaidCircles } from './use-laid-circles.ts'
 import { starRingNames, useStarReading, type StarRingName } from './use-star-reading.ts'
 
 /** A star a little out of focus, best on both sides of it. Disc and dark middle can be moved; the figure follows. */
@@ -45,20 +45,13 @@ const sides = [
   { value: 'inside', words: 'inside, focuser in' },
 ] as const
 
-const svg = useTemplateRef<SVGSVGElement>('svg')
+const chosen = ref<StarRingName>('shadow')
 const box = computed(() => {
   const { widthPx, heightPx } = size.value
   const disc = rings.value?.disc
   if (!disc || byHand.value) return { x: 0, y: 0, w: widthPx, h: heightPx }
   const reach = disc.r * 1.6
   return { x: disc.x - reach, y: disc.y - reach, w: 2 * reach, h: 2 * reach }
-})
-const unit = computed(() => box.value.w / 400)
-const { chosen, grab, drag, letGo, nudge } = useLaidCircles<StarRingName>(svg, {
-  first: 'shadow',
-  box: () => box.value,
-  circle: (name) => rings.value?.[name],
-  move,
 })
 </script>
 
@@ -67,45 +60,17 @@ const { chosen, grab, drag, letGo, nudge } = useLaidCircles<StarRingName>(svg, {
     <FileButton accept="image/*" :disabled="!allowed" name="star" @take="take"
       >A picture of a star, a little out of focus …</FileButton
     >
-    <div
+    <CirclesOnPicture
       v-if="source && size.widthPx > 0"
-      class="frame"
-      tabindex="0"
-      role="application"
-      aria-label="Disc and dark middle on the picture; arrows move the chosen one"
-      @keydown="nudge"
-    >
-      <svg
-        ref="svg"
-        class="block w-full max-h-320px bg-deep [touch-action:none]"
-        :viewBox="`${box.x} ${box.y} ${box.w} ${box.h}`"
-        @pointermove="drag"
-        @pointerup="letGo"
-        @pointercancel="letGo"
-      >
-        <image :href="source" :width="size.widthPx" :height="size.heightPx" />
-        <template v-if="rings">
-          <g v-for="name in starRingNames" :key="name" :class="name">
-            <circle
-              :cx="rings[name].x"
-              :cy="rings[name].y"
-              :r="rings[name].r"
-              class="fill-none cursor-ew-resize [pointer-events:stroke]"
-              :stroke-width="unit * (name === chosen ? 2.4 : 1.4)"
-              @pointerdown="grab(name, 'edge', $event)"
-            />
-            <circle
-              :cx="rings[name].x"
-              :cy="rings[name].y"
-              :r="unit * 6"
-              class="fill-transparent cursor-move"
-              :stroke-width="unit * 1.5"
-              @pointerdown="grab(name, 'centre', $event)"
-            />
-          </g>
-        </template>
-      </svg>
-    </div>
+      v-model:chosen="chosen"
+      :names="starRingNames"
+      :circles="rings ?? {}"
+      :source="source"
+      :size="size"
+      :box="box"
+      label="Disc and dark middle on the picture"
+      @move="move"
+    />
     <div v-if="source && size.widthPx > 0" class="flex flex-wrap gap-y-4px gap-x-16px items-center">
       <WayChoice v-if="rings" v-model="chosen" :options="ringOptions" label="Which circle" />
       <ElButton link @click="layByHand">Lay the circles by hand</ElButton>
@@ -140,18 +105,3 @@ const { chosen, grab, drag, letGo, nudge } = useLaidCircles<StarRingName>(svg, {
     <p v-if="notKept" class="second">The picture itself was not kept beside the figure; the figure counts.</p>
   </div>
 </template>
-
-<style scoped>
-.disc circle {
-  stroke: #9fd0ff;
-}
-
-.shadow circle {
-  stroke: #ffb347;
-}
-
-[data-scheme='ember'] .disc circle,
-[data-scheme='ember'] .shadow circle {
-  stroke: #ff3800;
-}
-</style>

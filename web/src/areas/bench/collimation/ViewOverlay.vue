@@ -28,7 +28,7 @@ const transform = computed(
 </script>
 
 <template>
-  <g :transform="transform" class="overlay pointer-events-none">
+  <g :transform="transform" data-layer="model" class="pointer-events-none">
     <path
       class="fill-none [stroke:#ff9d7a] stroke-1.2 [stroke-dasharray:5_4] [vector-effect:non-scaling-stroke]"
       :d="path(view.drawtube)"

@@ -11,13 +11,13 @@ type Name = 'edge' | 'mark'
 
 function laid() {
   const circles = ref({ edge: { x: 500, y: 250, r: 150 }, mark: { x: 500, y: 250, r: 10 } })
-  const work = useLaidCircles<Name>(svg, {
-    first: 'mark',
+  const chosen = ref<Name>('mark')
+  const work = useLaidCircles<Name>(svg, chosen, {
     box: () => box,
     circle: (name) => circles.value[name],
     move: (name, change) => void Object.assign(circles.value[name], change),
   })
-  return { circles, ...work }
+  return { circles, chosen, ...work }
 }
 const pointer = (clientX: number, clientY: number) => ({ clientX, clientY, pointerId: 1 }) as PointerEvent
 let prevented = 0

@@ -4,26 +4,25 @@ interface Place {
   readonly x: number
   readonly y: number
 }
-interface Circle extends Place {
+export interface LaidCircle extends Place {
   readonly r: number
 }
-type Change = Partial<{ x: number; y: number; r: number }>
+type Change = Partial<LaidCircle>
 
 /**
  * Circles on a picture, moved by hand: dragged by the middle or by the edge, or by keys: arrows move the chosen one by a
  * pixel, with Shift by ten; + and − change its size.
- * @param box what of the picture is shown, px @param circle the circle of a name, or nothing where there is none
+ * @param chosen which one keys move @param box what of the picture is shown, px @param circle the circle of a name, or nothing where there is none
  */
 export function useLaidCircles<Name extends string>(
   svg: Readonly<Ref<SVGSVGElement | null>>,
+  chosen: Ref<Name>,
   given: {
-    readonly first: Name
     readonly box: () => { readonly x: number; readonly y: number; readonly w: number; readonly h: number }
-    readonly circle: (name: Name) => Circle | undefined
+    readonly circle: (name: Name) => LaidCircle | undefined
     readonly move: (name: Name, change: Change) => void
   },
 ) {
-  const chosen = ref(given.first) as Ref<Name>
   const held = ref<'centre' | 'edge' | null>(null)
 
   function pictureAt(event: PointerEvent): Place {
@@ -66,5 +65,5 @@ export function useLaidCircles<Name extends string>(
     event.stopPropagation()
     given.move(chosen.value, step)
   }
-  return { chosen, pictureAt, grab, drag, letGo, nudge }
+  return { pictureAt, grab, drag, letGo, nudge }
 }

@@ -12,14 +12,10 @@ import { computed, onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue'
 import { forgetOpenEnd, pictureKept, type CollimationDraft, type Measured } from './collimation-draft.ts'
 import { useKeptPicture } from './use-kept-picture.ts'
 import { usePhotoWork } from './use-photo-work.ts'
+import type { LaidCircle } from './use-laid-circles.ts'
 
 export const circleNames = ['primaryEdge', 'reflection', 'centreMark', 'drawtube'] as const
 export type CircleName = (typeof circleNames)[number]
-export interface LaidCircle {
-  x: number
-  y: number
-  r: number
-}
 type Laid = Partial<Record<CircleName, LaidCircle>>
 
 export const circleWords: Readonly<Record<CircleName, string>> = {
@@ -147,8 +143,7 @@ export function usePhotoReading(
   function move(name: CircleName, change: Partial<LaidCircle>) {
     const circle = circles.value[name]
     if (!circle) return
-    Object.assign(circle, change)
-    circle.r = Math.max(circle.r, 1)
+    circles.value[name] = { ...circle, ...change, r: Math.max(change.r ?? circle.r, 1) }
     byHand.value = true
     tell()
   }

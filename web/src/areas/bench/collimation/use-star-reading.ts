@@ -12,12 +12,8 @@ import { computed, onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue'
 import { forgetOpenEnd, pictureKept, type CollimationDraft, type Measured } from './collimation-draft.ts'
 import { useKeptPicture } from './use-kept-picture.ts'
 import { usePhotoWork } from './use-photo-work.ts'
+import type { LaidCircle } from './use-laid-circles.ts'
 
-export interface StarRing {
-  x: number
-  y: number
-  r: number
-}
 export const starRingNames = ['disc', 'shadow'] as const
 export type StarRingName = (typeof starRingNames)[number]
 
@@ -41,7 +37,7 @@ export function useStarReading(
   const tested = shallowRef<StarTested | null>(null)
   const source = ref<string | null>(null)
   const size = ref({ widthPx: 0, heightPx: 0 })
-  const rings = ref<Record<StarRingName, StarRing> | null>(null)
+  const rings = ref<Record<StarRingName, LaidCircle> | null>(null)
   const byHand = ref(false)
   let told: Measured | null = null
   const keptPicture = useKeptPicture(
@@ -124,11 +120,10 @@ export function useStarReading(
     byHand.value = true
     tell()
   }
-  function move(name: StarRingName, change: Partial<StarRing>) {
-    const ring = rings.value?.[name]
-    if (!ring) return
-    Object.assign(ring, change)
-    ring.r = Math.max(ring.r, 1)
+  function move(name: StarRingName, change: Partial<LaidCircle>) {
+    if (!rings.value) return
+    const ring = rings.value[name]
+    rings.value = { ...rings.value, [name]: { ...ring, ...change, r: Math.max(change.r ?? ring.r, 1) } }
     byHand.value = true
     tell()
   }
@@ -159,13 +154,13 @@ export function useStarReading(
   }
 }
 
-const laid = ({ xPx, yPx, radiusPx }: { xPx: number; yPx: number; radiusPx: number }): StarRing => ({
+const laid = ({ xPx, yPx, radiusPx }: { xPx: number; yPx: number; radiusPx: number }): LaidCircle => ({
   x: xPx,
   y: yPx,
   r: radiusPx,
 })
 
-const handDoubt = ({ disc }: Record<StarRingName, StarRing>, offset: PointXY) =>
+const handDoubt = ({ disc }: Record<StarRingName, LaidCircle>, offset: PointXY) =>
   (HAND_PX * Math.SQRT2) / disc.r / Math.max(Math.hypot(offset.x, offset.y), 0.02)
 
 /** Coma points the way the axis is off; the picture is turned into the cell's frame by its open end. */

@@ -237,12 +237,13 @@ useKeys(() => ({
           ></span
         >
       </p>
-      <p v-if="lead" class="advice"><SerifText :text="lead" /></p>
-      <div v-else class="grid gap-4px">
+      <p v-if="lead" class="advice" role="status" aria-label="What to do"><SerifText :text="lead" /></p>
+      <div v-else role="list" aria-label="Knobs" class="grid gap-4px">
         <p
           v-for="line in lines"
           :key="line.name"
-          class="knob grid grid-cols-[80px_minmax(0,1fr)] gap-12px items-center"
+          role="listitem"
+          class="grid grid-cols-[80px_minmax(0,1fr)] gap-12px items-center"
         >
           <KnobDial :turns="line.turns" />
           <span

@@ -30,7 +30,9 @@ const isOff = computed(() => given.value.rows.some(({ place }) => place === 'out
     <div
       v-for="(row, index) in given.rows"
       :key="index"
-      class="landing grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_100px] gap-8px"
+      role="group"
+      :aria-label="`object ${index + 1} as ${half}`"
+      class="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_100px] gap-8px"
     >
       <ElInput
         v-model="row.object"

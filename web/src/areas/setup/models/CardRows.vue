@@ -55,7 +55,7 @@ useSortableRows(list, 'ul[data-place]', {
         >
           <GripSign />
           <span class="number text-quiet text-13px not-italic text-right">{{ part.number }}</span>
-          <span class="words">{{ part.name }}</span>
+          <span class="words" data-name>{{ part.name }}</span>
           <span>{{ part.count > 1 ? part.count : '' }}</span>
           <span class="mass text-right"
             >{{ part.massG === null ? '–' : massText(part.massG) }}

@@ -184,7 +184,7 @@ const stretched = computed(() => {
                   : 'enough to compare'
               }}</em>
             </h2>
-            <ul class="views mx-0 mt-0 mb-8px p-0 list-none">
+            <ul aria-label="Pictures of the complete case" class="mx-0 mt-0 mb-8px p-0 list-none">
               <li
                 v-for="view in data.references"
                 :key="view.id"
@@ -216,7 +216,7 @@ const stretched = computed(() => {
             <h2>
               What lies where <em>{{ places.length }}</em>
             </h2>
-            <ol class="places mx-0 mt-0 mb-8px p-0 list-none">
+            <ol aria-label="What lies where" class="places mx-0 mt-0 mb-8px p-0 list-none">
               <li
                 v-for="place in places"
                 :key="place.id"

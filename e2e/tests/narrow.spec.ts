@@ -1,5 +1,6 @@
 import { kitOf, loanOut, read } from '../support/loans.ts'
 import { expect, goTo, signIn, test } from '../support/people.ts'
+import { unreadable } from '../support/readable.ts'
 
 for (const [width, height] of [
   [390, 844],
@@ -63,6 +64,7 @@ for (const [width, height] of [
         () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
       )
       if (over > 0) wide.push(`${path}: ${over} px`)
+      wide.push(...(await unreadable(page)).map((fault) => `${path}: ${fault}`))
     }
     expect(wide).toEqual([])
   })

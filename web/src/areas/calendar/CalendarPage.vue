@@ -214,7 +214,10 @@ useKeys((): KeyMap => {
     </p>
     <ProblemNote :problem="problem" @retry="reload" />
     <div v-if="data" class="sheet pb-12px max-[760px]:overflow-x-auto" :style="{ '--columns': columnsPicture }">
-      <div class="sticky top-48px z-6 bg-paper max-[760px]:relative max-[760px]:top-0 max-[760px]:min-w-900px">
+      <div
+        class="sticky top-48px z-6 bg-paper max-[760px]:relative max-[760px]:top-0"
+        :class="{ 'max-[760px]:min-w-900px': data.days > spans.week }"
+      >
         <div class="flex pl-[var(--side)]">
           <span
             v-for="column in columns"
@@ -224,8 +227,11 @@ useKeys((): KeyMap => {
             :class="{ today: column.isToday, weekend: column.isWeekend, shut: !column.isOpen, wide: data.days > 28 }"
           >
             <template v-if="data.days <= 28"
-              ><span class="block">{{ column.isToday ? 'today' : column.weekday }}</span
-              ><b class="serif block text-19px fw-400 lh-22px whitespace-nowrap">{{ column.label }}</b></template
+              ><span class="block max-[760px]:text-11px">{{ column.isToday ? 'today' : column.weekday }}</span
+              ><b
+                class="serif block text-19px fw-400 lh-22px whitespace-nowrap max-[760px]:text-15px max-[760px]:lh-16px max-[760px]:whitespace-normal"
+                >{{ column.label }}</b
+              ></template
             >
             <template v-else>{{ column.label }}</template>
           </span>
@@ -233,7 +239,8 @@ useKeys((): KeyMap => {
         <NightBand :calendar="data" :columns="columns" />
       </div>
       <div
-        class="rows relative max-[760px]:relative max-[760px]:top-0 max-[760px]:min-w-900px"
+        class="rows relative max-[760px]:relative max-[760px]:top-0"
+        :class="{ 'max-[760px]:min-w-900px': data.days > spans.week }"
         role="grid"
         aria-label="Kits by days"
       >

@@ -83,27 +83,27 @@ const showsMoon = (index: number) => !isWide.value || index % 3 === 0
             :size="isWide ? 16 : 24"
         /></span>
         <svg class="w-full h-62px" :viewBox="`0 0 10 ${height}`" preserveAspectRatio="none" aria-hidden="true">
-          <rect width="10" :height="height" class="[fill:#33506d]" />
+          <rect width="10" :height="height" class="[fill:var(--dusk)]" />
           <rect
             v-for="(rect, at) in rects([[night.sunsetH ?? 0, night.sunriseH ?? 24]])"
             :key="`t${at}`"
             width="10"
             v-bind="rect"
-            class="[fill:#26405a]"
+            class="[fill:var(--twilight)]"
           />
           <rect
             v-for="(rect, at) in rects(darkOf(night))"
             :key="`d${at}`"
             width="10"
             v-bind="rect"
-            class="[fill:#09121b]"
+            class="[fill:var(--dark)]"
           />
           <rect
             v-for="(rect, at) in rects(clipped(darkOf(night), moonOf(night)))"
             :key="`m${at}`"
             width="10"
             v-bind="rect"
-            class="[fill:#e9ddba]"
+            class="[fill:var(--moonlight)]"
             :style="{ opacity: moonOpacity(night) }"
           />
         </svg>

@@ -1,6 +1,6 @@
 import { calendarSchema, type CalendarLoan } from '@binoculum/contract'
 import { dateOfDay, dayNumber, isoWeekday } from '@binoculum/core'
-import { useIntervalFn } from '@vueuse/core'
+import { useIntervalFn, useMediaQuery } from '@vueuse/core'
 import dayjs from 'dayjs'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
@@ -18,7 +18,8 @@ const BEFORE = 2
 
 /** What the calendar shows, what is chosen on it, and the change that is about to be made. */
 export function useCalendar(branchId: () => string) {
-  const span = ref<SpanName>('fortnight')
+  // On a phone a week's days are wide enough to be read and touched; more of them are a scroll to the side.
+  const span = ref<SpanName>(useMediaQuery('(max-width: 760px)').value ? 'week' : 'fortnight')
   const from = ref(dayjs().subtract(BEFORE, 'day').format('YYYY-MM-DD'))
   const days = computed(() => spans[span.value])
   const { data, problem, reload } = useLoaded(calendarSchema, () =>

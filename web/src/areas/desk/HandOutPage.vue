@@ -124,7 +124,7 @@ useKeys(() => ({
     <div class="page flex-1">
       <ProblemNote :problem="unreadable" @retry="reload" />
       <template v-if="form && kit">
-        <header class="flex gap-14px items-center mb-12px">
+        <header class="flex flex-wrap gap-y-0 gap-x-14px items-center mb-12px">
           <h1>{{ kit.name }} goes out</h1>
           <KitTag :code="kit.code" />
           <p>

@@ -202,7 +202,7 @@ async function join(other: Borrower) {
         <li
           v-for="line in loan.history"
           :key="line.id"
-          class="grid grid-cols-[150px_minmax(0,1fr)_auto] gap-12px py-4px px-0 line-b-rule"
+          class="grid grid-cols-[150px_minmax(0,1fr)_auto] gap-12px py-4px px-0 line-b-rule max-[700px]:grid-cols-[minmax(0,1fr)] max-[700px]:gap-0"
         >
           <span class="quiet">{{ dayText(line.atUtc, loan.zone) }}, {{ hourText(line.atUtc, loan.zone) }}</span>
           <span>{{ recordSentence(line) }}</span>

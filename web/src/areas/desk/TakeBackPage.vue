@@ -180,7 +180,7 @@ useKeys(() => {
           by side. <ElButton link @click="back.finish">Compare</ElButton>
         </p>
         <div
-          class="columns grid grid-cols-[minmax(0,1fr)_316px] gap-20px items-start max-[1000px]:grid-cols-[minmax(0,1fr)]"
+          class="columns grid grid-cols-[minmax(0,1fr)_316px] gap-20px items-start max-[1100px]:grid-cols-[minmax(0,1fr)]"
         >
           <div class="line-rule-strong rd-4px bg-card">
             <ContentsCard :parts="parts" :draft="draft" :at="at" :differs="seen.differs" @choose="at = $event" />

@@ -42,7 +42,7 @@ function reasonFor(outcome: Outcome): string {
 </script>
 
 <template>
-  <footer class="night-bar gap-8px px-16px max-[1000px]:static">
+  <footer class="night-bar gap-8px px-16px max-[1100px]:static">
     <p class="serif">{{ kit.name }} goes</p>
     <ElButton
       v-for="outcome in back.choices.value"

@@ -19,7 +19,7 @@ const print = () => window.print()
   <main v-else class="page">
     <ProblemNote :problem="problem" @retry="reload" />
     <ProblemNote :problem="refusal" />
-    <div v-if="guide" class="ways screen-only flex gap-10px mb-20px">
+    <div v-if="guide" class="ways screen-only flex flex-wrap gap-10px mb-20px">
       <ElButton type="primary" @click="print">Print this guide</ElButton>
       <ElButton :disabled="sending" @click="newLink(loanId)"> New link and slip; the old link ends </ElButton>
       <ElButton :disabled="sending || ended" @click="endLink(loanId)">End its link</ElButton>

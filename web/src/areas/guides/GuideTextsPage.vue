@@ -132,7 +132,7 @@ const go = (code: string) => void router.push(`/guides/texts/${encodeURIComponen
     <ProblemNote :problem="problem" @retry="reload" />
     <template v-if="data">
       <header>
-        <h1 class="min-w-0"><SerifText :text="data.modelName" /></h1>
+        <h1 class="min-w-0 max-[900px]:basis-full"><SerifText :text="data.modelName" /></h1>
         <label class="for whitespace-nowrap flex gap-8px items-center">
           <span class="quiet">as for</span>
           <ElSelect :model-value="kitCode" filterable aria-label="Kit to look at" @update:model-value="go">
@@ -144,7 +144,7 @@ const go = (code: string) => void router.push(`/guides/texts/${encodeURIComponen
             />
           </ElSelect>
         </label>
-        <nav class="flex flex-wrap gap-18px ml-auto" aria-label="Language">
+        <nav class="flex flex-wrap gap-18px ml-auto max-[900px]:ml-0" aria-label="Language">
           <ElButton
             v-for="each in data.languages"
             :key="each.code"
@@ -163,7 +163,9 @@ const go = (code: string) => void router.push(`/guides/texts/${encodeURIComponen
           </ElButton>
         </nav>
       </header>
-      <div class="columns grid grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)_300px] gap-18px items-start">
+      <div
+        class="columns grid grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)_300px] gap-18px items-start max-[1000px]:grid-cols-[minmax(0,1fr)]"
+      >
         <BlockList
           ref="list"
           v-model="chosen"

@@ -50,7 +50,7 @@ useKeys(() => ({
   <main class="flex flex-1 flex-col">
     <div class="page flex-1 pb-12px">
       <PracticeTabs />
-      <header class="flex gap-16px items-center mb-10px">
+      <header class="flex flex-wrap gap-y-0 gap-x-16px items-center mb-10px">
         <h1>Practice</h1>
         <p class="quiet">a made-up kit comes back, and not all is well; nothing here is written to a kit</p>
         <output class="ml-auto text-34px fw-640" aria-label="time">{{ clock(score?.seconds ?? seconds) }}</output>

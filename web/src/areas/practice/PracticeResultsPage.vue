@@ -31,7 +31,7 @@ const people = computed(() => {
     <p class="quiet">You see your own practice; a coordinator also that of the branch. Nobody else does.</p>
     <ProblemNote :problem="problem" @retry="reload" />
     <p v-if="data && people.length === 0">
-      <strong>No telescope has been lined up yet.</strong>
+      <strong>No telescope has been lined up yet.</strong>{{ ' ' }}
       <RouterLink to="/practice/telescope">Take the first one</RouterLink>: about five minutes, and nothing can break.
     </p>
     <section v-for="person in people" :key="person.by">

@@ -61,7 +61,7 @@ async function keep() {
         class="grid grid-cols-[minmax(0,1fr)_auto] gap-y-0 gap-x-16px items-center py-10px px-0 line-b-rule"
       >
         <div>
-          <p>
+          <p class="flex flex-wrap gap-x-8px items-baseline">
             <strong class="serif text-20px fw-400">{{ branch.name }}</strong>
             <span class="quiet">{{ branch.zone }}</span>
           </p>

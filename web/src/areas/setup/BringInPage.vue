@@ -66,7 +66,7 @@ watch(branchId, () => void list.look())
   <main class="flex flex-1 flex-col">
     <div class="page flex-1">
       <SetupTabs />
-      <header class="flex gap-16px items-baseline mb-10px">
+      <header class="flex flex-wrap gap-y-0 gap-x-16px items-baseline mb-10px">
         <h1>Bring in a list</h1>
         <p v-if="preview" class="quiet">
           {{ list.file.value?.fileName }}, {{ preview.rowCount }} rows, {{ delimiterWords[preview.delimiter] }},
@@ -74,7 +74,7 @@ watch(branchId, () => void list.look())
           }}{{ preview.titleLines > 0 ? `, ${preview.titleLines} lines above the headings left out` : ''
           }}{{ preview.columnsRemembered ? ', columns as last time' : '' }}. Nothing is written before you say so.
         </p>
-        <p v-else-if="branches.length > 0" class="flex gap-18px ml-auto">
+        <p v-else-if="branches.length > 0" class="flex gap-18px ml-auto max-[760px]:ml-0">
           <a :href="`/api/lists/export?branchId=${branchId}`" download>All kits as CSV</a>
           <a :href="`/api/archive?branchId=${branchId}`" download>Archive as JSON</a>
         </p>
@@ -121,7 +121,7 @@ watch(branchId, () => void list.look())
           </span>
           <label v-if="branches.length > 1" class="labelled">
             <span>into</span>
-            <ElSelect v-model="branchId" aria-label="into">
+            <ElSelect v-model="branchId" class="w-260px" aria-label="into">
               <ElOption
                 v-for="branch in branches"
                 :key="branch.branchId"

@@ -20,7 +20,7 @@ const columns = computed((): Column<ShelfKit>[] => [
   ...(isNarrow.value
     ? []
     : [{ key: 'modelName', dataKey: 'modelName', title: 'model', width: 200, flexGrow: 3, sortable: true }]),
-  { key: 'place', dataKey: 'place', title: 'where it stands', width: 130, flexGrow: 1, sortable: true },
+  { key: 'place', dataKey: 'place', title: 'place', width: 130, flexGrow: 1, sortable: true },
 ])
 const order = ref<SortBy>({ key: 'code', order: 'asc' as SortBy['order'] })
 const rows = computed(() => {
@@ -55,7 +55,9 @@ const height = computed(() => Math.min(MOST_PX, ROW_PX * (rows.value.length + 1)
           >{{ kit.name }}</RouterLink
         >
         <KitTag v-else-if="column.key === 'code'" :code="kit.code" />
-        <span v-else class="quiet overflow-hidden text-ellipsis whitespace-nowrap" :title="kit[column.key]">{{ kit[column.key] }}</span>
+        <span v-else class="quiet overflow-hidden text-ellipsis whitespace-nowrap" :title="kit[column.key]">{{
+          kit[column.key]
+        }}</span>
       </template>
     </ElTableV2>
   </div>

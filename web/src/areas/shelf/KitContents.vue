@@ -59,7 +59,7 @@ const hasSpare = (part: Part) => spares.some(({ role, branchId }) => role === pa
           :class="{ essential: part.criticality === 'essential' }"
         >
           <PencilMark :mark="part.mark" />
-          <span class="part">
+          <span class="part flex flex-wrap gap-x-5px items-baseline">
             {{ part.name }}
             <span v-if="part.count > 1" class="second">{{
               part.mark === 'missing' && part.presentCount > 0 ? `${part.presentCount} of ${part.count}` : part.count

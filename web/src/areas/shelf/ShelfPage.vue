@@ -2,6 +2,7 @@
 import { shelfSchema, type ShelfKit } from '@binoculum/contract'
 import { conditions, conditionWords } from '@binoculum/core'
 import { useWindowVirtualizer } from '@tanstack/vue-virtual'
+import { useMediaQuery } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
@@ -85,6 +86,13 @@ watch(shelf, () => {
     chosenCode.value = (groups.value.find(({ key }) => key === 'bench')?.kits[0] ?? inOrder.value[0])?.code ?? null
 })
 
+/** Beside the list stands the chosen kit; where there is no room for it, a touch opens its sheet. */
+const hasRoomBeside = useMediaQuery('(width > 1100px)')
+const openSheet = (code: string) => void router.push(`/kits/${encodeURIComponent(code)}`)
+function choose(code: string) {
+  chosenCode.value = code
+  if (!hasRoomBeside.value) openSheet(code)
+}
 function move(step: number) {
   const index = inOrder.value.findIndex(({ code }) => code === chosenCode.value)
   const kit = inOrder.value[Math.min(Math.max(index + step, 0), inOrder.value.length - 1)]
@@ -100,7 +108,7 @@ const { keys } = useKitKeys(chosen)
 useKeys(() => ({
   ArrowDown: () => move(1),
   ArrowUp: () => move(-1),
-  Enter: () => chosen.value && void router.push(`/kits/${encodeURIComponent(chosen.value.code)}`),
+  Enter: () => chosen.value && openSheet(chosen.value.code),
   ...keys.value,
 }))
 const branches = computed(() => session.current?.memberships ?? [])
@@ -109,11 +117,13 @@ const branches = computed(() => session.current?.memberships ?? [])
 <template>
   <EmptyShelf v-if="shelf && all.length === 0" />
   <main v-else class="grid flex-1 grid-cols-[minmax(0,1fr)_332px] max-[1100px]:grid-cols-[minmax(0,1fr)]">
-    <div class="flex flex-col min-w-0 line-r-rule max-[1100px]:overflow-x-auto">
-      <header class="grid grid-cols-[44px_auto_minmax(0,1fr)_auto] gap-y-0 gap-x-16px items-center h-58px pr-14px">
-        <div class="strip"></div>
+    <div class="flex flex-col min-w-0 line-r-rule">
+      <header
+        class="grid grid-cols-[44px_auto_minmax(0,1fr)_auto] gap-y-0 gap-x-16px items-center h-58px pr-14px max-[760px]:h-auto max-[760px]:grid-cols-[44px_minmax(0,1fr)] max-[760px]:pb-0"
+      >
+        <div class="strip max-[760px]:row-span-2"></div>
         <h1 class="whitespace-nowrap">The shelf</h1>
-        <div class="filters flex gap-8px max-w-330px">
+        <div class="filters flex gap-8px max-w-330px max-[760px]:pb-8px">
           <ElInput
             v-model="filter.text"
             class="flex-[1_0_72px]"
@@ -176,7 +186,7 @@ const branches = computed(() => session.current?.memberships ?? [])
             <div :class="['strip', { chosen: kit.code === chosenCode }]">
               <ConditionMoon :condition="kit.condition" />
             </div>
-            <ShelfRow :kit="kit" :chosen="kit.code === chosenCode" @choose="chosenCode = kit.code" />
+            <ShelfRow :kit="kit" :chosen="kit.code === chosenCode" @choose="choose(kit.code)" />
           </div>
           <div
             v-else
@@ -191,13 +201,16 @@ const branches = computed(() => session.current?.memberships ?? [])
               {{ group.title }}
               <b class="ml-6px text-brass-text [font:640_14px_var(--sans)]">{{ group.kits.length }}</b>
             </h2>
-            <em class="pt-9px text-15px">{{ group.note }}</em>
+            <em class="pt-9px text-15px min-w-0 overflow-hidden text-ellipsis whitespace-nowrap">{{ group.note }}</em>
             <template v-if="index === 0"
-              ><em class="where pt-9px text-15px absolute right-[calc(4px_+_112px_+_132px_+_22.5px)] w-100px"
+              ><em
+                class="where pt-9px text-15px absolute max-[760px]:hidden right-[calc(4px_+_112px_+_132px_+_22.5px)] w-100px"
                 >where</em
-              ><em class="next pt-9px text-15px absolute right-[calc(4px_+_132px_+_15px)] w-112px">next hand-out</em
-              ><em class="pt-9px text-15px absolute right-[calc(4px_+_66px_+_7.5px)] w-66px">mirror</em
-              ><em class="pt-9px text-15px absolute right-4px w-66px">finder</em></template
+              ><em class="next pt-9px text-15px absolute max-[760px]:hidden right-[calc(4px_+_132px_+_15px)] w-112px"
+                >next hand-out</em
+              ><em class="pt-9px text-15px absolute max-[760px]:hidden right-[calc(4px_+_66px_+_7.5px)] w-66px"
+                >mirror</em
+              ><em class="pt-9px text-15px absolute max-[760px]:hidden right-4px w-66px">finder</em></template
             >
           </div>
         </template>
@@ -218,7 +231,7 @@ const branches = computed(() => session.current?.memberships ?? [])
       </p>
       <div class="line opening grid grid-cols-[44px_minmax(0,1fr)] flex-1"><div class="strip"></div></div>
     </div>
-    <div class="side"><KitGlance v-if="chosen" :kit="chosen" /></div>
+    <div v-if="hasRoomBeside" class="side"><KitGlance v-if="chosen" :kit="chosen" /></div>
   </main>
 </template>
 

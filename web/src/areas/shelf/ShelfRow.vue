@@ -40,7 +40,7 @@ const finder = computed(() => readingOf(kit, 'finder'))
         {{ kit.modelName }}
       </p>
     </div>
-    <p class="[display:-webkit-box] overflow-hidden [-webkit-box-orient:vertical] [-webkit-line-clamp:2]">
+    <p class="why [display:-webkit-box] overflow-hidden [-webkit-box-orient:vertical] [-webkit-line-clamp:2]">
       <span v-if="kit.look" class="text-brass-text fw-640" :title="lookSentence(kit.look)"
         >Look at the mirror first.
       </span>
@@ -51,17 +51,21 @@ const finder = computed(() => readingOf(kit, 'finder'))
       <template v-else-if="kit.loan">back {{ dayText(kit.loan.dueAtUtc, session.zoneOf(kit.branchId)) }}</template>
       <template v-else>{{ kit.place }}</template>
     </p>
-    <p class="next min-w-0 overflow-hidden text-13px whitespace-nowrap">
+    <p :class="['next', { none: !kit.next }]" class="min-w-0 overflow-hidden text-13px whitespace-nowrap">
       <template v-if="kit.next"
-        >{{ whenText(kit.next.atUtc, session.zoneOf(kit.branchId)) }}<br /><span
+        ><em class="what">next </em>{{ whenText(kit.next.atUtc, session.zoneOf(kit.branchId)) }}<br /><span
           class="quiet overflow-hidden text-ellipsis whitespace-nowrap block"
           >{{ kit.next.borrower }}</span
         ></template
       >
       <span v-else class="quiet">none booked</span>
     </p>
-    <div><ReadingFigure v-if="mirror" :reading="mirror" /><span v-else class="second">not measured</span></div>
-    <div><ReadingFigure v-if="finder" :reading="finder" /><span v-else class="second">not measured</span></div>
+    <div class="max-[760px]:hidden">
+      <ReadingFigure v-if="mirror" :reading="mirror" /><span v-else class="second">not measured</span>
+    </div>
+    <div class="max-[760px]:hidden">
+      <ReadingFigure v-if="finder" :reading="finder" /><span v-else class="second">not measured</span>
+    </div>
   </div>
 </template>
 
@@ -77,6 +81,51 @@ const finder = computed(() => readingOf(kit, 'finder'))
   font-size: 13.5px;
   line-height: 17px;
   cursor: default;
+}
+
+/* Where there are no headings over the columns. */
+.next .what {
+  display: none;
+}
+
+/* On a phone what it says is read, not scanned: a line each for name, reason and next hand-out. */
+@media (max-width: 760px) {
+  .row {
+    grid-template-columns: minmax(0, 1fr) auto;
+    gap: 2px 10px;
+    padding-block: 6px;
+  }
+
+  .where {
+    text-align: right;
+  }
+
+  .why,
+  .next {
+    grid-column: 1 / -1;
+  }
+
+  .why {
+    order: 1;
+  }
+
+  .next {
+    order: 2;
+  }
+
+  .next br,
+  .next.none {
+    display: none;
+  }
+
+  .next .what,
+  .next span {
+    display: inline;
+  }
+
+  .next span::before {
+    content: ', ';
+  }
 }
 
 .row.chosen {

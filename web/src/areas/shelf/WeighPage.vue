@@ -48,7 +48,7 @@ async function keep(sure: boolean) {
   <main class="page grid gap-14px content-start max-w-900px">
     <ProblemNote :problem="problem" @retry="reload" />
     <template v-if="kit && given">
-      <header class="flex gap-14px items-center">
+      <header class="flex flex-wrap gap-y-0 gap-x-14px items-center">
         <h1>Weigh {{ kit.name }}, complete</h1>
         <KitTag :code="kit.code" />
       </header>
@@ -72,7 +72,7 @@ async function keep(sure: boolean) {
           <section>
             <h2>Weighed before</h2>
             <p v-if="kit.baselines.length === 0" class="quiet">never yet</p>
-            <p v-for="each in kit.baselines" :key="each.group">
+            <p v-for="each in kit.baselines" :key="each.group" class="flex flex-wrap gap-x-8px items-baseline">
               {{ groupWords(each.group) }} <b>{{ massText(each.measuredG) }}</b>
               <span class="second">{{ dayText(each.atUtc, kit.zone) }}</span>
             </p>

@@ -23,17 +23,17 @@ const litPath = computed(() => {
       <circle :r="R" class="fill-deep" />
       <circle v-if="lit === 1" :r="R" class="lit" />
       <path v-else :d="litPath" :class="condition === 'crescent' ? 'thin' : 'lit'" />
-      <circle :r="R" class="fill-none [stroke:#8b97a3] stroke-1.1" />
+      <circle :r="R" class="fill-none [stroke:var(--field-rim)] stroke-1.1" />
     </template>
   </svg>
 </template>
 
 <style scoped>
 .lit {
-  fill: var(--lit);
+  fill: var(--field-moon);
 }
 
 .thin {
-  fill: var(--crescent);
+  fill: var(--field-ring);
 }
 </style>

@@ -26,8 +26,13 @@ const words = computed(() => `Moon ${Math.round(lit * 100)} % lit, ${waxing ? 'w
 
 <template>
   <svg :width="size" :height="size" viewBox="-10.5 -10.5 21 21" role="img" :aria-label="words">
-    <circle :r="R" class="[fill:#0a121b]" />
-    <path v-if="lit > 0.01" :d="path" class="fill-lit" :transform="flipped ? 'scale(-1 1)' : undefined" />
-    <circle :r="R" class="fill-none [stroke:#8b97a3] stroke-0.9" />
+    <circle :r="R" class="[fill:var(--dark)]" />
+    <path
+      v-if="lit > 0.01"
+      :d="path"
+      class="[fill:var(--field-moon)]"
+      :transform="flipped ? 'scale(-1 1)' : undefined"
+    />
+    <circle :r="R" class="fill-none [stroke:var(--field-rim)] stroke-0.9" />
   </svg>
 </template>

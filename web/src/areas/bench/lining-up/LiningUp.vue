@@ -95,8 +95,8 @@ const driftSays = computed(() => {
     </FoundLeft>
     <p v-if="landed" class="mt-10px text-18px lh-26px" role="status">
       <b :class="{ rust: landed.verdict === 'off' }">{{ degText(landed.worstDeg) }} aside at worst</b>
-      <span class="second"
-        >middle half to {{ degText(landed.goodDeg) }}, field to {{ degText(landed.limitDeg) }}</span
+      <span class="second">
+        · middle half to {{ degText(landed.goodDeg) }}, field to {{ degText(landed.limitDeg) }}</span
       >
       <br />{{ landingSays }}
     </p>

@@ -76,7 +76,7 @@ function choose(kind: ScaleKind) {
         <h2 class="pb-2px line-b-rule-strong">Keys</h2>
         <ElCheckbox v-model="singleKeysOn">
           <b>single keys</b>
-          <span class="second">turn them off if you speak instead of typing; every key has a button</span>
+          <span class="second block">turn them off if you speak instead of typing; every key has a button</span>
         </ElCheckbox>
       </section>
     </div>

@@ -25,10 +25,10 @@ useSortableRows(list, 'ul[data-place]', {
 <template>
   <div ref="list">
     <div
-      class="head grid grid-cols-[18px_26px_minmax(0,1fr)_20px_104px_78px_70px_112px_66px] gap-6px items-center max-[900px]:grid-cols-[30px_26px_minmax(0,1fr)_20px_104px_84px_66px]"
+      class="head grid grid-cols-[18px_26px_minmax(0,1fr)_20px_104px_78px_70px_112px_66px] gap-6px items-center max-[900px]:grid-cols-[30px_26px_minmax(0,1fr)_20px_104px_84px_66px] max-[560px]:grid-cols-[30px_22px_minmax(0,1fr)_16px_66px]"
     >
-      <em class="col-[3_/_5]">part</em><em>mass ± g</em><em>needed</em><em>every time</em><em>looks like</em
-      ><em>weighed in</em>
+      <em class="col-[3_/_5]">part</em><em>mass ± g</em><em class="max-[560px]:hidden">needed</em><em>every time</em
+      ><em>looks like</em><em class="max-[560px]:hidden">weighed in</em>
     </div>
     <section v-for="{ place, parts } in places" :key="place">
       <h2 class="flex gap-12px items-baseline line-b-rule-strong">
@@ -48,7 +48,7 @@ useSortableRows(list, 'ul[data-place]', {
         <li
           v-for="part in parts"
           :key="part.key"
-          class="grid grid-cols-[18px_26px_minmax(0,1fr)_20px_104px_78px_70px_112px_66px] gap-6px items-center max-[900px]:grid-cols-[30px_26px_minmax(0,1fr)_20px_104px_84px_66px]"
+          class="grid grid-cols-[18px_26px_minmax(0,1fr)_20px_104px_78px_70px_112px_66px] gap-6px items-center max-[900px]:grid-cols-[30px_26px_minmax(0,1fr)_20px_104px_84px_66px] max-[560px]:grid-cols-[30px_22px_minmax(0,1fr)_16px_66px]"
           :data-key="part.key"
           :class="{ current: part.key === chosen, essential: part.criticality === 'essential' }"
           @click="chosen = part.key"
@@ -59,16 +59,16 @@ useSortableRows(list, 'ul[data-place]', {
           <span>{{ part.count > 1 ? part.count : '' }}</span>
           <span class="mass text-right"
             >{{ part.massG === null ? '–' : massText(part.massG) }}
-            <i class="text-quiet text-13px not-italic">{{
+            <i class="text-quiet text-13px not-italic max-[560px]:hidden">{{
               part.toleranceG === null ? '' : `± ${Math.round(part.toleranceG)}`
             }}</i></span
           >
-          <span class="second">{{ part.criticality }}</span>
+          <span class="second max-[560px]:hidden">{{ part.criticality }}</span>
           <span class="second look text-ink">{{ part.lookEveryTime ? 'look' : '' }}</span>
           <span :class="['second', 'brass', 'like', { rust: lookAlikeWords(part) === 'sun filter' }]">{{
             lookAlikeWords(part) ? `⇄ ${lookAlikeWords(part)}` : ''
           }}</span>
-          <span class="second">{{ part.weighGroup || 'whole' }}</span>
+          <span class="second max-[560px]:hidden">{{ part.weighGroup || 'whole' }}</span>
         </li>
       </ul>
     </section>

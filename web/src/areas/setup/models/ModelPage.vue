@@ -144,10 +144,10 @@ useKeys((): KeyMap =>
       <SetupTabs />
       <ProblemNote :problem="unreadable" @retry="reload" />
       <template v-if="sheet && draft">
-        <header class="flex gap-16px items-baseline mb-8px">
+        <header class="flex flex-wrap gap-y-0 gap-x-16px items-baseline mb-8px">
           <ElInput
             v-if="mayChange"
-            class="name bare-field"
+            class="name bare-field max-[760px]:basis-full"
             :model-value="draft.name"
             aria-label="Name of the model"
             maxlength="120"

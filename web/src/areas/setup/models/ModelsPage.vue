@@ -40,7 +40,7 @@ const kitWords = (kits: readonly string[]) =>
       <li
         v-for="model in data.models"
         :key="model.id"
-        class="grid grid-cols-[minmax(0,1.4fr)_minmax(0,1fr)_80px_minmax(0,1.6fr)] gap-16px items-baseline py-7px px-0 line-b-rule"
+        class="grid grid-cols-[minmax(0,1.4fr)_minmax(0,1fr)_80px_minmax(0,1.6fr)] gap-16px items-baseline py-7px px-0 line-b-rule max-[700px]:grid-cols-[minmax(0,1fr)_80px] max-[700px]:gap-y-0"
       >
         <RouterLink :to="`/setup/models/${model.id}`" class="serif text-19px">{{ model.name }}</RouterLink>
         <span class="second">{{ families[model.family] }}</span>

@@ -86,7 +86,7 @@ const stretched = computed(() => {
     <SetupTabs />
     <ProblemNote :problem="setup.problem.value" @retry="setup.reload" />
     <template v-if="data">
-      <header class="flex gap-14px items-center">
+      <header class="flex flex-wrap gap-y-0 gap-x-14px items-center">
         <h1>The open case of {{ data.kitName }}</h1>
         <KitTag :code="data.kitCode" />
         <RouterLink :to="`/kits/${encodeURIComponent(data.kitCode)}`">To its sheet</RouterLink>

@@ -53,7 +53,7 @@ export default tseslint.config(
         'error',
         ...['Literal', 'TemplateElement'].map((text) => ({
           // A dot that begins a class, not one inside an attribute's value.
-          selector: `CallExpression[callee.property.name="locator"] > ${text}[value=/(^|[\\s>])[a-z0-9-]*\\.[a-z]/]`,
+          selector: `CallExpression[callee.property.name=/^(locator|waitForSelector)$/] > ${text}[value=/(^|[\\s>])[a-z0-9-]*\\.[a-z]/]`,
           message: 'A class says how a thing looks: find it by role and name, or by what it stands for.',
         })),
       ],

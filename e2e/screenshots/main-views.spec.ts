@@ -4,8 +4,8 @@ import { inShade, saySun } from '../support/bench.ts'
 import { choose, pick } from '../support/choose.ts'
 import { fillHandOut, goTo, press, signIn, test } from '../support/people.ts'
 import { peepholePhoto } from '../support/peephole-photo.ts'
-import { partRow } from '../support/seen.ts'
-import { allPages, drawings, here, next, stepPages, titleHere } from '../support/guides.ts'
+import { partRow, shelfRows } from '../support/seen.ts'
+import { allPages, drawings, here, isLive, next, stepPages, titleHere } from '../support/guides.ts'
 
 /** One picture of each main view, from the demo: docs/screenshots. */
 const folder = fileURLToPath(new URL('../../docs/screenshots/', import.meta.url))
@@ -23,17 +23,17 @@ const loanOf = async (page: Page, code: string): Promise<string> => {
 test('main views', async ({ page, context, browser }) => {
   await signIn(context, 'ines')
   await goTo(page, '/shelf')
-  await page.waitForSelector('.row')
+  await shelfRows(page).first().waitFor()
   await keep(page, 'shelf')
   await goTo(page, '/kits/M-04')
-  await page.waitForSelector('.kit-contents')
+  await page.getByRole('group', { name: 'Contents' }).waitFor()
   await keep(page, 'kit-sheet')
   await goTo(page, '/desk')
   await page.waitForSelector('li')
   await keep(page, 'desk')
 
   await goTo(page, `/desk/take-back/${await loanOf(page, 'M-12')}`)
-  await page.waitForSelector('.part-row')
+  await partRow(page, 'Eyepiece 9 mm').waitFor()
   for (const key of ['Space', 'Space', 'Space', 'Space']) await press(page, key)
   const row = (part: string) => partRow(page, part)
   await row('Eyepiece 9 mm').click()
@@ -142,7 +142,7 @@ test('main views', async ({ page, context, browser }) => {
   await page.getByRole('button', { name: /Hand out/ }).click()
   const link = await page.locator('[data-guide-link]').getAttribute('href')
   await goTo(page, '/guides/texts/M-03')
-  await page.waitForSelector('aside.phone .guide.lives')
+  await isLive(page.getByRole('complementary', { name: 'As the borrower sees it' }))
   await page
     .getByRole('complementary', { name: 'As the borrower sees it' })
     .getByRole('heading', { name: 'Lowest power first' })
@@ -151,7 +151,7 @@ test('main views', async ({ page, context, browser }) => {
   const phone = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
   const guide = await phone.newPage()
   await guide.goto(link ?? '')
-  await guide.waitForSelector('main.guide.lives')
+  await isLive(guide)
   const heading = titleHere(guide)
   const goOn = async (title: RegExp) => {
     for (let pages = 0; pages < 40 && !title.test(await heading.innerText()); pages++) await next(guide).tap()
@@ -177,7 +177,7 @@ test('main views', async ({ page, context, browser }) => {
 
   await goTo(page, '/setup/bring-in')
   await page.locator('[name=list]').setInputFiles(sample)
-  await page.waitForSelector('.question')
+  await page.locator('[aria-pressed]').first().waitFor()
   await keep(page, 'bring-in')
   const { models } = (await (await page.request.get(`${process.env.BASE_URL}/api/models`)).json()) as {
     models: { id: string; kits: string[] }[]

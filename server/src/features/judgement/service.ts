@@ -1,30 +1,44 @@
 import type { Session, Shelf as ShelfView } from '@binoculum/contract'
 import { branchIdsOf, deskRoles, requireRole } from '../../platform/access.ts'
+import { withText } from '../../platform/as-made.ts'
 import type { Context } from '../../platform/context.ts'
 import type { Tx } from '../../platform/database.ts'
 import { Problem } from '../../platform/errors.ts'
-import { shelfKit } from './judge-row.ts'
+import { KeptKits } from './kept-kits.ts'
 import * as queries from './queries.ts'
 import type { OneKit, ShelfRow } from './queries.ts'
 
 /** Kits as stored, all that is needed to judge them and nothing more. */
 export class Shelf {
+  private readonly kept = new KeptKits()
+
   constructor(private readonly context: Context) {}
 
   /** Two round trips beyond the session's, whatever the number of kits. */
   async kits(session: Session): Promise<ShelfView> {
     const now = this.context.clock()
     const { farReader } = this.context.database
-    const rows = await queries.shelfOfBranches(farReader, branchIdsOf(session))
-    return { kits: rows.map((row) => shelfKit(row, now)), atUtc: now.toISOString() }
+    const stored = await queries.kitsOfBranches(farReader, branchIdsOf(session))
+    const judged = stored.map((kit) => this.kept.judged(kit, now))
+    const atUtc = now.toISOString()
+    const texts = judged.map(({ text }) => text)
+    return withText(
+      { kits: judged.map(({ kit }) => kit), atUtc },
+      () => `{"kits":[${texts.join(',')}],"atUtc":"${atUtc}"}`,
+    )
   }
 
   rows(session: Session): Promise<ShelfRow[]> {
-    return queries.shelfOfBranches(this.context.database.reader, branchIdsOf(session))
+    return this.rowsOf(branchIdsOf(session))
   }
 
   rowsOfBranch(branchId: string): Promise<ShelfRow[]> {
-    return queries.shelfOfBranches(this.context.database.reader, [branchId])
+    return this.rowsOf([branchId])
+  }
+
+  private async rowsOf(branchIds: readonly string[]): Promise<ShelfRow[]> {
+    const stored = await queries.kitsOfBranches(this.context.database.reader, branchIds)
+    return stored.map((kit) => this.kept.row(kit))
   }
 
   /** @throws NOT_FOUND, or NOT_ALLOWED for whoever doesn't work at the kit's desk */

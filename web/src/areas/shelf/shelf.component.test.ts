@@ -6,7 +6,6 @@ import KitTag from '../../shared/drawings/KitTag.vue'
 import PencilMark from '../../shared/drawings/PencilMark.vue'
 import ReadingFigure from '../../shared/drawings/ReadingFigure.vue'
 import ScaleBar from '../../shared/drawings/ScaleBar.vue'
-import SignedBar from '../../shared/drawings/SignedBar.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import ReasonText from '../../shared/ReasonText.vue'
 import { ApiError } from '../../shared/api/client.ts'
@@ -146,7 +145,7 @@ describe('figures', () => {
     [0.5, false],
     [-1.4, true],
   ])('a signed bar at %s of 1 goes over it: %s', (value, over) => {
-    const bar = mount(SignedBar, { props: { value, limit: 1, label: 'shift' } })
+    const bar = mount(ScaleBar, { props: { value, limit: 1, signed: true, label: 'shift' } })
     expect(bar.html().includes('over') || bar.html().includes('off')).toBe(over)
   })
 })

@@ -14,7 +14,7 @@ import {
 import { computed, ref, watch } from 'vue'
 import { typedMassG } from '../typed-mass.ts'
 import SignIcon from '../controls/SignIcon.vue'
-import SignedBar from '../drawings/SignedBar.vue'
+import ScaleBar from '../drawings/ScaleBar.vue'
 import { scaleKind, useScale } from '../devices/scale.ts'
 import { groupsOf, groupWords, useWeighIn, type WeighInGiven } from './use-weigh-in.ts'
 
@@ -157,7 +157,9 @@ watch(group, () => {
       </dl>
       <div class="flex gap-12px items-center">
         <output :class="['figure', { off: !weight.consistent }]">{{ differenceText(weight.differenceG) }}</output>
-        <SignedBar
+        <ScaleBar
+          signed
+          :width="142"
           :value="weight.differenceG"
           :limit="weight.smallestVisibleG"
           :label="`${differenceText(weight.differenceG)}; a loss shows from ${massText(weight.smallestVisibleG)}`"

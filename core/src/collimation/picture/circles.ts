@@ -1,5 +1,6 @@
 import type { Plane } from './planes.ts'
 import type { Rim } from './rim.ts'
+import type { Edges } from './ring-votes.ts'
 
 /** Rims in a peephole view, in pixels of the picture as it was given. */
 export interface FoundCircles {
@@ -43,6 +44,8 @@ export interface Ground {
   /** The same, small enough that circles are looked for in all of it, and how many pixels make one of its own. */
   readonly coarse: Plane
   readonly coarseBy: number
+  /** Every edge of it that is one. */
+  readonly coarseEdges: Edges
   /** As they were taken: only the part that a mark can lie in is ever blurred. */
   readonly colours: readonly Plane[]
   readonly sigmaPx: number

@@ -40,14 +40,17 @@ export function findCircles(
   const leastStep = Math.max(LEAST_STEP * Math.min(1, range * 1.5), (NOISE_STEPS * noise) / (2 * sigmaPx * sigmaPx))
   const softened = blurred(grey, sigmaPx)
   const coarseBy = Math.max(1, Math.ceil(Math.max(grey.width, grey.height) / SEARCHED_PX))
+  const coarse = blurred(smaller(softened, coarseBy), 1)
+  const leastSlope = leastStep / 4
   const ground: Ground = {
     grey: softened,
-    coarse: blurred(smaller(softened, coarseBy), 1),
+    coarse,
     coarseBy,
+    coarseEdges: edgesOf([coarse], leastSlope),
     colours,
     sigmaPx,
     leastStep,
-    leastSlope: leastStep / 4,
+    leastSlope,
   }
   onProgress(0.45)
   const candidates = primaryCandidates(ground)
@@ -58,12 +61,13 @@ export function findCircles(
     views.push(view)
     if (known.capRingDiameterMm !== null && view.score > BEYOND_DOUBT) break
   }
-  const [best = null, ...others] = withDrawtubeVotes(views, ground, known)
+  const outsideOf = onceEach((primary) => lookOutside(primary, ground, known))
+  const [best = null, ...others] = withDrawtubeVotes(views, outsideOf, known)
   onProgress(0.8)
   const mark = best && centreMark(best, ground, known)
   const peephole = best?.cap ? peepholeOf(best.cap, mark, ground) : null
   onProgress(0.9)
-  const outside = best ? lookOutside(best.primary, ground, known) : { secondaryEdge: null, drawtube: null }
+  const outside = best ? outsideOf(best.primary) : { secondaryEdge: null, drawtube: null }
   const full = <T extends Rim | null>(rim: T): T => (rim ? scaledRim(rim, reducedBy) : rim) as T
   onProgress(1)
   return {
@@ -98,6 +102,18 @@ const scaledRim = (rim: Rim, by: number): Rim => ({
   rms: rim.rms * by,
   centreSigma: rim.centreSigma * by,
 })
+
+type OutsideOf = (primary: Rim) => ReturnType<typeof lookOutside>
+
+/** A look about a primary takes as long as all else: the best one's is asked for twice. */
+function onceEach(look: OutsideOf): OutsideOf {
+  const seen = new Map<Rim, ReturnType<OutsideOf>>()
+  return (primary) => {
+    const outside = seen.get(primary) ?? look(primary)
+    seen.set(primary, outside)
+    return outside
+  }
+}
 
 function rangeOf({ values }: Plane): { range: number; brightest: number } {
   const stride = Math.max(1, Math.floor(values.length / 20_000))
@@ -138,13 +154,15 @@ function primaryCandidates(ground: Ground): Rim[] {
 
 /** Views, likeliest first, once the likeliest have been asked whether a drawtube of the typed size ends about them. Without
  * its size any larger circle would do, so nobody is asked. */
-function withDrawtubeVotes(views: readonly View[], ground: Ground, known: KnownSizes): readonly View[] {
+function withDrawtubeVotes(views: readonly View[], outsideOf: OutsideOf, known: KnownSizes): readonly View[] {
   const byScore = (some: readonly View[]) => [...some].sort((a, b) => b.score - a.score)
   const sorted = byScore(views)
   if (known.drawtubeInnerDiameterMm === null || sorted.length < 2) return sorted
+  // What could be neither the best nor its rival with such a vote needs no look at its drawtube.
+  const least = rivalShare(known).view * (sorted[0]?.score ?? 0) - DRAWTUBE_VOTE
   return byScore(
     sorted.map((view, i) =>
-      i < ASKED_FOR_DRAWTUBE && hasDrawtube(view.primary, views, ground, known)
+      i < ASKED_FOR_DRAWTUBE && view.score >= least && hasDrawtube(view.primary, views, outsideOf)
         ? { ...view, score: view.score + DRAWTUBE_VOTE }
         : view,
     ),
@@ -153,8 +171,8 @@ function withDrawtubeVotes(views: readonly View[], ground: Ground, known: KnownS
 
 /** Between a primary and its drawtube's end lies the secondary's edge, hardly wider than the primary: a well seen circle
  * farther out is the primary, and this one a reflection in it. */
-function hasDrawtube(primary: Rim, views: readonly View[], ground: Ground, known: KnownSizes): boolean {
-  const { drawtube } = lookOutside(primary, ground, known)
+function hasDrawtube(primary: Rim, views: readonly View[], outsideOf: OutsideOf): boolean {
+  const { drawtube } = outsideOf(primary)
   if (!drawtube) return false
   return !views.some(
     ({ primary: other }) =>

@@ -1,7 +1,7 @@
 import type { Circle } from './circle-fit.ts'
 import type { FoundCircles, Ground, KnownSizes } from './circles.ts'
 import { traceRim, type Rim } from './rim.ts'
-import { votedRings, edgesOf, radiiBetween } from './ring-votes.ts'
+import { votedRings, radiiBetween } from './ring-votes.ts'
 
 /** What lies about the primary: the secondary's edge and the drawtube's end. Neither is needed for the axis error. */
 export function lookOutside(
@@ -9,9 +9,9 @@ export function lookOutside(
   ground: Ground,
   known: KnownSizes,
 ): Pick<FoundCircles, 'secondaryEdge' | 'drawtube'> {
-  const { grey, coarse, coarseBy: by } = ground
+  const { grey, coarseBy: by } = ground
   const reach = Math.hypot(grey.width, grey.height) / 2
-  const rings = votedRings(edgesOf([coarse], ground.leastSlope), {
+  const rings = votedRings(ground.coarseEdges, {
     polarity: 'either',
     radii: radiiBetween((1.02 * primary.r) / by, Math.min(4.5 * primary.r, 0.8 * reach) / by, 1.5),
     within: { x: primary.x / by, y: primary.y / by, reach: (0.5 * primary.r) / by },

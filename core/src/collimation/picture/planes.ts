@@ -123,17 +123,21 @@ export function blurred({ width, height, values }: Plane, sigmaPx: number): Plan
     }
   }
   const out = new Float32Array(values.length)
+  const above = new Int32Array(reach + 1)
+  const below = new Int32Array(reach + 1)
   for (let row = 0; row < height; row++) {
     const to = row * width
-    for (let column = 0; column < width; column++) out[to + column] = middle * (rows[to + column] ?? 0)
     for (let k = 1; k <= reach; k++) {
-      const weight = kernel[k] ?? 0
-      const above = max(row - k, 0) * width
-      const below = min(row + k, height - 1) * width
-      for (let column = 0; column < width; column++) {
-        const both = (rows[above + column] ?? 0) + (rows[below + column] ?? 0)
-        out[to + column] = (out[to + column] ?? 0) + weight * both
-      }
+      above[k] = max(row - k, 0) * width
+      below[k] = min(row + k, height - 1) * width
+    }
+    for (let column = 0; column < width; column++) {
+      let sum = middle * (rows[to + column] as number)
+      for (let k = 1; k <= reach; k++)
+        sum +=
+          (kernel[k] as number) *
+          ((rows[(above[k] as number) + column] as number) + (rows[(below[k] as number) + column] as number))
+      out[to + column] = sum
     }
   }
   return { width, height, values: out }

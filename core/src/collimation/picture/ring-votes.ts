@@ -10,7 +10,7 @@ export interface VotedRing extends Circle {
   readonly share: number
 }
 
-interface Edges {
+export interface Edges {
   readonly xs: Float32Array
   readonly ys: Float32Array
   /** Unit vector towards the brighter side. */
@@ -75,6 +75,9 @@ export function edgesOf(planes: readonly Plane[], leastSlope: number): Edges {
   }
 }
 
+/** Fewer edges than this share of a circle's length point at its centre by chance. */
+const LEAST_SHARE = 0.12
+
 interface Votes {
   readonly polarity: Polarity
   readonly radii: readonly number[]
@@ -82,6 +85,30 @@ interface Votes {
   readonly within: { readonly x: number; readonly y: number; readonly reach: number }
   readonly cell: number
   readonly most: number
+}
+
+/** Edges whose own line passes the place where centres may be, at one of the radii: all others vote for nothing. */
+function edgesThatReach(
+  { xs, ys, us, vs, count }: Edges,
+  sign: number,
+  { radii, within, cell }: Pick<Votes, 'radii' | 'within' | 'cell'>,
+): Int32Array {
+  const [least = 0, most = 0] = [radii[0], radii.at(-1)]
+  /** To the corners of the square that is voted in, and a cell beyond. */
+  const reach = Math.SQRT2 * (within.reach + cell)
+  const kept = new Int32Array(count)
+  let keeps = 0
+  for (let i = 0; i < count; i++) {
+    const x = within.x - (xs[i] as number)
+    const y = within.y - (ys[i] as number)
+    const aside = x * (vs[i] as number) - y * (us[i] as number)
+    const half = reach * reach - aside * aside
+    if (half < 0) continue
+    const ahead = sign * (x * (us[i] as number) + y * (vs[i] as number))
+    const depth = sqrt(half)
+    if (ahead + depth >= least && ahead - depth <= most) kept[keeps++] = i
+  }
+  return kept.subarray(0, keeps)
 }
 
 /**
@@ -93,36 +120,36 @@ export function votedRings(edges: Edges, { polarity, radii, within, cell, most }
   const left = within.x - within.reach
   const top = within.y - within.reach
   const signs = polarity === 'bright-inside' ? [1] : polarity === 'dark-inside' ? [-1] : [1, -1]
+  const { xs, ys, us, vs } = edges
+  const voters = signs.map((sign) => ({ sign, indexes: edgesThatReach(edges, sign, { radii, within, cell }) }))
   const votes = new Float32Array(side * side)
+  /** Votes of a cell and its neighbours to either side. */
+  const across = new Float32Array(side * side)
   const found: VotedRing[] = []
   for (const r of radii) {
     votes.fill(0)
-    for (let i = 0; i < edges.count; i++) {
-      for (const sign of signs) {
-        const column = floor(((edges.xs[i] ?? 0) + sign * r * (edges.us[i] ?? 0) - left) / cell)
-        const row = floor(((edges.ys[i] ?? 0) + sign * r * (edges.vs[i] ?? 0) - top) / cell)
+    for (const { sign, indexes } of voters)
+      for (const i of indexes) {
+        const column = floor(((xs[i] as number) + sign * r * (us[i] as number) - left) / cell)
+        const row = floor(((ys[i] as number) + sign * r * (vs[i] as number) - top) / cell)
         if (column < 0 || row < 0 || column >= side || row >= side) continue
         const at = row * side + column
-        votes[at] = (votes[at] ?? 0) + 1
+        votes[at] = (votes[at] as number) + 1
       }
-    }
+    for (let at = 1; at < votes.length - 1; at++)
+      across[at] = (votes[at - 1] as number) + (votes[at] as number) + (votes[at + 1] as number)
     const length = 2 * Math.PI * r
     for (let row = 1; row < side - 1; row++)
       for (let column = 1; column < side - 1; column++) {
         const at = row * side + column
-        if ((votes[at] ?? 0) === 0) continue
-        let sum = 0
+        if (votes[at] === 0) continue
+        const [above, below] = [at - side, at + side]
+        const share = ((across[above] as number) + (across[at] as number) + (across[below] as number)) / length
+        if (share < LEAST_SHARE) continue
+        const sum = share * length
         let sumX = 0
-        let sumY = 0
-        for (let v = -1; v <= 1; v++)
-          for (let u = -1; u <= 1; u++) {
-            const vote = votes[at + v * side + u] ?? 0
-            sum += vote
-            sumX += vote * u
-            sumY += vote * v
-          }
-        const share = sum / length
-        if (share < 0.12) continue
+        for (const middle of [above, at, below]) sumX += (votes[middle + 1] as number) - (votes[middle - 1] as number)
+        const sumY = (across[below] as number) - (across[above] as number)
         const x = left + (column + 0.5 + sumX / sum) * cell
         const y = top + (row + 0.5 + sumY / sum) * cell
         found.push({ x, y, r, share })

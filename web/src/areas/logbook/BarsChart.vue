@@ -49,9 +49,9 @@ const shown = computed(() => series.map(({ name, data }) => ({ name, data: [...d
 
 <template>
   <VueApexCharts
+    :key="`${series.length} ${categories.length}`"
     role="figure"
     :aria-label="title"
-    :key="`${series.length} ${categories.length}`"
     type="bar"
     :height="height"
     :options="options"

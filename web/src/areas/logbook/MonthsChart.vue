@@ -49,9 +49,9 @@ const options = computed((): ApexOptions => {
 <template>
   <!-- The library can't take a series more: it begins anew. -->
   <VueApexCharts
+    :key="series.length"
     role="figure"
     aria-label="Loans by month, and its dark hours"
-    :key="series.length"
     type="line"
     height="230"
     :options="options"

@@ -54,9 +54,9 @@ const series = computed(() => {
 
 <template>
   <VueApexCharts
+    :key="ranges.length"
     role="figure"
     :aria-label="title"
-    :key="ranges.length"
     type="rangeBar"
     :height="74 + ROW_PX * ranges.length"
     :options="options"

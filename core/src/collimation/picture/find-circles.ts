@@ -117,9 +117,8 @@ function onceEach(look: OutsideOf): OutsideOf {
 
 function rangeOf({ values }: Plane): { range: number; brightest: number } {
   const stride = Math.max(1, Math.floor(values.length / 20_000))
-  const some: number[] = []
-  for (let at = 0; at < values.length; at += stride) some.push(values[at] ?? 0)
-  some.sort((a, b) => a - b)
+  // Numbers of one kind are sorted several times faster than what might be anything.
+  const some = new Float32Array(Math.ceil(values.length / stride)).map((_none, i) => values[i * stride] ?? 0).sort()
   const at = (share: number) => some[Math.floor(share * (some.length - 1))] ?? 0
   return { range: at(0.99) - at(0.01), brightest: at(0.99) }
 }

@@ -23,6 +23,7 @@ defineProps<{ lines: readonly RecordLine[]; zone: string }>()
         <a
           v-for="(id, index) in recordPictures(line)"
           :key="id"
+          class="mr-6px"
           :href="`/api/pictures/${id}`"
           target="_blank"
           rel="noopener"

@@ -119,11 +119,11 @@ const branches = computed(() => session.current?.memberships ?? [])
   <main v-else class="grid flex-1 grid-cols-[minmax(0,1fr)_332px] max-[1100px]:grid-cols-[minmax(0,1fr)]">
     <div class="flex flex-col min-w-0 line-r-rule">
       <header
-        class="grid grid-cols-[44px_auto_minmax(0,1fr)_auto] gap-y-0 gap-x-16px items-center h-58px pr-14px max-[760px]:h-auto max-[760px]:grid-cols-[44px_minmax(0,1fr)] max-[760px]:pb-0"
+        class="grid grid-cols-[44px_auto_minmax(0,1fr)_auto] gap-y-0 gap-x-16px items-center h-58px pr-14px max-[900px]:h-auto max-[900px]:grid-cols-[44px_minmax(0,1fr)] max-[900px]:pb-0"
       >
-        <div class="strip max-[760px]:row-span-2"></div>
+        <div class="strip max-[900px]:row-span-2"></div>
         <h1 class="whitespace-nowrap">The shelf</h1>
-        <div class="filters flex gap-8px max-w-330px max-[760px]:pb-8px">
+        <div class="filters flex gap-8px max-w-330px max-[900px]:pb-8px">
           <ElInput
             v-model="filter.text"
             class="flex-[1_0_72px]"
@@ -204,13 +204,13 @@ const branches = computed(() => session.current?.memberships ?? [])
             <em class="pt-9px text-15px min-w-0 overflow-hidden text-ellipsis whitespace-nowrap">{{ group.note }}</em>
             <template v-if="index === 0"
               ><em
-                class="where pt-9px text-15px absolute max-[760px]:hidden right-[calc(4px_+_112px_+_132px_+_22.5px)] w-100px"
+                class="where pt-9px text-15px absolute max-[900px]:hidden right-[calc(4px_+_112px_+_132px_+_22.5px)] w-100px"
                 >where</em
-              ><em class="next pt-9px text-15px absolute max-[760px]:hidden right-[calc(4px_+_132px_+_15px)] w-112px"
+              ><em class="next pt-9px text-15px absolute max-[900px]:hidden right-[calc(4px_+_132px_+_15px)] w-112px"
                 >next hand-out</em
-              ><em class="pt-9px text-15px absolute max-[760px]:hidden right-[calc(4px_+_66px_+_7.5px)] w-66px"
+              ><em class="pt-9px text-15px absolute max-[900px]:hidden right-[calc(4px_+_66px_+_7.5px)] w-66px"
                 >mirror</em
-              ><em class="pt-9px text-15px absolute max-[760px]:hidden right-4px w-66px">finder</em></template
+              ><em class="pt-9px text-15px absolute max-[900px]:hidden right-4px w-66px">finder</em></template
             >
           </div>
         </template>

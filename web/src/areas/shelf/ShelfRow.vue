@@ -60,10 +60,10 @@ const finder = computed(() => readingOf(kit, 'finder'))
       >
       <span v-else class="quiet">none booked</span>
     </p>
-    <div class="max-[760px]:hidden">
+    <div class="max-[900px]:hidden">
       <ReadingFigure v-if="mirror" :reading="mirror" /><span v-else class="second">not measured</span>
     </div>
-    <div class="max-[760px]:hidden">
+    <div class="max-[900px]:hidden">
       <ReadingFigure v-if="finder" :reading="finder" /><span v-else class="second">not measured</span>
     </div>
   </div>
@@ -88,8 +88,8 @@ const finder = computed(() => readingOf(kit, 'finder'))
   display: none;
 }
 
-/* On a phone what it says is read, not scanned: a line each for name, reason and next hand-out. */
-@media (max-width: 760px) {
+/* On a phone, and on a tablet held upright, what it says is read, not scanned: a line each for name, reason and next hand-out. */
+@media (max-width: 900px) {
   .row {
     grid-template-columns: minmax(0, 1fr) auto;
     gap: 2px 10px;

@@ -215,8 +215,10 @@ test('a second desk sees marks, and goes on when the first is dead', async ({ pa
   }
   expect(asked).toBeLessThanOrEqual(2 * 5)
 
-  // The line of the first breaks, then its machine: what had been sent is with the second.
+  // The line of the first breaks, then its machine: what had been sent is with the second. A browser takes a moment to cut it.
   await context.setOffline(true)
+  const isThrough = () => page.evaluate(() => fetch('/health/live').then(Boolean, () => false))
+  await expect.poll(isThrough).toBe(false)
   await press(page, 'Space')
   await expect(page.getByText('No connection since')).toBeVisible()
   await page.close()

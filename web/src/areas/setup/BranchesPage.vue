@@ -73,7 +73,9 @@ async function keep() {
         <ElButton v-if="branch.mayChange" @click="edit(branch)">Change</ElButton>
       </li>
     </ul>
-    <p v-if="session.coordinates.length > 0 && !open"><ElButton @click="edit(null)">Add a branch</ElButton></p>
+    <p v-if="data && session.coordinates.length > 0 && !open">
+      <ElButton @click="edit(null)">Add a branch</ElButton>
+    </p>
     <SchemaForm
       v-if="open"
       :key="open.id ?? ''"

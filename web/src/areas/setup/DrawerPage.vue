@@ -155,7 +155,7 @@ async function add() {
     </div>
     <CsvButton v-if="data && data.spares.length > 0" :rows="spareTable" name="spares drawer" />
     <form
-      v-if="branches.length > 0"
+      v-if="data && branches.length > 0"
       class="grid grid-cols-[repeat(auto-fill,minmax(170px,1fr))] gap-y-10px gap-x-14px items-end mt-26px"
       @submit.prevent="add"
     >

@@ -129,7 +129,7 @@ async function close(person: StaffMember) {
     </ElTable>
     <ProblemNote :problem="refusal" />
     <form
-      v-if="branches.length > 0"
+      v-if="data && branches.length > 0"
       class="grid grid-cols-[repeat(auto-fit,minmax(200px,1fr))] gap-y-10px gap-x-16px items-end mt-14px"
       @submit.prevent="invite"
     >

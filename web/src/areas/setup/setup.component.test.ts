@@ -191,6 +191,14 @@ describe('places', () => {
     await shown.find('[name=longitudeDeg]').setValue('-8')
     expect(shown.text()).toContain('lie far apart')
   })
+  it('nothing can be pressed that what is still being read would push away', async () => {
+    serverWith({ '/api/sites': { sites: [], nowUtc: '2026-03-12T18:00:00Z' } })
+    useSession().current = { memberships: [{ branchId: 'b', branchName: 'M', role: 'coordinator' }] } as never
+    const shown = mount(PlacesPage)
+    expect(shown.text()).not.toContain('Another place')
+    await flushPromises()
+    expect(shown.text()).toContain('Another place')
+  })
   it('who coordinates nothing adds none', async () => {
     const { shown } = await page([{ branchId: 'b', branchName: 'M', role: 'volunteer' }])
     expect(shown.text()).not.toContain('Another place')

@@ -206,7 +206,7 @@ const sections = computed<readonly FieldSection[]>(() => [
         <ElButton v-if="mayChange" link type="primary" @click="open(landmark)">change</ElButton>
       </div>
     </div>
-    <p v-if="!form" class="flex flex-wrap gap-10px items-center mt-14px">
+    <p v-if="data && !form" class="flex flex-wrap gap-10px items-center mt-14px">
       <ElButton v-if="mayChange" type="primary" @click="open(null)">Another landmark</ElButton>
       <a class="button" :href="`${path}.geojson`">Download (GeoJSON)</a>
       <FileButton

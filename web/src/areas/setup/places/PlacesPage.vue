@@ -165,7 +165,7 @@ function needleWords({ needle }: Site): string {
         </span>
       </div>
     </div>
-    <ElButton v-if="branches.length > 0 && !form" type="primary" @click="open(null)">Another place</ElButton>
+    <ElButton v-if="data && branches.length > 0 && !form" type="primary" @click="open(null)">Another place</ElButton>
     <form v-if="form" class="mt-16px py-16px px-20px line-rule-strong bg-card" novalidate @submit.prevent="save">
       <h2>{{ form.id ? `Change ${form.name}` : 'Another place' }}</h2>
       <FieldTable :form="form" :sections="sections" :wrong="wrong" />

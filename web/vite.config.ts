@@ -13,6 +13,13 @@ export default defineConfig(({ isSsrBuild }) => ({
     components({ resolvers: [ElementPlusResolver()], dirs: [], dts: 'components.d.ts' }),
   ],
   resolve: { conditions: ['@binoculum/source', 'module', isSsrBuild ? 'node' : 'browser', 'import', 'default'] },
+  // What of the translations' package is not used.
+  define: {
+    __VUE_I18N_FULL_INSTALL__: false,
+    __VUE_I18N_LEGACY_API__: false,
+    __INTLIFY_PROD_DEVTOOLS__: false,
+    __INTLIFY_DROP_MESSAGE_COMPILER__: false,
+  },
   worker: { format: 'es' },
   ssr: { noExternal: true },
   build: isSsrBuild

@@ -8,6 +8,9 @@ import { useSending } from '../../shared/api/use-sending.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import { deviceZone } from '../../shared/dates.ts'
 import { useSession } from './session.ts'
+import { peopleWords } from './words.ts'
+
+const t = peopleWords('joinPage')
 
 const route = useRoute()
 const router = useRouter()
@@ -28,31 +31,41 @@ async function submit() {
 
 <template>
   <main class="join w-[min(460px,calc(100vw_-_48px))] my-64px mx-auto">
-    <h1>Binoculum</h1>
+    <h1>{{ t('binoculum') }}</h1>
     <ProblemNote :problem="unreadable" />
     <form v-if="invitation" class="grid gap-14px mt-16px" @submit.prevent="submit">
       <template v-if="invitation.kind === 'first-coordinator'">
-        <p>Nobody is here yet. You become the first coordinator, and invite the others by link.</p>
-        <label class="labelled"><span>your name</span><ElInput v-model="given.name" required /></label>
+        <p>{{ t('nobodyIsHereYetYou') }}</p>
+        <label class="labelled"
+          ><span>{{ t('yourName') }}</span
+          ><ElInput v-model="given.name" required
+        /></label>
         <label class="labelled">
-          <span>mail address</span><ElInput v-model="given.email" type="email" required autocomplete="username" />
+          <span>{{ t('mailAddress') }}</span><ElInput
+            v-model="given.email"
+            type="email"
+            required
+            autocomplete="username"
+          />
         </label>
-        <label class="labelled"> <span>library or club</span><ElInput v-model="given.branchName" required /> </label>
         <label class="labelled">
-          <span>time zone, such as Europe/Dublin</span><ElInput v-model="given.zone" required />
+          <span>{{ t('libraryOrClub') }}</span><ElInput v-model="given.branchName" required />
         </label>
         <label class="labelled">
-          <span>emergency line, printed beside every coin cell</span>
+          <span>{{ t('timeZoneSuchAsEurope') }}</span><ElInput v-model="given.zone" required />
+        </label>
+        <label class="labelled">
+          <span>{{ t('emergencyLinePrintedBesideEvery') }}</span>
           <ElInput v-model="given.emergencyLine" required />
         </label>
       </template>
       <p v-else>
         <strong>{{ invitation.name }}</strong>, {{ invitation.email }}: {{ invitation.branchName }},
         {{ staffRoleWords[invitation.role] }}.
-        {{ invitation.kind === 'reset' ? 'Choose a new password.' : 'Choose a password to begin.' }}
+        {{ invitation.kind === 'reset' ? t('chooseANewPassword') : t('chooseAPasswordToBegin') }}
       </p>
       <label class="labelled">
-        <span>password, at least 12 characters</span>
+        <span>{{ t('passwordAtLeastCharacters') }}</span>
         <ElInput
           v-model="given.password"
           type="password"
@@ -63,7 +76,7 @@ async function submit() {
         />
       </label>
       <ProblemNote :problem="problem" @retry="submit" />
-      <ElButton type="primary" size="large" native-type="submit" :disabled="sending">Begin</ElButton>
+      <ElButton type="primary" size="large" native-type="submit" :disabled="sending">{{ t('begin') }}</ElButton>
     </form>
   </main>
 </template>

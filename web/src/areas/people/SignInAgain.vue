@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import SignInForm from './SignInForm.vue'
 import { useSession } from './session.ts'
+import { peopleWords } from './words.ts'
+
+const t = peopleWords('signInAgain')
 
 const session = useSession()
 </script>
@@ -14,8 +17,8 @@ const session = useSession()
     aria-labelledby="again-title"
   >
     <section class="grid gap-12px w-[min(420px,calc(100vw_-_32px))] p-24px rd-4px bg-paper">
-      <h2 id="again-title">Your session is over. Sign in again</h2>
-      <p>Nothing is lost: what you typed stays where it is, and goes on when you are back.</p>
+      <h2 id="again-title">{{ t('yourSessionIsOverSign') }}</h2>
+      <p>{{ t('nothingIsLostWhatYou') }}</p>
       <SignInForm :email="session.current?.email ?? ''" />
     </section>
   </div>

@@ -3,6 +3,9 @@ import { computed, ref } from 'vue'
 import { useSending } from '../../shared/api/use-sending.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import { useSession } from './session.ts'
+import { peopleWords } from './words.ts'
+
+const t = peopleWords('signInForm')
 
 const { email: knownEmail = '' } = defineProps<{ email?: string }>()
 const emit = defineEmits<{ done: [] }>()
@@ -29,7 +32,7 @@ async function submit() {
 <template>
   <form class="grid gap-14px" @submit.prevent="submit">
     <label class="labelled">
-      <span>mail address</span>
+      <span>{{ t('mailAddress') }}</span>
       <ElInput
         v-model="email"
         type="email"
@@ -41,7 +44,7 @@ async function submit() {
       />
     </label>
     <label class="labelled">
-      <span>password</span>
+      <span>{{ t('password') }}</span>
       <ElInput
         v-model="password"
         type="password"
@@ -53,10 +56,10 @@ async function submit() {
       />
     </label>
     <label v-if="wantsCode" class="labelled">
-      <span>the six digits that your app shows now, or a backup code</span>
+      <span>{{ t('theSixDigitsThatYour') }}</span>
       <ElInput v-model="code" name="code" autocomplete="one-time-code" required autofocus size="large" />
     </label>
     <ProblemNote :problem="refused" @retry="submit" />
-    <ElButton type="primary" native-type="submit" size="large" :disabled="sending">Sign in</ElButton>
+    <ElButton type="primary" native-type="submit" size="large" :disabled="sending">{{ t('signIn') }}</ElButton>
   </form>
 </template>

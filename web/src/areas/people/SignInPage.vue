@@ -2,6 +2,9 @@
 import { useRoute, useRouter } from 'vue-router'
 import ConditionMoon from '../../shared/drawings/ConditionMoon.vue'
 import SignInForm from './SignInForm.vue'
+import { peopleWords } from './words.ts'
+
+const t = peopleWords('signInPage')
 
 const route = useRoute()
 const router = useRouter()
@@ -20,12 +23,11 @@ function proceed() {
       <ConditionMoon v-for="phase in phases" :key="phase" :condition="phase" :size="26" />
     </div>
     <section class="grid gap-16px content-start w-[min(400px,calc(100vw_-_96px))] mr-0 ml-48px mt-112px mb-0">
-      <h1>Binoculum</h1>
-      <p class="aside">what is in the case, and may it go out</p>
+      <h1>{{ t('binoculum') }}</h1>
+      <p class="aside">{{ t('whatIsInTheCase') }}</p>
       <SignInForm @done="proceed" />
       <p class="second">
-        Forgotten your password? Your coordinator gives you a new link. Borrowers need no password: the link is on the
-        loan slip.
+        {{ t('forgottenYourPasswordYourCoordinator') }}
       </p>
     </section>
   </main>

@@ -7,6 +7,9 @@ import { useSending } from '../../shared/api/use-sending.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import { useSession } from '../people/session.ts'
 import SetupTabs from './SetupTabs.vue'
+import { setupWords } from './words.ts'
+
+const t = setupWords('agreementPage')
 
 const session = useSession()
 const { data, problem, reload } = useLoaded(branchAgreementsSchema, '/api/agreements')
@@ -28,8 +31,8 @@ async function write(branchId: string) {
 <template>
   <main class="page">
     <SetupTabs />
-    <h1>Loan agreement</h1>
-    <p class="quiet">Shown and accepted at every hand-out. Each loan keeps the version it was made with.</p>
+    <h1>{{ t('loanAgreement') }}</h1>
+    <p class="quiet">{{ t('shownAndAcceptedAtEvery') }}</p>
     <ProblemNote :problem="problem" @retry="reload" />
     <ProblemNote :problem="refusal" />
     <section
@@ -38,14 +41,14 @@ async function write(branchId: string) {
       class="grid gap-10px justify-items-start max-w-760px mt-20px"
     >
       <h2>
-        {{ agreement.branchName }} <em>version {{ agreement.version }}</em>
+        {{ agreement.branchName }} <em>{{ t('versionVersion', { version: agreement.version }) }}</em>
       </h2>
       <ElInput
         v-if="session.may(agreement.branchId, 'coordinator')"
         v-model="texts[agreement.branchId]"
         type="textarea"
         :rows="7"
-        :aria-label="`agreement of ${agreement.branchName}`"
+        :aria-label="t('agreementOf', { branchName: agreement.branchName })"
       />
       <p v-else class="text whitespace-pre-line">{{ agreement.text }}</p>
       <ElButton
@@ -54,7 +57,7 @@ async function write(branchId: string) {
         :disabled="sending || !changed(agreement)"
         @click="write(agreement.branchId)"
       >
-        Make it version {{ agreement.version + 1 }}
+        {{ t('makeItVersion', { version: agreement.version + 1 }) }}
       </ElButton>
     </section>
   </main>

@@ -14,6 +14,9 @@ import ProblemNote from '../../shared/ProblemNote.vue'
 import { useSession } from '../people/session.ts'
 import SetupTabs from './SetupTabs.vue'
 import SpreadFiles from './SpreadFiles.vue'
+import { setupWords } from './words.ts'
+
+const t = setupWords('archivePage')
 
 /** A branch with its whole history in open files, out and in again. */
 const session = useSession()
@@ -36,62 +39,65 @@ const readPictures = (file: File) =>
   run(async () => {
     pictures.value = await api.post(broughtPicturesSchema, pathOf('archive/pictures'), as(file, 'application/zip'))
   })
-const counted = (count: number, one: string, many: string) => (count === 1 ? `one ${one}` : `${count} ${many}`)
 </script>
 
 <template>
   <main class="page max-w-760px">
     <SetupTabs />
     <header class="flex flex-wrap gap-y-4px gap-x-16px items-center">
-      <h1>Archive</h1>
+      <h1>{{ t('archive') }}</h1>
       <BranchSelect v-model="branchId" :branches="branches" />
     </header>
     <p v-if="branches.length === 0" class="problem my-6px mx-0">
-      Only a coordinator takes a branch’s history out, or reads one in. Ask yours.
+      {{ t('onlyACoordinatorTakesA') }}
     </p>
     <template v-else>
-      <h2 class="mt-26px">Take it out</h2>
+      <h2 class="mt-26px">{{ t('takeItOut') }}</h2>
       <p class="second my-6px mx-0">
-        Everything of this branch in open files that any program can read: kits, loans, checks with their figures,
-        jobs, letters, the record. Read into an empty branch they make the same screens.
+        {{ t('everythingOfThisBranchIn') }}
       </p>
-      <ElCheckbox v-model="withBorrowers">with borrowers: names, contacts, card numbers, what they wrote</ElCheckbox>
+      <ElCheckbox v-model="withBorrowers">{{ t('withBorrowersNamesContactsCard') }}</ElCheckbox>
       <p class="second my-6px mx-0">
-        {{
-          withBorrowers
-            ? 'These files name people. Keep them as you keep your list of borrowers, and delete them when they have done their work.'
-            : 'Nobody who borrows is named. Volunteers are, by name alone.'
-        }}
+        {{ withBorrowers ? t('theseFilesNamePeopleKeep') : t('nobodyWhoBorrowsIsNamed') }}
       </p>
       <p class="files flex flex-wrap gap-10px items-center mx-0 mt-10px mb-0">
-        <ElButton tag="a" :href="pathOf(`archive${asked}`)" download type="primary">Everything as JSON</ElButton>
-        <ElButton tag="a" :href="pathOf(`archive/pictures${asked}`)" download>Its pictures as a zip</ElButton>
-        <ElButton tag="a" :href="pathOf('catalogue')" download>For the library’s catalogue (MARCXML)</ElButton>
+        <ElButton tag="a" :href="pathOf(`archive${asked}`)" download type="primary">{{
+          t('everythingAsJson')
+        }}</ElButton>
+        <ElButton tag="a" :href="pathOf(`archive/pictures${asked}`)" download>{{ t('itsPicturesAsAZip') }}</ElButton>
+        <ElButton tag="a" :href="pathOf('catalogue')" download>{{ t('forTheLibrarysCatalogueMarcxml') }}</ElButton>
       </p>
 
-      <h2 class="mt-26px">Read it in</h2>
+      <h2 class="mt-26px">{{ t('readItIn') }}</h2>
       <p class="second my-6px mx-0">
-        Into a branch in which there is nothing yet: all of it comes in, or nothing. Volunteers come as names; whoever
-        still works here is invited again.
+        {{ t('intoABranchInWhich') }}
       </p>
       <p class="files flex flex-wrap gap-10px items-center mx-0 mt-10px mb-0">
-        <FileButton accept=".json,application/json" :busy="sending" @take="readIn">Everything (JSON) …</FileButton>
-        <FileButton accept=".zip,application/zip" :busy="sending" @take="readPictures"
-          >Then its pictures (zip) …</FileButton
-        >
+        <FileButton accept=".json,application/json" :busy="sending" @take="readIn">{{
+          t('everythingJson')
+        }}</FileButton>
+        <FileButton accept=".zip,application/zip" :busy="sending" @take="readPictures">{{
+          t('thenItsPicturesZip')
+        }}</FileButton>
       </p>
       <ProblemNote :problem="problem" />
       <p v-if="came" class="my-6px mx-0" role="status">
-        {{ counted(came.kits.length, 'kit', 'kits') }} and {{ counted(came.loans, 'loan', 'loans') }} are in.
+        {{ t('kitsAndAreIn', { loans: t('nLoans', { n: came.loans }), n: came.kits.length }) }}
         <template v-if="came.pictures > 0">
-          {{ counted(came.pictures, 'picture is', 'pictures are') }} named: choose the zip now.
+          {{ t('picturesAreNamedChooseThe', { n: came.pictures }) }}
         </template>
       </p>
       <p v-if="pictures" class="my-6px mx-0" role="status">
-        {{ counted(pictures.pictures, 'picture', 'pictures') }} came in{{
-          pictures.stillMissing > 0 ? `, ${pictures.stillMissing} are still missing` : ''
-        }}.
-        <template v-if="pictures.leftOut.length > 0">Left out: {{ pictures.leftOut.join(', ') }}.</template>
+        {{
+          t('picturesCameIn', {
+            stillMissing:
+              pictures.stillMissing > 0 ? t('areStillMissing', { stillMissing: pictures.stillMissing }) : '',
+            n: pictures.pictures,
+          })
+        }}
+        <template v-if="pictures.leftOut.length > 0">{{
+          t('leftOut', { leftOut: pictures.leftOut.join(', ') })
+        }}</template>
       </p>
       <SpreadFiles v-if="branchId" :key="branchId" :branch-id="branchId" />
     </template>

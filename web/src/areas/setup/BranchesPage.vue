@@ -12,6 +12,9 @@ import ProblemNote from '../../shared/ProblemNote.vue'
 import { useSession } from '../people/session.ts'
 import SetupTabs from './SetupTabs.vue'
 import UnlinkingForm from './UnlinkingForm.vue'
+import { setupWords } from './words.ts'
+
+const t = setupWords('branchesPage')
 
 /** Lending places of the programme, and what is decided for each. */
 const session = useSession()
@@ -52,7 +55,7 @@ async function keep() {
 <template>
   <main class="page max-w-900px">
     <SetupTabs />
-    <h1>Branches</h1>
+    <h1>{{ t('branches') }}</h1>
     <ProblemNote :problem="problem" @retry="reload" />
     <ul v-if="data" class="p-0 list-none">
       <li
@@ -66,75 +69,78 @@ async function keep() {
             <span class="quiet">{{ branch.zone }}</span>
           </p>
           <p class="second">
-            {{ branch.loanDays }} days, back by {{ branch.returnTime }} · front filters
-            {{ branch.frontFilters === 'lent' ? 'are lent' : 'stay here' }} · {{ branch.emergencyLine }}
+            {{
+              t('daysBackByFrontFilters', {
+                loanDays: branch.loanDays,
+                returnTime: branch.returnTime,
+                frontFilters: branch.frontFilters === 'lent' ? t('areLent') : t('stayHere'),
+                emergencyLine: branch.emergencyLine,
+              })
+            }}
           </p>
         </div>
-        <ElButton v-if="branch.mayChange" @click="edit(branch)">Change</ElButton>
+        <ElButton v-if="branch.mayChange" @click="edit(branch)">{{ t('change') }}</ElButton>
       </li>
     </ul>
     <p v-if="data && session.coordinates.length > 0 && !open">
-      <ElButton @click="edit(null)">Add a branch</ElButton>
+      <ElButton @click="edit(null)">{{ t('addABranch') }}</ElButton>
     </p>
     <SchemaForm
       v-if="open"
       :key="open.id ?? ''"
       :schema="branchFieldsSchema"
       :value="open.fields"
-      :label="open.id ? 'Change the branch' : 'New branch'"
+      :label="open.id ? t('changeTheBranch') : t('newBranch')"
       @send="keep"
     >
-      <SchemaField label="name" path="name"
+      <SchemaField :label="t('name')" path="name"
         ><ElInput v-model="open.fields.name" maxlength="200" name="branch-name"
       /></SchemaField>
-      <SchemaField label="time zone" path="zone">
-        <ElSelect v-model="open.fields.zone" filterable aria-label="time zone">
+      <SchemaField :label="t('timeZone')" path="zone">
+        <ElSelect v-model="open.fields.zone" filterable :aria-label="t('timeZone')">
           <ElOption v-for="zone in zones" :key="zone" :value="zone" :label="zone" />
         </ElSelect>
       </SchemaField>
-      <SchemaField class="wide" label="emergency line, as guides say it" path="emergencyLine"
+      <SchemaField class="wide" :label="t('emergencyLineAsGuidesSay')" path="emergencyLine"
         ><ElInput v-model="open.fields.emergencyLine" maxlength="200" name="emergency-line"
       /></SchemaField>
-      <SchemaField label="currency" path="currency"
+      <SchemaField :label="t('currency')" path="currency"
         ><ElInput v-model="open.fields.currency" maxlength="3" name="currency"
       /></SchemaField>
-      <SchemaField label="days of a loan" path="loanDays"
-        ><ElInputNumber v-model="open.fields.loanDays" :min="1" :max="365" aria-label="days of a loan"
+      <SchemaField :label="t('daysOfALoan')" path="loanDays"
+        ><ElInputNumber v-model="open.fields.loanDays" :min="1" :max="365" :aria-label="t('daysOfALoan')"
       /></SchemaField>
-      <SchemaField label="back by" path="returnTime"
+      <SchemaField :label="t('backBy')" path="returnTime"
         ><ElInput v-model="open.fields.returnTime" maxlength="5" name="return-time"
       /></SchemaField>
-      <SchemaField label="full-aperture front filters" path="frontFilters">
-        <ElSelect v-model="open.fields.frontFilters" aria-label="full-aperture front filters">
-          <ElOption value="stay-here" label="stay here" />
-          <ElOption value="lent" label="are lent, held against a lamp before each loan" />
+      <SchemaField :label="t('fullApertureFrontFilters')" path="frontFilters">
+        <ElSelect v-model="open.fields.frontFilters" :aria-label="t('fullApertureFrontFilters')">
+          <ElOption value="stay-here" :label="t('stayHere')" />
+          <ElOption value="lent" :label="t('areLentHeldAgainstA')" />
         </ElSelect>
       </SchemaField>
-      <SchemaField label="what a picture of the open case shows as it should be" path="sameByPicture">
-        <ElSelect
-          v-model="open.fields.sameByPicture"
-          aria-label="what a picture of the open case shows as it should be"
-        >
-          <ElOption value="mark" label="may be marked at one key" />
-          <ElOption value="look" label="is looked at all the same" />
+      <SchemaField :label="t('whatAPictureOfThe')" path="sameByPicture">
+        <ElSelect v-model="open.fields.sameByPicture" :aria-label="t('whatAPictureOfThe')">
+          <ElOption value="mark" :label="t('mayBeMarkedAtOne')" />
+          <ElOption value="look" :label="t('isLookedAtAllThe')" />
         </ElSelect>
       </SchemaField>
-      <SchemaField label="chance from which a mirror is looked at first, %" path="dueChance">
+      <SchemaField :label="t('chanceFromWhichAMirror')" path="dueChance">
         <ElInputNumber
           :model-value="Math.round(100 * open.fields.dueChance)"
           :min="5"
           :max="90"
-          aria-label="chance from which a mirror is looked at first, %"
+          :aria-label="t('chanceFromWhichAMirror')"
           @change="open.fields.dueChance = ($event ?? 33) / 100"
         />
       </SchemaField>
       <p class="wide second">
-        Filters that screw into an eyepiece are never lent, whatever is decided here. Local rules come first.
+        {{ t('filtersThatScrewIntoAn') }}
       </p>
       <ProblemNote class="wide" :problem="refusal" @retry="keep" />
       <p class="wide">
-        <ElButton type="primary" native-type="submit" :disabled="sending">Keep it</ElButton>
-        <ElButton link type="primary" @click="open = null">Leave it</ElButton>
+        <ElButton type="primary" native-type="submit" :disabled="sending">{{ t('keepIt') }}</ElButton>
+        <ElButton link type="primary" @click="open = null">{{ t('leaveIt') }}</ElButton>
       </p>
     </SchemaForm>
     <UnlinkingForm />

@@ -14,6 +14,9 @@ import ListSheet from './ListSheet.vue'
 import ListWords from './ListWords.vue'
 import SetupTabs from './SetupTabs.vue'
 import { useBringIn } from './use-bring-in.ts'
+import { setupWords } from './words.ts'
+
+const t = setupWords('bringInPage')
 
 const KITS_SHOWN = 60
 
@@ -25,25 +28,25 @@ const { preview, choices, ready, result, progress } = list
 const archive = useSending()
 const archived = ref<{ kits: string[] } | null>(null)
 
-const delimiterWords: Record<string, string> = { ',': 'commas', ';': 'semicolons', '\t': 'tabs' }
+const delimiterWords: Record<string, string> = { ',': t('commas'), ';': t('semicolons'), '\t': t('tabs') }
 const stateWords = {
-  new: 'new',
-  changes: 'is here, and changes',
-  same: 'is here just so',
-  elsewhere: 'another branch uses this code; give the kit another one in the file',
+  new: t('new'),
+  changes: t('isHereAndChanges'),
+  same: t('isHereJustSo'),
+  elsewhere: t('anotherBranchUsesThisCode'),
 } as const
 const isListFile = (file: File) => !file.name.endsWith('.json')
 const comingIn = computed(() => ready.value.filter(({ code }) => list.isNew(code)))
 const changing = computed(() => ready.value.filter(({ code }) => list.kitOf(code)?.state === 'changes'))
 const held = computed(() => comingIn.value.filter(({ code }) => list.kitOf(code)?.held))
 const named = (all: readonly { name: string }[]) =>
-  all.length > 4 ? `${all.length} kits` : all.map(({ name }) => name).join(', ')
+  all.length > 4 ? t('allKits', { all: all.length }) : all.map(({ name }) => name).join(', ')
 const parts = computed(() => comingIn.value.reduce((sum, { code }) => sum + (list.kitOf(code)?.partCount ?? 0), 0))
 const firstToDo = computed(() => {
   const asked = list.undecided.value.length
-  if (asked > 0) return `${asked} ${asked === 1 ? 'thing' : 'things'} first`
-  if (list.badRows.value.length > 0 && !list.leaveOut.value) return 'rows that can’t be read'
-  if (list.incomplete.value.length > 0) return `tube of ${list.incomplete.value[0]?.code} missing`
+  if (asked > 0) return t('thingsFirst', { n: asked })
+  if (list.badRows.value.length > 0 && !list.leaveOut.value) return t('rowsThatCantBeRead')
+  if (list.incomplete.value.length > 0) return t('tubeOfMissing', { code: list.incomplete.value[0]?.code })
   return null
 })
 
@@ -67,36 +70,46 @@ watch(branchId, () => void list.look())
     <div class="page flex-1">
       <SetupTabs />
       <header class="flex flex-wrap gap-y-0 gap-x-16px items-baseline mb-10px">
-        <h1>Bring in a list</h1>
+        <h1>{{ t('bringInAList') }}</h1>
         <p v-if="preview" class="quiet">
-          {{ list.file.value?.fileName }}, {{ preview.rowCount }} rows, {{ delimiterWords[preview.delimiter] }},
-          decimal {{ preview.decimal === ',' ? 'commas' : 'points'
-          }}{{ preview.titleLines > 0 ? `, ${preview.titleLines} lines above the headings left out` : ''
-          }}{{ preview.columnsRemembered ? ', columns as last time' : '' }}. Nothing is written before you say so.
+          {{
+            t('rowsDecimalNothingIsWritten', {
+              fileName: list.file.value?.fileName,
+              rowCount: preview.rowCount,
+              delimiterWords: delimiterWords[preview.delimiter],
+              decimal: preview.decimal === ',' ? t('commas') : t('points'),
+              titleLines:
+                preview.titleLines > 0 ? t('linesAboveTheHeadingsLeft', { titleLines: preview.titleLines }) : '',
+              columnsRemembered: preview.columnsRemembered ? t('columnsAsLastTime') : '',
+            })
+          }}
         </p>
         <p v-else-if="branches.length > 0" class="flex gap-18px ml-auto max-[760px]:ml-0">
-          <a :href="`/api/lists/export?branchId=${branchId}`" download>All kits as CSV</a>
-          <a :href="`/api/archive?branchId=${branchId}`" download>Archive as JSON</a>
+          <a :href="`/api/lists/export?branchId=${branchId}`" download>{{ t('allKitsAsCsv') }}</a>
+          <a :href="`/api/archive?branchId=${branchId}`" download>{{ t('archiveAsJson') }}</a>
         </p>
       </header>
 
-      <p v-if="branches.length === 0" class="problem">Only a coordinator brings lists in. Ask yours.</p>
+      <p v-if="branches.length === 0" class="problem">{{ t('onlyACoordinatorBringsLists') }}</p>
 
       <section v-else-if="result" class="grid gap-12px justify-items-start">
         <h2>
-          {{ result.kitCodes.length }} {{ result.kitCodes.length === 1 ? 'kit is' : 'kits are' }} in, with
-          {{ result.partCount }} parts.
+          {{ t('kitsAreInWithParts', { n: result.kitCodes.length, partCount: result.partCount }) }}
         </h2>
         <p v-if="result.updated.length > 0">
-          Brought up to date: {{ result.updated.slice(0, 20).join(', ')
-          }}{{ result.updated.length > 20 ? ' …' : '' }}.
+          {{
+            t('broughtUpToDate', {
+              updated: result.updated.slice(0, 20).join(', '),
+              more: result.updated.length > 20 ? ' …' : '',
+            })
+          }}
         </p>
-        <p v-if="result.same.length > 0" class="quiet">{{ result.same.length }} were just so already.</p>
-        <p v-if="result.spares > 0">{{ result.spares }} parts went into the drawer.</p>
+        <p v-if="result.same.length > 0" class="quiet">{{ t('wereJustSoAlready', { same: result.same.length }) }}</p>
+        <p v-if="result.spares > 0">{{ t('partsWentIntoTheDrawer', { spares: result.spares }) }}</p>
         <p v-for="failure in result.failed" :key="failure.code" class="rust">
-          {{ failure.code }} did not come in: {{ failure.message }}
+          {{ t('didNotComeIn', { code: failure.code, message: failure.message }) }}
         </p>
-        <p v-if="result.kitCodes.length > 0">They wait at the bench: count each case once, then check it.</p>
+        <p v-if="result.kitCodes.length > 0">{{ t('theyWaitAtTheBench') }}</p>
         <p class="flex flex-wrap gap-8px">
           <RouterLink
             v-for="code in result.kitCodes.slice(0, 24)"
@@ -106,7 +119,7 @@ watch(branchId, () => void list.look())
             >{{ code }}</RouterLink
           >
         </p>
-        <ElButton link @click="list.startOver">Another list</ElButton>
+        <ElButton link @click="list.startOver">{{ t('anotherList') }}</ElButton>
       </section>
 
       <template v-else>
@@ -114,14 +127,13 @@ watch(branchId, () => void list.look())
           v-if="!preview"
           class="grid gap-10px justify-items-start max-w-640px p-28px line-dashed-rule-strong rd-4px bg-card"
         >
-          <span class="serif text-24px">A CSV file as it is</span>
+          <span class="serif text-24px">{{ t('aCsvFileAsIt') }}</span>
           <span class="quiet">
-            One row for each part; a kit code in every row, or on the first row of each kit. Commas, semicolons or
-            tabs; g, kg, oz or lb; mm or in; decimal point or comma. Or one of our archives (.json).
+            {{ t('oneRowForEachPart') }}
           </span>
           <label v-if="branches.length > 1" class="labelled">
-            <span>into</span>
-            <ElSelect v-model="branchId" class="w-260px" aria-label="into">
+            <span>{{ t('into') }}</span>
+            <ElSelect v-model="branchId" class="w-260px" :aria-label="t('into')">
               <ElOption
                 v-for="branch in branches"
                 :key="branch.branchId"
@@ -130,14 +142,19 @@ watch(branchId, () => void list.look())
               />
             </ElSelect>
           </label>
-          <FileButton accept=".csv,.txt,.tsv,.json,text/csv" name="list" @take="choose">Choose a file …</FileButton>
-          <p v-if="archived" role="status">{{ archived.kits.length }} kits came in from the archive.</p>
+          <FileButton accept=".csv,.txt,.tsv,.json,text/csv" name="list" @take="choose">{{
+            t('chooseAFile')
+          }}</FileButton>
+          <p v-if="archived" role="status">{{ t('kitsCameInFromThe', { kits: archived.kits.length }) }}</p>
         </div>
         <ProblemNote :problem="list.problem.value ?? archive.problem.value" @retry="list.look" />
         <template v-if="preview">
           <p v-if="preview.missingColumns.length > 0" class="problem">
-            No column holds: {{ preview.missingColumns.map((field) => listFields[field]).join(', ') }}. Say below
-            which one does.
+            {{
+              t('noColumnHoldsSayBelow', {
+                missingColumns: preview.missingColumns.map((field) => listFields[field]).join(', '),
+              })
+            }}
           </p>
           <div class="columns grid grid-cols-[minmax(0,1fr)_370px] gap-24px items-start">
             <div>
@@ -147,9 +164,10 @@ watch(branchId, () => void list.look())
             <aside class="grid gap-8px">
               <template v-if="preview.questions.length > 0">
                 <h2>
-                  {{ preview.questions.length }}
-                  {{ preview.questions.length === 1 ? 'thing needs' : 'things need' }} you
-                  <em>{{ preview.questions.length - list.undecided.value.length }} done</em>
+                  {{ t('thingsNeedYou', { n: preview.questions.length }) }}
+                  <em>{{
+                    t('questionsDone', { questions: preview.questions.length - list.undecided.value.length })
+                  }}</em>
                 </h2>
                 <section
                   v-for="(question, index) in preview.questions"
@@ -181,19 +199,19 @@ watch(branchId, () => void list.look())
               </template>
               <template v-if="preview.problems.length > 0">
                 <h2>
-                  {{ preview.problems.length }} {{ preview.problems.length === 1 ? 'cell' : 'cells' }} can’t be read
+                  {{ t('cellsCantBeRead', { n: preview.problems.length }) }}
                 </h2>
                 <ol class="m-0 pl-18px text-rust text-14px">
                   <li v-for="(each, index) in preview.problems.slice(0, 20)" :key="index">{{ each.sentence }}</li>
                 </ol>
-                <ElCheckbox v-model="list.openCells.value" @change="list.look"
-                  >bring the parts in and leave these cells open</ElCheckbox
-                >
-                <ElCheckbox v-if="list.badRows.value.length > 0" v-model="list.leaveOut.value"
-                  >leave these rows out, or correct the file and choose it again</ElCheckbox
-                >
+                <ElCheckbox v-model="list.openCells.value" @change="list.look">{{
+                  t('bringThePartsInAnd')
+                }}</ElCheckbox>
+                <ElCheckbox v-if="list.badRows.value.length > 0" v-model="list.leaveOut.value">{{
+                  t('leaveTheseRowsOutOr')
+                }}</ElCheckbox>
               </template>
-              <h2>What would come in</h2>
+              <h2>{{ t('whatWouldComeIn') }}</h2>
               <section
                 v-for="choice in choices.slice(0, KITS_SHOWN)"
                 :key="choice.code"
@@ -201,8 +219,13 @@ watch(branchId, () => void list.look())
                 :aria-label="choice.code"
               >
                 <ElCheckbox v-model="choice.chosen" :disabled="list.kitOf(choice.code)?.state === 'elsewhere'">
-                  <strong>{{ choice.code }}</strong> {{ list.kitOf(choice.code)?.partCount }} parts,
-                  {{ massText(list.kitOf(choice.code)?.massG ?? 0) }}
+                  <strong>{{ choice.code }}</strong>
+                  {{
+                    t('partCountParts', {
+                      partCount: list.kitOf(choice.code)?.partCount,
+                      massG: massText(list.kitOf(choice.code)?.massG ?? 0),
+                    })
+                  }}
                   <span v-if="!list.isNew(choice.code)" class="second">{{
                     stateWords[list.kitOf(choice.code)?.state ?? 'same']
                   }}</span>
@@ -211,10 +234,17 @@ watch(branchId, () => void list.look())
                   <li v-for="change in list.kitOf(choice.code)?.changes.slice(0, 8)" :key="change">{{ change }}</li>
                 </ul>
                 <template v-if="choice.chosen && list.isNew(choice.code)">
-                  <label class="labelled"><span>name</span><ElInput v-model="choice.name" required /></label>
+                  <label class="labelled"
+                    ><span>{{ t('name') }}</span
+                    ><ElInput v-model="choice.name" required
+                  /></label>
                   <label class="labelled">
-                    <span>family</span>
-                    <ElSelect v-model="choice.family" aria-label="family" @change="choice.familyGuessed = false">
+                    <span>{{ t('family') }}</span>
+                    <ElSelect
+                      v-model="choice.family"
+                      :aria-label="t('family')"
+                      @change="choice.familyGuessed = false"
+                    >
                       <ElOption
                         v-for="(words, family) in families"
                         :key="family"
@@ -224,22 +254,25 @@ watch(branchId, () => void list.look())
                     ><ElCheckbox
                       :model-value="!choice.familyGuessed"
                       @update:model-value="choice.familyGuessed = !$event"
-                      >looked, it is so</ElCheckbox
+                      >{{ t('lookedItIsSo') }}</ElCheckbox
                     >
                   </label>
                   <div class="grid grid-cols-[1fr_1fr] gap-10px">
                     <label class="labelled"
-                      ><span>aperture</span><FigureInput v-model="choice.apertureMm" label="Aperture" unit="mm"
+                      ><span>{{ t('aperture') }}</span
+                      ><FigureInput v-model="choice.apertureMm" :label="t('aperture2')" unit="mm"
                     /></label>
                     <label class="labelled"
-                      ><span>focal length</span
-                      ><FigureInput v-model="choice.focalLengthMm" label="Focal length" unit="mm"
+                      ><span>{{ t('focalLength') }}</span
+                      ><FigureInput v-model="choice.focalLengthMm" :label="t('focalLength2')" unit="mm"
                     /></label>
                   </div>
                 </template>
               </section>
-              <p v-if="choices.length > KITS_SHOWN" class="quiet">and {{ choices.length - KITS_SHOWN }} more kits</p>
-              <ElButton link @click="list.startOver">Another file</ElButton>
+              <p v-if="choices.length > KITS_SHOWN" class="quiet">
+                {{ t('andMoreKits', { choices: choices.length - KITS_SHOWN }) }}
+              </p>
+              <ElButton link @click="list.startOver">{{ t('anotherFile') }}</ElButton>
             </aside>
           </div>
         </template>
@@ -247,27 +280,27 @@ watch(branchId, () => void list.look())
     </div>
 
     <footer v-if="preview && !result" class="night-bar">
-      <p class="serif">Will come in</p>
+      <p class="serif">{{ t('willComeIn') }}</p>
       <ConditionMoon condition="half" :size="24" />
       <span
-        ><b>{{ named(comingIn) || 'nothing new' }}</b
-        ><br /><span class="second">{{ parts }} parts, not counted yet</span></span
+        ><b>{{ named(comingIn) || t('nothingNew') }}</b
+        ><br /><span class="second">{{ t('partsNotCountedYet', { parts }) }}</span></span
       >
       <template v-if="held.length > 0">
         <ConditionMoon condition="new" :size="24" />
         <span
           ><b>{{ named(held) }}</b
-          ><br /><span class="second">held: screw-in sun filter</span></span
+          ><br /><span class="second">{{ t('heldScrewInSunFilter') }}</span></span
         >
       </template>
       <span
         ><b>{{
           changing.length === 0
-            ? 'no kit of yours changes'
-            : `${named(changing)} ${changing.length === 1 ? 'changes' : 'change'}`
+            ? t('noKitOfYoursChanges')
+            : t('changingChange', { changing: named(changing), n: changing.length })
         }}</b
         ><br /><span class="second">{{
-          preview.spares > 0 ? `${preview.spares} parts into the drawer` : ''
+          preview.spares > 0 ? t('partsIntoTheDrawer', { spares: preview.spares }) : ''
         }}</span></span
       >
       <span v-if="progress" class="progress flex gap-10px items-center" role="status">
@@ -275,9 +308,9 @@ watch(branchId, () => void list.look())
           class="w-150px [accent-color:var(--lit)]"
           :value="progress.done"
           :max="progress.total"
-          aria-label="Bringing in"
+          :aria-label="t('bringingIn')"
         ></progress>
-        {{ progress.done }} of {{ progress.total }}
+        {{ t('doneOf', { done: progress.done, total: progress.total }) }}
       </span>
       <ElButton v-else-if="firstToDo" class="bar-button last" @click="showFirst">
         <b>{{ firstToDo }}</b>
@@ -287,7 +320,7 @@ watch(branchId, () => void list.look())
         :disabled="!list.complete.value || list.sending.value"
         @click="list.bringIn"
       >
-        <b>Bring in</b>
+        <b>{{ t('bringIn') }}</b>
       </ElButton>
     </footer>
   </main>

@@ -5,6 +5,9 @@ import { api } from '../../shared/api/client.ts'
 import { useSending } from '../../shared/api/use-sending.ts'
 import FileButton from '../../shared/controls/FileButton.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
+import { setupWords } from './words.ts'
+
+const t = setupWords('closingsFile')
 
 /** Closings from a calendar file: read first, kept when somebody has seen them. */
 const { branchId, say } = defineProps<{ branchId: string; say: (from: string, until: string) => string }>()
@@ -33,8 +36,8 @@ const keep = () =>
 
 <template>
   <div class="my-8px mx-0">
-    <FileButton accept=".ics,text/calendar" @take="read">From a calendar file …</FileButton>
-    <p v-if="tooLarge" class="rust">This file is larger than a megabyte. Export fewer days.</p>
+    <FileButton accept=".ics,text/calendar" @take="read">{{ t('fromACalendarFile') }}</FileButton>
+    <p v-if="tooLarge" class="rust">{{ t('thisFileIsLargerThan') }}</p>
     <ProblemNote :problem="problem" />
     <template v-if="found">
       <ul class="my-6px mx-0 pl-18px">
@@ -42,12 +45,12 @@ const keep = () =>
           {{ say(closing.fromOn, closing.untilOn) }} <span class="quiet">{{ closing.why }}</span>
         </li>
       </ul>
-      <p v-if="found.closings.length === 0">Nothing in this file lies ahead.</p>
-      <p v-if="found.leftOut.length > 0" class="second">Left out: {{ found.leftOut.join('; ') }}.</p>
-      <ElButton v-if="found.closings.length > 0" type="primary" :disabled="sending" @click="keep"
-        >Close on these days</ElButton
-      >
-      <ElButton @click="found = null">Leave it</ElButton>
+      <p v-if="found.closings.length === 0">{{ t('nothingInThisFileLies') }}</p>
+      <p v-if="found.leftOut.length > 0" class="second">{{ t('leftOut', { leftOut: found.leftOut.join('; ') }) }}</p>
+      <ElButton v-if="found.closings.length > 0" type="primary" :disabled="sending" @click="keep">{{
+        t('closeOnTheseDays')
+      }}</ElButton>
+      <ElButton @click="found = null">{{ t('leaveIt') }}</ElButton>
     </template>
   </div>
 </template>

@@ -12,6 +12,9 @@ import { typedMassG } from '../../shared/typed-mass.ts'
 import { useSession } from '../people/session.ts'
 import { roleChoices } from './models/model-draft.ts'
 import SetupTabs from './SetupTabs.vue'
+import { setupWords } from './words.ts'
+
+const t = setupWords('drawerPage')
 
 const session = useSession()
 const { data, problem, reload } = useLoaded(drawerSchema, '/api/spares')
@@ -39,7 +42,7 @@ async function putIn(spare: Spare, kit: Wanting) {
     const count = Math.min(kit.missing, spare.count)
     const body = { idempotencyKey, partId: kit.partId, kitVersion: version, count, way: 'into-kit' }
     data.value = (await api.post(movedSpareSchema, `/api/spares/${spare.id}/move`, body)).drawer
-    done.value = `${count > 1 ? `${count} × ` : ''}${spare.name} is in ${kit.name} now.`
+    done.value = t('isInNow', { count: count > 1 ? `${count} × ` : '', part: spare.name, kit: kit.name })
   })
 }
 
@@ -66,7 +69,7 @@ const massTrouble = ref<string | null>(null)
 async function add() {
   const { mass, ...fields } = given.value
   const parsed = mass.trim() === '' ? null : typedMassG(mass)
-  massTrouble.value = parsed && !parsed.ok ? `“${mass}” is not a mass; write for example 12 g.` : null
+  massTrouble.value = parsed && !parsed.ok ? t('isNotAMassWrite', { mass }) : null
   if (parsed && !parsed.ok) return
   const went = await run(async () => {
     const body = { ...fields, massG: parsed?.value ?? null, costMinor: null, version: null }
@@ -79,22 +82,24 @@ async function add() {
 <template>
   <main class="page">
     <SetupTabs />
-    <h1>The spares drawer</h1>
+    <h1>{{ t('theSparesDrawer') }}</h1>
     <p class="quiet">
-      What lies here, and which kits lack it now. Putting a piece in is one act, and it is recorded.
+      {{ t('whatLiesHereAndWhich') }}
     </p>
     <ProblemNote :problem="problem" @retry="reload" />
     <ProblemNote :problem="refusal" @retry="reload" />
     <p v-if="done" class="moss" role="status">{{ done }}</p>
     <p v-if="data && data.spares.length === 0" class="mt-14px">
-      The drawer is empty. Write in below what lies in yours: caps, cells, thumbscrews, an eyepiece that belongs to no
-      kit.
+      {{ t('theDrawerIsEmptyWrite') }}
     </p>
     <div v-if="data && data.spares.length > 0" class="mt-14px">
       <div
         class="row head grid grid-cols-[minmax(0,1.2fr)_116px_84px_84px_minmax(0,1.6fr)] gap-14px items-center min-h-44px py-4px px-0 line-b-rule max-[900px]:grid-cols-[minmax(0,1fr)_116px_60px_70px_minmax(0,1fr)] max-[900px]:gap-8px max-[560px]:grid-cols-[minmax(0,1fr)_116px]"
       >
-        <em>spare</em><em>there</em><em>one weighs</em><em>costs</em><em>wanted by</em>
+        <em>{{ t('spare') }}</em><em>{{ t('there') }}</em
+        ><em>{{ t('oneWeighs') }}</em
+        ><em>{{ t('costs') }}</em
+        ><em>{{ t('wantedBy') }}</em>
       </div>
       <div
         v-for="spare in data.spares"
@@ -111,7 +116,7 @@ async function add() {
           <ElButton
             v-if="session.may(spare.branchId, 'coordinator')"
             class="w-32px h-32px coarse:w-40px coarse:h-40px line-rule-strong rd-4px bg-card text-night [font:640_17px_var(--sans)] cursor-pointer"
-            :aria-label="`One ${spare.name} fewer`"
+            :aria-label="t('oneFewer', { name: spare.name })"
             :disabled="sending || spare.count === 0"
             @click="keep(spare, { count: spare.count - 1 })"
           >
@@ -121,7 +126,7 @@ async function add() {
           <ElButton
             v-if="session.may(spare.branchId, 'coordinator')"
             class="w-32px h-32px coarse:w-40px coarse:h-40px line-rule-strong rd-4px bg-card text-night [font:640_17px_var(--sans)] cursor-pointer"
-            :aria-label="`One ${spare.name} more`"
+            :aria-label="t('oneMore', { name: spare.name })"
             :disabled="sending"
             @click="keep(spare, { count: spare.count + 1 })"
           >
@@ -140,16 +145,16 @@ async function add() {
           >
             <RouterLink :to="`/kits/${encodeURIComponent(kit.code)}`" class="serif">{{ kit.name }}</RouterLink>
             <KitTag :code="kit.code" />
-            <span class="second block">lacks {{ kit.missing }}</span>
+            <span class="second block">{{ t('lacksMissing', { missing: kit.missing }) }}</span>
             <ElButton
               class="ml-auto"
               :disabled="sending || spare.count === 0 || !session.may(spare.branchId, 'coordinator', 'volunteer')"
               @click="putIn(spare, kit)"
             >
-              Put in
+              {{ t('putIn') }}
             </ElButton>
           </span>
-          <span v-if="spare.wantedBy.length === 0" class="quiet">no kit</span>
+          <span v-if="spare.wantedBy.length === 0" class="quiet">{{ t('noKit') }}</span>
         </span>
       </div>
     </div>
@@ -159,22 +164,32 @@ async function add() {
       class="grid grid-cols-[repeat(auto-fill,minmax(170px,1fr))] gap-y-10px gap-x-14px items-end mt-26px"
       @submit.prevent="add"
     >
-      <h2 class="col-span-full">Something new in the drawer</h2>
-      <label class="labelled"><span>what</span><ElInput v-model="given.name" required maxlength="120" /></label>
+      <h2 class="col-span-full">{{ t('somethingNewInTheDrawer') }}</h2>
+      <label class="labelled"
+        ><span>{{ t('what') }}</span
+        ><ElInput v-model="given.name" required maxlength="120"
+      /></label>
       <label class="labelled">
-        <span>serves as</span>
-        <ElSelect v-model="given.role" filterable aria-label="serves as">
+        <span>{{ t('servesAs') }}</span>
+        <ElSelect v-model="given.role" filterable :aria-label="t('servesAs')">
           <ElOption v-for="each in roleChoices" :key="each.role" :value="each.role" :label="each.words" />
         </ElSelect>
       </label>
       <label class="labelled"
-        ><span>how many</span><ElInputNumber v-model="given.count" :min="0" :max="10000" aria-label="how many"
+        ><span>{{ t('howMany') }}</span
+        ><ElInputNumber v-model="given.count" :min="0" :max="10000" :aria-label="t('howMany')"
       /></label>
-      <label class="labelled"><span>one weighs</span><ElInput v-model="given.mass" placeholder="g, oz" /></label>
-      <label class="labelled"><span>note</span><ElInput v-model="given.note" maxlength="200" /></label>
+      <label class="labelled"
+        ><span>{{ t('oneWeighs') }}</span
+        ><ElInput v-model="given.mass" placeholder="g, oz"
+      /></label>
+      <label class="labelled"
+        ><span>{{ t('note') }}</span
+        ><ElInput v-model="given.note" maxlength="200"
+      /></label>
       <label v-if="branches.length > 1" class="labelled">
-        <span>where</span>
-        <ElSelect v-model="given.branchId" aria-label="where">
+        <span>{{ t('where') }}</span>
+        <ElSelect v-model="given.branchId" :aria-label="t('where')">
           <ElOption
             v-for="branch in branches"
             :key="branch.branchId"
@@ -183,7 +198,7 @@ async function add() {
           />
         </ElSelect>
       </label>
-      <ElButton type="primary" native-type="submit" :disabled="sending">Put it in the drawer</ElButton>
+      <ElButton type="primary" native-type="submit" :disabled="sending">{{ t('putItInTheDrawer') }}</ElButton>
       <p v-if="massTrouble" class="rust col-span-full" role="alert">{{ massTrouble }}</p>
     </form>
   </main>

@@ -7,6 +7,9 @@ import { useSending } from '../../shared/api/use-sending.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import { dayText } from '../../shared/dates.ts'
 import { useSession } from '../people/session.ts'
+import { setupWords } from './words.ts'
+
+const t = setupWords('feedsList')
 
 /** Secret addresses under which other calendars read the days of kits; codes and days, never a name. */
 const session = useSession()
@@ -37,24 +40,26 @@ const end = (id: string) =>
 </script>
 
 <template>
-  <h2 class="mx-0 mt-18px mb-6px">For other calendars <em>days and codes, no names</em></h2>
+  <h2 class="mx-0 mt-18px mb-6px">
+    {{ t('forOtherCalendars') }} <em>{{ t('daysAndCodesNoNames') }}</em>
+  </h2>
   <ProblemNote :problem="problem" @retry="reload" />
   <ProblemNote :problem="refusal" />
   <div v-if="mayChange" class="flex flex-wrap gap-8px">
     <ElSelect
       v-model="kitId"
       class="w-260px"
-      placeholder="all kits of the branch"
+      :placeholder="t('allKitsOfTheBranch')"
       clearable
       filterable
-      aria-label="Days of"
+      :aria-label="t('daysOf')"
     >
       <ElOption v-for="kit in kits" :key="kit.id" :value="kit.id" :label="`${kit.name}, ${kit.code}`" />
     </ElSelect>
-    <ElButton :disabled="sending" @click="make">Make an address</ElButton>
+    <ElButton :disabled="sending" @click="make">{{ t('makeAnAddress') }}</ElButton>
   </div>
   <p v-if="address" role="status" class="my-8px mx-0">
-    Shown once; put it into your calendar program now: <code class="break-anywhere">{{ address }}</code>
+    {{ t('shownOncePutItInto') }} <code class="break-anywhere">{{ address }}</code>
   </p>
   <ul v-if="data && data.feeds.length > 0" class="m-0 p-0 list-none">
     <li
@@ -62,9 +67,9 @@ const end = (id: string) =>
       :key="feed.id"
       class="flex flex-wrap gap-16px items-center py-6px px-0 line-b-rule"
     >
-      <span>{{ feed.kitName ? `${feed.kitName}, ${feed.kitCode}` : 'all kits of the branch' }}</span>
+      <span>{{ feed.kitName ? `${feed.kitName}, ${feed.kitCode}` : t('allKitsOfTheBranch') }}</span>
       <span class="quiet">{{ feed.by }}, {{ dayText(feed.madeAtUtc, session.zoneOf(branchId)) }}</span>
-      <ElButton v-if="mayChange" link :disabled="sending" @click="end(feed.id)">end it</ElButton>
+      <ElButton v-if="mayChange" link :disabled="sending" @click="end(feed.id)">{{ t('endIt') }}</ElButton>
     </li>
   </ul>
 </template>

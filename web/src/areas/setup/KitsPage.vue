@@ -14,6 +14,9 @@ import { useSession } from '../people/session.ts'
 import KitsThere from './KitsThere.vue'
 import NewModelForm from './models/NewModelForm.vue'
 import SetupTabs from './SetupTabs.vue'
+import { setupWords } from './words.ts'
+
+const t = setupWords('kitsPage')
 
 /** Kits from nothing: choose or make a model, give the copy its code, and go through it once. */
 const router = useRouter()
@@ -29,7 +32,7 @@ const chosen = computed(() => models.value?.models.find(({ id }) => id === form.
 /** The contract's own rules; no model chosen is said in plain words. */
 const kitSchema = newKitSchema
   .omit({ idempotencyKey: true })
-  .extend({ modelId: z.string().min(1, 'choose a model, or make one') })
+  .extend({ modelId: z.string().min(1, t('chooseAModelOrMake')) })
 const sample = URL.createObjectURL(new Blob(['\uFEFF', sampleList()], { type: 'text/csv' }))
 
 async function modelMade(model: ModelSheet) {
@@ -48,42 +51,41 @@ async function make() {
 <template>
   <main class="page max-w-900px">
     <SetupTabs />
-    <h1>Kits</h1>
-    <p v-if="branches.length === 0" class="quiet">Coordinators make kits here. Yours can be found on the Shelf.</p>
+    <h1>{{ t('kits') }}</h1>
+    <p v-if="branches.length === 0" class="quiet">{{ t('coordinatorsMakeKitsHereYours') }}</p>
     <template v-else>
       <section class="mt-22px">
-        <h2>One kit by hand</h2>
+        <h2>{{ t('oneKitByHand') }}</h2>
         <p class="quiet">
-          A model says what such a kit is and what lies in its case. Then the copy gets its code, and is gone through
-          once.
+          {{ t('aModelSaysWhatSuch') }}
         </p>
         <NewModelForm v-if="makesModel" :branch-id="form.branchId" @made="modelMade" />
-        <SchemaForm v-else :schema="kitSchema" :value="form" label="New kit" @send="make">
-          <SchemaField label="model" path="modelId">
-            <ElSelect v-model="form.modelId" filterable aria-label="model" placeholder="choose a model">
+        <SchemaForm v-else :schema="kitSchema" :value="form" :label="t('newKit')" @send="make">
+          <SchemaField :label="t('model')" path="modelId">
+            <ElSelect v-model="form.modelId" filterable :aria-label="t('model')" :placeholder="t('chooseAModel')">
               <ElOption
                 v-for="model in models?.models ?? []"
                 :key="model.id"
                 :value="model.id"
-                :label="`${model.name}, ${model.parts} parts`"
+                :label="t('nameParts', { name: model.name, parts: model.parts })"
               />
             </ElSelect>
           </SchemaField>
           <p class="beside flex gap-12px items-center">
-            <ElButton @click="makesModel = true">It is a new model</ElButton>
-            <RouterLink v-if="chosen" :to="`/setup/models/${chosen.id}`">Edit its card</RouterLink>
+            <ElButton @click="makesModel = true">{{ t('itIsANewModel') }}</ElButton>
+            <RouterLink v-if="chosen" :to="`/setup/models/${chosen.id}`">{{ t('editItsCard') }}</RouterLink>
           </p>
-          <SchemaField label="code, on its label" path="code"
+          <SchemaField :label="t('codeOnItsLabel')" path="code"
             ><ElInput v-model="form.code" maxlength="40" name="kit-code"
           /></SchemaField>
-          <SchemaField label="name" path="name"
+          <SchemaField :label="t('name')" path="name"
             ><ElInput v-model="form.name" maxlength="200" name="kit-name"
           /></SchemaField>
-          <SchemaField label="where it stands" path="place"
+          <SchemaField :label="t('whereItStands')" path="place"
             ><ElInput v-model="form.place" maxlength="200" name="kit-place"
           /></SchemaField>
-          <SchemaField v-if="branches.length > 1" label="branch" path="branchId">
-            <ElSelect v-model="form.branchId" aria-label="branch">
+          <SchemaField v-if="branches.length > 1" :label="t('branch')" path="branchId">
+            <ElSelect v-model="form.branchId" :aria-label="t('branch')">
               <ElOption
                 v-for="branch in branches"
                 :key="branch.branchId"
@@ -94,19 +96,21 @@ async function make() {
           </SchemaField>
           <ProblemNote class="wide" :problem="problem" @retry="make" />
           <p class="wide">
-            <ElButton type="primary" native-type="submit" :disabled="sending">Make the kit</ElButton>
+            <ElButton type="primary" native-type="submit" :disabled="sending">{{ t('makeTheKit') }}</ElButton>
           </p>
         </SchemaForm>
       </section>
       <section class="mt-22px">
-        <h2>A whole list at once</h2>
+        <h2>{{ t('aWholeListAtOnce') }}</h2>
         <p>
-          <RouterLink to="/setup/bring-in">Bring in a list</RouterLink> you have, as it is; or begin with
-          <a :href="sample" download="sample-kits.csv">a sample to fill in</a>: two kits, a line for each part.
+          <RouterLink to="/setup/bring-in">{{ t('bringInAList') }}</RouterLink> {{ t('youHaveAsItIs') }}
+          <a :href="sample" download="sample-kits.csv">{{ t('aSampleToFillIn') }}</a>{{ t('twoKitsALineFor') }}
         </p>
       </section>
       <section v-if="shelf && shelf.kits.length > 0" class="mt-22px">
-        <h2>Kits there are <em>rename, move and note on each one’s sheet</em></h2>
+        <h2>
+          {{ t('kitsThereAre') }} <em>{{ t('renameMoveAndNoteOn') }}</em>
+        </h2>
         <KitsThere :kits="shelf.kits" />
       </section>
     </template>

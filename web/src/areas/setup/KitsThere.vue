@@ -4,6 +4,9 @@ import { useElementSize } from '@vueuse/core'
 import type { Column, SortBy } from 'element-plus'
 import { computed, ref, useTemplateRef } from 'vue'
 import KitTag from '../../shared/drawings/KitTag.vue'
+import { setupWords } from './words.ts'
+
+const t = setupWords('kitsThere')
 
 /** All kits of the house, a line each: only what is in sight is made, however many there are. */
 const { kits } = defineProps<{ kits: readonly ShelfKit[] }>()
@@ -15,12 +18,12 @@ const room = useTemplateRef('room')
 const { width } = useElementSize(room)
 const isNarrow = computed(() => width.value < 560)
 const columns = computed((): Column<ShelfKit>[] => [
-  { key: 'name', dataKey: 'name', title: 'kit', width: 120, flexGrow: 2, sortable: true },
-  { key: 'code', dataKey: 'code', title: 'code', width: 110, sortable: true },
+  { key: 'name', dataKey: 'name', title: t('kit'), width: 120, flexGrow: 2, sortable: true },
+  { key: 'code', dataKey: 'code', title: t('code'), width: 110, sortable: true },
   ...(isNarrow.value
     ? []
-    : [{ key: 'modelName', dataKey: 'modelName', title: 'model', width: 200, flexGrow: 3, sortable: true }]),
-  { key: 'place', dataKey: 'place', title: 'place', width: 130, flexGrow: 1, sortable: true },
+    : [{ key: 'modelName', dataKey: 'modelName', title: t('model'), width: 200, flexGrow: 3, sortable: true }]),
+  { key: 'place', dataKey: 'place', title: t('place'), width: 130, flexGrow: 1, sortable: true },
 ])
 const order = ref<SortBy>({ key: 'code', order: 'asc' as SortBy['order'] })
 const rows = computed(() => {

@@ -10,25 +10,28 @@ import KitTag from '../../shared/drawings/KitTag.vue'
 import PrintedSheet from '../../shared/drawings/PrintedSheet.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import SetupTabs from './SetupTabs.vue'
+import { setupWords } from './words.ts'
+
+const t = setupWords('labelsPage')
 
 const kinds: readonly { kind: PrintKind; words: string; aside: string }[] = [
-  { kind: 'cards', words: 'contents cards', aside: 'one page for the lid' },
-  { kind: 'kits', words: 'kit labels', aside: 'QR and bars' },
-  { kind: 'parts', words: 'part labels', aside: 'one for each part' },
-  { kind: 'pouches', words: 'pouch labels', aside: 'what belongs inside' },
-  { kind: 'tapes', words: 'tapes for the tube', aside: 'where the front ring belongs' },
-  { kind: 'case-marks', words: 'marks for the open case', aside: 'four to glue into its corners' },
-  { kind: 'finders', words: 'sheets of two marks', aside: 'to line a finder up indoors' },
-  { kind: 'charging', words: 'charging cards', aside: 'to hang beside the charger' },
+  { kind: 'cards', words: t('contentsCards'), aside: t('onePageForTheLid') },
+  { kind: 'kits', words: t('kitLabels'), aside: t('qrAndBars') },
+  { kind: 'parts', words: t('partLabels'), aside: t('oneForEachPart') },
+  { kind: 'pouches', words: t('pouchLabels'), aside: t('whatBelongsInside') },
+  { kind: 'tapes', words: t('tapesForTheTube'), aside: t('whereTheFrontRingBelongs') },
+  { kind: 'case-marks', words: t('marksForTheOpenCase'), aside: t('fourToGlueIntoIts') },
+  { kind: 'finders', words: t('sheetsOfTwoMarks'), aside: t('toLineAFinderUp') },
+  { kind: 'charging', words: t('chargingCards'), aside: t('toHangBesideTheCharger') },
 ]
 const route = useRoute()
 const asked = (name: string) => (typeof route.query[name] === 'string' ? route.query[name] : null)
 const { data: shelf, problem } = useLoaded(shelfSchema, '/api/kits')
 const kind = ref<PrintKind>(kinds.find((each) => each.kind === asked('kind'))?.kind ?? 'cards')
-const paper = useLocalStorage<Paper>('binoculum paper', 'a4')
+const paper = useLocalStorage<Paper>(t('binoculumPaper'), 'a4')
 const papers = [
   { value: 'a4', words: 'A4' },
-  { value: 'letter', words: 'Letter' },
+  { value: 'letter', words: t('letter') },
 ] as const
 const first = ref(1)
 const filter = ref('')
@@ -84,23 +87,23 @@ const print = () => window.print()
   <main class="page labels">
     <div class="screen-only">
       <SetupTabs />
-      <h1>Labels and cards</h1>
+      <h1>{{ t('labelsAndCards') }}</h1>
       <ProblemNote :problem="problem" />
     </div>
     <div
       class="columns grid grid-cols-[300px_minmax(0,1fr)] gap-32px items-start mt-10px max-[900px]:grid-cols-[minmax(0,1fr)]"
     >
       <section class="screen-only grid grid-cols-[minmax(0,1fr)] gap-10px">
-        <ElRadioGroup v-model="kind" class="grid" aria-label="What to print">
+        <ElRadioGroup v-model="kind" class="grid" :aria-label="t('whatToPrint')">
           <ElRadio v-for="each in kinds" :key="each.kind" class="long min-h-30px m-0 line-b-rule" :value="each.kind">
             <b>{{ each.words }}</b> <span class="second">{{ each.aside }}</span>
           </ElRadio>
         </ElRadioGroup>
         <label class="labelled"
-          ><span>paper</span> <ChoiceSelect v-model="paper" :options="papers" label="Paper"
+          ><span>{{ t('paper') }}</span> <ChoiceSelect v-model="paper" :options="papers" :label="t('paper2')"
         /></label>
         <div v-if="sheet" class="labelled">
-          <span>first free cell of the sheet</span>
+          <span>{{ t('firstFreeCellOfThe') }}</span>
           <div class="cells grid gap-3px w-150px" :style="{ gridTemplateColumns: `repeat(${sheet.columns}, 1fr)` }">
             <button
               v-for="cell in sheet.columns * sheet.rows"
@@ -108,7 +111,7 @@ const print = () => window.print()
               class="min-h-19px p-0 line-rule-strong rd-2px bg-card text-quiet [font:400_11px_var(--sans)] cursor-pointer"
               type="button"
               :class="{ used: cell < first, begin: cell === first }"
-              :aria-label="`Begin with cell ${cell}`"
+              :aria-label="t('beginWithCell', { cell })"
               :aria-pressed="cell === first"
               @click="first = cell"
             >
@@ -116,19 +119,26 @@ const print = () => window.print()
             </button>
           </div>
           <p class="second">
-            {{ sheet.columns }} × {{ sheet.rows }} labels of {{ sheet.widthMm.toFixed(1) }} ×
-            {{ sheet.heightMm.toFixed(1) }} mm; print at 100 %, not “fit to page”
+            {{
+              t('labelsOfMmPrintAt', {
+                columns: sheet.columns,
+                rows: sheet.rows,
+                widthMm: sheet.widthMm.toFixed(1),
+                heightMm: sheet.heightMm.toFixed(1),
+              })
+            }}
           </p>
         </div>
         <label class="labelled"
-          ><span>for which kits</span><ElInput v-model="filter" type="search" placeholder="name, code or model"
+          ><span>{{ t('forWhichKits') }}</span
+          ><ElInput v-model="filter" type="search" :placeholder="t('nameCodeOrModel')"
         /></label>
         <p class="flex gap-14px">
           <ElButton link @click="chosen = new Set([...chosen, ...kits.map(({ code }) => code)])">
-            all {{ kits.length }}
+            {{ t('allKits', { kits: kits.length }) }}
           </ElButton>
-          <ElButton link :disabled="chosen.size === 0" @click="chosen = new Set()"> none </ElButton>
-          <span class="quiet">{{ chosen.size }} chosen</span>
+          <ElButton link :disabled="chosen.size === 0" @click="chosen = new Set()"> {{ t('none') }} </ElButton>
+          <span class="quiet">{{ t('chosenChosen', { chosen: chosen.size }) }}</span>
         </p>
         <ul class="max-h-320px m-0 p-0 overflow-auto list-none">
           <li v-for="kit in kits" :key="kit.id">
@@ -137,18 +147,18 @@ const print = () => window.print()
             /></ElCheckbox>
           </li>
         </ul>
-        <p v-if="shelf && kits.length === 0" class="quiet">No kit has that name or code.</p>
+        <p v-if="shelf && kits.length === 0" class="quiet">{{ t('noKitHasThatName') }}</p>
       </section>
       <section>
         <ProblemNote class="screen-only" :problem="refusal" @retry="reload" />
         <p class="screen-only flex gap-12px items-center mb-12px">
-          <ElButton type="primary" size="large" :disabled="pages.length === 0" @click="print">Print</ElButton>
+          <ElButton type="primary" size="large" :disabled="pages.length === 0" @click="print">{{
+            t('print')
+          }}</ElButton>
           <a v-if="query" class="button big" :href="`/api/prints/pdf?${query}`" target="_blank" rel="noopener">PDF</a>
-          <span class="quiet" role="status">{{
-            slow ? 'drawing …' : pages.length === 1 ? 'one page' : `${pages.length} pages`
-          }}</span>
+          <span class="quiet" role="status">{{ slow ? t('drawing') : t('nPages', { n: pages.length }) }}</span>
         </p>
-        <p v-if="!query" class="quiet screen-only">Choose a kit.</p>
+        <p v-if="!query" class="quiet screen-only">{{ t('chooseAKit') }}</p>
         <div class="grid gap-16px max-w-640px">
           <PrintedSheet
             v-for="(page, index) in pages"
@@ -158,7 +168,7 @@ const print = () => window.print()
           />
         </div>
         <p v-if="pages.length > SHOWN_PAGES" class="quiet screen-only">
-          {{ pages.length - SHOWN_PAGES }} more pages are printed but not shown.
+          {{ t('morePagesArePrintedBut', { pages: pages.length - SHOWN_PAGES }) }}
         </p>
       </section>
     </div>

@@ -3,6 +3,9 @@ import type { ListPreview } from '@binoculum/contract'
 import { listFields, type ListField } from '@binoculum/core'
 import { computed } from 'vue'
 import ChoiceSelect from '../../shared/controls/ChoiceSelect.vue'
+import { setupWords } from './words.ts'
+
+const t = setupWords('listSheet')
 
 /** The sheet as it was sent, with its own line numbers; what is doubtful is ringed in pencil, with the question's number. */
 const { preview } = defineProps<{ preview: ListPreview }>()
@@ -10,9 +13,9 @@ const emit = defineEmits<{ column: [index: number, field: string] }>()
 
 const fields = Object.entries(listFields) as [ListField, string][]
 /** The library takes an empty value for no choice at all. */
-const NOT_USED = 'not used'
+const NOT_USED = t('notUsed')
 const options = [
-  { value: NOT_USED, words: 'not used' },
+  { value: NOT_USED, words: t('notUsed') },
   ...fields.map(([field, words]) => ({ value: field as string, words })),
 ]
 const fieldAt = (index: number) => fields.find(([field]) => preview.columns[field] === index)?.[0] ?? NOT_USED
@@ -35,7 +38,7 @@ const ring = (line: number, column: number) => rings.value.get(`${line} ${column
     class="max-h-[calc(100vh_-_330px)] min-h-240px overflow-auto line-rule-strong bg-card"
     tabindex="0"
     role="region"
-    aria-label="The sheet"
+    :aria-label="t('theSheet')"
   >
     <table class="[border-collapse:collapse] text-13.5px">
       <thead>
@@ -50,10 +53,12 @@ const ring = (line: number, column: number) => rings.value.get(`${line} ${column
             <ChoiceSelect
               :model-value="fieldAt(index)"
               :options="options"
-              :label="`what column ${cell} holds`"
+              :label="t('whatColumnHolds', { cell })"
               @update:model-value="emit('column', index, $event === NOT_USED ? '' : ($event ?? ''))"
             />
-            <span v-if="fieldAt(index) === 'kitCode' && preview.filledDown" class="second pl-5px">filled down</span>
+            <span v-if="fieldAt(index) === 'kitCode' && preview.filledDown" class="second pl-5px">{{
+              t('filledDown')
+            }}</span>
           </th>
         </tr>
       </thead>
@@ -81,7 +86,7 @@ const ring = (line: number, column: number) => rings.value.get(`${line} ${column
       </tbody>
     </table>
     <p v-if="preview.rowCount > preview.rows.length" class="quiet py-6px px-10px">
-      The first {{ preview.rows.length }} rows are shown; all {{ preview.rowCount }} are read.
+      {{ t('theFirstRowsAreShown', { rows: preview.rows.length, rowCount: preview.rowCount }) }}
     </p>
   </div>
 </template>

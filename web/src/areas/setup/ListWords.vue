@@ -2,6 +2,9 @@
 import type { ListPreview } from '@binoculum/contract'
 import { MATCHED_FROM, roles } from '@binoculum/core'
 import { computed, ref } from 'vue'
+import { setupWords } from './words.ts'
+
+const t = setupWords('listWords')
 
 /** The list's words and our parts, the doubtful ones first, each with how surely they go together. */
 const { words } = defineProps<{ words: ListPreview['words'] }>()
@@ -20,10 +23,10 @@ const isSure = (word: ListPreview['words'][number]) => word.decided || word.conf
 </script>
 
 <template>
-  <section aria-label="Its words, our parts" class="words mt-12px">
+  <section :aria-label="t('itsWordsOurParts')" class="words mt-12px">
     <h2>
-      Its words, our parts
-      <em>{{ matched }} matched, {{ words.length - matched }} in doubt; tick: below it you are asked</em>
+      {{ t('itsWordsOurParts') }}
+      <em>{{ t('matchedInDoubtTickBelow', { matched, words: words.length - matched }) }}</em>
     </h2>
     <ul class="grid grid-cols-[repeat(2,minmax(0,1fr))] gap-y-0 gap-x-24px mx-0 mt-4px mb-6px p-0 list-none">
       <li
@@ -35,7 +38,7 @@ const isSure = (word: ListPreview['words'][number]) => word.decided || word.conf
         <b class="overflow-hidden text-ellipsis whitespace-nowrap" :class="{ rust: !isSure(word) }">{{
           isSure(word) ? roles[word.role].words : '?'
         }}</b>
-        <span class="second">{{ word.decided ? 'decided' : `${Math.round(word.confidence * 100)} %` }}</span>
+        <span class="second">{{ word.decided ? t('decided') : `${Math.round(word.confidence * 100)} %` }}</span>
         <svg v-if="!word.decided" :width="WIDTH + 8" height="12" :viewBox="`-4 0 ${WIDTH + 8} 12`" aria-hidden="true">
           <line :x2="WIDTH" y1="6" y2="6" class="line stroke-rule-strong" />
           <line :x1="x(MATCHED_FROM)" :x2="x(MATCHED_FROM)" y1="1" y2="11" class="limit stroke-brass stroke-1.9" />
@@ -47,9 +50,9 @@ const isSure = (word: ListPreview['words'][number]) => word.decided || word.conf
     </ul>
     <p v-if="words.length > FIRST">
       <ElButton link @click="all = !all">
-        {{ all ? 'Fewer' : `All ${words.length} words` }}
+        {{ all ? t('fewer') : t('allWords', { words: words.length }) }}
       </ElButton>
-      <span class="second"> What you decide is remembered for the next list.</span>
+      <span class="second"> {{ t('whatYouDecideIsRemembered') }}</span>
     </p>
   </section>
 </template>

@@ -11,11 +11,14 @@ import ProblemNote from '../../shared/ProblemNote.vue'
 import ClosingsFile from './ClosingsFile.vue'
 import FeedsList from './FeedsList.vue'
 import SetupTabs from './SetupTabs.vue'
+import { setupWords } from './words.ts'
+
+const t = setupWords('openingPage')
 
 /** When each branch hands out and takes back, and on which days it is closed. A closing changes no loan: it names them. */
 const { data, problem, reload } = useLoaded(openingsSchema, '/api/opening')
 const { sending, problem: refusal, run } = useSending()
-const weekdays = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const
+const weekdays = [t('mon'), t('tue'), t('wed'), t('thu'), t('fri'), t('sat'), t('sun')] as const
 const today = dayjs().format('YYYY-MM-DD')
 
 const chosenId = ref('')
@@ -40,7 +43,7 @@ watch(
 )
 const dayWords = (day: string) => dayjs(day).format('ddd D MMM YYYY')
 const spanWords = (from: string, until: string) =>
-  from === until ? dayWords(from) : `${dayWords(from)} to ${dayWords(until)}`
+  from === until ? dayWords(from) : t('fromTo', { from: dayWords(from), until: dayWords(until) })
 
 const keep = () =>
   run(async () => {
@@ -62,13 +65,13 @@ const reopen = (id: string) =>
 <template>
   <main class="page">
     <SetupTabs />
-    <h1>Opening days</h1>
+    <h1>{{ t('openingDays') }}</h1>
     <ProblemNote :problem="problem" @retry="reload" />
     <template v-if="branch && fields">
       <ElRadioGroup
         v-if="(data?.branches.length ?? 0) > 1"
         :model-value="branch.branchId"
-        aria-label="Branch"
+        :aria-label="t('branch')"
         @update:model-value="chosenId = String($event)"
       >
         <ElRadioButton v-for="each in data?.branches" :key="each.branchId" :value="each.branchId">{{
@@ -81,81 +84,86 @@ const reopen = (id: string) =>
         :disabled="!branch.mayChange"
         @submit.prevent="keep"
       >
-        <ElFormItem label="open on">
-          <ElCheckboxGroup v-model="fields.openWeekdays" aria-label="open on">
+        <ElFormItem :label="t('openOn')">
+          <ElCheckboxGroup v-model="fields.openWeekdays" :aria-label="t('openOn')">
             <ElCheckboxButton v-for="(name, index) in weekdays" :key="name" :value="index + 1">{{
               name
             }}</ElCheckboxButton>
           </ElCheckboxGroup>
         </ElFormItem>
-        <ElFormItem label="kits are handed out from">
+        <ElFormItem :label="t('kitsAreHandedOutFrom')">
           <ElTimeSelect
             v-model="fields.pickUpFrom"
             start="06:00"
             end="23:30"
             step="00:30"
             :clearable="false"
-            aria-label="handed out from"
+            :aria-label="t('handedOutFrom')"
           />
         </ElFormItem>
-        <ElFormItem label="until">
+        <ElFormItem :label="t('until')">
           <ElTimeSelect
             v-model="fields.pickUpUntil"
             start="06:00"
             end="23:30"
             step="00:30"
             :clearable="false"
-            aria-label="handed out until"
+            :aria-label="t('handedOutUntil')"
           />
         </ElFormItem>
-        <ElFormItem label="days between two loans, at least">
-          <ElInputNumber v-model="fields.turnaroundDays" :min="0" :max="30" aria-label="days between two loans" />
+        <ElFormItem :label="t('daysBetweenTwoLoansAt')">
+          <ElInputNumber v-model="fields.turnaroundDays" :min="0" :max="30" :aria-label="t('daysBetweenTwoLoans')" />
         </ElFormItem>
-        <ElFormItem label="longest loan, days">
-          <ElInputNumber v-model="fields.longestLoanDays" :min="1" :max="366" aria-label="longest loan" />
+        <ElFormItem :label="t('longestLoanDays')">
+          <ElInputNumber v-model="fields.longestLoanDays" :min="1" :max="366" :aria-label="t('longestLoan')" />
         </ElFormItem>
-        <ElFormItem label="promised ahead at most, days">
-          <ElInputNumber v-model="fields.aheadDays" :min="1" :max="730" aria-label="promised ahead" />
+        <ElFormItem :label="t('promisedAheadAtMostDays')">
+          <ElInputNumber v-model="fields.aheadDays" :min="1" :max="730" :aria-label="t('promisedAhead')" />
         </ElFormItem>
-        <ElFormItem label="the van calls on" class="wide mb-10px">
-          <ElCheckboxGroup v-model="fields.vanWeekdays" aria-label="the van calls on">
+        <ElFormItem :label="t('theVanCallsOn')" class="wide mb-10px">
+          <ElCheckboxGroup v-model="fields.vanWeekdays" :aria-label="t('theVanCallsOn')">
             <ElCheckboxButton v-for="(name, index) in weekdays" :key="name" :value="index + 1">{{
               name
             }}</ElCheckboxButton>
           </ElCheckboxGroup>
         </ElFormItem>
         <p class="second wide mb-10px">
-          A model that usually needs longer until it is ready gets longer: its last returns are counted until the
-          bench had looked.
+          {{ t('aModelThatUsuallyNeeds') }}
         </p>
         <ElButton
           v-if="branch.mayChange"
           type="primary"
           native-type="submit"
           :disabled="!isChanged || sending || fields.openWeekdays.length === 0"
-          >Keep</ElButton
+          >{{ t('keep') }}</ElButton
         >
       </ElForm>
       <ProblemNote :problem="refusal" />
 
-      <h2>Closed <em>on days on which the week says open</em></h2>
+      <h2>
+        {{ t('closed') }} <em>{{ t('onDaysOnWhichThe') }}</em>
+      </h2>
       <form
         v-if="branch.mayChange"
         class="flex flex-wrap gap-y-8px gap-x-12px items-end my-8px mx-0"
-        aria-label="New closing"
+        :aria-label="t('newClosing')"
         @submit.prevent="close"
       >
         <label class="labelled"
-          ><span>from</span><DayPicker v-model="closing.fromOn" :from="today" aria-label="Closed from"
+          ><span>{{ t('from') }}</span
+          ><DayPicker v-model="closing.fromOn" :from="today" :aria-label="t('closedFrom')"
         /></label>
         <label class="labelled"
-          ><span>to</span><DayPicker v-model="closing.untilOn" :from="closing.fromOn" aria-label="Closed until"
+          ><span>{{ t('to') }}</span
+          ><DayPicker v-model="closing.untilOn" :from="closing.fromOn" :aria-label="t('closedUntil')"
         /></label>
         <label class="labelled flex-[1_1_220px] max-w-360px"
-          ><span>why</span
-          ><ElInput v-model="closing.why" maxlength="120" name="closing-why" placeholder="stocktaking, Christmas …"
+          ><span>{{ t('why') }}</span
+          ><ElInput v-model="closing.why" maxlength="120" name="closing-why" :placeholder="t('stocktakingChristmas')"
         /></label>
-        <ElButton native-type="submit" :disabled="sending || closing.why.trim() === ''">Close these days</ElButton>
+        <ElButton native-type="submit" :disabled="sending || closing.why.trim() === ''">{{
+          t('closeTheseDays')
+        }}</ElButton>
       </form>
       <ClosingsFile v-if="branch.mayChange" :branch-id="branch.branchId" :say="spanWords" @kept="data = $event" />
       <ul v-if="branch.closings.length > 0">
@@ -168,23 +176,25 @@ const reopen = (id: string) =>
           <ElButton
             v-if="branch.mayChange"
             link
-            :aria-label="`Open again on ${spanWords(each.fromOn, each.untilOn)}`"
+            :aria-label="t('openAgainOn', { fromOn: spanWords(each.fromOn, each.untilOn) })"
             @click="reopen(each.id)"
-            >open again</ElButton
+            >{{ t('openAgain') }}</ElButton
           >
         </li>
       </ul>
-      <p v-else class="quiet">No closing lies ahead.</p>
+      <p v-else class="quiet">{{ t('noClosingLiesAhead') }}</p>
 
       <template v-if="branch.onClosedDays.length > 0">
-        <h2>Loans that meet a closed day <em>nothing was changed: write or ring, then move them</em></h2>
+        <h2>
+          {{ t('loansThatMeetAClosed') }} <em>{{ t('nothingWasChangedWriteOr') }}</em>
+        </h2>
         <ul>
           <li
             v-for="loan in branch.onClosedDays"
             :key="`${loan.loanId} ${loan.what}`"
             class="grid grid-cols-[minmax(200px,330px)_minmax(120px,240px)_auto] gap-12px items-center justify-start py-6px px-0 line-b-rule max-[760px]:grid-cols-[minmax(0,1fr)]"
           >
-            <span>{{ loan.what }} on {{ dayWords(loan.on) }}</span>
+            <span>{{ t('whatOn', { what: loan.what, on: dayWords(loan.on) }) }}</span>
             <span>{{ loan.kitName }} <KitTag :code="loan.kitCode" /></span>
             <RouterLink :to="`/desk/loans/${loan.loanId}`">{{ loan.loanCode }}</RouterLink>
           </li>

@@ -6,6 +6,9 @@ import { useSending } from '../../shared/api/use-sending.ts'
 import SchemaField from '../../shared/controls/SchemaField.vue'
 import SchemaForm from '../../shared/controls/SchemaForm.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
+import { setupWords } from './words.ts'
+
+const t = setupWords('ownPassword')
 
 /** One's own password, changed by the one of now. */
 const emit = defineEmits<{ changed: [] }>()
@@ -33,11 +36,11 @@ async function send() {
 
 <template>
   <section aria-labelledby="own-password-title">
-    <h2 id="own-password-title">Your password</h2>
-    <p v-if="isDone" role="status">It is changed. Everywhere else you have to sign in with the new one.</p>
-    <ElButton v-if="!opened" @click="open(true)">Change it</ElButton>
-    <SchemaForm v-else :schema="changePasswordSchema" :value="value" label="Change your password" @send="send">
-      <SchemaField label="the password you sign in with now" path="current">
+    <h2 id="own-password-title">{{ t('yourPassword') }}</h2>
+    <p v-if="isDone" role="status">{{ t('itIsChangedEverywhereElse') }}</p>
+    <ElButton v-if="!opened" @click="open(true)">{{ t('changeIt') }}</ElButton>
+    <SchemaForm v-else :schema="changePasswordSchema" :value="value" :label="t('changeYourPassword')" @send="send">
+      <SchemaField :label="t('thePasswordYouSignIn')" path="current">
         <ElInput
           v-model="given.current"
           type="password"
@@ -46,17 +49,17 @@ async function send() {
           autocomplete="current-password"
         />
       </SchemaField>
-      <SchemaField label="a new one: a few words, 12 characters or more" path="password">
+      <SchemaField :label="t('aNewOneAFew')" path="password">
         <ElInput v-model="given.password" type="password" show-password name="new" autocomplete="new-password" />
       </SchemaField>
-      <SchemaField v-if="asksCode || given.code !== ''" label="a code of now, or a backup code" path="code">
+      <SchemaField v-if="asksCode || given.code !== ''" :label="t('aCodeOfNowOr')" path="code">
         <ElInput v-model="given.code" name="code" autocomplete="one-time-code" />
       </SchemaField>
       <template #foot>
         <ProblemNote class="wide" :problem="problem" @retry="send" />
         <p class="wide">
-          <ElButton type="primary" native-type="submit" :disabled="sending">Change it</ElButton>
-          <ElButton link @click="open(false)">Leave it</ElButton>
+          <ElButton type="primary" native-type="submit" :disabled="sending">{{ t('changeIt') }}</ElButton>
+          <ElButton link @click="open(false)">{{ t('leaveIt') }}</ElButton>
         </p>
       </template>
     </SchemaForm>

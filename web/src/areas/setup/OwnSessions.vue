@@ -6,6 +6,9 @@ import { useLoaded } from '../../shared/api/use-loaded.ts'
 import { useSending } from '../../shared/api/use-sending.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import { whenText } from '../../shared/dates.ts'
+import { setupWords } from './words.ts'
+
+const t = setupWords('ownSessions')
 
 /** Where one is signed in, and the way to end it everywhere else. */
 const { zone } = defineProps<{ zone: string }>()
@@ -19,22 +22,25 @@ const endOthers = () =>
 
 <template>
   <section v-if="data">
-    <h2>Where you are signed in</h2>
-    <p v-if="others.length === 0">Here, and nowhere else.</p>
+    <h2>{{ t('whereYouAreSignedIn') }}</h2>
+    <p v-if="others.length === 0">{{ t('hereAndNowhereElse') }}</p>
     <template v-else>
       <p>
-        Here, and on
-        {{ others.length === 1 ? 'one other device or browser' : `${others.length} other devices or browsers` }}:
         {{
-          others
-            .map(
-              ({ startedAtUtc, lastSeenUtc }) =>
-                `since ${whenText(startedAtUtc, zone)}, last used ${whenText(lastSeenUtc, zone)}`,
-            )
-            .join('; ')
-        }}.
+          t('hereAndOnOtherDevices', {
+            others: others
+              .map(({ startedAtUtc, lastSeenUtc }) =>
+                t('sinceLastUsed', {
+                  startedAtUtc: whenText(startedAtUtc, zone),
+                  lastSeenUtc: whenText(lastSeenUtc, zone),
+                }),
+              )
+              .join('; '),
+            n: others.length,
+          })
+        }}
       </p>
-      <ElButton :disabled="sending" @click="endOthers">Sign out everywhere else</ElButton>
+      <ElButton :disabled="sending" @click="endOthers">{{ t('signOutEverywhereElse') }}</ElButton>
     </template>
     <ProblemNote :problem="problem ?? refusal" @retry="reload" />
   </section>

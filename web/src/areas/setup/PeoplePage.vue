@@ -18,6 +18,9 @@ import OwnPassword from './OwnPassword.vue'
 import OwnSessions from './OwnSessions.vue'
 import SecondFactor from './SecondFactor.vue'
 import SetupTabs from './SetupTabs.vue'
+import { setupWords } from './words.ts'
+
+const t = setupWords('peoplePage')
 
 const session = useSession()
 const ownSessions = useTemplateRef('ownSessions')
@@ -63,22 +66,23 @@ async function close(person: StaffMember) {
 <template>
   <main class="page">
     <SetupTabs />
-    <h1>People</h1>
+    <h1>{{ t('people') }}</h1>
     <ProblemNote :problem="problem" @retry="reload" />
     <div v-if="link" class="my-10px mx-0 py-12px px-16px line-night rd-4px bg-card">
       <p>
-        Give this link to <strong>{{ link.who }}</strong>. It is shown once, works once, and ends
-        {{ dayText(link.ends, session.zoneOf()) }}.
+        {{ t('giveThisLinkTo') }} <strong>{{ link.who }}</strong>{{
+          t('itIsShownOnceWorks', { ends: dayText(link.ends, session.zoneOf()) })
+        }}
       </p>
       <code class="[font:640_15px_var(--sans)] [word-break:break-all]">{{ link.url }}</code>
     </div>
     <ElTable v-if="data" class="mt-10px mb-20px" :data="data.people" row-key="id" :row-class-name="rowClass">
-      <ElTableColumn label="who" min-width="200">
+      <ElTableColumn :label="t('who')" min-width="200">
         <template #default="{ row: person }: { row: StaffMember }">
           {{ person.name }} <span class="second">{{ person.email }}</span>
         </template>
       </ElTableColumn>
-      <ElTableColumn label="role" min-width="380">
+      <ElTableColumn :label="t('role')" min-width="380">
         <template #default="{ row: person }: { row: StaffMember }">
           <div class="flex flex-wrap gap-y-6px gap-x-18px items-center">
             <span v-for="member in person.memberships" :key="member.branchId">
@@ -86,7 +90,7 @@ async function close(person: StaffMember) {
                 v-if="mayChange(person, member.branchId)"
                 class="role w-170px"
                 :model-value="member.role"
-                :aria-label="`role of ${person.name} at ${member.branchName}`"
+                :aria-label="t('roleOfAt', { name: person.name, branchName: member.branchName })"
                 @change="(role: StaffRole) => setRole(person, member.branchId, role)"
               >
                 <ElOption v-for="role in staffRoles" :key="role" :value="role" :label="staffRoleWords[role]" />
@@ -98,8 +102,8 @@ async function close(person: StaffMember) {
               v-if="!person.closed && missingIn(person).length > 0"
               class="role w-170px"
               :model-value="''"
-              placeholder="and at …"
-              :aria-label="`another branch for ${person.name}`"
+              :placeholder="t('andAt')"
+              :aria-label="t('anotherBranchFor', { name: person.name })"
               @change="(branchId: string) => setRole(person, branchId, 'volunteer')"
             >
               <ElOption
@@ -110,7 +114,9 @@ async function close(person: StaffMember) {
               />
             </ElSelect>
           </div>
-          <em v-if="person.closed"> has left</em><em v-else-if="person.waiting"> invited, hasn’t joined yet</em>
+          <em v-if="person.closed"> {{ t('hasLeft') }}</em><em v-else-if="person.waiting">
+            {{ t('invitedHasntJoinedYet') }}</em
+          >
         </template>
       </ElTableColumn>
       <ElTableColumn align="right" min-width="220">
@@ -120,9 +126,9 @@ async function close(person: StaffMember) {
             class="flex flex-wrap gap-y-4px gap-x-20px justify-end"
           >
             <ElButton link :disabled="sending" @click="makeLink(`/api/people/${person.id}/reset`, person.name)">
-              New password link
+              {{ t('newPasswordLink') }}
             </ElButton>
-            <ElButton link :disabled="sending" @click="close(person)">Has left</ElButton>
+            <ElButton link :disabled="sending" @click="close(person)">{{ t('hasLeft2') }}</ElButton>
           </div>
         </template>
       </ElTableColumn>
@@ -133,18 +139,24 @@ async function close(person: StaffMember) {
       class="grid grid-cols-[repeat(auto-fit,minmax(200px,1fr))] gap-y-10px gap-x-16px items-end mt-14px"
       @submit.prevent="invite"
     >
-      <h2 class="col-span-full">Invite somebody</h2>
-      <label class="labelled"><span>name</span><ElInput v-model="given.name" required /></label>
-      <label class="labelled"><span>mail address</span><ElInput v-model="given.email" type="email" required /></label>
+      <h2 class="col-span-full">{{ t('inviteSomebody') }}</h2>
+      <label class="labelled"
+        ><span>{{ t('name') }}</span
+        ><ElInput v-model="given.name" required
+      /></label>
+      <label class="labelled"
+        ><span>{{ t('mailAddress') }}</span
+        ><ElInput v-model="given.email" type="email" required
+      /></label>
       <label class="labelled">
-        <span>role</span>
-        <ElSelect v-model="given.role" aria-label="role">
+        <span>{{ t('role') }}</span>
+        <ElSelect v-model="given.role" :aria-label="t('role')">
           <ElOption v-for="role in staffRoles" :key="role" :value="role" :label="staffRoleWords[role]" />
         </ElSelect>
       </label>
       <label class="labelled">
-        <span>where</span>
-        <ElSelect v-model="given.branchId" aria-label="where">
+        <span>{{ t('where') }}</span>
+        <ElSelect v-model="given.branchId" :aria-label="t('where')">
           <ElOption
             v-for="branch in branches"
             :key="branch.branchId"
@@ -153,7 +165,7 @@ async function close(person: StaffMember) {
           />
         </ElSelect>
       </label>
-      <ElButton type="primary" native-type="submit" :disabled="sending">Make the link</ElButton>
+      <ElButton type="primary" native-type="submit" :disabled="sending">{{ t('makeTheLink') }}</ElButton>
     </form>
     <OwnPassword class="mt-22px" @changed="ownSessions?.reload()" />
     <OwnSessions ref="ownSessions" class="mt-22px" :zone="session.zoneOf()" />

@@ -14,6 +14,9 @@ import { useLoaded } from '../../shared/api/use-loaded.ts'
 import { useSending } from '../../shared/api/use-sending.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import SetupTabs from './SetupTabs.vue'
+import { setupWords } from './words.ts'
+
+const t = setupWords('remindersPage')
 
 /** Which letters leave by themselves, when, and in which words; each seen as a borrower would read it. */
 const { data, problem, reload } = useLoaded(remindersSchema, '/api/reminders')
@@ -49,9 +52,7 @@ const wrongBlanks = computed(() => (text.value ? unknownBlanks(text.value.subjec
 const sample = computed(() => {
   if (!text.value) return null
   const [from, until] =
-    language.value === 'es'
-      ? ['jueves, 26 de marzo', 'jueves, 9 de abril']
-      : ['Thursday 26 March', 'Thursday 9 April']
+    language.value === 'es' ? [t('juevesDeMarzo'), t('juevesDeAbril')] : [t('thursdayMarch'), t('thursdayApril')]
   const filled = fillReminder(text.value, {
     kit: 'Yarrow',
     from: from ?? '',
@@ -59,7 +60,7 @@ const sample = computed(() => {
     time: '16:00',
     branch: branch.value?.branchName ?? '',
   })
-  return { subject: filled.subject, body: withName(filled.body, 'Mira Quill') }
+  return { subject: filled.subject, body: withName(filled.body, t('miraQuill')) }
 })
 
 const decide = () =>
@@ -81,10 +82,10 @@ const write = () =>
 <template>
   <main class="page">
     <SetupTabs />
-    <h1>Letters that leave by themselves</h1>
+    <h1>{{ t('lettersThatLeaveByThemselves') }}</h1>
     <p class="second">
-      {{ data?.way === 'smtp' ? 'They go to the mail server.' : 'Here they go into the outbox, and nowhere else.' }}
-      Each is written once, by day, and stands with the <RouterLink to="/desk/letters">letters</RouterLink>.
+      {{ t('eachIsWrittenOnceBy', { way: data?.way === 'smtp' ? t('theyGoToTheMail') : t('hereTheyGoIntoThe') }) }}
+      <RouterLink to="/desk/letters">{{ t('letters') }}</RouterLink>.
     </p>
     <ProblemNote :problem="problem" @retry="reload" />
     <template v-if="branch && policy">
@@ -92,7 +93,7 @@ const write = () =>
         v-if="(data?.branches.length ?? 0) > 1"
         class="mt-8px"
         :model-value="branch.branchId"
-        aria-label="Branch"
+        :aria-label="t('branch')"
         @update:model-value="chosenId = String($event)"
       >
         <ElRadioButton v-for="each in data?.branches" :key="each.branchId" :value="each.branchId">{{
@@ -105,66 +106,66 @@ const write = () =>
         :disabled="!branch.mayChange"
         @submit.prevent="decide"
       >
-        <ElFormItem label="written when" class="col-span-full">
-          <ElCheckboxGroup v-model="policy.kinds" aria-label="written when">
+        <ElFormItem :label="t('writtenWhen')" class="col-span-full">
+          <ElCheckboxGroup v-model="policy.kinds" :aria-label="t('writtenWhen')">
             <ElCheckbox v-for="each in reminderKinds" :key="each" :value="each">{{ reminderWords[each] }}</ElCheckbox>
           </ElCheckboxGroup>
         </ElFormItem>
-        <ElFormItem label="days before the return">
-          <ElInputNumber v-model="policy.dueInDays" :min="0" :max="30" aria-label="days before the return" />
+        <ElFormItem :label="t('daysBeforeTheReturn')">
+          <ElInputNumber v-model="policy.dueInDays" :min="0" :max="30" :aria-label="t('daysBeforeTheReturn')" />
         </ElFormItem>
         <ElFormItem
           v-for="(_step, index) in policy.lateAfterDays"
           :key="index"
-          :label="`days late, ${['first', 'second', 'third'][index]}`"
+          :label="[t('firstDaysLate'), t('secondDaysLate'), t('thirdDaysLate')][index]"
         >
           <ElInputNumber
             v-model="policy.lateAfterDays[index as 0 | 1 | 2]"
             :min="1"
             :max="120"
-            :aria-label="`days late, step ${index + 1}`"
+            :aria-label="t('daysLateStep', { index: index + 1 })"
           />
         </ElFormItem>
-        <ElFormItem label="not before, o’clock">
-          <ElInputNumber v-model="policy.fromHour" :min="0" :max="23" aria-label="not before" />
+        <ElFormItem :label="t('notBeforeOclock')">
+          <ElInputNumber v-model="policy.fromHour" :min="0" :max="23" :aria-label="t('notBefore')" />
         </ElFormItem>
-        <ElFormItem label="not after, o’clock">
-          <ElInputNumber v-model="policy.untilHour" :min="1" :max="24" aria-label="not after" />
+        <ElFormItem :label="t('notAfterOclock')">
+          <ElInputNumber v-model="policy.untilHour" :min="1" :max="24" :aria-label="t('notAfter')" />
         </ElFormItem>
-        <ElButton v-if="branch.mayChange" type="primary" native-type="submit" :disabled="!isChanged || sending"
-          >Keep</ElButton
-        >
+        <ElButton v-if="branch.mayChange" type="primary" native-type="submit" :disabled="!isChanged || sending">{{
+          t('keep')
+        }}</ElButton>
         <ElButton
           v-if="branch.mayChange"
           :disabled="isChanged || sending || branch.policy.kinds.length === 0"
           @click="writeNow"
-          >Write what is due now</ElButton
+          >{{ t('writeWhatIsDueNow') }}</ElButton
         >
       </ElForm>
       <ProblemNote :problem="refusal" />
       <p v-if="isWritten" role="status" class="moss">
-        What was due is written; see the <RouterLink to="/desk/letters">letters</RouterLink>.
+        {{ t('whatWasDueIsWritten') }} <RouterLink to="/desk/letters">{{ t('letters') }}</RouterLink>.
       </p>
 
-      <h2>In which words</h2>
+      <h2>{{ t('inWhichWords') }}</h2>
       <div class="flex flex-wrap gap-12px items-center my-8px mx-0">
-        <ElSelect v-model="kind" aria-label="Letter" class="w-260px">
+        <ElSelect v-model="kind" :aria-label="t('letter')" class="w-260px">
           <ElOption v-for="each in reminderKinds" :key="each" :value="each" :label="reminderWords[each]" />
         </ElSelect>
-        <ElRadioGroup v-model="language" class="mt-8px" aria-label="Language">
-          <ElRadioButton value="en">English</ElRadioButton>
-          <ElRadioButton value="es">Español</ElRadioButton>
+        <ElRadioGroup v-model="language" class="mt-8px" :aria-label="t('language')">
+          <ElRadioButton value="en">{{ t('english') }}</ElRadioButton>
+          <ElRadioButton value="es">{{ t('espaOl') }}</ElRadioButton>
         </ElRadioGroup>
-        <span class="second">{{ kept?.isOwn ? 'your own words' : 'the usual words' }}</span>
+        <span class="second">{{ kept?.isOwn ? t('yourOwnWords') : t('theUsualWords') }}</span>
       </div>
       <div v-if="text && sample" class="words grid grid-cols-[repeat(auto-fit,minmax(300px,1fr))] gap-24px">
         <form @submit.prevent="write">
           <label class="labelled"
-            ><span>subject</span
+            ><span>{{ t('subject') }}</span
             ><ElInput v-model="text.subject" maxlength="200" :disabled="!branch.mayChange" name="reminder-subject"
           /></label>
           <label class="labelled"
-            ><span>letter</span
+            ><span>{{ t('letter2') }}</span
             ><ElInput
               v-model="text.body"
               type="textarea"
@@ -174,22 +175,26 @@ const write = () =>
               name="reminder-body"
           /></label>
           <p class="second">
-            Blanks:
+            {{ t('blanks') }}
             <code v-for="blank in ['name', 'kit', 'from', 'until', 'time', 'branch']" :key="blank">{{
               '{' + '{' + blank + '}' + '} '
             }}</code>
           </p>
           <p v-if="wrongBlanks.length > 0" class="rust">
-            There is no blank {{ wrongBlanks.map((blank) => '{' + '{' + blank + '}' + '}').join(', ') }}.
+            {{
+              t('thereIsNoBlank', {
+                wrongBlanks: wrongBlanks.map((blank) => '{' + '{' + blank + '}' + '}').join(', '),
+              })
+            }}
           </p>
           <ElButton
             v-if="branch.mayChange"
             native-type="submit"
             :disabled="!isRewritten || wrongBlanks.length > 0 || sending"
-            >Keep these words</ElButton
+            >{{ t('keepTheseWords') }}</ElButton
           >
         </form>
-        <article class="py-16px px-20px line-rule bg-card" aria-label="As it is read">
+        <article class="py-16px px-20px line-rule bg-card" :aria-label="t('asItIsRead')">
           <p>
             <strong>{{ sample.subject }}</strong>
           </p>

@@ -5,6 +5,9 @@ import { api } from '../../shared/api/client.ts'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import { useSending } from '../../shared/api/use-sending.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
+import { setupWords } from './words.ts'
+
+const t = setupWords('secondFactor')
 
 /** A code from one's phone besides the password: begun, shown, confirmed by a first code, ended by another. */
 const path = '/api/session/second-factor'
@@ -54,16 +57,14 @@ const inFours = (secret: string) => secret.match(/.{1,4}/g)?.join(' ') ?? secret
 
 <template>
   <section v-if="data" aria-labelledby="second-factor-title">
-    <h2 id="second-factor-title">A code as well as your password</h2>
+    <h2 id="second-factor-title">{{ t('aCodeAsWellAs') }}</h2>
     <template v-if="data.on">
       <p>
-        On: at sign-in you are asked for the six digits of your app. {{ data.backupCodesLeft }} of your backup codes
-        are left.
+        {{ t('onAtSignInYou', { backupCodesLeft: data.backupCodesLeft }) }}
       </p>
       <div v-if="backupCodes.length > 0">
         <p>
-          <strong>Write these down or print them now; they are not shown again.</strong> Each lets you in once when
-          your phone is not at hand.
+          <strong>{{ t('writeTheseDownOrPrint') }}</strong> {{ t('eachLetsYouInOnce') }}
         </p>
         <ul class="grid grid-cols-[repeat(auto-fill,220px)] gap-y-4px gap-x-20px my-8px p-0 list-none">
           <li v-for="each in backupCodes" :key="each">
@@ -71,42 +72,42 @@ const inFours = (secret: string) => secret.match(/.{1,4}/g)?.join(' ') ?? secret
           </li>
         </ul>
       </div>
-      <ElButton v-if="!ends" @click="ends = true">Turn it off</ElButton>
+      <ElButton v-if="!ends" @click="ends = true">{{ t('turnItOff') }}</ElButton>
       <form v-else class="flex flex-wrap gap-10px items-end mt-10px" @submit.prevent="end">
         <label class="labelled">
-          <span>a code of now, or a backup code</span>
+          <span>{{ t('aCodeOfNowOr') }}</span>
           <ElInput v-model="code" autocomplete="one-time-code" required />
         </label>
-        <ElButton native-type="submit" :disabled="sending">Turn it off</ElButton>
-        <ElButton @click="ends = false">Leave it on</ElButton>
+        <ElButton native-type="submit" :disabled="sending">{{ t('turnItOff') }}</ElButton>
+        <ElButton @click="ends = false">{{ t('leaveItOn') }}</ElButton>
       </form>
     </template>
     <template v-else-if="begun">
-      <p>Read this with an app for one-time codes, or type the key into it. Then type the code that it shows.</p>
+      <p>{{ t('readThisWithAnApp') }}</p>
       <div class="flex flex-wrap gap-20px mt-10px">
-        <img class="w-180px h-180px" :src="begun.picture" alt="The key as a picture code" />
+        <img class="w-180px h-180px" :src="begun.picture" :alt="t('theKeyAsAPicture')" />
         <div>
           <code>{{ inFours(begun.secret) }}</code>
           <form class="flex flex-wrap gap-10px items-end mt-10px" @submit.prevent="confirm">
             <label class="labelled">
-              <span>six digits</span>
+              <span>{{ t('sixDigits') }}</span>
               <ElInput v-model="code" inputmode="numeric" autocomplete="one-time-code" maxlength="6" required />
             </label>
-            <ElButton type="primary" native-type="submit" :disabled="sending">Turn it on</ElButton>
+            <ElButton type="primary" native-type="submit" :disabled="sending">{{ t('turnItOn') }}</ElButton>
           </form>
         </div>
       </div>
     </template>
     <template v-else>
-      <p>Off. With it a password that somebody saw or guessed is not enough to get in.</p>
-      <ElButton v-if="!asks" @click="asks = true">Set it up</ElButton>
+      <p>{{ t('offWithItAPassword') }}</p>
+      <ElButton v-if="!asks" @click="asks = true">{{ t('setItUp') }}</ElButton>
       <form v-else class="flex flex-wrap gap-10px items-end mt-10px" @submit.prevent="begin">
         <label class="labelled">
-          <span>the password you sign in with now</span>
+          <span>{{ t('thePasswordYouSignIn') }}</span>
           <ElInput v-model="current" type="password" show-password autocomplete="current-password" required />
         </label>
-        <ElButton type="primary" native-type="submit" :disabled="sending">Set it up</ElButton>
-        <ElButton @click="((asks = false), (current = ''))">Leave it off</ElButton>
+        <ElButton type="primary" native-type="submit" :disabled="sending">{{ t('setItUp') }}</ElButton>
+        <ElButton @click="((asks = false), (current = ''))">{{ t('leaveItOff') }}</ElButton>
       </form>
     </template>
     <ProblemNote :problem="problem ?? refusal" @retry="reload" />

@@ -9,6 +9,9 @@ import FileButton from '../../shared/controls/FileButton.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import { dateText } from '../../shared/dates.ts'
 import { useSession } from '../people/session.ts'
+import { setupWords } from './words.ts'
+
+const t = setupWords('spreadFiles')
 
 /** What a programme tells others of its losses and its mirrors, and what others told it. */
 const { branchId } = defineProps<{ branchId: string }>()
@@ -42,27 +45,25 @@ const dayOf = (utc: string) => dateText(utc, session.zoneOf())
 </script>
 
 <template>
-  <section aria-label="Losses and drift, between programmes">
-    <h2 class="mt-26px">Losses and drift, between programmes</h2>
+  <section :aria-label="t('lossesAndDriftBetweenProgrammes')">
+    <h2 class="mt-26px">{{ t('lossesAndDriftBetweenProgrammes') }}</h2>
     <p class="second my-6px mx-0">
-      A new club knows little of what gets lost and how far a mirror wanders. A file says it by kind of part and class
-      of telescope, without a name, a kit or a day in it; what was seen too seldom is left out. It goes nowhere by
-      itself.
+      {{ t('aNewClubKnowsLittle') }}
     </p>
     <p class="files my-6px mx-0 flex flex-wrap gap-10px items-center">
       <ElInput
         v-model="origin"
         class="w-280px"
-        placeholder="a library with 40 kits"
-        aria-label="Where it comes from, as others will read it"
+        :placeholder="t('aLibraryWithKits')"
+        :aria-label="t('whereItComesFromAs')"
       />
-      <a v-if="isNamed" class="button" :href="path" download="losses-and-drift.json">Take it out (JSON)</a>
-      <span v-else class="second">Say where it comes from, as others will read it.</span>
+      <a v-if="isNamed" class="button" :href="path" download="losses-and-drift.json">{{ t('takeItOutJson') }}</a>
+      <span v-else class="second">{{ t('sayWhereItComesFrom') }}</span>
     </p>
     <p class="files my-6px mx-0 flex flex-wrap gap-10px items-center">
-      <FileButton accept=".json,application/json" :busy="sending" @take="readIn"
-        >Read another programme’s in …</FileButton
-      >
+      <FileButton accept=".json,application/json" :busy="sending" @take="readIn">{{
+        t('readAnotherProgrammesIn')
+      }}</FileButton>
     </p>
     <ProblemNote :problem="problem ?? refused" @retry="reload" />
     <ul v-if="spreads.length > 0" class="my-6px mx-0 p-0 list-none">
@@ -73,17 +74,23 @@ const dayOf = (utc: string) => dateText(utc, session.zoneOf())
       >
         <strong>{{ each.origin }}</strong>
         <span class="second">
-          {{ each.kinds }} {{ each.kinds === 1 ? 'kind' : 'kinds' }} of parts over
-          {{ Math.round(each.pieceLoans) }} loans of a piece, {{ each.classes }}
-          {{ each.classes === 1 ? 'class' : 'classes' }} by {{ Math.round(each.pairs) }} looks; read in
-          {{ dayOf(each.readAtUtc) }} by {{ each.by }}
+          {{
+            t('kindsOfPartsOverLoans', {
+              n: each.kinds,
+              pieceLoans: Math.round(each.pieceLoans),
+              classes: each.classes,
+              classWords: t('classes', { n: each.classes }),
+              pairs: Math.round(each.pairs),
+              readAtUtc: dayOf(each.readAtUtc),
+              by: each.by,
+            })
+          }}
         </span>
-        <ElButton link @click="forget(each.id)">forget it</ElButton>
+        <ElButton link @click="forget(each.id)">{{ t('forgetIt') }}</ElButton>
       </li>
     </ul>
     <p v-if="spreads.length > 0" class="second my-6px mx-0">
-      Together they count for {{ MOST_LENT_PIECE_LOANS }} loans of each kind of piece and {{ MOST_LENT_PAIRS }} looks
-      at each class at most: your own soon count for more.
+      {{ t('togetherTheyCountForLoans', { loans: MOST_LENT_PIECE_LOANS, looks: MOST_LENT_PAIRS }) }}
     </p>
   </section>
 </template>

@@ -5,6 +5,9 @@ import { api } from '../../shared/api/client.ts'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import { useSending } from '../../shared/api/use-sending.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
+import { setupWords } from './words.ts'
+
+const t = setupWords('unlinkingForm')
 
 /** How long each branch keeps the names of borrowers after everything of theirs is closed. */
 const { data, problem, reload } = useLoaded(unlinkingsSchema, '/api/unlinking')
@@ -22,7 +25,7 @@ const forgetNow = ({ branchId }: Kept) =>
   })
 /** Names that are taken out come back by no press, so it is asked first. */
 const asks = ref<Kept | null>(null)
-const peopleText = (count: number) => (count === 1 ? 'one borrower' : `${count} borrowers`)
+const peopleText = (count: number) => t('nBorrowers', { n: count })
 async function takeOut() {
   if (asks.value) await decide(asks.value, { cardOnly: true })
   asks.value = null
@@ -30,10 +33,9 @@ async function takeOut() {
 </script>
 
 <template>
-  <h2 class="mx-0 mt-20px mb-4px">How long borrowers’ names are kept</h2>
+  <h2 class="mx-0 mt-20px mb-4px">{{ t('howLongBorrowersNamesAre') }}</h2>
   <p class="second">
-    Counted from the day on which everything of theirs is closed: loans, promises, waiting, parts that are asked for.
-    Then name, contact, letters’ words and pictures are taken out; loans and figures stay.
+    {{ t('countedFromTheDayOn') }}
   </p>
   <ProblemNote :problem="problem" @retry="reload" />
   <ProblemNote :problem="refusal" />
@@ -45,38 +47,35 @@ async function takeOut() {
       :min="1"
       :max="3650"
       :disabled="!branch.mayChange"
-      :aria-label="`days at ${branch.branchName}`"
+      :aria-label="t('daysAt', { branchName: branch.branchName })"
       @change="$event && decide(branch, { unlinkDays: $event })"
     />
-    <span>days</span>
-    <span>{{ peopleText(branch.names) }} known by name</span>
-    <ElButton v-if="branch.mayChange" @click="forgetNow(branch)">Take out now what is due</ElButton>
+    <span>{{ t('days') }}</span>
+    <span>{{ t('knownByName', { names: peopleText(branch.names) }) }}</span>
+    <ElButton v-if="branch.mayChange" @click="forgetNow(branch)">{{ t('takeOutNowWhatIs') }}</ElButton>
     <ElSwitch
       :model-value="branch.cardOnly"
       :disabled="!branch.mayChange"
-      active-text="card numbers only"
-      :aria-label="`card numbers only at ${branch.branchName}`"
+      :active-text="t('cardNumbersOnly')"
+      :aria-label="t('cardNumbersOnlyAt', { branchName: branch.branchName })"
       @change="$event ? (asks = branch) : decide(branch, { cardOnly: false })"
     />
-    <span v-if="branch.cardOnly && branch.namesWithoutCard > 0" class="second"
-      >{{ peopleText(branch.namesWithoutCard) }} without a card: their names go when everything of theirs is
-      closed</span
-    >
+    <span v-if="branch.cardOnly && branch.namesWithoutCard > 0" class="second">{{
+      t('withoutACardTheirNames', { namesWithoutCard: peopleText(branch.namesWithoutCard) })
+    }}</span>
   </p>
   <ElDialog
     :model-value="asks !== null"
-    :title="`Card numbers only at ${asks?.branchName ?? ''}`"
+    :title="t('cardNumbersOnlyAt2', { branchName: asks?.branchName ?? '' })"
     width="520"
     @close="asks = null"
   >
     <p>
-      The names and contacts of {{ peopleText((asks?.names ?? 0) - (asks?.namesWithoutCard ?? 0)) }} are taken out
-      now, with the words of letters to them. They don’t come back. From then on the desk knows a borrower by the card
-      alone, and no letters are written.
+      {{ t('theNamesAndContactsOf', { names: peopleText((asks?.names ?? 0) - (asks?.namesWithoutCard ?? 0)) }) }}
     </p>
     <template #footer>
-      <ElButton @click="asks = null">Leave it</ElButton>
-      <ElButton type="danger" class="ml-12px" @click="takeOut">Take the names out</ElButton>
+      <ElButton @click="asks = null">{{ t('leaveIt') }}</ElButton>
+      <ElButton type="danger" class="ml-12px" @click="takeOut">{{ t('takeTheNamesOut') }}</ElButton>
     </template>
   </ElDialog>
 </template>

@@ -5,6 +5,9 @@ import { useLoaded } from '../../shared/api/use-loaded.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import SetupTabs from './SetupTabs.vue'
 import { deviceClockWords, watchWords } from './watch-words.ts'
+import { setupWords } from './words.ts'
+
+const t = setupWords('watchPage')
 
 /** What is wrong with the installation itself, in plain words; nothing of kits. */
 const { data, problem, reload } = useLoaded(watchSchema, '/api/watch')
@@ -22,21 +25,14 @@ const faults = computed(() => lines.value.filter(({ isFault }) => isFault).lengt
 <template>
   <main class="page">
     <SetupTabs />
-    <h1>What is wrong</h1>
+    <h1>{{ t('whatIsWrong') }}</h1>
     <ProblemNote :problem="problem" @retry="reload" />
     <template v-if="data">
       <p class="serif">
-        {{
-          faults === 0
-            ? 'Nothing that is looked at here is wrong.'
-            : faults === 1
-              ? 'One thing needs somebody.'
-              : `${faults} things need somebody.`
-        }}
+        {{ faults === 0 ? t('nothingThatIsLookedAt') : t('thingsNeedSomebody', { n: faults }) }}
       </p>
       <p class="quiet">
-        Looked at: letters of your branches, the last backup, room on the server’s disk, the clocks, what is done each
-        night, slow answers of the database and its account.
+        {{ t('lookedAtLettersOfYour') }}
       </p>
       <ol class="max-w-760px mx-0 mt-12px mb-18px p-0 list-none">
         <li v-for="line in lines" :key="line.what" class="py-12px px-0 line-t-rule">
@@ -45,7 +41,7 @@ const faults = computed(() => lines.value.filter(({ isFault }) => isFault).lengt
           <p>{{ line.next }}</p>
         </li>
       </ol>
-      <ElButton @click="reload">Look again</ElButton>
+      <ElButton @click="reload">{{ t('lookAgain') }}</ElButton>
     </template>
   </main>
 </template>

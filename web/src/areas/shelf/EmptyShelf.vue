@@ -1,5 +1,8 @@
 <script setup lang="ts">
 import { useSession } from '../people/session.ts'
+import { shelfWords } from './words.ts'
+
+const t = shelfWords('emptyShelf')
 
 const session = useSession()
 </script>
@@ -12,20 +15,19 @@ const session = useSession()
       </svg>
     </div>
     <section class="grid gap-14px content-start justify-items-start max-w-620px py-52px px-32px">
-      <h1>No kit stands here yet.</h1>
+      <h1>{{ t('noKitStandsHereYet') }}</h1>
       <p>
-        Each kit gets a name, a tag and a Moon in the dark strip: full when it is fit to lend. Nothing is lent before
-        its parts were counted once.
+        {{ t('eachKitGetsAName') }}
       </p>
-      <RouterLink v-if="session.coordinates.length > 0" to="/setup/bring-in" class="button main big"
-        >Bring in a list</RouterLink
-      >
-      <RouterLink v-if="session.coordinates.length > 0" to="/setup/kits" class="button big"
-        >Make one by hand</RouterLink
-      >
-      <p v-else>Your coordinator brings the first kits in.</p>
+      <RouterLink v-if="session.coordinates.length > 0" to="/setup/bring-in" class="button main big">{{
+        t('bringInAList')
+      }}</RouterLink>
+      <RouterLink v-if="session.coordinates.length > 0" to="/setup/kits" class="button big">{{
+        t('makeOneByHand')
+      }}</RouterLink>
+      <p v-else>{{ t('yourCoordinatorBringsTheFirst') }}</p>
       <p v-if="session.coordinates.length > 0" class="quiet">
-        A CSV as it is: one line for each part. You see what would come in before anything is written.
+        {{ t('aCsvAsItIs') }}
       </p>
     </section>
   </main>

@@ -4,6 +4,9 @@ import { dateText, isHazardRole, massText, moneyText, type Mark } from '@binocul
 import { computed } from 'vue'
 import PencilMark from '../../shared/drawings/PencilMark.vue'
 import { dayText } from '../../shared/dates.ts'
+import { shelfWords } from './words.ts'
+
+const t = shelfWords('kitContents')
 
 /** What lies in the case, place by place, each part with its mark and what can be done about it. */
 const { kit, mayAct, sending, spares } = defineProps<{
@@ -21,7 +24,7 @@ const emit = defineEmits<{
 const places = computed(() => {
   const byPlace = new Map<string, Part[]>()
   for (const part of kit.parts)
-    byPlace.set(part.place || 'no place', [...(byPlace.get(part.place || 'no place') ?? []), part])
+    byPlace.set(part.place || t('noPlace'), [...(byPlace.get(part.place || t('noPlace')) ?? []), part])
   return [...byPlace]
 })
 const unseen = computed(() => kit.parts.filter(({ mark }) => mark === 'unseen').length)
@@ -29,26 +32,26 @@ const seenWords = (part: Part) =>
   part.mark !== 'unseen'
     ? ''
     : part.seenAtUtc
-      ? `not looked at since ${dayText(part.seenAtUtc, kit.zone)}`
-      : 'never looked at yet'
+      ? t('notLookedAtSince', { seenAtUtc: dayText(part.seenAtUtc, kit.zone) })
+      : t('neverLookedAtYet')
 const hasSpare = (part: Part) => spares.some(({ role, branchId }) => role === part.role && branchId === kit.branchId)
 </script>
 
 <template>
-  <h2>In the case</h2>
+  <h2>{{ t('inTheCase') }}</h2>
   <p v-if="unseen > 0 && mayAct && !kit.loan" class="mb-8px">
-    {{ unseen }} of {{ kit.parts.length }} parts are not looked at.
+    {{ t('ofPartsAreNotLooked', { unseen, parts: kit.parts.length }) }}
     <RouterLink
       v-if="kit.lastLoan?.state === 'back'"
       :to="`/desk/take-back/${kit.lastLoan.id}/correct`"
       class="button main"
-      >Go through it</RouterLink
+      >{{ t('goThroughIt') }}</RouterLink
     >
-    Or mark here what is off, then
-    <ElButton size="small" :disabled="sending" @click="emit('countRest')">all the rest is there</ElButton>
-    <span class="quiet">It stops at parts that need a look of their own.</span>
+    {{ t('orMarkHereWhatIs') }}
+    <ElButton size="small" :disabled="sending" @click="emit('countRest')">{{ t('allTheRestIsThere') }}</ElButton>
+    <span class="quiet">{{ t('itStopsAtPartsThat') }}</span>
   </p>
-  <div role="group" aria-label="Contents" class="[columns:2] gap-x-32px max-[1100px]:[columns:1]">
+  <div role="group" :aria-label="t('contents')" class="[columns:2] gap-x-32px max-[1100px]:[columns:1]">
     <section v-for="[place, parts] in places" :key="place" class="[break-inside:avoid]">
       <h3 class="text-night">{{ place }}</h3>
       <ul class="mx-0 mt-0 mb-8px p-0 list-none">
@@ -62,16 +65,20 @@ const hasSpare = (part: Part) => spares.some(({ role, branchId }) => role === pa
           <span class="part flex flex-wrap gap-x-5px items-baseline">
             {{ part.name }}
             <span v-if="part.count > 1" class="second">{{
-              part.mark === 'missing' && part.presentCount > 0 ? `${part.presentCount} of ${part.count}` : part.count
+              part.mark === 'missing' && part.presentCount > 0
+                ? t('presentCountOf', { presentCount: part.presentCount, count: part.count })
+                : part.count
             }}</span>
             <span v-if="part.consumable" class="second"
               >{{ part.consumable.pieces }} × {{ part.consumable.kind
-              }}{{ part.consumable.changedOn ? `, changed ${dateText(part.consumable.changedOn)}` : '' }}</span
+              }}{{
+                part.consumable.changedOn ? t('changedOn', { changedOn: dateText(part.consumable.changedOn) }) : ''
+              }}</span
             >
             <em v-if="seenWords(part)" class="quiet">{{ seenWords(part) }}</em>
-            <em v-if="part.wrongItem" class="brass">{{ part.wrongItem }} lies here</em>
+            <em v-if="part.wrongItem" class="brass">{{ t('liesHere', { wrongItem: part.wrongItem }) }}</em>
             <em v-if="part.note" class="rust">{{ part.note }}</em>
-            <em v-if="part.knownWear" class="second">known wear: {{ part.knownWear }}</em>
+            <em v-if="part.knownWear" class="second">{{ t('knownWear', { knownWear: part.knownWear }) }}</em>
             <a
               v-for="(id, index) in part.pictureIds"
               :key="id"
@@ -79,7 +86,7 @@ const hasSpare = (part: Part) => spares.some(({ role, branchId }) => role === pa
               target="_blank"
               rel="noopener"
               class="second"
-              >picture {{ index + 1 }}</a
+              >{{ t('pictureIndex', { index: index + 1 }) }}</a
             >
           </span>
           <ElButton
@@ -88,19 +95,23 @@ const hasSpare = (part: Part) => spares.some(({ role, branchId }) => role === pa
             :disabled="sending"
             @click="emit('mark', part, 'present')"
           >
-            {{ part.mark === 'missing' ? 'Found' : part.mark === 'unseen' ? 'It is there' : 'Put right' }}
+            {{ part.mark === 'missing' ? t('found') : part.mark === 'unseen' ? t('itIsThere') : t('putRight') }}
           </ElButton>
           <span
             v-else-if="mayAct && !kit.loan && part.mark === 'present'"
             class="second off flex gap-12px absolute right-0 pr-0 pl-10px py-3px bg-paper op-[0]"
           >
-            <ElButton v-if="hasSpare(part)" link :disabled="sending" @click="emit('toDrawer', part)"
-              >to the drawer</ElButton
+            <ElButton v-if="hasSpare(part)" link :disabled="sending" @click="emit('toDrawer', part)">{{
+              t('toTheDrawer')
+            }}</ElButton>
+            <ElButton
+              link
+              :disabled="sending"
+              :aria-label="t('knownWearOf', { name: part.name })"
+              @click="emit('wear', part)"
+              >{{ t('wear') }}</ElButton
             >
-            <ElButton link :disabled="sending" :aria-label="`Known wear of ${part.name}`" @click="emit('wear', part)"
-              >wear</ElButton
-            >
-            <ElButton link :disabled="sending" @click="emit('mark', part, 'missing')">missing</ElButton>
+            <ElButton link :disabled="sending" @click="emit('mark', part, 'missing')">{{ t('missing') }}</ElButton>
           </span>
           <span class="mass col-[4] text-quiet text-13px text-right">{{
             part.massG === null ? '–' : massText(part.massG)

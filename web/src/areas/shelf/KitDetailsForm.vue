@@ -7,6 +7,9 @@ import SchemaField from '../../shared/controls/SchemaField.vue'
 import SchemaForm from '../../shared/controls/SchemaForm.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import { useSession } from '../people/session.ts'
+import { shelfWords } from './words.ts'
+
+const t = shelfWords('kitDetailsForm')
 
 /** What is written on a kit: name, code, place, branch, whose it is and what it cost. */
 const { kit } = defineProps<{ kit: KitSheet }>()
@@ -36,18 +39,18 @@ async function keep() {
 </script>
 
 <template>
-  <SchemaForm :schema="changeKitSchema" :value="body" label="What is written on this kit" @send="keep">
-    <SchemaField label="name" path="name"
+  <SchemaForm :schema="changeKitSchema" :value="body" :label="t('whatIsWrittenOnThis')" @send="keep">
+    <SchemaField :label="t('name')" path="name"
       ><ElInput v-model="form.name" maxlength="200" name="kit-name"
     /></SchemaField>
-    <SchemaField label="code, on its label" path="code"
+    <SchemaField :label="t('codeOnItsLabel')" path="code"
       ><ElInput v-model="form.code" maxlength="40" name="kit-code"
     /></SchemaField>
-    <SchemaField label="where it stands" path="place"
+    <SchemaField :label="t('whereItStands')" path="place"
       ><ElInput v-model="form.place" maxlength="200" name="kit-place"
     /></SchemaField>
-    <SchemaField label="branch" path="branchId">
-      <ElSelect v-model="form.branchId" aria-label="branch" :disabled="!!kit.loan">
+    <SchemaField :label="t('branch')" path="branchId">
+      <ElSelect v-model="form.branchId" :aria-label="t('branch')" :disabled="!!kit.loan">
         <ElOption
           v-for="branch in branches"
           :key="branch.branchId"
@@ -56,23 +59,23 @@ async function keep() {
         />
       </ElSelect>
     </SchemaField>
-    <SchemaField label="owner" path="details.owner"
+    <SchemaField :label="t('owner')" path="details.owner"
       ><ElInput v-model="form.owner" maxlength="120" name="kit-owner"
     /></SchemaField>
-    <SchemaField label="serial number" path="details.serialNumber"
+    <SchemaField :label="t('serialNumber')" path="details.serialNumber"
       ><ElInput v-model="form.serialNumber" maxlength="80" name="kit-serial"
     /></SchemaField>
-    <SchemaField :label="`price, ${kit.currency}`" path="details.priceMinor"
-      ><ElInputNumber v-model="form.price" :min="0" :precision="2" :controls="false" aria-label="price"
+    <SchemaField :label="t('priceCurrency', { currency: kit.currency })" path="details.priceMinor"
+      ><ElInputNumber v-model="form.price" :min="0" :precision="2" :controls="false" :aria-label="t('price')"
     /></SchemaField>
-    <SchemaField label="note" path="details.note"
+    <SchemaField :label="t('note')" path="details.note"
       ><ElInput v-model="form.note" maxlength="500" name="kit-note"
     /></SchemaField>
-    <p v-if="form.code !== kit.code" class="second wide">Its labels carry the old code: print new ones.</p>
+    <p v-if="form.code !== kit.code" class="second wide">{{ t('itsLabelsCarryTheOld') }}</p>
     <ProblemNote class="wide" :problem="problem" @retry="keep" />
     <p class="wide">
-      <ElButton type="primary" native-type="submit" :disabled="sending">Keep it</ElButton>
-      <ElButton link type="primary" @click="emit('leave')">Leave it</ElButton>
+      <ElButton type="primary" native-type="submit" :disabled="sending">{{ t('keepIt') }}</ElButton>
+      <ElButton link type="primary" @click="emit('leave')">{{ t('leaveIt') }}</ElButton>
     </p>
   </SchemaForm>
 </template>

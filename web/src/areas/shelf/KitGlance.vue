@@ -12,6 +12,9 @@ import { useSession } from '../people/session.ts'
 import { readingText } from '../../shared/reading-text.ts'
 import { sourceWords } from './shelf-groups.ts'
 import { waysOf } from './use-kit-keys.ts'
+import { shelfWords } from './words.ts'
+
+const t = shelfWords('kitGlance')
 
 /** The chosen kit beside the list: what to do next, its readings, and the ways on. */
 const { kit, onSheet = false } = defineProps<{
@@ -56,42 +59,52 @@ const code = computed(() => encodeURIComponent(kit.code))
     </p>
     <p v-if="kit.look" class="brass">{{ lookSentence(kit.look) }}</p>
     <p v-if="kit.loan">
-      Out to {{ kit.loan.borrower }}, loan {{ kit.loan.code }}, due
-      {{ whenText(kit.loan.dueAtUtc, session.zoneOf(kit.branchId)) }}.
+      {{
+        t('outToLoanDue', {
+          borrower: kit.loan.borrower,
+          code: kit.loan.code,
+          dueAtUtc: whenText(kit.loan.dueAtUtc, session.zoneOf(kit.branchId)),
+        })
+      }}
     </p>
     <p v-else-if="kit.next">
-      Promised to {{ kit.next.borrower }}, {{ whenText(kit.next.atUtc, session.zoneOf(kit.branchId)) }}.
+      {{
+        t('promisedTo', {
+          borrower: kit.next.borrower,
+          atUtc: whenText(kit.next.atUtc, session.zoneOf(kit.branchId)),
+        })
+      }}
     </p>
     <ul v-if="otherReasons.length > 0" class="m-0 pl-18px text-14px">
       <li v-for="(reason, index) in otherReasons" :key="index">{{ reasonSentence(reason) }}</li>
     </ul>
     <div v-if="mayAct && kit.group !== 'gone'" class="flex flex-wrap gap-10px">
       <RouterLink v-if="ways.takeBack" :to="`/desk/take-back/${kit.loan?.id}`" class="button main"
-        >Take back <KeyCap name="t"
+        >{{ t('takeBack') }} <KeyCap name="t"
       /></RouterLink>
       <RouterLink
         v-if="ways.handOut"
         :to="`/desk/hand-out/${code}`"
         :class="['button', { main: isLendable, last: !isLendable }]"
-        >Hand out <KeyCap name="h"
+        >{{ t('handOut') }} <KeyCap name="h"
       /></RouterLink>
       <RouterLink
         v-if="ways.check"
         :to="`/bench/${code}`"
         :class="['button', { main: !isLendable && !ways.goThrough }]"
-        >{{ isLendable ? 'Check' : 'To the bench' }} <KeyCap name="c"
+        >{{ isLendable ? t('check') : t('toTheBench') }} <KeyCap name="c"
       /></RouterLink>
     </div>
     <section class="pt-12px line-t-rule">
       <h2>
-        Measured
+        {{ t('measured') }}
         <em v-if="lastCheck">{{ dayText(lastCheck, session.zoneOf(kit.branchId)) }}, {{ lastBy }}</em>
       </h2>
-      <p v-if="kit.readings.length === 0" class="quiet">Nothing yet. A bench check takes about twenty minutes.</p>
+      <p v-if="kit.readings.length === 0" class="quiet">{{ t('nothingYetABenchCheck') }}</p>
       <dl v-else class="grid grid-cols-[98px_minmax(0,1fr)] gap-y-7px gap-x-8px mx-0 mt-8px mb-0">
         <template v-for="reading in figures" :key="reading.kind">
           <dt>
-            <RouterLink :to="`/logbook/${code}`" title="how it went with this figure">{{
+            <RouterLink :to="`/logbook/${code}`" :title="t('howItWentWithThis')">{{
               kindWords[reading.kind]
             }}</RouterLink>
           </dt>
@@ -102,7 +115,7 @@ const code = computed(() => encodeURIComponent(kit.code))
               :limit="reading.limit"
               :good="reading.good"
               :width="56"
-              :label="`limit ${reading.limit.toFixed(1)}`"
+              :label="t('limitLimit', { limit: reading.limit.toFixed(1) })"
             />
             <span class="second whitespace-nowrap text-right">{{ sourceWords[reading.source] }}</span>
           </dd>
@@ -116,7 +129,7 @@ const code = computed(() => encodeURIComponent(kit.code))
           </dd>
         </template>
         <template v-if="fine.length > 0">
-          <dt>fine</dt>
+          <dt>{{ t('fine') }}</dt>
           <dd class="grid items-center m-0 grid-cols-[minmax(0,1fr)]">
             {{ fine.map(({ kind }) => kindWords[kind]).join(', ') }}
           </dd>
@@ -125,10 +138,10 @@ const code = computed(() => encodeURIComponent(kit.code))
     </section>
     <slot />
     <p class="ways flex gap-20px mt-auto">
-      <RouterLink v-if="!onSheet" :to="`/kits/${code}`">Whole sheet</RouterLink>
-      <RouterLink :to="`/logbook/${code}`">Its story</RouterLink>
-      <RouterLink v-if="kit.loan" :to="`/guides/${kit.loan.id}`">Its borrower’s guide</RouterLink>
-      <RouterLink v-if="kit.loan && mayAct" :to="`/desk/loans/${kit.loan.id}`">Its loan</RouterLink>
+      <RouterLink v-if="!onSheet" :to="`/kits/${code}`">{{ t('wholeSheet') }}</RouterLink>
+      <RouterLink :to="`/logbook/${code}`">{{ t('itsStory') }}</RouterLink>
+      <RouterLink v-if="kit.loan" :to="`/guides/${kit.loan.id}`">{{ t('itsBorrowersGuide') }}</RouterLink>
+      <RouterLink v-if="kit.loan && mayAct" :to="`/desk/loans/${kit.loan.id}`">{{ t('itsLoan') }}</RouterLink>
     </p>
   </aside>
 </template>

@@ -2,16 +2,19 @@
 import type { RecordLine } from '@binoculum/contract'
 import { dayText, hourText } from '../../shared/dates.ts'
 import { recordPictures, recordSentence } from './history-words.ts'
+import { shelfWords } from './words.ts'
+
+const t = shelfWords('kitHistory')
 
 /** What was done to a kit, by whom and when. */
 defineProps<{ lines: readonly RecordLine[]; zone: string }>()
 </script>
 
 <template>
-  <h2>History</h2>
+  <h2>{{ t('history') }}</h2>
   <slot />
-  <p v-if="lines.length === 0" class="quiet">Nothing is recorded yet.</p>
-  <ol aria-label="History" class="mx-0 mt-0 mb-8px p-0 list-none">
+  <p v-if="lines.length === 0" class="quiet">{{ t('nothingIsRecordedYet') }}</p>
+  <ol :aria-label="t('history')" class="mx-0 mt-0 mb-8px p-0 list-none">
     <li
       v-for="line in lines"
       :key="line.id"
@@ -27,7 +30,7 @@ defineProps<{ lines: readonly RecordLine[]; zone: string }>()
           :href="`/api/pictures/${id}`"
           target="_blank"
           rel="noopener"
-          >picture {{ index + 1 }}</a
+          >{{ t('pictureIndex', { index: index + 1 }) }}</a
         ></span
       >
       <span class="quiet">{{ line.by }}</span>

@@ -30,6 +30,9 @@ import KitHistory from './KitHistory.vue'
 import KnownWearDialog from './KnownWearDialog.vue'
 import LossForm from './LossForm.vue'
 import { useKitKeys } from './use-kit-keys.ts'
+import { shelfWords } from './words.ts'
+
+const t = shelfWords('kitSheetPage')
 
 const route = useRoute()
 const router = useRouter()
@@ -166,22 +169,26 @@ async function cureHazard(hazard: HazardCode) {
           <KitTag :code="kit.code" />
           <p class="quiet">{{ kit.branchName }} · {{ kit.place }}</p>
         </header>
-        <nav class="ways flex flex-wrap gap-y-4px gap-x-20px my-8px mx-0" aria-label="Of this kit">
-          <RouterLink :to="{ path: '/setup/labels', query: { kind: 'cards', kits: kit.code } }"
-            >Contents card</RouterLink
-          >
-          <RouterLink :to="{ path: '/setup/labels', query: { kind: 'kits', kits: kit.code } }">Labels</RouterLink>
-          <RouterLink :to="`/setup/models/${kit.modelId}`">Its model</RouterLink>
-          <RouterLink v-if="mayAct" :to="`/setup/open-case/${encodeURIComponent(kit.code)}`"
-            >Its open case</RouterLink
-          >
-          <RouterLink :to="`/kits/${encodeURIComponent(kit.code)}/packing`">How it is packed</RouterLink>
-          <RouterLink v-if="mayAct" :to="`/kits/${encodeURIComponent(kit.code)}/weigh`">Weigh it complete</RouterLink>
+        <nav class="ways flex flex-wrap gap-y-4px gap-x-20px my-8px mx-0" :aria-label="t('ofThisKit')">
+          <RouterLink :to="{ path: '/setup/labels', query: { kind: 'cards', kits: kit.code } }">{{
+            t('contentsCard')
+          }}</RouterLink>
+          <RouterLink :to="{ path: '/setup/labels', query: { kind: 'kits', kits: kit.code } }">{{
+            t('labels')
+          }}</RouterLink>
+          <RouterLink :to="`/setup/models/${kit.modelId}`">{{ t('itsModel') }}</RouterLink>
+          <RouterLink v-if="mayAct" :to="`/setup/open-case/${encodeURIComponent(kit.code)}`">{{
+            t('itsOpenCase')
+          }}</RouterLink>
+          <RouterLink :to="`/kits/${encodeURIComponent(kit.code)}/packing`">{{ t('howItIsPacked') }}</RouterLink>
+          <RouterLink v-if="mayAct" :to="`/kits/${encodeURIComponent(kit.code)}/weigh`">{{
+            t('weighItComplete')
+          }}</RouterLink>
           <RouterLink v-if="mayAct && kit.lastLoan" :to="`/desk/loans/${kit.lastLoan.id}`"
-            >{{ kit.lastLoan.state === 'out' ? 'Its loan' : 'Its last loan' }} {{ kit.lastLoan.code }}</RouterLink
+            >{{ kit.lastLoan.state === 'out' ? t('itsLoan') : t('itsLastLoan') }} {{ kit.lastLoan.code }}</RouterLink
           >
           <ElButton v-if="mayEnd" link :aria-expanded="editsHere" @click="editsHere = !editsHere">
-            Rename, move, note
+            {{ t('renameMoveNote') }}
           </ElButton>
           <ElButton
             v-if="mayEnd && kit.group !== 'gone'"
@@ -189,7 +196,7 @@ async function cureHazard(hazard: HazardCode) {
             :aria-expanded="endsHere"
             @click="endsHere = !endsHere"
           >
-            Lost, stolen, retired
+            {{ t('lostStolenRetired') }}
           </ElButton>
         </nav>
         <KitDetailsForm v-if="editsHere" :kit="kit" @done="detailsKept" @leave="editsHere = false" />
@@ -197,29 +204,28 @@ async function cureHazard(hazard: HazardCode) {
         <ProblemNote :problem="refusal" @retry="reload" />
         <form v-if="mayEnd && kit.group === 'gone'" class="mb-8px" @submit.prevent="backInService">
           <p>
-            It is on no list of kits to lend. Is it in the house again? Then its case is gone through and it is
-            checked, before it goes out.
+            {{ t('itIsOnNoList') }}
           </p>
           <ElInput
             v-model="backReason"
             required
             minlength="3"
             maxlength="500"
-            aria-label="Why it is back in service"
-            placeholder="where it was found, or why it is used again"
+            :aria-label="t('whyItIsBackIn')"
+            :placeholder="t('whereItWasFoundOr')"
           />
-          <ElButton type="primary" native-type="submit" :disabled="sending">Back in service</ElButton>
+          <ElButton type="primary" native-type="submit" :disabled="sending">{{ t('backInService') }}</ElButton>
         </form>
-        <section v-if="kit.extras.length > 0" aria-label="Not on its card">
-          <h2>In the case, not on its card</h2>
+        <section v-if="kit.extras.length > 0" :aria-label="t('notOnItsCard')">
+          <h2>{{ t('inTheCaseNotOn') }}</h2>
           <p v-for="extra in kit.extras" :key="extra.id">
             <strong>{{ extra.name }}</strong>{{ extra.count > 1 ? ` (${extra.count})` : '' }}
             <span class="quiet"
-              >{{ extra.belongsTo ? `may belong to ${extra.belongsTo}` : 'nobody knows whose yet'
+              >{{ extra.belongsTo ? t('mayBelongTo', { belongsTo: extra.belongsTo }) : t('nobodyKnowsWhoseYet')
               }}{{ extra.note ? `; ${extra.note}` : '' }}</span
             >
             <ElButton v-if="mayAct" size="small" :disabled="sending" @click="settleExtra(extra)">
-              Put where it belongs
+              {{ t('putWhereItBelongs') }}
             </ElButton>
           </p>
         </section>
@@ -230,28 +236,28 @@ async function cureHazard(hazard: HazardCode) {
           class="hazard grid gap-8px mt-12px py-12px px-14px line-rust rd-4px bg-card"
         >
           <p>
-            <strong class="rust">Nobody may overrule this.</strong>
+            <strong class="rust">{{ t('nobodyMayOverruleThis') }}</strong>
             {{ hazardReason(hazard) ? reasonSentence(hazardReason(hazard)!) : '' }}
           </p>
           <p v-if="hazard === 'wet' && dryAt" class="quiet">
-            Open and out of the case until {{ whenText(dryAt, kit.zone) }} at least, before any cap goes on.
+            {{ t('openAndOutOfThe', { dryAt: whenText(dryAt, kit.zone) }) }}
           </p>
           <form v-if="mayAct" class="flex gap-8px" @submit.prevent="cureHazard(hazard)">
             <ElInput
               v-model="cure"
               required
               minlength="3"
-              aria-label="What was done"
-              placeholder="What was done, and by whom"
+              :aria-label="t('whatWasDone')"
+              :placeholder="t('whatWasDoneAndBy')"
             />
-            <ElButton type="primary" native-type="submit" :disabled="sending">Record the cure</ElButton>
+            <ElButton type="primary" native-type="submit" :disabled="sending">{{ t('recordTheCure') }}</ElButton>
           </form>
         </section>
 
         <KitFacts :kit="kit" :may-end="mayEnd" :sending="sending" @policy="setPolicy" />
 
         <template v-if="kit.differences.length > 0">
-          <h2>Differs from its model</h2>
+          <h2>{{ t('differsFromItsModel') }}</h2>
           <ul class="[columns:2] text-14px">
             <li v-for="(each, index) in kit.differences" :key="index">{{ differenceWords(each) }}</li>
           </ul>

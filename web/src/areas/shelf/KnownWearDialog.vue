@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import type { Part } from '@binoculum/contract'
 import { ref, watch } from 'vue'
+import { shelfWords } from './words.ts'
+
+const t = shelfWords('knownWearDialog')
 
 /** What a part has had for long: said once, so that nobody who brings it back is blamed. */
 const { part, sending } = defineProps<{ part: Part | null; sending: boolean }>()
@@ -15,7 +18,7 @@ watch(
 <template>
   <ElDialog
     :model-value="part !== null"
-    :title="`Known wear of ${part?.name ?? ''}`"
+    :title="t('knownWearOf', { name: part?.name ?? '' })"
     width="min(460px, 94vw)"
     @closed="emit('close')"
     @update:model-value="(open: boolean) => !open && emit('close')"
@@ -26,17 +29,16 @@ watch(
         name="knownWear"
         maxlength="200"
         autofocus
-        aria-label="Known wear"
-        placeholder="such as: scratch along the barrel"
+        :aria-label="t('knownWear')"
+        :placeholder="t('suchAsScratchAlongThe')"
       />
       <p class="second">
-        It shows at the counter, at take-back and in the borrower’s guide. Leave it empty where there is none any
-        more.
+        {{ t('itShowsAtTheCounter') }}
       </p>
     </form>
     <template #footer>
-      <ElButton @click="emit('close')">Leave it</ElButton>
-      <ElButton type="primary" native-type="submit" form="known-wear" :disabled="sending">Keep it</ElButton>
+      <ElButton @click="emit('close')">{{ t('leaveIt') }}</ElButton>
+      <ElButton type="primary" native-type="submit" form="known-wear" :disabled="sending">{{ t('keepIt') }}</ElButton>
     </template>
   </ElDialog>
 </template>

@@ -4,6 +4,9 @@ import { ref } from 'vue'
 import { api } from '../../shared/api/client.ts'
 import { useSending } from '../../shared/api/use-sending.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
+import { shelfWords } from './words.ts'
+
+const t = shelfWords('lossForm')
 
 /** A kit that is lost, stolen or taken out of use. It stays in the record and is held. */
 const { kit } = defineProps<{ kit: KitSheet }>()
@@ -15,9 +18,9 @@ const given = ref<{ kind: Loss['kind']; text: string; reportNumber: string }>({
   reportNumber: '',
 })
 const kinds = [
-  { kind: 'kit-lost', words: 'lost' },
-  { kind: 'kit-stolen', words: 'stolen' },
-  { kind: 'retired', words: 'taken out of use' },
+  { kind: 'kit-lost', words: t('lost') },
+  { kind: 'kit-stolen', words: t('stolen') },
+  { kind: 'retired', words: t('takenOutOfUse') },
 ] as const
 
 async function send() {
@@ -34,20 +37,25 @@ async function send() {
     @submit.prevent="send"
   >
     <ProblemNote :problem="problem" @retry="send" />
-    <ElRadioGroup v-model="given.kind" aria-label="what became of it">
+    <ElRadioGroup v-model="given.kind" :aria-label="t('whatBecameOfIt')">
       <ElRadio v-for="each in kinds" :key="each.kind" :value="each.kind">{{ each.words }}</ElRadio>
     </ElRadioGroup>
     <label class="labelled w-full"
-      ><span>what happened</span><ElInput v-model="given.text" required minlength="5" maxlength="500"
+      ><span>{{ t('whatHappened') }}</span
+      ><ElInput v-model="given.text" required minlength="5" maxlength="500"
     /></label>
     <label v-if="given.kind === 'kit-stolen'" class="labelled w-full"
-      ><span>number of the police report, if there is one</span><ElInput v-model="given.reportNumber" maxlength="60"
+      ><span>{{ t('numberOfThePoliceReport') }}</span
+      ><ElInput v-model="given.reportNumber" maxlength="60"
     /></label>
     <p class="second">
-      {{ kit.name }} is held from then on{{
-        kit.loan ? `; its loan ${kit.loan.code} stays open until it is settled` : ''
-      }}. A coordinator can bring it back from this sheet.
+      {{
+        t('isHeldFromThenOn', {
+          name: kit.name,
+          code: kit.loan ? t('itsLoanStaysOpenUntil', { code: kit.loan.code }) : '',
+        })
+      }}
     </p>
-    <ElButton type="primary" native-type="submit" :disabled="sending">Record it</ElButton>
+    <ElButton type="primary" native-type="submit" :disabled="sending">{{ t('recordIt') }}</ElButton>
   </form>
 </template>

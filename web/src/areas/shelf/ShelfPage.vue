@@ -17,6 +17,9 @@ import { filterKits, groupKits, shelfLines } from './shelf-groups.ts'
 import ShelfRow from './ShelfRow.vue'
 import { shelfTable } from './shelf-table.ts'
 import { useKitKeys } from './use-kit-keys.ts'
+import { shelfWords } from './words.ts'
+
+const t = shelfWords('shelfPage')
 
 const ROW_PX = 41
 const BOARD_PX = 33
@@ -78,7 +81,7 @@ const counts = computed(() =>
   })),
 )
 const gone = computed(() => all.value.filter(({ group }) => group === 'gone').length)
-const countWords = { full: 'fit', half: 'with a note', crescent: 'bench', new: 'held' } as const
+const countWords = { full: t('fit'), half: t('withANote'), crescent: t('bench'), new: t('held') } as const
 
 // Whoever opens the shelf sees first what needs somebody.
 watch(shelf, () => {
@@ -122,23 +125,23 @@ const branches = computed(() => session.current?.memberships ?? [])
         class="grid grid-cols-[44px_auto_minmax(0,1fr)_auto] gap-y-0 gap-x-16px items-center h-58px pr-14px max-[900px]:h-auto max-[900px]:grid-cols-[44px_minmax(0,1fr)] max-[900px]:pb-0"
       >
         <div class="strip max-[900px]:row-span-2"></div>
-        <h1 class="whitespace-nowrap">The shelf</h1>
+        <h1 class="whitespace-nowrap">{{ t('theShelf') }}</h1>
         <div class="filters flex gap-8px max-w-330px max-[900px]:pb-8px">
           <ElInput
             v-model="filter.text"
             class="flex-[1_0_72px]"
             type="search"
-            placeholder="only …"
-            aria-label="Show only kits with these words"
+            :placeholder="t('only')"
+            :aria-label="t('showOnlyKitsWithThese')"
           />
           <ElSelect
             v-if="branches.length > 1"
             v-model="filter.branchId"
             class="branch flex-[0_0_124px]"
-            placeholder="everywhere"
-            aria-label="Branch"
+            :placeholder="t('everywhere')"
+            :aria-label="t('branch')"
           >
-            <ElOption value="" label="everywhere" />
+            <ElOption value="" :label="t('everywhere')" />
             <ElOption
               v-for="branch in branches"
               :key="branch.branchId"
@@ -164,15 +167,15 @@ const branches = computed(() => session.current?.memberships ?? [])
             class="flex gap-6px items-center py-4px px-7px line-transparent rd-4px bg-none text-ink font-inherit text-14px whitespace-nowrap cursor-pointer"
             type="button"
             :aria-pressed="filter.gone"
-            title="Lost, stolen, retired"
+            :title="t('lostStolenRetired')"
             @click="filter.gone = !filter.gone"
           >
-            <b>{{ gone }}</b> gone
+            <b>{{ gone }}</b> {{ t('gone') }}
           </button>
         </div>
       </header>
       <ProblemNote class="mr-16px ml-60px my-12px" :problem="problem" @retry="reload" />
-      <p v-if="slow" class="quiet mr-16px ml-60px my-12px">Reading the shelf …</p>
+      <p v-if="slow" class="quiet mr-16px ml-60px my-12px">{{ t('readingTheShelf') }}</p>
       <div ref="list">
         <div
           v-if="heightBefore > 0"
@@ -205,12 +208,16 @@ const branches = computed(() => session.current?.memberships ?? [])
             <template v-if="index === 0"
               ><em
                 class="where pt-9px text-15px absolute max-[900px]:hidden right-[calc(4px_+_112px_+_132px_+_22.5px)] w-100px"
-                >where</em
-              ><em class="next pt-9px text-15px absolute max-[900px]:hidden right-[calc(4px_+_132px_+_15px)] w-112px"
-                >next hand-out</em
-              ><em class="pt-9px text-15px absolute max-[900px]:hidden right-[calc(4px_+_66px_+_7.5px)] w-66px"
-                >mirror</em
-              ><em class="pt-9px text-15px absolute max-[900px]:hidden right-4px w-66px">finder</em></template
+                >{{ t('where') }}</em
+              ><em
+                class="next pt-9px text-15px absolute max-[900px]:hidden right-[calc(4px_+_132px_+_15px)] w-112px"
+                >{{ t('nextHandOut') }}</em
+              ><em class="pt-9px text-15px absolute max-[900px]:hidden right-[calc(4px_+_66px_+_7.5px)] w-66px">{{
+                t('mirror')
+              }}</em
+              ><em class="pt-9px text-15px absolute max-[900px]:hidden right-4px w-66px">{{
+                t('finder')
+              }}</em></template
             >
           </div>
         </template>
@@ -223,8 +230,8 @@ const branches = computed(() => session.current?.memberships ?? [])
         </div>
       </div>
       <p v-if="shelf && groups.length === 0" class="mr-16px ml-60px my-12px">
-        No kit fits these words.
-        <ElButton link @click="filter = { ...everything }">Show all</ElButton>
+        {{ t('noKitFitsTheseWords') }}
+        <ElButton link @click="filter = { ...everything }">{{ t('showAll') }}</ElButton>
       </p>
       <p v-if="groups.length > 0" class="mr-16px ml-60px my-12px">
         <CsvButton :rows="() => shelfTable(groups)" name="shelf" />

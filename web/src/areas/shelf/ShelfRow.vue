@@ -8,6 +8,9 @@ import ReasonText from '../../shared/ReasonText.vue'
 import { dayText, lateText, whenText } from '../../shared/dates.ts'
 import { readingOf } from './shelf-groups.ts'
 import { useSession } from '../people/session.ts'
+import { shelfWords } from './words.ts'
+
+const t = shelfWords('shelfRow')
 
 const session = useSession()
 const { kit, chosen } = defineProps<{ kit: ShelfKit; chosen: boolean }>()
@@ -42,29 +45,31 @@ const finder = computed(() => readingOf(kit, 'finder'))
     </div>
     <p class="why [display:-webkit-box] overflow-hidden [-webkit-box-orient:vertical] [-webkit-line-clamp:2]">
       <span v-if="kit.look" class="text-brass-text fw-640" :title="lookSentence(kit.look)"
-        >Look at the mirror first.
+        >{{ t('lookAtTheMirrorFirst') }}
       </span>
       <ReasonText :condition="kit.condition" :reasons="kit.reasons" :out="kit.group === 'out'" />
     </p>
     <p class="where min-w-0 overflow-hidden text-13px">
       <strong v-if="kit.loan && kit.loan.daysLate > 0" class="rust">{{ lateText(kit.loan.daysLate) }}</strong>
-      <template v-else-if="kit.loan">back {{ dayText(kit.loan.dueAtUtc, session.zoneOf(kit.branchId)) }}</template>
+      <template v-else-if="kit.loan">{{
+        t('backAt', { dueAtUtc: dayText(kit.loan.dueAtUtc, session.zoneOf(kit.branchId)) })
+      }}</template>
       <template v-else>{{ kit.place }}</template>
     </p>
     <p :class="['next', { none: !kit.next }]" class="min-w-0 overflow-hidden text-13px whitespace-nowrap">
       <template v-if="kit.next"
-        ><em class="what">next </em>{{ whenText(kit.next.atUtc, session.zoneOf(kit.branchId)) }}<br /><span
+        ><em class="what">{{ t('next') }} </em>{{ whenText(kit.next.atUtc, session.zoneOf(kit.branchId)) }}<br /><span
           class="quiet overflow-hidden text-ellipsis whitespace-nowrap block"
           >{{ kit.next.borrower }}</span
         ></template
       >
-      <span v-else class="quiet">none booked</span>
+      <span v-else class="quiet">{{ t('noneBooked') }}</span>
     </p>
     <div class="max-[900px]:hidden">
-      <ReadingFigure v-if="mirror" :reading="mirror" /><span v-else class="second">not measured</span>
+      <ReadingFigure v-if="mirror" :reading="mirror" /><span v-else class="second">{{ t('notMeasured') }}</span>
     </div>
     <div class="max-[900px]:hidden">
-      <ReadingFigure v-if="finder" :reading="finder" /><span v-else class="second">not measured</span>
+      <ReadingFigure v-if="finder" :reading="finder" /><span v-else class="second">{{ t('notMeasured') }}</span>
     </div>
   </div>
 </template>

@@ -11,6 +11,9 @@ import { dayText } from '../../shared/dates.ts'
 import WeighIn from '../../shared/weigh-in/WeighIn.vue'
 import { groupWords } from '../../shared/weigh-in/use-weigh-in.ts'
 import { massText } from '@binoculum/core'
+import { shelfWords } from './words.ts'
+
+const t = shelfWords('weighPage')
 
 /** Weighing a complete kit: from then on its own weight is what is compared with. */
 const route = useRoute()
@@ -49,29 +52,31 @@ async function keep(sure: boolean) {
     <ProblemNote :problem="problem" @retry="reload" />
     <template v-if="kit && given">
       <header class="flex flex-wrap gap-y-0 gap-x-14px items-center">
-        <h1>Weigh {{ kit.name }}, complete</h1>
+        <h1>{{ t('weighComplete', { name: kit.name }) }}</h1>
         <KitTag :code="kit.code" />
       </header>
       <p>
-        Everything in, nothing else. From then on a loss shows against this kit’s own weight, so that much smaller
-        parts are noticed.
+        {{ t('everythingInNothingElseFrom') }}
       </p>
       <p v-if="off.length > 0" class="problem">
-        {{ kit.name }} is not complete:
         {{
-          off
-            .slice(0, 4)
-            .map(({ name }) => name)
-            .join(', ')
-        }}{{ off.length > 4 ? ` and ${off.length - 4} more` : '' }}.
-        <RouterLink :to="`/kits/${encodeURIComponent(kit.code)}`">Count it, or put it right first.</RouterLink>
+          t('isNotComplete', {
+            name: kit.name,
+            off: off
+              .slice(0, 4)
+              .map(({ name }) => name)
+              .join(', '),
+            more: off.length > 4 ? t('andMore', { off: off.length - 4 }) : '',
+          })
+        }}
+        <RouterLink :to="`/kits/${encodeURIComponent(kit.code)}`">{{ t('countItOrPutIt') }}</RouterLink>
       </p>
       <template v-else>
         <div class="columns grid grid-cols-[340px_1fr] gap-40px items-start">
           <WeighIn :given="given" @weigh="weigh" @clear="clear" />
           <section>
-            <h2>Weighed before</h2>
-            <p v-if="kit.baselines.length === 0" class="quiet">never yet</p>
+            <h2>{{ t('weighedBefore') }}</h2>
+            <p v-if="kit.baselines.length === 0" class="quiet">{{ t('neverYet') }}</p>
             <p v-for="each in kit.baselines" :key="each.group" class="flex flex-wrap gap-x-8px items-baseline">
               {{ groupWords(each.group) }} <b>{{ massText(each.measuredG) }}</b>
               <span class="second">{{ dayText(each.atUtc, kit.zone) }}</span>
@@ -86,9 +91,9 @@ async function keep(sure: boolean) {
             :disabled="weighings.length === 0 || sending"
             @click="keep(isDoubtful)"
           >
-            {{ isDoubtful ? 'It is complete all the same: keep it' : 'It is complete: keep this weight' }}
+            {{ isDoubtful ? t('itIsCompleteAllThe') : t('itIsCompleteKeepThis') }}
           </ElButton>
-          <RouterLink class="button big" :to="`/kits/${encodeURIComponent(kit.code)}`">Not now</RouterLink>
+          <RouterLink class="button big" :to="`/kits/${encodeURIComponent(kit.code)}`">{{ t('notNow') }}</RouterLink>
         </div>
       </template>
     </template>

@@ -11,6 +11,9 @@ import {
   type Outcome,
   type ReadingKind,
 } from '@binoculum/core'
+import { shelfWords } from './words.ts'
+
+const t = shelfWords('historyWords')
 
 const list = (value: unknown): Record<string, unknown>[] =>
   Array.isArray(value) ? (value as Record<string, unknown>[]) : []
@@ -23,20 +26,20 @@ const readingWords = (reading: Record<string, unknown>): string | null => {
   if (unit === 'mm' || unit === 'arcmin' || unit === 'deg' || unit === 's')
     return `${words} ${readingFigureText(unit, asFound)} → ${readingFigureText(unit, asLeft)}`
   if (kind === 'repeat') return `${words}: ${readingFigureText('judged', asLeft, kind)}`
-  return asLeft === 0 ? null : `${words} not fine`
+  return asLeft === 0 ? null : t('notFine', { words })
 }
 
 const dayOf = (value: unknown): string => (text(value) ? dateText(text(value)) : '–')
 
 const kitFieldWords: Readonly<Record<string, string>> = {
-  code: 'code',
-  name: 'name',
-  place: 'place',
-  branch: 'branch',
-  owner: 'owner',
-  serialNumber: 'serial number',
-  priceMinor: 'price',
-  note: 'note',
+  code: t('code'),
+  name: t('name'),
+  place: t('place'),
+  branch: t('branch'),
+  owner: t('owner'),
+  serialNumber: t('serialNumber'),
+  priceMinor: t('price'),
+  note: t('note'),
 }
 
 /** Pictures that a check's figures were read from. */
@@ -49,11 +52,17 @@ export function recordSentence({ act, before, after }: RecordLine): string {
   const is = after ?? {}
   switch (act) {
     case 'brought-in':
-      return `brought in with ${text(is.parts)} parts${is.file ? ` from ${text(is.file)}` : ''}`
+      return t('broughtInWithParts', {
+        parts: text(is.parts),
+        file: is.file ? t('fromFile', { file: text(is.file) }) : '',
+      })
     case 'handed-out': {
       const due = text(is.dueOn)
       const overruled = text(is.overruleReason)
-      return `handed out${due ? `, due ${dateText(due)}` : ''}${overruled ? `; overruled: “${overruled}”` : ''}`
+      return t('handedOut', {
+        due: due ? t('dueDue', { due: dateText(due) }) : '',
+        overruled: overruled ? t('overruledOverruled', { overruled }) : '',
+      })
     }
     case 'taken-back':
     case 'take-back-corrected': {
@@ -64,144 +73,153 @@ export function recordSentence({ act, before, after }: RecordLine): string {
       const outcome = is.outcome && isNew ? `: ${outcomeWords[is.outcome as Outcome].toLowerCase()}` : ''
       const details = [
         ...off,
-        ...(Number(is.unseen ?? 0) > 0 ? [`${text(is.unseen)} not looked at`] : []),
-        ...list(is.extras).map(({ name }) => `${text(name)} lay there too`),
-        ...(answers.sunFilterFound ? ['sun filter found'] : []),
+        ...(Number(is.unseen ?? 0) > 0 ? [t('notLookedAt', { unseen: text(is.unseen) })] : []),
+        ...list(is.extras).map(({ name }) => t('layThereToo', { name: text(name) })),
+        ...(answers.sunFilterFound ? [t('sunFilterFound')] : []),
         ...(said ? [`“${said}”`] : []),
       ]
-      const what = `${act === 'taken-back' ? 'taken back' : 'take-back corrected'}${outcome}`
+      const what = `${act === 'taken-back' ? t('takenBack') : t('takeBackCorrected')}${outcome}`
       return [what, ...details].join('; ')
     }
     case 'borrower-wrote': {
       const look = keptLookSchema.safeParse(is)
-      if (look.success) return `the borrower looked. ${remoteLookWords(look.data)}`
+      if (look.success) return t('theBorrowerLooked', { data: remoteLookWords(look.data) })
       const missing = Array.isArray(is.missing) ? is.missing.map(text) : []
       if (is.missing !== undefined)
         return missing.length > 0
-          ? `the borrower looked through the case: ${missing.join(', ')} missing`
-          : 'the borrower looked through the case: all there'
+          ? t('theBorrowerLookedThroughThe', { missing: missing.join(', ') })
+          : t('theBorrowerLookedThroughTheCase')
       const walked = Array.isArray(is.walked) ? is.walked.map(text).join(' › ') : ''
-      return `the borrower reports: ${[walked, is.words ? `“${text(is.words)}”` : ''].filter(Boolean).join('; ') || 'a picture'}`
+      return t('theBorrowerReports', {
+        reports: [walked, is.words ? `“${text(is.words)}”` : ''].filter(Boolean).join('; ') || t('aPicture'),
+      })
     }
     case 'hand-out-corrected': {
       const what = [
-        ...(is.neverLeft ? ['it never left'] : []),
-        ...(is.dueOn ? [`due ${dateText(text(was.dueOn))} → ${dateText(text(is.dueOn))}`] : []),
-        ...(is.borrowerId ? ['another borrower'] : []),
+        ...(is.neverLeft ? [t('itNeverLeft')] : []),
+        ...(is.dueOn ? [t('dueMoved', { from: dateText(text(was.dueOn)), to: dateText(text(is.dueOn)) })] : []),
+        ...(is.borrowerId ? [t('anotherBorrower')] : []),
       ]
-      return `hand-out corrected: ${what.join(', ')}; “${text(is.reason)}”`
+      return t('handOutCorrected', { what: what.join(', '), reason: text(is.reason) })
     }
     case 'extra-settled':
-      return `${text(was.part)}, which wasn’t on its card, put where it belongs`
+      return t('whichWasntOnItsCard', { part: text(was.part) })
     case 'kit-changed':
-      if (is.backInService !== undefined) return `back in service: “${text(is.backInService)}”`
-      return `changed: ${Object.entries(is)
-        .map(
-          ([field, value]) => `${kitFieldWords[field] ?? field} ${text(was[field]) || '–'} → ${text(value) || '–'}`,
-        )
-        .join(', ')}`
+      if (is.backInService !== undefined) return t('backInService', { backInService: text(is.backInService) })
+      return t('changedIs', {
+        is: Object.entries(is)
+          .map(
+            ([field, value]) => `${kitFieldWords[field] ?? field} ${text(was[field]) || '–'} → ${text(value) || '–'}`,
+          )
+          .join(', '),
+      })
     case 'link-revoked':
-      return 'the guide’s link ended'
+      return t('theGuidesLinkEnded')
     case 'part-marked':
-      if (was.unseen !== undefined) return `${text(is.part)} counted as present`
+      if (was.unseen !== undefined) return t('countedAsPresent', { part: text(is.part) })
       return `${text(is.part)}: ${text(was.mark)} → ${text(is.mark)}${is.note ? `, ${text(is.note)}` : ''}`
     case 'wear-noted':
       return is.knownWear
-        ? `known wear of ${text(is.part)}: ${text(is.knownWear)}`
-        : `${text(is.part)} has no known wear any more`
+        ? t('knownWearOf', { part: text(is.part), knownWear: text(is.knownWear) })
+        : t('hasNoKnownWearAny', { part: text(is.part) })
     case 'hazard-cured':
-      return `${text(was.hazard).replaceAll('-', ' ')} cured: ${text(is.cure)}`
+      return t('hazardCured', { hazard: text(was.hazard).replaceAll('-', ' '), cure: text(is.cure) })
     case 'checked': {
       const readings = list(is.readings).flatMap((reading) => readingWords(reading) ?? [])
       const condition = is.condition ? conditionWords[is.condition as Condition].toLowerCase() : ''
-      return [`checked: ${condition}`, ...readings].join(', ')
+      return [t('checkedCondition', { condition }), ...readings].join(', ')
     }
     case 'cell-forgotten':
-      return `forgotten what its screws did: ${text(is.steps)} turnings`
+      return t('forgottenWhatItsScrewsDid', { steps: text(is.steps) })
     case 'finder-offset-measured':
-      return 'finder’s place measured'
+      return t('findersPlaceMeasured')
     case 'weighed': {
       const groups = list(is.groups).map(({ group, measuredG }) =>
-        typeof measuredG === 'number' ? `${text(group) || 'whole kit'} ${massText(measuredG)}` : text(group),
+        typeof measuredG === 'number' ? `${text(group) || t('wholeKit')} ${massText(measuredG)}` : text(group),
       )
-      return `weighed: ${groups.join(', ')}`
+      return t('weighedGroups', { groups: groups.join(', ') })
     }
     case 'part-moved': {
-      const way = is.way === 'into-kit' ? 'put in from the drawer' : 'laid into the drawer'
-      return `${text(is.part)} ${way}; ${text(is.drawer)} there now`
+      const way = is.way === 'into-kit' ? t('putInFromTheDrawer') : t('laidIntoTheDrawer')
+      return t('thereNow', { part: text(is.part), way, drawer: text(is.drawer) })
     }
     case 'model-changed':
       return is.changed === undefined
-        ? `model changed: ${text(is.model)}`
-        : `model changed: ${{ mount: 'mount and tube', mirror: 'mirrors and cell' }[text(is.changed)] ?? 'steps'} of ${text(is.model)}`
+        ? t('modelChanged', { model: text(is.model) })
+        : t('modelChangedOf', {
+            what: { mount: t('mountAndTube'), mirror: t('mirrorsAndCell') }[text(is.changed)] ?? t('steps'),
+            model: text(is.model),
+          })
     case 'job-opened':
-      return `${text(is.job) || 'to do'}: ${text(is.text)}${is.dueOn ? `, by ${dateText(text(is.dueOn))}` : ''}`
+      return `${text(is.job) || t('toDo')}: ${text(is.text)}${is.dueOn ? t('toBeDoneBy', { dueOn: dateText(text(is.dueOn)) }) : ''}`
     case 'job-settled': {
-      const result = text(is.result) === 'not-helped' ? 'did not help' : text(is.result)
+      const result = text(is.result) === 'not-helped' ? t('didNotHelp') : text(is.result)
       return `${text(is.part)}, ${text(is.job)}: ${result}${is.note ? `; ${text(is.note)}` : ''}`
     }
     case 'job-changed':
       return [
-        `${text(is.part)}, ${text(is.job)}: ${text(is.owner) || 'nobody'}`,
-        is.dueOn ? `by ${dateText(text(is.dueOn))}` : 'no day',
+        `${text(is.part)}, ${text(is.job)}: ${text(is.owner) || t('nobody')}`,
+        is.dueOn ? t('byDay', { dueOn: dateText(text(is.dueOn)) }) : t('noDay'),
         ...(is.note ? [text(is.note)] : []),
       ].join(', ')
     case 'guide-words-changed':
-      return `guide’s words changed: ${text(is.block)}`
+      return t('guidesWordsChanged', { block: text(is.block) })
     case 'coin-cell-asked':
-      return `coin cell missing; ${text(is.spokeTo)} was asked: “${text(is.whereIsIt)}”`
+      return t('coinCellMissingWasAsked', { spokeTo: text(is.spokeTo), whereIsIt: text(is.whereIsIt) })
     case 'message-sent':
-      return `letter sent: ${text(is.subject)}`
+      return t('letterSent', { subject: text(is.subject) })
     case 'cells-changed':
-      return `cells changed: ${text(is.part)}`
+      return t('cellsChanged', { part: text(is.part) })
     case 'brought-up-to-date':
-      return `brought up to date from ${text(is.file) || 'a list'}`
+      return t('broughtUpToDateFrom', { file: text(is.file) || t('aList') })
     case 'collimation-policy-set':
-      return is.policy === 'with-help-sheet'
-        ? 'borrowers may line it up, with the help sheet'
-        : 'lining up is left to us'
+      return is.policy === 'with-help-sheet' ? t('borrowersMayLineItUp') : t('liningUpIsLeftTo')
     case 'case-drawn':
-      return `compartments of its open case drawn: ${text(is.places)}`
+      return t('compartmentsOfItsOpenCase', { places: text(is.places) })
     case 'case-seen':
       return is.reference
         ? is.whole
-          ? 'its complete case photographed'
-          : 'a picture of its case learnt from'
-        : 'its open case photographed'
+          ? t('itsCompleteCasePhotographed')
+          : t('aPictureOfItsCase')
+        : t('itsOpenCasePhotographed')
     case 'case-view-forgotten':
-      return 'a picture of its complete case is compared with no more'
+      return t('aPictureOfItsComplete')
     case 'transfer-planned':
-      return `goes to another branch with the van on ${dayOf(is.onDay)}`
+      return t('goesToAnotherBranchWith', { onDay: dayOf(is.onDay) })
     case 'transfer-arrived':
-      return 'came with the van'
+      return t('cameWithTheVan')
     case 'transfer-cancelled':
-      return `doesn’t go with the van on ${dayOf(is.onDay)} after all`
+      return t('doesntGoWithTheVan', { onDay: dayOf(is.onDay) })
     case 'promised':
-      return `promised from ${dayOf(is.fromOn)} to ${dayOf(is.untilOn)}`
+      return t('promisedFromTo', { fromOn: dayOf(is.fromOn), untilOn: dayOf(is.untilOn) })
     case 'promise-moved':
-      return `promise moved: ${dayOf(is.fromOn)} to ${dayOf(is.untilOn)}${is.kitId === was.kitId ? '' : ', another kit'}`
+      return t('promiseMovedTo', {
+        fromOn: dayOf(is.fromOn),
+        untilOn: dayOf(is.untilOn),
+        kit: is.kitId === was.kitId ? '' : t('anotherKit'),
+      })
     case 'promise-cancelled':
-      return `promise cancelled: “${text(is.reason)}”`
+      return t('promiseCancelled', { reason: text(is.reason) })
     case 'extended':
-      return `put off: due ${dayOf(is.dueOn)} instead of ${dayOf(was.dueOn)}`
+      return t('putOffDueInsteadOf', { dueOn: dayOf(is.dueOn), was: dayOf(was.dueOn) })
     case 'branch-archived':
-      return is.withBorrowers ? 'archive taken out, with borrowers' : 'archive taken out, without borrowers'
+      return is.withBorrowers ? t('archiveTakenOutWithBorrowers') : t('archiveTakenOutWithoutBorrowers')
     case 'spread-read':
-      return `losses and drift of ${text(is.origin)} read in`
+      return t('lossesAndDriftOfRead', { origin: text(is.origin) })
     case 'spread-forgotten':
-      return `losses and drift of ${text(was.origin)} forgotten`
+      return t('lossesAndDriftOfForgotten', { origin: text(was.origin) })
     case 'branch-brought-in':
-      return `read in from an archive: ${text(is.kits)} kits, ${text(is.loans)} loans`
+      return t('readInFromAnArchive', { kits: text(is.kits), loans: text(is.loans) })
     case 'packing-shown':
-      return `picture kept of how it is packed: ${text(is.of)}`
+      return t('pictureKeptOfHowIt', { of: text(is.of) })
     case 'packing-unshown':
-      return `picture of how it is packed taken off: ${text(is.of)}`
+      return t('pictureOfHowItIs', { of: text(is.of) })
     case 'lesson-offered':
-      return 'link to its lesson made'
+      return t('linkToItsLessonMade')
     case 'lesson-done':
-      return 'the borrower went through its lesson'
+      return t('theBorrowerWentThroughIts')
     case 'link-renewed':
-      return 'new link to the guide'
+      return t('newLinkToTheGuide')
     default:
       return act.replaceAll('-', ' ')
   }

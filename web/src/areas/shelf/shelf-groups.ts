@@ -1,4 +1,7 @@
 import type { ReadingView, ShelfKit } from '@binoculum/contract'
+import { shelfWords } from './words.ts'
+
+const t = shelfWords('shelfGroups')
 
 export interface ShelfGroup {
   readonly key: ShelfKit['group']
@@ -8,12 +11,12 @@ export interface ShelfGroup {
 }
 
 const titles: readonly (readonly [ShelfKit['group'], string, string])[] = [
-  ['shelf', 'On the shelf', 'can it go out, and why'],
-  ['out', 'Out on loan', 'first back on top'],
-  ['desk', 'At the desk', 'came back, to be gone through'],
-  ['bench', 'At the bench', 'soonest hand-out first'],
-  ['held', 'Held', 'not to be lent'],
-  ['gone', 'Lost, stolen, retired', 'kept for the record'],
+  ['shelf', t('onTheShelf'), t('canItGoOutAnd')],
+  ['out', t('outOnLoan'), t('firstBackOnTop')],
+  ['desk', t('atTheDesk'), t('cameBackToBeGone')],
+  ['bench', t('atTheBench'), t('soonestHandOutFirst')],
+  ['held', t('held'), t('notToBeLent')],
+  ['gone', t('lostStolenRetired'), t('keptForTheRecord')],
 ]
 
 const lateLast = '9999'
@@ -72,9 +75,9 @@ export const readingOf = (kit: { readings: readonly ReadingView[] }, kind: Readi
   kit.readings.find((reading) => reading.kind === kind) ?? null
 
 export const sourceWords: Readonly<Record<ReadingView['source'], string>> = {
-  measured: 'measured',
-  typed: 'typed in',
-  photo: 'from a photo',
-  judged: 'judged',
-  assumed: 'assumed',
+  measured: t('measured'),
+  typed: t('typedIn'),
+  photo: t('fromAPhoto'),
+  judged: t('judged'),
+  assumed: t('assumed'),
 }

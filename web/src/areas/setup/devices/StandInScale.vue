@@ -7,6 +7,9 @@ import FigureInput from '../../../shared/controls/FigureInput.vue'
 import { api } from '../../../shared/api/client.ts'
 import { useLoaded } from '../../../shared/api/use-loaded.ts'
 import { SimulatedScale, type SimulatedPan } from '../../../shared/devices/simulated-scale.ts'
+import { setupWords } from '../words.ts'
+
+const t = setupWords('standInScale')
 
 /** A made-up pan: parts of any kit go on and off, and whatever window reads the stand-in sees its lines. */
 const { data: shelf } = useLoaded(shelfSchema, '/api/kits')
@@ -73,30 +76,42 @@ function plug() {
 
 <template>
   <div class="grid gap-10px py-14px px-16px line-rule-strong rd-4px bg-card">
-    <h3>The stand-in’s pan</h3>
+    <h3>{{ t('theStandInsPan') }}</h3>
     <div class="flex flex-wrap gap-y-8px gap-x-14px items-center">
       <ElButton :aria-pressed="isOn" @click="plug">
-        {{ isOn ? 'Unplug' : 'Plug in' }}
+        {{ isOn ? t('unplug') : t('plugIn') }}
       </ElButton>
-      <ElButton :disabled="!isOn" @click="scale.tare()">Tare</ElButton>
-      <code class="min-w-170px py-6px px-10px line-rule bg-well text-15px" aria-label="line of the scale">{{
-        line || 'off'
+      <ElButton :disabled="!isOn" @click="scale.tare()">{{ t('tare') }}</ElButton>
+      <code class="min-w-170px py-6px px-10px line-rule bg-well text-15px" :aria-label="t('lineOfTheScale')">{{
+        line || t('off')
       }}</code>
-      <span class="second">on the pan: {{ massText(loadG) }}</span>
+      <span class="second">{{ t('onThePan', { loadG: massText(loadG) }) }}</span>
     </div>
     <div class="grid grid-cols-[repeat(4,96px)_auto] gap-10px items-end">
-      <label class="labelled"><span>unit</span><ChoiceSelect v-model="unit" :options="units" label="Unit" /></label>
-      <label class="labelled"><span>step</span><FigureInput v-model="stepG" label="Step" unit="g" /></label>
-      <label class="labelled"><span>up to</span><FigureInput v-model="mostG" label="Up to" unit="g" /></label>
-      <label class="labelled"><span>box</span><FigureInput v-model="boxG" label="Box" unit="g" /></label>
-      <ElCheckbox v-model="drifts">drifts</ElCheckbox>
+      <label class="labelled"
+        ><span>{{ t('unit') }}</span
+        ><ChoiceSelect v-model="unit" :options="units" :label="t('unit2')"
+      /></label>
+      <label class="labelled"
+        ><span>{{ t('step') }}</span
+        ><FigureInput v-model="stepG" :label="t('step2')" unit="g"
+      /></label>
+      <label class="labelled"
+        ><span>{{ t('upTo') }}</span
+        ><FigureInput v-model="mostG" :label="t('upTo2')" unit="g"
+      /></label>
+      <label class="labelled"
+        ><span>{{ t('box') }}</span
+        ><FigureInput v-model="boxG" :label="t('box2')" unit="g"
+      /></label>
+      <ElCheckbox v-model="drifts">{{ t('drifts') }}</ElCheckbox>
     </div>
     <div class="flex flex-wrap gap-y-8px gap-x-14px items-center">
       <ElSelect
         v-model="code"
         class="kit w-240px"
-        aria-label="Kit whose parts go on the pan"
-        placeholder="choose a kit"
+        :aria-label="t('kitWhosePartsGoOn')"
+        :placeholder="t('chooseAKit')"
         filterable
       >
         <ElOption
@@ -114,13 +129,13 @@ function plug() {
         :aria-pressed="each === group"
         @click="group = each"
       >
-        {{ each || 'the rest' }}
+        {{ each || t('theRest') }}
       </ElButton>
     </div>
     <template v-if="kit">
       <div class="flex flex-wrap gap-y-8px gap-x-14px items-center">
-        <ElButton @click="putAll">Put all on</ElButton>
-        <ElButton @click="onPan = new Map()">Clear the pan</ElButton>
+        <ElButton @click="putAll">{{ t('putAllOn') }}</ElButton>
+        <ElButton @click="onPan = new Map()">{{ t('clearThePan') }}</ElButton>
       </div>
       <ul class="grid grid-cols-[1fr_1fr] gap-y-0 gap-x-24px m-0 p-0 list-none">
         <li v-for="part in shown" :key="part.id" class="flex gap-10px items-center min-h-32px line-b-rule">
@@ -133,14 +148,14 @@ function plug() {
           <span v-if="part.count > 1">
             <ElButton
               size="small"
-              :aria-label="`one ${part.name} off`"
+              :aria-label="t('oneOff', { name: part.name })"
               @click="set(part, (onPan.get(part.id)?.count ?? 0) - 1)"
               >−</ElButton
             >
             {{ onPan.get(part.id)?.count ?? 0 }}
             <ElButton
               size="small"
-              :aria-label="`one ${part.name} on`"
+              :aria-label="t('oneOn', { name: part.name })"
               @click="set(part, (onPan.get(part.id)?.count ?? 0) + 1)"
               >+</ElButton
             >
@@ -150,8 +165,11 @@ function plug() {
       </ul>
     </template>
     <p v-if="onPan.size > 0" class="second">
-      lies there:
-      {{ [...onPan.values()].map(({ name, count }) => (count > 1 ? `${count} × ${name}` : name)).join(', ') }}
+      {{
+        t('liesThere', {
+          things: [...onPan.values()].map(({ name, count }) => (count > 1 ? `${count} × ${name}` : name)).join(', '),
+        })
+      }}
     </p>
   </div>
 </template>

@@ -3,6 +3,9 @@ import { shelfSchema } from '@binoculum/contract'
 import { ref } from 'vue'
 import { useLoaded } from '../../../shared/api/use-loaded.ts'
 import { simulatedScanner } from '../../../shared/devices/scanner.ts'
+import { setupWords } from '../words.ts'
+
+const t = setupWords('standInScanner')
 
 /** A made-up scanner: every other window of this browser hears the scan. */
 const { data: shelf } = useLoaded(shelfSchema, '/api/kits')
@@ -19,15 +22,15 @@ function scan() {
 
 <template>
   <form class="grid gap-8px py-14px px-16px line-rule-strong rd-4px bg-card" @submit.prevent="scan">
-    <h3>The stand-in’s scanner</h3>
-    <p class="second">Open the desk in another window of this browser; it hears what is scanned here.</p>
+    <h3>{{ t('theStandInsScanner') }}</h3>
+    <p class="second">{{ t('openTheDeskInAnother') }}</p>
     <div class="grid grid-cols-[1fr_auto] gap-8px">
-      <ElInput v-model="code" list="codes" aria-label="Label" placeholder="M-12 or M-12/5" maxlength="80" />
+      <ElInput v-model="code" list="codes" :aria-label="t('label')" :placeholder="t('mOrM')" maxlength="80" />
       <datalist id="codes">
         <option v-for="kit in shelf?.kits ?? []" :key="kit.id" :value="kit.code">{{ kit.name }}</option>
       </datalist>
-      <ElButton native-type="submit">Scan</ElButton>
+      <ElButton native-type="submit">{{ t('scan') }}</ElButton>
     </div>
-    <p v-if="said" role="status" class="second">{{ said }} was scanned.</p>
+    <p v-if="said" role="status" class="second">{{ t('wasScanned', { said }) }}</p>
   </form>
 </template>

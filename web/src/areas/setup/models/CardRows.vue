@@ -5,6 +5,9 @@ import SignIcon from '../../../shared/controls/SignIcon.vue'
 import { useSortableRows } from '../../../shared/use-sortable-rows.ts'
 import GripSign from './GripSign.vue'
 import { lookAlikeWords, type DraftPart, type PlaceOfModel } from './model-draft.ts'
+import { setupWords } from '../words.ts'
+
+const t = setupWords('cardRows')
 
 /** A model's card, place by place: rows are chosen, and dragged into another order or another place. */
 const chosen = defineModel<string | null>('chosen', { required: true })
@@ -27,8 +30,11 @@ useSortableRows(list, 'ul[data-place]', {
     <div
       class="head grid grid-cols-[18px_26px_minmax(0,1fr)_20px_104px_78px_70px_112px_66px] gap-6px items-center max-[900px]:grid-cols-[30px_26px_minmax(0,1fr)_20px_104px_84px_66px] max-[560px]:grid-cols-[30px_22px_minmax(0,1fr)_16px_66px]"
     >
-      <em class="col-[3_/_5]">part</em><em>mass ± g</em><em class="max-[560px]:hidden">needed</em><em>every time</em
-      ><em>looks like</em><em class="max-[560px]:hidden">weighed in</em>
+      <em class="col-[3_/_5]">{{ t('part') }}</em><em>{{ t('massG') }}</em
+      ><em class="max-[560px]:hidden">{{ t('needed') }}</em
+      ><em>{{ t('everyTime') }}</em
+      ><em>{{ t('looksLike') }}</em
+      ><em class="max-[560px]:hidden">{{ t('weighedIn') }}</em>
     </div>
     <section v-for="{ place, parts } in places" :key="place">
       <h2 class="flex gap-12px items-baseline line-b-rule-strong">
@@ -38,10 +44,10 @@ useSortableRows(list, 'ul[data-place]', {
           :aria-expanded="!folded.has(place)"
           @click="folded.has(place) ? folded.delete(place) : folded.add(place)"
         >
-          <SignIcon :name="folded.has(place) ? 'folded' : 'unfolded'" /> {{ place || 'no place' }}
+          <SignIcon :name="folded.has(place) ? 'folded' : 'unfolded'" /> {{ place || t('noPlace') }}
         </ElButton>
         <span class="second"
-          >{{ parts.length }} {{ parts.length === 1 ? 'part' : 'parts' }}, {{ massText(massOf(parts)) }}</span
+          >{{ parts.length }} {{ t('parts', { n: parts.length }) }}, {{ massText(massOf(parts)) }}</span
         >
       </h2>
       <ul v-show="!folded.has(place)" class="min-h-8px m-0 p-0 list-none" :data-place="place">
@@ -64,11 +70,11 @@ useSortableRows(list, 'ul[data-place]', {
             }}</i></span
           >
           <span class="second max-[560px]:hidden">{{ part.criticality }}</span>
-          <span class="second look text-ink">{{ part.lookEveryTime ? 'look' : '' }}</span>
+          <span class="second look text-ink">{{ part.lookEveryTime ? t('look') : '' }}</span>
           <span :class="['second', 'brass', 'like', { rust: lookAlikeWords(part) === 'sun filter' }]">{{
             lookAlikeWords(part) ? `⇄ ${lookAlikeWords(part)}` : ''
           }}</span>
-          <span class="second max-[560px]:hidden">{{ part.weighGroup || 'whole' }}</span>
+          <span class="second max-[560px]:hidden">{{ part.weighGroup || t('whole') }}</span>
         </li>
       </ul>
     </section>

@@ -7,6 +7,9 @@ import FieldTable from '../fields/FieldTable.vue'
 import { choice, choices, figure, text, type FieldSection } from '../fields/model-fields.ts'
 import ModelFormPage from './ModelFormPage.vue'
 import { useModelForm } from './use-model-form.ts'
+import { setupWords } from '../words.ts'
+
+const t = setupWords('finderPage')
 
 /** A model's finder and its knobs, how the tube shows things, and how near it comes sharp. */
 const page = useModelForm<Loose<Pick<ModelSheet, 'finderOffsetMm'> & { finder: FinderDataView }>>('finder', {
@@ -35,15 +38,15 @@ const near = computed(() => {
 })
 
 const views = choices([
-  ['correct', 'as the eye sees it'],
-  ['turned', 'turned over'],
-  ['mirrored', 'right and left exchanged'],
+  ['correct', t('asTheEyeSeesIt')],
+  ['turned', t('turnedOver')],
+  ['mirrored', t('rightAndLeftExchanged')],
 ])
 const trains = choices([
-  ['newtonian', 'turned: a mirror tube'],
-  ['mirror-diagonal', 'upright, right and left exchanged: a mirror diagonal'],
-  ['erecting-diagonal', 'as the eye sees it: an erecting prism'],
-  ['straight', 'turned over: straight through'],
+  ['newtonian', t('turnedAMirrorTube')],
+  ['mirror-diagonal', t('uprightRightAndLeftExchanged')],
+  ['erecting-diagonal', t('asTheEyeSeesItAn')],
+  ['straight', t('turnedOverStraightThrough')],
 ])
 const sections = computed<readonly FieldSection[]>(() => {
   const finder = form.value?.finder
@@ -51,49 +54,47 @@ const sections = computed<readonly FieldSection[]>(() => {
   return [
     {
       key: 'finder',
-      title: 'Finder',
+      title: t('finder'),
       fields: [
-        choice('finder.view', 'it shows things', views),
-        figure('finder.arcminPerMark', 'marks of its own scale, ′ apart', 'none'),
-        figure('finderOffsetMm.x', 'from the tube’s middle, mm right'),
-        figure('finderOffsetMm.y', 'and mm up, seen from behind'),
+        choice('finder.view', t('itShowsThings'), views),
+        figure('finder.arcminPerMark', t('marksOfItsOwnScale'), t('none')),
+        figure('finderOffsetMm.x', t('fromTheTubesMiddleMm')),
+        figure('finderOffsetMm.y', t('andMmUpSeenFrom')),
       ],
     },
     ...finder.knobs.map((knob, i) => ({
       key: `knob-${i}`,
-      title: `Its knob “${knob.name}”`,
+      title: t('itsKnob', { name: knob.name }),
       fields: [
-        text(`finder.knobs.${i}.name`, 'name'),
-        figure(`finder.knobs.${i}.angleDeg`, 'along, ° clockwise from up'),
+        text(`finder.knobs.${i}.name`, t('name')),
+        figure(`finder.knobs.${i}.angleDeg`, t('alongClockwiseFromUp')),
         choice(
           `finder.knobs.${i}.clockwise`,
-          'clockwise moves the dot',
+          t('clockwiseMovesTheDot'),
           choices([
-            ['towards', 'that way'],
-            ['away', 'the other way'],
+            ['towards', t('thatWay')],
+            ['away', t('theOtherWay')],
           ]),
         ),
-        figure(`finder.knobs.${i}.arcminPerTurn`, 'one turn, ′'),
+        figure(`finder.knobs.${i}.arcminPerTurn`, t('oneTurn')),
       ],
     })),
     {
       key: 'tube',
-      title: 'What the tube shows, and how near',
+      title: t('whatTheTubeShowsAnd'),
       fields: [
-        choice('finder.tube.train', 'the eyepiece shows things', trains),
-        figure('finder.tube.outDeg', 'focuser or diagonal sticks out, ° clockwise from up, from behind'),
+        choice('finder.tube.train', t('theEyepieceShowsThings'), trains),
+        figure('finder.tube.outDeg', t('focuserOrDiagonalSticksOut')),
         choice(
           'finder.focusing',
-          'it focuses by',
+          t('itFocusesBy'),
           choices([
-            ['drawtube', 'racking its drawtube'],
-            ['moving-mirror', 'moving its mirror'],
+            ['drawtube', t('rackingItsDrawtube')],
+            ['moving-mirror', t('movingItsMirror')],
           ]),
         ),
-        ...(finder.focusing === 'drawtube'
-          ? [figure('finder.spareTravelMm', 'drawtube goes out beyond a star’s focus, mm')]
-          : []),
-        figure('finder.knownNearestM', 'nearest it came sharp in a trial, m', 'not tried'),
+        ...(finder.focusing === 'drawtube' ? [figure('finder.spareTravelMm', t('drawtubeGoesOutBeyondA'))] : []),
+        figure('finder.knownNearestM', t('nearestItCameSharpIn'), t('notTried')),
       ],
     },
   ]
@@ -101,26 +102,25 @@ const sections = computed<readonly FieldSection[]>(() => {
 </script>
 
 <template>
-  <ModelFormPage :page="page" keep="Keep finder and focuser">
+  <ModelFormPage :page="page" :keep="t('keepFinderAndFocuser')">
     <template #notes>
       <p v-if="sheet && !sheet.finder" class="second">
-        Nobody described this finder yet: what stands here is usual, no more.
+        {{ t('nobodyDescribedThisFinderYet') }}
       </p>
     </template>
     <FieldTable v-if="form" :form="form" :sections="sections" :wrong="wrong">
       <template #finder-before>
         <p class="labelled">
-          <span>kind, from the part on the card</span>
+          <span>{{ t('kindFromThePartOn') }}</span>
           <strong>{{ finderKindWords[form.finder.kind] }}</strong>{{ ' ' }}
           <RouterLink :to="`/setup/models/${page.id}`" class="second">{{
-            onCard ? `${onCard.name}: change it there` : 'no finder is on the card'
+            onCard ? t('changeItThere', { name: onCard.name }) : t('noFinderIsOnThe')
           }}</RouterLink>
         </p>
       </template>
       <template #knob-0-before>
         <p class="second col-span-full">
-          Which way a turn clockwise, seen at the knob’s own head, brings the dot; the bench learns the rest from what
-          turns do.
+          {{ t('whichWayATurnClockwise') }}
         </p>
       </template>
       <template #tube>

@@ -8,6 +8,9 @@ import { choice, choices, figure, text, tick, type FieldSection } from '../field
 import { kindWords } from './kind-words.ts'
 import ModelFormPage from './ModelFormPage.vue'
 import { useModelForm } from './use-model-form.ts'
+import { setupWords } from '../words.ts'
+
+const t = setupWords('headPage')
 
 /** What a model is: name, family, tube. Steps, powers and limits hang on it. */
 const page = useModelForm<Loose<Omit<WriteHead, 'version'>>>('head', {
@@ -25,32 +28,32 @@ const sections: readonly FieldSection[] = [
     key: 'head',
     title: '',
     fields: [
-      text('name', 'name', 120),
-      choice('family', 'family', choices(Object.entries(families) as [Family, string][])),
-      choice('kind', 'tube', choices(Object.entries(kindWords))),
-      figure('apertureMm', 'aperture, mm'),
-      figure('focalLengthMm', 'focal length, mm'),
+      text('name', t('name'), 120),
+      choice('family', t('family'), choices(Object.entries(families) as [Family, string][])),
+      choice('kind', t('tube'), choices(Object.entries(kindWords))),
+      figure('apertureMm', t('apertureMm')),
+      figure('focalLengthMm', t('focalLengthMm')),
       choice(
         'focuserFemaleMm',
-        'hole of the focuser',
+        t('holeOfTheFocuser'),
         choices([
-          [null, 'nobody measured it'],
+          [null, t('nobodyMeasuredIt')],
           [24.5, '24.5 mm'],
-          [31.75, '31.75 mm, 1¼ inch'],
-          [50.8, '50.8 mm, 2 inch'],
+          [31.75, t('mmInch')],
+          [50.8, t('mmInch2')],
         ]),
       ),
-      tick('collapsible', 'the tube slides open'),
+      tick('collapsible', t('theTubeSlidesOpen')),
     ],
   },
 ]
 </script>
 
 <template>
-  <ModelFormPage :page="page" keep="Keep it">
+  <ModelFormPage :page="page" :keep="t('keepIt')">
     <template #notes>
       <p v-if="guessed.length > 0" class="rust">
-        Only guessed from a list so far: {{ guessed.join(', ').replaceAll('-', ' ') }}. Look, and keep it.
+        {{ t('onlyGuessedFromAList', { guessed: guessed.join(', ').replaceAll('-', ' ') }) }}
       </p>
     </template>
     <div v-if="form" class="max-w-420px"><FieldTable :form="form" :sections="sections" :wrong="wrong" /></div>

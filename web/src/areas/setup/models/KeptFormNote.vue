@@ -1,5 +1,8 @@
 <script setup lang="ts">
 import type { NotedDraft } from './use-kept-form.ts'
+import { setupWords } from '../words.ts'
+
+const t = setupWords('keptFormNote')
 
 /** Says that what stands here isn't kept yet, and what to do with it. */
 const { page } = defineProps<{ page: NotedDraft }>()
@@ -7,12 +10,12 @@ const { page } = defineProps<{ page: NotedDraft }>()
 
 <template>
   <p v-if="page.takenUp.value" class="my-8px mx-0 py-6px px-12px line-l-3-brass bg-card" role="status">
-    Taken up where you left it; not kept yet.
-    <ElButton link type="primary" @click="page.letGo()">Let it go</ElButton>
+    {{ t('takenUpWhereYouLeft') }}
+    <ElButton link type="primary" @click="page.letGo()">{{ t('letItGo') }}</ElButton>
   </p>
   <p v-else-if="page.older.value !== null" class="my-8px mx-0 py-6px px-12px line-l-3-brass bg-card" role="status">
-    You left something here that isn’t kept, and this model was changed since.
-    <ElButton link type="primary" @click="page.takeUpOlder()">Take it up</ElButton>
-    <ElButton link type="primary" @click="page.done()">Let it go</ElButton>
+    {{ t('youLeftSomethingHereThat') }}
+    <ElButton link type="primary" @click="page.takeUpOlder()">{{ t('takeItUp') }}</ElButton>
+    <ElButton link type="primary" @click="page.done()">{{ t('letItGo') }}</ElButton>
   </p>
 </template>

@@ -14,6 +14,9 @@ import {
 } from './mirror-fields.ts'
 import ModelFormPage from './ModelFormPage.vue'
 import { useModelForm } from './use-model-form.ts'
+import { setupWords } from '../words.ts'
+
+const t = setupWords('mirrorPage')
 
 /** A model's mirrors, cell and cap: what lining up goes by. The drawings follow what is typed. */
 const page = useModelForm<MirrorForm>('mirror', {
@@ -43,20 +46,20 @@ function toggle(part: string) {
 </script>
 
 <template>
-  <ModelFormPage :page="page" keep="Keep mirrors and cell">
+  <ModelFormPage :page="page" :keep="t('keepMirrorsAndCell')">
     <template v-if="form">
       <p v-if="!form.mirror">
-        Nobody measured this model’s mirrors yet: no screw can be named, and no picture be drawn.
-        <ElButton @click="form.mirror = ordinaryMirror(apertureMm)">Begin with ordinary sizes</ElButton>
+        {{ t('nobodyMeasuredThisModelsMirrors') }}
+        <ElButton @click="form.mirror = ordinaryMirror(apertureMm)">{{ t('beginWithOrdinarySizes') }}</ElButton>
       </p>
       <FieldTable :form="form" :sections="sections" :wrong="wrong" @toggle="toggle" />
     </template>
     <template #aside>
       <aside v-if="drawn" class="grid gap-8px content-start">
-        <em>through the peephole, all square; open end ↑</em>
+        <em>{{ t('throughThePeepholeAllSquare') }}</em>
         <PeepholePicture :tube="drawn.tube" :alignment="square" :screws="drawn.mirror.cell?.screws ?? []" plain />
         <template v-if="drawn.mirror.cell">
-          <em>the cell from behind, focuser side ↑</em>
+          <em>{{ t('theCellFromBehindFocuser') }}</em>
           <CellDrawing :screws="drawn.mirror.cell.screws" :locks="drawn.mirror.cell.locks" />
         </template>
       </aside>

@@ -5,6 +5,9 @@ import KeptFormNote from './KeptFormNote.vue'
 import ModelTabs from './ModelTabs.vue'
 import type { ModelForm } from './use-model-form.ts'
 import type { NotedDraft } from './use-kept-form.ts'
+import { setupWords } from '../words.ts'
+
+const t = setupWords('modelFormPage')
 
 /** What every page of a model has around its form: the way to the others, what went wrong, who may change it, keeping it. */
 const { page } = defineProps<{ page: Omit<ModelForm, 'form' | 'draft'> & { draft: NotedDraft }; keep: string }>()
@@ -21,7 +24,7 @@ const { id, sheet, unreadable, problem, reload, sending, kept, wrong, mayChange,
         <ProblemNote :problem="problem" @retry="reload" />
         <KeptFormNote :page="page.draft" />
         <slot name="notes" />
-        <p v-if="!mayChange" class="quiet">Only a coordinator of every branch with such kits may change it.</p>
+        <p v-if="!mayChange" class="quiet">{{ t('onlyACoordinatorOfEvery') }}</p>
         <div :class="{ columns: $slots.aside }">
           <fieldset class="min-w-0 mx-0 mt-12px mb-0 p-0 line-none" :disabled="!mayChange"><slot /></fieldset>
           <slot name="aside" />
@@ -30,11 +33,9 @@ const { id, sheet, unreadable, problem, reload, sending, kept, wrong, mayChange,
     </div>
     <footer v-if="sheet && mayChange" class="action-bar">
       <ElButton type="primary" size="large" :disabled="sending" @click="save">{{ keep }}</ElButton>
-      <span v-if="kept" class="moss" role="status">Kept for all kits of this model.</span>
+      <span v-if="kept" class="moss" role="status">{{ t('keptForAllKitsOf') }}</span>
       <span v-else-if="Object.keys(wrong).length > 0" class="rust" role="alert">{{
-        Object.keys(wrong).length === 1
-          ? 'One field can’t be used yet.'
-          : `${Object.keys(wrong).length} fields can’t be used yet.`
+        t('fieldsCantBeUsedYet', { n: Object.keys(wrong).length })
       }}</span>
     </footer>
   </main>

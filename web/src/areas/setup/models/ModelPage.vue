@@ -28,6 +28,9 @@ import ModelTabs from './ModelTabs.vue'
 import PartFields from './PartFields.vue'
 import { useModelForm } from './use-model-form.ts'
 import WeighSights from './WeighSights.vue'
+import { setupWords } from '../words.ts'
+
+const t = setupWords('modelPage')
 
 const router = useRouter()
 const session = useSession()
@@ -52,13 +55,13 @@ const MOST_NAMED = 6
 const kitsInWords = ({ kits }: ModelSheet) => {
   const names = kits.slice(0, MOST_NAMED).map(({ name }) => name)
   const listed = names.length > 0 ? `, ${names.join(', ')}${kits.length > MOST_NAMED ? ' …' : ''}` : ''
-  return `a model with ${kits.length === 1 ? 'one kit' : `${kits.length} kits`}${listed}`
+  return t('aModelWithKits', { listed, n: kits.length })
 }
 const usedFor = computed(() => {
   const kits = sheet.value?.kits ?? []
-  if (kits.length === 0) return 'Keep'
-  if (kits.length === 1) return `Use for ${kits[0]?.name}`
-  return kits.length === 2 ? 'Use for both kits' : `Use for all ${kits.length} kits`
+  if (kits.length === 0) return t('keep')
+  if (kits.length === 1) return t('useFor', { name: kits[0]?.name })
+  return kits.length === 2 ? t('useForBothKits') : t('useForAllKits', { kits: kits.length })
 })
 
 watch(sheet, (given) => (chosenKey.value ??= given?.parts[0]?.id ?? null))
@@ -81,7 +84,7 @@ function addPart(role: Role) {
   chosenKey.value = key
 }
 function addCompartment() {
-  if (chosen.value && mayChange.value) setPart({ place: `Place ${places.value.length + 1}` })
+  if (chosen.value && mayChange.value) setPart({ place: t('placePlaces', { places: places.value.length + 1 }) })
 }
 function dropPart(key: string, to: { place: string; index: number }) {
   change((now) => ({ ...now, parts: movePart(now.parts, key, to) }))
@@ -109,7 +112,10 @@ function setGroup(index: number, set: Partial<{ name: string; scaleStepG: number
 const addGroup = () =>
   change((now) => ({
     ...now,
-    weighGroups: [...now.weighGroups, { name: `group ${now.weighGroups.length + 1}`, scaleStepG: 1 }],
+    weighGroups: [
+      ...now.weighGroups,
+      { name: t('groupWeighgroups', { weighGroups: now.weighGroups.length + 1 }), scaleStepG: 1 },
+    ],
   }))
 
 async function keep() {
@@ -149,24 +155,24 @@ useKeys((): KeyMap =>
             v-if="mayChange"
             class="name bare-field max-[760px]:basis-full"
             :model-value="draft.name"
-            aria-label="Name of the model"
+            :aria-label="t('nameOfTheModel')"
             maxlength="120"
             @change="(name: string) => change((now) => ({ ...now, name }))"
           />
           <h1 v-else>{{ draft.name }}</h1>
           <p class="quiet">{{ kitsInWords(sheet) }}</p>
-          <RouterLink to="/setup/models" class="flex-none ml-auto">All models</RouterLink>
+          <RouterLink to="/setup/models" class="flex-none ml-auto">{{ t('allModels') }}</RouterLink>
         </header>
         <ModelTabs :model-id="id" />
         <ProblemNote :problem="problem ?? copying.problem.value" @retry="keep" />
         <KeptFormNote :page="kept" />
-        <p v-if="!mayChange" class="quiet">Only a coordinator of every branch with such kits may change it.</p>
+        <p v-if="!mayChange" class="quiet">{{ t('onlyACoordinatorOfEvery') }}</p>
         <div
           class="columns grid grid-cols-[minmax(0,1fr)_332px] gap-24px items-start max-[1100px]:grid-cols-[minmax(0,1fr)]"
         >
           <CardRows v-model:chosen="chosenKey" :places="places" :may-change="mayChange" @drop="dropPart">
             <section v-if="differing.length > 0">
-              <h2>Kits that differ</h2>
+              <h2>{{ t('kitsThatDiffer') }}</h2>
               <p v-for="kit in differing" :key="kit.code" class="py-4px px-0">
                 <RouterLink :to="`/kits/${encodeURIComponent(kit.code)}`">{{ kit.name }}</RouterLink>
                 <span v-for="(each, index) in kit.differences.slice(0, MOST_NAMED)" :key="index" class="second">
@@ -187,9 +193,9 @@ useKeys((): KeyMap =>
             <section
               v-if="adds"
               class="grid grid-cols-[1fr_1fr] gap-y-2px gap-x-10px justify-items-start max-h-420px overflow-auto"
-              aria-label="Which part?"
+              :aria-label="t('whichPart')"
             >
-              <h2 class="col-span-full justify-self-stretch">Which part?</h2>
+              <h2 class="col-span-full justify-self-stretch">{{ t('whichPart') }}</h2>
               <ElButton v-for="each in roleChoices" :key="each.role" link type="primary" @click="addPart(each.role)">
                 {{ each.words }}
               </ElButton>
@@ -213,17 +219,19 @@ useKeys((): KeyMap =>
     </div>
     <footer v-if="sheet && mayChange" class="action-bar">
       <KeyButton main hint="Enter" :disabled="!changed || sending" @click="keep">{{ usedFor }}</KeyButton>
-      <KeyButton hint="+" @click="adds = !adds">Add a part</KeyButton>
-      <KeyButton hint="c" :disabled="!chosen" @click="addCompartment">New compartment</KeyButton>
-      <KeyButton hint="⇧↑" :disabled="!chosen" aria-label="Move up" @click="step(-1)">Up</KeyButton>
-      <KeyButton hint="⇧↓" :disabled="!chosen" aria-label="Move down" @click="step(1)">Down</KeyButton>
-      <KeyButton hint="u" :disabled="!canUndo" @click="undo">Undo</KeyButton>
+      <KeyButton hint="+" @click="adds = !adds">{{ t('addAPart') }}</KeyButton>
+      <KeyButton hint="c" :disabled="!chosen" @click="addCompartment">{{ t('newCompartment') }}</KeyButton>
+      <KeyButton hint="⇧↑" :disabled="!chosen" :aria-label="t('moveUp')" @click="step(-1)">{{ t('up') }}</KeyButton>
+      <KeyButton hint="⇧↓" :disabled="!chosen" :aria-label="t('moveDown')" @click="step(1)">{{
+        t('down')
+      }}</KeyButton>
+      <KeyButton hint="u" :disabled="!canUndo" @click="undo">{{ t('undo') }}</KeyButton>
       <form v-if="copyName !== null" class="flex gap-8px ml-auto" @submit.prevent="copy">
-        <ElInput v-model="copyName" aria-label="Name of the new model" required />
-        <ElButton native-type="submit">Make it</ElButton>
+        <ElInput v-model="copyName" :aria-label="t('nameOfTheNewModel')" required />
+        <ElButton native-type="submit">{{ t('makeIt') }}</ElButton>
       </form>
       <ElButton v-else link type="primary" class="flex gap-8px ml-auto" @click="copyName = `${draft?.name}, changed`">
-        New model from this one
+        {{ t('newModelFromThisOne') }}
       </ElButton>
     </footer>
   </main>

@@ -8,6 +8,9 @@ import ProblemNote from '../../../shared/ProblemNote.vue'
 import { useSession } from '../../people/session.ts'
 import SetupTabs from '../SetupTabs.vue'
 import NewModelForm from './NewModelForm.vue'
+import { setupWords } from '../words.ts'
+
+const t = setupWords('modelsPage')
 
 const router = useRouter()
 const session = useSession()
@@ -16,25 +19,28 @@ const makes = ref(false)
 const { data, problem, reload } = useLoaded(modelListSchema, '/api/models')
 const kitWords = (kits: readonly string[]) =>
   kits.length === 0
-    ? 'no kit yet'
+    ? t('noKitYet')
     : kits.length > 5
-      ? `${kits.slice(0, 4).join(', ')} and ${kits.length - 4} more`
+      ? t('andMore', { kits: kits.slice(0, 4).join(', '), others: kits.length - 4 })
       : kits.join(', ')
 </script>
 
 <template>
   <main class="page">
     <SetupTabs />
-    <h1>Models</h1>
+    <h1>{{ t('models') }}</h1>
     <p class="quiet">
-      What the kits of a model have in their cases, in which order, how heavy, and how much it is needed.
+      {{ t('whatTheKitsOfA') }}
     </p>
     <ProblemNote :problem="problem" @retry="reload" />
-    <p v-if="branchId && !makes"><ElButton @click="makes = true">New model</ElButton></p>
+    <p v-if="branchId && !makes">
+      <ElButton @click="makes = true">{{ t('newModel') }}</ElButton>
+    </p>
     <NewModelForm v-if="makes" :branch-id="branchId" @made="({ id }) => router.push(`/setup/models/${id}`)" />
     <p v-if="data && data.models.length === 0">
-      No model yet. Make one here, or <RouterLink to="/setup/bring-in">bring in a list</RouterLink>: each kit brings
-      its model.
+      {{ t('noModelYetMakeOne') }} <RouterLink to="/setup/bring-in">{{ t('bringInAList') }}</RouterLink>{{
+        t('eachKitBringsItsModel')
+      }}
     </p>
     <ul v-if="data" class="max-w-980px mx-0 mt-14px mb-0 p-0 list-none">
       <li
@@ -44,7 +50,7 @@ const kitWords = (kits: readonly string[]) =>
       >
         <RouterLink :to="`/setup/models/${model.id}`" class="serif text-19px">{{ model.name }}</RouterLink>
         <span class="second">{{ families[model.family] }}</span>
-        <span>{{ model.parts }} parts</span>
+        <span>{{ t('partsParts', { parts: model.parts }) }}</span>
         <span class="quiet">{{ kitWords(model.kits) }}</span>
       </li>
     </ul>

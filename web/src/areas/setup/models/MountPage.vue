@@ -7,6 +7,9 @@ import FieldTable from '../fields/FieldTable.vue'
 import ModelFormPage from './ModelFormPage.vue'
 import { mountForm, mountSections, toggleMountPart, type MountForm, type MountPart } from './mount-fields.ts'
 import { useModelForm } from './use-model-form.ts'
+import { setupWords } from '../words.ts'
+
+const t = setupWords('mountPage')
 
 /** A model's mount and stand: what balance, load, set-up and the hand controller go by. */
 const page = useModelForm<MountForm>('mount', { schema: writeMountSchema, begin: mountForm })
@@ -31,11 +34,11 @@ function toggleAsk(field: ControllerField) {
 </script>
 
 <template>
-  <ModelFormPage :page="page" keep="Keep these figures">
+  <ModelFormPage :page="page" :keep="t('keepTheseFigures')">
     <FieldTable v-if="form" :form="form" :sections="sections" :wrong="wrong" @toggle="toggle">
       <template v-if="controller" #controller>
         <div class="flex flex-wrap col-span-full gap-8px items-center">
-          <em>it asks, in this order</em>
+          <em>{{ t('itAsksInThisOrder') }}</em>
           <ElButton
             v-for="field in controllerFields"
             :key="field"
@@ -51,7 +54,7 @@ function toggleAsk(field: ControllerField) {
           }}</i>
         </div>
         <label v-for="field in toldFields" :key="field" class="labelled"
-          ><span>{{ controllerFieldWords[field] }}: what to answer</span
+          ><span>{{ t('whatToAnswer', { controllerFieldWords: controllerFieldWords[field] }) }}</span
           ><ElInput
             :model-value="controller.answers?.[field] ?? ''"
             maxlength="120"
@@ -73,8 +76,10 @@ function toggleAsk(field: ControllerField) {
                 wrong[`mount.home.steps.${index}`]
               }}</i></label
             >
-            <ElButton link type="primary" @click="home.steps.push('')">another step</ElButton>
-            <ElButton v-if="home.steps.length > 1" link type="primary" @click="home.steps.pop()">one fewer</ElButton>
+            <ElButton link type="primary" @click="home.steps.push('')">{{ t('anotherStep') }}</ElButton>
+            <ElButton v-if="home.steps.length > 1" link type="primary" @click="home.steps.pop()">{{
+              t('oneFewer')
+            }}</ElButton>
           </div>
         </div>
       </template>

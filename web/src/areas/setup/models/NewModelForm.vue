@@ -8,6 +8,9 @@ import SchemaField from '../../../shared/controls/SchemaField.vue'
 import SchemaForm from '../../../shared/controls/SchemaForm.vue'
 import ProblemNote from '../../../shared/ProblemNote.vue'
 import { kindWords } from './kind-words.ts'
+import { setupWords } from '../words.ts'
+
+const t = setupWords('newModelForm')
 
 /** A model from nothing: what it is; its card begins as such kits usually are and is edited then. */
 const { branchId } = defineProps<{ branchId: string }>()
@@ -46,10 +49,10 @@ const body = computed(() => {
   return { ...rest, branchId, eyepiecesMm: [low, high].filter((mm) => mm !== null && mm > 0) }
 })
 const figures = [
-  { key: 'apertureMm', path: 'apertureMm', label: 'aperture, mm', name: 'aperture' },
-  { key: 'focalLengthMm', path: 'focalLengthMm', label: 'focal length, mm', name: 'focal-length' },
-  { key: 'low', path: 'eyepiecesMm.0', label: 'eyepiece with the highest number, mm', name: 'low-eyepiece' },
-  { key: 'high', path: 'eyepiecesMm.1', label: 'second eyepiece, mm', name: 'second-eyepiece' },
+  { key: 'apertureMm', path: 'apertureMm', label: t('apertureMm'), name: 'aperture' },
+  { key: 'focalLengthMm', path: 'focalLengthMm', label: t('focalLengthMm'), name: 'focal-length' },
+  { key: 'low', path: 'eyepiecesMm.0', label: t('eyepieceWithTheHighestNumber'), name: 'low-eyepiece' },
+  { key: 'high', path: 'eyepiecesMm.1', label: t('secondEyepieceMm'), name: 'second-eyepiece' },
 ] as const
 const modelSchema = newModelSchema.omit({ idempotencyKey: true })
 async function make() {
@@ -60,14 +63,14 @@ async function make() {
 </script>
 
 <template>
-  <SchemaForm :schema="modelSchema" :value="body" label="New model" @send="make">
-    <SchemaField label="family" path="family">
-      <ElSelect v-model="form.family" aria-label="family">
+  <SchemaForm :schema="modelSchema" :value="body" :label="t('newModel')" @send="make">
+    <SchemaField :label="t('family')" path="family">
+      <ElSelect v-model="form.family" :aria-label="t('family')">
         <ElOption v-for="[key, words] in familyChoices" :key="key" :value="key" :label="words" />
       </ElSelect>
     </SchemaField>
-    <SchemaField label="tube" path="kind">
-      <ElSelect v-model="form.kind" aria-label="kind of tube">
+    <SchemaField :label="t('tube')" path="kind">
+      <ElSelect v-model="form.kind" :aria-label="t('kindOfTube')">
         <ElOption v-for="(words, key) in kindWords" :key="key" :value="key" :label="words" />
       </ElSelect>
     </SchemaField>
@@ -81,13 +84,13 @@ async function make() {
         align="left"
       />
     </SchemaField>
-    <SchemaField class="wide" label="name" path="name"
+    <SchemaField class="wide" :label="t('name')" path="name"
       ><ElInput v-model="form.name" maxlength="120" name="model-name" @input="named = true"
     /></SchemaField>
     <ProblemNote class="wide" :problem="problem" @retry="make" />
     <p class="wide">
-      <ElButton type="primary" native-type="submit" :disabled="sending">Make the model</ElButton>
-      <span class="second"> Its card begins as such kits usually are; every line can be changed.</span>
+      <ElButton type="primary" native-type="submit" :disabled="sending">{{ t('makeTheModel') }}</ElButton>
+      <span class="second"> {{ t('itsCardBeginsAsSuch') }}</span>
     </p>
   </SchemaForm>
 </template>

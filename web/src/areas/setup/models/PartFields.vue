@@ -18,6 +18,9 @@ import ProblemNote from '../../../shared/ProblemNote.vue'
 import { roleChoices, type DraftPart } from './model-draft.ts'
 import PartOptics from './PartOptics.vue'
 import RowChoice from './RowChoice.vue'
+import { setupWords } from '../words.ts'
+
+const t = setupWords('partFields')
 
 /** Everything a model says of one part. */
 const {
@@ -90,30 +93,30 @@ async function addPicture(file: File) {
       <strong>{{ number }} {{ part.name }}</strong>
     </legend>
     <div class="row">
-      <em>name</em>
+      <em>{{ t('name') }}</em>
       <ElInput
         :model-value="part.name"
-        aria-label="name"
+        :aria-label="t('name')"
         maxlength="120"
         required
         @input="(name: string) => emit('set', { name })"
       />
     </div>
     <div class="row">
-      <em>role</em>
+      <em>{{ t('role') }}</em>
       <RowChoice
         :model-value="part.role"
-        label="role"
+        :label="t('role')"
         :options="roleChoices.map(({ role, words }) => ({ value: role, words }))"
         @update:model-value="setRole"
       />
     </div>
     <div class="row">
-      <em>how many</em>
+      <em>{{ t('howMany') }}</em>
       <span class="two">
         <ElInputNumber
           :model-value="part.count"
-          aria-label="how many"
+          :aria-label="t('howMany')"
           :min="1"
           :max="200"
           controls-position="right"
@@ -121,7 +124,7 @@ async function addPicture(file: File) {
         />
         <RowChoice
           :model-value="part.criticality"
-          label="needed"
+          :label="t('needed')"
           :options="asOptions(criticalities)"
           @update:model-value="(value) => value && emit('set', { criticality: value as Criticality })"
         />
@@ -129,42 +132,42 @@ async function addPicture(file: File) {
     </div>
     <PartOptics :part="part" @set="(optics) => emit('set', { optics })" />
     <div class="row">
-      <em>mass, ±2σ</em>
+      <em>{{ t('mass') }}</em>
       <span class="two">
-        <FigureInput :model-value="part.massG" label="mass of one, g" unit="g" @update:model-value="setMass" />
+        <FigureInput :model-value="part.massG" :label="t('massOfOneG')" unit="g" @update:model-value="setMass" />
         <FigureInput
           :model-value="part.toleranceG === null ? null : Math.round(part.toleranceG * 10) / 10"
-          label="tolerance, g"
+          :label="t('toleranceG')"
           unit="± g"
           @update:model-value="(toleranceG) => emit('set', { toleranceG })"
         />
       </span>
     </div>
     <div class="row">
-      <em>weighed in</em>
+      <em>{{ t('weighedIn') }}</em>
       <RowChoice
         :model-value="part.weighGroup || null"
-        label="weighed in"
-        none="with the whole kit only"
+        :label="t('weighedIn')"
+        :none="t('withTheWholeKitOnly')"
         :options="asOptions(groups.map(({ name }) => name))"
         @update:model-value="(group) => emit('set', { weighGroup: String(group ?? '') })"
       />
     </div>
     <div class="row">
-      <em>lost with</em>
+      <em>{{ t('lostWith') }}</em>
       <ElInput
         :model-value="part.together"
-        aria-label="lost with"
+        :aria-label="t('lostWith')"
         maxlength="60"
-        placeholder="a name for what is lost as one"
+        :placeholder="t('aNameForWhatIs')"
         @change="(together: string) => emit('set', { together: together.trim() })"
       />
     </div>
     <div class="row">
-      <em>lies in</em>
+      <em>{{ t('liesIn') }}</em>
       <ElAutocomplete
         :model-value="part.place"
-        aria-label="lies in"
+        :aria-label="t('liesIn')"
         maxlength="60"
         :fetch-suggestions="suggestPlaces"
         @change="(place: string | number) => emit('set', { place: String(place).trim() })"
@@ -172,50 +175,50 @@ async function addPicture(file: File) {
       />
     </div>
     <div class="row">
-      <em>look for</em>
+      <em>{{ t('lookFor') }}</em>
       <ElInput
         :model-value="part.lookFor"
-        aria-label="look for"
+        :aria-label="t('lookFor')"
         :placeholder="facts.lookFor"
         maxlength="200"
         @input="(lookFor: string) => emit('set', { lookFor })"
       />
     </div>
     <div class="row">
-      <em>every time</em>
+      <em>{{ t('everyTime') }}</em>
       <ElCheckbox
         :model-value="part.lookEveryTime"
         @update:model-value="(value: unknown) => emit('set', { lookEveryTime: value === true })"
-        >needs a look of its own</ElCheckbox
+        >{{ t('needsALookOfIts') }}</ElCheckbox
       >
     </div>
     <div class="row">
-      <em>cost</em>
+      <em>{{ t('cost') }}</em>
       <FigureInput
         :model-value="part.costMinor === null ? null : part.costMinor / MINOR_UNITS"
-        label="cost of replacing one"
+        :label="t('costOfReplacingOne')"
         @update:model-value="
           (cost) => emit('set', { costMinor: cost === null ? null : Math.round(cost * MINOR_UNITS) })
         "
       />
     </div>
     <div class="row">
-      <em>cells</em>
+      <em>{{ t('cells') }}</em>
       <span v-if="part.consumable" class="three">
         <ElInput
           :model-value="part.consumable.kind"
-          aria-label="kind of cell"
+          :aria-label="t('kindOfCell')"
           @change="(kind: string) => setCells({ kind: kind || 'cell' })"
         />
         <ElInputNumber
           :model-value="part.consumable.pieces"
-          aria-label="number of cells"
+          :aria-label="t('numberOfCells')"
           :min="1"
           :max="50"
           controls-position="right"
           @update:model-value="(pieces: number | undefined) => setCells({ pieces: pieces ?? 1 })"
         />
-        <ElButton link type="primary" @click="emit('set', { consumable: null })">none</ElButton>
+        <ElButton link type="primary" @click="emit('set', { consumable: null })">{{ t('none') }}</ElButton>
       </span>
       <ElButton
         v-else
@@ -223,44 +226,43 @@ async function addPicture(file: File) {
         type="primary"
         @click="emit('set', { consumable: { kind: 'AA', pieces: part.count, changedOn: null } })"
       >
-        wears out: say which cells
+        {{ t('wearsOutSayWhichCells') }}
       </ElButton>
     </div>
     <p class="row">
-      <em>looks like</em>
+      <em>{{ t('looksLike') }}</em>
       <span v-if="lookAlikeRoles(part.role).length > 0" class="brass">{{
-        ['others of its kind', ...likeness].join(', ')
+        [t('othersOfItsKind'), ...likeness].join(', ')
       }}</span>
-      <span v-else class="quiet">nothing else</span>
+      <span v-else class="quiet">{{ t('nothingElse') }}</span>
     </p>
     <p v-if="facts.neverOverrule" class="row">
-      <em>missing</em><span class="rust">held; nobody may overrule it</span>
+      <em>{{ t('missing') }}</em><span class="rust">{{ t('heldNobodyMayOverruleIt') }}</span>
     </p>
     <p v-if="hazard" class="row">
-      <em>hazard</em
-      ><span class="rust">{{
-        part.role === 'coin-cell' ? 'swallowed, it burns within two hours' : 'must not be in any case'
+      <em>{{ t('hazard') }}</em><span class="rust">{{
+        part.role === 'coin-cell' ? t('swallowedItBurnsWithinTwo') : t('mustNotBeInAny')
       }}</span>
     </p>
     <div class="row">
-      <em>picture</em>
+      <em>{{ t('picture') }}</em>
       <span>
         <img
           v-if="part.pictureId"
           :src="`/api/pictures/${part.pictureId}`"
-          :alt="`Picture of ${part.name}`"
+          :alt="t('pictureOf', { name: part.name })"
           width="96"
         />
         <FileButton accept="image/*" link :disabled="readonly" @take="addPicture">{{
-          part.pictureId ? 'another picture' : 'add a picture'
+          part.pictureId ? t('anotherPicture') : t('addAPicture')
         }}</FileButton>
       </span>
     </div>
     <ProblemNote :problem="problem" />
     <p v-if="part.massG !== null && part.count > 1" class="second">
-      {{ part.count }} weigh {{ massText(part.massG * part.count) }}.
+      {{ t('countWeigh', { count: part.count, massG: massText(part.massG * part.count) }) }}
     </p>
-    <ElButton v-if="!readonly" link type="danger" @click="emit('remove')">Take it off the card</ElButton>
+    <ElButton v-if="!readonly" link type="danger" @click="emit('remove')">{{ t('takeItOffTheCard') }}</ElButton>
   </fieldset>
 </template>
 

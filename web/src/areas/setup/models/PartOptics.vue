@@ -11,6 +11,9 @@ import { computed } from 'vue'
 import FigureInput from '../../../shared/controls/FigureInput.vue'
 import type { DraftPart } from './model-draft.ts'
 import RowChoice from './RowChoice.vue'
+import { setupWords } from '../words.ts'
+
+const t = setupWords('partOptics')
 
 /** What a part does with light, as far as its role asks for it. */
 const { part } = defineProps<{ part: DraftPart }>()
@@ -46,35 +49,35 @@ function set(key: Key, value: string | number | null) {
 <template>
   <template v-if="isEyepiece">
     <div class="row">
-      <em>focal length</em>
+      <em>{{ t('focalLength') }}</em>
       <span class="two">
         <FigureInput
           :model-value="figure('focalLengthMm')"
-          label="focal length, mm; of a zoom the longest"
+          :label="t('focalLengthMmOfA')"
           unit="mm"
           @update:model-value="set('focalLengthMm', $event)"
         />
         <FigureInput
           :model-value="figure('shortestFocalLengthMm')"
-          label="shortest focal length of a zoom, mm"
-          placeholder="zoom to"
+          :label="t('shortestFocalLengthOfA')"
+          :placeholder="t('zoomTo')"
           unit="mm"
           @update:model-value="set('shortestFocalLengthMm', $event)"
         />
       </span>
     </div>
     <div class="row">
-      <em>field, barrel</em>
+      <em>{{ t('fieldBarrel') }}</em>
       <span class="two">
         <FigureInput
           :model-value="figure('apparentFieldDeg')"
-          label="apparent field, degrees"
+          :label="t('apparentFieldDegrees')"
           unit="°"
           @update:model-value="set('apparentFieldDeg', $event)"
         />
         <RowChoice
           :model-value="part.optics.maleMm ?? USUAL_BARREL_MM"
-          label="barrel"
+          :label="t('barrel')"
           :options="barrels('')"
           @update:model-value="set('maleMm', $event)"
         />
@@ -82,104 +85,104 @@ function set(key: Key, value: string | number | null) {
     </div>
   </template>
   <div v-if="part.role === 'eyepiece' || part.role === 'low-eyepiece'" class="row">
-    <em>eye end</em>
+    <em>{{ t('eyeEnd') }}</em>
     <FigureInput
       :model-value="figure('outerMm')"
-      label="width at its eye end, mm, where a phone holder grips"
-      placeholder="for a phone holder"
+      :label="t('widthAtItsEyeEnd')"
+      :placeholder="t('forAPhoneHolder')"
       unit="mm"
       @update:model-value="set('outerMm', $event)"
     />
   </div>
   <div v-if="part.role === 'phone-holder'" class="row">
-    <em>closes on</em>
+    <em>{{ t('closesOn') }}</em>
     <span class="two">
       <FigureInput
         :model-value="figure('gripsFromMm')"
-        label="thinnest eyepiece that it grips, mm"
-        placeholder="from"
+        :label="t('thinnestEyepieceThatItGrips')"
+        :placeholder="t('from')"
         unit="mm"
         @update:model-value="set('gripsFromMm', $event)"
       />
       <FigureInput
         :model-value="figure('gripsUntilMm')"
-        label="widest eyepiece that it grips, mm"
-        placeholder="to"
+        :label="t('widestEyepieceThatItGrips')"
+        :placeholder="t('to')"
         unit="mm"
         @update:model-value="set('gripsUntilMm', $event)"
       />
     </span>
   </div>
   <div v-if="part.role === 'pier-extension'" class="row">
-    <em>lifts the head by</em>
+    <em>{{ t('liftsTheHeadBy') }}</em>
     <FigureInput
       :model-value="figure('lengthMm')"
-      label="how far it lifts the head, mm"
-      placeholder="about 200"
+      :label="t('howFarItLiftsThe')"
+      :placeholder="t('about')"
       unit="mm"
       @update:model-value="set('lengthMm', $event)"
     />
   </div>
   <div v-if="isBetween" class="row">
-    <em>barrel, hole</em>
+    <em>{{ t('barrelHole') }}</em>
     <span class="two">
       <RowChoice
         :model-value="part.optics.maleMm ?? USUAL_BARREL_MM"
-        label="barrel that goes in"
+        :label="t('barrelThatGoesIn')"
         :options="barrels('in ')"
         @update:model-value="set('maleMm', $event)"
       />
       <RowChoice
         :model-value="part.optics.femaleMm ?? part.optics.maleMm ?? USUAL_BARREL_MM"
-        label="hole that takes the next part"
+        :label="t('holeThatTakesTheNext')"
         :options="barrels('takes ')"
         @update:model-value="set('femaleMm', $event)"
       />
     </span>
   </div>
   <div v-if="part.role === 'finder'" class="row">
-    <em>kind</em>
+    <em>{{ t('kind') }}</em>
     <RowChoice
       :model-value="part.optics.finderKind ?? null"
-      label="kind of finder"
-      none="as its name says"
+      :label="t('kindOfFinder')"
+      :none="t('asItsNameSays')"
       :options="wordsOf(finderKinds, finderKindWords)"
       @update:model-value="set('finderKind', $event)"
     />
   </div>
   <template v-if="part.role === 'front-filter'">
     <div class="row">
-      <em>made of</em>
+      <em>{{ t('madeOf') }}</em>
       <RowChoice
         :model-value="part.optics.filterMaterial ?? null"
-        label="what the filter is made of"
-        none="not said"
+        :label="t('whatTheFilterIsMade')"
+        :none="t('notSaid')"
         :options="wordsOf(filterMaterials, filterMaterialWords)"
         @update:model-value="set('filterMaterial', $event)"
       />
     </div>
     <div class="row">
-      <em>held by</em>
+      <em>{{ t('heldBy') }}</em>
       <RowChoice
         :model-value="part.optics.filterFastening ?? null"
-        label="what holds the filter"
-        none="not said"
+        :label="t('whatHoldsTheFilter')"
+        :none="t('notSaid')"
         :options="wordsOf(filterFastenings, filterFasteningWords)"
         @update:model-value="set('filterFastening', $event)"
       />
     </div>
   </template>
   <div v-if="lengthens" class="row">
-    <em>times</em>
+    <em>{{ t('times') }}</em>
     <FigureInput
       :model-value="figure('barlow')"
-      label="times"
-      placeholder="2 for a Barlow 2×"
+      :label="t('times')"
+      :placeholder="t('forABarlow')"
       unit="×"
       @update:model-value="set('barlow', $event)"
     />
   </div>
   <p v-if="lacksOptics" class="row">
-    <em>powers</em><span class="rust">without it, no guide can say its power</span>
+    <em>{{ t('powers') }}</em><span class="rust">{{ t('withoutItNoGuideCan') }}</span>
   </p>
 </template>

@@ -3,6 +3,9 @@ import { feels, phases, roles, stepDrawings, stepTests, type ProcedureStep, type
 import { computed } from 'vue'
 import RowChoice from './RowChoice.vue'
 import { phaseWords } from './steps-draft.ts'
+import { setupWords } from '../words.ts'
+
+const t = setupWords('stepFields')
 
 /** One step of a model's procedure, field by field. */
 const { step, problem, mayChange } = defineProps<{
@@ -29,7 +32,7 @@ const setLines = (text: string) =>
 <template>
   <fieldset class="grid grid-cols-[1fr_1fr] gap-y-10px gap-x-16px w-full m-0 p-0 line-none" :disabled="!mayChange">
     <label class="labelled"
-      ><span>step</span
+      ><span>{{ t('step') }}</span
       ><ElInput
         :model-value="step.title"
         maxlength="120"
@@ -37,7 +40,7 @@ const setLines = (text: string) =>
         @change="(title: string) => emit('set', { title })"
     /></label>
     <label class="labelled col-span-full"
-      ><span>what to do, a line each; {part-role} stands for the part’s name</span
+      ><span>{{ t('whatToDoALine') }}</span
       ><ElInput
         type="textarea"
         :model-value="linesText"
@@ -46,61 +49,61 @@ const setLines = (text: string) =>
         @change="setLines"
     /></label>
     <label class="labelled"
-      ><span>right when</span
+      ><span>{{ t('rightWhen') }}</span
       ><ElInput :model-value="step.check" maxlength="200" @change="(check: string) => emit('set', { check })"
     /></label>
     <label class="labelled"
-      ><span>caution</span
+      ><span>{{ t('caution') }}</span
       ><ElInput
         :model-value="step.caution ?? ''"
         maxlength="300"
         @change="(caution: string) => emit('set', { caution: caution || null })"
     /></label>
     <label class="labelled"
-      ><span>station</span
+      ><span>{{ t('station') }}</span
       ><RowChoice
         :model-value="step.phase"
-        label="station"
+        :label="t('station')"
         :options="phases.map((value) => ({ value, words: phaseWords[value] }))"
         @update:model-value="(phase) => phase && emit('set', { phase })"
     /></label>
     <label class="labelled"
-      ><span>part in question</span
+      ><span>{{ t('partInQuestion') }}</span
       ><RowChoice
         :model-value="step.part"
-        label="part in question"
-        none="none"
+        :label="t('partInQuestion')"
+        :none="t('none')"
         :options="roleOptions"
         @update:model-value="(part) => emit('set', { part })"
     /></label>
     <label class="labelled"
-      ><span>feel</span
+      ><span>{{ t('feel') }}</span
       ><RowChoice
         :model-value="step.feel"
-        label="feel"
-        none="nothing is tightened"
+        :label="t('feel')"
+        :none="t('nothingIsTightened')"
         :options="inWords(feels)"
         @update:model-value="(feel) => emit('set', { feel })"
     /></label>
     <label class="labelled"
-      ><span>test at the bench</span
+      ><span>{{ t('testAtTheBench') }}</span
       ><RowChoice
         :model-value="step.test"
-        label="test at the bench"
-        none="a look"
+        :label="t('testAtTheBench')"
+        :none="t('aLook')"
         :options="inWords(stepTests)"
         @update:model-value="(test) => emit('set', { test })"
     /></label>
     <label class="labelled"
-      ><span>drawing</span
+      ><span>{{ t('drawing') }}</span
       ><RowChoice
         :model-value="step.drawing"
-        label="drawing"
-        none="none"
+        :label="t('drawing')"
+        :none="t('none')"
         :options="inWords(stepDrawings)"
         @update:model-value="(drawing) => emit('set', { drawing })"
     /></label>
   </fieldset>
   <p v-if="problem" class="rust" role="alert">{{ problem }}</p>
-  <ElButton v-if="mayChange" link type="primary" @click="emit('remove')">Take this step out</ElButton>
+  <ElButton v-if="mayChange" link type="primary" @click="emit('remove')">{{ t('takeThisStepOut') }}</ElButton>
 </template>

@@ -5,6 +5,9 @@ import { computed, useTemplateRef } from 'vue'
 import { useSortableRows } from '../../../shared/use-sortable-rows.ts'
 import GripSign from './GripSign.vue'
 import { minutesWords, phaseWords, type ProcedureDraft, type Way } from './steps-draft.ts'
+import { setupWords } from '../words.ts'
+
+const t = setupWords('stepRows')
 
 /** Both ways through a model's steps: chosen by a click, dragged into another order, warned of where it can hurt. */
 const chosen = defineModel<{ way: Way; key: string } | null>('chosen', { required: true })
@@ -19,8 +22,8 @@ const lists = useTemplateRef<HTMLElement>('lists')
 const times = computed(() => new Map(stepTimes.map((each) => [each.key, each])))
 const warningsOf = (key: string) => warnings.filter(({ stepKey }) => stepKey === key)
 const ways: readonly { way: Way; words: string }[] = [
-  { way: 'setUp', words: 'Putting together' },
-  { way: 'takeApart', words: 'Taking apart' },
+  { way: 'setUp', words: t('puttingTogether') },
+  { way: 'takeApart', words: t('takingApart') },
 ]
 
 useSortableRows(lists, 'ol[data-way]', {
@@ -40,7 +43,7 @@ useSortableRows(lists, 'ol[data-way]', {
       <h2 class="line-b-rule-strong">
         {{ words }}
         <ElButton v-if="way === 'takeApart' && mayChange" link type="primary" @click="emit('derive')">
-          in reverse again
+          {{ t('inReverseAgain') }}
         </ElButton>
       </h2>
       <ol class="mx-0 mt-0 mb-16px p-0 list-none" :data-way="way">
@@ -55,7 +58,7 @@ useSortableRows(lists, 'ol[data-way]', {
           <GripSign />
           <span class="number text-quiet text-right">{{ index + 1 }}</span>
           <span class="break-anywhere"
-            >{{ each.title || 'no name yet'
+            >{{ each.title || t('noNameYet')
             }}<span
               v-for="warning in warningsOf(each.key)"
               :key="warning.code"

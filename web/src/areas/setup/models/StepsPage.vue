@@ -28,6 +28,9 @@ import {
   type Way,
 } from './steps-draft.ts'
 import { useModelForm } from './use-model-form.ts'
+import { setupWords } from '../words.ts'
+
+const t = setupWords('stepsPage')
 
 const page = useModelForm('procedure', {
   schema: writeProcedureSchema,
@@ -123,14 +126,8 @@ useKeys(() => ({
       <template v-if="sheet && draft">
         <ModelTabs :model-id="id" :name="sheet.name" />
         <p class="quiet">
-          {{
-            sheet.procedureIsTemplate && !changed
-              ? 'These are the family’s steps. Change one, and they are this model’s own.'
-              : 'This model’s own steps.'
-          }}
-          {{
-            total.known > 0 ? `Putting together takes ${minutesWords(total.seconds)}, half of the checks less.` : ''
-          }}
+          {{ sheet.procedureIsTemplate && !changed ? t('theseAreTheFamilysSteps') : t('thisModelsOwnSteps') }}
+          {{ total.known > 0 ? t('puttingTogetherTakesHalfOf', { seconds: minutesWords(total.seconds) }) : '' }}
         </p>
         <ProblemNote :problem="problem" @retry="reload" />
         <KeptFormNote :page="kept" />
@@ -160,17 +157,19 @@ useKeys(() => ({
       </template>
     </div>
     <footer v-if="sheet && mayChange" class="action-bar">
-      <KeyButton main hint="Enter" :disabled="!changed || sending || Object.keys(problems).length > 0" @click="keep"
-        >Use these steps</KeyButton
+      <KeyButton
+        main
+        hint="Enter"
+        :disabled="!changed || sending || Object.keys(problems).length > 0"
+        @click="keep"
+        >{{ t('useTheseSteps') }}</KeyButton
       >
-      <KeyButton hint="+" @click="addStep">Add a step</KeyButton>
-      <KeyButton hint="⇧↑" :disabled="!step" aria-label="Move up" @click="move(-1)">Up</KeyButton>
-      <KeyButton hint="⇧↓" :disabled="!step" aria-label="Move down" @click="move(1)">Down</KeyButton>
-      <KeyButton hint="u" :disabled="!canUndo" @click="undo">Undo</KeyButton>
-      <ElButton link type="primary" @click="toTemplate">Back to the family’s steps</ElButton>
-      <strong v-if="warnings.length > 0" class="rust"
-        >{{ warnings.length === 1 ? 'One order' : `${warnings.length} orders` }} that can hurt</strong
-      >
+      <KeyButton hint="+" @click="addStep">{{ t('addAStep') }}</KeyButton>
+      <KeyButton hint="⇧↑" :disabled="!step" :aria-label="t('moveUp')" @click="move(-1)">{{ t('up') }}</KeyButton>
+      <KeyButton hint="⇧↓" :disabled="!step" :aria-label="t('moveDown')" @click="move(1)">{{ t('down') }}</KeyButton>
+      <KeyButton hint="u" :disabled="!canUndo" @click="undo">{{ t('undo') }}</KeyButton>
+      <ElButton link type="primary" @click="toTemplate">{{ t('backToTheFamilysSteps') }}</ElButton>
+      <strong v-if="warnings.length > 0" class="rust">{{ t('ordersThatCanHurt', { n: warnings.length }) }}</strong>
     </footer>
   </main>
 </template>

@@ -4,6 +4,9 @@ import { computed } from 'vue'
 import FigureInput from '../../../shared/controls/FigureInput.vue'
 import ScaleBar from '../../../shared/drawings/ScaleBar.vue'
 import { whatWeighingSees, type ModelDraft } from './model-draft.ts'
+import { setupWords } from '../words.ts'
+
+const t = setupWords('weighSights')
 
 /** What weighing each group of a model can see, and on which scale. */
 const { draft, mayChange } = defineProps<{ draft: ModelDraft; mayChange: boolean }>()
@@ -16,7 +19,7 @@ const indexOf = (name: string) => draft.weighGroups.findIndex((group) => group.n
 
 <template>
   <section>
-    <h2>What weighing can see</h2>
+    <h2>{{ t('whatWeighingCanSee') }}</h2>
     <div
       v-for="sight in sights"
       :key="sight.name"
@@ -25,14 +28,14 @@ const indexOf = (name: string) => draft.weighGroups.findIndex((group) => group.n
       <ElInput
         :model-value="sight.name"
         :disabled="!mayChange"
-        aria-label="Name of the group"
+        :aria-label="t('nameOfTheGroup')"
         @change="(name: string) => emit('set', indexOf(sight.name), { name: name.trim() || sight.name })"
       />
       <span class="second flex gap-4px items-center"
-        >scale
+        >{{ t('scale') }}
         <FigureInput
           :model-value="sight.scaleStepG"
-          label="Step of its scale, g"
+          :label="t('stepOfItsScaleG')"
           unit="g"
           :disabled="!mayChange"
           @update:model-value="
@@ -45,20 +48,29 @@ const indexOf = (name: string) => draft.weighGroups.findIndex((group) => group.n
         v-if="sight.matters"
         :value="sight.smallestG"
         :limit="sight.matters.massG"
-        :label="`a loss shows from ${massText(sight.smallestG)}; ${sight.matters.name} weighs ${massText(sight.matters.massG)}`"
+        :label="
+          t('aLossShowsFromWeighs', {
+            smallestG: massText(sight.smallestG),
+            name: sight.matters.name,
+            massG: massText(sight.matters.massG),
+          })
+        "
       />
       <span v-if="sight.matters" class="second col-[2_/_-1]"
         >{{ sight.matters.name }} {{ massText(sight.matters.massG) }}</span
       >
     </div>
     <p class="second">
-      dot: the smallest loss that shows; tick: the part that matters.
-      <strong v-if="hidden.length > 0" class="rust"
-        >{{ hidden[0]?.matters?.name }} stays unseen until each kit’s {{ hidden[0]?.name }} was weighed once,
-        complete: then {{ massText(hidden[0]?.once ?? 0) }} shows.</strong
-      >
+      {{ t('dotTheSmallestLossThat') }}
+      <strong v-if="hidden.length > 0" class="rust">{{
+        t('staysUnseenUntilEachKits', {
+          part: hidden[0]?.matters?.name,
+          group: hidden[0]?.name,
+          once: massText(hidden[0]?.once ?? 0),
+        })
+      }}</strong>
     </p>
-    <ElButton v-if="mayChange" link type="primary" @click="emit('add')">Another group</ElButton>
+    <ElButton v-if="mayChange" link type="primary" @click="emit('add')">{{ t('anotherGroup') }}</ElButton>
   </section>
 </template>
 

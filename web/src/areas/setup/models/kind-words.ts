@@ -1,7 +1,10 @@
 import type { ModelOptics } from '@binoculum/contract'
+import { setupWords } from '../words.ts'
+
+const t = setupWords('kindWords')
 
 export const kindWords: Readonly<Record<ModelOptics['kind'], string>> = {
-  newtonian: 'mirror, open tube',
-  refractor: 'lens',
-  maksutov: 'mirror and lens, closed tube',
+  newtonian: t('mirrorOpenTube'),
+  refractor: t('lens'),
+  maksutov: t('mirrorAndLensClosedTube'),
 }

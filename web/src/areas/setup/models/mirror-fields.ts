@@ -2,6 +2,9 @@ import type { MirrorDataView, MirrorOptics } from '@binoculum/contract'
 import { cellThreads } from '@binoculum/core'
 import type { Loose } from '../../../shared/loose.ts'
 import { choice, choices, figure, tick, type FieldSection, type ModelField } from '../fields/model-fields.ts'
+import { setupWords } from '../words.ts'
+
+const t = setupWords('mirrorFields')
 
 export interface MirrorForm {
   mirror: MirrorDataView | null
@@ -51,16 +54,16 @@ const screws = (
   data: { readonly screws: readonly { readonly name: string }[] },
 ): ModelField[] => [
   ...data.screws.map(({ name }, i) =>
-    figure(`mirror.${part}.screws.${i}.angleDeg`, `screw ${name}, ° clockwise from the focuser’s side`),
+    figure(`mirror.${part}.screws.${i}.angleDeg`, t('screwClockwiseFromTheFocusers', { name })),
   ),
-  figure(`mirror.${part}.circleRadiusMm`, 'screws from the middle, mm'),
-  figure(`mirror.${part}.pitchMm`, 'thread’s pitch, mm'),
+  figure(`mirror.${part}.circleRadiusMm`, t('screwsFromTheMiddleMm')),
+  figure(`mirror.${part}.pitchMm`, t('threadsPitchMm')),
 ]
 
 /** The thread as typed, and those that cells usually have. */
 const threads = (pitchMm: number) =>
   choices([
-    [pitchMm, `${pitchMm} mm as typed`],
+    [pitchMm, t('mmAsTyped', { pitchMm })],
     ...cellThreads
       .filter((thread) => thread.pitchMm !== pitchMm)
       .map((thread) => [thread.pitchMm, `${thread.name}, ${thread.pitchMm.toFixed(3)} mm`] as const),
@@ -69,19 +72,19 @@ const threads = (pitchMm: number) =>
 export function mirrorSections({ mirror }: MirrorForm): readonly FieldSection[] {
   const optics: FieldSection = {
     key: 'optics',
-    title: 'Optics',
+    title: t('optics'),
     fields: [
-      tick('optics.collimatable', 'the primary has adjusting screws; if not, star test and knock check only'),
-      ...(mirror ? [tick('mirror.correctorLens', 'a lens in the drawtube, taken out before lining up')] : []),
-      figure('optics.primaryFocalLengthMm', 'the primary’s own focal length, mm'),
-      figure('optics.peepholeOutsideFocusMm', 'cap’s hole outside the focal plane, mm, − inside'),
+      tick('optics.collimatable', t('thePrimaryHasAdjustingScrews')),
+      ...(mirror ? [tick('mirror.correctorLens', t('aLensInTheDrawtube'))] : []),
+      figure('optics.primaryFocalLengthMm', t('thePrimarysOwnFocalLength')),
+      figure('optics.peepholeOutsideFocusMm', t('capsHoleOutsideTheFocal')),
       choice(
         'optics.mirrorFigure',
-        'mirror’s figure',
+        t('mirrorsFigure'),
         choices([
-          ['paraboloid', 'paraboloid'],
-          ['sphere', 'sphere'],
-          ['unknown', 'nobody knows'],
+          ['paraboloid', t('paraboloid')],
+          ['sphere', t('sphere')],
+          ['unknown', t('nobodyKnows')],
         ]),
       ),
     ],
@@ -92,36 +95,36 @@ export function mirrorSections({ mirror }: MirrorForm): readonly FieldSection[] 
     optics,
     {
       key: 'cell',
-      title: 'Primary’s cell, seen from behind',
-      optional: { isThere: cell !== null, words: ['has no screws', 'it has screws'] },
+      title: t('primarysCellSeenFromBehind'),
+      optional: { isThere: cell !== null, words: [t('hasNoScrews'), t('itHasScrews')] },
       fields: cell
         ? [
-            tick('mirror.cell.locks', 'locking screws beside them'),
+            tick('mirror.cell.locks', t('lockingScrewsBesideThem')),
             choice(
               'mirror.cell.clockwise',
-              'a primary screw, clockwise from behind, moves the mirror',
+              t('aPrimaryScrewClockwiseFrom'),
               choices([
-                ['towards-sky', 'towards the sky'],
-                ['away-from-sky', 'away from the sky'],
+                ['towards-sky', t('towardsTheSky')],
+                ['away-from-sky', t('awayFromTheSky')],
               ]),
             ),
-            choice('mirror.cell.pitchMm', 'its thread', threads(cell.pitchMm)),
+            choice('mirror.cell.pitchMm', t('itsThread'), threads(cell.pitchMm)),
             ...screws('cell', cell),
           ]
         : [],
     },
     {
       key: 'holder',
-      title: 'Secondary’s holder, looking into the open end',
-      optional: { isThere: holder !== null, words: ['has no screws', 'it has screws'] },
+      title: t('secondarysHolderLookingIntoThe'),
+      optional: { isThere: holder !== null, words: [t('hasNoScrews'), t('itHasScrews')] },
       fields: holder
         ? [
             choice(
               'mirror.holder.clockwise',
-              'a secondary screw, clockwise from the open end, moves its side',
+              t('aSecondaryScrewClockwiseFrom'),
               choices([
-                ['towards-primary', 'towards the primary'],
-                ['away-from-primary', 'away from the primary'],
+                ['towards-primary', t('towardsThePrimary')],
+                ['away-from-primary', t('awayFromThePrimary')],
               ]),
             ),
             ...screws('holder', holder),
@@ -130,30 +133,30 @@ export function mirrorSections({ mirror }: MirrorForm): readonly FieldSection[] 
     },
     {
       key: 'secondary',
-      title: 'Secondary and drawtube',
+      title: t('secondaryAndDrawtube'),
       fields: [
-        figure('mirror.secondary.minorAxisMm', 'secondary across its short axis, mm'),
-        figure('mirror.secondary.offsetMm', 'set back from the focuser, mm'),
-        figure('mirror.secondary.toFocusMm', 'its middle to the focal plane, mm'),
-        figure('mirror.secondary.vanes', 'vanes'),
-        figure('mirror.drawtube.innerDiameterMm', 'drawtube inside, mm'),
-        figure('mirror.drawtube.endToFocusMm', 'its inner end to the focal plane, mm'),
-        figure('mirror.clips', 'clips on the primary'),
+        figure('mirror.secondary.minorAxisMm', t('secondaryAcrossItsShortAxis')),
+        figure('mirror.secondary.offsetMm', t('setBackFromTheFocuser')),
+        figure('mirror.secondary.toFocusMm', t('itsMiddleToTheFocal')),
+        figure('mirror.secondary.vanes', t('vanes')),
+        figure('mirror.drawtube.innerDiameterMm', t('drawtubeInsideMm')),
+        figure('mirror.drawtube.endToFocusMm', t('itsInnerEndToThe')),
+        figure('mirror.clips', t('clipsOnThePrimary')),
       ],
     },
     {
       key: 'mark',
-      title: 'Mark and cap',
-      optional: { isThere: mark !== null, words: ['has no centre mark', 'it has a centre mark'] },
+      title: t('markAndCap'),
+      optional: { isThere: mark !== null, words: [t('hasNoCentreMark'), t('itHasACentreMark')] },
       fields: [
         ...(mark
           ? [
-              figure('mirror.mark.outerDiameterMm', 'centre mark outside, mm'),
-              figure('mirror.mark.innerDiameterMm', 'its hole, mm'),
+              figure('mirror.mark.outerDiameterMm', t('centreMarkOutsideMm')),
+              figure('mirror.mark.innerDiameterMm', t('itsHoleMm')),
             ]
           : []),
-        figure('mirror.cap.ringDiameterMm', 'bright ring of the cap, mm'),
-        figure('mirror.cap.holeDiameterMm', 'its hole, mm'),
+        figure('mirror.cap.ringDiameterMm', t('brightRingOfTheCap')),
+        figure('mirror.cap.holeDiameterMm', t('itsHoleMm')),
       ],
     },
   ]

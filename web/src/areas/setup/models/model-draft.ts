@@ -1,5 +1,8 @@
 import type { ModelPart, ModelSheet, WeighGroup, WriteModel } from '@binoculum/contract'
 import { lookAlikeRoles, roleFacts, roles, smallestLossSeenG, type Role } from '@binoculum/core'
+import { setupWords } from '../words.ts'
+
+const t = setupWords('modelDraft')
 
 export type DraftPart = Omit<ModelPart, 'id' | 'position'> & { readonly id: string | null; readonly key: string }
 
@@ -93,11 +96,11 @@ export function stepPart(parts: readonly DraftPart[], key: string, step: -1 | 1)
 /** What a part is most easily taken for: the sun filter first, for what it can do; empty where nothing looks like it. */
 export function lookAlikeWords({ role }: { readonly role: Role }): string {
   const likes = lookAlikeRoles(role)
-  if (role !== 'screw-in-sun-filter' && likes.includes('screw-in-sun-filter')) return 'sun filter'
-  if (likes.includes('eyepiece')) return 'other eyepiece'
+  if (role !== 'screw-in-sun-filter' && likes.includes('screw-in-sun-filter')) return t('sunFilter')
+  if (likes.includes('eyepiece')) return t('otherEyepiece')
   const other = likes.find((each) => each !== role)
   if (other) return roles[other].words
-  return likes.length > 0 ? `another ${roles[role].words}` : ''
+  return likes.length > 0 ? t('anotherWords', { words: roles[role].words }) : ''
 }
 
 export interface GroupSight {

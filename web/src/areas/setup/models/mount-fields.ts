@@ -13,6 +13,9 @@ import {
 } from '@binoculum/core'
 import type { Loose } from '../../../shared/loose.ts'
 import { choice, choices, figure, tick, type FieldSection } from '../fields/model-fields.ts'
+import { setupWords } from '../words.ts'
+
+const t = setupWords('mountFields')
 
 export interface MountForm {
   mount: Loose<MountDataView>
@@ -67,11 +70,11 @@ export const toggleMountPart = (mount: MountForm['mount'], part: MountPart): Mou
   [part]: mount[part] ? null : fresh[part](),
 })
 
-const has = (isThere: boolean): FieldSection['optional'] => ({ isThere, words: ['has none', 'it has one'] })
+const has = (isThere: boolean): FieldSection['optional'] => ({ isThere, words: [t('hasNone'), t('itHasOne')] })
 const placed = (path: string, words: string) => [
-  figure(`${path}.alongMm`, `${words}: along the tube from the balance point, mm, + to the sky`),
-  figure(`${path}.radiusMm`, `${words}: from the tube’s axis, mm`),
-  figure(`${path}.angleDeg`, `${words}: direction, °: 0 away from the head, clockwise from behind`),
+  figure(`${path}.alongMm`, t('alongTheTubeFromThe', { words })),
+  figure(`${path}.radiusMm`, t('fromTheTubesAxisMm', { words })),
+  figure(`${path}.angleDeg`, t('directionAwayFromTheHead', { words })),
 ]
 
 export function mountSections({ mount }: MountForm): readonly FieldSection[] {
@@ -79,54 +82,54 @@ export function mountSections({ mount }: MountForm): readonly FieldSection[] {
   return [
     {
       key: 'load',
-      title: 'Load',
+      title: t('load'),
       fields: [
-        figure('mount.ratedLoadG', 'rated load, g, weights left out'),
+        figure('mount.ratedLoadG', t('ratedLoadGWeightsLeft')),
         choice(
           'mount.use',
-          'used for',
+          t('usedFor'),
           choices([
-            ['visual', 'looking'],
-            ['exposure', 'long exposures'],
+            ['visual', t('looking')],
+            ['exposure', t('longExposures')],
           ]),
         ),
-        figure('mount.standHeightMm', 'legs’ hinge above the ground, mm'),
+        figure('mount.standHeightMm', t('legsHingeAboveTheGround')),
       ],
     },
     {
       key: 'stand',
-      title: 'Stand and joints',
+      title: t('standAndJoints'),
       fields: [
-        choice('stand.tray', 'tray or spreader', choices(trays.map((each) => [each, trayWords[each]]))),
-        choice('stand.fixing', 'what holds the tube', choices(tubeFixings.map((each) => [each, fixingWords[each]]))),
+        choice('stand.tray', t('trayOrSpreader'), choices(trays.map((each) => [each, trayWords[each]]))),
+        choice('stand.fixing', t('whatHoldsTheTube'), choices(tubeFixings.map((each) => [each, fixingWords[each]]))),
         choice(
           'stand.armJoint',
-          'head or arm on its legs',
-          choices([[null, 'nothing sits on legs'], ...armJoints.map((each) => [each, armJointWords[each]] as const)]),
+          t('headOrArmOnIts'),
+          choices([[null, t('nothingSitsOnLegs')], ...armJoints.map((each) => [each, armJointWords[each]] as const)]),
         ),
-        tick('stand.axisLocks', 'each axis has a lock'),
+        tick('stand.axisLocks', t('eachAxisHasALock')),
       ],
     },
     {
       key: 'equatorial',
-      title: 'Equatorial head',
+      title: t('equatorialHead'),
       optional: has(equatorial !== null),
       fields: equatorial
         ? [
-            figure('mount.equatorial.shaftStartMm', 'bare shaft begins, from the right-ascension axis, mm'),
-            figure('mount.equatorial.shaftEndMm', 'bare shaft ends at the end stop, from the axis, mm'),
-            figure('mount.equatorial.weightThicknessMm', 'weight along the shaft, mm'),
-            figure('mount.equatorial.tubeAxisMm', 'middle of the tube from the axis, mm'),
-            figure('mount.equatorial.latitudeScale.minDeg', 'latitude scale from, °'),
-            figure('mount.equatorial.latitudeScale.maxDeg', 'to, °'),
-            figure('mount.equatorial.latitudeScale.stepDeg', 'a mark every, °'),
+            figure('mount.equatorial.shaftStartMm', t('bareShaftBeginsFromThe')),
+            figure('mount.equatorial.shaftEndMm', t('bareShaftEndsAtThe')),
+            figure('mount.equatorial.weightThicknessMm', t('weightAlongTheShaftMm')),
+            figure('mount.equatorial.tubeAxisMm', t('middleOfTheTubeFrom')),
+            figure('mount.equatorial.latitudeScale.minDeg', t('latitudeScaleFrom')),
+            figure('mount.equatorial.latitudeScale.maxDeg', t('to')),
+            figure('mount.equatorial.latitudeScale.stepDeg', t('aMarkEvery')),
             choice(
               'mount.equatorial.sightingScope',
-              'polar sighting scope',
+              t('polarSightingScope'),
               choices([
-                ['none', 'none'],
-                ['upright', 'shows the sky upright'],
-                ['turned', 'turns it by half'],
+                ['none', t('none')],
+                ['upright', t('showsTheSkyUpright')],
+                ['turned', t('turnsItByHalf')],
               ]),
             ),
           ]
@@ -134,28 +137,28 @@ export function mountSections({ mount }: MountForm): readonly FieldSection[] {
     },
     {
       key: 'tube',
-      title: 'Tube',
-      optional: { isThere: tube !== null, words: ['not measured', 'measured'] },
+      title: t('tube'),
+      optional: { isThere: tube !== null, words: [t('notMeasured'), t('measured')] },
       fields: tube
         ? [
-            figure('mount.tube.lengthMm', 'tube’s length, mm'),
-            figure('mount.tube.diameterMm', 'tube across, mm'),
-            figure('mount.tube.frontRingMm', 'front ring (or clamp) from the low end, mm'),
-            ...placed('mount.tube.finder', 'finder'),
-            ...placed('mount.tube.eyepiece', 'eyepiece and diagonal'),
+            figure('mount.tube.lengthMm', t('tubesLengthMm')),
+            figure('mount.tube.diameterMm', t('tubeAcrossMm')),
+            figure('mount.tube.frontRingMm', t('frontRingOrClampFrom')),
+            ...placed('mount.tube.finder', t('finder')),
+            ...placed('mount.tube.eyepiece', t('eyepieceAndDiagonal')),
           ]
         : [],
     },
     {
       key: 'stop',
-      title: 'How high it can look',
-      optional: { isThere: Boolean(stop), words: ['nothing is in the way', 'something is in the way'] },
+      title: t('howHighItCanLook'),
+      optional: { isThere: Boolean(stop), words: [t('nothingIsInTheWay'), t('somethingIsInTheWay')] },
       fields: stop
         ? [
-            figure('mount.stop.highestDeg', 'free up to, ° above the horizon'),
+            figure('mount.stop.highestDeg', t('freeUpToAboveThe')),
             choice(
               'mount.stop.meets',
-              'higher than that',
+              t('higherThanThat'),
               choices(stopMeetings.map((each) => [each, stopMeetingWords[each]])),
             ),
           ]
@@ -163,22 +166,22 @@ export function mountSections({ mount }: MountForm): readonly FieldSection[] {
     },
     {
       key: 'controller',
-      title: 'Hand controller',
+      title: t('handController'),
       optional: has(controller !== null),
       fields: controller
         ? [
             choice(
               'mount.controller.dateOrder',
-              'date',
+              t('date'),
               choices([
-                ['day-first', 'day first'],
-                ['month-first', 'month first'],
-                ['year-first', 'year first'],
+                ['day-first', t('dayFirst')],
+                ['month-first', t('monthFirst')],
+                ['year-first', t('yearFirst')],
               ]),
             ),
             choice(
               'mount.controller.clock',
-              'clock',
+              t('clock'),
               choices([
                 ['24h', '24 h'],
                 ['12h', '12 h'],
@@ -189,10 +192,10 @@ export function mountSections({ mount }: MountForm): readonly FieldSection[] {
     },
     {
       key: 'home',
-      title: 'Home position',
+      title: t('homePosition'),
       optional: has(home !== null),
       fields: home
-        ? [choice('mount.home.drawing', 'drawing', choices(homeDrawings.map((each) => [each, each])))]
+        ? [choice('mount.home.drawing', t('drawing'), choices(homeDrawings.map((each) => [each, each])))]
         : [],
     },
   ]

@@ -1,6 +1,9 @@
 import { procedureStepSchema } from '@binoculum/contract'
 import type { Phase, ProcedureStep } from '@binoculum/core'
 import { fieldProblems } from '../../../shared/field-problems.ts'
+import { setupWords } from '../words.ts'
+
+const t = setupWords('stepsDraft')
 
 export type Way = 'setUp' | 'takeApart'
 export interface ProcedureDraft {
@@ -9,10 +12,10 @@ export interface ProcedureDraft {
 }
 
 export const phaseWords: Readonly<Record<Phase, string>> = {
-  unpack: 'unpack',
-  stand: 'stand',
-  mount: 'mount',
-  tube: 'tube',
+  unpack: t('unpack'),
+  stand: t('stand'),
+  mount: t('mount'),
+  tube: t('tube'),
   'fit-out': 'fit-out',
 }
 
@@ -51,7 +54,7 @@ export function problemsOf(draft: ProcedureDraft): Readonly<Record<string, strin
   return Object.fromEntries(
     [...draft.setUp, ...draft.takeApart].flatMap((step) => {
       const [first] = Object.values(fieldProblems(procedureStepSchema, step))
-      return first === undefined ? [] : [[step.key, `${step.title || 'This step'}: ${first}.`]]
+      return first === undefined ? [] : [[step.key, `${step.title || t('thisStep')}: ${first}.`]]
     }),
   )
 }
@@ -66,4 +69,4 @@ export function secondsOf(
 }
 
 export const minutesWords = (seconds: number): string =>
-  seconds < 90 ? `${Math.round(seconds)} s` : `${Math.round(seconds / 60)} min`
+  seconds < 90 ? `${Math.round(seconds)} s` : t('secondsMin', { seconds: Math.round(seconds / 60) })

@@ -11,6 +11,9 @@ import { whenText } from '../../../shared/dates.ts'
 import { useSession } from '../../people/session.ts'
 import SetupTabs from '../SetupTabs.vue'
 import { useOpenCaseSetup } from './use-open-case-setup.ts'
+import { setupWords } from '../words.ts'
+
+const t = setupWords('openCasePage')
 
 /** How a kit's case looks when it is open and complete, so that a picture can tell what differs. */
 const code = String(useRoute().params.code)
@@ -24,7 +27,7 @@ const isReady = computed(() => stillWanted.value === 0 && places.value.length > 
 const NOTHING = 'nothing'
 const lineWords = (partId: string | null) => {
   const line = data.value?.parts.find(({ id }) => id === partId)
-  return line ? `${line.number} ${line.name}` : 'nothing lies here'
+  return line ? `${line.number} ${line.name}` : t('nothingLiesHere')
 }
 const labels = computed(() =>
   Object.fromEntries(
@@ -87,13 +90,12 @@ const stretched = computed(() => {
     <ProblemNote :problem="setup.problem.value" @retry="setup.reload" />
     <template v-if="data">
       <header class="flex flex-wrap gap-y-0 gap-x-14px items-center">
-        <h1>The open case of {{ data.kitName }}</h1>
+        <h1>{{ t('theOpenCaseOf', { kitName: data.kitName }) }}</h1>
         <KitTag :code="data.kitCode" />
-        <RouterLink :to="`/kits/${encodeURIComponent(data.kitCode)}`">To its sheet</RouterLink>
+        <RouterLink :to="`/kits/${encodeURIComponent(data.kitCode)}`">{{ t('toItsSheet') }}</RouterLink>
       </header>
       <p class="second">
-        With four marks in its corners a picture of the open case tells at a take-back which compartments differ from
-        how they should be. It says where to look; what is there, a hand and an eye say.
+        {{ t('withFourMarksInIts') }}
       </p>
       <div
         class="columns grid grid-cols-[minmax(0,1fr)_minmax(280px,360px)] gap-24px items-start max-[800px]:grid-cols-[minmax(0,1fr)]"
@@ -132,59 +134,57 @@ const stretched = computed(() => {
             </CasePlaces>
           </div>
           <p v-else class="grid place-items-center min-h-260px line-dashed-rule-strong text-quiet">
-            The straightened picture stands here, as soon as there is one.
+            {{ t('theStraightenedPictureStandsHere') }}
           </p>
           <div v-if="mayDraw && straight" class="ways flex gap-12px items-center mt-8px">
-            <ElRadioGroup v-model="shape" aria-label="How a compartment is drawn">
-              <ElRadioButton value="rectangle">rectangle</ElRadioButton>
-              <ElRadioButton value="outline">outline</ElRadioButton>
+            <ElRadioGroup v-model="shape" :aria-label="t('howACompartmentIsDrawn')">
+              <ElRadioButton value="rectangle">{{ t('rectangle') }}</ElRadioButton>
+              <ElRadioButton value="outline">{{ t('outline') }}</ElRadioButton>
             </ElRadioGroup>
-            <ElButton v-if="corners.length >= 3" @click="setup.closeOutline">Close it</ElButton>
-            <ElButton v-if="corners.length > 0" link @click="corners = []">start again</ElButton>
+            <ElButton v-if="corners.length >= 3" @click="setup.closeOutline">{{ t('closeIt') }}</ElButton>
+            <ElButton v-if="corners.length > 0" link @click="corners = []">{{ t('startAgain') }}</ElButton>
           </div>
           <p v-if="mayDraw && straight" class="second">
             {{
-              shape === 'rectangle'
-                ? 'Draw a rectangle over each compartment, from corner to corner'
-                : 'Tap corner after corner round the compartment, and the first one again'
-            }}; draw empty ones too: something foreign may lie in them.
+              t('drawEmptyOnesTooSomething', {
+                shape: shape === 'rectangle' ? t('drawARectangleOverEach') : t('tapCornerAfterCornerRound'),
+              })
+            }}
           </p>
         </section>
         <aside class="grid gap-16px">
           <section>
-            <h2>Its marks</h2>
+            <h2>{{ t('itsMarks') }}</h2>
             <p>
-              <RouterLink :to="{ path: '/setup/labels', query: { kind: 'case-marks', kits: data.kitCode } }"
-                >Print the four marks</RouterLink
-              >, glue them in, and measure across them.
+              <RouterLink :to="{ path: '/setup/labels', query: { kind: 'case-marks', kits: data.kitCode } }">{{
+                t('printTheFourMarks')
+              }}</RouterLink>{{ t('glueThemInAndMeasure') }}
             </p>
             <div class="grid grid-cols-[1fr_1fr] gap-10px">
               <FigureInput
                 v-model="width"
-                label="Width over the marks"
+                :label="t('widthOverTheMarks')"
                 name="case-width"
-                unit="mm wide"
+                :unit="t('mmWide')"
                 :disabled="!mayDraw"
               />
               <FigureInput
                 v-model="height"
-                label="Height over the marks"
+                :label="t('heightOverTheMarks')"
                 name="case-height"
-                unit="mm deep"
+                :unit="t('mmDeep')"
                 :disabled="!mayDraw"
               />
             </div>
           </section>
           <section>
             <h2>
-              Complete
+              {{ t('complete') }}
               <em>{{
-                stillWanted > 0
-                  ? `${stillWanted} more ${stillWanted === 1 ? 'picture' : 'pictures'}, by other light`
-                  : 'enough to compare'
+                stillWanted > 0 ? t('morePicturesByOtherLight', { n: stillWanted }) : t('enoughToCompare')
               }}</em>
             </h2>
-            <ul aria-label="Pictures of the complete case" class="mx-0 mt-0 mb-8px p-0 list-none">
+            <ul :aria-label="t('picturesOfTheCompleteCase')" class="mx-0 mt-0 mb-8px p-0 list-none">
               <li
                 v-for="view in data.references"
                 :key="view.id"
@@ -198,25 +198,25 @@ const stretched = computed(() => {
                   height="60"
                 />
                 <span
-                  >{{ view.referenceFor === null ? 'the whole case' : 'learnt at a take-back' }}<br /><span
+                  >{{ view.referenceFor === null ? t('theWholeCase') : t('learntAtATakeBack') }}<br /><span
                     class="second"
                     >{{ whenText(view.atUtc, data.zone) }}, {{ view.by }}</span
                   ></span
                 >
-                <ElButton link @click="setup.forget(view.id)">forget it</ElButton>
+                <ElButton link @click="setup.forget(view.id)">{{ t('forgetIt') }}</ElButton>
               </li>
             </ul>
-            <FileButton accept="image/*" :disabled="!caseMm" :busy="setup.sending.value" @take="setup.add"
-              >A picture of the complete case …</FileButton
-            >
-            <p v-if="!caseMm" class="second">First its width and height.</p>
+            <FileButton accept="image/*" :disabled="!caseMm" :busy="setup.sending.value" @take="setup.add">{{
+              t('aPictureOfTheComplete')
+            }}</FileButton>
+            <p v-if="!caseMm" class="second">{{ t('firstItsWidthAndHeight') }}</p>
             <p v-if="setup.pictureProblem.value" class="problem" role="alert">{{ setup.pictureProblem.value }}</p>
           </section>
           <section v-if="places.length > 0">
             <h2>
-              What lies where <em>{{ places.length }}</em>
+              {{ t('whatLiesWhere') }} <em>{{ places.length }}</em>
             </h2>
-            <ol aria-label="What lies where" class="places mx-0 mt-0 mb-8px p-0 list-none">
+            <ol :aria-label="t('whatLiesWhere')" class="places mx-0 mt-0 mb-8px p-0 list-none">
               <li
                 v-for="place in places"
                 :key="place.id"
@@ -225,16 +225,16 @@ const stretched = computed(() => {
               >
                 <ElSelect
                   :model-value="place.partId ?? NOTHING"
-                  :aria-label="`What lies in compartment ${labels[place.id]}`"
+                  :aria-label="t('whatLiesInCompartment', { labels: labels[place.id] })"
                   :disabled="!mayDraw"
                   filterable
                   @update:model-value="setup.tie(place.id, $event === NOTHING ? null : $event)"
                   @focus="chosenId = place.id"
                 >
-                  <ElOption :value="NOTHING" label="nothing lies here" />
+                  <ElOption :value="NOTHING" :label="t('nothingLiesHere')" />
                   <ElOption v-for="line in data.parts" :key="line.id" :value="line.id" :label="lineWords(line.id)" />
                 </ElSelect>
-                <ElButton v-if="mayDraw" link @click="setup.takeOff(place.id)">take off</ElButton>
+                <ElButton v-if="mayDraw" link @click="setup.takeOff(place.id)">{{ t('takeOff') }}</ElButton>
               </li>
             </ol>
           </section>
@@ -246,9 +246,9 @@ const stretched = computed(() => {
             :disabled="!caseMm || (!changed && data.caseMm?.width === width && data.caseMm?.height === height)"
             :loading="setup.sending.value"
             @click="setup.save"
-            >Keep it so</ElButton
+            >{{ t('keepItSo') }}</ElButton
           >
-          <p v-if="isReady" class="moss">Ready: at the next take-back a picture can be taken.</p>
+          <p v-if="isReady" class="moss">{{ t('readyAtTheNextTake') }}</p>
         </aside>
       </div>
     </template>

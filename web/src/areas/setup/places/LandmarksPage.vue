@@ -14,6 +14,9 @@ import { useSession } from '../../people/session.ts'
 import FieldTable from '../fields/FieldTable.vue'
 import { choice, choices, figure, text, type FieldSection } from '../fields/model-fields.ts'
 import SetupTabs from '../SetupTabs.vue'
+import { setupWords } from '../words.ts'
+
+const t = setupWords('landmarksPage')
 
 /** What stands still and far away about a place, and when the Sun allows it. */
 const route = useRoute()
@@ -72,10 +75,10 @@ function open(landmark: Landmark | null) {
   form.value = landmark ? { ...blank(), ...landmark } : blank()
 }
 const sources = choices<LandmarkSource>([
-  ['typed', 'from a map, typed'],
-  ['coordinates', 'from its coordinates'],
-  ['paced', 'paced out'],
-  ['phone', 'a phone’s range'],
+  ['typed', t('fromAMapTyped')],
+  ['coordinates', t('fromItsCoordinates')],
+  ['paced', t('pacedOut')],
+  ['phone', t('aPhonesRange')],
 ])
 /** What paces or coordinates come to is written into the fields, to be seen and changed. */
 function reckon() {
@@ -132,7 +135,7 @@ async function bringIn(file: File) {
     await run(async () => void (data.value = await api.post(landmarksSchema, `${path}.geojson`, read)))
   } catch (error) {
     if (!(error instanceof SyntaxError)) throw error
-    fileProblem.value = `${file.name} is no GeoJSON: it can’t be read as JSON. Nothing was changed.`
+    fileProblem.value = t('isNoGeojsonItCant', { name: file.name })
   }
 }
 const far = (m: number) => (m >= 1000 ? `${(m / 1000).toFixed(1)} km` : `${Math.round(m)} m`)
@@ -141,16 +144,16 @@ const sections = computed<readonly FieldSection[]>(() => [
     key: 'landmark',
     title: '',
     fields: [
-      text('name', 'name', 80),
-      { ...text('what', 'what it is', 80), placeholder: 'chimney, mast, tree top' },
-      choice('source', 'how its distance is known', sources),
-      ...(form.value?.source === 'paced' ? [figure('paces', 'paces'), figure('paceM', 'one pace, m')] : []),
+      text('name', t('name'), 80),
+      { ...text('what', t('whatItIs'), 80), placeholder: t('chimneyMastTreeTop') },
+      choice('source', t('howItsDistanceIsKnown'), sources),
+      ...(form.value?.source === 'paced' ? [figure('paces', t('paces')), figure('paceM', t('onePaceM'))] : []),
       ...(form.value?.source === 'coordinates'
-        ? [figure('latitudeDeg', 'its latitude, °'), figure('longitudeDeg', 'its longitude, °')]
+        ? [figure('latitudeDeg', t('itsLatitude')), figure('longitudeDeg', t('itsLongitude'))]
         : []),
-      figure('distanceM', 'how far, m'),
-      figure('bearingDeg', 'direction, ° from true north through east'),
-      figure('heightDeg', 'how high above level, °'),
+      figure('distanceM', t('howFarM')),
+      figure('bearingDeg', t('directionFromTrueNorthThrough')),
+      figure('heightDeg', t('howHighAboveLevel')),
     ],
   },
 ])
@@ -162,15 +165,13 @@ const sections = computed<readonly FieldSection[]>(() => [
     <ProblemNote :problem="unreadable" />
     <ProblemNote :problem="problem" @retry="reload" />
     <header v-if="site">
-      <h1>Landmarks of {{ site.name }}</h1>
+      <h1>{{ t('landmarksOf', { name: site.name }) }}</h1>
       <p class="quiet">
-        The farther the better. Hatched hours are never: the Sun then stands nearer than 45°. No margin under 20° can
-        be set, here or anywhere.
+        {{ t('theFartherTheBetterHatched') }}
       </p>
     </header>
     <p v-if="data && rows.length === 0">
-      <strong>No landmark yet.</strong> A mast, a chimney, a tree top on a hill: what stands still, a few hundred
-      metres away or more. Nearer than 5 m a sheet of two marks does better.
+      <strong>{{ t('noLandmarkYet') }}</strong> {{ t('aMastAChimneyA') }}
     </p>
     <div v-if="rows.length > 0" class="rows">
       <div
@@ -181,8 +182,14 @@ const sections = computed<readonly FieldSection[]>(() => [
         <p class="overflow-hidden min-w-0 text-ellipsis">
           <b class="serif text-19px whitespace-nowrap" :title="landmark.name">{{ landmark.name }}</b><br /><span
             class="second"
-            >{{ landmark.what }} · {{ far(landmark.distanceM) }} at {{ Math.round(landmark.bearingDeg) }}°,
-            {{ landmark.heightDeg.toFixed(0) }}° high</span
+            >{{
+              t('atHigh', {
+                what: landmark.what,
+                distanceM: far(landmark.distanceM),
+                bearingDeg: Math.round(landmark.bearingDeg),
+                heightDeg: landmark.heightDeg.toFixed(0),
+              })
+            }}</span
           >
         </p>
         <SunStrip
@@ -198,43 +205,42 @@ const sections = computed<readonly FieldSection[]>(() => [
         <a v-if="landmark.pictureId" :href="`/api/pictures/${landmark.pictureId}`" target="_blank" rel="noopener"
           ><img
             :src="`/api/pictures/${landmark.pictureId}`"
-            :alt="`Picture of ${landmark.name}`"
+            :alt="t('pictureOf', { name: landmark.name })"
             width="60"
             height="44"
         /></a>
         <span v-else />
-        <ElButton v-if="mayChange" link type="primary" @click="open(landmark)">change</ElButton>
+        <ElButton v-if="mayChange" link type="primary" @click="open(landmark)">{{ t('change') }}</ElButton>
       </div>
     </div>
     <p v-if="data && !form" class="flex flex-wrap gap-10px items-center mt-14px">
-      <ElButton v-if="mayChange" type="primary" @click="open(null)">Another landmark</ElButton>
-      <a class="button" :href="`${path}.geojson`">Download (GeoJSON)</a>
+      <ElButton v-if="mayChange" type="primary" @click="open(null)">{{ t('anotherLandmark') }}</ElButton>
+      <a class="button" :href="`${path}.geojson`">{{ t('downloadGeojson') }}</a>
       <FileButton
         v-if="mayChange"
         accept=".geojson,.json,application/geo+json"
         name="geojson"
         :disabled="sending"
         @take="bringIn"
-        >Bring some in (GeoJSON)</FileButton
+        >{{ t('bringSomeInGeojson') }}</FileButton
       >
     </p>
     <p v-if="fileProblem" class="problem" role="alert">{{ fileProblem }}</p>
     <ProblemNote :problem="refusal" @retry="reload" />
     <form v-if="form" class="mt-16px py-16px px-20px line-rule-strong bg-card" novalidate @submit.prevent="save">
-      <h2>{{ form.id ? `Change ${form.name}` : 'Another landmark' }}</h2>
+      <h2>{{ form.id ? t('changeName', { name: form.name }) : t('anotherLandmark') }}</h2>
       <FieldTable :form="form" :sections="sections" :wrong="wrong" />
       <FileButton accept="image/*" name="picture" camera @take="takePicture">{{
-        form.pictureId ? 'Another picture …' : 'A picture …'
+        form.pictureId ? t('anotherPicture') : t('aPicture')
       }}</FileButton>
       <p v-if="reckoning" class="problem" role="alert">{{ reckoning }}</p>
       <p class="flex flex-wrap gap-10px items-center mt-14px">
-        <ElButton type="primary" native-type="submit" :disabled="sending">Keep it</ElButton>
-        <ElButton @click="form = null">Leave it</ElButton>
-        <ElButton v-if="form.id" link type="primary" @click="remove(form.id)">Take it off the list</ElButton>
+        <ElButton type="primary" native-type="submit" :disabled="sending">{{ t('keepIt') }}</ElButton>
+        <ElButton @click="form = null">{{ t('leaveIt') }}</ElButton>
+        <ElButton v-if="form.id" link type="primary" @click="remove(form.id)">{{ t('takeItOffTheList') }}</ElButton>
       </p>
       <p class="second">
-        A compass shows magnetic north: take the needle’s declination into account. Whoever uses a landmark is asked
-        for their own shadow first: a typed bearing can be wrong.
+        {{ t('aCompassShowsMagneticNorth') }}
       </p>
     </form>
   </main>

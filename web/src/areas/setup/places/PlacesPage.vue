@@ -14,6 +14,9 @@ import FieldTable from '../fields/FieldTable.vue'
 import { choice, choices, day, figure, suggest, text, type FieldSection } from '../fields/model-fields.ts'
 import SetupTabs from '../SetupTabs.vue'
 import { placesGeoJson } from './places-geojson.ts'
+import { setupWords } from '../words.ts'
+
+const t = setupWords('placesPage')
 
 const session = useSession()
 const { data, problem, reload } = useLoaded(sitesSchema, '/api/sites')
@@ -75,12 +78,12 @@ async function remove(id: string) {
 }
 /** What one sees there on a clear night without a Moon, so that anybody can say it. */
 const skyWords = {
-  dark: 'dark: the Milky Way is plain',
-  fair: 'fair: the Milky Way is faint',
-  bright: 'bright: no Milky Way',
+  dark: t('darkTheMilkyWayIs'),
+  fair: t('fairTheMilkyWayIs'),
+  bright: t('brightNoMilkyWay'),
 } as const
 const skyChoices = choices<Site['sky']>([
-  [null, 'not written down'],
+  [null, t('notWrittenDown')],
   ...skies.map((sky) => [sky, skyWords[sky]] as const),
 ])
 const sections = computed<readonly FieldSection[]>(() => {
@@ -90,17 +93,17 @@ const sections = computed<readonly FieldSection[]>(() => {
       key: 'place',
       title: '',
       fields: [
-        text('name', 'name', 80),
+        text('name', t('name'), 80),
         ...(branches.value.length > 1 && !form.value.id
-          ? [choice('branchId', 'branch', choices(branches.value.map((each) => [each.branchId, each.branchName])))]
+          ? [choice('branchId', t('branch'), choices(branches.value.map((each) => [each.branchId, each.branchName])))]
           : []),
-        suggest('zone', 'zone', zones),
-        figure('latitudeDeg', 'latitude, °, north +'),
-        figure('longitudeDeg', 'longitude, °, east +'),
-        figure('heightM', 'height above the sea, m'),
-        choice('sky', 'how dark it gets', skyChoices),
-        figure('needleDeg', 'needle from true north, °, east +', 'left to the model'),
-        ...(form.value.needleDeg === null ? [] : [day('needleOn', 'measured on')]),
+        suggest('zone', t('zone'), zones),
+        figure('latitudeDeg', t('latitudeNorth')),
+        figure('longitudeDeg', t('longitudeEast')),
+        figure('heightM', t('heightAboveTheSeaM')),
+        choice('sky', t('howDarkItGets'), skyChoices),
+        figure('needleDeg', t('needleFromTrueNorthEast'), t('leftToTheModel')),
+        ...(form.value.needleDeg === null ? [] : [day('needleOn', t('measuredOn'))]),
       ],
     },
   ]
@@ -115,10 +118,10 @@ const saveMap = () =>
 const side = (deg: number, plus: string, minus: string) => `${Math.abs(deg).toFixed(2)}° ${deg < 0 ? minus : plus}`
 function needleWords({ needle }: Site): string {
   if (needle.declinationDeg === null)
-    return needle.reason === 'NEAR_MAGNETIC_POLE' ? 'no guide so near the pole' : 'not known; write it in'
+    return needle.reason === 'NEAR_MAGNETIC_POLE' ? t('noGuideSoNearThe') : t('notKnownWriteItIn')
   const deg = needle.declinationDeg
-  const way = Math.abs(deg) < 0.05 ? 'true' : `${degText(Math.abs(deg))} ${deg > 0 ? 'east' : 'west'}`
-  return `${way}, ${needle.source === 'model' ? 'from the world’s model' : 'typed'}`
+  const way = Math.abs(deg) < 0.05 ? t('true') : `${degText(Math.abs(deg))} ${deg > 0 ? t('east') : t('west')}`
+  return `${way}, ${needle.source === 'model' ? t('fromTheWorldsModel') : t('typed')}`
 }
 </script>
 
@@ -126,20 +129,26 @@ function needleWords({ needle }: Site): string {
   <main class="page">
     <SetupTabs />
     <header class="mb-16px">
-      <h1>Places</h1>
-      <p class="quiet">Where kits are set up. Latitude, clock, needle and stars follow from the place.</p>
+      <h1>{{ t('places') }}</h1>
+      <p class="quiet">{{ t('whereKitsAreSetUp') }}</p>
     </header>
-    <p v-if="(data?.sites.length ?? 0) > 0"><ElButton link @click="saveMap">All places as GeoJSON</ElButton></p>
+    <p v-if="(data?.sites.length ?? 0) > 0">
+      <ElButton link @click="saveMap">{{ t('allPlacesAsGeojson') }}</ElButton>
+    </p>
     <ProblemNote :problem="problem" @retry="reload" />
     <ProblemNote :problem="refusal" @retry="reload" />
     <p v-if="data && data.sites.length === 0">
-      No place yet. Write down the yard, the field or the roof you observe from: a tenth of a degree is enough.
+      {{ t('noPlaceYetWriteDown') }}
     </p>
     <div v-if="data && data.sites.length > 0" class="mb-16px">
       <div
         class="row grid grid-cols-[minmax(0,1.6fr)_100px_100px_minmax(0,1fr)_minmax(0,1.4fr)_160px] gap-14px items-center py-4px px-0 line-b-rule break-anywhere min-h-28px [border-bottom-color:var(--rule-strong)] max-[720px]:hidden max-[720px]:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] max-[720px]:gap-y-4px max-[720px]:gap-x-14px max-[720px]:py-8px max-[720px]:px-0"
       >
-        <em>place</em><em>latitude</em><em>longitude</em><em>zone</em><em>needle</em><span />
+        <em>{{ t('place') }}</em><em>{{ t('latitude') }}</em
+        ><em>{{ t('longitude') }}</em
+        ><em>{{ t('zone') }}</em
+        ><em>{{ t('needle') }}</em
+        ><span />
       </div>
       <div
         v-for="site in data.sites"
@@ -150,7 +159,7 @@ function needleWords({ needle }: Site): string {
           ><b class="serif block text-19px">{{ site.name }}</b>
           <span class="second"
             >{{ site.branchName }}{{ site.heightM === null ? '' : ` · ${site.heightM} m`
-            }}{{ site.sky ? ` · ${site.sky} sky` : '' }}</span
+            }}{{ site.sky ? t('skySky', { sky: site.sky }) : '' }}</span
           ></span
         >
         <span>{{ side(site.latitudeDeg, 'N', 'S') }}</span>
@@ -158,29 +167,29 @@ function needleWords({ needle }: Site): string {
         <span>{{ site.zone }}</span>
         <span>{{ needleWords(site) }}</span>
         <span class="last flex gap-14px">
-          <RouterLink :to="`/setup/places/${site.id}/landmarks`">landmarks</RouterLink>
-          <ElButton v-if="session.may(site.branchId, 'coordinator')" link type="primary" @click="open(site)"
-            >change</ElButton
-          >
+          <RouterLink :to="`/setup/places/${site.id}/landmarks`">{{ t('landmarks') }}</RouterLink>
+          <ElButton v-if="session.may(site.branchId, 'coordinator')" link type="primary" @click="open(site)">{{
+            t('change')
+          }}</ElButton>
         </span>
       </div>
     </div>
-    <ElButton v-if="data && branches.length > 0 && !form" type="primary" @click="open(null)">Another place</ElButton>
+    <ElButton v-if="data && branches.length > 0 && !form" type="primary" @click="open(null)">{{
+      t('anotherPlace')
+    }}</ElButton>
     <form v-if="form" class="mt-16px py-16px px-20px line-rule-strong bg-card" novalidate @submit.prevent="save">
-      <h2>{{ form.id ? `Change ${form.name}` : 'Another place' }}</h2>
+      <h2>{{ form.id ? t('changeName', { name: form.name }) : t('anotherPlace') }}</h2>
       <FieldTable :form="form" :sections="sections" :wrong="wrong" />
       <p v-if="zoneFar" class="problem" role="status">
-        {{ form.zone }} and a longitude of {{ side(form.longitudeDeg ?? 0, 'E', 'W') }} lie far apart. Is the sign or
-        the zone wrong? While they disagree, the Bench counts it as day there and asks about the Sun.
+        {{ t('andALongitudeOfLie', { zone: form.zone, longitudeDeg: side(form.longitudeDeg ?? 0, 'E', 'W') }) }}
       </p>
       <p class="flex flex-wrap mb-10px gap-10px items-center">
-        <ElButton type="primary" native-type="submit" :disabled="sending">Keep it</ElButton>
-        <ElButton @click="form = null">Leave it</ElButton>
-        <ElButton v-if="form.id" link type="primary" @click="remove(form.id)">Take it off the list</ElButton>
+        <ElButton type="primary" native-type="submit" :disabled="sending">{{ t('keepIt') }}</ElButton>
+        <ElButton @click="form = null">{{ t('leaveIt') }}</ElButton>
+        <ElButton v-if="form.id" link type="primary" @click="remove(form.id)">{{ t('takeItOffTheList') }}</ElButton>
       </p>
       <p class="second">
-        Left empty, the needle’s declination comes from the World Magnetic Model 2025, good to half a degree until the
-        end of 2029. Iron nearby turns a needle more.
+        {{ t('leftEmptyTheNeedlesDeclination') }}
       </p>
     </form>
   </main>

@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import type { PackingLeft, PackingSlotView } from '@binoculum/contract'
 import ChoiceSelect from '../../../shared/controls/ChoiceSelect.vue'
+import { shelfWords } from '../words.ts'
+
+const t = shelfWords('packingLeft')
 
 /** A picture whose place or step was renamed, or taken off the card: it is put elsewhere, or taken off. */
 const { picture } = defineProps<{
@@ -18,11 +21,11 @@ const emit = defineEmits<{ move: [key: string]; remove: [] }>()
       <img
         class="block w-full [aspect-ratio:4_/_3] [object-fit:cover]"
         :src="`/api/pictures/${picture.pictureId}`"
-        :alt="`${picture.title}, as it looked`"
+        :alt="t('asItLooked', { title: picture.title })"
       />
     </a>
     <figcaption class="grid gap-6px mt-8px">
-      <b class="serif text-18px">was: {{ picture.title }}</b>
+      <b class="serif text-18px">{{ t('wasTitle', { title: picture.title }) }}</b>
       <span v-if="picture.words" class="second">{{ picture.words }}</span>
       <template v-if="mayAct">
         <ChoiceSelect
@@ -30,11 +33,11 @@ const emit = defineEmits<{ move: [key: string]; remove: [] }>()
           :model-value="null"
           :options="empty.map(({ key, title }) => ({ value: key, words: title }))"
           :disabled="sending"
-          :label="`Where it belongs: ${picture.title}`"
-          placeholder="belongs to …"
+          :label="t('whereItBelongs', { title: picture.title })"
+          :placeholder="t('belongsTo')"
           @update:model-value="(key: string | null) => key && emit('move', key)"
         />
-        <ElButton link :disabled="sending" @click="emit('remove')">Take it off</ElButton>
+        <ElButton link :disabled="sending" @click="emit('remove')">{{ t('takeItOff') }}</ElButton>
       </template>
     </figcaption>
   </figure>

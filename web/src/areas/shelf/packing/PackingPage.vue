@@ -10,6 +10,9 @@ import ProblemNote from '../../../shared/ProblemNote.vue'
 import { useSession } from '../../people/session.ts'
 import PackingLeft from './PackingLeft.vue'
 import PackingSlot from './PackingSlot.vue'
+import { shelfWords } from '../words.ts'
+
+const t = shelfWords('packingPage')
 
 /** How a kit is packed, by its own pictures: each place of its case, and the case at each step of putting away. */
 const session = useSession()
@@ -20,8 +23,8 @@ const mayAct = computed(() => !!data.value && session.may(data.value.kit.branchI
 const groups = computed(() =>
   (
     [
-      ['place', 'Places of the case', 'So it lies when nothing is missing: which end where, what lies under what.'],
-      ['step', 'Putting it away, step by step', 'The case after each step. The borrower sees it at that step.'],
+      ['place', t('placesOfTheCase'), t('soItLiesWhenNothing')],
+      ['step', t('puttingItAwayStepBy'), t('theCaseAfterEachStep')],
     ] as const
   ).map(([kind, title, words]) => ({
     title,
@@ -65,17 +68,16 @@ const take = (slot: PackingSlotView, file: File) =>
         <RouterLink :to="`/kits/${encodeURIComponent(code)}`">{{ data.kit.name }}</RouterLink>
       </p>
       <header class="flex flex-wrap gap-y-6px gap-x-14px items-center">
-        <h1>How it is packed</h1>
+        <h1>{{ t('howItIsPacked') }}</h1>
         <KitTag :code="data.kit.code" />
         <p class="quiet">
-          {{ taken }} of {{ data.slots.length }} shown. They stand beside the card at take-back and in the borrower’s
-          next guide.
+          {{ t('ofShownTheyStandBeside', { taken, slots: data.slots.length }) }}
         </p>
       </header>
       <ProblemNote :problem="refusal" @retry="reload" />
-      <section v-if="data.left.length > 0" aria-label="Pictures without a place">
-        <h2 class="mx-0 mt-18px mb-2px">Pictures without a place</h2>
-        <p class="second">The card names their place or step no more. Say where each belongs, or take it off.</p>
+      <section v-if="data.left.length > 0" :aria-label="t('picturesWithoutAPlace')">
+        <h2 class="mx-0 mt-18px mb-2px">{{ t('picturesWithoutAPlace') }}</h2>
+        <p class="second">{{ t('theCardNamesTheirPlace') }}</p>
         <div class="grid grid-cols-[repeat(auto-fill,minmax(230px,1fr))] gap-14px mt-8px">
           <PackingLeft
             v-for="picture in data.left"

@@ -2,6 +2,9 @@
 import type { PackingSlotView } from '@binoculum/contract'
 import { ref, watch } from 'vue'
 import FileButton from '../../../shared/controls/FileButton.vue'
+import { shelfWords } from '../words.ts'
+
+const t = shelfWords('packingSlot')
 
 /** One picture of how a kit is packed, with what it shows; empty where nobody took one. */
 const { shown } = defineProps<{ shown: PackingSlotView; mayAct: boolean; sending: boolean }>()
@@ -20,14 +23,14 @@ const keepWords = () => words.value.trim() !== shown.words && emit('words', word
       <img
         class="block w-full [aspect-ratio:4_/_3] [object-fit:cover]"
         :src="`/api/pictures/${shown.pictureId}`"
-        :alt="`${shown.title}, as it should look`"
+        :alt="t('asItShouldLook', { title: shown.title })"
       />
     </a>
     <p
       v-else
       class="w-full [aspect-ratio:4_/_3] [object-fit:cover] grid place-items-center line-dashed-rule-strong text-quiet"
     >
-      No picture yet
+      {{ t('noPictureYet') }}
     </p>
     <figcaption class="grid gap-6px mt-8px">
       <b class="serif text-18px">{{ shown.title }}</b>
@@ -37,8 +40,8 @@ const keepWords = () => words.value.trim() !== shown.words && emit('words', word
           v-model="words"
           maxlength="160"
           :disabled="sending"
-          :aria-label="`What the picture shows: ${shown.title}`"
-          placeholder="such as: mirror end to the left"
+          :aria-label="t('whatThePictureShows', { title: shown.title })"
+          :placeholder="t('suchAsMirrorEndTo')"
           @change="keepWords"
         />
         <span class="flex flex-wrap gap-y-4px gap-x-14px items-center">
@@ -50,9 +53,11 @@ const keepWords = () => words.value.trim() !== shown.words && emit('words', word
             :name="`picture-${shown.key}`"
             @take="emit('take', $event)"
           >
-            {{ shown.pictureId ? 'Another picture' : 'Take its picture' }}
+            {{ shown.pictureId ? t('anotherPicture') : t('takeItsPicture') }}
           </FileButton>
-          <ElButton v-if="shown.pictureId" link :disabled="sending" @click="emit('remove')">Take it off</ElButton>
+          <ElButton v-if="shown.pictureId" link :disabled="sending" @click="emit('remove')">{{
+            t('takeItOff')
+          }}</ElButton>
         </span>
       </template>
       <span v-else class="second">{{ shown.words }}</span>

@@ -4,6 +4,9 @@ import { dayNumber } from '@binoculum/core'
 import { computed } from 'vue'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import { dayWords, stretchOf } from './calendar-days.ts'
+import { calendarWords } from './words.ts'
+
+const t = calendarWords('benchLoad')
 
 /** The calendar's foot: how full each evening at the bench is, in minutes given of minutes there are. */
 const { calendar } = defineProps<{ calendar: Calendar }>()
@@ -22,7 +25,12 @@ const evenings = computed(() => {
   })
 })
 const wordsOf = ({ onDay, minutes, room, late }: (typeof evenings.value)[number]) =>
-  `${dayWords(onDay)}: ${minutes} of ${room} minutes at the bench${late > 0 ? `, ${late} too late for their pick-up` : ''}`
+  t('ofMinutesAtTheBench', {
+    onDay: dayWords(onDay),
+    minutes,
+    room,
+    late: late > 0 ? t('tooLateForTheirPick', { late }) : '',
+  })
 </script>
 
 <template>
@@ -30,11 +38,11 @@ const wordsOf = ({ onDay, minutes, room, late }: (typeof evenings.value)[number]
     v-if="evenings.length > 0"
     class="grid grid-cols-[var(--side)_minmax(0,1fr)] sticky z-6 bottom-0 h-44px bg-paper line-t-2-rule-strong"
     role="row"
-    aria-label="Bench load"
+    :aria-label="t('benchLoad')"
   >
     <div class="name flex flex-col justify-center pr-8px pl-16px py-0 line-r-rule" role="rowheader">
-      <RouterLink to="/bench/plan" class="serif text-quiet italic">bench load</RouterLink>
-      <span class="second">min given / there</span>
+      <RouterLink to="/bench/plan" class="serif text-quiet italic">{{ t('benchLoad2') }}</RouterLink>
+      <span class="second">{{ t('minGivenThere') }}</span>
     </div>
     <div class="relative [background-image:var(--columns)]" role="gridcell">
       <span

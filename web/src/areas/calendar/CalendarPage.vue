@@ -19,6 +19,9 @@ import PromisePanel from './PromisePanel.vue'
 import { useBranch } from './use-branch.ts'
 import { nextSpan, spans, useCalendar, type SpanName } from './use-calendar.ts'
 import WhatFor from './WhatFor.vue'
+import { calendarWords } from './words.ts'
+
+const t = calendarWords('calendarPage')
 
 /** Loans and promises against the nights of a branch. */
 const route = useRoute()
@@ -180,37 +183,40 @@ useKeys((): KeyMap => {
   <main class="page [--side:190px] max-w-none pr-0 pl-0 max-[760px]:[--side:118px]">
     <CalendarTabs v-if="mayAct" class="py-0 px-24px" />
     <header class="flex flex-wrap gap-y-8px gap-x-12px items-center py-0 px-24px">
-      <h1>Nights and loans</h1>
+      <h1>{{ t('nightsAndLoans') }}</h1>
       <em v-if="data">{{ rangeWords(from, data.days, data.today) }}</em>
       <div class="second flex gap-6px items-center ml-auto max-[760px]:ml-0">
-        <span class="key out w-24px h-12px ml-8px line-night" /> out
-        <span class="key w-24px h-12px ml-8px line-night" /> promised
-        <span class="key ready w-24px h-12px ml-8px line-night" /> made ready
-        <span class="key closed w-24px h-12px ml-8px line-night" /> closed
+        <span class="key out w-24px h-12px ml-8px line-night" /> {{ t('out') }}
+        <span class="key w-24px h-12px ml-8px line-night" /> {{ t('promised') }}
+        <span class="key ready w-24px h-12px ml-8px line-night" /> {{ t('madeReady') }}
+        <span class="key closed w-24px h-12px ml-8px line-night" /> {{ t('closed') }}
       </div>
     </header>
     <div class="tools screen-only flex flex-wrap gap-y-8px gap-x-12px items-center py-0 px-24px mx-0 mt-6px mb-8px">
       <BranchSelect v-model="branchId" :branches="branches" />
-      <ElInput v-model="text" clearable placeholder="Kit or borrower" aria-label="Show only" class="w-170px" />
-      <ElRadioGroup v-model="span" aria-label="How much">
+      <ElInput
+        v-model="text"
+        clearable
+        :placeholder="t('kitOrBorrower')"
+        :aria-label="t('showOnly')"
+        class="w-170px"
+      />
+      <ElRadioGroup v-model="span" :aria-label="t('howMuch')">
         <ElRadioButton v-for="(_days, name) in spans" :key="name" :value="name as SpanName">{{ name }}</ElRadioButton>
       </ElRadioGroup>
-      <ElButton aria-label="Earlier" @click="turn(-1)"><KeyCap name="←" /></ElButton>
-      <ElButton @click="goToToday">Today <KeyCap name="t" /></ElButton>
-      <ElButton aria-label="Later" @click="turn(1)"><KeyCap name="→" /></ElButton>
+      <ElButton :aria-label="t('earlier')" @click="turn(-1)"><KeyCap name="←" /></ElButton>
+      <ElButton @click="goToToday">{{ t('today') }} <KeyCap name="t" /></ElButton>
+      <ElButton :aria-label="t('later')" @click="turn(1)"><KeyCap name="→" /></ElButton>
       <ElButton v-if="mayAct" type="primary" class="promise" @click="(pick(null), (asksWhatFor = true))"
-        >Promise a kit <KeyCap name="p"
+        >{{ t('promiseAKit') }} <KeyCap name="p"
       /></ElButton>
     </div>
     <p v-if="clashes.length > 0" class="clashes flex flex-wrap gap-y-8px gap-x-12px items-center py-0 px-24px mb-6px">
-      <strong class="rust"
-        >{{ clashes.length === 1 ? 'One promise can’t be kept' : `${clashes.length} promises can’t be kept` }} as
-        things stand:</strong
-      >
+      <strong class="rust">{{ t('promisesCantBeKeptAs', { n: clashes.length }) }}</strong>
       <ElButton v-for="loan in clashes.slice(0, 6)" :key="loan.id" link @click="pick(loan.id)"
         >{{ data?.kits.find(({ id }) => id === loan.kitId)?.name }}, {{ loan.borrower || loan.code }}</ElButton
       >
-      <span v-if="clashes.length > 6" class="quiet">and {{ clashes.length - 6 }} more</span>
+      <span v-if="clashes.length > 6" class="quiet">{{ t('andMore', { clashes: clashes.length - 6 }) }}</span>
     </p>
     <ProblemNote :problem="problem" @retry="reload" />
     <div v-if="data" class="sheet pb-12px max-[760px]:overflow-x-auto" :style="{ '--columns': columnsPicture }">
@@ -227,7 +233,7 @@ useKeys((): KeyMap => {
             :class="{ today: column.isToday, weekend: column.isWeekend, shut: !column.isOpen, wide: data.days > 28 }"
           >
             <template v-if="data.days <= 28"
-              ><span class="block max-[760px]:text-11px">{{ column.isToday ? 'today' : column.weekday }}</span
+              ><span class="block max-[760px]:text-11px">{{ column.isToday ? t('today2') : column.weekday }}</span
               ><b
                 class="serif block text-19px fw-400 lh-22px whitespace-nowrap max-[760px]:text-15px max-[760px]:lh-16px max-[760px]:whitespace-normal"
                 >{{ column.label }}</b
@@ -242,7 +248,7 @@ useKeys((): KeyMap => {
         class="rows relative max-[760px]:relative max-[760px]:top-0"
         :class="{ 'max-[760px]:min-w-900px': data.days > spans.week }"
         role="grid"
-        aria-label="Kits by days"
+        :aria-label="t('kitsByDays')"
       >
         <span
           v-if="todayLeft"
@@ -266,7 +272,7 @@ useKeys((): KeyMap => {
       </div>
       <BenchLoad :calendar="data" />
       <p v-if="kits.length === 0" class="quiet py-16px px-24px">
-        {{ text ? 'No kit and no borrower fits this.' : 'This branch has no kits yet.' }}
+        {{ text ? t('noKitAndNoBorrower') : t('thisBranchHasNoKits') }}
       </p>
     </div>
     <WhatFor v-if="data && asksWhatFor" :calendar="data" @choose="takeSlot" @close="asksWhatFor = false" />

@@ -4,6 +4,9 @@ import { dateOfDay, dayNumber } from '@binoculum/core'
 import { computed, useTemplateRef } from 'vue'
 import { endOf, stretchOf } from './calendar-days.ts'
 import type { Wanted } from './effects.ts'
+import { calendarWords } from './words.ts'
+
+const t = calendarWords('kitLine')
 
 /** One kit's days: who has it, to whom it is promised, and when it is made ready in between. */
 const { calendar, kit, loans, chosenId, wanted, refused } = defineProps<{
@@ -42,17 +45,25 @@ const away = computed(() => {
   const last = dayNumber(calendar.from) + calendar.days
   const { hereFrom, hereUntil } = kit
   if (hereFrom)
-    return { at: stretchOf(calendar, dayNumber(calendar.from), dayNumber(hereFrom) - 1), word: 'comes with the van' }
-  if (hereUntil) return { at: stretchOf(calendar, dayNumber(hereUntil) + 1, last), word: 'gone with the van' }
+    return { at: stretchOf(calendar, dayNumber(calendar.from), dayNumber(hereFrom) - 1), word: t('comesWithTheVan') }
+  if (hereUntil) return { at: stretchOf(calendar, dayNumber(hereUntil) + 1, last), word: t('goneWithTheVan') }
   return { at: null, word: '' }
 })
-const conditionWord = computed(() => ({ full: '', half: 'note', crescent: 'bench', new: 'held' })[kit.condition])
+const conditionWord = computed(
+  () => ({ full: '', half: t('note'), crescent: t('bench'), new: t('held') })[kit.condition],
+)
 const isOutNow = computed(() => loans.some(({ state }) => state === 'out'))
 const whoOf = (loan: CalendarLoan) => loan.borrower || loan.code
 const barWords = (loan: CalendarLoan) =>
-  `${kit.name}: ${loan.state === 'out' ? 'out with' : loan.state === 'back' ? 'was with' : 'promised to'} ${whoOf(loan)}, ${loan.fromOn} to ${loan.untilOn}${
-    loan.daysLate > 0 ? `, ${loan.daysLate} days late` : ''
-  }${loan.clash ? ', clash' : ''}`
+  t('nameTo', {
+    name: kit.name,
+    state: loan.state === 'out' ? t('outWith') : loan.state === 'back' ? t('wasWith') : t('promisedTo'),
+    loan: whoOf(loan),
+    fromOn: loan.fromOn,
+    untilOn: loan.untilOn,
+    daysLate: loan.daysLate > 0 ? t('daysLate', { daysLate: loan.daysLate }) : '',
+    clash: loan.clash ? t('clash') : '',
+  })
 
 const dayPx = () => (track.value?.clientWidth ?? 1) / calendar.days
 
@@ -135,7 +146,7 @@ const rowUnder = (event: PointerEvent): string | null =>
           v-if="late"
           class="late overflow-hidden line-dashed-rust line-l-none bg-card text-rust text-12px fw-640 lh-18px whitespace-nowrap pointer-events-none"
           :style="{ left: late.left, width: late.width }"
-          ><span class="py-0 px-4px">{{ loan.daysLate }} {{ loan.daysLate === 1 ? 'day' : 'days' }} late</span></span
+          ><span class="py-0 px-4px">{{ t('daysLate2', { n: loan.daysLate }) }}</span></span
         >
         <button
           v-if="agreed"

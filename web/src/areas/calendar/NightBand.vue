@@ -3,6 +3,9 @@ import type { Calendar } from '@binoculum/contract'
 import { computed } from 'vue'
 import MoonPhase from '../../shared/drawings/MoonPhase.vue'
 import type { Column } from './calendar-days.ts'
+import { calendarWords } from './words.ts'
+
+const t = calendarWords('nightBand')
 
 /** Above the loans: each night as a column from dusk to dawn, with its Moon, and the dark hours that are left without it. */
 const { calendar, columns } = defineProps<{ calendar: Calendar; columns: readonly Column[] }>()
@@ -64,7 +67,7 @@ const showsMoon = (index: number) => !isWide.value || index % 3 === 0
         :style="{ top: `${34 + (62 * (tick - span.from)) / height}px` }"
         >{{ clock(tick) }}</span
       >
-      <span class="absolute right-8px bottom-2px">dark h, no Moon</span>
+      <span class="absolute right-8px bottom-2px">{{ t('darkHNoMoon') }}</span>
     </div>
     <div class="nights flex">
       <div
@@ -72,7 +75,12 @@ const showsMoon = (index: number) => !isWide.value || index % 3 === 0
         :key="night.date"
         class="night grid flex-[1_1_0] grid-rows-[34px_62px_20px] min-w-0 py-0 px-2px text-center"
         :class="{ closed: columns[index] && !columns[index].isOpen }"
-        :title="`${hours(night)} dark hours without the Moon${night.planets.length > 0 ? `; ${night.planets.join(', ')} in the evening` : ''}`"
+        :title="
+          t('darkHoursWithoutTheMoon', {
+            night: hours(night),
+            planets: night.planets.length > 0 ? t('inTheEvening', { planets: night.planets.join(', ') }) : '',
+          })
+        "
       >
         <span class="moon grid place-items-center"
           ><MoonPhase
@@ -112,8 +120,8 @@ const showsMoon = (index: number) => !isWide.value || index % 3 === 0
         }}</span>
       </div>
       <p v-if="calendar.nights.length === 0" class="none self-center py-0 px-16px">
-        No place is entered for this branch yet, so its nights aren’t known.
-        <RouterLink to="/setup/places">Add its place</RouterLink>
+        {{ t('noPlaceIsEnteredFor') }}
+        <RouterLink to="/setup/places">{{ t('addItsPlace') }}</RouterLink>
       </p>
     </div>
   </div>

@@ -11,6 +11,9 @@ import TakenNote from '../desk/TakenNote.vue'
 import { emptyHandOut, pickedBorrower } from '../desk/use-hand-out.ts'
 import { dayWords } from './calendar-days.ts'
 import { effectOf, type Wanted } from './effects.ts'
+import { calendarWords } from './words.ts'
+
+const t = calendarWords('promisePanel')
 
 /** A kit promised to somebody: days first, then the person, and what the nights hold before anything is said. */
 const { calendar } = defineProps<{ calendar: Calendar }>()
@@ -46,15 +49,15 @@ async function promise() {
 <template>
   <section
     class="panel sticky bottom-0 z-12 grid grid-cols-[minmax(280px,400px)_minmax(0,1fr)_auto] gap-y-8px gap-x-20px items-start min-h-96px px-20px pt-12px pb-14px line-t-2-night bg-paper max-[760px]:grid-cols-[minmax(0,1fr)]"
-    aria-label="New promise"
+    :aria-label="t('newPromise')"
   >
     <div class="what">
-      <h2 class="mb-4px">Promise {{ kit?.name }}</h2>
+      <h2 class="mb-4px">{{ t('promiseName', { name: kit?.name }) }}</h2>
       <p class="second">{{ kit?.modelName }}</p>
       <div role="status">
         <p>
-          {{ dayWords(wanted.fromOn) }} to {{ dayWords(wanted.untilOn) }} ·
-          <span class="quiet">{{ Math.round(effect.darkHours) }} dark hours without the Moon</span>
+          {{ t('fromOnTo', { fromOn: dayWords(wanted.fromOn), untilOn: dayWords(wanted.untilOn) }) }}
+          <span class="quiet">{{ t('darkHoursWithoutTheMoon', { darkHours: Math.round(effect.darkHours) }) }}</span>
         </p>
         <p v-for="line in effect.against" :key="line" class="rust">{{ line }}</p>
       </div>
@@ -71,8 +74,8 @@ async function promise() {
       @submit.prevent="promise"
     >
       <label class="labelled"
-        ><span>kit</span
-        ><ElSelect :model-value="wanted.kitId" filterable aria-label="kit" @change="change({ kitId: $event })"
+        ><span>{{ t('kit') }}</span
+        ><ElSelect :model-value="wanted.kitId" filterable :aria-label="t('kit')" @change="change({ kitId: $event })"
           ><ElOption
             v-for="each in kits"
             :key="each.id"
@@ -80,29 +83,29 @@ async function promise() {
             :label="`${each.name}, ${each.code}`" /></ElSelect
       ></label>
       <label class="labelled"
-        ><span>picked up on</span
+        ><span>{{ t('pickedUpOn') }}</span
         ><DayPicker
           :model-value="wanted.fromOn"
           :from="calendar.today"
-          aria-label="Day of pick-up"
+          :aria-label="t('dayOfPickUp')"
           @update:model-value="change({ fromOn: $event ?? wanted.fromOn })"
       /></label>
       <label class="labelled"
-        ><span>at</span
+        ><span>{{ t('at') }}</span
         ><ElTimeSelect
           v-model="time"
           :start="calendar.opening.pickUpFrom"
           :end="calendar.opening.pickUpUntil"
           step="00:30"
           :clearable="false"
-          aria-label="Time of pick-up"
+          :aria-label="t('timeOfPickUp')"
       /></label>
       <label class="labelled"
-        ><span>back on</span
+        ><span>{{ t('backOn') }}</span
         ><DayPicker
           :model-value="wanted.untilOn"
           :from="wanted.fromOn"
-          aria-label="Day of return"
+          :aria-label="t('dayOfReturn')"
           @update:model-value="change({ untilOn: $event ?? wanted.untilOn })"
       /></label>
       <div class="col-[1_/_4] max-[760px]:grid-cols-[minmax(0,1fr)] max-[760px]:col-[auto]">
@@ -113,10 +116,10 @@ async function promise() {
         type="primary"
         native-type="submit"
         :disabled="sending || !borrower || !effect.allowed"
-        >Promise it <KeyCap name="Enter"
+        >{{ t('promiseIt') }} <KeyCap name="Enter"
       /></ElButton>
     </form>
-    <ElButton link @click="emit('close')">Close</ElButton>
+    <ElButton link @click="emit('close')">{{ t('close') }}</ElButton>
   </section>
 </template>
 

@@ -8,6 +8,9 @@ import KitTag from '../../shared/drawings/KitTag.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import { dayWords } from './calendar-days.ts'
 import CalendarTabs from './CalendarTabs.vue'
+import { calendarWords } from './words.ts'
+
+const t = calendarWords('vanPage')
 
 /** Kits that go to another branch with the van: which, where to, on which of its days; and that they have come. */
 const { data, problem, reload } = useLoaded(transfersSchema, '/api/transfers')
@@ -48,26 +51,25 @@ async function settle({ id, version }: Transfer, settled: 'arrived' | 'cancelled
 <template>
   <main class="page">
     <CalendarTabs />
-    <h1>The van</h1>
+    <h1>{{ t('theVan') }}</h1>
     <p class="second">
-      A kit that goes to another branch is promised here until the day before, and there from the day after. It
-      belongs there once somebody says that it has come.
+      {{ t('aKitThatGoesTo') }}
     </p>
     <ProblemNote :problem="problem" @retry="reload" />
     <template v-if="data">
       <p v-if="data.ways.length === 0 || (kit && waysOut.length === 0)" class="rust">
-        The van calls at no other branch from here. Its days are set under
-        <RouterLink to="/setup/opening">opening days</RouterLink>.
+        {{ t('theVanCallsAtNo') }}
+        <RouterLink to="/setup/opening">{{ t('openingDays') }}</RouterLink>.
       </p>
       <form
         v-if="data.ways.length > 0"
         class="grid grid-cols-[minmax(180px,260px)_minmax(180px,260px)_180px_auto] gap-y-8px gap-x-14px items-end justify-start my-14px mx-0 max-[760px]:grid-cols-[minmax(0,1fr)]"
-        aria-label="Send a kit"
+        :aria-label="t('sendAKit')"
         @submit.prevent="plan"
       >
         <label class="labelled"
-          ><span>kit</span
-          ><ElSelect v-model="kitId" filterable aria-label="kit" placeholder="which one"
+          ><span>{{ t('kit') }}</span
+          ><ElSelect v-model="kitId" filterable :aria-label="t('kit')" :placeholder="t('whichOne')"
             ><ElOption
               v-for="each in data.kits"
               :key="each.id"
@@ -75,8 +77,12 @@ async function settle({ id, version }: Transfer, settled: 'arrived' | 'cancelled
               :label="`${each.name}, ${each.code}`" /></ElSelect
         ></label>
         <label class="labelled"
-          ><span>goes to</span
-          ><ElSelect v-model="toBranchId" :disabled="!kit" aria-label="goes to" placeholder="first choose the kit"
+          ><span>{{ t('goesTo') }}</span
+          ><ElSelect
+            v-model="toBranchId"
+            :disabled="!kit"
+            :aria-label="t('goesTo')"
+            :placeholder="t('firstChooseTheKit')"
             ><ElOption
               v-for="each in waysOut"
               :key="each.toBranchId"
@@ -84,27 +90,29 @@ async function settle({ id, version }: Transfer, settled: 'arrived' | 'cancelled
               :label="each.toBranchName" /></ElSelect
         ></label>
         <label class="labelled"
-          ><span>with the van on</span
+          ><span>{{ t('withTheVanOn') }}</span
           ><ElSelect
             v-model="onDay"
             :disabled="!way"
-            aria-label="with the van on"
-            :placeholder="way ? 'the van doesn’t go there' : ''"
+            :aria-label="t('withTheVanOn')"
+            :placeholder="way ? t('theVanDoesntGoThere') : ''"
             ><ElOption v-for="day in way?.vanDays ?? []" :key="day" :value="day" :label="dayWords(day)" /></ElSelect
         ></label>
-        <ElButton type="primary" native-type="submit" :disabled="sending || !kit || !way || onDay === ''"
-          >Send it</ElButton
-        >
+        <ElButton type="primary" native-type="submit" :disabled="sending || !kit || !way || onDay === ''">{{
+          t('sendIt')
+        }}</ElButton>
       </form>
       <p v-if="way && way.vanDays.length === 0" class="rust">
-        The van calls at {{ way.fromBranchName }} and at {{ way.toBranchName }} on no common day. Its days are set
-        under <RouterLink to="/setup/opening">opening days</RouterLink>.
+        {{ t('theVanCallsAtAnd', { fromBranchName: way.fromBranchName, toBranchName: way.toBranchName }) }}
+        <RouterLink to="/setup/opening">{{ t('openingDays') }}</RouterLink>.
       </p>
       <ProblemNote :problem="refusal" />
       <p v-for="loan in inTheWay" :key="loan.loanCode" class="rust">
-        {{ loan.loanCode }}: {{ dayWords(loan.fromOn) }} to {{ dayWords(loan.untilOn) }}
+        {{
+          t('loanCodeTo', { loanCode: loan.loanCode, fromOn: dayWords(loan.fromOn), untilOn: dayWords(loan.untilOn) })
+        }}
       </p>
-      <h2 class="mx-0 mt-18px mb-6px">On their way</h2>
+      <h2 class="mx-0 mt-18px mb-6px">{{ t('onTheirWay') }}</h2>
       <ul class="m-0 p-0 list-none">
         <li
           v-for="each in data.transfers"
@@ -114,22 +122,24 @@ async function settle({ id, version }: Transfer, settled: 'arrived' | 'cancelled
           <span
             ><b class="serif">{{ each.kitName }}</b> <KitTag :code="each.kitCode"
           /></span>
-          <span>{{ each.fromBranchName }} to {{ each.toBranchName }}</span>
+          <span>{{
+            t('fromBranchNameTo', { fromBranchName: each.fromBranchName, toBranchName: each.toBranchName })
+          }}</span>
           <span
             >{{ dayWords(each.onDay)
-            }}<b v-if="each.daysLate > 0" class="rust">
-              {{ each.daysLate === 1 ? 'a day' : `${each.daysLate} days` }} ago: has it come?</b
-            ></span
+            }}<b v-if="each.daysLate > 0" class="rust"> {{ t('daysAgoHasItCome', { n: each.daysLate }) }}</b></span
           >
           <span class="act flex gap-10px">
-            <ElButton :disabled="!each.mayArrive || sending" @click="settle(each, 'arrived')">It has come</ElButton>
-            <ElButton link :disabled="!each.mayCancel || sending" @click="settle(each, 'cancelled')"
-              >it stays</ElButton
-            >
+            <ElButton :disabled="!each.mayArrive || sending" @click="settle(each, 'arrived')">{{
+              t('itHasCome')
+            }}</ElButton>
+            <ElButton link :disabled="!each.mayCancel || sending" @click="settle(each, 'cancelled')">{{
+              t('itStays')
+            }}</ElButton>
           </span>
         </li>
       </ul>
-      <p v-if="data.transfers.length === 0" class="quiet">Nothing is sent.</p>
+      <p v-if="data.transfers.length === 0" class="quiet">{{ t('nothingIsSent') }}</p>
     </template>
   </main>
 </template>

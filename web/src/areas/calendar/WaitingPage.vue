@@ -21,6 +21,9 @@ import CalendarTabs from './CalendarTabs.vue'
 import { suggestedLines, wishWordsOf, type SuggestedLine } from './plan-lines.ts'
 import { useBranch } from './use-branch.ts'
 import { usePlan } from './use-plan.ts'
+import { calendarWords } from './words.ts'
+
+const t = calendarWords('waitingPage')
 
 /** Who waits, in the order of asking; a plan suggests, a person offers. */
 const { branches, branchId } = useBranch('coordinator', 'volunteer')
@@ -81,7 +84,7 @@ const waitingTable = () =>
         'not before': earliestOn,
         'no later than': latestOn,
       },
-      ...{ days: lengthDays, 'dark nights': wantsDark ? 'yes' : 'no', state, note },
+      ...{ days: lengthDays, 'dark nights': wantsDark ? t('yes') : t('no'), state, note },
     }),
   )
 const leave = ({ id, version }: WaitingRequest) => send(`/api/waiting/${id}/leave`, { version })
@@ -90,26 +93,26 @@ const leave = ({ id, version }: WaitingRequest) => send(`/api/waiting/${id}/leav
 <template>
   <main class="page">
     <CalendarTabs />
-    <h1>Waiting list</h1>
+    <h1>{{ t('waitingList') }}</h1>
     <p class="second">
-      In the order of asking. A plan suggests who could be served sooner or on darker nights; you offer, line by line.
+      {{ t('inTheOrderOfAsking') }}
     </p>
     <div class="tools flex flex-wrap gap-y-8px gap-x-12px items-center my-10px mx-0">
       <BranchSelect v-model="branchId" :branches="branches" />
-      <ElButton @click="begin">Somebody asks for a kit</ElButton>
+      <ElButton @click="begin">{{ t('somebodyAsksForAKit') }}</ElButton>
       <CsvButton v-if="data && data.requests.length > 0" :rows="waitingTable" name="waiting list" />
       <template v-if="(data?.requests.length ?? 0) > 0">
-        <ElButton type="primary" :disabled="progress !== null" @click="workOut">Work out a plan</ElButton>
+        <ElButton type="primary" :disabled="progress !== null" @click="workOut">{{ t('workOutAPlan') }}</ElButton>
         <label class="flex flex-wrap gap-y-8px gap-x-12px items-center text-quiet text-13px"
-          ><span>somebody may be served later by up to</span>
-          <ElInputNumber v-model="extraDays" class="w-110px" :min="0" :max="28" aria-label="days later at most" />
-          <span>days, if that serves others</span></label
+          ><span>{{ t('somebodyMayBeServedLater') }}</span>
+          <ElInputNumber v-model="extraDays" class="w-110px" :min="0" :max="28" :aria-label="t('daysLaterAtMost')" />
+          <span>{{ t('daysIfThatServesOthers') }}</span></label
         >
       </template>
     </div>
     <p v-if="progress !== null" role="status">
       <ElProgress :percentage="Math.round(progress * 100)" :stroke-width="8" class="bar w-320px" />
-      <ElButton link @click="stop">Stop</ElButton>
+      <ElButton link @click="stop">{{ t('stop') }}</ElButton>
     </p>
     <ProblemNote :problem="problem" @retry="reload" />
     <ProblemNote :problem="refusal" />
@@ -118,46 +121,50 @@ const leave = ({ id, version }: WaitingRequest) => send(`/api/waiting/${id}/leav
     <form
       v-if="asks && data"
       class="grid grid-cols-[repeat(4,minmax(0,max-content))] gap-y-10px gap-x-16px items-end my-10px mx-0 py-14px px-16px line-rule bg-card max-[760px]:grid-cols-[minmax(0,1fr)]"
-      aria-label="Somebody asks for a kit"
+      :aria-label="t('somebodyAsksForAKit')"
       @submit.prevent="ask"
     >
       <div class="wide col-span-full"><BorrowerPicker v-model="person" :branch-id="data.branchId" /></div>
       <label class="labelled wide col-span-full"
-        ><span>kinds of kit that will do</span
-        ><ElSelect v-model="wish.kinds" multiple aria-label="kinds of kit" placeholder="one or more"
+        ><span>{{ t('kindsOfKitThatWill') }}</span
+        ><ElSelect v-model="wish.kinds" multiple :aria-label="t('kindsOfKit')" :placeholder="t('oneOrMore')"
           ><ElOption v-for="(name, key) in families" :key="key" :value="key" :label="name" /></ElSelect
       ></label>
       <label class="labelled"
-        ><span>fetched from</span><DayPicker v-model="wish.earliestOn" :from="data.today" aria-label="Fetched from"
+        ><span>{{ t('fetchedFrom') }}</span
+        ><DayPicker v-model="wish.earliestOn" :from="data.today" :aria-label="t('fetchedFrom2')"
       /></label>
       <label class="labelled"
-        ><span>at the latest on</span
-        ><DayPicker v-model="wish.latestOn" :from="wish.earliestOn" aria-label="Fetched at the latest"
+        ><span>{{ t('atTheLatestOn') }}</span
+        ><DayPicker v-model="wish.latestOn" :from="wish.earliestOn" :aria-label="t('fetchedAtTheLatest')"
       /></label>
       <label class="labelled"
-        ><span>days</span
-        ><ElInputNumber v-model="wish.lengthDays" :min="1" :max="data.longestLoanDays" aria-label="days wanted"
+        ><span>{{ t('days') }}</span
+        ><ElInputNumber v-model="wish.lengthDays" :min="1" :max="data.longestLoanDays" :aria-label="t('daysWanted')"
       /></label>
-      <ElCheckbox v-model="wish.wantsDark">dark nights matter</ElCheckbox>
+      <ElCheckbox v-model="wish.wantsDark">{{ t('darkNightsMatter') }}</ElCheckbox>
       <label class="labelled wide col-span-full"
-        ><span>note</span><ElInput v-model="wish.note" maxlength="300" name="waiting-note"
+        ><span>{{ t('note') }}</span
+        ><ElInput v-model="wish.note" maxlength="300" name="waiting-note"
       /></label>
       <p class="wide col-span-full">
-        <ElButton type="primary" native-type="submit" :disabled="sending || !borrower || wish.kinds.length === 0"
-          >Put on the list</ElButton
-        >
-        <ElButton @click="asks = false">Leave it</ElButton>
+        <ElButton type="primary" native-type="submit" :disabled="sending || !borrower || wish.kinds.length === 0">{{
+          t('putOnTheList')
+        }}</ElButton>
+        <ElButton @click="asks = false">{{ t('leaveIt') }}</ElButton>
       </p>
     </form>
 
     <section v-if="plan && data">
       <h2 class="mx-0 mt-18px mb-4px">
-        Suggested
-        <em
-          >{{ plan.served }} of {{ plan.plan.length }} served{{
-            plan.proven ? ', and no plan serves them better' : ''
-          }}</em
-        >
+        {{ t('suggested') }}
+        <em>{{
+          t('ofServed', {
+            served: plan.served,
+            plan: plan.plan.length,
+            proven: plan.proven ? t('andNoPlanServesThem') : '',
+          })
+        }}</em>
       </h2>
       <ul class="m-0 p-0 list-none">
         <li
@@ -166,25 +173,29 @@ const leave = ({ id, version }: WaitingRequest) => send(`/api/waiting/${id}/leav
           class="grid grid-cols-[minmax(150px,1.2fr)_minmax(200px,1.6fr)_minmax(180px,1.6fr)_minmax(120px,320px)] gap-y-4px gap-x-16px items-center py-7px px-0 line-b-rule max-[760px]:grid-cols-[minmax(0,1fr)]"
         >
           <strong>{{ line.request.borrower }}</strong>
-          <span>{{ line.kitName }}, {{ dayWords(line.fromOn) }} to {{ dayWords(line.untilOn) }}</span>
+          <span>{{
+            t('kitNameTo', { kitName: line.kitName, fromOn: dayWords(line.fromOn), untilOn: dayWords(line.untilOn) })
+          }}</span>
           <span class="quiet"
             >{{ line.gain
-            }}<template v-if="line.doubts.length > 0"> · the kit {{ line.doubts.join(', ') }}</template></span
+            }}<template v-if="line.doubts.length > 0">
+              {{ t('theKit', { doubts: line.doubts.join(', ') }) }}</template
+            ></span
           >
-          <ElButton v-if="line.request.state === 'waiting'" :disabled="sending" @click="offer(line)"
-            >Offer it</ElButton
-          >
-          <span v-else class="moss">offered</span>
+          <ElButton v-if="line.request.state === 'waiting'" :disabled="sending" @click="offer(line)">{{
+            t('offerIt')
+          }}</ElButton>
+          <span v-else class="moss">{{ t('offered') }}</span>
         </li>
       </ul>
-      <p v-if="lines.length === 0" class="quiet">Nobody can be served in the next twelve weeks.</p>
+      <p v-if="lines.length === 0" class="quiet">{{ t('nobodyCanBeServedIn') }}</p>
     </section>
 
     <section v-if="data">
       <h2 class="mx-0 mt-18px mb-4px">
-        Waiting <em>{{ data.requests.length }}</em>
+        {{ t('waiting') }} <em>{{ data.requests.length }}</em>
       </h2>
-      <p v-if="data.requests.length === 0" class="quiet">Nobody waits.</p>
+      <p v-if="data.requests.length === 0" class="quiet">{{ t('nobodyWaits') }}</p>
       <ol class="m-0 p-0 list-none">
         <li
           v-for="request in data.requests"
@@ -194,32 +205,41 @@ const leave = ({ id, version }: WaitingRequest) => send(`/api/waiting/${id}/leav
           <div>
             <strong>{{ request.borrower }}</strong> <span class="second">{{ request.contact }}</span>
             <p class="second">
-              asked {{ dayText(request.askedAtUtc, data.zone)
-              }}{{ request.level ? ` · ${levelWords[request.level]}` : ''
-              }}{{ request.note ? ` · ${request.note}` : '' }}
+              {{
+                t('askedAskedAtUtc', {
+                  askedAtUtc: dayText(request.askedAtUtc, data.zone),
+                  levelWords: request.level ? ` · ${levelWords[request.level]}` : '',
+                  note: request.note ? ` · ${request.note}` : '',
+                })
+              }}
             </p>
           </div>
           <div>
-            <p>{{ request.kinds.map((kind) => families[kind]).join(' or ') }}</p>
+            <p>{{ request.kinds.map((kind) => families[kind]).join(t('or')) }}</p>
             <p class="second">{{ wishWordsOf(request) }}</p>
           </div>
           <div v-if="request.offer">
             <p>
-              <span class="brass">offered</span> {{ request.offer.kitName }} <KitTag :code="request.offer.kitCode" />
-              {{ dayWords(request.offer.fromOn) }} to {{ dayWords(request.offer.untilOn) }}
+              <span class="brass">{{ t('offered') }}</span> {{ request.offer.kitName }}
+              <KitTag :code="request.offer.kitCode" />
+              {{
+                t('fromOnTo', { fromOn: dayWords(request.offer.fromOn), untilOn: dayWords(request.offer.untilOn) })
+              }}
             </p>
-            <p class="second">kept until {{ whenText(request.offer.endsAtUtc, data.zone) }}</p>
+            <p class="second">{{ t('keptUntil', { endsAtUtc: whenText(request.offer.endsAtUtc, data.zone) }) }}</p>
           </div>
           <span v-else />
           <div class="ways flex flex-wrap gap-y-8px gap-x-12px items-center">
             <template v-if="request.offer">
-              <ElButton size="small" type="primary" :disabled="sending" @click="answer(request, 'yes')"
-                >They take it</ElButton
-              >
-              <ElButton size="small" :disabled="sending" @click="answer(request, 'later')">Not these days</ElButton>
-              <ElButton size="small" :disabled="sending" @click="answer(request, 'no')">No longer</ElButton>
+              <ElButton size="small" type="primary" :disabled="sending" @click="answer(request, 'yes')">{{
+                t('theyTakeIt')
+              }}</ElButton>
+              <ElButton size="small" :disabled="sending" @click="answer(request, 'later')">{{
+                t('notTheseDays')
+              }}</ElButton>
+              <ElButton size="small" :disabled="sending" @click="answer(request, 'no')">{{ t('noLonger') }}</ElButton>
             </template>
-            <ElButton v-else link :disabled="sending" @click="leave(request)">take off the list</ElButton>
+            <ElButton v-else link :disabled="sending" @click="leave(request)">{{ t('takeOffTheList') }}</ElButton>
           </div>
         </li>
       </ol>

@@ -16,6 +16,9 @@ import DayPicker from '../../shared/controls/DayPicker.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import { levelWords } from '../../shared/borrower-levels.ts'
 import { dayWords } from './calendar-days.ts'
+import { calendarWords } from './words.ts'
+
+const t = calendarWords('whatFor')
 
 /** What for, and by whom: kits and days that suit, each with its reason. Nobody is barred from any other. */
 const { calendar } = defineProps<{ calendar: Calendar }>()
@@ -28,8 +31,8 @@ const seated = ref(false)
 const from = ref(calendar.today)
 const weeks = ref(6)
 const lengthDays = ref(calendar.loanDays)
-const ageWords = { child: 'mostly a child', family: 'a family', adult: 'adults' } as const
-const carryWords = { 'on-foot': 'on foot', bus: 'by bus', car: 'by car' } as const
+const ageWords = { child: t('mostlyAChild'), family: t('aFamily'), adult: t('adults') } as const
+const carryWords = { 'on-foot': t('onFoot'), bus: t('byBus'), car: t('byCar') } as const
 
 const path = computed(() => {
   const until = dateOfDay(dayNumber(from.value) + weeks.value * 7)
@@ -50,48 +53,49 @@ const { data, problem, reload } = useLoaded(suggestedSlotsSchema, path)
 <template>
   <section
     class="panel sticky bottom-0 z-12 grid gap-y-8px gap-x-20px items-start min-h-96px px-20px pt-12px pb-14px line-t-2-night bg-paper grid-cols-[minmax(300px,520px)_minmax(0,1fr)_auto] max-[760px]:grid-cols-[minmax(0,1fr)]"
-    aria-label="Find days for somebody"
+    :aria-label="t('findDaysForSomebody')"
   >
     <form @submit.prevent>
-      <h2 class="mb-4px">What for?</h2>
-      <ElRadioGroup v-model="wish" aria-label="What for?">
+      <h2 class="mb-4px">{{ t('whatFor') }}</h2>
+      <ElRadioGroup v-model="wish" :aria-label="t('whatFor')">
         <ElRadioButton v-for="each in slotWishes" :key="each" :value="each">{{ wishWords[each] }}</ElRadioButton>
       </ElRadioGroup>
       <div
         class="grid grid-cols-[repeat(3,minmax(0,1fr))] gap-y-8px gap-x-12px items-end mt-10px max-[760px]:grid-cols-[minmax(0,1fr)]"
       >
         <label class="labelled"
-          ><span>who</span
-          ><ElSelect v-model="level" aria-label="who"
+          ><span>{{ t('who') }}</span
+          ><ElSelect v-model="level" :aria-label="t('who')"
             ><ElOption v-for="each in borrowerLevels" :key="each" :value="each" :label="levelWords[each]" /></ElSelect
         ></label>
         <label class="labelled"
-          ><span>looks through it</span
-          ><ElSelect v-model="age" aria-label="looks through it"
+          ><span>{{ t('looksThroughIt') }}</span
+          ><ElSelect v-model="age" :aria-label="t('looksThroughIt')"
             ><ElOption v-for="each in observerAges" :key="each" :value="each" :label="ageWords[each]" /></ElSelect
         ></label>
         <label class="labelled"
-          ><span>carried</span
-          ><ElSelect v-model="carries" aria-label="carried"
+          ><span>{{ t('carried') }}</span
+          ><ElSelect v-model="carries" :aria-label="t('carried')"
             ><ElOption v-for="each in carriers" :key="each" :value="each" :label="carryWords[each]" /></ElSelect
         ></label>
         <label class="labelled"
-          ><span>from</span><DayPicker v-model="from" :from="calendar.today" aria-label="From"
+          ><span>{{ t('from') }}</span
+          ><DayPicker v-model="from" :from="calendar.today" :aria-label="t('from2')"
         /></label>
         <label class="labelled"
-          ><span>weeks looked at</span
-          ><ElInputNumber v-model="weeks" class="w-full" :min="1" :max="15" aria-label="weeks looked at"
+          ><span>{{ t('weeksLookedAt') }}</span
+          ><ElInputNumber v-model="weeks" class="w-full" :min="1" :max="15" :aria-label="t('weeksLookedAt')"
         /></label>
         <label class="labelled"
-          ><span>days</span
+          ><span>{{ t('days') }}</span
           ><ElInputNumber
             v-model="lengthDays"
             class="w-full"
             :min="1"
             :max="calendar.opening.longestLoanDays"
-            aria-label="days"
+            :aria-label="t('days')"
         /></label>
-        <ElCheckbox v-model="seated">sits at it</ElCheckbox>
+        <ElCheckbox v-model="seated">{{ t('sitsAtIt') }}</ElCheckbox>
       </div>
     </form>
     <div>
@@ -103,17 +107,19 @@ const { data, problem, reload } = useLoaded(suggestedSlotsSchema, path)
             @click="emit('choose', slot)"
           >
             <span
-              ><b class="serif">{{ slot.kitName }}</b> {{ dayWords(slot.from) }} to {{ dayWords(slot.until)
-              }}<br /><span class="second">{{ slot.modelName }} · {{ slot.reason }}</span></span
+              ><b class="serif">{{ slot.kitName }}</b>
+              {{ t('fromTo', { from: dayWords(slot.from), until: dayWords(slot.until) }) }}<br /><span class="second"
+                >{{ slot.modelName }} · {{ slot.reason }}</span
+              ></span
             >
           </ElButton>
         </li>
       </ul>
       <p v-if="data?.slots.length === 0" class="quiet">
-        No kit is free for so long in these weeks. Look at more weeks, or at fewer days.
+        {{ t('noKitIsFreeFor') }}
       </p>
     </div>
-    <ElButton link @click="emit('close')">Close</ElButton>
+    <ElButton link @click="emit('close')">{{ t('close') }}</ElButton>
   </section>
 </template>
 

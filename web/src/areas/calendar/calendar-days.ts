@@ -1,6 +1,9 @@
 import type { Calendar, CalendarLoan } from '@binoculum/contract'
 import { dateOfDay, dayNumber, isoWeek, isoWeekday, openDays } from '@binoculum/core'
 import dayjs from 'dayjs'
+import { calendarWords } from './words.ts'
+
+const t = calendarWords('calendarDays')
 
 /** The calendar's columns and where bars lie on them; all days are day numbers. */
 export interface Column {
@@ -28,7 +31,11 @@ export function columnsOf(calendar: Calendar): Column[] {
     const at = dayjs(date)
     const startsMonth = at.date() === 1 || index === 0
     const named = at.format(startsMonth ? 'D MMM' : 'D')
-    const label = isWide ? (isoWeekday(day) === 1 ? `${at.format('D MMM')}\nweek ${isoWeek(day).week}` : '') : named
+    const label = isWide
+      ? isoWeekday(day) === 1
+        ? t('formatWeek', { format: at.format(t('dMmm')), week: isoWeek(day).week })
+        : ''
+      : named
     return {
       ...{ day, date, label, weekday: at.format('ddd'), dayOfMonth: at.format('D') },
       isOpen: isOpen(day),
@@ -75,5 +82,5 @@ export const dayWords = (date: string): string => dayjs(date).format('ddd D MMM'
 export function rangeWords(from: string, days: number, today: string): string {
   const until = dateOfDay(dayNumber(from) + days - 1)
   const year = until.slice(0, 4) === today.slice(0, 4) ? '' : ` ${until.slice(0, 4)}`
-  return `${dayWords(from)} to ${dayWords(until)}${year}`
+  return t('fromTo', { from: dayWords(from), until: dayWords(until), year })
 }

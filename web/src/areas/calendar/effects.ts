@@ -1,6 +1,9 @@
 import type { Calendar, CalendarKit, CalendarLoan } from '@binoculum/contract'
 import { dateOfDay, dayNumber, leaveRoom } from '@binoculum/core'
 import { dayWords, endOf, openDaysOf } from './calendar-days.ts'
+import { calendarWords } from './words.ts'
+
+const t = calendarWords('effects')
 
 /** A loan's days as somebody is about to set them: of one that is there, or of a new one. */
 export interface Wanted {
@@ -34,20 +37,20 @@ export function effectOf(calendar: Calendar, wanted: Wanted): Effect {
   const [from, until] = [dayNumber(wanted.fromOn), dayNumber(wanted.untilOn)]
   const against: string[] = []
   const isOut = own?.state === 'out'
-  if (until <= from) against.push('It must come back after the day on which it goes out.')
-  if (!isOut && wanted.fromOn < today) against.push('The pick-up lies in the past.')
-  if (isOut && wanted.untilOn <= today) against.push('The return must lie after today.')
+  if (until <= from) against.push(t('itMustComeBackAfter'))
+  if (!isOut && wanted.fromOn < today) against.push(t('thePickUpLiesIn'))
+  if (isOut && wanted.untilOn <= today) against.push(t('theReturnMustLieAfter'))
   const longest = isOut ? dayNumber(today) + opening.longestLoanDays : from + opening.longestLoanDays
-  if (until > longest) against.push(`Nothing is lent for more than ${opening.longestLoanDays} days.`)
+  if (until > longest) against.push(t('nothingIsLentForMore', { longestLoanDays: opening.longestLoanDays }))
   if (from - dayNumber(today) > opening.aheadDays)
-    against.push(`Nothing is promised more than ${opening.aheadDays} days ahead.`)
-  if (!isOut && !isOpen(from)) against.push(`The desk is closed on ${dayWords(wanted.fromOn)}.`)
-  if (!isOpen(until)) against.push(`The desk is closed on ${dayWords(wanted.untilOn)}.`)
+    against.push(t('nothingIsPromisedMoreThan', { aheadDays: opening.aheadDays }))
+  if (!isOut && !isOpen(from)) against.push(t('theDeskIsClosedOn', { fromOn: dayWords(wanted.fromOn) }))
+  if (!isOpen(until)) against.push(t('theDeskIsClosedOn2', { untilOn: dayWords(wanted.untilOn) }))
   const kit = calendar.kits.find(({ id }) => id === wanted.kitId)
   if (kit?.hereFrom && wanted.fromOn < kit.hereFrom)
-    against.push(`The van brings it on ${dayWords(dateOfDay(dayNumber(kit.hereFrom) - 1))}.`)
+    against.push(t('theVanBringsItOn', { hereFrom: dayWords(dateOfDay(dayNumber(kit.hereFrom) - 1)) }))
   if (kit?.hereUntil && wanted.untilOn > kit.hereUntil)
-    against.push(`The van takes it away on ${dayWords(dateOfDay(dayNumber(kit.hereUntil) + 1))}.`)
+    against.push(t('theVanTakesItAway', { hereUntil: dayWords(dateOfDay(dayNumber(kit.hereUntil) + 1)) }))
   const turnaroundDays = own?.turnaroundDays ?? opening.turnaroundDays
   const inTheWay = loans.filter((loan) => {
     if (loan.id === wanted.loanId || loan.kitId !== wanted.kitId || loan.state === 'back') return false
@@ -70,8 +73,8 @@ function inTheWayText(loan: CalendarLoan, today: string): string {
   const until = dayNumber(endOf(loan, today))
   const ready = dayWords(dateOfDay(until + loan.turnaroundDays + 1))
   return loan.state === 'out'
-    ? `${who} has it until ${dayWords(loan.untilOn)}; it is ready again on ${ready}.`
-    : `It is promised to ${who} from ${dayWords(loan.fromOn)} to ${dayWords(loan.untilOn)}; free again on ${ready}.`
+    ? t('hasItUntilItIs', { who, untilOn: dayWords(loan.untilOn), ready })
+    : t('itIsPromisedToFrom', { who, fromOn: dayWords(loan.fromOn), untilOn: dayWords(loan.untilOn), ready })
 }
 
 /** A loan moved by days, stretched at its end, or given another kit. */
@@ -109,8 +112,8 @@ export function waysOut(calendar: Calendar, loan: CalendarLoan): WayOut[] {
     .map((kit): WayOut => {
       const same = kit.modelName === own?.modelName
       return {
-        title: `Lend ${kit.name} instead`,
-        detail: `free on these days; ${same ? 'the same model' : kit.modelName}`,
+        title: t('lendInstead', { name: kit.name }),
+        detail: t('freeOnTheseDays', { modelName: same ? t('theSameModel') : kit.modelName }),
         wanted: changed(loan, { kitId: kit.id }),
       }
     })
@@ -119,8 +122,8 @@ export function waysOut(calendar: Calendar, loan: CalendarLoan): WayOut[] {
   const dayWay: WayOut[] = later
     ? [
         {
-          title: `Ask for ${dayWords(later.fromOn)}`,
-          detail: `the same kit, for as long; until ${dayWords(later.untilOn)}`,
+          title: t('askFor', { fromOn: dayWords(later.fromOn) }),
+          detail: t('theSameKitForAs', { untilOn: dayWords(later.untilOn) }),
           wanted: later,
         },
       ]

@@ -1,6 +1,9 @@
 import type { WaitingList, WaitingRequest } from '@binoculum/contract'
 import { kitSuits, type LoanPlan, type PlanLine } from '@binoculum/core'
 import { dayWords } from './calendar-days.ts'
+import { calendarWords } from './words.ts'
+
+const t = calendarWords('planLines')
 
 /** A plan's suggestion for one who waits, in words. */
 export interface SuggestedLine {
@@ -36,19 +39,24 @@ export function suggestedLines(
 }
 
 function gainWords(gain: LoanPlan['gains'][number] | undefined, was: PlanLine | undefined): string {
-  if (!gain) return 'as in the order of asking'
-  if (!isServed(was)) return 'would go without in the order of asking'
+  if (!gain) return t('asInTheOrderOf')
+  if (!isServed(was)) return t('wouldGoWithoutInThe')
   const { daysSooner, darkHoursMore } = gain
   const days = Math.abs(daysSooner)
   const words = [
-    ...(daysSooner > 0 ? [`${days} ${days === 1 ? 'day' : 'days'} sooner`] : []),
-    ...(daysSooner < 0 ? [`${days} ${days === 1 ? 'day' : 'days'} later, so that somebody else is served`] : []),
-    ...(Math.round(darkHoursMore) > 0 ? [`${Math.round(darkHoursMore)} dark hours more`] : []),
-    ...(Math.round(darkHoursMore) < 0 ? [`${Math.round(-darkHoursMore)} dark hours fewer`] : []),
+    ...(daysSooner > 0 ? [t('daysSooner', { n: days })] : []),
+    ...(daysSooner < 0 ? [t('daysLaterSoThatSomebody', { n: days })] : []),
+    ...(Math.round(darkHoursMore) > 0 ? [t('darkHoursMore', { darkHoursMore: Math.round(darkHoursMore) })] : []),
+    ...(Math.round(darkHoursMore) < 0 ? [t('darkHoursFewer', { darkHoursMore: Math.round(-darkHoursMore) })] : []),
   ]
-  return words.length > 0 ? words.join(', ') : 'another kit on the same day'
+  return words.length > 0 ? words.join(', ') : t('anotherKitOnTheSame')
 }
 
 /** “from Thu 2 Apr, fetched until Mon 20 Apr at the latest, 14 days”. */
 export const wishWordsOf = ({ earliestOn, latestOn, lengthDays, wantsDark }: WaitingRequest): string =>
-  `${dayWords(earliestOn)} to ${dayWords(latestOn)}, for ${lengthDays} days${wantsDark ? ', dark nights' : ''}`
+  t('toForDays', {
+    earliestOn: dayWords(earliestOn),
+    latestOn: dayWords(latestOn),
+    lengthDays,
+    wantsDark: wantsDark ? t('darkNights') : '',
+  })

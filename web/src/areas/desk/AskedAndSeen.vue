@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { DRYING_HOURS, type TakeBackAnswers } from '@binoculum/core'
 import { computed } from 'vue'
+import { deskWords } from './words.ts'
+
+const t = deskWords('askedAndSeen')
 
 /** What the desk asks the borrower, and sees at a glance beside the card. */
 const { answers, hasPack } = defineProps<{ answers: TakeBackAnswers; hasPack: boolean }>()
@@ -8,19 +11,19 @@ const emit = defineEmits<{ set: [answer: keyof TakeBackAnswers, value: string | 
 
 type Tick = Exclude<keyof TakeBackAnswers, 'whatDidNotWork'>
 const asked: readonly (readonly [Tick, string])[] = [
-  ['dropped', 'dropped or knocked over'],
-  ['wet', 'wet'],
-  ['insectsOrSmoke', 'insects, or smells of smoke'],
+  ['dropped', t('droppedOrKnockedOver')],
+  ['wet', t('wet')],
+  ['insectsOrSmoke', t('insectsOrSmellsOfSmoke')],
 ]
 const seen: readonly (readonly [Tick, string])[] = [
-  ['glassWhole', 'glass whole, by torch'],
-  ['focuserSmooth', 'focuser runs smoothly'],
-  ['batteryDoorShut', 'finder off, its battery door screwed shut'],
-  ['packCharged', '12 V pack charged, its switch off'],
+  ['glassWhole', t('glassWholeByTorch')],
+  ['focuserSmooth', t('focuserRunsSmoothly')],
+  ['batteryDoorShut', t('finderOffItsBatteryDoor')],
+  ['packCharged', t('vPackChargedItsSwitch')],
 ]
 const found: readonly (readonly [Tick, string])[] = [
-  ['sunFilterFound', 'a sun filter that screws into an eyepiece lies in the case'],
-  ['laserFound', 'a laser lies in the case, collimator or pointer'],
+  ['sunFilterFound', t('aSunFilterThatScrews')],
+  ['laserFound', t('aLaserLiesInThe')],
 ]
 const ticks = computed(() => [...asked, ...seen.filter(([answer]) => answer !== 'packCharged' || hasPack), ...found])
 /** After a click the card’s keys hold again: Space must mark the next part, not take the tick away. */
@@ -36,17 +39,17 @@ function leave(event: MouseEvent) {
 
 <template>
   <section class="grid gap-5px" @click="leave">
-    <h2 class="mt-4px">“What didn’t work?”</h2>
+    <h2 class="mt-4px">{{ t('whatDidntWork') }}</h2>
     <ElInput
       type="textarea"
       :rows="2"
       maxlength="1000"
-      aria-label="What didn’t work?"
-      placeholder="in the borrower’s words"
+      :aria-label="t('whatDidntWork2')"
+      :placeholder="t('inTheBorrowersWords')"
       :model-value="answers.whatDidNotWork"
       @input="emit('set', 'whatDidNotWork', $event)"
     />
-    <h2 class="mt-4px">Asked and seen</h2>
+    <h2 class="mt-4px">{{ t('askedAndSeen') }}</h2>
     <ElCheckbox
       v-for="[answer, words] in ticks"
       :key="answer"
@@ -56,16 +59,16 @@ function leave(event: MouseEvent) {
       >{{ words }}</ElCheckbox
     >
     <p v-if="answers.wet" class="pl-8px [border-left:3px_double_var(--rust-pale)] text-14px">
-      Caps off, open, in a dry room: {{ DRYING_HOURS }} hours at least before any cap goes on.
+      {{ t('capsOffOpenInA', { hours: DRYING_HOURS }) }}
     </p>
     <p v-if="answers.insectsOrSmoke" class="pl-8px [border-left:3px_double_var(--rust-pale)] text-14px">
-      Into a sealed bag, apart from the other kits.
+      {{ t('intoASealedBagApart') }}
     </p>
     <p v-if="answers.laserFound" class="rust pl-8px [border-left:3px_double_var(--rust-pale)] text-14px">
-      Take it out now and keep it at the bench: a laser is never in a lent kit.
+      {{ t('takeItOutNowAnd') }}
     </p>
     <p v-if="answers.sunFilterFound" class="rust pl-8px [border-left:3px_double_var(--rust-pale)] text-14px">
-      Take it out now and keep it: such filters crack in use. It is withdrawn, never lent again.
+      {{ t('takeItOutNowAndKeep') }}
     </p>
   </section>
 </template>

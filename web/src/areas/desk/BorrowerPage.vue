@@ -18,6 +18,9 @@ import ProblemNote from '../../shared/ProblemNote.vue'
 import { dayText, lateText } from '../../shared/dates.ts'
 import { levelWords } from '../../shared/borrower-levels.ts'
 import DeskTabs from './DeskTabs.vue'
+import { deskWords } from './words.ts'
+
+const t = deskWords('borrowerPage')
 
 /** One borrower: what they have, had and lost, and until when their name is kept. */
 const route = useRoute()
@@ -33,7 +36,7 @@ watch(borrower, (shown) => shown && (fields.value = fieldsOf(shown)))
 const isChanged = computed(
   () => !!borrower.value && JSON.stringify(fields.value) !== JSON.stringify(fieldsOf(borrower.value)),
 )
-const stateWords = { promised: 'promised', out: 'out', back: 'back', cancelled: 'cancelled' } as const
+const stateWords = { promised: t('promised'), out: t('out'), back: t('back'), cancelled: t('cancelled') } as const
 const dayOf = (day: string) => dayText(`${day}T12:00:00Z`, 'UTC')
 const lateLoans = computed(() => borrower.value?.loans.filter(({ daysLate }) => daysLate > 0).length ?? 0)
 
@@ -57,65 +60,76 @@ const keep = () =>
     <template v-if="borrower">
       <h1>{{ borrower.name }}</h1>
       <p class="quiet">
-        known at {{ borrower.branchName }} · {{ borrower.loans.length }}{{ borrower.next ? ' or more' : '' }}
-        {{ borrower.loans.length === 1 ? 'loan' : 'loans' }}, {{ lateLoans === 0 ? 'none late' : `${lateLoans} late`
-        }}{{ borrower.waits > 0 ? ' · waits for a kit' : '' }}
+        {{
+          t('knownAtLoans', {
+            branchName: borrower.branchName,
+            n: borrower.loans.length,
+            next: borrower.next ? t('orMore') : '',
+            lateLoans: lateLoans === 0 ? t('noneLate') : t('lateLoansLate', { lateLoans }),
+            waits: borrower.waits > 0 ? t('waitsForAKit') : '',
+          })
+        }}
       </p>
       <p v-if="borrower.unlinkedAtUtc" class="second">
-        The name was taken out on {{ dayText(borrower.unlinkedAtUtc, 'UTC') }}; nobody knows any more who it was.
+        {{ t('theNameWasTakenOut', { unlinkedAtUtc: dayText(borrower.unlinkedAtUtc, 'UTC') }) }}
       </p>
       <template v-else>
         <p class="second">
           {{
-            borrower.unlinksOn
-              ? `Name and contact are taken out after ${dayOf(borrower.unlinksOn)}, unless something new begins.`
-              : 'Name and contact stay while something is open.'
+            t('thatYouLookedIsOn', {
+              unlinksOn: borrower.unlinksOn
+                ? t('nameAndContactAreTaken', { unlinksOn: dayOf(borrower.unlinksOn) })
+                : t('nameAndContactStayWhile'),
+            })
           }}
-          That you looked is on record.
         </p>
-        <SchemaForm :schema="changeBorrowerSchema" :value="fields" label="Who it is" @send="keep">
+        <SchemaForm :schema="changeBorrowerSchema" :value="fields" :label="t('whoItIs')" @send="keep">
           <template v-if="!borrower.cardOnly">
-            <SchemaField label="name" path="name"
+            <SchemaField :label="t('name')" path="name"
               ><ElInput v-model="fields.name" name="borrower-name" maxlength="200"
             /></SchemaField>
-            <SchemaField label="telephone or mail" path="contact"
+            <SchemaField :label="t('telephoneOrMail')" path="contact"
               ><ElInput v-model="fields.contact" name="borrower-contact" maxlength="200"
             /></SchemaField>
           </template>
-          <SchemaField label="library card" path="cardNumber"
+          <SchemaField :label="t('libraryCard')" path="cardNumber"
             ><ElInput v-model="fields.cardNumber" name="borrower-card" maxlength="50"
           /></SchemaField>
-          <SchemaField label="letters in" path="language"
-            ><ElSelect v-model="fields.language" aria-label="letters in"
-              ><ElOption value="en" label="English" /><ElOption value="es" label="Español" /></ElSelect
+          <SchemaField :label="t('lettersIn')" path="language"
+            ><ElSelect v-model="fields.language" :aria-label="t('lettersIn')"
+              ><ElOption value="en" :label="t('english')" /><ElOption value="es" :label="t('espaOl')" /></ElSelect
           ></SchemaField>
-          <SchemaField label="practice" path="level"
-            ><ElSelect v-model="fields.level" clearable placeholder="nobody asked" aria-label="practice"
+          <SchemaField :label="t('practice')" path="level"
+            ><ElSelect v-model="fields.level" clearable :placeholder="t('nobodyAsked')" :aria-label="t('practice')"
               ><ElOption
                 v-for="level in borrowerLevels"
                 :key="level"
                 :value="level"
                 :label="levelWords[level]" /></ElSelect
           ></SchemaField>
-          <p class="wide"><ElButton native-type="submit" :disabled="!isChanged || sending">Keep</ElButton></p>
+          <p class="wide">
+            <ElButton native-type="submit" :disabled="!isChanged || sending">{{ t('keep') }}</ElButton>
+          </p>
         </SchemaForm>
         <ProblemNote :problem="refusal" />
       </template>
-      <h2 class="mx-0 mt-16px mb-4px">Loans</h2>
-      <p v-if="borrower.loans.length === 0" class="quiet">None yet.</p>
+      <h2 class="mx-0 mt-16px mb-4px">{{ t('loans') }}</h2>
+      <p v-if="borrower.loans.length === 0" class="quiet">{{ t('noneYet') }}</p>
       <ul class="m-0 p-0 list-none">
         <li v-for="loan in borrower.loans" :key="loan.id">
           <RouterLink :to="`/desk/loans/${loan.id}`">{{ loan.code }}</RouterLink>
           <span>{{ loan.kitName }} <KitTag :code="loan.kitCode" /></span>
-          <span>{{ dayOf(loan.fromOn) }} to {{ dayOf(loan.backOn ?? loan.untilOn) }}</span>
+          <span>{{ t('fromOnTo', { fromOn: dayOf(loan.fromOn), backOn: dayOf(loan.backOn ?? loan.untilOn) }) }}</span>
           <span class="quiet"
             >{{ stateWords[loan.state]
             }}<strong v-if="loan.daysLate > 0" class="rust">, {{ lateText(loan.daysLate) }}</strong
-            >{{ loan.missing.length > 0 ? ` · missing: ${loan.missing.join(', ')}` : '' }}</span
+            >{{ loan.missing.length > 0 ? t('missingMissing', { missing: loan.missing.join(', ') }) : '' }}</span
           >
         </li>
       </ul>
-      <p v-if="borrower.next"><ElButton :disabled="sending" @click="earlier">Earlier loans</ElButton></p>
+      <p v-if="borrower.next">
+        <ElButton :disabled="sending" @click="earlier">{{ t('earlierLoans') }}</ElButton>
+      </p>
     </template>
   </main>
 </template>

@@ -5,6 +5,9 @@ import { useLoaded } from '../../shared/api/use-loaded.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import CardLookUp from './CardLookUp.vue'
 import type { HandOutDraft } from './use-hand-out.ts'
+import { deskWords } from './words.ts'
+
+const t = deskWords('borrowerPicker')
 
 const { branchId } = defineProps<{ branchId: string }>()
 const draft = defineModel<HandOutDraft>({ required: true })
@@ -65,29 +68,40 @@ function another() {
     class="grid grid-cols-[repeat(auto-fit,minmax(min(170px,100%),1fr))] gap-y-8px gap-x-12px justify-items-start"
   >
     <template v-if="!draft.cardOnly">
-      <label class="labelled"><span>name</span><ElInput v-model="draft.name" name="borrower-name" required /></label>
+      <label class="labelled"
+        ><span>{{ t('name') }}</span
+        ><ElInput v-model="draft.name" name="borrower-name" required
+      /></label>
       <label class="labelled">
-        <span>telephone or mail</span><ElInput v-model="draft.contact" name="borrower-contact" required />
+        <span>{{ t('telephoneOrMail') }}</span><ElInput v-model="draft.contact" name="borrower-contact" required />
       </label>
     </template>
     <label class="labelled"
-      ><span>library card</span><ElInput v-model="draft.cardNumber" name="borrower-card"
+      ><span>{{ t('libraryCard') }}</span
+      ><ElInput v-model="draft.cardNumber" name="borrower-card"
     /></label>
-    <ElButton link @click="another">somebody known</ElButton>
+    <ElButton link @click="another">{{ t('somebodyKnown') }}</ElButton>
   </div>
   <p v-else-if="draft.borrower">
     <strong>{{ draft.borrower.name }}</strong>{{
-      draft.borrower.cardNumber && draft.borrower.contact ? `, card ${draft.borrower.cardNumber}` : ''
+      draft.borrower.cardNumber && draft.borrower.contact
+        ? t('cardCardNumber', { cardNumber: draft.borrower.cardNumber })
+        : ''
     }}
-    · {{ draft.borrower.loansBefore === 0 ? 'first telescope' : `${draft.borrower.loansBefore} loans before` }} ·
-    <span class="quiet">{{ draft.borrower.contact }}</span>{{ ' '
-    }}<ElButton link @click="another">somebody else</ElButton>
+    ·
+    {{
+      draft.borrower.loansBefore === 0
+        ? t('firstTelescope')
+        : t('loansBefore', { loansBefore: draft.borrower.loansBefore })
+    }}
+    · <span class="quiet">{{ draft.borrower.contact }}</span>{{ ' '
+    }}<ElButton link @click="another">{{ t('somebodyElse') }}</ElButton>
   </p>
   <div v-else class="max-w-420px">
     <ElInput
       v-model="text"
-      :placeholder="data?.cardOnly ? 'Card number' : 'Name or card number'"
-      aria-label="Find the borrower"
+      :placeholder="data?.cardOnly ? t('cardNumber') : t('nameOrCardNumber')"
+      :aria-label="t('findTheBorrower')"
       autocomplete="off"
       @keydown.down.prevent="mark(1)"
       @keydown.up.prevent="mark(-1)"
@@ -103,10 +117,13 @@ function another() {
           @click="choose(borrower)"
         >
           {{ borrower.name }}
-          <span class="second"
-            >{{ borrower.cardNumber ? `card ${borrower.cardNumber}, ` : '' }}{{ borrower.loansBefore }} loans ·
-            {{ borrower.branchName }}</span
-          >
+          <span class="second">{{
+            t('cardNumberLoans', {
+              cardNumber: borrower.cardNumber ? t('cardCardNumber2', { cardNumber: borrower.cardNumber }) : '',
+              loansBefore: borrower.loansBefore,
+              branchName: borrower.branchName,
+            })
+          }}</span>
         </button>
       </li>
       <li>
@@ -116,7 +133,7 @@ function another() {
           :class="{ marked: marked === data.borrowers.length }"
           @click="enterNew"
         >
-          {{ data.cardOnly ? 'Card' : isCard ? 'Somebody new with card' : 'Somebody new:' }} “{{ text }}”
+          {{ data.cardOnly ? t('card') : isCard ? t('somebodyNewWithCard') : t('somebodyNew') }} “{{ text }}”
         </button>
       </li>
     </ul>
@@ -126,7 +143,7 @@ function another() {
       :card-number="words"
       @take="takeOver"
     />
-    <p v-if="data?.cardOnly" class="second">This branch keeps card numbers only, no names.</p>
+    <p v-if="data?.cardOnly" class="second">{{ t('thisBranchKeepsCardNumbers') }}</p>
   </div>
 </template>
 

@@ -4,6 +4,9 @@ import { useDebounceFn } from '@vueuse/core'
 import { ref, watch } from 'vue'
 import { api, ApiError } from '../../shared/api/client.ts'
 import { dayText } from '../../shared/dates.ts'
+import { deskWords } from './words.ts'
+
+const t = deskWords('cardLookUp')
 
 /** What the library's directory says about a card. Nothing waits for it: the desk goes on whatever it says. */
 const { branchId, cardNumber } = defineProps<{ branchId: string; cardNumber: string }>()
@@ -35,19 +38,17 @@ watch(
 
 <template>
   <p class="second flex flex-wrap gap-8px items-center min-h-32px mt-6px" role="status">
-    <template v-if="!answer">{{ asked === cardNumber ? 'Asking the card directory …' : '' }}</template>
-    <template v-else-if="answer.state === 'silent'"
-      >The card directory doesn’t answer. Go on without it: type who it is.</template
-    >
-    <template v-else-if="answer.state === 'unknown'">The card directory knows no such card.</template>
+    <template v-if="!answer">{{ asked === cardNumber ? t('askingTheCardDirectory') : '' }}</template>
+    <template v-else-if="answer.state === 'silent'">{{ t('theCardDirectoryDoesntAnswer') }}</template>
+    <template v-else-if="answer.state === 'unknown'">{{ t('theCardDirectoryKnowsNo') }}</template>
     <template v-else>
       <span :class="{ rust: answer.state === 'expired' }">{{
         answer.state === 'expired' && answer.validUntil
-          ? `The card was good until ${dayText(`${answer.validUntil}T12:00:00Z`, 'UTC')}.`
-          : 'The card is good.'
+          ? t('theCardWasGoodUntil', { validUntil: dayText(`${answer.validUntil}T12:00:00Z`, 'UTC') })
+          : t('theCardIsGood')
       }}</span>
       <ElButton size="small" @click="emit('take', answer.person)">{{
-        answer.person ? `Take over ${answer.person.name}` : 'Take the card'
+        answer.person ? t('takeOver', { name: answer.person.name }) : t('takeTheCard')
       }}</ElButton>
     </template>
   </p>

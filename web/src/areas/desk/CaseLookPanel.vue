@@ -12,6 +12,9 @@ import { keepAgain, keepCaseView } from '../../shared/open-case/keep-case-view.t
 import { useCaseWork } from '../../shared/open-case/use-case-work.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import { sameParts, taughtPlaces, toldBy, type CaseLook, type CaseTold } from './case-look.ts'
+import { deskWords } from './words.ts'
+
+const t = deskWords('caseLookPanel')
 
 /** A picture of the open case while it comes back: which compartments differ, and so where to look first. */
 const { kit, loanId, look, weight, isUnseen } = defineProps<{
@@ -55,7 +58,8 @@ watch(
 
 const places = computed(() => data.value?.places ?? [])
 const partAt = (placeId: string) => places.value.find(({ id }) => id === placeId)?.partId ?? null
-const nameOf = (placeId: string) => kit.parts.find(({ id }) => id === partAt(placeId))?.name ?? 'an empty compartment'
+const nameOf = (placeId: string) =>
+  kit.parts.find(({ id }) => id === partAt(placeId))?.name ?? t('anEmptyCompartment')
 const numberOf = (partId: string | null) => kit.parts.findIndex(({ id }) => id === partId) + 1
 const labels = computed(() =>
   Object.fromEntries(places.value.map(({ id, partId }) => [id, partId === null ? '–' : String(numberOf(partId))])),
@@ -113,10 +117,10 @@ defineExpose({ markSame, learn, same })
 </script>
 
 <template>
-  <section v-if="isReady && data?.caseMm" class="grid gap-6px" aria-label="The open case, seen">
-    <h2>The open case, seen</h2>
+  <section v-if="isReady && data?.caseMm" class="grid gap-6px" :aria-label="t('theOpenCaseSeen')">
+    <h2>{{ t('theOpenCaseSeen') }}</h2>
     <FileButton accept="image/*" camera :busy="work.busy.value || sending" @take="take">{{
-      look ? 'Another picture …' : 'A picture of the open case …'
+      look ? t('anotherPicture') : t('aPictureOfTheOpen')
     }}</FileButton>
     <p v-if="work.problem.value" class="problem m-0" role="alert">{{ work.problem.value }}</p>
     <ProblemNote :problem="problem ?? unreadable" />
@@ -145,7 +149,7 @@ defineExpose({ markSame, learn, same })
       </template>
       <p v-for="warning in warnings" :key="warning" class="second m-0">{{ caseWarningWords[warning] }}</p>
       <ElButton v-if="same.length > 0" @click="markSame">
-        {{ same.length === 1 ? 'One looks the same: it is here' : `${same.length} look the same: they are here` }}
+        {{ t('lookTheSameTheyAre', { n: same.length }) }}
         <KeyCap name="s" />
       </ElButton>
     </template>

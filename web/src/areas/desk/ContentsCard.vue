@@ -4,6 +4,9 @@ import { massText } from '@binoculum/core'
 import { computed, nextTick, watch } from 'vue'
 import PencilMark from '../../shared/drawings/PencilMark.vue'
 import { markOf, type TakeBackDraft } from './take-back-state.ts'
+import { deskWords } from './words.ts'
+
+const t = deskWords('contentsCard')
 
 const {
   parts,
@@ -26,7 +29,7 @@ const rows = computed<Row[]>(() =>
     const heading: Row[] =
       parts[index - 1]?.place === part.place
         ? []
-        : [{ kind: 'place', place: part.place || 'Case', key: `place ${index}` }]
+        : [{ kind: 'place', place: part.place || t('case'), key: t('placeIndex', { index }) }]
     return [...heading, { kind: 'part' as const, part, index, key: part.id }]
   }),
 )
@@ -51,7 +54,7 @@ watch(
   <div
     class="card grid grid-cols-[repeat(2,minmax(0,1fr))] min-h-200px max-[900px]:grid-cols-[minmax(0,1fr)]"
     role="group"
-    aria-label="Contents card"
+    :aria-label="t('contentsCard')"
   >
     <div v-for="(column, side) in columns" :key="side" class="column">
       <template v-for="row in column" :key="row.key">
@@ -81,22 +84,22 @@ watch(
             <span
               v-if="draft.marks[row.part.id]?.wrongItem"
               class="text-brass-text [font:italic_400_15px_var(--serif)]"
-              >{{ draft.marks[row.part.id]?.wrongItem }} lies here</span
+              >{{ t('liesHere', { wrongItem: draft.marks[row.part.id]?.wrongItem }) }}</span
             >
             <span v-else-if="draft.marks[row.part.id]?.note" class="text-rust [font:italic_400_15px_var(--serif)]">{{
               draft.marks[row.part.id]?.note
             }}</span>
             <span v-else-if="row.part.count > 1" class="second fw-400">{{
               isCountedOff(row.part)
-                ? `${draft.marks[row.part.id]!.presentCount} of ${row.part.count}`
-                : `all ${row.part.count}`
+                ? t('presentCountOf', { presentCount: draft.marks[row.part.id]!.presentCount, count: row.part.count })
+                : t('allCount', { count: row.part.count })
             }}</span>
-            <span v-else-if="differs.has(row.part.id)" class="text-brass-text [font:italic_400_15px_var(--serif)]"
-              >looks different</span
-            >
-            <span v-else-if="row.part.lookEveryTime" class="text-brass-text [font:italic_400_15px_var(--serif)]"
-              >look</span
-            >
+            <span v-else-if="differs.has(row.part.id)" class="text-brass-text [font:italic_400_15px_var(--serif)]">{{
+              t('looksDifferent')
+            }}</span>
+            <span v-else-if="row.part.lookEveryTime" class="text-brass-text [font:italic_400_15px_var(--serif)]">{{
+              t('look')
+            }}</span>
           </span>
           <span class="pr-10px pl-6px py-0 text-quiet text-13px">{{
             row.part.massG === null ? '' : massText(row.part.massG * row.part.count)

@@ -8,6 +8,9 @@ import ReasonText from '../../shared/ReasonText.vue'
 import { useSession } from '../people/session.ts'
 import DeskTabs from './DeskTabs.vue'
 import { dayText, lateText, whenText } from '../../shared/dates.ts'
+import { deskWords } from './words.ts'
+
+const t = deskWords('deskPage')
 
 const session = useSession()
 const { data: desk, problem, reload } = useLoaded(deskSchema, '/api/desk')
@@ -18,15 +21,17 @@ const mayAct = (branchId: string) => session.may(branchId, 'coordinator', 'volun
 <template>
   <main class="page">
     <DeskTabs />
-    <h1>The desk</h1>
+    <h1>{{ t('theDesk') }}</h1>
     <ProblemNote :problem="problem" @retry="reload" />
     <div
       v-if="desk"
       class="columns grid grid-cols-[repeat(auto-fit,minmax(min(440px,100%),1fr))] gap-y-8px gap-x-40px mt-8px"
     >
       <section>
-        <h2 class="mx-0 mt-14px mb-6px pb-3px line-b-rule-strong">Coming back <em>late ones first</em></h2>
-        <p v-if="desk.takeBacks.length === 0" class="quiet">Nothing is due back today.</p>
+        <h2 class="mx-0 mt-14px mb-6px pb-3px line-b-rule-strong">
+          {{ t('comingBack') }} <em>{{ t('lateOnesFirst') }}</em>
+        </h2>
+        <p v-if="desk.takeBacks.length === 0" class="quiet">{{ t('nothingIsDueBackToday') }}</p>
         <ul class="m-0 p-0 list-none">
           <li
             v-for="loan in desk.takeBacks"
@@ -36,7 +41,8 @@ const mayAct = (branchId: string) => session.may(branchId, 'coordinator', 'volun
             <div>
               <p class="serif kit text-20px lh-24px">{{ loan.kitName }} <KitTag :code="loan.kitCode" /></p>
               <p class="second">
-                {{ loan.modelName }} · loan&nbsp;<span class="whitespace-nowrap">{{ loan.code }}</span>
+                {{ t('modelNameLoan', { modelName: loan.modelName })
+                }}<span class="whitespace-nowrap">{{ loan.code }}</span>
               </p>
             </div>
             <div>
@@ -47,14 +53,14 @@ const mayAct = (branchId: string) => session.may(branchId, 'coordinator', 'volun
                 }}
               </p>
             </div>
-            <RouterLink v-if="mayAct(loan.branchId)" :to="`/desk/take-back/${loan.id}`" class="button main"
-              >Take back</RouterLink
-            >
+            <RouterLink v-if="mayAct(loan.branchId)" :to="`/desk/take-back/${loan.id}`" class="button main">{{
+              t('takeBack')
+            }}</RouterLink>
           </li>
         </ul>
         <template v-if="desk.toGoThrough.length > 0">
           <h2 class="mx-0 mt-14px mb-6px pb-3px line-b-rule-strong">
-            To be gone through <em>they may not go out before</em>
+            {{ t('toBeGoneThrough') }} <em>{{ t('theyMayNotGoOut') }}</em>
           </h2>
           <ul class="m-0 p-0 list-none">
             <li
@@ -67,20 +73,24 @@ const mayAct = (branchId: string) => session.may(branchId, 'coordinator', 'volun
                 <p class="second">{{ kit.modelName }}</p>
               </div>
               <div>
-                <p>{{ kit.unseen }} of {{ kit.parts }} not looked at</p>
-                <p class="quiet">came back {{ dayText(kit.backAtUtc, session.zoneOf(kit.branchId)) }}</p>
+                <p>{{ t('ofNotLookedAt', { unseen: kit.unseen, parts: kit.parts }) }}</p>
+                <p class="quiet">
+                  {{ t('cameBack', { backAtUtc: dayText(kit.backAtUtc, session.zoneOf(kit.branchId)) }) }}
+                </p>
               </div>
               <RouterLink
                 v-if="mayAct(kit.branchId)"
                 :to="`/desk/take-back/${kit.loanId}/correct`"
                 class="button main"
-                >Go through it</RouterLink
+                >{{ t('goThroughIt') }}</RouterLink
               >
             </li>
           </ul>
         </template>
-        <h2 class="mx-0 mt-14px mb-6px pb-3px line-b-rule-strong">Out longer <em>if one comes early</em></h2>
-        <p v-if="desk.outLater.length === 0" class="quiet">No other kit is out.</p>
+        <h2 class="mx-0 mt-14px mb-6px pb-3px line-b-rule-strong">
+          {{ t('outLonger') }} <em>{{ t('ifOneComesEarly') }}</em>
+        </h2>
+        <p v-if="desk.outLater.length === 0" class="quiet">{{ t('noOtherKitIsOut') }}</p>
         <ul class="m-0 p-0 list-none">
           <li
             v-for="loan in desk.outLater"
@@ -95,15 +105,17 @@ const mayAct = (branchId: string) => session.may(branchId, 'coordinator', 'volun
               <p>{{ loan.borrower }}</p>
               <p class="quiet">{{ whenText(loan.atUtc, session.zoneOf(loan.branchId)) }}</p>
             </div>
-            <RouterLink v-if="mayAct(loan.branchId)" :to="`/desk/take-back/${loan.id}`" class="button"
-              >Take back</RouterLink
-            >
+            <RouterLink v-if="mayAct(loan.branchId)" :to="`/desk/take-back/${loan.id}`" class="button">{{
+              t('takeBack')
+            }}</RouterLink>
           </li>
         </ul>
       </section>
       <section>
-        <h2 class="mx-0 mt-14px mb-6px pb-3px line-b-rule-strong">Going out <em>promised for today</em></h2>
-        <p v-if="desk.handOuts.length === 0" class="quiet">No hand-out is promised for today.</p>
+        <h2 class="mx-0 mt-14px mb-6px pb-3px line-b-rule-strong">
+          {{ t('goingOut') }} <em>{{ t('promisedForToday') }}</em>
+        </h2>
+        <p v-if="desk.handOuts.length === 0" class="quiet">{{ t('noHandOutIsPromised') }}</p>
         <ul class="m-0 p-0 list-none">
           <li
             v-for="loan in desk.handOuts"
@@ -122,15 +134,15 @@ const mayAct = (branchId: string) => session.may(branchId, 'coordinator', 'volun
               v-if="mayAct(loan.branchId)"
               :to="`/desk/hand-out/${encodeURIComponent(loan.kitCode)}`"
               class="button main"
-              >Hand out</RouterLink
+              >{{ t('handOut') }}</RouterLink
             >
           </li>
         </ul>
         <h2 class="mx-0 mt-14px mb-6px pb-3px line-b-rule-strong">
-          Somebody at the counter? <em>these may go out now</em>
+          {{ t('somebodyAtTheCounter') }} <em>{{ t('theseMayGoOutNow') }}</em>
         </h2>
         <p v-if="desk.lendable.length === 0" class="quiet">
-          No kit on the shelf is fit at the moment; see the bench.
+          {{ t('noKitOnTheShelf') }}
         </p>
         <ul class="walk-in m-0 p-0 list-none">
           <li
@@ -143,10 +155,16 @@ const mayAct = (branchId: string) => session.may(branchId, 'coordinator', 'volun
               <p class="serif kit text-20px lh-24px">{{ kit.name }} <KitTag :code="kit.code" /></p>
               <p class="second">
                 {{ kit.modelName
-                }}{{ kit.nextUtc ? ` · wanted ${whenText(kit.nextUtc, session.zoneOf(kit.branchId))}` : '' }}
+                }}{{
+                  kit.nextUtc
+                    ? t('wantedNextUtc', { nextUtc: whenText(kit.nextUtc, session.zoneOf(kit.branchId)) })
+                    : ''
+                }}
               </p>
             </div>
-            <RouterLink :to="`/desk/hand-out/${encodeURIComponent(kit.code)}`" class="button">Hand out</RouterLink>
+            <RouterLink :to="`/desk/hand-out/${encodeURIComponent(kit.code)}`" class="button">{{
+              t('handOut')
+            }}</RouterLink>
           </li>
         </ul>
       </section>

@@ -3,21 +3,24 @@ import { sitesSchema, type GuideWishes } from '@binoculum/contract'
 import { guideLanguages, placeAway, SAME_SKY_KM, type Sky } from '@binoculum/core'
 import { computed, ref } from 'vue'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
+import { deskWords } from './words.ts'
+
+const t = deskWords('guideWishesForm')
 
 /** Who will look, and where: so that the guide says the right things in the right language. Nothing here is needed. */
 const wishes = defineModel<GuideWishes>({ required: true })
 const { branchId } = defineProps<{ branchId: string }>()
 const { data } = useLoaded(sitesSchema, '/api/sites')
-const ages = { family: 'a family', child: 'mostly a child', adult: 'adults' } as const
+const ages = { family: t('aFamily'), child: t('mostlyAChild'), adult: t('adults') } as const
 const summary = computed(() => {
   const { language, borrower, place } = wishes.value
   return [
     guideLanguages.find(({ code }) => code === language)?.name ?? language,
     ages[borrower.ageGroup],
-    ...(borrower.level === 'first' ? ['first time'] : []),
-    ...(borrower.eye === 'left' ? ['left eye'] : []),
+    ...(borrower.level === 'first' ? [t('firstTime')] : []),
+    ...(borrower.eye === 'left' ? [t('leftEye')] : []),
     ...(borrower.seated ? ['seated'] : []),
-    place ? `looks from ${place.name}` : 'looks from near here',
+    place ? t('looksFrom', { name: place.name }) : t('looksFromNearHere'),
   ].join(', ')
 })
 const change = (part: Partial<GuideWishes>) => (wishes.value = { ...wishes.value, ...part })
@@ -25,12 +28,12 @@ const changeBorrower = (part: Partial<GuideWishes['borrower']>) =>
   change({ borrower: { ...wishes.value.borrower, ...part } })
 const sites = computed(() => (data.value?.sites ?? []).filter((each) => each.branchId === branchId))
 /** No place has such a name. */
-const NEAR_HERE = ' near here'
-const ELSEWHERE = ' elsewhere'
+const NEAR_HERE = t('nearHere')
+const ELSEWHERE = t('elsewhere')
 const away = ref<{ name: string; km: string; bearingDeg: number; zone: string; sky: Sky | null }>({
   ...{ name: '', km: '', bearingDeg: 0, zone: '', sky: null },
 })
-const skyWords = { dark: 'dark', fair: 'fair', bright: 'bright' } as const
+const skyWords = { dark: t('dark'), fair: t('fair'), bright: t('bright') } as const
 const isAway = ref(false)
 const chosenPlace = computed(() => (isAway.value ? ELSEWHERE : (wishes.value.place?.name ?? NEAR_HERE)))
 function choosePlace(name: string) {
@@ -63,78 +66,78 @@ const zones = Intl.supportedValuesOf('timeZone')
 <template>
   <details>
     <summary class="min-h-28px cursor-pointer">
-      {{ summary }} <span class="text-night underline">change</span>
+      {{ summary }} <span class="text-night underline">{{ t('change') }}</span>
     </summary>
     <div class="grid grid-cols-[120px_150px_minmax(0,1fr)] gap-y-6px gap-x-12px">
       <label>
-        <span class="block text-quiet [font:italic_400_15px/18px_var(--serif)]">Language</span>
+        <span class="block text-quiet [font:italic_400_15px/18px_var(--serif)]">{{ t('language') }}</span>
         <ElSelect
           :model-value="wishes.language"
-          aria-label="Language"
+          :aria-label="t('language')"
           @update:model-value="change({ language: $event })"
         >
           <ElOption v-for="{ code, name } in guideLanguages" :key="code" :value="code" :label="name" />
         </ElSelect>
       </label>
       <label>
-        <span class="block text-quiet [font:italic_400_15px/18px_var(--serif)]">Who looks</span>
+        <span class="block text-quiet [font:italic_400_15px/18px_var(--serif)]">{{ t('whoLooks') }}</span>
         <ElSelect
           :model-value="wishes.borrower.ageGroup"
-          aria-label="Who looks"
+          :aria-label="t('whoLooks')"
           @update:model-value="changeBorrower({ ageGroup: $event })"
         >
           <ElOption v-for="(words, age) in ages" :key="age" :value="age" :label="words" />
         </ElSelect>
       </label>
       <label>
-        <span class="block text-quiet [font:italic_400_15px/18px_var(--serif)]">Where</span>
-        <ElSelect :model-value="chosenPlace" aria-label="Where" @update:model-value="choosePlace">
-          <ElOption :value="NEAR_HERE" label="near here" />
+        <span class="block text-quiet [font:italic_400_15px/18px_var(--serif)]">{{ t('where') }}</span>
+        <ElSelect :model-value="chosenPlace" :aria-label="t('where')" @update:model-value="choosePlace">
+          <ElOption :value="NEAR_HERE" :label="t('nearHere2')" />
           <ElOption v-for="site in sites" :key="site.id" :value="site.name" :label="site.name" />
-          <ElOption v-if="sites.length > 0" :value="ELSEWHERE" label="another town …" />
+          <ElOption v-if="sites.length > 0" :value="ELSEWHERE" :label="t('anotherTown')" />
         </ElSelect>
       </label>
       <fieldset
         v-if="isAway"
         class="grid col-span-full grid-cols-[minmax(0,1.4fr)_92px_120px_112px_minmax(0,1fr)] gap-y-4px gap-x-10px m-0 p-0 line-none"
-        aria-label="Another town, never an address"
+        :aria-label="t('anotherTownNeverAnAddress')"
       >
         <label>
-          <span class="block text-quiet [font:italic_400_15px/18px_var(--serif)]">Town</span>
+          <span class="block text-quiet [font:italic_400_15px/18px_var(--serif)]">{{ t('town') }}</span>
           <ElInput maxlength="60" :model-value="away.name" @input="setAway({ name: $event })" />
         </label>
         <label>
-          <span class="block text-quiet [font:italic_400_15px/18px_var(--serif)]">km from here</span>
+          <span class="block text-quiet [font:italic_400_15px/18px_var(--serif)]">{{ t('kmFromHere') }}</span>
           <ElInput inputmode="decimal" :model-value="away.km" @input="setAway({ km: $event })" />
         </label>
         <label>
-          <span class="block text-quiet [font:italic_400_15px/18px_var(--serif)]">to the</span>
+          <span class="block text-quiet [font:italic_400_15px/18px_var(--serif)]">{{ t('toThe') }}</span>
           <ElSelect
             :model-value="away.bearingDeg"
-            aria-label="to the"
+            :aria-label="t('toThe')"
             @update:model-value="setAway({ bearingDeg: $event })"
           >
             <ElOption v-for="(wind, index) in winds" :key="wind" :value="index * 45" :label="wind" />
           </ElSelect>
         </label>
         <label>
-          <span class="block text-quiet [font:italic_400_15px/18px_var(--serif)]">Sky there</span>
+          <span class="block text-quiet [font:italic_400_15px/18px_var(--serif)]">{{ t('skyThere') }}</span>
           <ElSelect
             :model-value="away.sky"
             clearable
-            placeholder="not known"
-            aria-label="Sky there"
+            :placeholder="t('notKnown')"
+            :aria-label="t('skyThere')"
             @update:model-value="setAway({ sky: $event ?? null })"
           >
             <ElOption v-for="(words, sky) in skyWords" :key="sky" :value="sky" :label="words" />
           </ElSelect>
         </label>
         <label v-if="farEnough">
-          <span class="block text-quiet [font:italic_400_15px/18px_var(--serif)]">Clocks of</span>
+          <span class="block text-quiet [font:italic_400_15px/18px_var(--serif)]">{{ t('clocksOf') }}</span>
           <ElSelect
             :model-value="away.zone || sites[0]?.zone"
             filterable
-            aria-label="Clocks of"
+            :aria-label="t('clocksOf')"
             @update:model-value="setAway({ zone: $event })"
           >
             <ElOption v-for="zone in zones" :key="zone" :value="zone" :label="zone" />
@@ -142,28 +145,34 @@ const zones = Intl.supportedValuesOf('timeZone')
         </label>
         <p class="second col-span-full">
           <template v-if="wishes.place">
-            About {{ Math.abs(wishes.place.latitudeDeg).toFixed(1) }}° {{ wishes.place.latitudeDeg < 0 ? 'S' : 'N' }},
-            {{ Math.abs(wishes.place.longitudeDeg).toFixed(1) }}° {{ wishes.place.longitudeDeg < 0 ? 'W' : 'E' }}.
-            {{ farEnough ? '' : `Within ${SAME_SKY_KM} km the sky is the same as here.` }}
+            {{
+              t('aboutLatitudeDeg', {
+                latitudeDeg: Math.abs(wishes.place.latitudeDeg).toFixed(1),
+                ns: wishes.place.latitudeDeg < 0 ? 'S' : 'N',
+                longitudeDeg: Math.abs(wishes.place.longitudeDeg).toFixed(1),
+                ew: wishes.place.longitudeDeg < 0 ? 'W' : 'E',
+                sameSky: farEnough ? '' : t('withinKmTheSkyIs', { km: SAME_SKY_KM }),
+              })
+            }}
           </template>
-          <template v-else>Town and distance are wanted; until then the guide is for near here.</template>
+          <template v-else>{{ t('townAndDistanceAreWanted') }}</template>
         </p>
       </fieldset>
       <p class="flex col-span-full gap-18px">
         <ElCheckbox
           :model-value="wishes.borrower.level === 'first'"
           @update:model-value="changeBorrower({ level: $event ? 'first' : 'some' })"
-          >first time</ElCheckbox
+          >{{ t('firstTime') }}</ElCheckbox
         >
         <ElCheckbox
           :model-value="wishes.borrower.eye === 'left'"
           @update:model-value="changeBorrower({ eye: $event ? 'left' : 'right' })"
-          >left eye</ElCheckbox
+          >{{ t('leftEye') }}</ElCheckbox
         >
         <ElCheckbox
           :model-value="wishes.borrower.seated"
           @update:model-value="changeBorrower({ seated: $event === true })"
-          >looks seated</ElCheckbox
+          >{{ t('looksSeated') }}</ElCheckbox
         >
       </p>
     </div>

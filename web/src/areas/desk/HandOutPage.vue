@@ -27,6 +27,9 @@ import LoanSlip from './LoanSlip.vue'
 import PromisedNote from './PromisedNote.vue'
 import TakenNote from './TakenNote.vue'
 import { useHandOut, type LineName } from './use-hand-out.ts'
+import { deskWords } from './words.ts'
+
+const t = deskWords('handOutPage')
 
 const route = useRoute()
 const router = useRouter()
@@ -125,31 +128,32 @@ useKeys(() => ({
       <ProblemNote :problem="unreadable" @retry="reload" />
       <template v-if="form && kit">
         <header class="flex flex-wrap gap-y-0 gap-x-14px items-center mb-12px">
-          <h1>{{ kit.name }} goes out</h1>
+          <h1>{{ t('goesOut', { name: kit.name }) }}</h1>
           <KitTag :code="kit.code" />
           <p>
             {{ kit.modelName }}<br /><span class="quiet">{{
-              form.promised ? `promised to ${form.promised.borrower.name}` : 'not promised to anybody'
+              form.promised ? t('promisedTo', { name: form.promised.borrower.name }) : t('notPromisedToAnybody')
             }}</span
-            ><span v-if="form.promised?.lessonDoneAtUtc" class="moss"
-              >, who went through its lesson on
-              {{ dayText(form.promised.lessonDoneAtUtc, session.zoneOf(kit.branchId)) }}</span
-            >
+            ><span v-if="form.promised?.lessonDoneAtUtc" class="moss">{{
+              t('whoWentThroughItsLesson', {
+                lessonDoneAtUtc: dayText(form.promised.lessonDoneAtUtc, session.zoneOf(kit.branchId)),
+              })
+            }}</span>
           </p>
-          <p v-if="wasKept" class="second ml-auto">Taken up where you left it.</p>
+          <p v-if="wasKept" class="second ml-auto">{{ t('takenUpWhereYouLeft') }}</p>
         </header>
         <p v-if="!session.may(kit.branchId, 'coordinator', 'volunteer')" class="problem" role="alert">
-          You may look at {{ kit.branchName }}, not hand out there. Ask somebody of its desk.
+          {{ t('youMayLookAtNot', { branchName: kit.branchName }) }}
         </p>
         <p v-if="kit.loan" class="problem" role="alert">
-          {{ kit.name }} is out to {{ kit.loan.borrower }} already.
-          <RouterLink :to="`/desk/take-back/${kit.loan.id}`">Take it back first.</RouterLink>
+          {{ t('isOutToAlready', { name: kit.name, borrower: kit.loan.borrower }) }}
+          <RouterLink :to="`/desk/take-back/${kit.loan.id}`">{{ t('takeItBackFirst') }}</RouterLink>
         </p>
         <div
           class="columns grid grid-cols-[minmax(0,1fr)_284px] gap-28px items-start max-[1000px]:grid-cols-[minmax(0,1fr)]"
         >
           <div ref="lineList" class="lines line-rule-strong rd-4px bg-card">
-            <FormLine title="Fit" :done="lines.fit" :open="open === 'fit'" @open="opened = 'fit'">
+            <FormLine :title="t('fit')" :done="lines.fit" :open="open === 'fit'" @open="opened = 'fit'">
               <p><ReasonText :condition="kit.condition" :reasons="kit.reasons" /></p>
               <div class="flex flex-wrap gap-y-4px gap-x-24px mt-4px">
                 <span v-for="reading in figures" :key="reading.kind" class="flex gap-10px items-baseline"
@@ -160,28 +164,34 @@ useKeys(() => ({
               <template v-if="!fit">
                 <p v-for="(reason, index) in kit.reasons" :key="index" class="second">{{ reasonSentence(reason) }}</p>
                 <p v-if="never" class="rust">
-                  <strong>It stays here.</strong> Held for safety: nobody may overrule this, only the named cure
-                  helps.
+                  <strong>{{ t('itStaysHere') }}</strong> {{ t('heldForSafetyNobodyMay') }}
                 </p>
                 <label v-else-if="coordinator" class="labelled mt-8px">
-                  <span>you may overrule it, with a reason that stays on record</span>
+                  <span>{{ t('youMayOverruleItWith') }}</span>
                   <ElInput v-model="draft.overruleReason" name="overrule" />
                 </label>
-                <p v-else><strong>Not today.</strong> A coordinator may overrule this with a reason.</p>
+                <p v-else>
+                  <strong>{{ t('notToday') }}</strong> {{ t('aCoordinatorMayOverruleThis') }}
+                </p>
               </template>
             </FormLine>
-            <FormLine title="Borrower" :done="lines.borrower" :open="open === 'borrower'" @open="opened = 'borrower'">
+            <FormLine
+              :title="t('borrower')"
+              :done="lines.borrower"
+              :open="open === 'borrower'"
+              @open="opened = 'borrower'"
+            >
               <BorrowerPicker v-model="draft" :branch-id="kit.branchId" />
-              <ElCheckbox v-model="draft.adultSeen" name="adult">An adult stands here and takes the kit.</ElCheckbox>
-              <p v-if="massG > 10000" class="second">{{ massText(massG) }}: two people or a trolley.</p>
+              <ElCheckbox v-model="draft.adultSeen" name="adult">{{ t('anAdultStandsHereAnd') }}</ElCheckbox>
+              <p v-if="massG > 10000" class="second">{{ t('twoPeopleOrATrolley', { massG: massText(massG) }) }}</p>
             </FormLine>
-            <FormLine title="Return" :done="lines.return" :open="open === 'return'" @open="opened = 'return'">
+            <FormLine :title="t('return')" :done="lines.return" :open="open === 'return'" @open="opened = 'return'">
               <label class="flex flex-wrap gap-8px items-center"
-                >Back
+                >{{ t('back') }}
                 <span class="flex-none w-200px"
-                  ><DayPicker v-model="draft.dueOn" :from="tomorrow" aria-label="Day of return"
+                  ><DayPicker v-model="draft.dueOn" :from="tomorrow" :aria-label="t('dayOfReturn')"
                 /></span>
-                by {{ form.returnTime }}.</label
+                {{ t('byReturnTime', { returnTime: form.returnTime }) }}</label
               >
               <PromisedNote
                 v-if="toSomebodyElse && form.promised"
@@ -190,31 +200,38 @@ useKeys(() => ({
                 @day="draft.dueOn = $event"
               />
             </FormLine>
-            <FormLine title="Contents" :done="lines.contents" :open="open === 'contents'" @open="opened = 'contents'">
+            <FormLine
+              :title="t('contents')"
+              :done="lines.contents"
+              :open="open === 'contents'"
+              @open="opened = 'contents'"
+            >
               <p>
-                <strong>{{ kit.parts.length - missing.length }} of {{ kit.parts.length }} lines.</strong>
+                <strong>{{
+                  t('ofLines', { parts: kit.parts.length - missing.length, all: kit.parts.length })
+                }}</strong>
                 <template v-if="lookEveryTime.length > 0">
-                  <span class="quiet"> Look at each of these together: </span
-                  >{{ lookEveryTime.map(({ name }) => name).join(', ') }}.
+                  <span class="quiet"> {{ t('lookAtEachOfThese') }} </span>{{
+                    lookEveryTime.map(({ name }) => name).join(', ')
+                  }}.
                 </template>
               </p>
               <p v-for="part in worn" :key="part.id" class="second">{{ part.name }}: {{ part.knownWear }}</p>
               <p v-for="part in missing" :key="part.id" class="flex gap-6px items-center">
                 <PencilMark :mark="part.mark" :size="16" /> {{ part.name }}
               </p>
-              <ElCheckbox v-if="hasFilter" v-model="draft.filterChecked" name="filter"
-                >The front filter was held against a lamp: no pinhole, no scratch, no crease.</ElCheckbox
-              >
+              <ElCheckbox v-if="hasFilter" v-model="draft.filterChecked" name="filter">{{
+                t('theFrontFilterWasHeld')
+              }}</ElCheckbox>
               <p class="second">
-                What is lost is replaced at the listed prices; the whole kit is
-                {{ moneyText(form.replacementMinor, kit.currency) }}.
-                <RouterLink :to="`/kits/${encodeURIComponent(kit.code)}`">All prices</RouterLink>
+                {{ t('whatIsLostIsReplaced', { replacementMinor: moneyText(form.replacementMinor, kit.currency) }) }}
+                <RouterLink :to="`/kits/${encodeURIComponent(kit.code)}`">{{ t('allPrices') }}</RouterLink>
               </p>
               <ElButton v-if="!draft.contentsAgreed" class="mt-6px" @click="draft.contentsAgreed = true">
-                Gone through together <KeyCap v-if="open === 'contents'" name="Space" />
+                {{ t('goneThroughTogether') }} <KeyCap v-if="open === 'contents'" name="Space" />
               </ElButton>
             </FormLine>
-            <FormLine title="Sun" :done="lines.sun" :open="open === 'sun'" @open="opened = 'sun'">
+            <FormLine :title="t('sun')" :done="lines.sun" :open="open === 'sun'" @open="opened = 'sun'">
               <div class="sun flex gap-14px mb-10px">
                 <SunSign :size="52" />
                 <p class="serif">
@@ -227,14 +244,14 @@ useKeys(() => ({
                 type="primary"
                 @click="draft.sunAcknowledged = true"
               >
-                Read out, and understood <KeyCap v-if="open === 'sun'" name="Space" />
+                {{ t('readOutAndUnderstood') }} <KeyCap v-if="open === 'sun'" name="Space" />
               </ElButton>
             </FormLine>
-            <FormLine title="Guide" :done="true" :open="false">
+            <FormLine :title="t('guide')" :done="true" :open="false">
               <GuideWishesForm v-model="draft.guide" :branch-id="kit.branchId" />
             </FormLine>
             <FormLine
-              title="Agreement"
+              :title="t('agreement')"
               :done="lines.agreement"
               :open="open === 'agreement'"
               @open="opened = 'agreement'"
@@ -242,17 +259,17 @@ useKeys(() => ({
               <details>
                 <summary>
                   {{ form.agreement.text.split('\n')[0] }}
-                  <span class="quiet">version {{ form.agreement.version }}</span>
+                  <span class="quiet">{{ t('versionVersion', { version: form.agreement.version }) }}</span>
                 </summary>
                 <p class="whitespace-pre-line">{{ form.agreement.text }}</p>
               </details>
               <WayChoice
                 v-model="draft.acceptance"
                 :options="[
-                  { value: 'screen', words: 'Accepted here on the screen' },
-                  { value: 'paper', words: 'Signed on paper' },
+                  { value: 'screen', words: t('acceptedHereOnTheScreen') },
+                  { value: 'paper', words: t('signedOnPaper') },
                 ]"
-                label="How the agreement was accepted"
+                :label="t('howTheAgreementWasAccepted')"
               />
             </FormLine>
           </div>
@@ -266,7 +283,7 @@ useKeys(() => ({
       </template>
     </div>
     <footer v-if="form && kit" class="night-bar">
-      <p class="serif">{{ kit.name }} goes to {{ borrowerName || '…' }}</p>
+      <p class="serif">{{ t('goesTo', { name: kit.name, borrowerName: borrowerName || '…' }) }}</p>
       <ElButton
         ref="handOutButton"
         class="bar-button"
@@ -275,13 +292,14 @@ useKeys(() => ({
         @click="handOut"
       >
         <span
-          ><b>Hand out</b><br /><span class="second">{{
-            firstOpen ? `first: ${firstOpen}` : 'link and slip follow'
+          ><b>{{ t('handOut') }}</b
+          ><br /><span class="second">{{
+            firstOpen ? t('firstFirstOpen', { firstOpen }) : t('linkAndSlipFollow')
           }}</span></span
         >
         <KeyCap name="Enter" />
       </ElButton>
-      <RouterLink to="/desk">Not today</RouterLink>
+      <RouterLink to="/desk">{{ t('notToday2') }}</RouterLink>
     </footer>
   </main>
 </template>

@@ -4,6 +4,9 @@ import { onMounted, useTemplateRef } from 'vue'
 import KeyCap from '../../shared/keys/KeyCap.vue'
 import { useKeys } from '../../shared/keys/use-keys.ts'
 import LoanSlip from './LoanSlip.vue'
+import { deskWords } from './words.ts'
+
+const t = deskWords('handedOut')
 
 defineProps<{ slip: Slip }>()
 const title = useTemplateRef('title')
@@ -15,20 +18,19 @@ onMounted(() => title.value?.focus())
 <template>
   <main class="page handed-out grid grid-cols-[minmax(0,1fr)_320px] gap-40px items-start">
     <section class="screen-only grid gap-12px">
-      <h1 ref="title" tabindex="-1">{{ slip.kitName }} is out.</h1>
+      <h1 ref="title" tabindex="-1">{{ t('isOut', { kitName: slip.kitName }) }}</h1>
       <p>
-        Loan {{ slip.loanCode }} to <strong>{{ slip.borrower }}</strong> is on record. The slip carries the link to
-        the guide for exactly this kit.
+        {{ t('loanTo', { loanCode: slip.loanCode }) }} <strong>{{ slip.borrower }}</strong>
+        {{ t('isOnRecordTheSlip') }}
       </p>
       <p class="quiet">
-        The link is shown once and kept as a hash only. Lost? Make a new one on the loan’s guide page; the old one
-        ends then. It names the kit, never the borrower.
+        {{ t('theLinkIsShownOnce') }}
       </p>
       <div class="ways flex flex-wrap gap-10px mt-8px">
-        <ElButton type="primary" size="large" @click="print">Print the slip <KeyCap name="p" /></ElButton>
-        <RouterLink :to="`/guides/${slip.loanId}`" class="button big">See the guide</RouterLink>
-        <RouterLink to="/desk" class="button big">Back to the desk</RouterLink>
-        <RouterLink :to="`/desk/loans/${slip.loanId}`">Something was wrong? Correct it</RouterLink>
+        <ElButton type="primary" size="large" @click="print">{{ t('printTheSlip') }} <KeyCap name="p" /></ElButton>
+        <RouterLink :to="`/guides/${slip.loanId}`" class="button big">{{ t('seeTheGuide') }}</RouterLink>
+        <RouterLink to="/desk" class="button big">{{ t('backToTheDesk') }}</RouterLink>
+        <RouterLink :to="`/desk/loans/${slip.loanId}`">{{ t('somethingWasWrongCorrectIt') }}</RouterLink>
       </div>
     </section>
     <LoanSlip :slip="slip" class="paper" />

@@ -3,6 +3,9 @@ import { packingSchema } from '@binoculum/contract'
 import { placeOf } from '@binoculum/core'
 import { computed } from 'vue'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
+import { deskWords } from './words.ts'
+
+const t = deskWords('howItLies')
 
 /** How the place of the part in hand looks when it is right, by the kit’s own picture; nothing where nobody took one. */
 const { code, place } = defineProps<{ code: string; place: string }>()
@@ -18,11 +21,11 @@ const addresses = computed(() => pictures.value.map(({ pictureId }) => `/api/pic
   <section
     v-if="here"
     class="lies grid grid-cols-[128px_minmax(0,1fr)] gap-12px items-center"
-    aria-label="How it lies"
+    :aria-label="t('howItLies')"
   >
     <ElImage
       :src="`/api/pictures/${here.pictureId}`"
-      :alt="`${here.title}, as it should look`"
+      :alt="t('asItShouldLook', { title: here.title })"
       :preview-src-list="addresses"
       :initial-index="pictures.indexOf(here)"
       preview-teleported
@@ -30,7 +33,7 @@ const addresses = computed(() => pictures.value.map(({ pictureId }) => `/api/pic
     />
     <p>
       <b class="serif">{{ here.title }}</b>
-      <span class="second block">{{ here.words || 'so it lies' }}</span>
+      <span class="second block">{{ here.words || t('soItLies') }}</span>
     </p>
   </section>
 </template>

@@ -5,6 +5,9 @@ import { api } from '../../shared/api/client.ts'
 import { useSending } from '../../shared/api/use-sending.ts'
 import { whenText } from '../../shared/dates.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
+import { deskWords } from './words.ts'
+
+const t = deskWords('lessonLink')
 
 /** Three minutes on the borrower's own phone before they fetch it: the link, and whether it was done. It bars nobody. */
 const { loanId, doneAtUtc, zone } = defineProps<{ loanId: string; doneAtUtc: string | null; zone: string }>()
@@ -23,24 +26,24 @@ const make = () =>
 </script>
 
 <template>
-  <section aria-label="Lesson before it is fetched">
-    <h2>Three minutes before it is fetched</h2>
-    <p v-if="doneAtUtc" class="moss">Went through the lesson on {{ whenText(doneAtUtc, zone) }}.</p>
+  <section :aria-label="t('lessonBeforeItIsFetched')">
+    <h2>{{ t('threeMinutesBeforeItIs') }}</h2>
+    <p v-if="doneAtUtc" class="moss">{{ t('wentThroughTheLessonOn', { doneAtUtc: whenText(doneAtUtc, zone) }) }}</p>
     <p v-else class="second">
-      Its own drawing, the steps to be put in order, which eyepiece first, what never: on the borrower’s phone.
-      Whoever hasn’t done it gets the kit all the same.
+      {{ t('itsOwnDrawingTheSteps') }}
     </p>
     <div v-if="link" class="grid grid-cols-[96px_minmax(0,1fr)] gap-12px items-start my-8px mx-0">
-      <img class="p-6px [background:#fff]" :src="qr" alt="QR code of the lesson’s link" />
+      <img class="p-6px [background:#fff]" :src="qr" :alt="t('qrCodeOfTheLessons')" />
       <p>
-        <a class="break-anywhere" :href="link" target="_blank" rel="noopener">{{ link }}</a><br /><span class="quiet"
-          >Send it or let it be scanned now: it is shown once. It ends when the kit goes out.</span
+        <a class="break-anywhere" :href="link" target="_blank" rel="noopener">{{ link }}</a><br /><span
+          class="quiet"
+          >{{ t('sendItOrLetIt') }}</span
         >
       </p>
     </div>
     <ProblemNote :problem="problem" @retry="make" />
     <ElButton v-if="!doneAtUtc" :disabled="sending" @click="make">{{
-      link ? 'Make another link' : 'Make the lesson’s link'
+      link ? t('makeAnotherLink') : t('makeTheLessonsLink')
     }}</ElButton>
   </section>
 </template>

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { deskWords } from './words.ts'
+
+const t = deskWords('lineCut')
 /** The line to the library's server is cut: what that means for the work under way. */
 defineProps<{ since: string; unsent: number }>()
 const emit = defineEmits<{ again: [] }>()
@@ -10,9 +13,9 @@ const emit = defineEmits<{ again: [] }>()
       <path class="fill-none stroke-brass stroke-1.6" d="M1 10h7M18 10h7M8 4v12M18 4v12M14 3l-3 6h4l-3 8" />
     </svg>
     <span>
-      <strong>No connection since {{ since }}.</strong> Go on here: it is sent when the line is back.
-      <span class="quiet">{{ unsent }} kept on this machine; closing the window loses nothing.</span>
+      <strong>{{ t('noConnectionSince', { since }) }}</strong> {{ t('goOnHereItIs') }}
+      <span class="quiet">{{ t('keptOnThisMachineClosing', { unsent }) }}</span>
     </span>
-    <ElButton link @click="emit('again')">Try now</ElButton>
+    <ElButton link @click="emit('again')">{{ t('tryNow') }}</ElButton>
   </p>
 </template>

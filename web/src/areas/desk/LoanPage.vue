@@ -16,6 +16,9 @@ import { recordSentence } from '../shelf/history-words.ts'
 import BorrowerPicker from './BorrowerPicker.vue'
 import LessonLink from './LessonLink.vue'
 import { emptyHandOut, pickedBorrower } from './use-hand-out.ts'
+import { deskWords } from './words.ts'
+
+const t = deskWords('loanPage')
 
 /** One loan: who, when, and what was written down wrongly put right. */
 const route = useRoute()
@@ -37,7 +40,12 @@ watch(asks, () => {
 
 const kitPath = computed(() => `/kits/${encodeURIComponent(loan.value?.kitCode ?? '')}`)
 const mayJoin = computed(() => !!loan.value && session.may(loan.value.branchId, 'coordinator'))
-const stateWords = { promised: 'promised', out: 'out', back: 'back', cancelled: 'cancelled: it never left' } as const
+const stateWords = {
+  promised: t('promised'),
+  out: t('out'),
+  back: t('back'),
+  cancelled: t('cancelledItNeverLeft'),
+} as const
 const tomorrow = dayjs().add(1, 'day').format('YYYY-MM-DD')
 
 const picked = computed(() => pickedBorrower(chosen.value))
@@ -72,62 +80,66 @@ async function join(other: Borrower) {
     <ProblemNote :problem="unreadable" @retry="reload" />
     <template v-if="loan">
       <header>
-        <h1>Loan {{ loan.code }}</h1>
+        <h1>{{ t('loanCode', { code: loan.code }) }}</h1>
         <p>
           <RouterLink :to="kitPath">{{ loan.kitName }}</RouterLink> <KitTag :code="loan.kitCode" />
           <span class="quiet">{{ loan.branchName }}</span>
         </p>
       </header>
       <dl class="grid grid-cols-[110px_minmax(0,1fr)] gap-y-4px gap-x-12px my-14px mx-0">
-        <dt class="text-quiet">state</dt>
+        <dt class="text-quiet">{{ t('state') }}</dt>
         <dd class="m-0">
           {{ stateWords[loan.state]
           }}<strong v-if="loan.daysLate > 0" class="rust">, {{ lateText(loan.daysLate) }}</strong>
         </dd>
-        <dt class="text-quiet">borrower</dt>
+        <dt class="text-quiet">{{ t('borrower') }}</dt>
         <dd class="m-0">
           <RouterLink :to="`/desk/borrowers/${loan.borrower.id}`"
             ><strong>{{ loan.borrower.name }}</strong></RouterLink
-          >{{ loan.borrower.cardNumber ? `, card ${loan.borrower.cardNumber}` : '' }}
-          <span class="quiet">{{ loan.borrower.contact }} · known at {{ loan.borrower.branchName }}</span>
+          >{{ loan.borrower.cardNumber ? t('cardCardNumber', { cardNumber: loan.borrower.cardNumber }) : '' }}
+          <span class="quiet">{{
+            t('knownAt', { contact: loan.borrower.contact, branchName: loan.borrower.branchName })
+          }}</span>
         </dd>
         <template v-if="loan.state === 'promised'">
-          <dt class="text-quiet">for</dt>
-          <dd class="m-0">{{ dateText(loan.fromOn) }} to {{ dateText(loan.untilOn) }}</dd>
+          <dt class="text-quiet">{{ t('for') }}</dt>
+          <dd class="m-0">{{ t('fromOnTo', { fromOn: dateText(loan.fromOn), untilOn: dateText(loan.untilOn) }) }}</dd>
         </template>
         <template v-if="loan.outAtUtc">
-          <dt class="text-quiet">out</dt>
+          <dt class="text-quiet">{{ t('out') }}</dt>
           <dd class="m-0">{{ whenText(loan.outAtUtc, loan.zone) }}</dd>
         </template>
         <template v-if="loan.dueAtUtc">
-          <dt class="text-quiet">due back</dt>
+          <dt class="text-quiet">{{ t('dueBack') }}</dt>
           <dd class="m-0">{{ whenText(loan.dueAtUtc, loan.zone) }}</dd>
         </template>
         <template v-if="loan.backAtUtc">
-          <dt class="text-quiet">came back</dt>
+          <dt class="text-quiet">{{ t('cameBack') }}</dt>
           <dd class="m-0">{{ whenText(loan.backAtUtc, loan.zone) }}</dd>
         </template>
       </dl>
       <div class="ways flex flex-wrap gap-10px items-center my-10px mx-0">
-        <RouterLink v-if="loan.state === 'out'" :to="`/desk/take-back/${loan.id}`" class="button main"
-          >Take back</RouterLink
-        >
-        <RouterLink v-if="loan.state === 'out'" :to="`/guides/${loan.id}`" class="button">Its guide</RouterLink>
+        <RouterLink v-if="loan.state === 'out'" :to="`/desk/take-back/${loan.id}`" class="button main">{{
+          t('takeBack')
+        }}</RouterLink>
+        <RouterLink v-if="loan.state === 'out'" :to="`/guides/${loan.id}`" class="button">{{
+          t('itsGuide')
+        }}</RouterLink>
         <RouterLink
           v-if="loan.state === 'out' || loan.state === 'promised'"
           :to="`/calendar?branch=${loan.branchId}&loan=${loan.id}`"
           class="button"
-          >{{ loan.state === 'out' ? 'Put it off' : 'Move it' }}, in the calendar</RouterLink
+          >{{ t('inTheCalendar', { state: loan.state === 'out' ? t('putItOff') : t('moveIt') }) }}</RouterLink
         >
         <RouterLink
           v-if="loan.state === 'back' && loan.isLatest"
           :to="`/desk/take-back/${loan.id}/correct`"
           class="button main"
-          >Correct the take-back</RouterLink
+          >{{ t('correctTheTakeBack') }}</RouterLink
         >
       </div>
       <p v-if="loan.state === 'back' && !loan.isLatest" class="quiet">
-        {{ loan.kitName }} has been out again since: what lies in its case is put right at its newest loan.
+        {{ t('hasBeenOutAgainSince', { kitName: loan.kitName }) }}
       </p>
 
       <LessonLink
@@ -138,20 +150,28 @@ async function join(other: Borrower) {
       />
 
       <template v-if="loan.state === 'out'">
-        <h2 class="mt-20px">Was something written down wrongly?</h2>
-        <div class="ways flex flex-wrap gap-10px items-center my-10px mx-0" role="group" aria-label="What was wrong">
-          <ElButton :aria-pressed="asks === 'day'" @click="asks = 'day'"> The day of return </ElButton>
-          <ElButton :aria-pressed="asks === 'borrower'" @click="asks = 'borrower'"> The borrower </ElButton>
-          <ElButton :aria-pressed="asks === 'never-left'" @click="asks = 'never-left'"> It never left </ElButton>
+        <h2 class="mt-20px">{{ t('wasSomethingWrittenDownWrongly') }}</h2>
+        <div
+          class="ways flex flex-wrap gap-10px items-center my-10px mx-0"
+          role="group"
+          :aria-label="t('whatWasWrong')"
+        >
+          <ElButton :aria-pressed="asks === 'day'" @click="asks = 'day'"> {{ t('theDayOfReturn') }} </ElButton>
+          <ElButton :aria-pressed="asks === 'borrower'" @click="asks = 'borrower'"> {{ t('theBorrower') }} </ElButton>
+          <ElButton :aria-pressed="asks === 'never-left'" @click="asks = 'never-left'">
+            {{ t('itNeverLeft') }}
+          </ElButton>
         </div>
         <form
           v-if="asks === 'day'"
           class="flex flex-wrap gap-10px items-center my-10px mx-0"
           @submit.prevent="correct({ dueOn })"
         >
-          <DayPicker v-model="dueOn" :from="tomorrow" aria-label="Right day of return" />
-          <ElInput v-model="reason" required minlength="3" aria-label="What was wrong" placeholder="why" />
-          <ElButton type="primary" native-type="submit" :disabled="sending || dueOn === ''">Correct the day</ElButton>
+          <DayPicker v-model="dueOn" :from="tomorrow" :aria-label="t('rightDayOfReturn')" />
+          <ElInput v-model="reason" required minlength="3" :aria-label="t('whatWasWrong')" :placeholder="t('why')" />
+          <ElButton type="primary" native-type="submit" :disabled="sending || dueOn === ''">{{
+            t('correctTheDay')
+          }}</ElButton>
         </form>
         <form
           v-else-if="asks === 'borrower'"
@@ -159,29 +179,29 @@ async function join(other: Borrower) {
           @submit.prevent="correct({ borrower: picked })"
         >
           <BorrowerPicker v-model="chosen" :branch-id="loan.branchId" />
-          <ElInput v-model="reason" required minlength="3" aria-label="What was wrong" placeholder="why" />
-          <ElButton type="primary" native-type="submit" :disabled="sending || picked === null"
-            >Correct the borrower</ElButton
-          >
+          <ElInput v-model="reason" required minlength="3" :aria-label="t('whatWasWrong')" :placeholder="t('why')" />
+          <ElButton type="primary" native-type="submit" :disabled="sending || picked === null">{{
+            t('correctTheBorrower')
+          }}</ElButton>
         </form>
         <form
           v-else-if="asks === 'never-left'"
           class="flex flex-wrap gap-10px items-center my-10px mx-0"
           @submit.prevent="correct({ neverLeft: true })"
         >
-          <p class="second">The loan is cancelled and the guide’s link ends. The kit stands where it stood.</p>
-          <ElInput v-model="reason" required minlength="3" aria-label="What was wrong" placeholder="why" />
-          <ElButton type="primary" native-type="submit" :disabled="sending">Cancel this hand-out</ElButton>
+          <p class="second">{{ t('theLoanIsCancelledAnd') }}</p>
+          <ElInput v-model="reason" required minlength="3" :aria-label="t('whatWasWrong')" :placeholder="t('why')" />
+          <ElButton type="primary" native-type="submit" :disabled="sending">{{ t('cancelThisHandOut') }}</ElButton>
         </form>
       </template>
       <template v-if="mayJoin">
-        <h2 class="mt-20px">Entered twice?</h2>
+        <h2 class="mt-20px">{{ t('enteredTwice') }}</h2>
         <p v-if="asks !== 'join'">
-          <ElButton @click="asks = 'join'"> {{ loan.borrower.name }} is the same person as … </ElButton>
+          <ElButton @click="asks = 'join'"> {{ t('isTheSamePersonAs', { name: loan.borrower.name }) }} </ElButton>
         </p>
         <div v-else>
           <p class="second">
-            The other entry’s loans and letters become those of {{ loan.borrower.name }}; the other entry goes.
+            {{ t('theOtherEntrysLoansAnd', { name: loan.borrower.name }) }}
           </p>
           <BorrowerPicker v-model="chosen" :branch-id="loan.branchId" />
           <ElButton
@@ -190,15 +210,15 @@ async function join(other: Borrower) {
             :disabled="sending"
             @click="join(chosen.borrower)"
           >
-            Join {{ chosen.borrower.name }} into {{ loan.borrower.name }}
+            {{ t('joinInto', { name: chosen.borrower.name, into: loan.borrower.name }) }}
           </ElButton>
-          <p v-else-if="chosen.borrower" class="rust">This is the same entry. Choose the other one.</p>
+          <p v-else-if="chosen.borrower" class="rust">{{ t('thisIsTheSameEntry') }}</p>
         </div>
       </template>
       <ProblemNote :problem="problem" @retry="reload" />
 
-      <h2 class="mt-20px">Record</h2>
-      <ol aria-label="Record" class="p-0 list-none">
+      <h2 class="mt-20px">{{ t('record') }}</h2>
+      <ol :aria-label="t('record')" class="p-0 list-none">
         <li
           v-for="line in loan.history"
           :key="line.id"

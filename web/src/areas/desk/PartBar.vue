@@ -7,6 +7,9 @@ import FileButton from '../../shared/controls/FileButton.vue'
 import PencilMark from '../../shared/drawings/PencilMark.vue'
 import KeyCap from '../../shared/keys/KeyCap.vue'
 import type { DraftMark } from './take-back-state.ts'
+import { deskWords } from './words.ts'
+
+const t = deskWords('partBar')
 
 /** The part the pencil stands at: what to look for, and every mark with its key. */
 const {
@@ -87,9 +90,12 @@ function keepWrong(wrongItem: string) {
 }
 const lackedWords = (thing: LookAlike) =>
   thing.hazard
-    ? 'never stays in a case'
+    ? t('neverStaysInACase')
     : thing.lackedBy.length > 0
-      ? `${thing.lackedBy.map(({ name }) => name).join(', ')} ${thing.lackedBy.length > 1 ? 'lack' : 'lacks'} one`
+      ? t('lackedByOne', {
+          kits: thing.lackedBy.map(({ name }) => name).join(', '),
+          n: thing.lackedBy.length,
+        })
       : thing.massG === null
         ? ''
         : massText(thing.massG)
@@ -140,18 +146,18 @@ defineExpose({ openNote, openWrong, openExtra, keys })
     <div class="what flex gap-10px items-center">
       <p class="flex-1">
         <strong class="night text-night">{{ number }} {{ part.name }}</strong> {{ part.lookFor }}.
-        <span v-if="part.lookEveryTime" class="brass">Look every time.</span>
-        <span v-if="part.knownWear" class="second">Known wear: {{ part.knownWear }}.</span>
+        <span v-if="part.lookEveryTime" class="brass">{{ t('lookEveryTime') }}</span>
+        <span v-if="part.knownWear" class="second">{{ t('knownWear', { knownWear: part.knownWear }) }}</span>
       </p>
-      <span class="quiet">{{ looked }} of {{ total }} looked at</span>
-      <ElButton class="mark-button" @click="emit('rest')"><KeyCap name="a" /> all the rest</ElButton>
+      <span class="quiet">{{ t('ofLookedAt', { looked, total }) }}</span>
+      <ElButton class="mark-button" @click="emit('rest')"><KeyCap name="a" /> {{ t('allTheRest') }}</ElButton>
     </div>
     <div v-if="own && own.pictureIds.length > 0" class="flex gap-6px mt-6px">
       <a v-for="id in own.pictureIds" :key="id" :href="`/api/pictures/${id}`" target="_blank" rel="noopener">
         <img
           class="line-rule-strong [object-fit:cover]"
           :src="`/api/pictures/${id}`"
-          :alt="`Picture of ${part.name}`"
+          :alt="t('pictureOf', { name: part.name })"
           width="64"
           height="48"
         />
@@ -162,14 +168,14 @@ defineExpose({ openNote, openWrong, openExtra, keys })
         ref="noteBox"
         v-model="noteText"
         maxlength="500"
-        aria-label="Note on this part"
-        placeholder="What is it? Enter when done"
+        :aria-label="t('noteOnThisPart')"
+        :placeholder="t('whatIsItEnterWhen')"
         @keydown.esc="asks = 'nothing'"
       />
-      <ElButton native-type="submit">Keep</ElButton>
+      <ElButton native-type="submit">{{ t('keep') }}</ElButton>
     </form>
-    <div v-else-if="asks === 'wrong'" class="wrong" role="group" aria-label="What lies here instead?">
-      <p class="quiet">What lies here instead?</p>
+    <div v-else-if="asks === 'wrong'" class="wrong" role="group" :aria-label="t('whatLiesHereInstead')">
+      <p class="quiet">{{ t('whatLiesHereInstead') }}</p>
       <ElButton
         v-for="(thing, index) in picks"
         :key="thing.id"
@@ -182,15 +188,15 @@ defineExpose({ openNote, openWrong, openExtra, keys })
         <ElInput
           v-model="wrongText"
           maxlength="120"
-          aria-label="Something else"
-          placeholder="something else: what?"
+          :aria-label="t('somethingElse')"
+          :placeholder="t('somethingElseWhat')"
         />
-        <ElButton native-type="submit">Keep</ElButton>
-        <ElButton link @click="asks = 'nothing'">leave</ElButton>
+        <ElButton native-type="submit">{{ t('keep') }}</ElButton>
+        <ElButton link @click="asks = 'nothing'">{{ t('leave') }}</ElButton>
       </form>
     </div>
-    <div v-else-if="asks === 'extra'" class="wrong" role="group" aria-label="What else lies in the case?">
-      <p class="quiet">What else lies in the case, and isn’t on this card?</p>
+    <div v-else-if="asks === 'extra'" class="wrong" role="group" :aria-label="t('whatElseLiesInThe')">
+      <p class="quiet">{{ t('whatElseLiesInTheCase') }}</p>
       <ElButton
         v-for="(thing, index) in strays"
         :key="thing.id"
@@ -203,39 +209,39 @@ defineExpose({ openNote, openWrong, openExtra, keys })
         <ElInput
           v-model="extraText"
           maxlength="120"
-          aria-label="Something else that isn’t on the card"
-          placeholder="something else: what?"
+          :aria-label="t('somethingElseThatIsntOn')"
+          :placeholder="t('somethingElseWhat')"
         />
-        <ElButton native-type="submit">Keep</ElButton>
-        <ElButton link @click="asks = 'nothing'">leave</ElButton>
+        <ElButton native-type="submit">{{ t('keep') }}</ElButton>
+        <ElButton link @click="asks = 'nothing'">{{ t('leave') }}</ElButton>
       </form>
     </div>
     <div v-else class="marks">
       <ElButton class="mark-button" @click="emit('mark', 'present')">
-        <KeyCap name="Space" /><PencilMark mark="present" /> present
+        <KeyCap name="Space" /><PencilMark mark="present" /> {{ t('present') }}
       </ElButton>
       <ElButton class="mark-button" @click="emit('mark', 'missing')">
-        <KeyCap name="m" /><PencilMark mark="missing" /> missing
+        <KeyCap name="m" /><PencilMark mark="missing" /> {{ t('missing') }}
       </ElButton>
       <ElButton class="mark-button" @click="emit('mark', 'damaged')">
-        <KeyCap name="d" /><PencilMark mark="damaged" /> damaged
+        <KeyCap name="d" /><PencilMark mark="damaged" /> {{ t('damaged') }}
       </ElButton>
       <ElButton class="mark-button" @click="openWrong">
-        <KeyCap name="w" /><PencilMark mark="wrong" /> wrong
+        <KeyCap name="w" /><PencilMark mark="wrong" /> {{ t('wrong') }}
       </ElButton>
-      <ElButton class="mark-button" @click="openNote"><KeyCap name="n" /> note</ElButton>
-      <ElButton class="mark-button" title="Something that isn’t on the card" @click="openExtra">
-        <KeyCap name="x" /> extra
+      <ElButton class="mark-button" @click="openNote"><KeyCap name="n" /> {{ t('note') }}</ElButton>
+      <ElButton class="mark-button" :title="t('somethingThatIsntOnThe')" @click="openExtra">
+        <KeyCap name="x" /> {{ t('extra') }}
       </ElButton>
-      <FileButton accept="image/*" camera class="mark-file" :name="`picture-${part.id}`" @take="addPicture"
-        >picture</FileButton
-      >
+      <FileButton accept="image/*" camera class="mark-file" :name="`picture-${part.id}`" @take="addPicture">{{
+        t('picture')
+      }}</FileButton>
       <template v-if="part.count > 1">
-        <ElButton class="mark-button" aria-label="one fewer" @click="emit('count', -1)">
+        <ElButton class="mark-button" :aria-label="t('oneFewer')" @click="emit('count', -1)">
           <KeyCap name="−" />
         </ElButton>
-        <span class="text-14px">{{ present }} of {{ part.count }}</span>
-        <ElButton class="mark-button" aria-label="one more" @click="emit('count', 1)">
+        <span class="text-14px">{{ t('presentOf', { present, count: part.count }) }}</span>
+        <ElButton class="mark-button" :aria-label="t('oneMore')" @click="emit('count', 1)">
           <KeyCap name="+" />
         </ElButton>
       </template>

@@ -25,6 +25,9 @@ import TwoHands from './TwoHands.vue'
 import { useOtherScan } from './use-other-scan.ts'
 import { useTakeBack } from './use-take-back.ts'
 import WhereItGoes from './WhereItGoes.vue'
+import { deskWords } from './words.ts'
+
+const t = deskWords('takeBackPage')
 
 /** The card is on the screen first: what looks at pictures comes when the desk rests. */
 const LOOKS_AFTER_MS = 400
@@ -129,22 +132,26 @@ useKeys(() => {
       <ProblemNote :problem="back.unreadable.value" @retry="back.reload" />
       <template v-if="form && kit">
         <header class="flex gap-14px items-center mb-10px max-[1000px]:flex-wrap">
-          <h1>{{ correcting ? `What came back of ${kit.name}` : `${kit.name} is back` }}</h1>
+          <h1>{{ correcting ? t('whatCameBackOf', { name: kit.name }) : t('isBack', { name: kit.name }) }}</h1>
           <KitTag :code="kit.code" />
           <p>
             {{ kit.modelName }}<br />
-            <span class="quiet">{{ form.loan.borrower }} · loan {{ form.loan.code }}</span>
+            <span class="quiet">{{ t('borrowerLoan', { borrower: form.loan.borrower, code: form.loan.code }) }}</span>
             <span v-if="form.loan.outAtUtc" class="quiet">
-              · out since {{ dayText(form.loan.outAtUtc, kit.zone) }}</span
+              {{ t('outSince', { outAtUtc: dayText(form.loan.outAtUtc, kit.zone) }) }}</span
             >
             <strong v-if="form.loan.daysLate > 0" class="rust"> · {{ lateText(form.loan.daysLate) }}</strong>
           </p>
           <div class="flex gap-10px items-center ml-auto">
-            <span v-if="shared.wasKept.value && !back.touched.value" class="second">Taken up where it was left.</span>
+            <span v-if="shared.wasKept.value && !back.touched.value" class="second">{{
+              t('takenUpWhereItWas')
+            }}</span>
             <ElButton :disabled="back.undoable.value.length === 0" @click="back.undo">
-              Undo <KeyCap name="u" />
+              {{ t('undo') }} <KeyCap name="u" />
             </ElButton>
-            <RouterLink :to="correcting ? `/desk/loans/${loanId}` : '/desk'" class="button">Go on later</RouterLink>
+            <RouterLink :to="correcting ? `/desk/loans/${loanId}` : '/desk'" class="button">{{
+              t('goOnLater')
+            }}</RouterLink>
           </div>
         </header>
         <LineCut
@@ -161,23 +168,29 @@ useKeys(() => {
           @dismiss="otherScan = null"
         />
         <p v-if="correcting && !form.isLatest" class="problem">
-          {{ kit.name }} has been out again since. What lies in its case now is put right at its newest loan.
-          <RouterLink v-if="kit.lastLoan" :to="`/desk/loans/${kit.lastLoan.id}`"
-            >Loan {{ kit.lastLoan.code }}</RouterLink
-          >
+          {{ t('hasBeenOutAgainSince', { name: kit.name }) }}
+          <RouterLink v-if="kit.lastLoan" :to="`/desk/loans/${kit.lastLoan.id}`">{{
+            t('loanCode', { code: kit.lastLoan.code })
+          }}</RouterLink>
         </p>
         <p v-else-if="correcting && form.kept" class="second">
-          Taken back by {{ form.kept.by }}, {{ whenText(form.kept.atUtc, kit.zone) }}:
-          {{ outcomeWords[form.kept.outcome].toLowerCase() }}. Change what was wrong or open; both stay in the record.
+          {{
+            t('takenBackByChangeWhat', {
+              by: form.kept.by,
+              atUtc: whenText(form.kept.atUtc, kit.zone),
+              outcomeWords: outcomeWords[form.kept.outcome].toLowerCase(),
+            })
+          }}
         </p>
         <p v-else-if="form.loan.state !== 'out'" class="problem">
-          This loan was taken back already.
-          <RouterLink v-if="form.isLatest" :to="`/desk/take-back/${loanId}/correct`">Correct it</RouterLink> or
-          <RouterLink :to="`/kits/${encodeURIComponent(kit.code)}`">look at the kit’s sheet.</RouterLink>
+          {{ t('thisLoanWasTakenBack') }}
+          <RouterLink v-if="form.isLatest" :to="`/desk/take-back/${loanId}/correct`">{{ t('correctIt') }}</RouterLink>
+          {{ t('or') }}
+          <RouterLink :to="`/kits/${encodeURIComponent(kit.code)}`">{{ t('lookAtTheKitsSheet') }}</RouterLink>
         </p>
         <p v-else-if="shared.closed.value" class="problem" role="alert">
-          Another desk has taken {{ kit.name }} back meanwhile. Your marks are kept: send them, and both are laid side
-          by side. <ElButton link @click="back.finish">Compare</ElButton>
+          {{ t('anotherDeskHasTakenBack', { name: kit.name }) }}
+          <ElButton link @click="back.finish">{{ t('compare') }}</ElButton>
         </p>
         <div
           class="columns grid grid-cols-[minmax(0,1fr)_316px] gap-20px items-start max-[1100px]:grid-cols-[minmax(0,1fr)]"
@@ -232,15 +245,15 @@ useKeys(() => {
               @look="back.lookFirst"
               @told="weight = $event"
             />
-            <section v-if="Object.keys(draft.extras).length > 0" aria-label="Not on the card">
-              <h2 class="mt-4px">Not on the card</h2>
+            <section v-if="Object.keys(draft.extras).length > 0" :aria-label="t('notOnTheCard')">
+              <h2 class="mt-4px">{{ t('notOnTheCard') }}</h2>
               <ul class="p-0 list-none text-14px">
                 <li v-for="(extra, id) in draft.extras" :key="id">
                   {{ extra.name }}
                   <span class="second">{{
-                    extra.belongsTo ? `may belong to ${extra.belongsTo}` : 'nobody knows whose yet'
+                    extra.belongsTo ? t('mayBelongTo', { belongsTo: extra.belongsTo }) : t('nobodyKnowsWhoseYet')
                   }}</span>
-                  <ElButton link @click="back.dropExtra(id)">take off</ElButton>
+                  <ElButton link @click="back.dropExtra(id)">{{ t('takeOff') }}</ElButton>
                 </li>
               </ul>
             </section>
@@ -251,7 +264,7 @@ useKeys(() => {
               @set="back.setAnswer"
             />
             <section v-if="judgement && judgement.reasons[0]?.code !== 'ALL_GOOD'">
-              <h2 class="mt-4px">What this means</h2>
+              <h2 class="mt-4px">{{ t('whatThisMeans') }}</h2>
               <p
                 v-for="(reason, index) in judgement.reasons.slice(0, 5)"
                 :key="index"
@@ -263,9 +276,15 @@ useKeys(() => {
           </aside>
         </div>
         <p v-if="draft.cellAnswer" class="mt-10px py-8px px-14px [border-left:6px_double_var(--rust)] bg-card">
-          <strong class="rust">The coin cell is missing.</strong> {{ draft.cellAnswer.spokeTo }} said: “{{
-            draft.cellAnswer.whereIsIt
-          }}” A child: {{ draft.cellAnswer.couldAChildHaveIt.replace('-', ' ') }}. {{ kit.emergencyLine }}.
+          <strong class="rust">{{ t('theCoinCellIsMissing') }}</strong>
+          {{
+            t('saidAChild', {
+              spokeTo: draft.cellAnswer.spokeTo,
+              whereIsIt: draft.cellAnswer.whereIsIt,
+              couldAChildHaveIt: draft.cellAnswer.couldAChildHaveIt.replace('-', ' '),
+              emergencyLine: kit.emergencyLine,
+            })
+          }}
         </p>
         <ProblemNote class="mt-10px" :problem="back.problem.value" @retry="back.finish" />
         <CellAlarm

@@ -5,6 +5,9 @@ import { kitSheetSchema } from '@binoculum/contract'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import ConditionMoon from '../../shared/drawings/ConditionMoon.vue'
 import ReasonText from '../../shared/ReasonText.vue'
+import { deskWords } from './words.ts'
+
+const t = deskWords('takenBack')
 
 const { kitCode, outcome, name } = defineProps<{ kitCode: string; outcome: Outcome; name: string }>()
 const code = encodeURIComponent(kitCode)
@@ -22,16 +25,19 @@ const toBench = computed(() => outcome === 'bench' || outcome === 'hold')
       <span><ReasonText :condition="kit.condition" :reasons="kit.reasons" remedy /></span>
     </p>
     <div class="ways flex flex-wrap gap-10px">
-      <RouterLink to="/desk" class="button main big">Next at the desk</RouterLink>
-      <RouterLink v-if="waits && kit?.lastLoan" :to="`/desk/take-back/${kit.lastLoan.id}/correct`" class="button big"
-        >Go through it now</RouterLink
+      <RouterLink to="/desk" class="button main big">{{ t('nextAtTheDesk') }}</RouterLink>
+      <RouterLink
+        v-if="waits && kit?.lastLoan"
+        :to="`/desk/take-back/${kit.lastLoan.id}/correct`"
+        class="button big"
+        >{{ t('goThroughItNow') }}</RouterLink
       >
-      <RouterLink v-if="toBench" :to="`/bench/${code}`" class="button big">Check it now</RouterLink>
-      <RouterLink v-if="hasFollowUp" to="/desk/follow-up" class="button big">Follow up what is off</RouterLink>
-      <RouterLink :to="`/kits/${code}`" class="button big">Its sheet</RouterLink>
-      <RouterLink v-if="kit?.lastLoan && !waits" :to="`/desk/take-back/${kit.lastLoan.id}/correct`"
-        >Something was wrong? Correct it</RouterLink
-      >
+      <RouterLink v-if="toBench" :to="`/bench/${code}`" class="button big">{{ t('checkItNow') }}</RouterLink>
+      <RouterLink v-if="hasFollowUp" to="/desk/follow-up" class="button big">{{ t('followUpWhatIsOff') }}</RouterLink>
+      <RouterLink :to="`/kits/${code}`" class="button big">{{ t('itsSheet') }}</RouterLink>
+      <RouterLink v-if="kit?.lastLoan && !waits" :to="`/desk/take-back/${kit.lastLoan.id}/correct`">{{
+        t('somethingWasWrongCorrectIt')
+      }}</RouterLink>
     </div>
   </main>
 </template>

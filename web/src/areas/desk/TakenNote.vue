@@ -3,6 +3,9 @@ import { takenSchema } from '@binoculum/contract'
 import dayjs from 'dayjs'
 import { computed } from 'vue'
 import type { ApiError } from '../../shared/api/client.ts'
+import { deskWords } from './words.ts'
+
+const t = deskWords('takenNote')
 
 /** Another desk was faster, or these days belong to somebody: who, until when, and what would do instead. */
 const { problem } = defineProps<{ problem: ApiError | null; mayMove?: boolean }>()
@@ -18,26 +21,36 @@ const dayWords = (day: string) => dayjs(day).format('ddd D MMM')
 <template>
   <div v-if="taken">
     <p v-for="one in taken.taken" :key="one.loanId" class="rust">
-      {{ one.borrower }} {{ one.state === 'out' ? 'has it' : 'gets it' }} from {{ dayWords(one.fromOn) }} to
-      {{ dayWords(one.untilOn) }}; free again on {{ dayWords(one.freeOn) }}.
+      {{
+        t('fromToFreeAgainOn', {
+          borrower: one.borrower,
+          state: one.state === 'out' ? t('hasIt') : t('getsIt'),
+          fromOn: dayWords(one.fromOn),
+          untilOn: dayWords(one.untilOn),
+          freeOn: dayWords(one.freeOn),
+        })
+      }}
     </p>
     <p v-if="taken.others.length === 0 && !(mayMove && taken.nearest.length)" class="second">
-      No other kit of its kind is free then<template v-if="mayMove"
-        >, and this one on no days that may be promised</template
+      {{ t('noOtherKitOfIts') }}<template v-if="mayMove">{{ t('andThisOneOnNo') }}</template
       >.
     </p>
-    <p v-else role="group" aria-label="What would do instead" class="flex flex-wrap gap-6px mt-6px">
+    <p v-else role="group" :aria-label="t('whatWouldDoInstead')" class="flex flex-wrap gap-6px mt-6px">
       <template v-if="mayMove">
         <ElButton
           v-for="free in taken.nearest"
           :key="free.from"
           size="small"
           @click="emit('slot', free.from, free.until)"
-          >{{ dayWords(free.from) }} to {{ dayWords(free.until) }}</ElButton
+          >{{ t('fromTo', { from: dayWords(free.from), until: dayWords(free.until) }) }}</ElButton
         >
       </template>
-      <ElButton v-for="other in taken.others" :key="other.id" size="small" @click="emit('kit', other.id, other.code)"
-        >{{ other.name }} instead</ElButton
+      <ElButton
+        v-for="other in taken.others"
+        :key="other.id"
+        size="small"
+        @click="emit('kit', other.id, other.code)"
+        >{{ t('nameInstead', { name: other.name }) }}</ElButton
       >
     </p>
   </div>

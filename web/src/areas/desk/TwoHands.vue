@@ -8,6 +8,9 @@ import { useSending } from '../../shared/api/use-sending.ts'
 import PencilMark from '../../shared/drawings/PencilMark.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import { hourText } from '../../shared/dates.ts'
+import { deskWords } from './words.ts'
+
+const t = deskWords('twoHands')
 
 /** Another desk was first: both versions side by side, part by part, and nothing is lost. */
 const { conflict, parts, loanId, kit } = defineProps<{
@@ -54,39 +57,44 @@ async function addMine() {
 
 <template>
   <main class="page grid gap-14px max-w-860px">
-    <h1>Two desks took {{ kit.name }} back.</h1>
+    <h1>{{ t('twoDesksTookBack', { name: kit.name }) }}</h1>
     <p>
-      <strong>{{ conflict.theirs.by }}</strong> was first, at {{ hourText(conflict.theirs.atUtc, kit.zone) }}:
-      {{ outcomeWords[conflict.theirs.outcome].toLowerCase() }}. That is kept. You chose:
-      {{ outcomeWords[conflict.yours.outcome].toLowerCase() }}.
+      <strong>{{ conflict.theirs.by }}</strong>
+      {{
+        t('wasFirstAtThatIs', {
+          atUtc: hourText(conflict.theirs.atUtc, kit.zone),
+          theirs: outcomeWords[conflict.theirs.outcome].toLowerCase(),
+          yours: outcomeWords[conflict.yours.outcome].toLowerCase(),
+        })
+      }}
     </p>
-    <p v-if="differing.length === 0">All your marks agree with theirs. There is nothing left to do.</p>
-    <ElTable v-else :data="differing" aria-label="Where you differ">
-      <ElTableColumn label="part" min-width="160">
+    <p v-if="differing.length === 0">{{ t('allYourMarksAgreeWith') }}</p>
+    <ElTable v-else :data="differing" :aria-label="t('whereYouDiffer')">
+      <ElTableColumn :label="t('part')" min-width="160">
         <template #default="{ row }">{{ lineOf(row).part.name }}</template>
       </ElTableColumn>
       <ElTableColumn :label="conflict.theirs.by" min-width="140">
         <template #default="{ row }"
           ><PencilMark class="inline-block [vertical-align:-5px]" :mark="lineOf(row).theirs?.mark ?? 'unseen'" />
-          {{ lineOf(row).theirs?.mark ?? 'not looked at' }} {{ lineOf(row).theirs?.note }}</template
+          {{ lineOf(row).theirs?.mark ?? t('notLookedAt') }} {{ lineOf(row).theirs?.note }}</template
         >
       </ElTableColumn>
-      <ElTableColumn label="you" min-width="140">
+      <ElTableColumn :label="t('you')" min-width="140">
         <template #default="{ row }"
           ><PencilMark class="inline-block [vertical-align:-5px]" :mark="lineOf(row).yours.mark" />
           {{ lineOf(row).yours.mark }} {{ lineOf(row).yours.note }}</template
         >
       </ElTableColumn>
-      <ElTableColumn label="take yours" width="110">
+      <ElTableColumn :label="t('takeYours')" width="110">
         <template #default="{ row }"
           ><ElCheckbox
             :model-value="mine.includes(lineOf(row).part.id)"
-            :aria-label="`take your mark of ${lineOf(row).part.name}`"
+            :aria-label="t('takeYourMarkOf', { name: lineOf(row).part.name })"
             @update:model-value="take(lineOf(row).part.id, $event === true)"
         /></template>
       </ElTableColumn>
     </ElTable>
-    <p class="quiet">Look together where you differ. Both stay in the record, whichever you choose.</p>
+    <p class="quiet">{{ t('lookTogetherWhereYouDiffer') }}</p>
     <ProblemNote :problem="problem" @retry="addMine" />
     <div class="ways flex gap-10px">
       <ElButton
@@ -96,9 +104,9 @@ async function addMine() {
         :disabled="sending || mine.length === 0"
         @click="addMine"
       >
-        Correct {{ mine.length }} {{ mine.length === 1 ? 'mark' : 'marks' }}
+        {{ t('correctMarks', { n: mine.length }) }}
       </ElButton>
-      <ElButton size="large" @click="keepTheirs">Leave theirs</ElButton>
+      <ElButton size="large" @click="keepTheirs">{{ t('leaveTheirs') }}</ElButton>
     </div>
   </main>
 </template>

@@ -7,6 +7,9 @@ import KeyCap from '../../shared/keys/KeyCap.vue'
 import { useSession } from '../people/session.ts'
 import { outcomeKeys } from './outcome-keys.ts'
 import type { useTakeBack } from './use-take-back.ts'
+import { deskWords } from './words.ts'
+
+const t = deskWords('whereItGoes')
 
 /** Where a kit goes that came back: what is proposed and why, what else may be, and done. */
 const { kit, back } = defineProps<{
@@ -27,15 +30,16 @@ const mayOverrule = computed(() => session.may(kit.branchId, 'coordinator'))
 function reasonFor(outcome: Outcome): string {
   if (outcome === back.proposed.value) {
     const worst = back.judgement.value?.reasons[0]
-    if (outcome === 'to-go-through') return `${back.unseen.value} of ${back.parts.value.length} not looked at`
+    if (outcome === 'to-go-through')
+      return t('ofNotLookedAt', { unseen: back.unseen.value, parts: back.parts.value.length })
     return worst ? reasonClause(worst) : ''
   }
   const words: Record<Outcome, string> = {
-    shelf: 'nothing against it',
-    'shelf-with-note': 'the next borrower is told',
-    'to-go-through': 'it waits at the desk',
-    bench: 'a check before it goes out',
-    hold: 'until it is put right',
+    shelf: t('nothingAgainstIt'),
+    'shelf-with-note': t('theNextBorrowerIsTold'),
+    'to-go-through': t('itWaitsAtTheDesk'),
+    bench: t('aCheckBeforeItGoes'),
+    hold: t('untilItIsPutRight'),
   }
   return words[outcome]
 }
@@ -43,7 +47,7 @@ function reasonFor(outcome: Outcome): string {
 
 <template>
   <footer class="night-bar gap-8px px-16px max-[1100px]:static">
-    <p class="serif">{{ kit.name }} goes</p>
+    <p class="serif">{{ t('nameGoes', { name: kit.name }) }}</p>
     <ElButton
       v-for="outcome in back.choices.value"
       :key="outcome"
@@ -57,7 +61,7 @@ function reasonFor(outcome: Outcome): string {
         ><b>{{ outcomeWords[outcome] }}</b
         ><br /><span
           class="second [display:-webkit-box] max-w-132px overflow-hidden [-webkit-box-orient:vertical] [-webkit-line-clamp:2]"
-          >{{ reasonFor(outcome) }}{{ outcome === back.proposed.value ? ': proposed' : '' }}</span
+          >{{ reasonFor(outcome) }}{{ outcome === back.proposed.value ? t('proposed') : '' }}</span
         ></span
       >
       <KeyCap :name="outcomeKeys[outcome]" />
@@ -66,15 +70,15 @@ function reasonFor(outcome: Outcome): string {
       <ElInput
         v-if="mayOverrule"
         class="w-190px"
-        placeholder="why, all the same?"
-        aria-label="Why it goes there all the same"
+        :placeholder="t('whyAllTheSame')"
+        :aria-label="t('whyItGoesThereAll')"
         :model-value="back.draft.value.outcomeReason"
         @input="back.setReason($event)"
       />
-      <span v-else class="second w-190px">only a coordinator may overrule this</span>
+      <span v-else class="second w-190px">{{ t('onlyACoordinatorMayOverrule') }}</span>
     </template>
     <ElButton class="bar-button narrow ml-auto" :disabled="back.sending.value" @click="back.finish">
-      <b>Done</b> <KeyCap name="Enter" />
+      <b>{{ t('done') }}</b> <KeyCap name="Enter" />
     </ElButton>
   </footer>
 </template>

@@ -3,6 +3,9 @@ import type { GuideTexts } from '@binoculum/contract'
 import Sortable from 'sortablejs'
 import { computed, nextTick, onScopeDispose, useTemplateRef, watch } from 'vue'
 import { movedBlock } from './block-order.ts'
+import { guidesWords } from './words.ts'
+
+const t = guidesWords('blockList')
 
 /** The blocks of a guide in their order, why each is here, and what is left out. */
 type ListedBlock = GuideTexts['blocks'][number]
@@ -12,7 +15,7 @@ const emit = defineEmits<{ order: [keys: readonly string[]]; add: [] }>()
 /** What this kit has no use for stands in one line at the end; what somebody took out stays in its place. */
 const here = computed(() => blocks.filter(({ said, text }) => said || text === null))
 const others = computed(() => blocks.filter((each) => !here.value.includes(each)))
-const because = ({ said, because: why, reason }: ListedBlock) => (said ? why : `taken out: ${reason}`)
+const because = ({ said, because: why, reason }: ListedBlock) => (said ? why : t('takenOut', { reason }))
 
 /** The Sun opens every guide. */
 const moves = ({ key }: ListedBlock) => key !== 'sun'
@@ -65,7 +68,7 @@ onScopeDispose(() => sortable?.destroy())
 <template>
   <div>
     <p class="pr-6px pl-52px pt-0 pb-4px [font:italic_400_16px/20px_var(--serif)]">
-      <em class="quiet">block, and why it is here</em>
+      <em class="quiet">{{ t('blockAndWhyItIs') }}</em>
     </p>
     <ol ref="list" class="m-0 p-0 list-none">
       <li
@@ -93,12 +96,12 @@ onScopeDispose(() => sortable?.destroy())
             ><span data-name class="serif name mr-6px text-18px">{{ each.title }}</span>
             <span class="second">{{ because(each) }}</span></span
           >
-          <em v-if="each.stays" class="rust">{{ each.defaultText ? 'part stays' : 'stays' }}</em>
+          <em v-if="each.stays" class="rust">{{ each.defaultText ? t('partStays') : t('stays') }}</em>
         </button>
       </li>
     </ol>
     <p v-if="others.length > 0" class="second flex flex-wrap gap-y-2px gap-x-10px pr-6px pl-26px pt-8px pb-0">
-      <b>Left out, not for this kit:</b>
+      <b>{{ t('leftOutNotForThis') }}</b>
       <ElButton
         v-for="each in others"
         :key="each.key"
@@ -110,7 +113,7 @@ onScopeDispose(() => sortable?.destroy())
       </ElButton>
     </p>
     <p v-if="mayEdit" class="flex flex-wrap gap-y-2px gap-x-10px pr-6px pl-26px pt-8px pb-0">
-      <ElButton link @click="emit('add')">Add a block</ElButton>
+      <ElButton link @click="emit('add')">{{ t('addABlock') }}</ElButton>
     </p>
   </div>
 </template>

@@ -4,6 +4,9 @@ import { diffWords } from 'diff'
 import { ref } from 'vue'
 import { whenText } from '../../shared/dates.ts'
 import { useSession } from '../people/session.ts'
+import { guidesWords } from './words.ts'
+
+const t = guidesWords('blockVersions')
 
 /** What a block said before, and how that differs from what stands in the editor. */
 type Version = GuideTexts['blocks'][number]['versions'][number]
@@ -11,30 +14,37 @@ const session = useSession()
 const { versions, text } = defineProps<{ versions: readonly Version[]; text: string }>()
 const emit = defineEmits<{ takeUp: [version: Version] }>()
 const compared = ref<string | null>(null)
-const scopeWords = { programme: 'all kits', model: 'this model', kit: 'this kit' } as const
+const scopeWords = { programme: t('allKits'), model: t('thisModel'), kit: t('thisKit') } as const
 const changes = (before: string) => diffWords(before, text)
 </script>
 
 <template>
   <ul class="m-0 p-0 list-none">
     <li v-for="version in versions" :key="version.id" class="py-4px px-0 line-t-rule">
-      {{ whenText(version.atUtc, session.zoneOf()) }}, {{ version.by }}, for {{ scopeWords[version.scope]
-      }}{{ version.inUse ? '' : ', draft' }}{{ version.text === null ? `: taken out, ${version.reason}` : '' }}
+      {{
+        t('atUtcFor', {
+          atUtc: whenText(version.atUtc, session.zoneOf()),
+          by: version.by,
+          scopeWords: scopeWords[version.scope],
+          inUse: version.inUse ? '' : t('draft'),
+          reason: version.text === null ? t('takenOut', { reason: version.reason }) : '',
+        })
+      }}
       <template v-if="version.text !== null">
         <ElButton
           link
           :aria-expanded="compared === version.id"
           @click="compared = compared === version.id ? null : version.id"
         >
-          Compare
+          {{ t('compare') }}
         </ElButton>
-        <ElButton link @click="emit('takeUp', version)">Take it up</ElButton>
+        <ElButton link @click="emit('takeUp', version)">{{ t('takeItUp') }}</ElButton>
       </template>
       <p
         v-if="compared === version.id && version.text !== null"
         class="mt-4px py-6px px-10px line-l-3-rule-strong whitespace-pre-line"
       >
-        <template v-if="version.text === text">The same words.</template>
+        <template v-if="version.text === text">{{ t('theSameWords') }}</template>
         <template v-for="(part, index) in changes(version.text)" v-else :key="index"
           ><ins v-if="part.added" class="bg-wash no-underline fw-640">{{ part.value }}</ins
           ><del v-else-if="part.removed" class="text-rust">{{ part.value }}</del

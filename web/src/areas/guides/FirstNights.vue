@@ -3,50 +3,57 @@ import { firstNightsSchema } from '@binoculum/contract'
 import { toldVerdict } from '@binoculum/core'
 import { computed } from 'vue'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
+import { guidesWords } from './words.ts'
+
+const t = guidesWords('firstNights')
 
 /** What borrowers of this model told after their evenings: where those ended, and what was seen. */
 const { kitCode } = defineProps<{ kitCode: string }>()
 const { data } = useLoaded(firstNightsSchema, () => `/api/kits/${encodeURIComponent(kitCode)}/first-nights`)
 const stopWords: Readonly<Record<string, string>> = {
-  finding: 'found nothing',
-  focus: 'never got sharp',
-  clouds: 'clouds',
+  finding: t('foundNothing'),
+  focus: t('neverGotSharp'),
+  clouds: t('clouds'),
 }
 const stops = computed(() =>
   (data.value?.stops ?? []).map(({ key, title, nights }) => ({ title: stopWords[key] ?? title, nights })),
 )
-const verdictWords = { found: 'shown first', hard: 'shown last' } as const
+const verdictWords = { found: t('shownFirst'), hard: t('shownLast') } as const
 const targets = computed(() =>
   (data.value?.targets ?? []).map((each) => {
     const verdict = toldVerdict(each)
-    return { ...each, share: `${each.saw} of ${each.tried}`, place: verdict ? verdictWords[verdict] : '' }
+    return {
+      ...each,
+      share: t('sawOf', { saw: each.saw, tried: each.tried }),
+      place: verdict ? verdictWords[verdict] : '',
+    }
   }),
 )
 </script>
 
 <template>
-  <section v-if="data" class="mt-24px" aria-label="What borrowers told">
-    <h2>What borrowers told</h2>
+  <section v-if="data" class="mt-24px" :aria-label="t('whatBorrowersTold')">
+    <h2>{{ t('whatBorrowersTold') }}</h2>
     <p v-if="data.nights === 0" class="quiet">
-      Nobody has told of an evening with this model yet. The guide asks on the evening after: what did you see?
+      {{ t('nobodyHasToldOfAn') }}
     </p>
     <template v-else>
       <p>
-        {{ data.nights }} {{ data.nights === 1 ? 'evening' : 'evenings' }}.
+        {{ data.nights }} {{ t('evenings', { n: data.nights }) }}.
         <template v-if="stops[0]"
-          >Those that ended early did so most often at: <strong>{{ stops[0].title }}</strong>.
+          >{{ t('thoseThatEndedEarlyDid') }} <strong>{{ stops[0].title }}</strong>.
         </template>
-        <span class="quiet">Counts only; nobody knows who told what.</span>
+        <span class="quiet">{{ t('countsOnlyNobodyKnowsWho') }}</span>
       </p>
       <div class="two grid grid-cols-[repeat(auto-fit,minmax(min(320px,100%),1fr))] gap-16px mt-8px">
         <ElTable v-if="stops.length > 0" :data="stops" size="small">
-          <ElTableColumn prop="title" label="Ended at" />
-          <ElTableColumn prop="nights" label="Evenings" width="90" align="right" />
+          <ElTableColumn prop="title" :label="t('endedAt')" />
+          <ElTableColumn prop="nights" :label="t('evenings2')" width="90" align="right" />
         </ElTable>
         <ElTable v-if="targets.length > 0" :data="targets" size="small">
-          <ElTableColumn prop="name" label="Looked for" />
-          <ElTableColumn prop="share" label="Saw it" width="90" align="right" />
-          <ElTableColumn prop="place" label="In the guide" width="120" />
+          <ElTableColumn prop="name" :label="t('lookedFor')" />
+          <ElTableColumn prop="share" :label="t('sawIt')" width="90" align="right" />
+          <ElTableColumn prop="place" :label="t('inTheGuide')" width="120" />
         </ElTable>
       </div>
     </template>

@@ -6,6 +6,9 @@ import ProblemNote from '../../shared/ProblemNote.vue'
 import HandedOut from '../desk/HandedOut.vue'
 import PhoneFrame from './PhoneFrame.vue'
 import { useGuideLink } from './use-guide-link.ts'
+import { guidesWords } from './words.ts'
+
+const t = guidesWords('guidePreviewPage')
 
 const route = useRoute()
 const loanId = String(route.params.loanId)
@@ -20,10 +23,10 @@ const print = () => window.print()
     <ProblemNote :problem="problem" @retry="reload" />
     <ProblemNote :problem="refusal" />
     <div v-if="guide" class="ways screen-only flex flex-wrap gap-10px mb-20px">
-      <ElButton type="primary" @click="print">Print this guide</ElButton>
-      <ElButton :disabled="sending" @click="newLink(loanId)"> New link and slip; the old link ends </ElButton>
-      <ElButton :disabled="sending || ended" @click="endLink(loanId)">End its link</ElButton>
-      <p v-if="ended" role="status">The link is ended; the copy on the phone goes when it next asks.</p>
+      <ElButton type="primary" @click="print">{{ t('printThisGuide') }}</ElButton>
+      <ElButton :disabled="sending" @click="newLink(loanId)"> {{ t('newLinkAndSlipThe') }} </ElButton>
+      <ElButton :disabled="sending || ended" @click="endLink(loanId)">{{ t('endItsLink') }}</ElButton>
+      <p v-if="ended" role="status">{{ t('theLinkIsEndedThe') }}</p>
     </div>
     <PhoneFrame v-if="guide" :guide="guide" />
   </main>

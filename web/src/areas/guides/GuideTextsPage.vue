@@ -17,6 +17,9 @@ import BlockVersions from './BlockVersions.vue'
 import FirstNights from './FirstNights.vue'
 import LinesEditor from './LinesEditor.vue'
 import { spokenBlock, useBlockDraft } from './use-block-draft.ts'
+import { guidesWords } from './words.ts'
+
+const t = guidesWords('guideTextsPage')
 
 /** The blocks of a guide, against one kit: why each is here, its words to edit, and what the borrower will see. */
 const route = useRoute()
@@ -109,8 +112,8 @@ function addBlock() {
     await api.act('/api/guide-texts', {
       ...form('', true),
       key,
-      title: 'Our own',
-      text: 'Write here what your borrowers should know.',
+      title: t('ourOwn'),
+      text: t('writeHereWhatYourBorrowers'),
     })
     await reload()
     chosen.value = key
@@ -134,8 +137,8 @@ const go = (code: string) => void router.push(`/guides/texts/${encodeURIComponen
       <header>
         <h1 class="min-w-0 max-[900px]:basis-full"><SerifText :text="data.modelName" /></h1>
         <label class="for whitespace-nowrap flex gap-8px items-center">
-          <span class="quiet">as for</span>
-          <ElSelect :model-value="kitCode" filterable aria-label="Kit to look at" @update:model-value="go">
+          <span class="quiet">{{ t('asFor') }}</span>
+          <ElSelect :model-value="kitCode" filterable :aria-label="t('kitToLookAt')" @update:model-value="go">
             <ElOption
               v-for="kit in shelf?.kits ?? []"
               :key="kit.code"
@@ -144,7 +147,7 @@ const go = (code: string) => void router.push(`/guides/texts/${encodeURIComponen
             />
           </ElSelect>
         </label>
-        <nav class="flex flex-wrap gap-18px ml-auto max-[900px]:ml-0" aria-label="Language">
+        <nav class="flex flex-wrap gap-18px ml-auto max-[900px]:ml-0" :aria-label="t('language')">
           <ElButton
             v-for="each in data.languages"
             :key="each.code"
@@ -157,7 +160,7 @@ const go = (code: string) => void router.push(`/guides/texts/${encodeURIComponen
             <span>
               <b class="block">{{ each.name }}</b>
               <span class="second block">{{
-                each.missing === 0 ? 'nothing missing' : `${each.missing} in English`
+                each.missing === 0 ? t('nothingMissing') : t('inEnglish', { missing: each.missing })
               }}</span>
             </span>
           </ElButton>
@@ -180,28 +183,28 @@ const go = (code: string) => void router.push(`/guides/texts/${encodeURIComponen
           :aria-label="block.title"
         >
           <label class="labelled">
-            <span>Heading</span>
+            <span>{{ t('heading') }}</span>
             <ElInput :model-value="draft.title" :disabled="!data.mayEdit" @input="change({ title: $event })" />
           </label>
           <div
             v-if="block.stays"
             role="note"
-            aria-label="These words stay"
+            :aria-label="t('theseWordsStay')"
             class="stays py-8px px-12px [border:3px_double_var(--rust)]"
           >
             <p v-for="line in block.stays.split('\n')" :key="line">{{ line }}</p>
-            <p class="second">This stays. You can add to it below.</p>
+            <p class="second">{{ t('thisStaysYouCanAdd') }}</p>
           </div>
           <LinesEditor
             :key="`${block.key} ${language} ${kitCode}`"
             :model-value="draft.text"
             :kit="data"
-            label="Its words, one sentence or two a line"
+            :label="t('itsWordsOneSentenceOr')"
             :disabled="!data.mayEdit"
             @update:model-value="(words) => change({ text: words })"
           />
           <p v-if="faults.length > 0" class="rust" role="alert">
-            Nothing stands behind {{ faults.join(', ') }}. Take it out, or choose one of those below.
+            {{ t('nothingStandsBehindTakeIt', { faults: faults.join(', ') }) }}
           </p>
           <div class="flex flex-wrap gap-y-4px gap-x-12px items-center">
             <b class="text-28px">{{ grade.grade.toFixed(1) }}</b>
@@ -210,18 +213,22 @@ const go = (code: string) => void router.push(`/guides/texts/${encodeURIComponen
               :value="Math.max(grade.grade, 0)"
               :limit="readingLimits.en.limit"
               :width="84"
-              :label="`reading grade ${grade.grade.toFixed(1)}, limit ${readingLimits.en.limit}`"
+              :label="t('readingGradeLimit', { grade: grade.grade.toFixed(1), limit: readingLimits.en.limit })"
             />
             <span class="second">
-              {{ readingLanguage === 'en' ? 'reading grade, at most' : 'reading ease, at least' }}
-              {{ readingLimits[readingLanguage].limit }}
-              · longest {{ grade.longest }} words
-              <b v-if="!easy" class="rust"> – hard to read: shorter sentences, plainer words</b>
+              {{
+                t('longestWords', {
+                  readingLanguage: readingLanguage === 'en' ? t('readingGradeAtMost') : t('readingEaseAtLeast'),
+                  limit: readingLimits[readingLanguage].limit,
+                  longest: grade.longest,
+                })
+              }}
+              <b v-if="!easy" class="rust"> {{ t('hardToReadShorterSentences') }}</b>
             </span>
           </div>
           <details v-if="block.versions.length > 0">
             <summary>
-              Before: {{ block.versions.length === 1 ? '1 version' : `${block.versions.length} versions` }}
+              {{ t('beforeVersions', { n: block.versions.length }) }}
             </summary>
             <BlockVersions
               :versions="block.versions"
@@ -230,17 +237,17 @@ const go = (code: string) => void router.push(`/guides/texts/${encodeURIComponen
             />
           </details>
           <details v-if="language !== 'en' && data.missing.length > 0" open>
-            <summary>Still in English: {{ data.missing.length }}</summary>
+            <summary>{{ t('stillInEnglish', { missing: data.missing.length }) }}</summary>
             <p>{{ data.missing[0] }}</p>
             <label class="labelled">
-              <span>In {{ data.languages.find(({ code }) => code === language)?.name }}</span>
+              <span>{{ t('inName', { name: data.languages.find(({ code }) => code === language)?.name }) }}</span>
               <ElInput v-model="translating" type="textarea" :rows="2" />
             </label>
             <ElButton
               :disabled="sending || translating.trim() === '' || !data.mayEdit"
               @click="translate(data.missing[0] ?? '')"
             >
-              Keep this translation
+              {{ t('keepThisTranslation') }}
             </ElButton>
           </details>
           <ProblemNote :problem="refusal" />
@@ -248,7 +255,7 @@ const go = (code: string) => void router.push(`/guides/texts/${encodeURIComponen
         <aside
           v-if="preview"
           class="phone sticky top-12px h-[max(460px,calc(100vh_-_220px))] overflow-y-auto line-ink rd-14px"
-          aria-label="As the borrower sees it"
+          :aria-label="t('asTheBorrowerSeesIt')"
         >
           <BorrowerGuide
             :key="`${chosen} ${language}`"
@@ -258,29 +265,31 @@ const go = (code: string) => void router.push(`/guides/texts/${encodeURIComponen
             :start-block="chosen"
           />
         </aside>
-        <p v-else class="quiet">The preview comes with the first word you change, or choose a block.</p>
+        <p v-else class="quiet">{{ t('thePreviewComesWithThe') }}</p>
       </div>
       <FirstNights :kit-code="kitCode" />
       <footer v-if="data.mayEdit && block" class="action-bar">
-        <ElSelect v-model="scope" class="w-150px" aria-label="Which kits">
-          <ElOption value="programme" label="for all kits" />
-          <ElOption value="model" label="for this model" />
-          <ElOption value="kit" label="for this kit" />
+        <ElSelect v-model="scope" class="w-150px" :aria-label="t('whichKits')">
+          <ElOption value="programme" :label="t('forAllKits')" />
+          <ElOption value="model" :label="t('forThisModel')" />
+          <ElOption value="kit" :label="t('forThisKit')" />
         </ElSelect>
         <ElButton type="primary" :disabled="!mayKeep" @click="keep(draft.text, true)">
-          Use from the next hand-out <KeyCap name="Enter" />
+          {{ t('useFromTheNextHand') }} <KeyCap name="Enter" />
         </ElButton>
-        <ElButton :disabled="!mayKeep" @click="keep(draft.text, false)"> Keep as draft <KeyCap name="s" /> </ElButton>
-        <ElButton @click="print">Print the booklet <KeyCap name="p" /></ElButton>
-        <ElButton :disabled="sending" aria-label="Move block up" @click="list?.move(-1)">
+        <ElButton :disabled="!mayKeep" @click="keep(draft.text, false)">
+          {{ t('keepAsDraft') }} <KeyCap name="s" />
+        </ElButton>
+        <ElButton @click="print">{{ t('printTheBooklet') }} <KeyCap name="p" /></ElButton>
+        <ElButton :disabled="sending" :aria-label="t('moveBlockUp')" @click="list?.move(-1)">
           ↑ <KeyCap name="⇧↑" />
         </ElButton>
-        <ElButton :disabled="sending" aria-label="Move block down" @click="list?.move(1)">
+        <ElButton :disabled="sending" :aria-label="t('moveBlockDown')" @click="list?.move(1)">
           ↓ <KeyCap name="⇧↓" />
         </ElButton>
-        <ElButton v-if="!block.stays" link @click="leave = !leave">Take it out …</ElButton>
+        <ElButton v-if="!block.stays" link @click="leave = !leave">{{ t('takeItOut') }}</ElButton>
         <template v-if="leave && !block.stays">
-          <ElInput v-model="reason" class="w-220px" placeholder="Why" aria-label="Why it is left out" />
+          <ElInput v-model="reason" class="w-220px" :placeholder="t('why')" :aria-label="t('whyItIsLeftOut')" />
           <ElButton
             :disabled="sending || reason.trim() === ''"
             @click="
@@ -290,7 +299,7 @@ const go = (code: string) => void router.push(`/guides/texts/${encodeURIComponen
               }
             "
           >
-            Take out
+            {{ t('takeOut') }}
           </ElButton>
         </template>
       </footer>

@@ -9,6 +9,9 @@ import HandedOut from '../desk/HandedOut.vue'
 import { useSession } from '../people/session.ts'
 import PhoneFrame from './PhoneFrame.vue'
 import { useGuideLink } from './use-guide-link.ts'
+import { guidesWords } from './words.ts'
+
+const t = guidesWords('guidesPage')
 
 const session = useSession()
 const { data, problem, reload } = useLoaded(guideListSchema, '/api/guides')
@@ -26,17 +29,17 @@ const { slip, sending, problem: refusal, newLink } = useGuideLink()
   <HandedOut v-if="slip" :slip="slip" />
   <main v-else :class="['page guides', { 'with-preview': chosen }]">
     <div>
-      <h1>Guides</h1>
+      <h1>{{ t('guides') }}</h1>
       <p class="quiet">
-        Every loan has its own, made at hand-out from the kit’s model and from what lay in its case, and frozen then.
-        <RouterLink v-if="data?.guides[0]" :to="`/guides/texts/${data.guides[0].kitCode}`"
-          >Change their texts</RouterLink
-        >
+        {{ t('everyLoanHasItsOwn') }}
+        <RouterLink v-if="data?.guides[0]" :to="`/guides/texts/${data.guides[0].kitCode}`">{{
+          t('changeTheirTexts')
+        }}</RouterLink>
       </p>
       <ProblemNote :problem="problem" @retry="reload" />
       <ProblemNote :problem="refusal" />
       <p v-if="data && data.guides.length === 0">
-        <strong>No kit is out.</strong> A guide is made with each hand-out.
+        <strong>{{ t('noKitIsOut') }}</strong> {{ t('aGuideIsMadeWith') }}
       </p>
       <ul v-if="data" class="mx-0 mt-12px mb-0 p-0 list-none">
         <li
@@ -49,29 +52,36 @@ const { slip, sending, problem: refusal, newLink } = useGuideLink()
           <p class="serif kit text-20px lh-24px">{{ line.kitName }} <KitTag :code="line.kitCode" /></p>
           <p>
             {{ line.borrower }}
-            <span class="quiet"
-              >· loan {{ line.loanCode }}, issued {{ dayText(line.issuedAtUtc, session.zoneOf(line.branchId)) }}</span
-            >
+            <span class="quiet">{{
+              t('loanIssued', {
+                loanCode: line.loanCode,
+                issuedAtUtc: dayText(line.issuedAtUtc, session.zoneOf(line.branchId)),
+              })
+            }}</span>
           </p>
           <p class="quiet">
-            {{ line.steps }} steps<br />
-            <template v-if="line.linkEndsUtc"
-              >link ends {{ dayText(line.linkEndsUtc, session.zoneOf(line.branchId)) }}</template
-            >
+            {{ t('stepsSteps', { steps: line.steps }) }}<br />
+            <template v-if="line.linkEndsUtc">{{
+              t('linkEnds', { linkEndsUtc: dayText(line.linkEndsUtc, session.zoneOf(line.branchId)) })
+            }}</template>
             <ElButton
               v-else-if="session.may(line.branchId, 'coordinator', 'volunteer')"
               link
               :disabled="sending"
               @click.stop="newLink(line.loanId)"
-              >Make its link and slip</ElButton
+              >{{ t('makeItsLinkAndSlip') }}</ElButton
             >
-            <template v-else>no link made</template>
+            <template v-else>{{ t('noLinkMade') }}</template>
           </p>
-          <RouterLink :to="`/guides/${line.loanId}`" class="button">Look at it</RouterLink>
+          <RouterLink :to="`/guides/${line.loanId}`" class="button">{{ t('lookAtIt') }}</RouterLink>
         </li>
       </ul>
     </div>
-    <aside v-if="chosen" class="beside py-18px px-20px" :aria-label="`${chosen.kitName}: as its borrower sees it`">
+    <aside
+      v-if="chosen"
+      class="beside py-18px px-20px"
+      :aria-label="t('asItsBorrowerSeesIt', { kitName: chosen.kitName })"
+    >
       <PhoneFrame v-if="guide && guide.kitCode === chosen.kitCode" :key="chosen.loanId" :guide="guide" />
     </aside>
   </main>

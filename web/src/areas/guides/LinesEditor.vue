@@ -5,6 +5,9 @@ import { computed, onBeforeUnmount, onMounted, shallowRef, useTemplateRef, watch
 import SignIcon from '../../shared/controls/SignIcon.vue'
 import { toDocument, toText } from './block-document.ts'
 import { linesExtensions, tagsHere, type KitWords } from './lines-editor.ts'
+import { guidesWords } from './words.ts'
+
+const t = guidesWords('linesEditor')
 
 /** Lines of a block under a hand. Dotted words come from the kit; a line may hang on what the case holds. */
 const text = defineModel<string>({ required: true })
@@ -73,13 +76,13 @@ const choices = computed(() =>
   <div>
     <div ref="room" class="room"></div>
     <p v-if="!disabled" class="flex flex-wrap gap-y-4px gap-x-8px items-center mx-0 mt-8px mb-2px">
-      <span class="quiet">This line is said</span>
-      <template v-if="here.length === 0"> always </template>
+      <span class="quiet">{{ t('thisLineIsSaid') }}</span>
+      <template v-if="here.length === 0"> {{ t('always') }} </template>
       <ElButton
         v-for="tag in here"
         :key="tag"
         size="small"
-        :aria-label="`${tagWords(tag)}: take it off`"
+        :aria-label="t('takeItOff', { tag: tagWords(tag) })"
         @click="setTags(here.filter((each) => each !== tag))"
       >
         {{ tagWords(tag) }} <SignIcon name="remove" />
@@ -88,15 +91,15 @@ const choices = computed(() =>
         model-value=""
         class="w-190px"
         filterable
-        :placeholder="here.length === 0 ? 'only …' : 'and only …'"
-        aria-label="Say this line only"
+        :placeholder="here.length === 0 ? t('only') : t('andOnly')"
+        :aria-label="t('sayThisLineOnly')"
         @update:model-value="setTags([...here, $event])"
       >
         <ElOption v-for="{ tag, words } in choices" :key="tag" :value="tag" :label="words" />
       </ElSelect>
     </p>
     <details v-if="!disabled">
-      <summary>From the kit: {{ Object.keys(kit.variables).length }} words to put in</summary>
+      <summary>{{ t('fromTheKitWordsTo', { variables: Object.keys(kit.variables).length }) }}</summary>
       <p class="flex flex-wrap gap-y-4px gap-x-12px">
         <ElButton
           v-for="(value, name) in kit.variables"
@@ -109,7 +112,7 @@ const choices = computed(() =>
           <span class="kit-word">{{ value }}</span> <span class="quiet">{{ name }}</span>
         </ElButton>
       </p>
-      <p class="second">Or type a name in braces, {barlow}. A line whose word a kit hasn’t got falls away.</p>
+      <p class="second">{{ t('orTypeANameIn') }}</p>
     </details>
   </div>
 </template>

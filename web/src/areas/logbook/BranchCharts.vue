@@ -17,6 +17,9 @@ import {
   stationsSentence,
   stationWords,
 } from './trend-words.ts'
+import { logbookWords } from './words.ts'
+
+const t = logbookWords('branchCharts')
 
 /** Where a branch's days go, what keeps its kits in, what is lost, what comes late and what a check takes. */
 const { branch } = defineProps<{ branch: Trends['branches'][number] }>()
@@ -24,10 +27,10 @@ const MOST_ROLES = 10
 
 const months = computed(() => monthNames(branch.days.map(({ month }) => month)))
 const daySeries = computed(() => [
-  { name: 'with borrowers', colour: 'night' as const, data: branch.days.map(({ out }) => out) },
-  { name: 'getting ready', colour: 'quiet' as const, data: branch.days.map(({ waiting }) => waiting) },
-  { name: 'kept in', colour: 'rust' as const, data: branch.days.map(({ bench }) => bench) },
-  { name: 'here and fit', colour: 'rule' as const, data: branch.days.map(({ fit }) => fit) },
+  { name: t('withBorrowers'), colour: 'night' as const, data: branch.days.map(({ out }) => out) },
+  { name: t('gettingReady'), colour: 'quiet' as const, data: branch.days.map(({ waiting }) => waiting) },
+  { name: t('keptIn'), colour: 'rust' as const, data: branch.days.map(({ bench }) => bench) },
+  { name: t('hereAndFit'), colour: 'rule' as const, data: branch.days.map(({ fit }) => fit) },
 ])
 const dayRows = computed(() =>
   branch.days.map(({ month, out, waiting, bench, fit }) => ({
@@ -78,48 +81,54 @@ const stationRows = computed(() =>
 <template>
   <div class="grid grid-cols-[repeat(auto-fit,minmax(min(460px,100%),1fr))] gap-y-0 gap-x-36px">
     <section class="col-span-full min-w-0">
-      <h2>Where the days go <em>days of all kits, by month</em></h2>
+      <h2>
+        {{ t('whereTheDaysGo') }} <em>{{ t('daysOfAllKitsBy') }}</em>
+      </h2>
       <p>{{ daysSentence(branch.days) }}</p>
-      <BarsChart :categories="months" :series="daySeries" shares title="% of days" />
+      <BarsChart :categories="months" :series="daySeries" shares :title="t('ofDays')" />
       <FiguresTable :rows="dayRows" :name="`days ${branch.branchName}`" />
     </section>
     <section class="min-w-0">
-      <h2>What keeps kits in</h2>
+      <h2>{{ t('whatKeepsKitsIn') }}</h2>
       <p>{{ heldSentence(branch.held) }}</p>
       <BarsChart
         v-if="heldRows.length > 0"
         :categories="heldRows.map(({ reason }) => reason)"
         :series="[{ name: 'days', colour: 'rust', data: heldRows.map(({ days }) => days) }]"
-        title="days of a kit"
+        :title="t('daysOfAKit')"
         lying
       />
       <FiguresTable :rows="heldRows" :name="`kept in ${branch.branchName}`" />
     </section>
     <section class="min-w-0">
-      <h2>What goes missing <em>nine times in ten the truth lies within the bar</em></h2>
+      <h2>
+        {{ t('whatGoesMissing') }} <em>{{ t('nineTimesInTenThe') }}</em>
+      </h2>
       <p>{{ lostSentence(branch.lost) }}</p>
-      <RangesChart v-if="lost.length > 0" :ranges="lostRanges" title="in 100 loans" />
+      <RangesChart v-if="lost.length > 0" :ranges="lostRanges" :title="t('inLoans')" />
       <FiguresTable :rows="lostRows" :name="`lost ${branch.branchName}`" />
     </section>
     <section class="min-w-0">
-      <h2>Late returns</h2>
+      <h2>{{ t('lateReturns') }}</h2>
       <p>{{ lateSentence(branch.late) }}</p>
       <BarsChart
         :categories="lateRows.map((row) => row['came back'])"
         :series="[{ name: 'loans', colour: 'night', data: lateRows.map(({ loans }) => loans) }]"
-        title="loans"
+        :title="t('loans')"
         lying
       />
       <FiguresTable :rows="lateRows" :name="`late ${branch.branchName}`" />
     </section>
     <section class="min-w-0">
-      <h2>Minutes at the bench <em>middle of a model’s checks</em></h2>
+      <h2>
+        {{ t('minutesAtTheBench') }} <em>{{ t('middleOfAModelsChecks') }}</em>
+      </h2>
       <p>{{ stationsSentence(branch.stations) }}</p>
       <BarsChart
         v-if="models.length > 0"
         :categories="models.map(([, name]) => name)"
         :series="stationSeries"
-        title="minutes"
+        :title="t('minutes')"
         lying
       />
       <FiguresTable :rows="stationRows" :name="`minutes ${branch.branchName}`" />

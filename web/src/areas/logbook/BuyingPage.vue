@@ -10,6 +10,9 @@ import { useSession } from '../people/session.ts'
 import FiguresTable from './FiguresTable.vue'
 import RangesChart from './RangesChart.vue'
 import { percent } from './story-words.ts'
+import { logbookWords } from './words.ts'
+
+const t = logbookWords('buyingPage')
 
 /** What a loan of each model costs, and which parts to keep how many of. */
 const session = useSession()
@@ -56,7 +59,7 @@ const modelRows = computed(() =>
 const spareRows = computed(() =>
   (data.value?.spares ?? []).map(({ role, losses, aYear, keep, have, order, pieceMinor }) => ({
     ...{ part: partWords(role), lost: losses },
-    'a year': `${aYear.rate.toFixed(1)} (${aYear.low.toFixed(1)} to ${aYear.high.toFixed(1)})`,
+    'a year': t('rateTo', { rate: aYear.rate.toFixed(1), low: aYear.low.toFixed(1), high: aYear.high.toFixed(1) }),
     ...{ keep, 'in the drawer': have, order: order === 0 ? '–' : order },
     'a piece': pieceMinor === null ? '–' : money(pieceMinor),
   })),
@@ -66,67 +69,72 @@ const pdf = computed(() => `/api/branches/${branchId.value}/buying/pdf?${query.v
 
 <template>
   <main class="page">
-    <p class="screen-only"><RouterLink to="/logbook">Logbook</RouterLink></p>
+    <p class="screen-only">
+      <RouterLink to="/logbook">{{ t('logbook') }}</RouterLink>
+    </p>
     <header class="flex flex-wrap gap-y-6px gap-x-16px items-center">
-      <h1>Buying and mending</h1>
+      <h1>{{ t('buyingAndMending') }}</h1>
       <BranchSelect v-model="branchId" :branches="branches" />
-      <ElButton tag="a" :href="pdf" type="primary" class="screen-only" download
-        >Report for the committee (PDF)</ElButton
-      >
+      <ElButton tag="a" :href="pdf" type="primary" class="screen-only" download>{{
+        t('reportForTheCommitteePdf')
+      }}</ElButton>
     </header>
     <ProblemNote :problem="problem" @retry="reload" />
     <template v-if="data">
-      <h2>What a loan costs</h2>
+      <h2>{{ t('whatALoanCosts') }}</h2>
       <p>{{ costSentence(data) }}</p>
       <p class="flex flex-wrap gap-y-6px gap-x-28px my-8px mx-0">
         <label class="inline-flex whitespace-nowrap gap-8px items-center"
-          >a kit is paid over
+          >{{ t('aKitIsPaidOver') }}
           <ElInputNumber
             v-model="assumed.lifeYears"
             :min="1"
             :max="40"
             size="small"
-            aria-label="years that a kit lasts"
+            :aria-label="t('yearsThatAKitLasts')"
           />
-          years</label
+          {{ t('years') }}</label
         >
       </p>
-      <RangesChart v-if="costs.length > 0" :ranges="costs" :title="`${data.currency} a loan`" :digits="2" />
+      <RangesChart
+        v-if="costs.length > 0"
+        :ranges="costs"
+        :title="t('aLoan', { currency: data.currency })"
+        :digits="2"
+      />
       <FiguresTable :rows="modelRows" :name="`cost of loans ${data.branchName}`" open />
       <p class="second">
-        A year’s share of the price, and what was missing when it came back by what it costs to buy anew, over a
-        year’s loans since {{ data.sinceYear }}. Hours of volunteers aren’t counted as money.
+        {{ t('aYearsShareOfThe', { sinceYear: data.sinceYear }) }}
       </p>
-      <h2>Which parts to keep</h2>
+      <h2>{{ t('whichPartsToKeep') }}</h2>
       <p>{{ sparesSentence(data) }}</p>
       <p class="flex flex-wrap gap-y-6px gap-x-28px my-8px mx-0">
         <label class="inline-flex whitespace-nowrap gap-8px items-center"
-          >new ones come within
+          >{{ t('newOnesComeWithin') }}
           <ElInputNumber
             v-model="assumed.leadWeeks"
             :min="1"
             :max="52"
             size="small"
-            aria-label="weeks until parts come"
+            :aria-label="t('weeksUntilPartsCome')"
           />
-          weeks</label
+          {{ t('weeks') }}</label
         >
         <label class="inline-flex whitespace-nowrap gap-8px items-center"
-          >there when wanted
+          >{{ t('thereWhenWanted') }}
           <ElInputNumber
             v-model="assumed.serviceLevel"
             :min="50"
             :max="99"
             size="small"
-            aria-label="of a hundred times that a part is there"
+            :aria-label="t('ofAHundredTimesThat')"
           />
-          times in 100</label
+          {{ t('timesIn') }}</label
         >
       </p>
       <FiguresTable :rows="spareRows" :name="`parts to keep ${data.branchName}`" open />
       <p class="second">
-        Lost parts come one by one, whatever was lost before: how many are wanted until new ones come is a Poisson
-        count. Records of {{ data.recordYears.toFixed(1) }} years.
+        {{ t('lostPartsComeOneBy', { recordYears: data.recordYears.toFixed(1) }) }}
       </p>
     </template>
   </main>

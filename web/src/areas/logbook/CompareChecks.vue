@@ -3,6 +3,9 @@ import type { StoryCheck } from '@binoculum/contract'
 import { computed, ref, watch } from 'vue'
 import { dayText } from '../../shared/dates.ts'
 import { checkRows, comparedSentence } from './compare-words.ts'
+import { logbookWords } from './words.ts'
+
+const t = logbookWords('compareChecks')
 
 /** Two bench checks of one kit side by side: what each found and left, and what became of it in between. */
 const { checks, zone } = defineProps<{ checks: readonly StoryCheck[]; zone: string }>()
@@ -27,14 +30,14 @@ const nameOf = ({ atUtc, by }: StoryCheck) => `${dayText(atUtc, zone)} ${atUtc.s
 </script>
 
 <template>
-  <section v-if="checks.length > 1" aria-label="Two checks side by side">
-    <h2>Two checks side by side</h2>
+  <section v-if="checks.length > 1" :aria-label="t('twoChecksSideBySide')">
+    <h2>{{ t('twoChecksSideBySide') }}</h2>
     <p class="choices screen-only flex flex-wrap gap-y-6px gap-x-20px items-center">
-      <ElSelect v-model="earlierId" class="w-250px" aria-label="one check">
+      <ElSelect v-model="earlierId" class="w-250px" :aria-label="t('oneCheck')">
         <ElOption v-for="check in checks" :key="check.id" :value="check.id" :label="nameOf(check)" />
       </ElSelect>
-      and
-      <ElSelect v-model="laterId" class="w-250px" aria-label="another check">
+      {{ t('and') }}
+      <ElSelect v-model="laterId" class="w-250px" :aria-label="t('anotherCheck')">
         <ElOption v-for="check in checks" :key="check.id" :value="check.id" :label="nameOf(check)" />
       </ElSelect>
     </p>
@@ -44,11 +47,11 @@ const nameOf = ({ atUtc, by }: StoryCheck) => `${dayText(atUtc, zone)} ${atUtc.s
         <ElTableColumn label="" prop="what" min-width="130" />
         <ElTableColumn :label="nameOf(both.earlier)" prop="earlier" min-width="180" />
         <ElTableColumn :label="nameOf(both.later)" prop="later" min-width="180" />
-        <ElTableColumn label="limit" prop="limit" align="right" width="90" />
-        <ElTableColumn label="in between" prop="between" align="right" width="110" />
+        <ElTableColumn :label="t('limit')" prop="limit" align="right" width="90" />
+        <ElTableColumn :label="t('inBetween')" prop="between" align="right" width="110" />
       </ElTable>
     </template>
-    <p v-else class="quiet">Choose two different checks.</p>
+    <p v-else class="quiet">{{ t('chooseTwoDifferentChecks') }}</p>
   </section>
 </template>
 

@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import CsvButton from '../../shared/controls/CsvButton.vue'
+import { logbookWords } from './words.ts'
+
+const t = logbookWords('figuresTable')
 
 /** The figures of a chart as a table, which can be saved as it is seen. */
 type Cell = string | number | null
@@ -24,7 +27,7 @@ const columns = computed(() =>
 
 <template>
   <component :is="open ? 'div' : 'details'">
-    <summary v-if="!open" class="cursor-pointer">The same figures</summary>
+    <summary v-if="!open" class="cursor-pointer">{{ t('theSameFigures') }}</summary>
     <ElTable :data="[...rows]" size="small" class="figures max-w-680px my-6px mx-0" :class="{ open }">
       <ElTableColumn
         v-for="column in columns"

@@ -2,13 +2,16 @@
 import type { KitStory } from '@binoculum/contract'
 import { computed } from 'vue'
 import { forecastBasis, forecastTitle, percent } from './story-words.ts'
+import { logbookWords } from './words.ts'
+
+const t = logbookWords('forecastPanel')
 
 /** How likely the mirror comes back beyond its limit, with each loan that goes by without a look. */
 const { forecast } = defineProps<{ forecast: NonNullable<KitStory['forecast']> }>()
 const WIDTH = 210
 const lines = computed(() =>
   forecast.after.map((chance, index) => ({
-    words: `after ${index + 1} ${index === 0 ? 'loan' : 'loans'}`,
+    words: t('afterLoans', { n: index + 1 }),
     chance,
     isDue: chance >= forecast.dueChance,
   })),
@@ -18,7 +21,7 @@ const lines = computed(() =>
 <template>
   <section
     class="flex flex-wrap gap-y-10px gap-x-48px items-center my-10px mx-0 py-12px px-16px [border-block:1px_solid_var(--rule)] bg-card"
-    aria-label="What to expect"
+    :aria-label="t('whatToExpect')"
   >
     <div class="flex-[1_1_380px]">
       <h2 class="mx-0 mt-0 mb-4px">{{ forecastTitle(forecast) }}</h2>
@@ -28,7 +31,7 @@ const lines = computed(() =>
       v-if="forecast.chanceBeyondLimit !== null"
       class="grid grid-cols-[auto_auto_auto] gap-y-2px gap-x-16px items-center m-0"
     >
-      <dt class="second col-span-full">without a look at the mirror · tick: {{ percent(forecast.dueChance) }}</dt>
+      <dt class="second col-span-full">{{ t('withoutALookAtThe', { dueChance: percent(forecast.dueChance) }) }}</dt>
       <template v-for="line in lines" :key="line.words">
         <dt>{{ line.words }}</dt>
         <dd class="m-0 fw-640 text-right" :class="{ rust: line.isDue }">{{ percent(line.chance) }}</dd>

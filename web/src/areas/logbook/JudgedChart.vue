@@ -5,6 +5,9 @@ import { computed } from 'vue'
 import VueApexCharts from 'vue3-apexcharts'
 import { chartColours, chartLook } from './chart-look.ts'
 import { isBeyond, seenWords } from './story-words.ts'
+import { logbookWords } from './words.ts'
+
+const t = logbookWords('judgedChart')
 
 /** What was judged by eye along time, a row each: fine a ring, not fine a full dot. As found stands before as left. */
 const { readings, fromUtc, untilUtc } = defineProps<{
@@ -32,8 +35,8 @@ const points = computed(() =>
   }),
 )
 const series = computed(() => [
-  { name: 'fine', data: points.value.filter(({ isFine }) => isFine) },
-  { name: 'not fine', data: points.value.filter(({ isFine }) => !isFine) },
+  { name: t('fine'), data: points.value.filter(({ isFine }) => isFine) },
+  { name: t('notFine'), data: points.value.filter(({ isFine }) => !isFine) },
 ])
 const options = computed((): ApexOptions => {
   const look = chartLook()
@@ -80,7 +83,7 @@ const options = computed((): ApexOptions => {
 <template>
   <VueApexCharts
     role="figure"
-    aria-label="what was fine, along time"
+    :aria-label="t('whatWasFineAlongTime')"
     type="scatter"
     :height="60 + ROW_PX * rows.length"
     :options="options"

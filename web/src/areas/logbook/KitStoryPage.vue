@@ -18,6 +18,9 @@ import StoryFigures from './StoryFigures.vue'
 import { seenWords } from './story-words.ts'
 import StoryLoans from './StoryLoans.vue'
 import { kindOfAct, kindsOfActs, type KindOfAct } from './story-kinds.ts'
+import { logbookWords } from './words.ts'
+
+const t = logbookWords('kitStoryPage')
 
 /** A kit's life along one line of time: loans, what was off, every figure against its limit, and what was done. */
 const route = useRoute()
@@ -66,7 +69,9 @@ const print = () => window.print()
 
 <template>
   <main class="page">
-    <p class="screen-only"><RouterLink to="/logbook">All kits</RouterLink></p>
+    <p class="screen-only">
+      <RouterLink to="/logbook">{{ t('allKits') }}</RouterLink>
+    </p>
     <ProblemNote :problem="problem" @retry="reload" />
     <template v-if="data">
       <header class="flex flex-wrap gap-y-8px gap-x-16px items-center">
@@ -74,16 +79,21 @@ const print = () => window.print()
         <KitTag :code="data.kit.code" />
         <p class="second">
           {{ data.kit.modelName }}<br />
-          {{ returned }} {{ returned === 1 ? 'loan' : 'loans' }} since {{ dayText(`${data.from}T12:00:00Z`, 'UTC') }}
-          {{ data.from.slice(0, 4) }}
+          {{
+            t('loansSince', {
+              n: returned,
+              from: dayText(`${data.from}T12:00:00Z`, 'UTC'),
+              year: data.from.slice(0, 4),
+            })
+          }}
         </p>
         <p class="second flex gap-6px items-center mr-0 ml-auto my-0">
-          <span class="w-10px h-10px line-1.5-ink rd-50% bg-ink" /> as found
-          <span class="w-10px h-10px line-1.5-ink rd-50% ml-10px [border-color:var(--night)]" /> as left
+          <span class="w-10px h-10px line-1.5-ink rd-50% bg-ink" /> {{ t('asFound') }}
+          <span class="w-10px h-10px line-1.5-ink rd-50% ml-10px [border-color:var(--night)]" /> {{ t('asLeft') }}
         </p>
-        <ElButton v-if="data.hasEarlier" class="screen-only" @click="earlier">A year earlier</ElButton>
-        <ElButton class="screen-only" @click="print">Print</ElButton>
-        <RouterLink class="screen-only" :to="`/kits/${encodeURIComponent(code)}`">its sheet</RouterLink>
+        <ElButton v-if="data.hasEarlier" class="screen-only" @click="earlier">{{ t('aYearEarlier') }}</ElButton>
+        <ElButton class="screen-only" @click="print">{{ t('print') }}</ElButton>
+        <RouterLink class="screen-only" :to="`/kits/${encodeURIComponent(code)}`">{{ t('itsSheet') }}</RouterLink>
       </header>
       <StoryLoans :loans="data.loans" :from="data.from" :until="until" :today="data.today" />
       <StoryFigures :readings="data.readings" :from-utc="data.from" :until-utc="until" />
@@ -97,17 +107,22 @@ const print = () => window.print()
             multiple
             collapse-tags
             clearable
-            placeholder="All kinds"
-            aria-label="Kinds of what was done"
+            :placeholder="t('allKinds')"
+            :aria-label="t('kindsOfWhatWasDone')"
           >
             <ElOption v-for="(label, kind) in kindsOfActs" :key="kind" :value="kind" :label="label" />
           </ElSelect>
-          <ElInput v-model="words" clearable placeholder="Words in its history" aria-label="Words in its history" />
+          <ElInput
+            v-model="words"
+            clearable
+            :placeholder="t('wordsInItsHistory')"
+            :aria-label="t('wordsInItsHistory')"
+          />
         </div>
       </KitHistory>
       <ProblemNote :problem="refusal" @retry="earlierLines" />
       <p v-if="data.next" class="screen-only">
-        <ElButton :disabled="sending" @click="earlierLines">What was done before</ElButton>
+        <ElButton :disabled="sending" @click="earlierLines">{{ t('whatWasDoneBefore') }}</ElButton>
       </p>
     </template>
   </main>

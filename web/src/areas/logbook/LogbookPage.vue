@@ -14,6 +14,9 @@ import SpreadBar from './SpreadBar.vue'
 import { beyondText, modelsSentence, monthsSentence } from './story-words.ts'
 import WhatIf from './WhatIf.vue'
 import { useDarkMonths } from './use-dark-months.ts'
+import { logbookWords } from './words.ts'
+
+const t = logbookWords('logbookPage')
 
 /** What holds, what drifts and what is lost, model by model; and how much is lent against the nights. */
 const { data, problem, reload } = useLoaded(trendsSchema, '/api/logbook')
@@ -55,22 +58,22 @@ const lostText = (lost: { rate: number; low: number; high: number } | null) =>
 
 <template>
   <main class="page">
-    <h1>Logbook</h1>
+    <h1>{{ t('logbook') }}</h1>
     <p class="choices flex flex-wrap gap-y-6px gap-x-20px items-center">
       <BranchSelect v-model="chosenId" :branches="branches" />
-      <RouterLink to="/logbook/buying">What models cost, and which parts to keep</RouterLink>
+      <RouterLink to="/logbook/buying">{{ t('whatModelsCostAndWhich') }}</RouterLink>
     </p>
     <ProblemNote :problem="problem" @retry="reload" />
     <template v-if="branch">
       <h2>
-        {{ by === 'models' ? 'Models' : 'Families' }} compared
-        <em>line: eight looks of ten, dot: the middle one, tick: the limit</em>
+        {{ t('byCompared', { by: by === 'models' ? t('models') : t('families') }) }}
+        <em>{{ t('lineEightLooksOfTen') }}</em>
       </h2>
       <p>{{ modelsSentence(compared) }}</p>
-      <ElSegmented v-model="by" :options="['models', 'families']" aria-label="Compare" class="screen-only" />
+      <ElSegmented v-model="by" :options="['models', 'families']" :aria-label="t('compare')" class="screen-only" />
       <ElTable :data="compared" size="small" class="mt-8px" row-key="modelId">
-        <ElTableColumn :label="by === 'models' ? 'model' : 'family'" prop="modelName" min-width="200" />
-        <ElTableColumn label="kits" min-width="100">
+        <ElTableColumn :label="by === 'models' ? t('model') : t('family')" prop="modelName" min-width="200" />
+        <ElTableColumn :label="t('kits')" min-width="100">
           <template #default="{ row }: { row: ModelTrend }">
             <template v-for="(kit, index) in row.kits" :key="kit.code"
               >{{ index > 0 ? ', ' : ''
@@ -78,47 +81,51 @@ const lostText = (lost: { rate: number; low: number; high: number } | null) =>
             >
           </template>
         </ElTableColumn>
-        <ElTableColumn label="loans" prop="loans" align="right" width="66" />
-        <ElTableColumn label="mirror, as found" width="140">
+        <ElTableColumn :label="t('loans')" prop="loans" align="right" width="66" />
+        <ElTableColumn :label="t('mirrorAsFound')" width="140">
           <template #default="{ row }: { row: ModelTrend }"
             ><SpreadBar :spread="row.mirrorMm" :limit="row.mirrorLimitMm" unit="mm"
           /></template>
         </ElTableColumn>
-        <ElTableColumn label="beyond" min-width="130">
+        <ElTableColumn :label="t('beyond')" min-width="130">
           <template #default="{ row }: { row: ModelTrend }">{{
             row.mirrorMm.n === 0 ? '–' : beyondText(row.mirrorMm)
           }}</template>
         </ElTableColumn>
-        <ElTableColumn label="finder, as found" width="140">
+        <ElTableColumn :label="t('finderAsFound')" width="140">
           <template #default="{ row }: { row: ModelTrend }"
             ><SpreadBar :spread="row.finderArcmin" :limit="row.finderLimitArcmin" unit="′"
           /></template>
         </ElTableColumn>
-        <ElTableColumn label="beyond" min-width="130">
+        <ElTableColumn :label="t('beyond')" min-width="130">
           <template #default="{ row }: { row: ModelTrend }">{{
             row.finderArcmin.n === 0 ? '–' : beyondText(row.finderArcmin)
           }}</template>
         </ElTableColumn>
-        <ElTableColumn label="lost in 100" min-width="100">
+        <ElTableColumn :label="t('lostIn')" min-width="100">
           <template #default="{ row }: { row: ModelTrend }">{{ lostText(row.lostPerHundred) }}</template>
         </ElTableColumn>
-        <ElTableColumn label="bench min" align="right" width="92">
+        <ElTableColumn :label="t('benchMin')" align="right" width="92">
           <template #default="{ row }: { row: ModelTrend }">{{ row.benchMinutes ?? '–' }}</template>
         </ElTableColumn>
       </ElTable>
       <p class="second">
-        Of each kit the newest twenty looks and returns. In brackets: where the truth lies nine times in ten.
+        {{ t('ofEachKitTheNewest') }}
         <CsvButton :rows="modelRows" :name="`${by} ${branch.branchName}`" />
       </p>
 
-      <h2>Loans by month</h2>
+      <h2>{{ t('loansByMonth') }}</h2>
       <p>{{ monthsSentence(branch.months, hours) }}</p>
       <p class="second flex gap-6px items-center mt-6px">
-        <span class="key in-time inline-block w-18px h-10px ml-10px" /> in time
-        <span class="key late inline-block w-18px h-10px ml-10px" /> late
-        <span class="key dark inline-block w-18px h-10px ml-10px" /> dark hours without the Moon{{
-          branch.place ? ` at ${branch.place.name}` : ''
-        }}{{ branch.place && !hours ? ', being reckoned …' : '' }}
+        <span class="key in-time inline-block w-18px h-10px ml-10px" /> {{ t('inTime') }}
+        <span class="key late inline-block w-18px h-10px ml-10px" /> {{ t('late') }}
+        <span class="key dark inline-block w-18px h-10px ml-10px" />
+        {{
+          t('darkHoursWithoutTheMoon', {
+            name: branch.place ? t('atName', { name: branch.place.name }) : '',
+            place: branch.place && !hours ? t('beingReckoned') : '',
+          })
+        }}
       </p>
       <MonthsChart :months="branch.months" :hours="hours" />
       <FiguresTable :rows="monthRows" :name="`loans by month ${branch.branchName}`" />

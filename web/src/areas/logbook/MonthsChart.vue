@@ -4,17 +4,25 @@ import type { ApexOptions } from 'apexcharts'
 import { computed } from 'vue'
 import VueApexCharts from 'vue3-apexcharts'
 import { chartColours, chartLook, monthNames } from './chart-look.ts'
+import { logbookWords } from './words.ts'
+
+const t = logbookWords('monthsChart')
 
 /** Loans of each month, late ones among them, against its dark hours without the Moon. */
 const { months, hours } = defineProps<{ months: readonly MonthTrend[]; hours: readonly number[] | null }>()
 const series = computed(() => [
-  { name: 'in time', type: 'column', data: months.map(({ loans, late }) => loans - late) },
-  { name: 'late', type: 'column', data: months.map(({ late }) => late) },
-  ...(hours ? [{ name: 'dark hours', type: 'line', data: hours.map((value) => Math.round(value)) }] : []),
+  { name: t('inTime'), type: 'column', data: months.map(({ loans, late }) => loans - late) },
+  { name: t('late'), type: 'column', data: months.map(({ late }) => late) },
+  ...(hours ? [{ name: t('darkHours'), type: 'line', data: hours.map((value) => Math.round(value)) }] : []),
 ])
 const options = computed((): ApexOptions => {
   const { night, rust, brass, strong } = chartColours()
-  const loansAxis = { seriesName: ['in time', 'late'], min: 0, title: { text: 'loans' }, labels: { minWidth: 30 } }
+  const loansAxis = {
+    seriesName: [t('inTime'), t('late')],
+    min: 0,
+    title: { text: t('loans') },
+    labels: { minWidth: 30 },
+  }
   return {
     ...chartLook(),
     chart: { ...chartLook().chart, stacked: true },
@@ -33,10 +41,10 @@ const options = computed((): ApexOptions => {
       ...(hours
         ? [
             {
-              seriesName: ['dark hours'],
+              seriesName: [t('darkHours')],
               opposite: true,
               min: 0,
-              title: { text: 'dark hours' },
+              title: { text: t('darkHours') },
               labels: { minWidth: 30 },
             },
           ]
@@ -51,7 +59,7 @@ const options = computed((): ApexOptions => {
   <VueApexCharts
     :key="series.length"
     role="figure"
-    aria-label="Loans by month, and its dark hours"
+    :aria-label="t('loansByMonthAndIts')"
     type="line"
     height="230"
     :options="options"

@@ -3,6 +3,9 @@ import type { ApexOptions } from 'apexcharts'
 import { computed } from 'vue'
 import VueApexCharts from 'vue3-apexcharts'
 import { chartColours, chartLook } from './chart-look.ts'
+import { logbookWords } from './words.ts'
+
+const t = logbookWords('rangesChart')
 
 /** Figures with what they lie between: a bar from the least to the most, a mark where the figure itself is. */
 interface Range {
@@ -45,7 +48,7 @@ const series = computed(() => {
       data: ranges.map(({ name, low, middle, high }) => ({
         x: name,
         y: [low, high],
-        goals: [{ name: 'counted', value: middle, strokeWidth: 3, strokeHeight: 14, strokeColor: ink }],
+        goals: [{ name: t('counted'), value: middle, strokeWidth: 3, strokeHeight: 14, strokeColor: ink }],
       })),
     },
   ]

@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import type { SpreadView } from '@binoculum/contract'
 import { computed } from 'vue'
+import { logbookWords } from './words.ts'
+
+const t = logbookWords('spreadBar')
 
 /** Eight of ten as a line, the middle one as a dot, the limit as a tick; nothing of too few. */
 const { spread, limit, unit } = defineProps<{ spread: SpreadView; limit: number | null; unit: string }>()
@@ -10,8 +13,14 @@ const end = computed(() => Math.max((limit ?? 1) * FULL_LIMITS, 1e-9))
 const at = (value: number) => Math.min(WIDTH, (value / end.value) * WIDTH)
 const words = computed(() =>
   spread.middle === null
-    ? `${spread.n} looks: too few to say`
-    : `middle ${spread.middle.toFixed(1)} ${unit}, eight of ten from ${spread.low?.toFixed(1)} to ${spread.high?.toFixed(1)}; limit ${limit?.toFixed(1)}`,
+    ? t('looksTooFewToSay', { looks: spread.n })
+    : t('middleEightOfTenFrom', {
+        middle: spread.middle.toFixed(1),
+        unit,
+        low: spread.low?.toFixed(1),
+        high: spread.high?.toFixed(1),
+        limit: limit?.toFixed(1),
+      }),
 )
 </script>
 

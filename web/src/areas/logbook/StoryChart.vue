@@ -5,6 +5,9 @@ import { computed } from 'vue'
 import VueApexCharts from 'vue3-apexcharts'
 import { chartColours, chartLook } from './chart-look.ts'
 import { isBeyond } from './story-words.ts'
+import { logbookWords } from './words.ts'
+
+const t = logbookWords('storyChart')
 
 /** One figure along time: as found a dot, as left a ring, joined in the order in which they were read, against the limit. */
 const { readings, unit, fromUtc, untilUtc, digits } = defineProps<{
@@ -33,9 +36,9 @@ const bottom = computed(() => {
   return Math.min((limit.value ?? Infinity) * 0.85, ...line.value.map(({ y }) => y * 0.9))
 })
 const series = computed(() => [
-  { name: 'in between', type: 'line', data: line.value },
-  { name: 'as found', type: 'scatter', data: found.value },
-  { name: 'as left', type: 'scatter', data: left.value },
+  { name: t('inBetween'), type: 'line', data: line.value },
+  { name: t('asFound'), type: 'scatter', data: found.value },
+  { name: t('asLeft'), type: 'scatter', data: left.value },
 ])
 const options = computed((): ApexOptions => {
   const look = chartLook()
@@ -90,7 +93,7 @@ const options = computed((): ApexOptions => {
                 borderWidth: 2,
                 strokeDashArray: 0,
                 label: {
-                  text: `${last.value?.limitIsLeast ? 'at least' : 'limit'} ${limit.value.toFixed(digits)}`,
+                  text: `${last.value?.limitIsLeast ? t('atLeast') : t('limit')} ${limit.value.toFixed(digits)}`,
                   position: 'left',
                   offsetY: last.value?.limitIsLeast ? 18 : 0,
                   textAnchor: 'start',
@@ -107,7 +110,7 @@ const options = computed((): ApexOptions => {
 <template>
   <VueApexCharts
     role="figure"
-    aria-label="as found and as left, along time"
+    :aria-label="t('asFoundAndAsLeft')"
     type="line"
     height="170"
     :options="options"

@@ -4,6 +4,9 @@ import { computed } from 'vue'
 import JudgedChart from './JudgedChart.vue'
 import StoryChart from './StoryChart.vue'
 import { readingsSentence, seenWords, unitWords } from './story-words.ts'
+import { logbookWords } from './words.ts'
+
+const t = logbookWords('storyFigures')
 
 /** All figures of a kit along time: each measured one against its limit, mirror and finder first, then what was judged. */
 const { readings, fromUtc, untilUtc } = defineProps<{
@@ -35,11 +38,13 @@ const wordsOf = (kind: StoryReading['kind']) => unitWords(kind, of(kind)[0]?.uni
       :digits="wordsOf(kind).digits"
     />
   </section>
-  <section v-if="judged.length > 0" aria-label="judged by eye">
-    <h2>judged by eye <em>a ring is fine</em></h2>
+  <section v-if="judged.length > 0" :aria-label="t('judgedByEye')">
+    <h2>
+      {{ t('judgedByEye') }} <em>{{ t('aRingIsFine') }}</em>
+    </h2>
     <JudgedChart :readings="judged" :from-utc="fromUtc" :until-utc="untilUtc" />
   </section>
-  <p v-if="readings.length === 0" class="quiet">Nobody has measured it in this time.</p>
+  <p v-if="readings.length === 0" class="quiet">{{ t('nobodyHasMeasuredItIn') }}</p>
 </template>
 
 <style scoped src="./logbook-page.css"></style>

@@ -3,6 +3,9 @@ import type { StoryLoan } from '@binoculum/contract'
 import { dayNumber } from '@binoculum/core'
 import dayjs from 'dayjs'
 import { computed } from 'vue'
+import { logbookWords } from './words.ts'
+
+const t = logbookWords('storyLoans')
 
 /** Loans along time as bars, and under each what was off when it came back. */
 const { loans, from, until, today } = defineProps<{
@@ -37,12 +40,18 @@ const months = computed(() => {
   return found
 })
 const wordsOf = ({ code, fromOn, untilOn, daysLate, state }: StoryLoan) =>
-  `${code}, ${fromOn} to ${untilOn}${state === 'promised' ? ', promised' : ''}${daysLate > 0 ? `, ${daysLate} days late` : ''}`
+  t('codeTo', {
+    code,
+    fromOn,
+    untilOn,
+    state: state === 'promised' ? t('promised') : '',
+    daysLate: daysLate > 0 ? t('daysLate', { daysLate }) : '',
+  })
 const offOf = ({ off }: StoryLoan) => off.map(({ part, mark }) => `${part} ${mark}`).join(', ')
 </script>
 
 <template>
-  <div class="mr-8px ml-64px mt-12px mb-0" role="group" aria-label="Loans along time">
+  <div class="mr-8px ml-64px mt-12px mb-0" role="group" :aria-label="t('loansAlongTime')">
     <p class="row months relative h-24px line-b-rule-strong text-quiet [font-family:var(--serif)]" aria-hidden="true">
       <span v-for="month in months" :key="month.left" class="absolute" :style="{ left: month.left }">{{
         month.words
@@ -67,10 +76,10 @@ const offOf = ({ off }: StoryLoan) => off.map(({ part, mark }) => `${part} ${mar
           class="mark absolute -ml-6px"
           :class="{ off: loan.off.length > 0 }"
           :style="{ left: at }"
-          :title="offOf(loan) || 'all there'"
+          :title="offOf(loan) || t('allThere')"
           >{{ loan.off.length > 0 ? '○' : '✓'
           }}<span class="absolute overflow-hidden w-1px h-1px [clip-path:inset(50%)]">{{
-            offOf(loan) || 'all there'
+            offOf(loan) || t('allThere')
           }}</span></span
         >
       </template>

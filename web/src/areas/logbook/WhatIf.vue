@@ -9,13 +9,16 @@ import CsvButton from '../../shared/controls/CsvButton.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import type { WhatIfWork } from '../../workers/what-if.ts'
 import { whatIfSentence } from './story-words.ts'
+import { logbookWords } from './words.ts'
+
+const t = logbookWords('whatIf')
 
 /** A year of the branch's own kits played through under three rules of when somebody looks at mirrors. */
 const { branchId } = defineProps<{ branchId: string }>()
 const ruleWords: Readonly<Record<LookRule, string>> = {
-  'every-loan': 'after every loan',
-  'every-third': 'after every third loan',
-  'by-forecast': 'when a look is due',
+  'every-loan': t('afterEveryLoan'),
+  'every-third': t('afterEveryThirdLoan'),
+  'by-forecast': t('whenALookIsDue'),
 }
 const YEARS = 300
 const seed = ref(1)
@@ -67,28 +70,31 @@ const rows = computed(() =>
 </script>
 
 <template>
-  <section aria-label="What if">
-    <h2 class="mx-0 mt-18px mb-4px">What if <em>mirrors were looked at less often</em></h2>
+  <section :aria-label="t('whatIf')">
+    <h2 class="mx-0 mt-18px mb-4px">
+      {{ t('whatIf') }} <em>{{ t('mirrorsWereLookedAtLess') }}</em>
+    </h2>
     <p class="screen-only flex flex-wrap gap-14px items-center">
-      <ElButton type="primary" :disabled="progress !== null" @click="play">Play a year through</ElButton>
-      <label>seed <ElInputNumber v-model="seed" :min="1" :max="99999" size="small" aria-label="seed" /></label>
+      <ElButton type="primary" :disabled="progress !== null" @click="play">{{ t('playAYearThrough') }}</ElButton>
+      <label
+        >{{ t('seed') }} <ElInputNumber v-model="seed" :min="1" :max="99999" size="small" :aria-label="t('seed')"
+      /></label>
       <template v-if="progress !== null">
         <ElProgress :percentage="Math.round(progress * 100)" :stroke-width="8" class="bar w-240px" />
-        <ElButton link @click="stop">Stop</ElButton>
+        <ElButton link @click="stop">{{ t('stop') }}</ElButton>
       </template>
     </p>
     <ProblemNote :problem="problem" @retry="play" />
     <template v-if="found">
-      <p>{{ kitCount === 0 ? 'No kit here has been looked at yet.' : whatIfSentence(found) }}</p>
+      <p>{{ kitCount === 0 ? t('noKitHereHasBeen') : whatIfSentence(found) }}</p>
       <ElTable v-if="kitCount > 0" :data="rows" size="small" class="max-w-680px my-6px mx-0">
-        <ElTableColumn label="somebody looks" prop="rule" />
-        <ElTableColumn label="looks a year" prop="looks" align="right" />
-        <ElTableColumn label="hours at the bench" prop="hours" align="right" />
-        <ElTableColumn label="spoilt first nights in 100 loans" prop="spoilt" align="right" />
+        <ElTableColumn :label="t('somebodyLooks')" prop="rule" />
+        <ElTableColumn :label="t('looksAYear')" prop="looks" align="right" />
+        <ElTableColumn :label="t('hoursAtTheBench')" prop="hours" align="right" />
+        <ElTableColumn :label="t('spoiltFirstNightsInLoans')" prop="spoilt" align="right" />
       </ElTable>
       <p class="second">
-        {{ kitCount }} kits, {{ YEARS }} years each, seed {{ seed }}: every loan moves a mirror as that kit’s did; a
-        look puts it back. <CsvButton :rows="rows" name="what-if" />
+        {{ t('kitsYearsEachSeedEvery', { kitCount, years: YEARS, seed }) }} <CsvButton :rows="rows" name="what-if" />
       </p>
     </template>
   </section>

@@ -1,6 +1,9 @@
 import type { StoryCheck } from '@binoculum/contract'
 import { kindWords, readingFigureText } from '@binoculum/core'
 import { stationWords } from './trend-words.ts'
+import { logbookWords } from './words.ts'
+
+const t = logbookWords('compareWords')
 
 /** What two checks of one kit say when they are held side by side. */
 
@@ -14,9 +17,9 @@ const isJudged = ({ unit, kind }: Reading) => unit === 'judged' || kind === 'rep
 const foundAndLeft = (reading: Reading | undefined): string => {
   if (!reading) return '–'
   const left = figure(reading.asLeft, reading)
-  if (reading.asFound === null) return `left ${left}`
+  if (reading.asFound === null) return t('leftLeft', { left })
   const found = figure(reading.asFound, reading)
-  return found === left ? left : `found ${found}, left ${left}`
+  return found === left ? left : t('foundLeft', { found, left })
 }
 
 /** What became of it from when it was left until it was found again. */
@@ -52,18 +55,18 @@ export function checkRows(earlier: StoryCheck, later: StoryCheck): ComparedRow[]
       what: kindWords[kind],
       ...{ earlier: foundAndLeft(was), later: foundAndLeft(is) },
       // A model that changed has another limit since: both are said.
-      ...{ limit: limits.join(', then '), between: between(was, is) },
+      ...{ limit: limits.join(t('then')), between: between(was, is) },
     }
   })
   const stations = [...new Set([...earlier.stations, ...later.stations].map(({ station }) => station))]
   const at = (check: StoryCheck, name: string) => {
     const station = check.stations.find((each) => each.station === name)
     if (!station) return '–'
-    const minutes = station.minutes ? `${Math.round(station.minutes)} min` : ''
-    return [minutes, station.note].filter(Boolean).join(', ') || 'done'
+    const minutes = station.minutes ? t('minutesMin', { minutes: Math.round(station.minutes) }) : ''
+    return [minutes, station.note].filter(Boolean).join(', ') || t('done')
   }
   const work = stations.map((name) => ({
-    what: `${stationWords[name] ?? name}, work`,
+    what: t('stationWordsWork', { stationWords: stationWords[name] ?? name }),
     ...{ earlier: at(earlier, name), later: at(later, name), limit: '', between: '' },
   }))
   return [...figures, ...work]
@@ -77,8 +80,15 @@ export function comparedSentence(earlier: StoryCheck, later: StoryCheck): string
     return [{ is, was, found: is.asFound, share: Math.abs(is.asFound - was.asLeft) / is.limit }]
   })
   const [most] = moved.sort((a, b) => b.share - a.share)
-  if (!most) return 'No figure was taken both times.'
+  if (!most) return t('noFigureWasTakenBoth')
   const { is, was, found } = most
   const name = kindWords[is.kind]
-  return `${name.charAt(0).toUpperCase()}${name.slice(1)} moved most: left at ${figure(was.asLeft, was)}, found at ${figure(found, is)}, ${found > is.limit ? 'beyond' : 'within'} its limit of ${figure(is.limit, is)}.`
+  return t('movedMostLeftAtFound', {
+    first: name.charAt(0).toUpperCase(),
+    name: name.slice(1),
+    asLeft: figure(was.asLeft, was),
+    found: figure(found, is),
+    side: found > is.limit ? t('beyond') : t('within'),
+    limit: figure(is.limit, is),
+  })
 }

@@ -1,13 +1,16 @@
 import { actsOf, type Act } from '@binoculum/contract'
+import { logbookWords } from './words.ts'
+
+const t = logbookWords('storyKinds')
 
 /** Kinds of what was done to a kit, as somebody looks for them, by the features that write it down. */
 export const kindsOfActs = {
-  loans: 'loans',
-  bench: 'bench checks',
-  parts: 'parts and contents',
-  jobs: 'jobs and letters',
-  guides: 'guides and messages',
-  rest: 'everything else',
+  loans: t('loans'),
+  bench: t('benchChecks'),
+  parts: t('partsAndContents'),
+  jobs: t('jobsAndLetters'),
+  guides: t('guidesAndMessages'),
+  rest: t('everythingElse'),
 } as const
 export type KindOfAct = keyof typeof kindsOfActs
 

@@ -1,48 +1,56 @@
 import type { LostRole, MonthDays, StationTime, Trends } from '@binoculum/contract'
 import { jobFacts, roles } from '@binoculum/core'
 import { percent } from './story-words.ts'
+import { logbookWords } from './words.ts'
+
+const t = logbookWords('trendWords')
 
 /** Sentences that say what a chart of the logbook shows. */
 
 type Branch = Trends['branches'][number]
 
 export const stationWords: Readonly<Record<string, string>> = {
-  glass: 'glass',
-  assembly: 'putting together',
-  balance: 'balance',
-  place: 'setting for the place',
-  collimation: 'mirror',
-  star: 'star test',
-  finder: 'finder',
-  pack: 'packing',
+  glass: t('glass'),
+  assembly: t('puttingTogether'),
+  balance: t('balance'),
+  place: t('settingForThePlace'),
+  collimation: t('mirror'),
+  star: t('starTest'),
+  finder: t('finder'),
+  pack: t('packing'),
 }
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
-const times = (count: number) => (count === 1 ? 'once' : count === 2 ? 'twice' : `${count} times`)
+const times = (count: number) => (count === 1 ? t('once') : count === 2 ? t('twice') : t('countTimes', { count }))
 
 /** Where the days of all kits went. */
 export function daysSentence(months: readonly MonthDays[]): string {
   const sum = (of: (month: MonthDays) => number) => months.reduce((total, month) => total + of(month), 0)
   const all = sum(({ fit, out, waiting, bench }) => fit + out + waiting + bench)
-  if (all === 0) return 'Nothing is known of these months yet.'
+  if (all === 0) return t('nothingIsKnownOfThese')
   const [out, bench, fit] = [sum((month) => month.out), sum((month) => month.bench), sum((month) => month.fit)]
-  return `Of a kit’s days ${percent(out / all)} were with borrowers and ${percent(bench / all)} kept in; on ${percent(fit / all)} it stood here and could have gone out.`
+  return t('ofAKitsDaysWere', { out: percent(out / all), bench: percent(bench / all), fit: percent(fit / all) })
 }
 
 export function heldSentence(held: Branch['held']): string {
   const [most] = held
-  if (!most) return 'Nothing kept a kit in.'
+  if (!most) return t('nothingKeptAKitIn')
   const days = held.reduce((sum, each) => sum + each.days, 0)
-  return `“${capital(jobFacts(most.code).words)}” kept kits in longest: ${times(most.times)}, ${most.days} of ${days} days.`
+  return t('keptKitsInLongestOf', {
+    words: capital(jobFacts(most.code).words),
+    times: times(most.times),
+    days: most.days,
+    all: days,
+  })
 }
 
 /** In time, and by how much not: so that one who is a day late isn’t counted with one who is a month. */
 export const lateGroups = [
-  { name: 'in time', from: 0, until: 0 },
-  { name: '1 to 3 days', from: 1, until: 3 },
-  { name: '4 to 7 days', from: 4, until: 7 },
-  { name: '8 to 14 days', from: 8, until: 14 },
-  { name: 'longer', from: 15, until: Infinity },
+  { name: t('inTime'), from: 0, until: 0 },
+  { name: t('toDays'), from: 1, until: 3 },
+  { name: t('toDays2'), from: 4, until: 7 },
+  { name: t('toDays3'), from: 8, until: 14 },
+  { name: t('longer'), from: 15, until: Infinity },
 ] as const
 export const lateCounts = (late: Branch['late']): number[] =>
   lateGroups.map(({ from, until }) =>
@@ -51,11 +59,11 @@ export const lateCounts = (late: Branch['late']): number[] =>
 export function lateSentence(late: Branch['late']): string {
   const counts = lateCounts(late)
   const all = counts.reduce((sum, count) => sum + count, 0)
-  if (all === 0) return 'No loan has come back in these months.'
+  if (all === 0) return t('noLoanHasComeBack')
   const inTime = counts[0] ?? 0
-  if (inTime === all) return all === 1 ? 'The one loan came back in time.' : `All ${all} loans came back in time.`
+  if (inTime === all) return t('allLoansCameBackIn', { n: all })
   const long = (counts[3] ?? 0) + (counts[4] ?? 0)
-  return `${all - inTime} of ${all} loans came back late, ${long === 0 ? 'none' : long} of them by more than a week.`
+  return t('ofLoansCameBackLate', { late: all - inTime, all: all, long: long === 0 ? t('none') : long })
 }
 
 /** Those of which something was lost, most often first. */
@@ -71,24 +79,35 @@ export const lostRoles = (
 
 export function lostSentence(lost: readonly LostRole[]): string {
   const [most] = lostRoles(lost)
-  if (!most) return 'Nothing has gone missing that was counted.'
+  if (!most) return t('nothingHasGoneMissingThat')
   const { rate, low, high } = most.perHundred
-  const figures = `${rate.toFixed(1)} in 100 loans, between ${low.toFixed(1)} and ${high.toFixed(1)}`
+  const figures = t('inLoansBetweenAnd', { rate: rate.toFixed(1), low: low.toFixed(1), high: high.toFixed(1) })
   const second = lostRoles(lost)[1]
   // Only where the next one surely is lost less often does one stand out.
   const standsOut = !second || low > second.perHundred.rate
-  return `${capital(roles[most.role].words)} goes missing most often: ${figures}. ${standsOut ? 'Tie it on.' : 'Others are about as often gone.'}`
+  return t('goesMissingMostOften', {
+    words: capital(roles[most.role].words),
+    figures,
+    standsOut: standsOut ? t('tieItOn') : t('othersAreAboutAsOften'),
+  })
 }
 
 export function stationsSentence(stations: readonly StationTime[]): string {
   const sums = new Map<string, number>()
   for (const { modelId, minutes } of stations) sums.set(modelId, (sums.get(modelId) ?? 0) + minutes)
   const [most] = [...stations].sort((a, b) => b.minutes - a.minutes)
-  if (!most) return 'No check has been timed yet.'
+  if (!most) return t('noCheckHasBeenTimed')
   const all = [...sums.values()]
-  const range =
-    all.length === 1
-      ? `A whole check takes ${Math.round(all[0] ?? 0)} minutes`
-      : `A whole check takes between ${Math.round(Math.min(...all))} and ${Math.round(Math.max(...all))} minutes`
-  return `${range}; longest is ${stationWords[most.station] ?? most.station} of ${most.modelName}, ${most.minutes.toFixed(0)} minutes.`
+  const range = t('aWholeCheckTakesBetween', {
+    all: Math.round(all[0] ?? 0),
+    min: Math.round(Math.min(...all)),
+    max: Math.round(Math.max(...all)),
+    n: all.length,
+  })
+  return t('longestIsOfMinutes', {
+    range,
+    stationWords: stationWords[most.station] ?? most.station,
+    modelName: most.modelName,
+    minutes: most.minutes.toFixed(0),
+  })
 }

@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { shapeOf, sightWords, type PracticePart } from '@binoculum/core'
 import { computed } from 'vue'
+import { practiceWords } from './words.ts'
+
+const t = practiceWords('closeUp')
 
 /** A part in the hand: what it looks like, without saying whether that is right. */
 const { part } = defineProps<{ part: PracticePart }>()
@@ -14,7 +17,7 @@ const count = computed(() => (part.sight.kind === 'pieces' ? part.sight.count : 
 
 <template>
   <figure
-    aria-label="What you see"
+    :aria-label="t('whatYouSee')"
     class="close-up grid grid-cols-[140px_1fr] gap-10px items-center m-0 py-8px px-14px line-t-rule-strong max-[900px]:grid-cols-[minmax(0,1fr)]"
   >
     <svg width="212" height="120" viewBox="0 0 300 170" role="img" :aria-label="words">
@@ -102,7 +105,7 @@ const count = computed(() => (part.sight.kind === 'pieces' ? part.sight.count : 
       </g>
     </svg>
     <figcaption>
-      <b>{{ part.name }}</b> <span class="second block">look for: {{ part.lookFor }}</span>
+      <b>{{ part.name }}</b> <span class="second block">{{ t('lookFor', { lookFor: part.lookFor }) }}</span>
       <p class="serif mt-6px text-20px lh-26px">{{ words }}</p>
       <slot />
     </figcaption>

@@ -11,6 +11,9 @@ import CloseUp from './CloseUp.vue'
 import PracticeTabs from './PracticeTabs.vue'
 import { usePractice } from './use-practice.ts'
 import { useSession } from '../people/session.ts'
+import { practiceWords } from './words.ts'
+
+const t = practiceWords('practiceCasePage')
 
 const session = useSession()
 
@@ -29,12 +32,12 @@ const draft = computed(() => ({
 const clock = (total: number) => `${Math.floor(total / 60)}:${String(Math.floor(total % 60)).padStart(2, '0')}`
 const nameOf = (id: string) => parts.value.find((part) => part.id === id)?.name ?? id
 const numberOf = (id: string) => parts.value.findIndex((part) => part.id === id) + 1
-const resultWords = { found: 'found', noticed: 'seen, but named wrongly', overlooked: 'overlooked' } as const
+const resultWords = { found: t('found'), noticed: t('seenButNamedWrongly'), overlooked: t('overlooked') } as const
 const ways = [
-  { key: 'Space', name: 'Space', mark: 'present', words: 'present' },
-  { key: 'm', name: 'm', mark: 'missing', words: 'missing' },
-  { key: 'd', name: 'd', mark: 'damaged', words: 'damaged' },
-  { key: 'w', name: 'w', mark: 'wrong', words: 'wrong item' },
+  { key: 'Space', name: t('space'), mark: 'present', words: t('present') },
+  { key: 'm', name: 'm', mark: 'missing', words: t('missing') },
+  { key: 'd', name: 'd', mark: 'damaged', words: t('damaged') },
+  { key: 'w', name: 'w', mark: 'wrong', words: t('wrongItem') },
 ] as const
 
 useKeys(() => ({
@@ -51,9 +54,11 @@ useKeys(() => ({
     <div class="page flex-1 pb-12px">
       <PracticeTabs />
       <header class="flex flex-wrap gap-y-0 gap-x-16px items-center mb-10px">
-        <h1>Practice</h1>
-        <p class="quiet">a made-up kit comes back, and not all is well; nothing here is written to a kit</p>
-        <output class="ml-auto text-34px fw-640" aria-label="time">{{ clock(score?.seconds ?? seconds) }}</output>
+        <h1>{{ t('practice') }}</h1>
+        <p class="quiet">{{ t('aMadeUpKitComes') }}</p>
+        <output class="ml-auto text-34px fw-640" :aria-label="t('time')">{{
+          clock(score?.seconds ?? seconds)
+        }}</output>
       </header>
       <div
         class="columns grid grid-cols-[minmax(0,1fr)_316px] gap-20px items-start max-[1000px]:grid-cols-[minmax(0,1fr)]"
@@ -75,14 +80,18 @@ useKeys(() => ({
             :current-id="current?.id ?? null"
             @choose="practice.goTo"
           />
-          <section v-if="score" role="status" aria-label="Your result">
+          <section v-if="score" role="status" :aria-label="t('yourResult')">
             <p class="points">
-              <b class="text-44px lh-48px">{{ score.points }}</b> of 100
+              <b class="text-44px lh-48px">{{ score.points }}</b> {{ t('of') }}
             </p>
             <p class="quiet">
-              {{ score.faults.filter(({ result }) => result === 'found').length }} of {{ score.faults.length }} found
-              in
-              {{ clock(score.seconds) }}
+              {{
+                t('ofFoundIn', {
+                  found: score.faults.filter(({ result }) => result === 'found').length,
+                  all: score.faults.length,
+                  seconds: clock(score.seconds),
+                })
+              }}
             </p>
             <ul class="mx-0 mt-8px mb-0 p-0 list-none">
               <li
@@ -105,23 +114,22 @@ useKeys(() => ({
               >
                 <span></span
                 ><span
-                  ><b>{{ numberOf(id) }} {{ nameOf(id) }}</b> is as it should be.</span
+                  ><b>{{ numberOf(id) }} {{ nameOf(id) }}</b> {{ t('isAsItShouldBe') }}</span
                 >
               </li>
             </ul>
           </section>
           <section v-else>
-            <h2>How it goes</h2>
+            <h2>{{ t('howItGoes') }}</h2>
             <p>
-              Take each part in the hand: what you see stands under the card. Mark what is not as the card says. Three
-              things at least are off. The clock begins with your first key.
+              {{ t('takeEachPartInThe') }}
             </p>
           </section>
           <section v-if="tries.length > 0">
-            <h2>Tries on this machine</h2>
+            <h2>{{ t('triesOnThisMachine') }}</h2>
             <p v-for="each in tries.slice(0, 5)" :key="each.atUtc" class="grid grid-cols-[90px_40px_1fr]">
               <span class="quiet">{{ dayText(each.atUtc, session.zoneOf()) }}</span> <b>{{ each.points }}</b>
-              <span>{{ each.found }} of {{ each.of }} in {{ clock(each.seconds) }}</span>
+              <span>{{ t('ofIn', { found: each.found, of: each.of, seconds: clock(each.seconds) }) }}</span>
             </p>
           </section>
         </aside>
@@ -129,19 +137,19 @@ useKeys(() => ({
     </div>
     <footer class="action-bar">
       <ElButton v-if="score" type="primary" size="large" @click="practice.another">
-        Another case <KeyCap name="Enter" />
+        {{ t('anotherCase') }} <KeyCap name="Enter" />
       </ElButton>
       <template v-else>
         <ElButton type="primary" size="large" :disabled="looked === 0" @click="practice.finish">
-          Done looking <KeyCap name="Enter" />
+          {{ t('doneLooking') }} <KeyCap name="Enter" />
         </ElButton>
-        <span class="quiet">{{ looked }} of {{ parts.length }} looked at</span>
+        <span class="quiet">{{ t('ofLookedAt', { looked, parts: parts.length }) }}</span>
         <ElButton size="large" :disabled="undoable.length === 0" @click="practice.undo">
-          Undo <KeyCap name="u" />
+          {{ t('undo') }} <KeyCap name="u" />
         </ElButton>
-        <ElButton size="large" @click="practice.another">Another case</ElButton>
+        <ElButton size="large" @click="practice.another">{{ t('anotherCase') }}</ElButton>
       </template>
-      <RouterLink to="/desk" class="ml-auto">Leave practice</RouterLink>
+      <RouterLink to="/desk" class="ml-auto">{{ t('leavePractice') }}</RouterLink>
     </footer>
   </main>
 </template>

@@ -9,6 +9,9 @@ import { dayText } from '../../shared/dates.ts'
 import PracticeTabs from './PracticeTabs.vue'
 import { levelWords } from './levels.ts'
 import { useSession } from '../people/session.ts'
+import { practiceWords } from './words.ts'
+
+const t = practiceWords('practiceResultsPage')
 
 const session = useSession()
 
@@ -27,32 +30,42 @@ const people = computed(() => {
 <template>
   <main class="page">
     <PracticeTabs />
-    <h1>How it goes</h1>
-    <p class="quiet">You see your own practice; a coordinator also that of the branch. Nobody else does.</p>
+    <h1>{{ t('howItGoes') }}</h1>
+    <p class="quiet">{{ t('youSeeYourOwnPractice') }}</p>
     <ProblemNote :problem="problem" @retry="reload" />
     <p v-if="data && people.length === 0">
-      <strong>No telescope has been lined up yet.</strong>{{ ' ' }}
-      <RouterLink to="/practice/telescope">Take the first one</RouterLink>: about five minutes, and nothing can break.
+      <strong>{{ t('noTelescopeHasBeenLined') }}</strong>{{ ' ' }}
+      <RouterLink to="/practice/telescope">{{ t('takeTheFirstOne') }}</RouterLink>{{
+        t('aboutFiveMinutesAndNothing')
+      }}
     </p>
     <section v-for="person in people" :key="person.by">
       <h2 class="flex gap-10px items-baseline mx-0 mt-18px mb-4px">
         <span class="name overflow-hidden max-w-520px text-ellipsis whitespace-nowrap" :title="person.by">{{
           person.by
         }}</span>
-        <span v-if="person.mine" class="quiet">you</span>
+        <span v-if="person.mine" class="quiet">{{ t('you') }}</span>
       </h2>
-      <div role="table" :aria-label="`Practice of ${person.by}`">
+      <div role="table" :aria-label="t('practiceOf', { by: person.by })">
         <p
           role="row"
           class="line grid grid-cols-[minmax(90px,1.2fr)_minmax(64px,1fr)_minmax(90px,1.5fr)_minmax(72px,1fr)_minmax(72px,1fr)_minmax(80px,1.2fr)_minmax(160px,2.6fr)] gap-12px items-baseline py-7px px-0 line-b-rule [font-variant-numeric:tabular-nums] max-[900px]:grid-cols-[1fr_1fr] max-[900px]:hidden"
         >
-          <em class="text-quiet text-15px" role="columnheader">telescope</em
-          ><em class="text-quiet text-15px" role="columnheader">within limit</em>
-          <em class="text-quiet text-15px" role="columnheader">turns, times the least</em
-          ><em class="text-quiet text-15px" role="columnheader">left, middle</em>
-          <em class="text-quiet text-15px" role="columnheader">without help</em
-          ><em class="text-quiet text-15px" role="columnheader">last</em
-          ><em class="text-quiet text-15px" role="columnheader">what that means</em>
+          <em class="text-quiet text-15px" role="columnheader">{{ t('telescope') }}</em><em
+            class="text-quiet text-15px"
+            role="columnheader"
+            >{{ t('withinLimit') }}</em
+          >
+          <em class="text-quiet text-15px" role="columnheader">{{ t('turnsTimesTheLeast') }}</em><em
+            class="text-quiet text-15px"
+            role="columnheader"
+            >{{ t('leftMiddle') }}</em
+          >
+          <em class="text-quiet text-15px" role="columnheader">{{ t('withoutHelp') }}</em><em
+            class="text-quiet text-15px"
+            role="columnheader"
+            >{{ t('last') }}</em
+          ><em class="text-quiet text-15px" role="columnheader">{{ t('whatThatMeans') }}</em>
         </p>
         <p
           v-for="each in person.levels"
@@ -62,7 +75,7 @@ const people = computed(() => {
         >
           <span role="cell">{{ levelWords[each.level] }}</span>
           <span role="cell"
-            ><b>{{ each.within }}</b> of {{ each.tubes }}</span
+            ><b>{{ each.within }}</b> {{ t('ofTubes', { tubes: each.tubes }) }}</span
           >
           <span role="cell">{{ each.timesLeast === null ? '–' : `${each.timesLeast.toFixed(1)} ×` }}</span>
           <span role="cell">{{ each.middleLeftMm.toFixed(2) }} mm</span>

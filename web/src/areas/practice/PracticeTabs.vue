@@ -1,13 +1,16 @@
 <script setup lang="ts">
 import PageTabs from '../../shared/PageTabs.vue'
+import { practiceWords } from './words.ts'
+
+const t = practiceWords('practiceTabs')
 
 const tabs = [
-  { path: '/practice', words: 'A case' },
-  { path: '/practice/telescope', words: 'A telescope' },
-  { path: '/practice/results', words: 'How it goes' },
+  { path: '/practice', words: t('aCase') },
+  { path: '/practice/telescope', words: t('aTelescope') },
+  { path: '/practice/results', words: t('howItGoes') },
 ] as const
 </script>
 
 <template>
-  <PageTabs :places="tabs" label="Practice" />
+  <PageTabs :places="tabs" :label="t('practice')" />
 </template>

@@ -13,6 +13,9 @@ import PracticeTabs from './PracticeTabs.vue'
 import TurningScrews from './TurningScrews.vue'
 import { usePracticeTube } from './use-practice-tube.ts'
 import { useSession } from '../people/session.ts'
+import { practiceWords } from './words.ts'
+
+const t = practiceWords('practiceTubePage')
 
 const session = useSession()
 
@@ -71,13 +74,17 @@ useKeys(() => ({
     <div class="page flex-1">
       <PracticeTabs />
       <header v-memo="[level, tube]" class="flex flex-wrap gap-14px items-center mb-10px">
-        <h1>Practice</h1>
+        <h1>{{ t('practice') }}</h1>
         <p class="quiet">
-          a made-up {{ tube.apertureMm }}/{{ tube.focalLengthMm }}, f/{{
-            (tube.focalLengthMm / tube.apertureMm).toFixed(1)
-          }};<br />nothing here is written to a kit
+          {{
+            t('aMadeUpF', {
+              apertureMm: tube.apertureMm,
+              focalLengthMm: tube.focalLengthMm,
+              ratio: (tube.focalLengthMm / tube.apertureMm).toFixed(1),
+            })
+          }}<br />{{ t('nothingHereIsWrittenTo') }}
         </p>
-        <p class="flex gap-8px ml-auto" role="group" aria-label="Which telescope">
+        <p class="flex gap-8px ml-auto" role="group" :aria-label="t('whichTelescope')">
           <button
             v-for="each in levels"
             :key="each.key"
@@ -94,7 +101,7 @@ useKeys(() => ({
         class="columns grid grid-cols-[minmax(280px,400px)_minmax(0,1fr)] gap-y-16px gap-x-40px max-[900px]:grid-cols-[minmax(0,1fr)]"
       >
         <div>
-          <em class="text-quiet">open end of the tube ↑</em>
+          <em class="text-quiet">{{ t('openEndOfTheTube') }}</em>
           <PeepholePicture
             class="max-w-370px"
             :tube="tube"
@@ -114,15 +121,15 @@ useKeys(() => ({
             unit="mm"
           />
           <p>
-            <strong>{{
-              stage === 'secondary' ? 'left over, secondary, at the primary' : 'left over, primary at the focal plane'
-            }}</strong>
-            <span v-if="stage === 'primary'" class="quiet"> · it began at {{ startMm.toFixed(1) }}</span>
+            <strong>{{ stage === 'secondary' ? t('leftOverSecondaryAtThe') : t('leftOverPrimaryAtThe') }}</strong>
+            <span v-if="stage === 'primary'" class="quiet">
+              {{ t('itBeganAt', { startMm: startMm.toFixed(1) }) }}</span
+            >
           </p>
           <div class="grid grid-cols-[250px_minmax(0,1fr)] gap-20px max-[900px]:grid-cols-[minmax(0,1fr)]">
             <div class="relative [contain:layout]">
-              <em class="text-quiet">{{ stage === 'secondary' ? 'into the open end' : 'from behind' }}</em>
-              <em class="text-quiet absolute right-0">focuser side ↑</em>
+              <em class="text-quiet">{{ stage === 'secondary' ? t('intoTheOpenEnd') : t('fromBehind') }}</em>
+              <em class="text-quiet absolute right-0">{{ t('focuserSide') }}</em>
               <TurningScrews
                 :places="screws.map(({ name, angleDeg }) => ({ name, ...screwPlace(angleDeg, 78) }))"
                 :in-hand="screw"
@@ -134,25 +141,26 @@ useKeys(() => ({
             <div v-memo="[rested, screw, state.locked, stage, result]">
               <ol class="order mx-0 mt-0 mb-8px p-0 [list-style-position:inside]">
                 <li class="py-4px px-0 line-b-rule" :class="{ here: stage === 'secondary' }">
-                  Secondary, its three screws <SignIcon v-if="stage !== 'secondary'" name="done" />
+                  {{ t('secondaryItsThreeScrews') }} <SignIcon v-if="stage !== 'secondary'" name="done" />
                 </li>
                 <li class="py-4px px-0 line-b-rule" :class="{ here: stage === 'primary' && !state.locked }">
-                  Primary<template v-if="stage === 'primary'">: {{ screw }} is in your hand</template>
+                  {{ t('primary') }}<template v-if="stage === 'primary'">{{ t('isInYourHand', { screw }) }}</template>
                 </li>
                 <li class="py-4px px-0 line-b-rule" :class="{ here: state.locked }">
-                  Lock, and look again <SignIcon v-if="result" name="done" />
+                  {{ t('lockAndLookAgain') }} <SignIcon v-if="result" name="done" />
                 </li>
               </ol>
               <div
                 v-if="recent.length > 0"
                 class="moves text-14px [font-variant-numeric:tabular-nums]"
                 role="table"
-                aria-label="Your turns"
+                :aria-label="t('yourTurns')"
               >
                 <p role="row" class="head">
-                  <span role="columnheader"></span><em class="text-quiet" role="columnheader">your turns</em
-                  ><em class="text-quiet" role="columnheader">turn</em
-                  ><em class="text-quiet" role="columnheader">left, mm</em>
+                  <span role="columnheader"></span
+                  ><em class="text-quiet" role="columnheader">{{ t('yourTurns2') }}</em
+                  ><em class="text-quiet" role="columnheader">{{ t('turn') }}</em
+                  ><em class="text-quiet" role="columnheader">{{ t('leftMm') }}</em>
                 </p>
                 <p v-for="(move, row) in recent" :key="row" role="row">
                   <span role="cell">{{ move.at }}</span>
@@ -164,7 +172,7 @@ useKeys(() => ({
                 </p>
               </div>
               <h3 class="mx-0 mt-6px mb-4px [font:italic_400_16px_var(--serif)] text-quiet">
-                turns so far, and the least that would do
+                {{ t('turnsSoFarAndThe') }}
               </h3>
               <svg viewBox="-6 -12 260 24" class="turns block w-full max-w-300px" aria-hidden="true">
                 <line x2="248" class="line stroke-quiet" />
@@ -174,7 +182,8 @@ useKeys(() => ({
                 <circle :cx="at(used + toGo.sixteenths)" r="4" class="fill-card stroke-rust stroke-1.4" />
               </svg>
               <p class="second">
-                <b>{{ used }}</b> sixteenths used, {{ toGo.sixteenths }} to go; <b>{{ least }}</b> would do
+                <b>{{ used }}</b> {{ t('sixteenthsUsedToGo', { sixteenths: toGo.sixteenths }) }} <b>{{ least }}</b>
+                {{ t('wouldDo') }}
               </p>
             </div>
           </div>
@@ -184,69 +193,80 @@ useKeys(() => ({
         v-memo="[rested, helpLine, state.locked, result, log, shown, problem]"
         class="grid grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)_minmax(0,1fr)] gap-y-8px gap-x-32px mt-12px pt-8px line-t-rule-strong max-[900px]:grid-cols-[minmax(0,1fr)]"
       >
-        <section aria-label="Help" class="[contain:layout]">
+        <section :aria-label="t('help')" class="[contain:layout]">
           <h3 class="mx-0 mt-6px mb-4px [font:italic_400_16px_var(--serif)] text-quiet">
-            {{ helpLine === 0 ? 'help' : `help, line ${helpLine} of ${PRACTICE_HELP_LINES}` }}
+            {{ helpLine === 0 ? t('help2') : t('helpLineOf', { line: helpLine, lines: PRACTICE_HELP_LINES }) }}
           </h3>
           <p v-if="result" class="words text-22px lh-28px" role="status">
             <SerifText
-              :text="`Lined up to ${result.leftMm.toFixed(1)} mm with ${result.sixteenthsUsed} sixteenths; ${result.sixteenthsLeast} would have done.`"
+              :text="
+                t('linedUpToMmWith', {
+                  leftMm: result.leftMm.toFixed(1),
+                  sixteenthsUsed: result.sixteenthsUsed,
+                  sixteenthsLeast: result.sixteenthsLeast,
+                })
+              "
             />
           </p>
           <p v-else-if="state.locked && errorMm > limits.limitMm" class="words text-22px lh-28px" role="status">
             <SerifText
-              :text="`Locking shifted it: ${errorMm.toFixed(1)} mm are left, limit ${limits.limitMm.toFixed(1)}. Loosen it, and turn on.`"
+              :text="t('lockingShiftedItMmAre', { errorMm: errorMm.toFixed(1), limitMm: limits.limitMm.toFixed(1) })"
             />
           </p>
           <p v-else class="words text-22px lh-28px">
-            <SerifText :text="help || 'One line at a time, when you want it.'" />
+            <SerifText :text="help || t('oneLineAtATime')" />
           </p>
           <p v-if="shown && nextWay.length > 0" class="second">
-            Shortest way from here:
             {{
-              nextWay
-                .map(({ name, sixteenths }) => `${name} ${wayWord(sixteenths)} ${turnFraction(sixteenths / 16)}`)
-                .join(', ')
-            }}.
+              t('shortestWayFromHere', {
+                nextWay: nextWay
+                  .map(({ name, sixteenths }) => `${name} ${wayWord(sixteenths)} ${turnFraction(sixteenths / 16)}`)
+                  .join(', '),
+              })
+            }}
           </p>
           <p v-if="problem" class="problem">{{ problem }}</p>
         </section>
         <section class="[contain:layout]">
-          <h3 class="mx-0 mt-6px mb-4px [font:italic_400_16px_var(--serif)] text-quiet">how to turn</h3>
+          <h3 class="mx-0 mt-6px mb-4px [font:italic_400_16px_var(--serif)] text-quiet">{{ t('howToTurn') }}</h3>
           <p class="second">
-            <KeyCap name="a" /> <KeyCap name="b" /> <KeyCap name="c" /> choose · <KeyCap name="←" /> anticlockwise ·
-            <KeyCap name="→" /> clockwise, an eighth at a time, with <KeyCap name="Shift" /> half of that; or the
-            wheel on a screw, or drag its ring
+            <KeyCap name="a" /> <KeyCap name="b" /> <KeyCap name="c" /> {{ t('choose') }} <KeyCap name="←" />
+            {{ t('anticlockwise') }} <KeyCap name="→" /> {{ t('clockwiseAnEighthAtA') }} <KeyCap name="Shift" />
+            {{ t('halfOfThatOrThe') }}
           </p>
         </section>
         <section v-if="log.length > 0" class="[contain:layout]">
           <h3 class="mx-0 mt-6px mb-4px [font:italic_400_16px_var(--serif)] text-quiet">
-            kept, for you and your coordinator
+            {{ t('keptForYouAndYour') }}
           </h3>
           <p v-for="(run, i) in log.slice(0, 4)" :key="i" class="second">
             {{ dayText(run.atUtc, session.zoneOf()) }} {{ run.mine ? '' : `${run.by}, ` }}{{ levelWords[run.level] }}:
-            <b>{{ run.sixteenthsUsed }}</b> of {{ run.sixteenthsLeast }} sixteenths, {{ run.leftMm.toFixed(1) }} mm
-            left
+            <b>{{ run.sixteenthsUsed }}</b>
+            {{ t('ofSixteenthsMmLeft', { sixteenthsLeast: run.sixteenthsLeast, leftMm: run.leftMm.toFixed(1) }) }}
           </p>
-          <p class="second"><RouterLink to="/practice/results">How it goes, all of it</RouterLink></p>
+          <p class="second">
+            <RouterLink to="/practice/results">{{ t('howItGoesAllOf') }}</RouterLink>
+          </p>
         </section>
       </div>
     </div>
     <footer v-memo="[state.locked, result, state.moves.length > 0, stage]" class="action-bar">
       <ElButton v-if="result" type="primary" size="large" @click="practice.another()">
-        Another tube <KeyCap name="n" />
+        {{ t('anotherTube') }} <KeyCap name="n" />
       </ElButton>
       <ElButton v-else type="primary" size="large" :disabled="stage === 'secondary'" @click="practice.lock()">
-        {{ state.locked ? 'Loosen the locks' : 'Lock and look again' }} <KeyCap name="Space" />
+        {{ state.locked ? t('loosenTheLocks') : t('lockAndLookAgain2') }} <KeyCap name="Space" />
       </ElButton>
       <ElButton size="large" :disabled="result !== null" @click="practice.nextHelp()">
-        Next help line <KeyCap name="h" />
+        {{ t('nextHelpLine') }} <KeyCap name="h" />
       </ElButton>
       <ElButton size="large" :disabled="state.moves.length === 0 || result !== null" @click="practice.undo()">
-        Undo a turn <KeyCap name="u" />
+        {{ t('undoATurn') }} <KeyCap name="u" />
       </ElButton>
-      <ElButton size="large" @click="shown = !shown"> Show the shortest way <KeyCap name="w" /> </ElButton>
-      <ElButton v-if="!result" size="large" @click="practice.another()"> Another tube <KeyCap name="n" /> </ElButton>
+      <ElButton size="large" @click="shown = !shown"> {{ t('showTheShortestWay') }} <KeyCap name="w" /> </ElButton>
+      <ElButton v-if="!result" size="large" @click="practice.another()">
+        {{ t('anotherTube') }} <KeyCap name="n" />
+      </ElButton>
     </footer>
   </main>
 </template>

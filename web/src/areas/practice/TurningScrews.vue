@@ -1,5 +1,8 @@
 <script setup lang="ts">
 import { ref, useTemplateRef } from 'vue'
+import { practiceWords } from './words.ts'
+
+const t = practiceWords('turningScrews')
 
 /** Three screws to be turned by wheel, or by dragging the ring about the one in hand: each tick is a sixteenth of a turn. */
 const {
@@ -57,7 +60,7 @@ const ticks = Array.from({ length: 8 }, (_, i) => i * 45)
     viewBox="-132 -132 264 264"
     class="block w-full max-w-264px [touch-action:none]"
     role="group"
-    aria-label="Screws to turn"
+    :aria-label="t('screwsToTurn')"
     @pointermove="move"
     @pointerup="drag = null"
     @pointercancel="drag = null"
@@ -68,7 +71,7 @@ const ticks = Array.from({ length: 8 }, (_, i) => i * 45)
       :key="place.name"
       :transform="`translate(${place.x} ${place.y})`"
       :class="['screw', { held: place.name === inHand }]"
-      :aria-label="`Screw ${place.name}`"
+      :aria-label="t('screwName', { name: place.name })"
       role="button"
       @pointerdown="grab(place.name, $event)"
       @wheel.prevent="turn(place.name, ($event as WheelEvent).deltaY > 0 ? 1 : -1)"

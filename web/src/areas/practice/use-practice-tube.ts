@@ -18,6 +18,9 @@ import {
 import { refDebounced } from '@vueuse/core'
 import { computed, ref, shallowRef } from 'vue'
 import { api } from '../../shared/api/client.ts'
+import { practiceWords } from './words.ts'
+
+const t = practiceWords('usePracticeTube')
 
 const MS_PER_SECOND = 1000
 /** The view and its figure follow the hand at every frame; what is only read follows when the hand rests. */
@@ -98,7 +101,7 @@ export function usePracticeTube(seedOf: () => number = () => Math.floor(Math.ran
     try {
       log.value = (await api.post(practiceLogSchema, '/api/practice', result.value)).results
     } catch {
-      problem.value = 'The result was not kept: the line is down. The telescope is lined up all the same.'
+      problem.value = t('theResultWasNotKept')
     }
   }
   async function load() {

@@ -24,6 +24,9 @@ import { useSession } from '../../people/session.ts'
 import DeskTabs from '../DeskTabs.vue'
 import { canBeAsked, dueWords, jobGroups } from './job-words.ts'
 import NoticeForm from './NoticeForm.vue'
+import { deskWords } from '../words.ts'
+
+const t = deskWords('followUpPage')
 
 const session = useSession()
 const router = useRouter()
@@ -61,10 +64,14 @@ async function settle(job: FollowUpJob | null, result: SettleJob['result']) {
   )
   told.value =
     result === 'found'
-      ? `${job.partName ?? 'It'} is back in ${job.kitName}.`
+      ? t('isBackIn', { partName: job.partName ?? t('it'), kitName: job.kitName })
       : result === 'not-helped' && next
-        ? `${job.partName ?? job.kitName}: ${jobFacts(next.code).words} next, due ${next.dueOn ? dateText(next.dueOn) : 'soon'}.`
-        : `${job.kitName}: done.`
+        ? t('nextDue', {
+            partName: job.partName ?? job.kitName,
+            words: jobFacts(next.code).words,
+            dueOn: next.dueOn ? dateText(next.dueOn) : t('soon'),
+          })
+        : t('kitNameDone', { kitName: job.kitName })
   at.value = next?.id ?? inOrder.value[Math.min(index, inOrder.value.length - 1)]?.id ?? null
 }
 
@@ -80,7 +87,7 @@ async function putIn(job: FollowUpJob | null) {
   await run(async (idempotencyKey) => {
     const body = { idempotencyKey, partId: job.partId, kitVersion: job.kitVersion, count: 1, way: 'into-kit' }
     await api.post(movedSpareSchema, `/api/spares/${job.spareId}/move`, body)
-    told.value = `A spare ${job.partName} is in ${job.kitName} now.`
+    told.value = t('aSpareIsInNow', { partName: job.partName, kitName: job.kitName })
   })
   await reload()
 }
@@ -116,9 +123,9 @@ useKeys((): KeyMap => ({
   <main class="page">
     <DeskTabs />
     <header class="flex gap-14px items-baseline max-[760px]:flex-wrap">
-      <h1>Follow-up</h1>
+      <h1>{{ t('followUp') }}</h1>
       <p v-if="data" class="quiet">
-        {{ data.jobs.length === 1 ? 'one thing' : `${data.jobs.length} things` }} to see to
+        {{ t('thingsToSeeTo', { n: data.jobs.length }) }}
       </p>
       <ElButton
         v-if="session.coordinates.length > 0"
@@ -126,7 +133,7 @@ useKeys((): KeyMap => ({
         :aria-expanded="asks"
         @click="asks = !asks"
       >
-        Notice to all of a model, battery round
+        {{ t('noticeToAllOfA') }}
       </ElButton>
       <CsvButton v-if="inOrder.length > 0" class="ml-auto max-[760px]:ml-0" :rows="jobTable" name="follow-up" />
     </header>
@@ -141,7 +148,7 @@ useKeys((): KeyMap => ({
       @done="((told = $event), (asks = false), reload())"
     />
     <p v-if="data && data.jobs.length === 0" class="mt-8px">
-      Nothing is missing, nothing to mend. What a take-back finds off comes here by itself, with an owner and a day.
+      {{ t('nothingIsMissingNothingTo') }}
     </p>
     <section v-for="group in groups" :key="group.words">
       <h2 class="mt-18px pb-2px line-b-rule-strong">
@@ -170,36 +177,39 @@ useKeys((): KeyMap => ({
           <div class="grid grid-cols-[minmax(0,1fr)_176px] gap-6px">
             <ElSelect
               :model-value="job.ownerId ?? ''"
-              placeholder="nobody yet"
+              :placeholder="t('nobodyYet')"
               :disabled="!mayAct(job) || sending"
-              :aria-label="`Who sees to ${job.partName ?? job.text}`"
+              :aria-label="t('whoSeesTo', { partName: job.partName ?? job.text })"
               @change="(ownerId: string) => change(job, { ownerId: ownerId || null })"
             >
-              <ElOption value="" label="nobody yet" />
+              <ElOption value="" :label="t('nobodyYet')" />
               <ElOption v-for="person in peopleOf(job)" :key="person.id" :value="person.id" :label="person.name" />
             </ElSelect>
             <DayPicker
               :model-value="job.dueOn"
               clearable
               :disabled="!mayAct(job) || sending"
-              :aria-label="`Due: ${job.partName ?? job.text}`"
+              :aria-label="t('duePartName', { partName: job.partName ?? job.text })"
               @update:model-value="(dueOn: string | null) => change(job, { dueOn: dueOn || null })"
             />
           </div>
           <p class="grid">
             <span :class="{ rust: job.daysOver > 0 }">{{ dueWords(job) }}</span>
-            <span v-if="isWaiting(job)" class="second">not before {{ hourText(job.notBeforeUtc!, job.zone) }}</span>
+            <span v-if="isWaiting(job)" class="second">{{
+              t('notBefore', { notBeforeUtc: hourText(job.notBeforeUtc!, job.zone) })
+            }}</span>
           </p>
           <div v-if="mayAct(job)" class="acts tight flex flex-wrap gap-6px max-[1150px]:col-span-full">
             <ElButton v-if="job.partId" :disabled="sending" @click="settle(job, 'found')">
-              {{ job.code === 'mend-part' ? 'Mended' : 'Found' }} <KeyCap v-if="job.id === current?.id" name="f" />
+              {{ job.code === 'mend-part' ? t('mended') : t('found') }}
+              <KeyCap v-if="job.id === current?.id" name="f" />
             </ElButton>
             <ElButton v-if="job.spareId && job.partId" :disabled="sending" @click="putIn(job)">
-              Put in a spare <span class="second">{{ job.spares }} there</span>
+              {{ t('putInASpare') }} <span class="second">{{ t('sparesThere', { spares: job.spares }) }}</span>
               <KeyCap v-if="job.id === current?.id" name="p" />
             </ElButton>
             <ElButton v-if="canBeAsked(job)" :disabled="sending" @click="write(job)">
-              Write <KeyCap v-if="job.id === current?.id" name="l" />
+              {{ t('write') }} <KeyCap v-if="job.id === current?.id" name="l" />
             </ElButton>
             <ElButton
               v-if="isFollowUp(job.code)"
@@ -207,10 +217,10 @@ useKeys((): KeyMap => ({
               :disabled="sending"
               @click="settle(job, 'not-helped')"
             >
-              Didn’t help <KeyCap v-if="job.id === current?.id" name="n" />
+              {{ t('didntHelp') }} <KeyCap v-if="job.id === current?.id" name="n" />
             </ElButton>
             <ElButton v-else :disabled="sending || isWaiting(job)" @click="settle(job, 'done')">
-              Done <KeyCap v-if="job.id === current?.id" name="x" />
+              {{ t('done') }} <KeyCap v-if="job.id === current?.id" name="x" />
             </ElButton>
           </div>
         </li>

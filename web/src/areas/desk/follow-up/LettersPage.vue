@@ -11,6 +11,9 @@ import KitTag from '../../../shared/drawings/KitTag.vue'
 import ProblemNote from '../../../shared/ProblemNote.vue'
 import { whenText } from '../../../shared/dates.ts'
 import DeskTabs from '../DeskTabs.vue'
+import { deskWords } from '../words.ts'
+
+const t = deskWords('lettersPage')
 
 const route = useRoute()
 const { data, problem, reload } = useLoaded(outboxSchema, '/api/messages')
@@ -25,10 +28,10 @@ const isChanged = computed(
   () => letter.value !== null && (subject.value !== letter.value.subject || body.value !== letter.value.body),
 )
 const stateWords = {
-  draft: 'not sent yet',
-  sending: 'on its way',
-  sent: 'sent',
-  failed: 'could not be sent',
+  draft: t('notSentYet'),
+  sending: t('onItsWay'),
+  sent: t('sent'),
+  failed: t('couldNotBeSent'),
 } as const
 /** It has left, or is about to: nothing of it can be changed. */
 const isGone = computed(() => letter.value?.state === 'sent' || letter.value?.state === 'sending')
@@ -81,19 +84,15 @@ async function send() {
 <template>
   <main class="page">
     <DeskTabs />
-    <h1>Letters</h1>
+    <h1>{{ t('letters') }}</h1>
     <p v-if="data" class="quiet">
-      {{
-        data.way === 'smtp'
-          ? 'Letters are handed to your mail server.'
-          : 'No mail server is set up: letters stay in this outbox. Save one as a file and send it from any mail program.'
-      }}
+      {{ data.way === 'smtp' ? t('lettersAreHandedToYour') : t('noMailServerIsSet') }}
     </p>
     <CsvButton v-if="data && data.messages.length > 0" :rows="letterTable" name="letters" />
     <ProblemNote :problem="problem" @retry="reload" />
     <p v-if="data && data.messages.length === 0" class="mt-14px">
-      No letter yet. <RouterLink to="/desk/follow-up">Follow-up</RouterLink> drafts one for what a borrower did not
-      bring back.
+      {{ t('noLetterYet') }} <RouterLink to="/desk/follow-up">{{ t('followUp') }}</RouterLink>
+      {{ t('draftsOneForWhatA') }}
     </p>
     <div
       v-if="letter && data"
@@ -114,21 +113,23 @@ async function send() {
             >
           </button>
         </li>
-        <li v-if="data.next"><ElButton :disabled="sending" @click="earlier">Earlier letters</ElButton></li>
+        <li v-if="data.next">
+          <ElButton :disabled="sending" @click="earlier">{{ t('earlierLetters') }}</ElButton>
+        </li>
       </ul>
       <section class="grid gap-12px py-18px px-24px line-rule-strong rd-4px bg-card">
         <dl class="grid grid-cols-[52px_1fr] gap-y-6px gap-x-10px items-baseline m-0">
-          <dt class="[font:italic_400_16px_var(--serif)] text-quiet">to</dt>
+          <dt class="[font:italic_400_16px_var(--serif)] text-quiet">{{ t('to') }}</dt>
           <dd class="m-0 break-anywhere">
             {{ letter.to }}
-            <span class="quiet">{{ letter.toAddress || 'no mail address: ring them' }}</span>
+            <span class="quiet">{{ letter.toAddress || t('noMailAddressRingThem') }}</span>
           </dd>
-          <dt class="[font:italic_400_16px_var(--serif)] text-quiet">from</dt>
+          <dt class="[font:italic_400_16px_var(--serif)] text-quiet">{{ t('from') }}</dt>
           <dd class="m-0 break-anywhere">{{ letter.by }}</dd>
-          <dt class="[font:italic_400_16px_var(--serif)] text-quiet">about</dt>
+          <dt class="[font:italic_400_16px_var(--serif)] text-quiet">{{ t('about') }}</dt>
           <dd v-if="isGone" class="m-0 break-anywhere">{{ letter.subject }}</dd>
           <dd v-else class="m-0 break-anywhere">
-            <ElInput v-model="subject" maxlength="200" aria-label="Subject" />
+            <ElInput v-model="subject" maxlength="200" :aria-label="t('subject')" />
           </dd>
         </dl>
         <p v-if="isGone" class="text [font:400_15px/22px_var(--sans)] whitespace-pre-wrap">
@@ -141,20 +142,22 @@ async function send() {
             class="text [font:400_15px/22px_var(--sans)] whitespace-pre-wrap"
             :rows="18"
             maxlength="5000"
-            aria-label="Letter"
+            :aria-label="t('letter')"
           />
-          <p class="second">Where it says <code v-text="'{{name}}'"></code> the name is put in when it is sent.</p>
+          <p class="second">{{ t('whereItSays') }} <code v-text="'{{name}}'"></code> {{ t('theNameIsPutIn') }}</p>
         </template>
         <p v-if="letter.problem" class="problem">{{ letter.problem }}</p>
         <ProblemNote :problem="refusal" @retry="send" />
         <div class="flex flex-wrap gap-10px">
           <template v-if="!isGone">
             <ElButton type="primary" size="large" :disabled="sending || !letter.toAddress" @click="send">
-              {{ letter.state === 'failed' ? 'Send it again' : 'Send it' }}
+              {{ letter.state === 'failed' ? t('sendItAgain') : t('sendIt') }}
             </ElButton>
-            <ElButton size="large" :disabled="!isChanged || sending" @click="keep"> Keep the changes </ElButton>
+            <ElButton size="large" :disabled="!isChanged || sending" @click="keep">
+              {{ t('keepTheChanges') }}
+            </ElButton>
           </template>
-          <a class="button big" :href="`/api/messages/${letter.id}/eml`" download>Save as a mail file</a>
+          <a class="button big" :href="`/api/messages/${letter.id}/eml`" download>{{ t('saveAsAMailFile') }}</a>
         </div>
       </section>
     </div>

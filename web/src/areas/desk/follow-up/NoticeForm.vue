@@ -6,6 +6,9 @@ import { useSending } from '../../../shared/api/use-sending.ts'
 import DayPicker from '../../../shared/controls/DayPicker.vue'
 import FigureInput from '../../../shared/controls/FigureInput.vue'
 import ProblemNote from '../../../shared/ProblemNote.vue'
+import { deskWords } from '../words.ts'
+
+const t = deskWords('noticeForm')
 
 /** One job for every kit of a model, or for every kit whose cells are old. */
 const { models, branches, today } = defineProps<{
@@ -25,9 +28,7 @@ const notice = ref({ modelId: models[0]?.id ?? '', text: '', dueOn: inDays(14), 
 const round = ref({ branchId: branches[0]?.branchId ?? '', olderThanDays: 180 as number | null, dueOn: inDays(14) })
 
 const kitWords = (kits: readonly string[]) =>
-  kits.length === 0
-    ? 'No kit needs it.'
-    : `${kits.length === 1 ? 'One kit has' : `${kits.length} kits have`} it to do: ${kits.join(', ')}.`
+  kits.length === 0 ? t('noKitNeedsIt') : t('kitsHaveItToDo', { kits: kits.join(', '), n: kits.length })
 
 async function send(path: string, body: object) {
   await run(async (idempotencyKey) => {
@@ -43,40 +44,40 @@ async function send(path: string, body: object) {
   >
     <ProblemNote class="col-span-full" :problem="problem" />
     <form class="grid gap-8px content-start justify-items-start" @submit.prevent="send('/api/notices', notice)">
-      <h3>Notice to every kit of a model</h3>
+      <h3>{{ t('noticeToEveryKitOf') }}</h3>
       <label class="labelled w-full">
-        <span>model</span>
-        <ElSelect v-model="notice.modelId" aria-label="model">
+        <span>{{ t('model') }}</span>
+        <ElSelect v-model="notice.modelId" :aria-label="t('model')">
           <ElOption
             v-for="model in models"
             :key="model.id"
             :value="model.id"
-            :label="`${model.name}, ${model.kits.length} ${model.kits.length === 1 ? 'kit' : 'kits'}`"
+            :label="t('nameKits', { name: model.name, n: model.kits.length })"
           />
         </ElSelect>
       </label>
       <label class="labelled w-full">
-        <span>check it for</span>
+        <span>{{ t('checkItFor') }}</span>
         <ElInput
           v-model="notice.text"
           required
           minlength="5"
           maxlength="500"
-          placeholder="for example: crack at the foot of leg 2"
+          :placeholder="t('forExampleCrackAtThe')"
         />
       </label>
       <label class="labelled w-full">
-        <span>by</span>
-        <DayPicker v-model="notice.dueOn" :from="today" aria-label="by" />
+        <span>{{ t('by') }}</span>
+        <DayPicker v-model="notice.dueOn" :from="today" :aria-label="t('by')" />
       </label>
-      <ElCheckbox v-model="notice.stops">none may be lent until it has been checked</ElCheckbox>
-      <ElButton type="primary" native-type="submit" :disabled="sending">Make one job per kit</ElButton>
+      <ElCheckbox v-model="notice.stops">{{ t('noneMayBeLentUntil') }}</ElCheckbox>
+      <ElButton type="primary" native-type="submit" :disabled="sending">{{ t('makeOneJobPerKit') }}</ElButton>
     </form>
     <form class="grid gap-8px content-start justify-items-start" @submit.prevent="send('/api/battery-rounds', round)">
-      <h3>Battery round</h3>
+      <h3>{{ t('batteryRound') }}</h3>
       <label v-if="branches.length > 1" class="labelled w-full">
-        <span>where</span>
-        <ElSelect v-model="round.branchId" aria-label="where">
+        <span>{{ t('where') }}</span>
+        <ElSelect v-model="round.branchId" :aria-label="t('where')">
           <ElOption
             v-for="branch in branches"
             :key="branch.branchId"
@@ -86,14 +87,14 @@ async function send(path: string, body: object) {
         </ElSelect>
       </label>
       <label class="labelled w-full">
-        <span>cells older than</span>
-        <FigureInput v-model="round.olderThanDays" label="cells older than, days" unit="days" />
+        <span>{{ t('cellsOlderThan') }}</span>
+        <FigureInput v-model="round.olderThanDays" :label="t('cellsOlderThanDays')" :unit="t('days')" />
       </label>
       <label class="labelled w-full">
-        <span>by</span>
-        <DayPicker v-model="round.dueOn" :from="today" aria-label="by" />
+        <span>{{ t('by') }}</span>
+        <DayPicker v-model="round.dueOn" :from="today" :aria-label="t('by')" />
       </label>
-      <ElButton type="primary" native-type="submit" :disabled="sending">Make the round</ElButton>
+      <ElButton type="primary" native-type="submit" :disabled="sending">{{ t('makeTheRound') }}</ElButton>
     </form>
   </div>
 </template>

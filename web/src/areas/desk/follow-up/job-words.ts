@@ -1,5 +1,8 @@
 import type { FollowUpJob } from '@binoculum/contract'
 import { dateText, isFollowUp } from '@binoculum/core'
+import { deskWords } from '../words.ts'
+
+const t = deskWords('jobWords')
 
 export interface JobGroup {
   readonly words: string
@@ -17,17 +20,17 @@ const byUrgency = (one: FollowUpJob, other: FollowUpJob) =>
 export function jobGroups(jobs: readonly FollowUpJob[]): readonly JobGroup[] {
   const sorted = [...jobs].sort(byUrgency)
   const groups = [
-    { words: 'Late', aside: 'somebody waits for it', jobs: sorted.filter(({ daysOver }) => daysOver > 0) },
-    { words: 'Today', aside: '', jobs: sorted.filter(({ daysOver, isToday }) => daysOver <= 0 && isToday) },
-    { words: 'Later', aside: '', jobs: sorted.filter(({ daysOver, isToday }) => daysOver <= 0 && !isToday) },
+    { words: t('late'), aside: t('somebodyWaitsForIt'), jobs: sorted.filter(({ daysOver }) => daysOver > 0) },
+    { words: t('today'), aside: '', jobs: sorted.filter(({ daysOver, isToday }) => daysOver <= 0 && isToday) },
+    { words: t('later'), aside: '', jobs: sorted.filter(({ daysOver, isToday }) => daysOver <= 0 && !isToday) },
   ]
   return groups.filter((group) => group.jobs.length > 0)
 }
 
 export function dueWords({ dueOn, daysOver, isToday }: FollowUpJob): string {
-  if (dueOn === null) return 'no day yet'
-  if (daysOver > 0) return `${daysOver} ${daysOver === 1 ? 'day' : 'days'} late`
-  return isToday ? 'today' : dateText(dueOn)
+  if (dueOn === null) return t('noDayYet')
+  if (daysOver > 0) return t('daysLate', { n: daysOver })
+  return isToday ? t('today2') : dateText(dueOn)
 }
 
 /** Whether a letter to the borrower could help: the part was missed at the return of a loan. */

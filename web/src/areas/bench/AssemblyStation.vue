@@ -12,17 +12,20 @@ import BigChoice from '../../shared/controls/BigChoice.vue'
 import { assemblySteps, type CheckDraft, type StepDraft } from './check-draft.ts'
 import ShakeTest from './shake/ShakeTest.vue'
 import { useTilt } from './use-tilt.ts'
+import { benchWords } from './words.ts'
+
+const t = benchWords('assemblyStation')
 
 const { kit } = defineProps<{ kit: KitSheet }>()
 const draft = defineModel<CheckDraft['assembly']>({ required: true })
 const emit = defineEmits<{ over: [] }>()
 
 const phaseWords: Readonly<Record<Phase, string>> = {
-  unpack: 'Unpack',
-  stand: 'Stand',
-  mount: 'Mount',
-  tube: 'Tube',
-  'fit-out': 'Fit-out',
+  unpack: t('unpack'),
+  stand: t('stand'),
+  mount: t('mount'),
+  tube: t('tube'),
+  'fit-out': t('fitOut'),
 }
 const steps = computed(() => assemblySteps(kit))
 const phasesHere = computed(() => [...new Set(steps.value.map(({ phase }) => phase))])
@@ -80,7 +83,7 @@ function say(index: number, value: string | null, besides: readonly string[] = [
 }
 /** The figure is kept beside what it comes to. */
 const takeTilt = () =>
-  tilt.value !== null && say(0, levelAnswer(tilt.value), [`${tilt.value.toFixed(1)}° from level`])
+  tilt.value !== null && say(0, levelAnswer(tilt.value), [t('fromLevel', { tilt: tilt.value.toFixed(1) })])
 const markOf = (key: string) => {
   const kept = draft.value.steps[key]
   if (!kept?.found) return 'unseen'
@@ -89,7 +92,11 @@ const markOf = (key: string) => {
 const doneCount = computed(() => steps.value.filter(({ key }) => draft.value.steps[key]?.found).length)
 const usual = (key: string) => {
   const seconds = kit.stepSeconds[key]
-  return seconds === undefined ? '' : seconds < 90 ? `${Math.round(seconds)} s` : `${Math.round(seconds / 60)} min`
+  return seconds === undefined
+    ? ''
+    : seconds < 90
+      ? `${Math.round(seconds)} s`
+      : t('secondsMin', { seconds: Math.round(seconds / 60) })
 }
 const heavy = computed(() => {
   const part = kit.parts.find(({ role }) => role === step.value?.part)
@@ -110,7 +117,7 @@ useKeys(() => ({
     v-if="step"
     class="grid grid-cols-[290px_minmax(0,1fr)] gap-y-20px gap-x-36px max-[1180px]:grid-cols-[230px_minmax(0,1fr)] max-[800px]:grid-cols-[minmax(0,1fr)]"
   >
-    <nav aria-label="Steps">
+    <nav :aria-label="t('steps')">
       <section v-for="phase in phasesHere" :key="phase">
         <h3 class="line-b-rule-strong italic text-quiet">{{ phaseWords[phase] }}</h3>
         <ol class="mx-0 mt-0 mb-8px p-0 list-none">
@@ -130,7 +137,7 @@ useKeys(() => ({
           </template>
         </ol>
       </section>
-      <p class="second">{{ doneCount }} of {{ steps.length }} · minutes: half of this model’s checks took less</p>
+      <p class="second">{{ t('ofMinutesHalfOfThis', { doneCount, steps: steps.length }) }}</p>
     </nav>
     <section class="grid gap-12px content-start" :aria-label="step.title">
       <h2 class="text-31px lh-36px"><SerifText :text="step.title" /></h2>
@@ -141,14 +148,15 @@ useKeys(() => ({
           <ul class="m-0 pl-18px text-17px lh-25px">
             <li v-for="line in step.lines" :key="line">{{ line }}</li>
           </ul>
-          <p v-if="step.check" class="check text-16px"><em>right when</em> {{ step.check }}</p>
+          <p v-if="step.check" class="check text-16px">
+            <em>{{ t('rightWhen') }}</em> {{ step.check }}
+          </p>
           <FeelScale v-if="step.feel" :feel="step.feel" />
           <p
             v-if="step.caution || heavy"
             class="caution py-6px px-12px [border-left:5px_double_var(--rust)] text-rust"
           >
-            {{ step.caution
-            }}<template v-if="heavy"> Over 10 kg: two people lift, or a trolley. Toes clear.</template>
+            {{ step.caution }}<template v-if="heavy"> {{ t('overKgTwoPeopleLift') }}</template>
           </p>
           <div v-for="(question, index) in questions" :key="question.question" class="question grid gap-6px">
             <p class="text-16px">
@@ -163,13 +171,13 @@ useKeys(() => ({
             />
           </div>
           <p v-if="step.test === 'level' && available" class="flex flex-wrap gap-10px items-center">
-            <ElButton v-if="!running" @click="start">Use this tablet as a level</ElButton>
-            <template v-else-if="tilt === null">Lay the tablet flat on the tray or the base.</template>
+            <ElButton v-if="!running" @click="start">{{ t('useThisTabletAsA') }}</ElButton>
+            <template v-else-if="tilt === null">{{ t('layTheTabletFlatOn') }}</template>
             <template v-else>
-              <b>{{ tilt.toFixed(1) }}°</b> from level
-              <ElButton @click="takeTilt">Take it</ElButton>
+              <b>{{ tilt.toFixed(1) }}°</b> {{ t('fromLevel2') }}
+              <ElButton @click="takeTilt">{{ t('takeIt') }}</ElButton>
             </template>
-            <span v-if="refused" class="rust">The tablet doesn’t let its sensors be read. Use the bubble.</span>
+            <span v-if="refused" class="rust">{{ t('theTabletDoesntLetIts') }}</span>
           </p>
         </div>
         <StepDrawing
@@ -183,13 +191,14 @@ useKeys(() => ({
         v-for="remedy in judged?.remedies ?? []"
         :key="remedy"
         role="status"
-        aria-label="What to do"
+        :aria-label="t('whatToDo')"
         class="advice text-22px lh-28px"
       >
         <SerifText :text="remedy" />
       </p>
       <p v-if="now.found === 'not-fine'" class="text-rust fw-640">
-        Found not fine<template v-if="now.left === 'fine'">, put right</template>.
+        {{ t('foundNotFine') }}<template v-if="now.left === 'fine'">{{ t('putRight') }}</template
+        >.
       </p>
       <div class="marks flex flex-wrap gap-10px">
         <ElButton
@@ -198,9 +207,11 @@ useKeys(() => ({
           :class="{ main: now.found !== 'not-fine' }"
           @click="fine"
         >
-          Fine <KeyCap name="Space" />
+          {{ t('fine') }} <KeyCap name="Space" />
         </ElButton>
-        <ElButton size="large" class="min-w-150px min-h-52px" @click="notFine">Not fine <KeyCap name="x" /></ElButton>
+        <ElButton size="large" class="min-w-150px min-h-52px" @click="notFine"
+          >{{ t('notFine') }} <KeyCap name="x"
+        /></ElButton>
         <ElButton
           size="large"
           class="min-w-150px min-h-52px"
@@ -208,7 +219,7 @@ useKeys(() => ({
           :disabled="now.found !== 'not-fine'"
           @click="putRight"
         >
-          Put right <KeyCap name="p" />
+          {{ t('putRight2') }} <KeyCap name="p" />
         </ElButton>
       </div>
     </section>

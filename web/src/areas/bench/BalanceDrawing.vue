@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { ironWeightMm, type EquatorialHead, type TubeFigures } from '@binoculum/core'
 import { computed, useTemplateRef } from 'vue'
+import { benchWords } from './words.ts'
+
+const t = benchWords('balanceDrawing')
 
 /** Across the head with the shaft level, seen along the right-ascension axis from the pole, open end to the eye; a millimetre is a unit, so the drawing is
  * the scale. The dashed weight is where it stands and can be dragged, the filled one where it belongs. */
@@ -81,7 +84,7 @@ function step(byMm: number) {
     :viewBox="`${viewX} ${top} ${viewWidth - viewX} ${390 - top}`"
     class="balance-drawing block w-full max-h-400px [touch-action:none]"
     role="group"
-    aria-label="The head from its axis: weight on its shaft to the left, tube to the right, to scale"
+    :aria-label="t('theHeadFromItsAxis')"
   >
     <!-- What doesn't move with the weight is made once. -->
     <g v-memo="[head, tube]">
@@ -231,7 +234,7 @@ function step(byMm: number) {
       :y="rulerY - 13"
       class="figure fill-brass-text [font:640_14px_var(--sans)] [text-anchor:middle]"
     >
-      end
+      {{ t('end') }}
     </text>
     <path
       v-if="rightMm !== null"
@@ -253,7 +256,7 @@ function step(byMm: number) {
       :y="rulerY + 62"
       class="now-place fill-rust [font:640_15px_var(--sans)] [text-anchor:middle]"
     >
-      now {{ Math.round(nowMm) }}
+      {{ t('nowNowMm', { nowMm: Math.round(nowMm) }) }}
     </text>
     <template v-if="bareMm !== null && bareMm >= 0 && nowMm !== null">
       <path
@@ -265,7 +268,7 @@ function step(byMm: number) {
         :y="AXIS_Y - weight.radiusMm - 32"
         class="figure fill-brass-text [font:640_14px_var(--sans)]"
       >
-        {{ Math.round(bareMm) }} mm of bare shaft
+        {{ t('mmOfBareShaft', { bareMm: Math.round(bareMm) }) }}
       </text>
     </template>
     <!-- which side sinks -->
@@ -288,7 +291,7 @@ function step(byMm: number) {
         :y="AXIS_Y + 78"
         class="fill-rust [font:640_15px_var(--sans)] [text-anchor:middle]"
       >
-        falls if let go
+        {{ t('fallsIfLetGo') }}
       </text>
       <text
         v-else
@@ -296,7 +299,7 @@ function step(byMm: number) {
         :y="AXIS_Y + weight.radiusMm + 4"
         class="fill-rust [font:640_15px_var(--sans)] [text-anchor:start]"
       >
-        falls if let go
+        {{ t('fallsIfLetGo') }}
       </text>
     </g>
     <defs>
@@ -322,9 +325,9 @@ function step(byMm: number) {
       class="fill-transparent cursor-ew-resize"
       tabindex="0"
       role="slider"
-      aria-label="Where the weight stands, mm from the axis"
+      :aria-label="t('whereTheWeightStandsMm')"
       :aria-valuenow="Math.round(nowMm ?? minMm)"
-      :aria-valuetext="nowMm === null ? 'not said yet' : `${Math.round(nowMm)} mm`"
+      :aria-valuetext="nowMm === null ? t('notSaidYet') : `${Math.round(nowMm)} mm`"
       :aria-valuemin="Math.round(minMm)"
       :aria-valuemax="Math.round(maxMm)"
       @pointerdown="grab"

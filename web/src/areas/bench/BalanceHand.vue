@@ -4,6 +4,9 @@ import { useTemplateRef } from 'vue'
 import FigureInput from '../../shared/controls/FigureInput.vue'
 import BalanceDrawing from './BalanceDrawing.vue'
 import type { KitBalance } from './use-balance.ts'
+import { benchWords } from './words.ts'
+
+const t = benchWords('balanceHand')
 
 /** Drawing and length of the bare shaft: what moves with the weight, apart from what doesn't. */
 const { balance } = defineProps<{ balance: KitBalance; head: EquatorialHead; tube: TubeFigures | null }>()
@@ -28,20 +31,20 @@ defineExpose({ focus: () => field.value?.focus() })
     />
     <p class="typed flex flex-wrap gap-y-8px gap-x-20px items-center">
       <label class="labelled flex gap-10px items-center"
-        ><span>bare shaft before the end stop, mm</span
+        ><span>{{ t('bareShaftBeforeTheEnd') }}</span
         ><FigureInput
           ref="field"
           class="w-130px"
-          label="bare shaft before the end stop, mm"
+          :label="t('bareShaftBeforeTheEnd')"
           unit="mm"
           name="bare-shaft-mm"
           :model-value="keptMm === null ? null : Math.round(keptMm)"
           @update:model-value="balance.setBare($event)"
       /></label>
       <span v-if="badLength" class="rust">{{ badLength }}</span>
-      <span class="caution flex-[1_1_220px] pl-10px [border-left:5px_double_var(--rust)] text-rust text-14px"
-        >One clutch at a time, a hand on the tube. Toes clear of the weight; end stop on.</span
-      >
+      <span class="caution flex-[1_1_220px] pl-10px [border-left:5px_double_var(--rust)] text-rust text-14px">{{
+        t('oneClutchAtATime')
+      }}</span>
     </p>
   </div>
 </template>

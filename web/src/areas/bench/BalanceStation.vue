@@ -25,6 +25,9 @@ import { balancesInClamp, onMountOf, type CheckDraft } from './check-draft.ts'
 import ClampBalance from './ClampBalance.vue'
 import RollDrawing from './RollDrawing.vue'
 import { useBalance } from './use-balance.ts'
+import { benchWords } from './words.ts'
+
+const t = benchWords('balanceStation')
 
 const { kit } = defineProps<{ kit: KitSheet }>()
 const draft = defineModel<CheckDraft['balance']>({ required: true })
@@ -74,7 +77,7 @@ const usualMargin = computed(() => {
   const load = rows.value.find(({ name }) => name === 'usual')?.load
   if (!load) return ''
   const margin = load.ratedLoadG - load.loadG
-  return margin >= 0 ? `${massText(margin)} to spare` : `${massText(-margin)} too much`
+  return margin >= 0 ? t('toSpare', { margin: massText(margin) }) : t('tooMuch', { margin: massText(-margin) })
 })
 const overloaded = computed(() => rows.value.find(({ load }) => load?.verdict === 'over') ?? null)
 const hand = useTemplateRef('hand')
@@ -101,13 +104,13 @@ useKeys(() => ({
 <template>
   <ClampBalance v-if="balancesInClamp(kit)" v-model="draft" :kit="kit" />
   <div v-else-if="!head || !onMount" class="grid gap-10px justify-items-start max-w-560px text-17px lh-25px">
-    <p>Nobody has measured this model’s mount yet, so the balance can’t be worked out.</p>
-    <RouterLink :to="`/setup/models/${kit.modelId}/mount`">Measure it once: shaft, weight and tube</RouterLink>
-    <p class="quiet">Until then balance it by hand: shaft level, clutch open, a hand on the tube.</p>
+    <p>{{ t('nobodyHasMeasuredThisModels') }}</p>
+    <RouterLink :to="`/setup/models/${kit.modelId}/mount`">{{ t('measureItOnceShaftWeight') }}</RouterLink>
+    <p class="quiet">{{ t('untilThenBalanceItBy') }}</p>
   </div>
   <div v-else-if="massG === 0" class="grid gap-10px justify-items-start max-w-560px text-17px lh-25px">
-    <p>This kit has no weight whose mass is known. Count it in, weigh it once, and the rest follows.</p>
-    <RouterLink :to="`/kits/${encodeURIComponent(kit.code)}`">To the kit’s sheet</RouterLink>
+    <p>{{ t('thisKitHasNoWeight') }}</p>
+    <RouterLink :to="`/kits/${encodeURIComponent(kit.code)}`">{{ t('toTheKitsSheet') }}</RouterLink>
   </div>
   <div
     v-else
@@ -115,49 +118,52 @@ useKeys(() => ({
   >
     <section class="[contain:layout]">
       <h2>
-        Across the head, shaft level
-        <em class="ml-8px">seen from the pole along the right-ascension axis, to scale</em>
+        {{ t('acrossTheHeadShaftLevel') }}
+        <em class="ml-8px">{{ t('seenFromThePoleAlong') }}</em>
       </h2>
       <BalanceHand ref="hand" :balance="balance" :head="head" :tube="kit.mount?.tube ?? null" />
     </section>
     <section class="judgement grid gap-12px content-start justify-items-start [contain:layout]">
       <BalanceVerdict :balance="balance" :set-up="draft.setUp" @choose="choosing = !choosing" />
       <fieldset v-if="choosing" class="grid gap-2px w-full m-0 line-rule-strong">
-        <legend>What is on the tube</legend>
+        <legend>{{ t('whatIsOnTheTube') }}</legend>
         <ElCheckbox
           v-for="part in riding"
           :key="part.id"
           :model-value="on.includes(part.id)"
           @update:model-value="balance.toggle(part.id)"
         >
-          {{ part.name }} <span class="second">{{ part.massG === null ? 'not weighed' : massText(part.massG) }}</span>
+          {{ part.name }}
+          <span class="second">{{ part.massG === null ? t('notWeighed') : massText(part.massG) }}</span>
         </ElCheckbox>
       </fieldset>
       <p v-if="report && report.unweighed.length > 0" class="rust">
-        Not weighed yet: {{ report.unweighed.join(', ') }}. The figure is too small by what it weighs.
+        {{ t('notWeighedYetTheFigure', { unweighed: report.unweighed.join(', ') }) }}
       </p>
       <div class="acts flex flex-wrap gap-8px">
         <ElButton type="primary" size="large" :disabled="draft.foundMm === null" @click="balance.moved">
-          Moved it <KeyCap name="Space" />
+          {{ t('movedIt') }} <KeyCap name="Space" />
         </ElButton>
         <ElButton size="large" :class="{ main: draft.stays }" :disabled="!mayStay" @click="balance.stays">
-          It stays <KeyCap name="y" />
+          {{ t('itStays') }} <KeyCap name="y" />
         </ElButton>
-        <ElButton size="large" @click="balance.nextSetUp">Other set-up <KeyCap name="s" /></ElButton>
+        <ElButton size="large" @click="balance.nextSetUp">{{ t('otherSetUp') }} <KeyCap name="s" /></ElButton>
       </div>
       <p v-if="draft.moved" class="second">
-        Found with {{ Math.round(draft.foundMm ?? 0) }} mm of bare shaft. Now measure what is left.
-        <ElButton link @click="balance.forget">left as found after all</ElButton>
+        {{ t('foundWithMmOfBare', { foundMm: Math.round(draft.foundMm ?? 0) }) }}
+        <ElButton link @click="balance.forget">{{ t('leftAsFoundAfterAll') }}</ElButton>
       </p>
-      <table class="w-full [border-collapse:collapse]" aria-label="Three set-ups">
+      <table class="w-full [border-collapse:collapse]" :aria-label="t('threeSetUps')">
         <caption class="[font:italic_400_15px_var(--serif)] text-quiet text-right">
-          weight’s middle, mm · tick: end of the shaft
+          {{
+            t('weightsMiddleMmTickEnd')
+          }}
         </caption>
         <tbody>
           <tr v-for="row in rows" :key="row.name" :class="{ here: row.name === draft.setUp }">
             <th class="py-4px px-0 line-b-rule text-left">
               {{ setUpWords[row.name] }}
-              <span class="second fw-400">{{ row.names.slice(0, 3).join(', ') || 'tube alone' }}</span>
+              <span class="second fw-400">{{ row.names.slice(0, 3).join(', ') || t('tubeAlone') }}</span>
             </th>
             <td class="py-4px px-0 line-b-rule text-left pl-12px" :class="{ rust: row.shaft && !row.shaft.possible }">
               <b>{{ row.wantedMm === null ? '–' : Math.round(row.wantedMm) }}</b>
@@ -167,16 +173,21 @@ useKeys(() => ({
                 v-if="row.wantedMm !== null"
                 :value="Math.max(row.wantedMm, 0)"
                 :limit="shaftEnd"
-                :label="`${setUpWords[row.name]}: weight’s middle at ${Math.round(row.wantedMm)} mm; the shaft ends at ${Math.round(shaftEnd)} mm`"
+                :label="
+                  t('weightsMiddleAtMmThe', {
+                    setUpWords: setUpWords[row.name],
+                    wantedMm: Math.round(row.wantedMm),
+                    shaftEnd: Math.round(shaftEnd),
+                  })
+                "
               />
             </td>
           </tr>
         </tbody>
       </table>
       <p v-if="learnt === null" class="second">
-        The head pulls on one side with a moment nobody can read off. Balance it once by hand, type the bare shaft,
-        say
-        <i>it stays</i>: it is learnt, and every other set-up follows.
+        {{ t('theHeadPullsOnOne') }}
+        <i>{{ t('itStays2') }}</i>{{ t('itIsLearntAndEvery') }}
       </p>
     </section>
     <div
@@ -188,38 +199,46 @@ useKeys(() => ({
         <h2>
           {{
             short
-              ? `${setUpWords[short.name]}: the weight is too light`
+              ? t('theWeightIsTooLight', { setUpWords: setUpWords[short.name] })
               : tooHeavy
-                ? `${setUpWords[tooHeavy.name]}: the weight is too heavy`
+                ? t('theWeightIsTooHeavy', { setUpWords: setUpWords[tooHeavy.name] })
                 : overloaded
-                  ? 'More than the mount is rated for'
-                  : 'The weight reaches, the mount carries it'
+                  ? t('moreThanTheMountIs')
+                  : t('theWeightReachesTheMount')
           }}
         </h2>
         <template v-if="short">
           <p>
-            <strong class="rust">{{ massText(short.extraMassG) }} too little</strong> at the end of the shaft.
+            <strong class="rust">{{ t('tooLittle', { extraMassG: massText(short.extraMassG) }) }}</strong>
+            {{ t('atTheEndOfThe') }}
             <template v-if="short.choice">
-              Drawer: <strong>{{ short.choice.spare.name }}</strong> would do; both at
-              {{ Math.round(short.choice.positionMm) }}, {{ Math.round(short.choice.bareMm) }} mm of bare shaft left.
+              {{ t('drawer') }} <strong>{{ short.choice.spare.name }}</strong>
+              {{
+                t('wouldDoBothAtMm', {
+                  positionMm: Math.round(short.choice.positionMm),
+                  bareMm: Math.round(short.choice.bareMm),
+                })
+              }}
             </template>
-            <template v-else-if="short.some">No weight in the drawer would do.</template>
-            <template v-else>The drawer holds no weight.</template>
+            <template v-else-if="short.some">{{ t('noWeightInTheDrawer') }}</template>
+            <template v-else>{{ t('theDrawerHoldsNoWeight') }}</template>
           </p>
           <ElButton v-if="short.choice" :disabled="sending" @click="addSpare(short.choice.spare.id)">
-            Add it from the drawer
+            {{ t('addItFromTheDrawer') }}
           </ElButton>
         </template>
         <p v-else-if="tooHeavy?.shaft">
-          Even close to the axis it pulls too much: {{ massText(tooHeavy.shaft.tubeSideExtraMassG) }} are missing on
-          the tube, {{ Math.round(tooHeavy.shaft.distanceMm ?? 0) }} mm from the axis. Take a lighter weight.
+          {{
+            t('evenCloseToTheAxis', {
+              tubeSideExtraMassG: massText(tooHeavy.shaft.tubeSideExtraMassG),
+              distanceMm: Math.round(tooHeavy.shaft.distanceMm ?? 0),
+            })
+          }}
         </p>
         <ProblemNote :problem="problem" @retry="emit('reload')" />
         <div v-if="rows[0]?.load" class="grid grid-cols-[auto_auto_1fr] gap-y-2px gap-x-14px items-center">
           <em class="col-span-full"
-            >load on the mount; tick: what it is rated for<template v-if="usualMargin"
-              >, {{ usualMargin }}</template
-            ></em
+            >{{ t('loadOnTheMountTick') }}<template v-if="usualMargin">, {{ usualMargin }}</template></em
           >
           <template v-for="row in rows" :key="row.name">
             <template v-if="row.load">
@@ -228,23 +247,25 @@ useKeys(() => ({
               <ScaleBar
                 :value="row.load.loadG"
                 :limit="row.load.ratedLoadG"
-                :label="`${massText(row.load.loadG)} of ${massText(row.load.ratedLoadG)} rated`"
+                :label="t('ofRated', { loadG: massText(row.load.loadG), ratedLoadG: massText(row.load.ratedLoadG) })"
               />
             </template>
           </template>
           <template v-if="draft.magnetsG > 0 && report?.load">
-            <span>with magnets</span>
+            <span>{{ t('withMagnets') }}</span>
             <b :class="{ rust: report.load.verdict === 'over' }">{{ massText(report.load.loadG) }}</b>
             <ScaleBar
               :value="report.load.loadG"
               :limit="report.load.ratedLoadG"
-              :label="`${massText(report.load.loadG)} of ${massText(report.load.ratedLoadG)} rated`"
+              :label="
+                t('ofRated', { loadG: massText(report.load.loadG), ratedLoadG: massText(report.load.ratedLoadG) })
+              "
             />
           </template>
         </div>
         <p v-else class="second">
-          What the mount is rated for isn’t written down:
-          <RouterLink :to="`/setup/models/${kit.modelId}/mount`">write it in</RouterLink>.
+          {{ t('whatTheMountIsRated') }}
+          <RouterLink :to="`/setup/models/${kit.modelId}/mount`">{{ t('writeItIn') }}</RouterLink>.
         </p>
       </section>
     </div>

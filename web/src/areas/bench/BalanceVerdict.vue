@@ -4,6 +4,9 @@ import SerifText from '../../shared/SerifText.vue'
 import BigFigure from '../../shared/drawings/BigFigure.vue'
 import type { BalanceDraft } from './check-draft.ts'
 import { BALANCE_LIMIT_MM, type KitBalance } from './use-balance.ts'
+import { benchWords } from './words.ts'
+
+const t = benchWords('balanceVerdict')
 
 /** The figure, its limit, and the next thing to do. */
 const { balance, setUp } = defineProps<{ balance: KitBalance; setUp: BalanceDraft['setUp'] }>()
@@ -16,16 +19,16 @@ const { errorMm, learnt, falls, advice } = balance
   <p class="flex flex-wrap gap-y-4px gap-x-14px items-baseline">
     <strong>{{
       learnt === null
-        ? 'the head’s own moment isn’t known yet'
+        ? t('theHeadsOwnMomentIsnt')
         : falls === null && errorMm !== null
-          ? 'weight in its right place'
-          : 'weight from its right place'
+          ? t('weightInItsRightPlace')
+          : t('weightFromItsRightPlace')
     }}</strong>
     <ElButton link @click="$emit('choose')">
-      {{ setUp === 'own' ? 'own set-up' : `${setUpWords[setUp].toLowerCase()} set-up` }}
+      {{ setUp === 'own' ? t('ownSetUp') : t('setUp', { setUpWords: setUpWords[setUp].toLowerCase() }) }}
     </ElButton>
   </p>
-  <p class="advice" role="status" aria-label="What to do"><SerifText :text="advice" /></p>
+  <p class="advice" role="status" :aria-label="t('whatToDo')"><SerifText :text="advice" /></p>
 </template>
 
 <style scoped src="./measuring-station.css"></style>

@@ -9,6 +9,9 @@ import KitGlance from '../shelf/KitGlance.vue'
 import { useKitKeys } from '../shelf/use-kit-keys.ts'
 import BorrowerLooks from './BorrowerLooks.vue'
 import ReadingHistory from './ReadingHistory.vue'
+import { benchWords } from './words.ts'
+
+const t = benchWords('benchGlance')
 
 /** The chosen kit beside the bench's list: its last check, how its mirror held, pictures, and what to lay out for it. */
 const { code } = defineProps<{ code: string }>()
@@ -37,13 +40,13 @@ const mirrorLimit = computed(() => kit.value?.readings.find(({ kind }) => kind =
     <template v-if="kit">
       <KitGlance :kit="kit">
         <section v-if="tools.length > 0">
-          <h2>To bring</h2>
+          <h2>{{ t('toBring') }}</h2>
           <ul class="mx-0 mt-4px mb-0 pl-18px">
             <li v-for="tool in tools" :key="tool">{{ tool }}</li>
           </ul>
         </section>
         <section v-if="mirrorLimit !== null && kit.past.length > 0">
-          <h2>Its mirror before</h2>
+          <h2>{{ t('itsMirrorBefore') }}</h2>
           <ReadingHistory kind="collimation" :past="kit.past" :limit="mirrorLimit" />
         </section>
         <BorrowerLooks :kit-code="kit.code" :zone="kit.zone" :kinds="['peephole', 'star', 'finder']" />

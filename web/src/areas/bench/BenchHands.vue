@@ -4,22 +4,25 @@ import { benchSkills, type BenchSkill } from '@binoculum/core'
 import { api } from '../../shared/api/client.ts'
 import { useSending } from '../../shared/api/use-sending.ts'
 import ProblemNote from '../../shared/ProblemNote.vue'
+import { benchWords } from './words.ts'
+
+const t = benchWords('benchHands')
 
 /** Who can do what at this bench, as they say themselves. Nothing said means anything. */
 const { plan } = defineProps<{ plan: BranchBenchPlan }>()
 const emit = defineEmits<{ kept: [plans: BenchPlans] }>()
 const { sending, problem, run } = useSending()
 const words: Readonly<Record<BenchSkill, string>> = {
-  contents: 'going through a case',
-  assembly: 'putting together',
-  balance: 'balance',
-  place: 'latitude and controller',
-  collimation: 'mirrors',
-  star: 'star test',
-  finder: 'finder',
-  glass: 'glass',
-  pack: 'packing',
-  mending: 'mending',
+  contents: t('goingThroughACase'),
+  assembly: t('puttingTogether'),
+  balance: t('balance'),
+  place: t('latitudeAndController'),
+  collimation: t('mirrors'),
+  star: t('starTest'),
+  finder: t('finder'),
+  glass: t('glass'),
+  pack: t('packing'),
+  mending: t('mending'),
 }
 const say = (hand: BenchHand, skills: BenchSkill[]) =>
   run(async () => {
@@ -31,7 +34,7 @@ const say = (hand: BenchHand, skills: BenchSkill[]) =>
 <template>
   <section>
     <h2 class="mx-0 mt-18px mb-6px">
-      Who can do what <em>kits are given to whoever knows their work; left empty, anything is</em>
+      {{ t('whoCanDoWhat') }} <em>{{ t('kitsAreGivenToWhoever') }}</em>
     </h2>
     <ProblemNote :problem="problem" />
     <div
@@ -46,9 +49,9 @@ const say = (hand: BenchHand, skills: BenchSkill[]) =>
         clearable
         collapse-tags
         :max-collapse-tags="4"
-        placeholder="anything"
+        :placeholder="t('anything')"
         :disabled="!hand.mayChange || sending"
-        :aria-label="`what ${hand.name} can do`"
+        :aria-label="t('whatCanDo', { name: hand.name })"
         @change="say(hand, $event)"
       >
         <ElOption v-for="skill in benchSkills" :key="skill" :value="skill" :label="words[skill]" />

@@ -11,6 +11,9 @@ import { useSession } from '../people/session.ts'
 import BenchGlance from './BenchGlance.vue'
 import BenchTabs from './BenchTabs.vue'
 import BorrowerMessages from './BorrowerMessages.vue'
+import { benchWords } from './words.ts'
+
+const t = benchWords('benchPage')
 
 const session = useSession()
 const { data: bench, problem, reload } = useLoaded(benchSchema, '/api/bench')
@@ -25,14 +28,13 @@ const minutes = computed(() => bench.value?.waiting.reduce((sum, item) => sum + 
   <main :class="['page bench', { 'with-preview': chosen }]">
     <div>
       <BenchTabs />
-      <h1>The bench</h1>
+      <h1>{{ t('theBench') }}</h1>
       <p v-if="bench && bench.waiting.length > 0" class="quiet">
-        {{ bench.waiting.length }} kits wait, about {{ minutes }} minutes. What is promised soonest stands first.
+        {{ t('kitsWaitAboutMinutesWhat', { waiting: bench.waiting.length, minutes }) }}
       </p>
       <ProblemNote :problem="problem" @retry="reload" />
       <p v-if="bench && bench.waiting.length === 0">
-        <strong>The bench is clear.</strong> Nothing waits. A kit from the shelf can be checked from its sheet at any
-        time.
+        <strong>{{ t('theBenchIsClear') }}</strong> {{ t('nothingWaitsAKitFrom') }}
       </p>
       <ol v-if="bench" class="mx-0 mt-12px mb-0 p-0 list-none">
         <li
@@ -51,21 +53,20 @@ const minutes = computed(() => bench.value?.waiting.reduce((sum, item) => sum + 
           </div>
           <p>{{ item.sentence }}</p>
           <p>
-            <template v-if="item.neededByUtc"
-              >wanted {{ whenText(item.neededByUtc, session.zoneOf(item.branchId)) }}</template
-            ><span v-else class="quiet">not promised</span><br /><span class="second"
-              >about {{ item.minutes }} min</span
-            >
+            <template v-if="item.neededByUtc">{{
+              t('wantedNeededByUtc', { neededByUtc: whenText(item.neededByUtc, session.zoneOf(item.branchId)) })
+            }}</template><span v-else class="quiet">{{ t('notPromised') }}</span
+            ><br /><span class="second">{{ t('aboutMin', { minutes: item.minutes }) }}</span>
           </p>
           <RouterLink
             v-if="item.condition === 'new' || !session.may(item.branchId, 'coordinator', 'volunteer')"
             :to="`/kits/${encodeURIComponent(item.code)}`"
             class="button big"
-            >Its sheet</RouterLink
+            >{{ t('itsSheet') }}</RouterLink
           >
-          <RouterLink v-else :to="`/bench/${encodeURIComponent(item.code)}`" class="button main big"
-            >Check</RouterLink
-          >
+          <RouterLink v-else :to="`/bench/${encodeURIComponent(item.code)}`" class="button main big">{{
+            t('check')
+          }}</RouterLink>
         </li>
       </ol>
       <BorrowerMessages />

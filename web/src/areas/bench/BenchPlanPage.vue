@@ -10,6 +10,9 @@ import KitTag from '../../shared/drawings/KitTag.vue'
 import ProblemNote from '../../shared/ProblemNote.vue'
 import BenchHands from './BenchHands.vue'
 import BenchTabs from './BenchTabs.vue'
+import { benchWords } from './words.ts'
+
+const t = benchWords('benchPlanPage')
 
 /** Which kit is put right on which evening, what will be late, and what would help; printed for the evening. */
 const { data, problem, reload } = useLoaded(benchPlansSchema, '/api/bench-plan')
@@ -52,7 +55,7 @@ const print = () => window.print()
 <template>
   <main class="page">
     <BenchTabs class="screen-only" />
-    <h1>Evenings at the bench</h1>
+    <h1>{{ t('eveningsAtTheBench') }}</h1>
     <ProblemNote :problem="problem" @retry="reload" />
     <ProblemNote :problem="refusal" />
     <template v-if="plan">
@@ -60,7 +63,7 @@ const print = () => window.print()
         v-if="(data?.branches.length ?? 0) > 1"
         :model-value="plan.branchId"
         class="screen-only"
-        aria-label="Branch"
+        :aria-label="t('branch')"
         @update:model-value="chosenId = String($event)"
       >
         <ElRadioButton v-for="each in data?.branches" :key="each.branchId" :value="each.branchId">{{
@@ -69,75 +72,82 @@ const print = () => window.print()
       </ElRadioGroup>
       <section v-if="late.length > 0" class="late my-10px mx-0 py-10px px-14px line-l-3-rust bg-card" role="status">
         <p>
-          <strong class="rust"
-            >{{
-              late.length === 1 ? 'One kit won’t be ready in time' : `${late.length} kits won’t be ready in time`
-            }}.</strong
-          >
-          {{ plan.minutesShort }} more minutes before they are fetched would do: one more place, a longer evening or
-          an earlier one.
+          <strong class="rust">{{ t('kitsWontBeReadyIn', { n: late.length }) }}.</strong>
+          {{ t('moreMinutesBeforeTheyAre', { minutesShort: plan.minutesShort }) }}
         </p>
         <p v-for="line in late" :key="line.kitCode" class="second">
-          <RouterLink :to="`/kits/${encodeURIComponent(line.kitCode)}`">{{ line.kitName }}</RouterLink> is fetched on
-          {{ dayWords(line.neededOn ?? plan.today) }}{{ line.eveningId ? '' : ' and has no evening' }}; about
-          {{ line.minutes }} minutes{{ line.isBeyondAnybody ? '; nobody who comes has done this work' : ''
-          }}{{ line.isHeld ? '; it is held, and the bench alone doesn’t cure that' : '' }}.
+          <RouterLink :to="`/kits/${encodeURIComponent(line.kitCode)}`">{{ line.kitName }}</RouterLink>
+          {{
+            t('isFetchedOnAboutMinutes', {
+              neededOn: dayWords(line.neededOn ?? plan.today),
+              eveningId: line.eveningId ? '' : t('andHasNoEvening'),
+              minutes: line.minutes,
+              isBeyondAnybody: line.isBeyondAnybody ? t('nobodyWhoComesHasDone') : '',
+              isHeld: line.isHeld ? t('itIsHeldAndThe') : '',
+            })
+          }}
         </p>
       </section>
-      <p v-else-if="plan.lines.length > 0" class="moss">Everything that is promised is ready in time.</p>
-      <p v-else><strong>The bench is clear.</strong></p>
+      <p v-else-if="plan.lines.length > 0" class="moss">{{ t('everythingThatIsPromisedIs') }}</p>
+      <p v-else>
+        <strong>{{ t('theBenchIsClear') }}</strong>
+      </p>
 
       <form
         v-if="plan.mayChange"
         class="screen-only flex flex-wrap gap-y-8px gap-x-14px items-end my-14px mx-0"
-        aria-label="Another evening"
+        :aria-label="t('anotherEvening')"
         @submit.prevent="add"
       >
         <label class="labelled"
-          ><span>evening of</span><DayPicker v-model="evening.onDay" :from="plan.today" aria-label="Evening of"
+          ><span>{{ t('eveningOf') }}</span
+          ><DayPicker v-model="evening.onDay" :from="plan.today" :aria-label="t('eveningOf2')"
         /></label>
         <label class="labelled"
-          ><span>places</span
-          ><ElInputNumber v-model="evening.seats" class="w-130px" :min="1" :max="40" aria-label="places"
+          ><span>{{ t('places') }}</span
+          ><ElInputNumber v-model="evening.seats" class="w-130px" :min="1" :max="40" :aria-label="t('places')"
         /></label>
         <label class="labelled"
-          ><span>minutes each</span
+          ><span>{{ t('minutesEach') }}</span
           ><ElInputNumber
             v-model="evening.minutesEach"
             class="w-130px"
             :min="10"
             :max="720"
-            aria-label="minutes each"
+            :aria-label="t('minutesEach')"
         /></label>
         <label class="labelled flex-[1_1_180px] max-w-300px"
-          ><span>note</span><ElInput v-model="evening.note" maxlength="200" name="evening-note"
+          ><span>{{ t('note') }}</span
+          ><ElInput v-model="evening.note" maxlength="200" name="evening-note"
         /></label>
-        <ElButton native-type="submit" :disabled="sending">Add the evening</ElButton>
-        <ElButton v-if="plan.evenings.length > 0" @click="print">Print the list</ElButton>
+        <ElButton native-type="submit" :disabled="sending">{{ t('addTheEvening') }}</ElButton>
+        <ElButton v-if="plan.evenings.length > 0" @click="print">{{ t('printTheList') }}</ElButton>
       </form>
 
       <section v-for="each in plan.evenings" :key="each.id" class="evening">
         <h2 class="mx-0 mt-14px mb-4px">
           {{ dayWords(each.onDay) }}
-          <em
-            >{{ each.seats }} {{ each.seats === 1 ? 'place' : 'places' }}, {{ each.minutesEach }} minutes each{{
-              each.note ? ` · ${each.note}` : ''
-            }}</em
-          >
+          <em>{{
+            t('placesMinutesEach', {
+              n: each.seats,
+              minutesEach: each.minutesEach,
+              note: each.note ? ` · ${each.note}` : '',
+            })
+          }}</em>
           <ElButton v-if="plan.mayChange" link class="screen-only ml-10px" @click="remove(each.id)"
-            ><span class="text-14px">take it off</span></ElButton
+            ><span class="text-14px">{{ t('takeItOff') }}</span></ElButton
           >
         </h2>
         <label
           v-if="plan.mayChange"
           class="labelled screen-only grid grid-cols-[auto_minmax(200px,420px)] gap-10px items-center justify-start mb-8px"
-          ><span>who comes</span
+          ><span>{{ t('whoComes') }}</span
           ><ElSelect
             :model-value="each.staffIds"
             multiple
             :multiple-limit="each.seats"
-            :aria-label="`who comes on ${dayWords(each.onDay)}`"
-            placeholder="nobody has said yet"
+            :aria-label="t('whoComesOn', { onDay: dayWords(each.onDay) })"
+            :placeholder="t('nobodyHasSaidYet')"
             @change="seat(each.id, $event)"
             ><ElOption
               v-for="hand in plan.hands"
@@ -147,13 +157,18 @@ const print = () => window.print()
         ></label>
         <div
           role="group"
-          :aria-label="`Places on ${dayWords(each.onDay)}`"
+          :aria-label="t('placesOn', { onDay: dayWords(each.onDay) })"
           class="grid grid-cols-[repeat(auto-fill,minmax(300px,1fr))] gap-y-12px gap-x-28px"
         >
           <div v-for="seatNumber in each.seats" :key="seatNumber" class="py-8px px-12px line-rule bg-card">
             <p class="second">
-              {{ nameOf(each.staffIds[seatNumber - 1]) ?? `place ${seatNumber}` }} ·
-              {{ minutesOf(linesOn(each.id, seatNumber - 1)) }} of {{ each.minutesEach }} min
+              {{
+                t('ofMin', {
+                  staffIds: nameOf(each.staffIds[seatNumber - 1]) ?? t('placeSeatNumber', { seatNumber }),
+                  id: minutesOf(linesOn(each.id, seatNumber - 1)),
+                  minutesEach: each.minutesEach,
+                })
+              }}
             </p>
             <ol class="mx-0 mt-4px mb-0 p-0 list-none">
               <li
@@ -173,29 +188,33 @@ const print = () => window.print()
                     >{{ line.kitName }}</RouterLink
                   >
                   <KitTag class="my-0 mx-6px" :code="line.kitCode" />
-                  <span class="second"
-                    >{{ line.minutes }} min{{ line.measuredStations > 0 ? ' as measured' : ''
-                    }}{{ line.neededOn ? `, fetched ${dayWords(line.neededOn)}` : '' }}</span
-                  >
-                  <strong v-if="line.isLate" class="rust"> late</strong>
+                  <span class="second">{{
+                    t('minutesMin', {
+                      minutes: line.minutes,
+                      measuredStations: line.measuredStations > 0 ? t('asMeasured') : '',
+                      neededOn: line.neededOn ? t('fetchedNeededOn', { neededOn: dayWords(line.neededOn) }) : '',
+                    })
+                  }}</span>
+                  <strong v-if="line.isLate" class="rust"> {{ t('late') }}</strong>
                 </p>
                 <p v-for="sentence in line.sentences" :key="sentence" class="second">{{ sentence }}</p>
               </li>
             </ol>
-            <p v-if="linesOn(each.id, seatNumber - 1).length === 0" class="quiet">nothing</p>
+            <p v-if="linesOn(each.id, seatNumber - 1).length === 0" class="quiet">{{ t('nothing') }}</p>
           </div>
         </div>
       </section>
       <p v-if="plan.evenings.length === 0" class="quiet">
-        No evening is set yet. Add one, and the kits that wait are given to it.
+        {{ t('noEveningIsSetYet') }}
       </p>
       <section v-if="without.length > 0">
-        <h2 class="mx-0 mt-14px mb-4px">Without an evening <em>nobody waits for these yet</em></h2>
-        <p>{{ without.map(({ kitName, minutes }) => `${kitName}, ${minutes} min`).join(' · ') }}</p>
+        <h2 class="mx-0 mt-14px mb-4px">
+          {{ t('withoutAnEvening') }} <em>{{ t('nobodyWaitsForTheseYet') }}</em>
+        </h2>
+        <p>{{ without.map(({ kitName, minutes }) => t('kitNameMin', { kitName, minutes })).join(' · ') }}</p>
       </section>
       <p v-if="beyond.length > 0" class="second">
-        Nobody who comes can do what {{ beyond.map(({ kitName }) => kitName).join(', ') }}
-        {{ beyond.length === 1 ? 'needs' : 'need' }}: ask somebody who can, or see below who could learn it.
+        {{ t('nobodyWhoComesCanDo', { beyond: beyond.map(({ kitName }) => kitName).join(', '), n: beyond.length }) }}
       </p>
       <BenchHands :plan="plan" class="screen-only" @kept="data = $event" />
     </template>

@@ -1,12 +1,15 @@
 <script setup lang="ts">
 import PageTabs from '../../shared/PageTabs.vue'
+import { benchWords } from './words.ts'
+
+const t = benchWords('benchTabs')
 
 const places = [
-  { path: '/bench', words: 'The bench' },
-  { path: '/bench/plan', words: 'Evenings' },
+  { path: '/bench', words: t('theBench') },
+  { path: '/bench/plan', words: t('evenings') },
 ] as const
 </script>
 
 <template>
-  <PageTabs :places="places" label="Bench" />
+  <PageTabs :places="places" :label="t('bench')" />
 </template>

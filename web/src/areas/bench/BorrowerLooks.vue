@@ -4,6 +4,9 @@ import { remoteLookWords } from '@binoculum/core'
 import { computed } from 'vue'
 import { useLoaded } from '../../shared/api/use-loaded.ts'
 import { whenText } from '../../shared/dates.ts'
+import { benchWords } from './words.ts'
+
+const t = benchWords('borrowerLooks')
 
 /** What this kit's borrowers measured at home of what this station looks at: beside it, never instead of it. */
 const { kitCode, zone, kinds } = defineProps<{ kitCode: string; zone: string; kinds: readonly RemoteLookKind[] }>()
@@ -13,7 +16,7 @@ const looks = computed(() => (data.value?.looks ?? []).filter(({ look }) => kind
 </script>
 
 <template>
-  <aside v-if="looks.length > 0" aria-label="From its borrower">
+  <aside v-if="looks.length > 0" :aria-label="t('fromItsBorrower')">
     <p
       v-for="look in looks"
       :key="look.atUtc"
@@ -23,12 +26,12 @@ const looks = computed(() => (data.value?.looks ?? []).filter(({ look }) => kind
         <img
           class="block w-64px h-48px line-rule-strong [object-fit:cover]"
           :src="`/api/pictures/${look.pictureId}`"
-          alt="The borrower’s picture, to be opened"
+          :alt="t('theBorrowersPictureToBe')"
           loading="lazy"
         />
       </a>
       <span>
-        <b>From its borrower, {{ whenText(look.atUtc, zone) }}</b>
+        <b>{{ t('fromItsBorrower2', { atUtc: whenText(look.atUtc, zone) }) }}</b>
         <br />{{ remoteLookWords(look) }}
       </span>
     </p>

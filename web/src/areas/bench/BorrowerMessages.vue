@@ -10,6 +10,9 @@ import ProblemNote from '../../shared/ProblemNote.vue'
 import { whenText } from '../../shared/dates.ts'
 import { nextForMessage } from './next-for-message.ts'
 import { useSession } from '../people/session.ts'
+import { benchWords } from './words.ts'
+
+const t = benchWords('borrowerMessages')
 
 const session = useSession()
 
@@ -26,7 +29,7 @@ const seen = (id: string) =>
 
 <template>
   <section v-if="messages.length > 0" class="mt-26px" aria-labelledby="from-borrowers">
-    <h2 id="from-borrowers">From borrowers</h2>
+    <h2 id="from-borrowers">{{ t('fromBorrowers') }}</h2>
     <ProblemNote :problem="problem" />
     <article
       v-for="message in messages"
@@ -37,11 +40,11 @@ const seen = (id: string) =>
         <img
           class="block w-120px max-h-100px line-rule-strong [object-fit:cover] max-[720px]:w-80px"
           :src="`/api/pictures/${message.pictureId}`"
-          :alt="`The borrower’s picture of ${message.kitName}, to be opened`"
+          :alt="t('theBorrowersPictureOfTo', { kitName: message.kitName })"
           loading="lazy"
         />
       </a>
-      <span v-else class="quiet">no picture</span>
+      <span v-else class="quiet">{{ t('noPicture') }}</span>
       <div>
         <p class="serif kit text-22px lh-26px">
           <RouterLink :to="`/kits/${encodeURIComponent(message.kitCode)}`">{{ message.kitName }}</RouterLink>
@@ -53,14 +56,18 @@ const seen = (id: string) =>
         </template>
         <p v-else-if="message.look">{{ remoteLookWords(message.look) }}</p>
         <p v-else>
-          Looked through the case, {{ message.looked }} of {{ message.of }}:
-          <b v-if="message.missing.length > 0" class="rust">missing: {{ message.missing.join(', ') }}</b>
-          <template v-else>all there</template>
+          {{ t('lookedThroughTheCaseOf', { looked: message.looked, of: message.of }) }}
+          <b v-if="message.missing.length > 0" class="rust">{{
+            t('missingMissing', { missing: message.missing.join(', ') })
+          }}</b>
+          <template v-else>{{ t('allThere') }}</template>
         </p>
-        <p class="second">loan {{ message.loanCode }} · {{ whenText(message.atUtc, session.zoneOf()) }}</p>
+        <p class="second">
+          {{ t('loanLoanCode', { loanCode: message.loanCode, atUtc: whenText(message.atUtc, session.zoneOf()) }) }}
+        </p>
       </div>
       <p>{{ nextForMessage(message) }}</p>
-      <ElButton size="large" :disabled="sending" @click="seen(message.id)">Seen to</ElButton>
+      <ElButton size="large" :disabled="sending" @click="seen(message.id)">{{ t('seenTo') }}</ElButton>
     </article>
   </section>
 </template>

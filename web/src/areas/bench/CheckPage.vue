@@ -37,12 +37,15 @@ import JudgedStation from './JudgedStation.vue'
 import PlaceStation from './PlaceStation.vue'
 import StarLook from './star/StarLook.vue'
 import StationLine from './StationLine.vue'
+import { benchWords } from './words.ts'
+
+const t = benchWords('checkPage')
 
 const route = useRoute()
 const router = useRouter()
 const code = String(route.params.code)
 const { data: kit, problem: unreadable, reload } = useLoaded(kitSheetSchema, `/api/kits/${encodeURIComponent(code)}`)
-const { draft, wasKept, discard } = useDraft<CheckDraft>(`check ${code}`, emptyCheck, { shape: 12 })
+const { draft, wasKept, discard } = useDraft<CheckDraft>(t('checkCode', { code }), emptyCheck, { shape: 12 })
 const { sending, problem, run } = useSending()
 const station = ref<StationName | 'end'>('glass')
 /** In the dark, red on black: white light costs the eyes twenty minutes. */
@@ -116,16 +119,16 @@ useKeys(() => ({ Enter: next, ArrowRight: next, ArrowLeft: back }))
           <KitTag :code="kit.code" />
           <p class="quiet">
             {{ kit.modelName }}, f/{{ (kit.optics.focalLengthMm / kit.optics.apertureMm).toFixed(1) }}
-            <template v-if="wasKept"><br />Taken up where it was left.</template>
+            <template v-if="wasKept"><br />{{ t('takenUpWhereItWas') }}</template>
           </p>
           <ElButton link @click="toggle">
-            {{ scheme === 'ember' ? 'Paper' : 'Ember' }}
+            {{ scheme === 'ember' ? t('paper') : t('ember') }}
           </ElButton>
           <StationLine :stations="stations" :current="station" :done="done" @go="station = $event" />
         </header>
-        <p v-if="kit.loan" class="problem">{{ kit.name }} is out. Take it back first, then check it.</p>
+        <p v-if="kit.loan" class="problem">{{ t('isOutTakeItBack', { name: kit.name }) }}</p>
 
-        <div ref="bench" role="region" aria-label="Station" class="bench" tabindex="-1">
+        <div ref="bench" role="region" :aria-label="t('station')" class="bench" tabindex="-1">
           <AssemblyStation v-if="station === 'assembly'" v-model="draft.assembly" :kit="kit" @over="next" />
           <BalanceStation
             v-else-if="station === 'balance'"
@@ -170,11 +173,11 @@ useKeys(() => ({ Enter: next, ArrowRight: next, ArrowLeft: back }))
           /></JudgedStation>
           <div v-else class="grid grid-cols-[repeat(auto-fit,minmax(min(340px,100%),1fr))] gap-y-24px gap-x-48px">
             <section>
-              <h2 class="mx-0 mt-0 mb-10px line-b-rule-strong">This check</h2>
-              <p v-if="readings.length === 0">No station is done yet.</p>
+              <h2 class="mx-0 mt-0 mb-10px line-b-rule-strong">{{ t('thisCheck') }}</h2>
+              <p v-if="readings.length === 0">{{ t('noStationIsDoneYet') }}</p>
               <CheckReadings v-else :readings="readings" />
               <template v-if="benchJobs.length > 0">
-                <h2 class="mx-0 mt-0 mb-10px line-b-rule-strong">Asked for</h2>
+                <h2 class="mx-0 mt-0 mb-10px line-b-rule-strong">{{ t('askedFor') }}</h2>
                 <ElCheckbox
                   v-for="job in benchJobs"
                   :key="job.id"
@@ -186,12 +189,12 @@ useKeys(() => ({ Enter: next, ArrowRight: next, ArrowLeft: back }))
                       : [...draft.openJobIds, job.id]
                   "
                 >
-                  seen to: {{ job.text || job.code.replaceAll('-', ' ') }}
+                  {{ t('seenTo', { text: job.text || job.code.replaceAll('-', ' ') }) }}
                 </ElCheckbox>
               </template>
             </section>
             <section v-if="after">
-              <h2 class="mx-0 mt-0 mb-10px line-b-rule-strong">Then</h2>
+              <h2 class="mx-0 mt-0 mb-10px line-b-rule-strong">{{ t('then') }}</h2>
               <p class="flex gap-14px items-center mb-10px text-19px lh-26px">
                 <ConditionMoon class="flex-none" :condition="after.condition" :size="44" />
                 <span><ReasonText :condition="after.condition" :reasons="after.reasons" remedy /></span>
@@ -199,9 +202,9 @@ useKeys(() => ({ Enter: next, ArrowRight: next, ArrowLeft: back }))
               <p v-for="(reason, index) in after.reasons.slice(1)" :key="index" class="second">
                 {{ reasonSentence(reason) }}
               </p>
-              <ElCheckbox v-model="backToShelf" class="flex gap-10px items-center min-h-40px text-16px"
-                >it goes back to {{ kit.place === 'bench' ? 'the shelf' : kit.place }}</ElCheckbox
-              >
+              <ElCheckbox v-model="backToShelf" class="flex gap-10px items-center min-h-40px text-16px">{{
+                t('itGoesBackTo', { place: kit.place === 'bench' ? t('theShelf') : kit.place })
+              }}</ElCheckbox>
               <ProblemNote :problem="problem" @retry="finish" />
             </section>
           </div>
@@ -210,7 +213,7 @@ useKeys(() => ({ Enter: next, ArrowRight: next, ArrowLeft: back }))
     </div>
     <footer v-if="kit" class="actions">
       <ElButton v-if="station !== 'end'" type="primary" size="large" @click="next">
-        {{ done.includes(station) ? 'Next station' : 'Leave it out' }} <KeyCap name="Enter" />
+        {{ done.includes(station) ? t('nextStation') : t('leaveItOut') }} <KeyCap name="Enter" />
       </ElButton>
       <ElButton
         v-else
@@ -219,13 +222,16 @@ useKeys(() => ({ Enter: next, ArrowRight: next, ArrowLeft: back }))
         :disabled="sending || readings.length === 0 || !!kit.loan"
         @click="finish"
       >
-        Keep this check{{ after ? `: ${conditionWords[after.condition].toLowerCase()}` : '' }} <KeyCap name="Enter" />
+        {{
+          t('keepThisCheck', { conditionWords: after ? `: ${conditionWords[after.condition].toLowerCase()}` : '' })
+        }}
+        <KeyCap name="Enter" />
       </ElButton>
-      <ElButton size="large" @click="back">Back <KeyCap name="←" /></ElButton>
+      <ElButton size="large" @click="back">{{ t('back') }} <KeyCap name="←" /></ElButton>
       <label v-if="station !== 'end'" class="w-300px max-[700px]:flex-[1_0_120px] max-[700px]:w-auto">
-        <ElInput v-model="draft.notes[station]" placeholder="note" aria-label="Note on this station" />
+        <ElInput v-model="draft.notes[station]" :placeholder="t('note')" :aria-label="t('noteOnThisStation')" />
       </label>
-      <RouterLink to="/bench">Go on later</RouterLink>
+      <RouterLink to="/bench">{{ t('goOnLater') }}</RouterLink>
     </footer>
   </main>
 </template>

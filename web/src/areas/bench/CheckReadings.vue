@@ -1,5 +1,8 @@
 <script setup lang="ts">
 import { kindWords, readingFigureText, type ReadingKind } from '@binoculum/core'
+import { benchWords } from './words.ts'
+
+const t = benchWords('checkReadings')
 
 /** What a check measured: as found, as left, and the limit. */
 interface Line {
@@ -14,21 +17,21 @@ const lineOf = (row: unknown) => row as Line
 </script>
 
 <template>
-  <ElTable :data="[...readings]" row-key="kind" aria-label="What was measured">
+  <ElTable :data="[...readings]" row-key="kind" :aria-label="t('whatWasMeasured')">
     <ElTableColumn label="" min-width="120">
       <template #default="{ row }">{{ kindWords[lineOf(row).kind] }}</template>
     </ElTableColumn>
-    <ElTableColumn label="as found">
+    <ElTableColumn :label="t('asFound')">
       <template #default="{ row }">{{ readingFigureText(lineOf(row).unit, lineOf(row).asFound) }}</template>
     </ElTableColumn>
-    <ElTableColumn label="as left">
+    <ElTableColumn :label="t('asLeft')">
       <template #default="{ row }"
         ><strong :class="{ rust: lineOf(row).asLeft > lineOf(row).limit }">{{
           readingFigureText(lineOf(row).unit, lineOf(row).asLeft)
         }}</strong></template
       >
     </ElTableColumn>
-    <ElTableColumn label="limit">
+    <ElTableColumn :label="t('limit')">
       <template #default="{ row }">{{
         lineOf(row).unit === 'judged' ? '' : readingFigureText(lineOf(row).unit, lineOf(row).limit)
       }}</template>

@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import type { ControllerLine } from '@binoculum/core'
 import PencilMark from '../../shared/drawings/PencilMark.vue'
+import { benchWords } from './words.ts'
+
+const t = benchWords('controllerCard')
 
 /** What to key in, in this controller's own order; a tick for each line that is in. */
 defineProps<{ lines: readonly ControllerLine[]; ticked: readonly string[] }>()
@@ -8,7 +11,7 @@ defineEmits<{ tick: [field: string] }>()
 </script>
 
 <template>
-  <div role="group" aria-label="What to key in" class="card line-rule-strong rd-4px bg-card">
+  <div role="group" :aria-label="t('whatToKeyIn')" class="card line-rule-strong rd-4px bg-card">
     <button
       v-for="line in lines"
       :key="line.field"

@@ -18,6 +18,9 @@ import { dateText } from '../../shared/dates.ts'
 import type { Pair } from './check-draft.ts'
 import { glassLookOf, stillToLook, type GlassDraft } from './glass-draft.ts'
 import { useKeptPicture } from './collimation/use-kept-picture.ts'
+import { benchWords } from './words.ts'
+
+const t = benchWords('glassLook')
 
 /** The glass by torch: a short scale, a picture beside the one before, and whether it is cleaned: mostly not now. */
 const { kit } = defineProps<{ kit: KitSheet }>()
@@ -26,10 +29,10 @@ const look = defineModel<GlassDraft>('look', { required: true })
 const { data } = useLoaded(glassLooksSchema, () => `/api/kits/${encodeURIComponent(kit.code)}/glass-looks`)
 
 const words: Readonly<Record<GlassTrouble, string>> = {
-  dust: 'dust',
-  fungus: 'fungus: fine threads, like frost',
-  scratches: 'scratches',
-  coating: 'coating: spots, or gone at the edge',
+  dust: t('dust'),
+  fungus: t('fungusFineThreadsLikeFrost'),
+  scratches: t('scratches'),
+  coating: t('coatingSpotsOrGoneAt'),
 }
 const short: Readonly<Record<GlassTrouble, string>> = {
   dust: 'dust',
@@ -63,24 +66,25 @@ const cleanedHow = computed({
   set: (how) => (look.value.cleaned = how ? { how, why: look.value.cleaned?.why ?? '' } : null),
 })
 const cleanWords: Readonly<Record<GlassAdvice['cleanWhy'], string>> = {
-  'hardly-costs-light': 'Not now: so little dust hardly costs light, and each cleaning costs coating.',
-  'cleaned-lately': 'Blow it, don’t wipe: it was cleaned not long ago.',
-  'much-dust': 'Much dust: cleaned once, by one who has done it. Blow first.',
-  'fungus-first': 'No cloth: threads spread by wiping.',
+  'hardly-costs-light': t('notNowSoLittleDust'),
+  'cleaned-lately': t('blowItDontWipeIt'),
+  'much-dust': t('muchDustCleanedOnceBy'),
+  'fungus-first': t('noClothThreadsSpreadBy'),
 }
 const says = computed(() => {
   const now = advice.value
   if (!now) return ''
-  const worse = now.worse.length > 0 ? `More than before: ${now.worse.map((each) => short[each]).join(', ')}.` : ''
-  const apart = now.keepApart ? 'Dry it, keep it apart from other kits, and let a workshop see it.' : ''
+  const worse =
+    now.worse.length > 0 ? t('moreThanBefore', { worse: now.worse.map((each) => short[each]).join(', ') }) : ''
+  const apart = now.keepApart ? t('dryItKeepItApart') : ''
   return [worse, apart, cleanWords[now.cleanWhy]].filter(Boolean).join(' ')
 })
-const wayWords: Readonly<Record<CleaningWay, string>> = { blown: 'blown', rinsed: 'rinsed', wiped: 'wiped' }
+const wayWords: Readonly<Record<CleaningWay, string>> = { blown: t('blown'), rinsed: t('rinsed'), wiped: t('wiped') }
 const ways = cleaningWays.map((value) => ({ value, words: wayWords[value] }))
 </script>
 
 <template>
-  <section class="grid gap-10px mb-18px" aria-label="The glass by torch">
+  <section class="grid gap-10px mb-18px" :aria-label="t('theGlassByTorch')">
     <div class="grid grid-cols-[repeat(auto-fit,minmax(210px,1fr))] gap-y-10px gap-x-18px">
       <label v-for="trouble in glassTroubles" :key="trouble" class="labelled"
         ><span>{{ words[trouble] }}</span>
@@ -93,31 +97,37 @@ const ways = cleaningWays.map((value) => ({ value, words: wayWords[value] }))
         </ElRadioGroup></label
       >
     </div>
-    <p v-if="open.length > 0" class="second">Still to look for: {{ open.map((each) => short[each]).join(', ') }}.</p>
+    <p v-if="open.length > 0" class="second">
+      {{ t('stillToLookFor', { open: open.map((each) => short[each]).join(', ') }) }}
+    </p>
     <p v-if="says" class="text-18px lh-26px" role="status">{{ says }}</p>
     <div class="row flex flex-wrap gap-10px items-center">
       <FileButton accept="image/*" name="glass-picture" @take="take">{{
-        look.pictureId ? 'Another picture by torch …' : 'A picture by torch …'
+        look.pictureId ? t('anotherPictureByTorch') : t('aPictureByTorch')
       }}</FileButton>
       <label class="w-190px"
-        ><ChoiceSelect v-model="cleanedHow" :options="ways" label="cleaned now" placeholder="not cleaned now"
+        ><ChoiceSelect
+          v-model="cleanedHow"
+          :options="ways"
+          :label="t('cleanedNow')"
+          :placeholder="t('notCleanedNow')"
       /></label>
       <ElInput
         v-if="look.cleaned"
         v-model="look.cleaned.why"
         class="flex-[1_1_200px] max-w-360px"
         maxlength="200"
-        placeholder="why"
-        aria-label="why it was cleaned"
+        :placeholder="t('why')"
+        :aria-label="t('whyItWasCleaned')"
       />
     </div>
-    <p v-if="kept.problem.value" class="second">The picture couldn’t be kept; the scale stands without it.</p>
+    <p v-if="kept.problem.value" class="second">{{ t('thePictureCouldntBeKept') }}</p>
     <div v-if="look.pictureId || earlier?.pictureId" class="beside flex flex-wrap gap-14px">
       <figure v-if="earlier?.pictureId" class="m-0">
         <img
           class="block w-260px max-w-full h-180px [object-fit:cover]"
           :src="`/api/pictures/${earlier.pictureId}`"
-          alt="The glass then"
+          :alt="t('theGlassThen')"
         />
         <figcaption>{{ dateText(earlier.atUtc, kit.zone) }}, {{ earlier.by }}</figcaption>
       </figure>
@@ -125,9 +135,9 @@ const ways = cleaningWays.map((value) => ({ value, words: wayWords[value] }))
         <img
           class="block w-260px max-w-full h-180px [object-fit:cover]"
           :src="`/api/pictures/${look.pictureId}`"
-          alt="The glass now"
+          :alt="t('theGlassNow')"
         />
-        <figcaption>now</figcaption>
+        <figcaption>{{ t('now') }}</figcaption>
       </figure>
     </div>
     <p v-if="earlier" class="second">
@@ -135,7 +145,14 @@ const ways = cleaningWays.map((value) => ({ value, words: wayWords[value] }))
       {{ glassTroubles.map((each) => `${short[each]} ${earlier?.[each]}`).join(', ') }}.
     </p>
     <p v-for="cleaning in data?.cleanings ?? []" :key="cleaning.atUtc" class="second">
-      {{ dateText(cleaning.atUtc, kit.zone) }}: {{ wayWords[cleaning.how] }} by {{ cleaning.by }}, {{ cleaning.why }}
+      {{
+        t('atUtcBy', {
+          atUtc: dateText(cleaning.atUtc, kit.zone),
+          wayWords: wayWords[cleaning.how],
+          by: cleaning.by,
+          why: cleaning.why,
+        })
+      }}
     </p>
   </section>
 </template>

@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import type { HomePosition } from '@binoculum/core'
 import { computed } from 'vue'
+import { benchWords } from './words.ts'
+
+const t = benchWords('homeDrawing')
 
 /** The model's home position, from the east side; the pole to the right. */
 const { drawing, latitudeDeg } = defineProps<{ drawing: HomePosition['drawing']; latitudeDeg: number }>()
@@ -8,7 +11,7 @@ const tilt = computed(() => -Math.abs(latitudeDeg))
 </script>
 
 <template>
-  <svg viewBox="0 0 150 150" role="img" aria-label="Home position">
+  <svg viewBox="0 0 150 150" role="img" :aria-label="t('homePosition')">
     <line x1="6" x2="144" y1="144" y2="144" class="stroke-rule-strong" />
     <path d="M75 92L44 143M75 92L106 143M75 92V140" class="fill-none stroke-quiet stroke-3" />
     <template v-if="drawing === 'fork'">

@@ -3,29 +3,21 @@ import type { StationName } from '@binoculum/contract'
 import BigChoice from '../../shared/controls/BigChoice.vue'
 import type { Pair } from './check-draft.ts'
 import FoundLeft from './FoundLeft.vue'
+import { benchWords } from './words.ts'
+
+const t = benchWords('judgedStation')
 
 const { station, lines = [] } = defineProps<{ station: StationName; lines?: readonly string[] }>()
 const pair = defineModel<Pair<'fine' | 'not-fine' | null>>({ required: true })
 
 const looks: Partial<Record<StationName, readonly string[]>> = {
-  glass: [
-    'By torch: mirror or lens whole, in its place, no loose flakes of paint.',
-    'Tilt gently: nothing rattles.',
-    'Dust and fingerprints are left alone. Nothing is wiped here.',
-  ],
-  star: [
-    'A bright star, a little out of focus: a round disc, the dark middle or the rings even all round.',
-    'In focus at the highest power: a round point. Only judged; its adjustment is for a workshop.',
-  ],
-  pack: [
-    'Every screw back in its place, backed off, not out.',
-    'Finder and pack off; count the coin cell in; caps on both ends.',
-    'Foam the right way round; small parts in the labelled pouch; latches close.',
-  ],
+  glass: [t('byTorchMirrorOrLens'), t('tiltGentlyNothingRattles'), t('dustAndFingerprintsAreLeft')],
+  star: [t('aBrightStarALittle'), t('inFocusAtTheHighest')],
+  pack: [t('everyScrewBackInIts'), t('finderAndPackOffCount'), t('foamTheRightWayRound')],
 }
 const options = [
-  { value: 'fine', words: 'Fine' },
-  { value: 'not-fine', words: 'Not fine', bad: true },
+  { value: 'fine', words: t('fine') },
+  { value: 'not-fine', words: t('notFine'), bad: true },
 ] as const
 </script>
 
@@ -40,7 +32,7 @@ const options = [
     @put-right="pair.asLeft = 'fine'"
     @forget="pair.asLeft = null"
   >
-    <template #found><BigChoice v-model="pair.asFound" :options="options" label="as found" /></template>
-    <template #left><BigChoice v-model="pair.asLeft" :options="options" label="as left" /></template>
+    <template #found><BigChoice v-model="pair.asFound" :options="options" :label="t('asFound')" /></template>
+    <template #left><BigChoice v-model="pair.asLeft" :options="options" :label="t('asLeft')" /></template>
   </FoundLeft>
 </template>

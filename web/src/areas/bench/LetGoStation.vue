@@ -16,6 +16,9 @@ import ChoiceSelect from '../../shared/controls/ChoiceSelect.vue'
 import FigureInput from '../../shared/controls/FigureInput.vue'
 import FoundLeft from './FoundLeft.vue'
 import { letGoKey, letGosOf, letGoStation, type LetGoDraft, type LetGoRows } from './let-go-draft.ts'
+import { benchWords } from './words.ts'
+
+const t = benchWords('letGoStation')
 
 /** Let go at three heights, bare and loaded: which end falls, and what is done about it. */
 const { kit } = defineProps<{ kit: KitSheet }>()
@@ -30,29 +33,24 @@ const slides = computed(() =>
   ),
 )
 const setUpWords: Readonly<Record<LetGoSetUp, string>> = {
-  bare: 'bare, finder on',
-  heaviest: 'with its heaviest eyepiece and Barlow',
+  bare: t('bareFinderOn'),
+  heaviest: t('withItsHeaviestEyepieceAnd'),
 }
 const endWords: Readonly<Record<FallingEnd, string>> = {
-  stays: 'stays',
-  front: 'front falls',
-  back: 'back falls',
+  stays: t('stays'),
+  front: t('frontFalls'),
+  back: t('backFalls'),
 }
 const ends = fallingEnds.map((value) => ({ value, words: endWords[value] }))
 const looks = computed(() => letGosOf(draft.value.left ?? draft.value.found))
 const advice = computed(() => (looks.value.length === 0 ? null : letGoAdvice(looks.value)))
 const complete = computed(() => letGoStation({ ...draft.value, left: null }) !== null)
 const adviceWords = computed<Readonly<Record<LetGoAdvice, string>>>(() => ({
-  stays: 'It stays wherever it is left.',
-  'towards-back': slides.value
-    ? 'Its front is too heavy: slide the tube back in its clamp, a finger at a time.'
-    : 'Its front is too heavy: a magnet or a weight at its back end.',
-  'towards-front': slides.value
-    ? 'Its back is too heavy: slide the tube forward in its clamp, a finger at a time.'
-    : 'Its back is too heavy: a magnet or a weight at its open end.',
-  tension:
-    'Which end falls changes with the height: it wants more friction. Tighten its tension knob until it stays.',
-  'set-for-heaviest': 'It stays bare and falls loaded: set its friction with the heaviest eyepiece in.',
+  stays: t('itStaysWhereverItIs'),
+  'towards-back': slides.value ? t('itsFrontIsTooHeavy') : t('itsFrontIsTooHeavyA'),
+  'towards-front': slides.value ? t('itsBackIsTooHeavy') : t('itsBackIsTooHeavyA'),
+  tension: t('whichEndFallsChangesWith'),
+  'set-for-heaviest': t('itStaysBareAndFalls'),
 }))
 const rowsOf = (half: 'found' | 'left') => (half === 'found' ? draft.value.found : draft.value.left) ?? {}
 const write = (rows: LetGoRows, key: string, fell: FallingEnd | null) => {
@@ -62,7 +60,7 @@ const write = (rows: LetGoRows, key: string, fell: FallingEnd | null) => {
 
 <template>
   <p class="quiet">
-    Clamps slack, a hand ready at each end. Point it up so far, let go gently, and watch which end falls.
+    {{ t('clampsSlackAHandReady') }}
   </p>
   <FoundLeft
     :has-left="draft.left !== null"
@@ -75,7 +73,7 @@ const write = (rows: LetGoRows, key: string, fell: FallingEnd | null) => {
         class="cells grid grid-cols-[minmax(90px,1fr)_repeat(3,minmax(84px,1fr))] gap-8px items-center w-full max-[560px]:grid-cols-[repeat(3,minmax(0,1fr))]"
       >
         <span class="max-[560px]:col-span-full"></span>
-        <em v-for="deg in letGoAltitudesDeg" :key="deg">{{ deg }}° up</em>
+        <em v-for="deg in letGoAltitudesDeg" :key="deg">{{ t('degUp', { deg }) }}</em>
         <template v-for="setUp in letGoSetUps" :key="setUp">
           <span class="max-[560px]:col-span-full">{{ setUpWords[setUp] }}</span>
           <ChoiceSelect
@@ -83,23 +81,23 @@ const write = (rows: LetGoRows, key: string, fell: FallingEnd | null) => {
             :key="deg"
             :model-value="rowsOf(half)[letGoKey(setUp, deg)] ?? null"
             :options="ends"
-            :label="`${setUp} at ${deg}° as ${half}`"
-            placeholder="let go"
+            :label="t('atAs', { setUp, deg, half })"
+            :placeholder="t('letGo')"
             @update:model-value="write(rowsOf(half), letGoKey(setUp, deg), $event)"
           />
         </template>
       </div>
       <label v-if="slides" class="labelled w-160px"
-        ><span>its clamp on the tape</span
+        ><span>{{ t('itsClampOnTheTape') }}</span
         ><FigureInput
           v-if="half === 'found'"
           v-model="draft.foundMm"
-          label="clamp on the tape as found"
+          :label="t('clampOnTheTapeAs')"
           unit="mm"
           name="tape-found" /><FigureInput
           v-else
           v-model="draft.leftMm"
-          label="clamp on the tape as left"
+          :label="t('clampOnTheTapeAsLeft')"
           unit="mm"
           name="tape-left"
       /></label>

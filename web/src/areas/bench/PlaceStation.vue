@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { KitSheet } from '@binoculum/contract'
-import { clockText, degText, needleSentence, signedHours } from '@binoculum/core'
+import { clockText, degText, signedHours } from '@binoculum/core'
 import { computed, ref } from 'vue'
 import ChoiceSelect from '../../shared/controls/ChoiceSelect.vue'
 import FigureInput from '../../shared/controls/FigureInput.vue'
@@ -13,11 +13,16 @@ import BigChoice from '../../shared/controls/BigChoice.vue'
 import { checkedKitOf, isDriven, isEquatorial, scaleRange, type CheckDraft } from './check-draft.ts'
 import ControllerCard from './ControllerCard.vue'
 import HomeDrawing from './HomeDrawing.vue'
+import HourTwice from './HourTwice.vue'
 import LiningUp from './lining-up/LiningUp.vue'
+import { flipWords, markWords, meridianWords, needleWords } from './place-words.ts'
 import RingDial from '../../shared/drawings/RingDial.vue'
 import SideDial from './SideDial.vue'
 import TwoStars from './TwoStars.vue'
 import { LOOKING_MINUTES, usePlace } from './use-place.ts'
+import { benchWords } from './words.ts'
+
+const t = benchWords('placeStation')
 
 const { kit } = defineProps<{ kit: KitSheet }>()
 const draft = defineModel<CheckDraft['place']>({ required: true })
@@ -66,48 +71,22 @@ function setScale(value: number | null) {
   if (draft.value.leftDeg === null) draft.value.foundDeg = value
   else draft.value.leftDeg = value
 }
-const markWords = computed(() => {
-  const given = setting.value
-  if (!given) return ''
-  if (!given.reaches)
-    return `This head’s scale doesn’t reach ${degText(given.setDeg)}: it can’t be set for this place.`
-  const past = given.pastMarkDeg
-  if (Math.abs(past) < 0.05) return `At its mark ${given.nearestMarkDeg}.`
-  return `Nearest mark ${given.nearestMarkDeg}, then ${Math.abs(past).toFixed(1)}° ${past > 0 ? 'more' : 'less'}.`
-})
-const needle = computed(() => {
-  const found = site.value?.needle
-  if (!found) return ''
-  if (found.declinationDeg === null)
-    return found.reason === 'NEAR_MAGNETIC_POLE'
-      ? 'So near the magnetic pole a needle is no guide.'
-      : 'Needle’s declination isn’t known here: write it into the place.'
-  return needleSentence(found.declinationDeg, south.value)
-})
 const advice = computed(() => {
   if (!site.value) return ''
-  if (equatorial.value && scope.value !== 'none')
-    return 'Turn the two side bolts and the latitude bolt until the star sits there.'
+  if (equatorial.value && scope.value !== 'none') return t('turnTheTwoSideBolts')
   if (equatorial.value)
     return setting.value
-      ? `Set ${degText(setting.value.setDeg)} on the head’s scale, close its clamp, point the axis ${south.value ? 'south' : 'north'}.`
+      ? t('setOnTheHeadsScale', {
+          setDeg: degText(setting.value.setDeg),
+          south: south.value ? t('south') : t('north'),
+        })
       : ''
-  return 'Bring it to its home position, then key in line by line.'
+  return t('bringItToItsHome')
 })
-const flips = computed(() => {
-  const [first, second] = sides.value
-  if (!first || !second) return ''
-  return first.tubeSide === second.tubeSide
-    ? 'Both on one side: the head needn’t turn over between them.'
-    : 'In between the head turns over: a hand at the cable.'
-})
-const meridianWords = computed(() => {
-  const near = sides.value.find(({ nearMeridian }) => nearMeridian)
-  if (!near || near.hoursToMeridian === null) return ''
-  const minutes = Math.round(near.hoursToMeridian * 60)
-  const when = minutes > 0 ? `in ${minutes} min` : minutes < 0 ? `${-minutes} min ago` : 'now'
-  return `${near.star.name} crosses the meridian ${when}: either start with the tube on the ${near.options[0]?.tubeSide} side, the weight a little high, or follow up to it and turn the head round afterwards.`
-})
+const marks = computed(() => markWords(setting.value))
+const needle = computed(() => needleWords(site.value?.needle ?? null, south.value))
+const flips = computed(() => flipWords(sides.value))
+const meridian = computed(() => meridianWords(sides.value))
 function hide(name: string) {
   draft.value.hidden = draft.value.hidden.includes(name) ? [] : [name]
 }
@@ -116,8 +95,8 @@ const tick = (field: string) =>
     ? ticked.value.filter((each) => each !== field)
     : [...ticked.value, field])
 const judged = [
-  { value: 'fine', words: 'Keyed in and lined up' },
-  { value: 'not-fine', words: 'Doesn’t line up', bad: true },
+  { value: 'fine', words: t('keyedInAndLinedUp') },
+  { value: 'not-fine', words: t('doesntLineUp'), bad: true },
 ] as const
 const starProps = computed(() => ({
   stars: stars.value,
@@ -150,30 +129,34 @@ useKeys(() => ({
   <div class="place">
     <ProblemNote :problem="problem" @retry="reload" />
     <div v-if="sites.length === 0 && !problem" class="none">
-      <p>No place is written down yet. Latitude, zone and needle come from it.</p>
-      <RouterLink to="/setup/places">Write down where you observe</RouterLink>
+      <p>{{ t('noPlaceIsWrittenDown') }}</p>
+      <RouterLink to="/setup/places">{{ t('writeDownWhereYouObserve') }}</RouterLink>
     </div>
     <template v-if="site">
-      <p role="group" aria-label="Place and hour" class="flex flex-wrap gap-y-4px gap-x-12px items-baseline mb-10px">
-        <em>for</em>
+      <p
+        role="group"
+        :aria-label="t('placeAndHour')"
+        class="flex flex-wrap gap-y-4px gap-x-12px items-baseline mb-10px"
+      >
+        <em>{{ t('for') }}</em>
         <ElButton link @click="choosing = !choosing">
           {{ site.name }}, {{ local.slice(0, 10) }} {{ local.slice(11) }} <KeyCap name="o" />
         </ElButton>
         <span class="second"
-          >{{ site.zone }} · {{ degText(Math.abs(site.latitudeDeg)) }} {{ south ? 'south' : 'north' }}</span
+          >{{ site.zone }} · {{ degText(Math.abs(site.latitudeDeg)) }} {{ south ? t('south') : t('north') }}</span
         >
       </p>
       <div v-if="choosing || noSuchTime || ambiguous" class="flex flex-wrap gap-y-12px gap-x-20px items-end mb-16px">
         <label class="labelled w-230px"
-          ><span>place</span
+          ><span>{{ t('place') }}</span
           ><ChoiceSelect
             :model-value="site.id"
             :options="sites.map(({ id, name }) => ({ value: id, words: name }))"
-            label="Place"
+            :label="t('place2')"
             @update:model-value="$event && place.choose($event)"
         /></label>
         <label class="labelled w-230px"
-          ><span>date and time there</span
+          ><span>{{ t('dateAndTimeThere') }}</span
           ><input
             class="field"
             type="datetime-local"
@@ -182,50 +165,41 @@ useKeys(() => ({
             @change="setLocal(($event.target as HTMLInputElement).value || null)"
         /></label>
         <p v-if="noSuchTime" class="rust" role="alert">
-          Clocks skip this hour that night: {{ local.slice(11) }} doesn’t exist. Choose an hour earlier or later.
+          {{ t('clocksSkipThisHourThat', { local: local.slice(11) }) }}
         </p>
-        <p v-if="ambiguous" class="rust" role="alert">
-          Clocks show {{ local.slice(11) }} twice that night. Which one?
-          <ElButton
-            v-for="(each, index) in ambiguous"
-            :key="each.utcOffsetHours"
-            @click="draft.occurrence = index === 0 ? 'earlier' : 'later'"
-          >
-            the {{ index === 0 ? 'first' : 'second' }}, UTC {{ each.utcOffsetHours >= 0 ? '+' : '−'
-            }}{{ Math.abs(each.utcOffsetHours) }}
-          </ElButton>
-        </p>
+        <HourTwice v-if="ambiguous" :ambiguous="ambiguous" :local="local" @choose="draft.occurrence = $event" />
       </div>
       <div
         class="columns grid grid-cols-[minmax(0,62fr)_minmax(0,38fr)] gap-y-20px gap-x-32px max-[1000px]:grid-cols-[minmax(0,1fr)]"
       >
         <section class="grid gap-10px content-start">
           <template v-if="equatorial">
-            <h2>The axis to the pole</h2>
+            <h2>{{ t('theAxisToThePole') }}</h2>
             <div
               class="grid grid-cols-[minmax(0,290px)_auto_auto] gap-y-8px gap-x-16px items-start justify-start max-[1000px]:grid-cols-[minmax(0,290px)]"
             >
               <AxisDrawing v-if="head" :latitude-deg="site.latitudeDeg" :scale="head.latitudeScale" />
               <figure v-if="pole" class="grid gap-2px justify-items-center m-0 text-center">
-                <em>as the eye sees it</em>
+                <em>{{ t('asTheEyeSeesIt') }}</em>
                 <b>{{ clockText(pole.ringClock) }}</b>
-                <RingDial :clock="pole.ringClock" dashed label="as the eye sees it" />
+                <RingDial :clock="pole.ringClock" dashed :label="t('asTheEyeSeesIt')" />
               </figure>
               <figure v-if="ringSeen !== null" class="grid gap-2px justify-items-center m-0 text-center">
-                <em>as this scope shows it</em>
+                <em>{{ t('asThisScopeShowsIt') }}</em>
                 <b>{{ clockText(ringSeen) }}</b>
-                <RingDial :clock="ringSeen" label="in the scope" />
+                <RingDial :clock="ringSeen" :label="t('inTheScope')" />
               </figure>
             </div>
             <div class="scale flex flex-wrap gap-y-8px gap-x-20px items-center">
               <p v-if="setting && ringSeen !== null">
-                <b class="text-26px">{{ setting.setDeg.toFixed(1) }}°</b> on the head’s scale. {{ markWords }}
+                <b class="text-26px">{{ setting.setDeg.toFixed(1) }}°</b>
+                {{ t('onTheHeadsScale', { markWords: marks }) }}
               </p>
               <label class="labelled flex gap-10px items-center"
-                ><span>the scale stands at</span
+                ><span>{{ t('theScaleStandsAt') }}</span
                 ><FigureInput
                   :model-value="setNow"
-                  label="The scale stands at"
+                  :label="t('theScaleStandsAt2')"
                   name="latitude-set"
                   unit="°"
                   large
@@ -237,28 +211,35 @@ useKeys(() => ({
                 :disabled="draft.foundDeg === null || badScale"
                 @click="settled"
               >
-                Set it: right now <KeyCap name="Space" />
+                {{ t('setItRightNow') }} <KeyCap name="Space" />
               </ElButton>
-              <ElButton v-else link @click="draft.leftDeg = null"> left as found after all </ElButton>
+              <ElButton v-else link @click="draft.leftDeg = null"> {{ t('leftAsFoundAfterAll') }} </ElButton>
               <p v-if="badScale" class="rust">
-                This head’s scale goes from {{ range.minDeg }} to {{ range.maxDeg }}°.
+                {{ t('thisHeadsScaleGoesFrom', { minDeg: range.minDeg, maxDeg: range.maxDeg }) }}
               </p>
               <p v-else-if="offDeg !== null && offDeg > 0.05" :class="{ rust: offDeg > 2 }">
-                {{ offDeg.toFixed(1) }}° off<template v-if="offDeg > 2">: still the last borrower’s place?</template>
+                {{ t('offDegOff', { offDeg: offDeg.toFixed(1) })
+                }}<template v-if="offDeg > 2">{{ t('stillTheLastBorrowersPlace') }}</template>
               </p>
             </div>
             <p v-if="pole && south" class="second">
-              {{ pole.star }} is faint, magnitude 5.4: sighting scope or compass only.
+              {{ t('isFaintMagnitudeSightingScope', { star: pole.star }) }}
             </p>
             <p class="second">
-              {{ needle }} Each degree off lets a star drift {{ place.driftPerDegree.toFixed(2) }}′ an hour at most:
-              fine for looking: by eye it may be {{ byEyeDeg.toFixed(1) }}° off, and a star stays in the lowest
-              power’s field for {{ LOOKING_MINUTES }} minutes. Not for long exposures. From now on the stand isn’t
-              moved.
+              {{
+                t('eachDegreeOffLetsA', {
+                  needle,
+                  driftPerDegree: place.driftPerDegree.toFixed(2),
+                  byEyeDeg: byEyeDeg.toFixed(1),
+                  lookingMinutes: LOOKING_MINUTES,
+                })
+              }}
             </p>
           </template>
           <template v-if="kit.mount?.home">
-            <h2>Home position <em>this model’s own</em></h2>
+            <h2>
+              {{ t('homePosition') }} <em>{{ t('thisModelsOwn') }}</em>
+            </h2>
             <div class="grid grid-cols-[120px_minmax(0,1fr)] gap-14px">
               <HomeDrawing :drawing="kit.mount.home.drawing" :latitude-deg="site.latitudeDeg" />
               <ol class="m-0 pl-20px text-16px lh-24px">
@@ -267,34 +248,48 @@ useKeys(() => ({
             </div>
           </template>
           <p v-else-if="!equatorial || kit.mount?.controller" class="quiet">
-            No home position is written down for this model.
-            <RouterLink :to="`/setup/models/${kit.modelId}/mount`">Write it in</RouterLink>
+            {{ t('noHomePositionIsWritten') }}
+            <RouterLink :to="`/setup/models/${kit.modelId}/mount`">{{ t('writeItIn') }}</RouterLink>
           </p>
           <TwoStars v-if="!equatorial && kit.mount?.controller" v-bind="starProps" @hide="hide" />
         </section>
         <section class="judgement grid gap-12px content-start justify-items-start">
           <p v-if="equatorial && ringSeen !== null && pole" class="figure">
             {{ clockText(ringSeen)
-            }}<span><b>pole star on the ring</b>in this scope; by eye {{ clockText(pole.ringClock) }}</span>
+            }}<span
+              ><b>{{ t('poleStarOnTheRing') }}</b
+              >{{ t('inThisScopeByEye', { ringClock: clockText(pole.ringClock) }) }}</span
+            >
           </p>
           <p v-else-if="equatorial && setting" :class="['figure', { off: !setting.reaches }]">
-            {{ setting.setDeg.toFixed(1) }}°<span><b>on the head’s scale</b>{{ markWords }}</span>
+            {{ setting.setDeg.toFixed(1) }}°<span
+              ><b>{{ t('onTheHeadsScale2') }}</b
+              >{{ marks }}</span
+            >
           </p>
-          <p class="advice" role="status" aria-label="What to do"><SerifText :text="advice" /></p>
+          <p class="advice" role="status" :aria-label="t('whatToDo')"><SerifText :text="advice" /></p>
           <template v-if="kit.mount?.controller">
-            <h2>What to key in <em>controller, in its own order</em></h2>
+            <h2>
+              {{ t('whatToKeyIn') }} <em>{{ t('controllerInItsOwnOrder') }}</em>
+            </h2>
             <ControllerCard :lines="lines" :ticked="ticked" @tick="tick" />
             <p v-if="note" class="rust">{{ note }}</p>
-            <p><strong class="rust">A wrong answer to daylight saving</strong> puts every star 15° aside.</p>
+            <p>
+              <strong class="rust">{{ t('aWrongAnswerToDaylight') }}</strong> {{ t('putsEveryStarAside') }}
+            </p>
           </template>
           <p v-else-if="!equatorial" class="quiet">
-            How this model’s controller asks isn’t written down.
-            <RouterLink :to="`/setup/models/${kit.modelId}/mount`">Write it in</RouterLink>
+            {{ t('howThisModelsControllerAsks') }}
+            <RouterLink :to="`/setup/models/${kit.modelId}/mount`">{{ t('writeItIn') }}</RouterLink>
           </p>
           <div v-if="!equatorial" class="flex flex-wrap gap-12px items-center">
-            <BigChoice v-model="draft.keyed.asFound" :options="judged" label="as found" />
+            <BigChoice v-model="draft.keyed.asFound" :options="judged" :label="t('asFound')" />
             <template v-if="draft.keyed.asFound === 'not-fine'">
-              <em>as left</em><BigChoice v-model="draft.keyed.asLeft" :options="judged" label="as left" />
+              <em>{{ t('asLeft') }}</em><BigChoice
+                v-model="draft.keyed.asLeft"
+                :options="judged"
+                :label="t('asLeft')"
+              />
             </template>
           </div>
         </section>
@@ -305,7 +300,9 @@ useKeys(() => ({
       >
         <TwoStars v-bind="starProps" @hide="hide" />
         <section v-if="equatorial && sides.length > 0">
-          <h2>Which side the tube hangs <em>seen from the pole</em></h2>
+          <h2>
+            {{ t('whichSideTheTubeHangs') }} <em>{{ t('seenFromThePole') }}</em>
+          </h2>
           <div class="flex flex-wrap gap-20px">
             <figure
               v-for="(side, index) in sides"
@@ -321,13 +318,13 @@ useKeys(() => ({
               <figcaption>
                 <b>{{ index + 1 }} {{ side.star.name }}</b
                 >, {{ signedHours(side.star.hourAngleHours) > 0 ? '+' : '−'
-                }}{{ Math.abs(signedHours(side.star.hourAngleHours)).toFixed(1) }} h<br /><b
-                  >tube on the {{ side.tubeSide }} side</b
-                >
+                }}{{ Math.abs(signedHours(side.star.hourAngleHours)).toFixed(1) }} h<br /><b>{{
+                  t('tubeOnTheSide', { tubeSide: side.tubeSide })
+                }}</b>
               </figcaption>
             </figure>
           </div>
-          <p class="second">{{ meridianWords || flips }}</p>
+          <p class="second">{{ meridian || flips }}</p>
         </section>
       </div>
       <LiningUp

@@ -2,6 +2,9 @@
 import type { ReadingView } from '@binoculum/contract'
 import { arcminText, dateText, howItHolds, mmText } from '@binoculum/core'
 import { computed } from 'vue'
+import { benchWords } from './words.ts'
+
+const t = benchWords('readingHistory')
 
 /** Earlier readings of one kit's mirror or finder: filled as found, open as left, the limit across; and how well it holds, in words. */
 const { kind, past, limit } = defineProps<{
@@ -12,8 +15,8 @@ const { kind, past, limit } = defineProps<{
 const text = computed(() => (kind === 'finder' ? arcminText : mmText))
 const words = computed(() =>
   kind === 'finder'
-    ? { thing: 'finder', cure: 'Look at its bracket and screws.' }
-    : { thing: 'mirror', cure: 'Look at its locks and cell.' },
+    ? { thing: t('finder'), cure: t('lookAtItsBracketAnd') }
+    : { thing: t('mirror'), cure: t('lookAtItsLocksAnd') },
 )
 
 const SHOWN = 11
@@ -28,10 +31,10 @@ const y = (mm: number) => H - (mm / top.value) * (H - 8)
 const holds = computed(() => {
   const found = own.value.flatMap(({ asFound }) => (asFound === null ? [] : [asFound]))
   const { verdict, within, times, median } = howItHolds(found, limit)
-  const share = `${within} of ${times} times it came back within the limit, half of them under ${text.value(median)}`
-  if (verdict === 'too-few') return 'Too few readings yet to say how well it holds.'
-  if (verdict === 'well') return `It holds well: ${share}.`
-  return verdict === 'fairly' ? `It holds fairly: ${share}.` : `It doesn’t hold: ${share}. ${words.value.cure}`
+  const share = t('ofTimesItCameBack', { within, times, median: text.value(median) })
+  if (verdict === 'too-few') return t('tooFewReadingsYetTo')
+  if (verdict === 'well') return t('itHoldsWell', { share })
+  return verdict === 'fairly' ? t('itHoldsFairly', { share }) : t('itDoesntHold', { share, cure: words.value.cure })
 })
 </script>
 
@@ -42,7 +45,7 @@ const holds = computed(() => {
         class="block w-full max-w-400px"
         :viewBox="`0 0 ${W} ${H + 20}`"
         role="img"
-        :aria-label="`The last ${own.length} checks of the ${words.thing}`"
+        :aria-label="t('theLastChecksOfThe', { own: own.length, thing: words.thing })"
       >
         <line :x2="W" :y1="y(limit)" :y2="y(limit)" class="limit stroke-brass stroke-1.4" />
         <line :x2="W" :y1="H" :y2="H" class="line stroke-rule-strong" />
@@ -71,7 +74,7 @@ const holds = computed(() => {
       </svg>
       <p class="second">{{ holds }}</p>
     </template>
-    <p v-else class="second">No reading kept yet: the first one begins its history.</p>
+    <p v-else class="second">{{ t('noReadingKeptYetThe') }}</p>
   </div>
 </template>
 

@@ -3,6 +3,9 @@ import type { KitSheet } from '@binoculum/contract'
 import { massText, type SetUpBalance } from '@binoculum/core'
 import { computed } from 'vue'
 import FigureInput from '../../shared/controls/FigureInput.vue'
+import { benchWords } from './words.ts'
+
+const t = benchWords('rollDrawing')
 
 /** The tube from behind: which way it wants to turn in its rings, and the magnet opposite. */
 const { kit, report } = defineProps<{ kit: KitSheet; report: SetUpBalance | null }>()
@@ -21,12 +24,14 @@ const magnets = computed(() => Math.round((roll.value?.counterMassG ?? 0) / MAGN
 
 <template>
   <section>
-    <h2>Roll <em>from behind</em></h2>
+    <h2>
+      {{ t('roll') }} <em>{{ t('fromBehind') }}</em>
+    </h2>
     <div
       v-if="tube && roll && roll.counterMassG !== null"
       class="grid grid-cols-[repeat(auto-fit,minmax(140px,1fr))] gap-12px w-full"
     >
-      <svg class="w-full max-w-170px" viewBox="0 0 184 184" role="img" aria-label="The tube from behind">
+      <svg class="w-full max-w-170px" viewBox="0 0 184 184" role="img" :aria-label="t('theTubeFromBehind')">
         <g
           v-for="(place, name) in { finder: tube.finder, eyepiece: tube.eyepiece }"
           :key="name"
@@ -70,25 +75,29 @@ const magnets = computed(() => Math.round((roll.value?.counterMassG ?? 0) / MAGN
       </svg>
       <div class="grid gap-8px content-start">
         <p>
-          Turns towards the focuser. <strong>{{ massText(roll.counterMassG) }} opposite, at the skin</strong>, stop
-          it: {{ magnets <= 1 ? 'one magnet' : `${magnets} magnets` }} of {{ MAGNET_G }} g where the tube is steel; a
-          strap of weights where it isn’t.
+          {{ t('turnsTowardsTheFocuser') }}
+          <strong>{{ t('oppositeAtTheSkin', { counterMassG: massText(roll.counterMassG) }) }}</strong>{{
+            t('stopItOfGWhere', {
+              magnets: magnets <= 1 ? t('oneMagnet') : t('magnetsMagnets', { magnets }),
+              magnetG: MAGNET_G,
+            })
+          }}
         </p>
         <label class="labelled"
-          ><span>magnets on, g</span
+          ><span>{{ t('magnetsOnG') }}</span
           ><FigureInput
-            label="magnets on, g"
+            :label="t('magnetsOnG')"
             unit="g"
             name="magnets-g"
             :model-value="magnetsG"
             @update:model-value="magnetsG = Math.max(0, $event ?? 0)"
         /></label>
         <p v-if="magnetsG > 0 && report?.wantedMm !== null && report?.wantedMm !== undefined" class="second">
-          The weight then belongs at {{ Math.round(report.wantedMm) }} mm.
+          {{ t('theWeightThenBelongsAt', { wantedMm: Math.round(report.wantedMm) }) }}
         </p>
       </div>
     </div>
-    <p v-else class="quiet">Known once the tube is measured.</p>
+    <p v-else class="quiet">{{ t('knownOnceTheTubeIs') }}</p>
   </section>
 </template>
 

@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import type { TubeSide } from '@binoculum/core'
 import { computed } from 'vue'
+import { benchWords } from './words.ts'
+
+const t = benchWords('sideDial')
 
 /** The head seen from the pole, hour angle 0 up: where the tube looks and on which side it hangs. South of the equator
  * west lies on the other hand. */
@@ -24,7 +27,7 @@ const placeHours = computed(() => {
 </script>
 
 <template>
-  <svg viewBox="0 0 132 140" role="img" :aria-label="`Tube on the ${tubeSide} side`">
+  <svg viewBox="0 0 132 140" role="img" :aria-label="t('tubeOnTheSide', { tubeSide })">
     <circle :cx="C" :cy="C" :r="R" class="fill-none stroke-brass" />
     <line
       v-for="hour in 24"
@@ -38,10 +41,10 @@ const placeHours = computed(() => {
     />
     <text class="fill-quiet [font:400_13px_var(--sans)] [text-anchor:middle]" :x="C" y="13">0 h</text>
     <text :x="14" :y="C + R + 22" class="way fill-quiet [text-anchor:middle] [font:italic_400_15px_var(--serif)]">
-      {{ south ? 'west' : 'east' }}
+      {{ south ? t('west') : t('east') }}
     </text>
     <text :x="118" :y="C + R + 22" class="way fill-quiet [text-anchor:middle] [font:italic_400_15px_var(--serif)]">
-      {{ south ? 'east' : 'west' }}
+      {{ south ? t('east') : t('west') }}
     </text>
     <g :transform="`rotate(${screenDeg(placeHours)} ${C} ${C})`">
       <line :x1="C" :y1="C - 24" :x2="C" :y2="C + 32" class="fill-none stroke-ink stroke-2" />

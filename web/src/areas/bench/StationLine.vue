@@ -3,6 +3,9 @@ import type { StationName } from '@binoculum/contract'
 import PencilMark from '../../shared/drawings/PencilMark.vue'
 import { nextTick, useTemplateRef, watch } from 'vue'
 import { stationTitles } from './check-draft.ts'
+import { benchWords } from './words.ts'
+
+const t = benchWords('stationLine')
 
 /** The bench from the side: one place for each station, a pencil tick where it is done. */
 const { current } = defineProps<{
@@ -20,7 +23,7 @@ watch(
 </script>
 
 <template>
-  <nav ref="line" class="station-line" aria-label="Stations">
+  <nav ref="line" class="station-line" :aria-label="t('stations')">
     <button
       v-for="station in stations"
       :key="station"
@@ -42,7 +45,7 @@ watch(
       :class="{ here: current === 'end' }"
       @click="$emit('go', 'end')"
     >
-      End <i class="w-9px h-9px m-5px line-quiet rd-50% bg-paper"></i>
+      {{ t('end') }} <i class="w-9px h-9px m-5px line-quiet rd-50% bg-paper"></i>
     </button>
   </nav>
 </template>

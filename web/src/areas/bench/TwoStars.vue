@@ -2,6 +2,9 @@
 import type { AlignmentStar, AlignmentStars } from '@binoculum/core'
 import { computed } from 'vue'
 import StarHorizon from '../../shared/drawings/StarHorizon.vue'
+import { benchWords } from './words.ts'
+
+const t = benchWords('twoStars')
 
 /** The pair to line up on, with what to take when one of them is hidden. */
 const { stars, pair, apartDeg, latitudeDeg, hidden } = defineProps<{
@@ -13,22 +16,24 @@ const { stars, pair, apartDeg, latitudeDeg, hidden } = defineProps<{
 }>()
 defineEmits<{ hide: [name: string] }>()
 const standIns = computed(() =>
-  (stars?.standIns ?? []).map(({ hidden: name, star }) => `${star.name} for ${name}`).join(', '),
+  (stars?.standIns ?? []).map(({ hidden: name, star }) => t('nameFor', { name: star.name, thing: name })).join(', '),
 )
 </script>
 
 <template>
   <section>
-    <h2>Two stars <em>25 to 70° high, well apart; the brightest in that part of the sky is the one</em></h2>
-    <p v-if="stars?.reason === 'SUN_UP'">Too light: no lining up before the Sun is 6° down. Choose a later hour.</p>
+    <h2>
+      {{ t('twoStars') }} <em>{{ t('toHighWellApartThe') }}</em>
+    </h2>
+    <p v-if="stars?.reason === 'SUN_UP'">{{ t('tooLightNoLiningUp') }}</p>
     <p v-else-if="stars?.reason === 'TOO_FEW'">
-      No good pair stands in the sky at that hour. Choose another one, or line up on what is bright and high.
+      {{ t('noGoodPairStandsIn') }}
     </p>
     <template v-else-if="stars">
       <StarHorizon :pair="pair" :others="stars.others" :apart-deg="apartDeg" :latitude-deg="latitudeDeg" />
       <p>
-        <strong>One hidden?</strong> Take {{ standIns || 'another hour' }}.
-        <span class="quiet">Quick way: {{ stars.stars[0]?.name }} alone.</span>
+        <strong>{{ t('oneHidden') }}</strong> {{ t('takeStandIns', { standIns: standIns || t('anotherHour') }) }}
+        <span class="quiet">{{ t('quickWayAlone', { name: stars.stars[0]?.name }) }}</span>
         <ElButton
           v-for="{ name } in stars.stars"
           :key="name"
@@ -37,7 +42,7 @@ const standIns = computed(() =>
           :aria-pressed="hidden.includes(name)"
           @click="$emit('hide', name)"
         >
-          {{ hidden.includes(name) ? `${name} is there again` : `${name} is hidden` }}
+          {{ hidden.includes(name) ? t('isThereAgain', { name }) : t('isHidden', { name }) }}
         </ElButton>
       </p>
     </template>

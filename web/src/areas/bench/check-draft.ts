@@ -27,6 +27,9 @@ import { emptyPower, isPowered, powerStation, type PowerDraft } from './power/po
 import { emptyFinder, finderStation, type FinderDraft } from './finder/finder-draft.ts'
 import { emptyLiningUp, liningUpOf, type LiningUpDraft } from './lining-up/lining-up-draft.ts'
 import { shakeOf, type ShakeDraft } from './shake/shake-draft.ts'
+import { benchWords } from './words.ts'
+
+const t = benchWords('checkDraft')
 
 type Judged = 'fine' | 'not-fine'
 
@@ -135,17 +138,17 @@ export const emptyCheck = (): CheckDraft => ({
 })
 
 export const stationTitles: Readonly<Record<StationName, string>> = {
-  glass: 'Glass',
-  assembly: 'Assembly',
-  balance: 'Balance',
-  'let-go': 'Let go',
-  place: 'Place',
-  collimation: 'Collimation',
-  star: 'Star',
-  finder: 'Finder',
-  focus: 'Focus',
-  power: 'Power',
-  pack: 'Pack',
+  glass: t('glass'),
+  assembly: t('assembly'),
+  balance: t('balance'),
+  'let-go': t('letGo'),
+  place: t('place'),
+  collimation: t('collimation'),
+  star: t('star'),
+  finder: t('finder'),
+  focus: t('focus'),
+  power: t('power'),
+  pack: t('pack'),
 }
 
 const equatorialFamilies: readonly Family[] = ['equatorial-reflector', 'equatorial-maksutov', 'large-equatorial']

@@ -13,6 +13,9 @@ import {
 } from '@binoculum/core'
 import { computed, ref, type Ref } from 'vue'
 import { onMountOf, ridingIds, type BalanceDraft } from './check-draft.ts'
+import { benchWords } from './words.ts'
+
+const t = benchWords('useBalance')
 
 /** Default policy: within 10 mm of the shaft's right place. */
 export const BALANCE_LIMIT_MM = 10
@@ -70,10 +73,7 @@ export function useBalance(draft: Ref<BalanceDraft>, kit: () => KitSheet) {
   const advice = computed(() => {
     const shaft = report.value?.shaft
     if (!shaft) return ''
-    if (learnt.value === null)
-      return nowMm.value === null
-        ? 'Balance it by hand until it stays. Then type the bare shaft that is left.'
-        : 'Does it stay when let go? Then say so, and the head is known.'
+    if (learnt.value === null) return nowMm.value === null ? t('balanceItByHandUntil') : t('doesItStayWhenLet')
     const bareRight =
       shaft.positionMm !== null && head.value ? bareShaftMm(head.value, kit().parts, shaft.positionMm) : null
     return weightAdvice(shaft, nowMm.value, bareRight)
@@ -83,9 +83,9 @@ export function useBalance(draft: Ref<BalanceDraft>, kit: () => KitSheet) {
   const badLength = computed(() => {
     const mm = bare.value
     if (mm === null || !head.value) return ''
-    if (!(mm >= 0)) return 'a length is 0 mm or more'
+    if (!(mm >= 0)) return t('aLengthIsMmOr')
     const most = mostBareShaftMm(head.value, kit().parts)
-    return mm > most ? `the bare shaft is ${Math.round(most)} mm long with the weight on` : ''
+    return mm > most ? t('theBareShaftIsMm', { most: Math.round(most) }) : ''
   })
 
   function setBare(mm: number | null) {

@@ -3,6 +3,9 @@ import { sunDoubtWords } from '@binoculum/core'
 import { computed } from 'vue'
 import SunQuestion from '../SunQuestion.vue'
 import { useSunQuestion, type SunAnswer } from '../use-sun-question.ts'
+import { benchWords } from '../words.ts'
+
+const t = benchWords('benchLight')
 
 /** Before anything is looked at by day: where the Sun stands, and the one question that no clock can answer. */
 const { branchId } = defineProps<{ branchId: string }>()
@@ -19,23 +22,28 @@ const sun = computed(() => (question.value.doubt === null ? question.value.sun :
 
 <template>
   <div class="grid gap-4px">
-    <p v-if="looking" class="second">Looking where the Sun stands …</p>
+    <p v-if="looking" class="second">{{ t('lookingWhereTheSunStands') }}</p>
     <p v-else-if="!question.asked" class="second">
-      It is night at {{ site?.name }}. A lamp on a wall is light enough.
+      {{ t('itIsNightAtA', { name: site?.name }) }}
     </p>
     <template v-else>
       <p class="second">
-        Point it at a lit wall, or shaded sky on the side away from the Sun.
+        {{ t('pointItAtALit') }}
         <template v-if="question.doubt">{{ sunDoubtWords[question.doubt] }}</template>
         <template v-else-if="sun && sun.altitudeDeg >= -1">
-          At {{ site?.name }} the Sun stands {{ whole(sun.altitudeDeg) }}° high in the {{ wind(sun.azimuthDeg) }} now:
-          keep the tube towards the {{ wind(sun.azimuthDeg + 180) }}, 45° from it at least.
+          {{
+            t('atTheSunStandsHigh', {
+              name: site?.name,
+              altitudeDeg: whole(sun.altitudeDeg),
+              azimuthDeg: wind(sun.azimuthDeg),
+              azimuthDeg2: wind(sun.azimuthDeg + 180),
+            })
+          }}
         </template>
       </p>
-      <SunQuestion v-model="answer.shaded" words="Is the tube in shade, or does your shadow point where it points?" />
+      <SunQuestion v-model="answer.shaded" :words="t('isTheTubeInShade')" />
       <p v-if="answer.shaded === false" class="problem" role="alert">
-        Cap on now. Nobody looks through it, and no phone: the Sun blinds in a moment and sets things alight. Move it
-        into shade first.
+        {{ t('capOnNowNobodyLooks') }}
       </p>
     </template>
   </div>

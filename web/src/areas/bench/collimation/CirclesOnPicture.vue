@@ -1,6 +1,9 @@
 <script setup lang="ts" generic="Name extends string">
 import { computed, useTemplateRef } from 'vue'
 import { useLaidCircles, type LaidCircle } from './use-laid-circles.ts'
+import { benchWords } from '../words.ts'
+
+const t = benchWords('circlesOnPicture')
 
 /** A picture with circles laid on it that a hand can move: by middle or edge, or by keys. What else lies on it comes in the slot. */
 const { names, circles, source, size, box, label } = defineProps<{
@@ -26,7 +29,7 @@ const { pictureAt, grab, drag, letGo, nudge } = useLaidCircles<Name>(svg, chosen
 </script>
 
 <template>
-  <div tabindex="0" role="application" :aria-label="`${label}; arrows move the chosen one`" @keydown="nudge">
+  <div tabindex="0" role="application" :aria-label="t('arrowsMoveTheChosenOne', { label })" @keydown="nudge">
     <svg
       ref="svg"
       class="block w-full max-h-420px bg-deep [touch-action:none]"

@@ -15,7 +15,6 @@ import {
 import { computed } from 'vue'
 import { api } from '../../../shared/api/client.ts'
 import { useSending } from '../../../shared/api/use-sending.ts'
-import ChoiceSelect from '../../../shared/controls/ChoiceSelect.vue'
 import WayChoice from '../../../shared/controls/WayChoice.vue'
 import KeyCap from '../../../shared/keys/KeyCap.vue'
 import { useKeys } from '../../../shared/keys/use-keys.ts'
@@ -25,12 +24,17 @@ import BigFigure from '../../../shared/drawings/BigFigure.vue'
 import BorrowerLooks from '../BorrowerLooks.vue'
 import ReadingHistory from '../ReadingHistory.vue'
 import BenchLight from './BenchLight.vue'
+import BlockedScrews from './BlockedScrews.vue'
 import CellDrawing from '../../../shared/drawings/CellDrawing.vue'
 import { mayLook, waitsForOpenEnd, type CollimationDraft } from './collimation-draft.ts'
 import LookForm from './LookForm.vue'
 import PeepholePicture from '../../../shared/drawings/PeepholePicture.vue'
 import RepeatTest from './RepeatTest.vue'
 import { useCollimation } from './use-collimation.ts'
+import WhatWasTurned from './WhatWasTurned.vue'
+import { benchWords } from '../words.ts'
+
+const t = benchWords('collimationStation')
 
 const { kit } = defineProps<{ kit: KitSheet }>()
 const draft = defineModel<CollimationDraft>({ required: true })
@@ -80,30 +84,27 @@ const secondaryFirst = computed(() => {
   return !!e && !!secondary.value && lengthOf(e) > secondary.value.limitMm * 1.25
 })
 const advice = computed(() => {
-  if (doing.value === 'look' && waitsForOpenEnd(draft.value)) return 'Say where the open end is in this picture.'
-  if (doing.value === 'look') return 'Look through the cap, or take a picture through its hole.'
-  if (doing.value === 'lock') return 'Well lined up. Tighten the locks evenly, then look again: locking shifts it.'
-  if (doing.value === 'fine') return 'Well lined up. Leave it.'
+  if (doing.value === 'look' && waitsForOpenEnd(draft.value)) return t('sayWhereTheOpenEnd')
+  if (doing.value === 'look') return t('lookThroughTheCapOr')
+  if (doing.value === 'lock') return t('wellLinedUpTightenThe')
+  if (doing.value === 'fine') return t('wellLinedUpLeaveIt')
   if (doing.value === 'secondary')
     return secondaryTurnSentences(secondary.value as NonNullable<typeof secondary.value>)[1]
   if (verdict.value === 'unsure')
-    return `Can’t tell which side of the limit it is on. Take another look${chosen.value ? ', or turn all the same' : ''}.`
+    return t('cantTellWhichSideOf', { chosen: chosen.value ? t('orTurnAllTheSame') : '' })
   if (beyondTravel.value) return primaryBeyondTravelSentence()
   if (chosen.value) return primaryTurnsSentence(chosen.value.turns, chosen.value.residualMm)
   const { offsetMm, clockHours } = now.value
   return offsetMm === null || now.value.way !== 'typed'
-    ? 'The side towards which the mark stands must go towards the sky.'
+    ? t('theSideTowardsWhichThe')
     : primaryAdvice(offsetInCellFrame({ lengthMm: offsetMm, clockHours }))
 })
 const canTurn = computed(() => (doing.value === 'primary' || doing.value === 'fine') && seen.value !== null)
 const strehl = computed(() => {
   const { strehl: value } = quality.value
   if (error.value === null) return ''
-  if (value !== null)
-    return `A perfect mirror of this size would keep ${(value * 100).toFixed(0)} % of a star’s peak (Strehl).`
-  return kit.optics.mirrorFigure === 'paraboloid'
-    ? 'Too far off for a Strehl to mean anything.'
-    : 'Here the mirror itself sets the sharpness, so no Strehl is given.'
+  if (value !== null) return t('aPerfectMirrorOfThis', { percent: (value * 100).toFixed(0) })
+  return kit.optics.mirrorFigure === 'paraboloid' ? t('tooFarOffForA') : t('hereTheMirrorItselfSets')
 })
 const highlight = computed(() =>
   doing.value === 'primary' && !beyondTravel.value ? (chosen.value?.turns[0]?.name ?? null) : null,
@@ -116,7 +117,6 @@ const secondaryLimitMm = computed(() => 0.03 * kit.optics.apertureMm)
 /** By day nobody looks, and no phone, before the question of the Sun is answered with yes. */
 const allowed = computed(() => mayLook(draft.value))
 const { sending, problem, run } = useSending()
-/** A kit whose screws seem to work the other way: a slip of the hand is likelier, so it is asked for first. */
 const lastTurned = computed(() => {
   const last = draft.value.between.at(-1)
   return last?.did === 'turned' ? last : null
@@ -148,19 +148,10 @@ async function forget() {
 }
 const isDone = computed(() => draft.value.between.length > 0)
 const ways = [
-  { value: 'fewest', words: 'fewest screws' },
-  { value: 'all', words: 'all three' },
-  { value: 'single', words: 'one screw' },
+  { value: 'fewest', words: t('fewestScrews') },
+  { value: 'all', words: t('allThree') },
+  { value: 'single', words: t('oneScrew') },
 ] as const
-const ends = [
-  { value: 'free', words: 'turns both ways' },
-  { value: 'clockwise', words: 'can’t go clockwise' },
-  { value: 'anticlockwise', words: 'can’t go anticlockwise' },
-] as const
-function setEnd(screw: string, end: (typeof ends)[number]['value'] | null) {
-  if (end === 'clockwise' || end === 'anticlockwise') draft.value.blocked[screw] = end
-  else delete draft.value.blocked[screw]
-}
 
 useKeys(() => ({
   ...(canTurn.value && doing.value === 'primary' ? { Space: () => lookAgain('turned') } : {}),
@@ -173,7 +164,7 @@ useKeys(() => ({
     class="grid grid-cols-[minmax(320px,440px)_minmax(0,1fr)] gap-y-20px gap-x-40px max-[900px]:grid-cols-[minmax(0,1fr)]"
   >
     <div class="grid gap-8px content-start">
-      <em v-if="tube && now.way !== 'photo'">open end of the tube ↑</em>
+      <em v-if="tube && now.way !== 'photo'">{{ t('openEndOfTheTube') }}</em>
       <PeepholePicture
         v-if="tube && now.way !== 'photo'"
         class="max-w-330px"
@@ -187,7 +178,7 @@ useKeys(() => ({
       <BenchLight v-model="draft" :branch-id="kit.branchId" />
       <BorrowerLooks :kit-code="kit.code" :zone="kit.zone" :kinds="['peephole', 'star']" />
       <p v-if="kit.mirror?.correctorLens" class="problem">
-        The lens in the drawtube comes out first, or judge this tube on a star only.
+        {{ t('theLensInTheDrawtube') }}
       </p>
       <!-- Each look begins with a form of its own: circles of the one before must not move this one's figure. -->
       <LookForm
@@ -200,41 +191,40 @@ useKeys(() => ({
         @measured="setMeasured"
       />
       <p v-if="beyondCell" class="problem" role="alert">
-        No turn of this cell’s screws makes more than {{ mmText(checked.mostAxisErrorMm ?? 0) }} at the focal plane.
-        Read it again; if it is so, the mirror has left its place in the cell.
+        {{ t('noTurnOfThisCells', { mostAxisErrorMm: mmText(checked.mostAxisErrorMm ?? 0) }) }}
       </p>
     </div>
     <div class="judgement grid gap-12px content-start justify-items-start">
       <BigFigure :value="error" :limit="quality.limitMm" :good="quality.goodMm" unit="mm" />
       <p>
-        <strong>primary’s axis off, at the focal plane</strong>
-        <span v-if="uncertaintyMm > 0" class="quiet"> · give or take {{ mmText(uncertaintyMm) }}</span>
+        <strong>{{ t('primarysAxisOffAtThe') }}</strong>
+        <span v-if="uncertaintyMm > 0" class="quiet">
+          {{ t('giveOrTake', { uncertaintyMm: mmText(uncertaintyMm) }) }}</span
+        >
         <span v-else-if="now.way === 'typed' && now.offsetMm !== null" class="quiet">
-          · seen as {{ mmText(now.offsetMm) }} between mark and reflection</span
+          {{ t('seenAsBetweenMarkAnd', { offsetMm: mmText(now.offsetMm) }) }}</span
         >
       </p>
-      <p class="advice" role="status" aria-label="What to do"><SerifText :text="advice ?? ''" /></p>
+      <p class="advice" role="status" :aria-label="t('whatToDo')"><SerifText :text="advice ?? ''" /></p>
       <p v-if="answer" class="answer" role="status">
         <strong>{{ stepResponseSentence(answer.verdict) }}</strong>
-        Expected {{ mmText(lengthOf(answer.expectedMm)) }}, now {{ mmText(lengthOf(answer.after)) }}.
+        {{
+          t('expectedNow', { expectedMm: mmText(lengthOf(answer.expectedMm)), after: mmText(lengthOf(answer.after)) })
+        }}
       </p>
-      <p
+      <WhatWasTurned
         v-if="asksWhatWasTurned"
-        class="flex flex-wrap gap-y-6px gap-x-10px items-center py-8px px-12px line-2-brass"
-        role="group"
-        aria-label="What was turned really"
-      >
-        <strong>What did you turn really?</strong>
-        <ElButton size="small" @click="asAdvised">As advised</ElButton>
-        <ElButton size="small" @click="otherWay">The other way round</ElButton>
-        <ElButton v-for="screw in otherScrews" :key="screw" size="small" @click="anotherScrew(screw)">
-          Screw {{ screw }} instead
-        </ElButton>
-      </p>
+        :others="otherScrews"
+        @advised="asAdvised"
+        @reversed="otherWay"
+        @instead="anotherScrew"
+      />
       <div class="grid grid-cols-[250px_minmax(0,1fr)] gap-20px w-full max-[1100px]:grid-cols-[minmax(0,1fr)]">
         <div v-if="cell" class="relative">
-          <em class="corner absolute -top-6px left-0 text-quiet">from behind</em
-          ><em class="corner right absolute -top-6px left-0 text-quiet">focuser side ↑</em>
+          <em class="corner absolute -top-6px left-0 text-quiet">{{ t('fromBehind') }}</em><em
+            class="corner right absolute -top-6px left-0 text-quiet"
+            >{{ t('focuserSide') }}</em
+          >
           <CellDrawing
             :screws="screws"
             :locks="cellHasLocks"
@@ -245,36 +235,36 @@ useKeys(() => ({
         <div class="order grid gap-8px content-start">
           <ol class="m-0 p-0 [list-style-position:inside]">
             <li class="py-7px px-0 line-b-rule" :class="{ here: doing === 'secondary' }">
-              Secondary
+              {{ t('secondary') }}
               <span v-if="secondaryMm !== null">
-                {{ mmText(secondaryMm) }} of {{ mmText(secondaryLimitMm) }}{{ secondaryFirst ? ', first' : '' }}</span
+                {{
+                  t('secondaryMmOf', {
+                    secondaryMm: mmText(secondaryMm),
+                    secondaryLimitMm: mmText(secondaryLimitMm),
+                    secondaryFirst: secondaryFirst ? t('first') : '',
+                  })
+                }}</span
               >
-              <span v-else class="quiet">by eye: round, centred</span>
+              <span v-else class="quiet">{{ t('byEyeRoundCentred') }}</span>
             </li>
             <li class="py-7px px-0 line-b-rule" :class="{ here: doing === 'primary' }">
-              Primary <span v-if="error !== null">{{ mmText(error) }} of {{ mmText(quality.limitMm) }}</span>
+              {{ t('primary') }}
+              <span v-if="error !== null">{{
+                t('errorOf', { error: mmText(error), limitMm: mmText(quality.limitMm) })
+              }}</span>
             </li>
-            <li class="py-7px px-0 line-b-rule" :class="{ here: doing === 'lock' }">Lock, and look again</li>
+            <li class="py-7px px-0 line-b-rule" :class="{ here: doing === 'lock' }">{{ t('lockAndLookAgain') }}</li>
           </ol>
           <template v-if="doing === 'primary' && cell">
-            <WayChoice v-model="draft.advice" :options="ways" label="Which screws" />
+            <WayChoice v-model="draft.advice" :options="ways" :label="t('whichScrews')" />
             <p class="second">
-              <template v-if="chosen">Leaves {{ mmText(chosen.residualMm) }}. </template>
-              <template v-if="cellHasLocks">Loosen the small locks first. </template>
-              Never undo a screw completely.
+              <template v-if="chosen"
+                >{{ t('leavesResidualMm', { residualMm: mmText(chosen.residualMm) }) }}
+              </template>
+              <template v-if="cellHasLocks">{{ t('loosenTheSmallLocksFirst') }} </template>
+              {{ t('neverUndoAScrewCompletely') }}
             </p>
-            <details class="second">
-              <summary>a screw is at its end</summary>
-              <label v-for="screw in screws" :key="screw.name" class="flex gap-6px items-center min-h-32px">
-                {{ screw.name }}
-                <ChoiceSelect
-                  :model-value="draft.blocked[screw.name] ?? 'free'"
-                  :options="ends"
-                  :label="`Screw ${screw.name}`"
-                  @update:model-value="setEnd(screw.name, $event)"
-                />
-              </label>
-            </details>
+            <BlockedScrews v-model="draft.blocked" :screws="screws" />
           </template>
           <ul v-if="doing === 'secondary' && secondary" class="second m-0 pl-18px">
             <li v-for="sentence in secondaryTurnSentences(secondary)" :key="sentence" class="py-2px px-0 line-none">
@@ -282,12 +272,12 @@ useKeys(() => ({
             </li>
           </ul>
           <p v-if="doing !== 'look' && !cell" class="second">
-            This model’s cell isn’t measured yet: with its screws in Set-up, this names the screw and how far.
+            {{ t('thisModelsCellIsntMeasured') }}
           </p>
           <p v-if="learnt && learnt.steps > 0" class="second">
             {{ cellResponseSentence(learnt) }}
             <ElButton v-if="kit.turned.length > 0" link :disabled="sending" @click="forget">
-              forget what it learnt
+              {{ t('forgetWhatItLearnt') }}
             </ElButton>
           </p>
           <ProblemNote :problem="problem" @retry="emit('reload')" />
@@ -295,42 +285,41 @@ useKeys(() => ({
       </div>
       <div class="row flex flex-wrap gap-12px items-center">
         <ElButton v-if="doing === 'secondary'" size="large" @click="lookAgain('secondary')">
-          Turned the secondary: look again
+          {{ t('turnedTheSecondaryLookAgain') }}
         </ElButton>
         <ElButton v-else-if="doing === 'lock'" size="large" @click="lookAgain('locked')">
-          Locked: look again
+          {{ t('lockedLookAgain') }}
         </ElButton>
         <ElButton v-else size="large" :disabled="seen === null" @click="lookAgain('turned')">
-          Turned it: look again <KeyCap name="Space" />
+          {{ t('turnedItLookAgain') }} <KeyCap name="Space" />
         </ElButton>
-        <ElButton v-if="isDone" link @click="takeBack">take the last look back</ElButton>
+        <ElButton v-if="isDone" link @click="takeBack">{{ t('takeTheLastLookBack') }}</ElButton>
       </div>
       <p class="second">
-        Tube level for the secondary’s screws, never over the mirror; let one go before the next; never undo its
-        centre bolt.
+        {{ t('tubeLevelForTheSecondarys') }}
       </p>
     </div>
     <div
       class="col-span-full grid grid-cols-[auto_minmax(260px,400px)_minmax(0,1fr)] gap-y-12px gap-x-36px pt-12px line-t-rule-strong max-[900px]:grid-cols-[minmax(0,1fr)]"
     >
       <dl class="m-0">
-        <dt class="[font:italic_400_16px_var(--serif)] text-quiet">as found</dt>
+        <dt class="[font:italic_400_16px_var(--serif)] text-quiet">{{ t('asFound') }}</dt>
         <dd class="mr-12px ml-0 my-0 fw-640 mb-8px text-20px">
           {{ found === null ? '–' : mmText(lengthOf(found.axisErrorMm)) }}
         </dd>
-        <dt class="[font:italic_400_16px_var(--serif)] text-quiet">as left</dt>
+        <dt class="[font:italic_400_16px_var(--serif)] text-quiet">{{ t('asLeft') }}</dt>
         <dd class="mr-12px ml-0 my-0 fw-640 mb-8px text-20px">
-          {{ !isDone ? 'as found' : error === null ? '–' : mmText(error) }}
+          {{ !isDone ? t('asFound') : error === null ? '–' : mmText(error) }}
         </dd>
       </dl>
       <section>
         <h3 class="mx-0 mt-0 mb-6px [font:italic_400_16px_var(--serif)] text-quiet">
-          the last loans, as found ● and as left ○
+          {{ t('theLastLoansAsFound') }}
         </h3>
         <ReadingHistory kind="collimation" :past="kit.past" :limit="quality.limitMm" />
       </section>
       <section>
-        <h3 class="mx-0 mt-0 mb-6px [font:italic_400_16px_var(--serif)] text-quiet">what that means</h3>
+        <h3 class="mx-0 mt-0 mb-6px [font:italic_400_16px_var(--serif)] text-quiet">{{ t('whatThatMeans') }}</h3>
         <p class="second">{{ error === null ? '' : noticed }} {{ strehl }}</p>
       </section>
     </div>

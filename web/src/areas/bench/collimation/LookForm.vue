@@ -10,6 +10,9 @@ import PeepholeDial from './PeepholeDial.vue'
 import PhotoReading from './PhotoReading.vue'
 import StarReading from './StarReading.vue'
 import type { CollimationDraft, Look, LookWay, Measured } from './collimation-draft.ts'
+import { benchWords } from '../words.ts'
+
+const t = benchWords('lookForm')
 
 /** One look at the primary, in the way that suits: typed, by a picture, by a star, or by eye. */
 const { kit, limitOffsetMm, allowed } = defineProps<{ kit: KitSheet; limitOffsetMm: number; allowed: boolean }>()
@@ -18,16 +21,16 @@ const look = defineModel<Look>('look', { required: true })
 const emit = defineEmits<{ measured: [way: 'photo' | 'star', measured: Measured | null] }>()
 
 const ways: readonly { readonly value: LookWay; readonly words: string }[] = [
-  { value: 'typed', words: 'type a reading' },
-  { value: 'photo', words: 'a picture' },
-  { value: 'eye', words: 'by eye' },
-  { value: 'star', words: 'a star' },
+  { value: 'typed', words: t('typeAReading') },
+  { value: 'photo', words: t('aPicture') },
+  { value: 'eye', words: t('byEye') },
+  { value: 'star', words: t('aStar') },
 ]
 const eyes: readonly { readonly value: EyePlace; readonly words: string }[] = [
-  { value: 'middle', words: 'the hole sits in the mark’s middle' },
-  { value: 'inside', words: 'the hole lies within the mark, off its middle' },
-  { value: 'on-edge', words: 'the hole lies on the mark’s rim' },
-  { value: 'beside', words: 'the hole lies beside the mark' },
+  { value: 'middle', words: t('theHoleSitsInThe') },
+  { value: 'inside', words: t('theHoleLiesWithinThe') },
+  { value: 'on-edge', words: t('theHoleLiesOnThe') },
+  { value: 'beside', words: t('theHoleLiesBesideThe') },
 ]
 function set(offsetMm: number, clockHours: number) {
   if (allowed) Object.assign(look.value, { offsetMm, clockHours })
@@ -40,7 +43,7 @@ const hours = computed({
 
 <template>
   <div class="grid gap-10px">
-    <WayChoice v-model="look.way" :options="ways" label="How it is looked at" />
+    <WayChoice v-model="look.way" :options="ways" :label="t('howItIsLookedAt')" />
     <div v-if="look.way === 'typed' || look.way === 'eye'" class="grid grid-cols-[1fr_1fr] gap-10px items-end">
       <PeepholeDial
         v-if="look.way === 'typed' && !kit.mirror"
@@ -51,10 +54,10 @@ const hours = computed({
         @set="set"
       />
       <label v-if="look.way === 'typed'" class="labelled">
-        <span>mark from the reflection, mm on the primary</span>
+        <span>{{ t('markFromTheReflectionMm') }}</span>
         <FigureInput
           v-model="look.offsetMm"
-          label="Mark from the reflection"
+          :label="t('markFromTheReflection')"
           name="offset-mm"
           unit="mm"
           large
@@ -62,15 +65,15 @@ const hours = computed({
         />
       </label>
       <label v-else class="labelled">
-        <span>what the eye sees</span>
-        <ChoiceSelect v-model="look.place" :options="eyes" label="What the eye sees" large :disabled="!allowed" />
+        <span>{{ t('whatTheEyeSees') }}</span>
+        <ChoiceSelect v-model="look.place" :options="eyes" :label="t('whatTheEyeSees2')" large :disabled="!allowed" />
       </label>
       <label class="labelled">
-        <span>mark towards, o’clock, open end at 12</span>
+        <span>{{ t('markTowardsOclockOpenEnd') }}</span>
         <ChoiceSelect
           v-model="hours"
           :options="clockHours"
-          label="Mark towards, o’clock"
+          :label="t('markTowardsOclock')"
           large
           :disabled="!allowed"
         />

@@ -1,25 +1,27 @@
 <script setup lang="ts">
 import FigureInput from '../../../shared/controls/FigureInput.vue'
+import { benchWords } from '../words.ts'
+
+const t = benchWords('openEndChoice')
 
 /** Where the tube's open end lies in a picture. Unset until somebody says it: a wrong side would turn the wrong screw. */
 const { last } = defineProps<{ last: number | null }>()
 const deg = defineModel<number | null>({ required: true })
 
 const sides = [
-  { deg: 0, words: '↑ up' },
-  { deg: 90, words: '→ right' },
-  { deg: 180, words: '↓ down' },
-  { deg: 270, words: '← left' },
+  { deg: 0, words: t('up') },
+  { deg: 90, words: t('right') },
+  { deg: 180, words: t('down') },
+  { deg: 270, words: t('left') },
 ] as const
 const set = (given: number) => (deg.value = ((Math.round(given) % 360) + 360) % 360)
 const typed = (given: number | null) => given !== null && set(given)
 </script>
 
 <template>
-  <div :class="['open-end', { ask: deg === null }]" role="group" aria-label="Where the open end is in the picture">
+  <div :class="['open-end', { ask: deg === null }]" role="group" :aria-label="t('whereTheOpenEndIs')">
     <p v-if="deg === null">
-      <strong>Where is the tube’s open end in this picture?</strong> Hold a hand before it and see from which side it
-      comes in. No screw is named before that.
+      <strong>{{ t('whereIsTheTubesOpen') }}</strong> {{ t('holdAHandBeforeIt') }}
     </p>
     <p class="choices flex flex-wrap gap-y-6px gap-x-10px items-center">
       <ElButton
@@ -32,19 +34,19 @@ const typed = (given: number | null) => given !== null && set(given)
         {{ side.words }}
       </ElButton>
       <ElButton v-if="deg === null && last !== null" size="small" @click="set(last)">
-        as in the last picture ({{ last }}°)
+        {{ t('asInTheLastPicture', { last }) }}
       </ElButton>
       <label class="flex gap-6px items-center whitespace-nowrap">
-        or
+        {{ t('or') }}
         <FigureInput
           class="w-84px"
           :model-value="deg"
-          label="Direction of the open end"
+          :label="t('directionOfTheOpenEnd')"
           name="open-end"
           unit="°"
           @update:model-value="typed"
         />
-        clockwise from up
+        {{ t('clockwiseFromUp') }}
       </label>
     </p>
   </div>

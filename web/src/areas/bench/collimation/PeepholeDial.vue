@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import type { PointXY } from '@binoculum/core'
 import { computed } from 'vue'
+import { benchWords } from '../words.ts'
+
+const t = benchWords('peepholeDial')
 
 /**
  * What the peephole shows, open end of the tube at 12: the reflection of the peephole in the middle, the centre mark
@@ -43,7 +46,7 @@ function touch(event: PointerEvent) {
     viewBox="-160 -160 320 320"
     class="in-colour w-300px h-300px cursor-crosshair [touch-action:none]"
     role="img"
-    aria-label="Centre mark against the peephole’s reflection"
+    :aria-label="t('centreMarkAgainstThePeepholes')"
     @pointerdown="touch"
   >
     <circle :r="R" class="[fill:#e8e5d8] stroke-deep stroke-14" />

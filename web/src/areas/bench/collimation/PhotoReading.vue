@@ -13,6 +13,9 @@ import OpenEndChoice from './OpenEndChoice.vue'
 import OpenEndHandle from './OpenEndHandle.vue'
 import ViewOverlay from './ViewOverlay.vue'
 import { circleNames, circleWords, usePhotoReading, type CircleName } from './use-photo-reading.ts'
+import { benchWords } from '../words.ts'
+
+const t = benchWords('photoReading')
 
 /** A phone's picture through the peephole with its circles on it. Any circle can be moved; the figure follows. */
 const { kit, allowed } = defineProps<{ kit: KitSheet; allowed: boolean }>()
@@ -77,7 +80,7 @@ const chosen = ref<CircleName>('centreMark')
 const circleOptions = computed(() =>
   circleNames.map((name) => ({
     value: name,
-    words: `${circleWords[name]}${circles.value[name] ? '' : ' – not found'}`,
+    words: `${circleWords[name]}${circles.value[name] ? '' : t('notFound')}`,
     disabled: !circles.value[name],
   })),
 )
@@ -95,7 +98,7 @@ useKeys(() => ({ p: () => void (allowed && picture.value?.pick()) }))
       :source="source"
       :size="size"
       :box="box"
-      label="Circles on the picture"
+      :label="t('circlesOnThePicture')"
       @move="move"
     >
       <ViewOverlay v-if="overlaid && overlay" v-bind="overlay" />
@@ -109,16 +112,17 @@ useKeys(() => ({ p: () => void (allowed && picture.value?.pick()) }))
     </CirclesOnPicture>
     <template v-if="figuresNow && refusal === null">
       <p v-if="draft.openEndDeg === null" role="status">
-        The mark is <strong>{{ mmText(Math.hypot(figuresNow.axisErrorMm.x, figuresNow.axisErrorMm.y)) }}</strong> off
-        at the focal plane; which way, only the open end tells.
+        {{ t('theMarkIs') }}
+        <strong>{{ mmText(Math.hypot(figuresNow.axisErrorMm.x, figuresNow.axisErrorMm.y)) }}</strong>
+        {{ t('offAtTheFocalPlane') }}
       </p>
       <OpenEndChoice v-model="draft.openEndDeg" :last="draft.lastOpenEndDeg ?? null" />
     </template>
     <label v-if="asksForCap" class="flex gap-6px items-center min-h-30px">
-      How wide is the light ring inside the cap? Measure it once with a ruler:
+      {{ t('howWideIsTheLight') }}
       <FigureInput
         v-model="ringTypedMm"
-        label="Width of the light ring"
+        :label="t('widthOfTheLightRing')"
         name="cap-ring"
         unit="mm"
         class="w-96px"
@@ -126,23 +130,23 @@ useKeys(() => ({ p: () => void (allowed && picture.value?.pick()) }))
       />
     </label>
     <div v-if="source" class="flex flex-wrap gap-y-4px gap-x-16px">
-      <WayChoice v-model="chosen" :options="circleOptions" label="Which circle" />
-      <ElCheckbox :model-value="draft.mirrored" @update:model-value="setMirrored($event === true)"
-        >turned over like in a mirror (front camera)</ElCheckbox
-      >
-      <ElCheckbox v-if="overlay" v-model="overlaid">lay the model’s drawing over it</ElCheckbox>
+      <WayChoice v-model="chosen" :options="circleOptions" :label="t('whichCircle')" />
+      <ElCheckbox :model-value="draft.mirrored" @update:model-value="setMirrored($event === true)">{{
+        t('turnedOverLikeInA')
+      }}</ElCheckbox>
+      <ElCheckbox v-if="overlay" v-model="overlaid">{{ t('layTheModelsDrawingOver') }}</ElCheckbox>
     </div>
     <p v-if="progress !== null" class="flex gap-10px items-center" role="status">
-      <progress :value="progress" max="1" /> looking for the circles
-      <ElButton link @click="stop">stop</ElButton>
+      <progress :value="progress" max="1" /> {{ t('lookingForTheCircles') }}
+      <ElButton link @click="stop">{{ t('stop') }}</ElButton>
     </p>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <p v-if="refusal" class="problem" role="alert">{{ refusal }}</p>
     <ul v-if="warnings.length > 0" class="second m-0 pl-18px">
       <li v-for="warning in warnings" :key="warning">{{ warning }}</li>
     </ul>
-    <p v-if="byHand" class="second">Circles laid by hand.</p>
-    <p v-if="notKept" class="second">The picture itself was not kept beside the figure; the figure counts.</p>
+    <p v-if="byHand" class="second">{{ t('circlesLaidByHand') }}</p>
+    <p v-if="notKept" class="second">{{ t('thePictureItselfWasNot') }}</p>
     <div class="row flex flex-wrap gap-8px">
       <FileButton
         ref="picture"
@@ -151,9 +155,9 @@ useKeys(() => ({ p: () => void (allowed && picture.value?.pick()) }))
         :disabled="!allowed"
         @take="take"
       >
-        {{ source ? 'Another picture' : 'Take or choose a picture' }} <KeyCap name="p" />
+        {{ source ? t('anotherPicture') : t('takeOrChooseAPicture') }} <KeyCap name="p" />
       </FileButton>
-      <ElButton v-if="source" @click="layByHand">Lay the circles by hand</ElButton>
+      <ElButton v-if="source" @click="layByHand">{{ t('layTheCirclesByHand') }}</ElButton>
     </div>
   </div>
 </template>

@@ -9,6 +9,9 @@ import type { CollimationDraft, Measured } from './collimation-draft.ts'
 import CirclesOnPicture from './CirclesOnPicture.vue'
 import OpenEndChoice from './OpenEndChoice.vue'
 import { starRingNames, useStarReading, type StarRingName } from './use-star-reading.ts'
+import { benchWords } from '../words.ts'
+
+const t = benchWords('starReading')
 
 /** A star a little out of focus, best on both sides of it. Disc and dark middle can be moved; the figure follows. */
 const { kit, allowed } = defineProps<{ kit: KitSheet; allowed: boolean }>()
@@ -38,11 +41,11 @@ const {
   () => kit,
   (measured) => emit('measured', measured),
 )
-const ringWords: Readonly<Record<StarRingName, string>> = { disc: 'the disc', shadow: 'its dark middle' }
+const ringWords: Readonly<Record<StarRingName, string>> = { disc: t('theDisc'), shadow: t('itsDarkMiddle') }
 const ringOptions = starRingNames.map((value) => ({ value, words: ringWords[value] }))
 const sides = [
-  { value: 'outside', words: 'outside, focuser out' },
-  { value: 'inside', words: 'inside, focuser in' },
+  { value: 'outside', words: t('outsideFocuserOut') },
+  { value: 'inside', words: t('insideFocuserIn') },
 ] as const
 
 const chosen = ref<StarRingName>('shadow')
@@ -57,9 +60,7 @@ const box = computed(() => {
 
 <template>
   <div class="grid gap-10px">
-    <FileButton accept="image/*" :disabled="!allowed" name="star" @take="take"
-      >A picture of a star, a little out of focus …</FileButton
-    >
+    <FileButton accept="image/*" :disabled="!allowed" name="star" @take="take">{{ t('aPictureOfAStar') }}</FileButton>
     <CirclesOnPicture
       v-if="source && size.widthPx > 0"
       v-model:chosen="chosen"
@@ -68,40 +69,40 @@ const box = computed(() => {
       :source="source"
       :size="size"
       :box="box"
-      label="Disc and dark middle on the picture"
+      :label="t('discAndDarkMiddleOn')"
       @move="move"
     />
     <div v-if="source && size.widthPx > 0" class="flex flex-wrap gap-y-4px gap-x-16px items-center">
-      <WayChoice v-if="rings" v-model="chosen" :options="ringOptions" label="Which circle" />
-      <ElButton link @click="layByHand">Lay the circles by hand</ElButton>
+      <WayChoice v-if="rings" v-model="chosen" :options="ringOptions" :label="t('whichCircle')" />
+      <ElButton link @click="layByHand">{{ t('layTheCirclesByHand') }}</ElButton>
     </div>
     <div class="row grid grid-cols-[1fr_1fr] gap-10px">
       <label class="labelled">
-        <span>which side of focus</span>
-        <ChoiceSelect v-model="side" :options="sides" label="Which side of focus" @change="measure" />
+        <span>{{ t('whichSideOfFocus') }}</span>
+        <ChoiceSelect v-model="side" :options="sides" :label="t('whichSideOfFocus2')" @change="measure" />
       </label>
       <label class="labelled">
-        <span>defocus, waves (rings seen)</span>
-        <FigureInput v-model="defocusWaves" label="Defocus, waves" name="defocus" @change="measure" />
+        <span>{{ t('defocusWavesRingsSeen') }}</span>
+        <FigureInput v-model="defocusWaves" :label="t('defocusWaves')" name="defocus" @change="measure" />
       </label>
     </div>
     <OpenEndChoice v-if="figures" v-model="draft.openEndDeg" :last="draft.lastOpenEndDeg ?? null" />
-    <FileButton accept="image/*" :disabled="!allowed" name="other-star" @take="takeOther"
-      >The same star as far on the other side of focus …</FileButton
-    >
-    <p v-if="progress !== null" role="status">measuring…</p>
+    <FileButton accept="image/*" :disabled="!allowed" name="other-star" @take="takeOther">{{
+      t('theSameStarAsFar')
+    }}</FileButton>
+    <p v-if="progress !== null" role="status">{{ t('measuring') }}</p>
     <p v-if="problem || refusal" class="problem" role="alert">{{ problem ?? refusal }}</p>
     <template v-if="figures">
       <p role="status">
-        Dark middle off by
+        {{ t('darkMiddleOffBy') }}
         <strong>{{ (Math.hypot(figures.offsetFraction.x, figures.offsetFraction.y) * 100).toFixed(0) }} %</strong>
-        of the disc’s radius{{ byHand ? ', by circles laid by hand' : '' }}.
-        <template v-if="figures.axisErrorMm === null">With the defocus in waves it becomes millimetres.</template>
+        {{ t('ofTheDiscsRadius', { byHand: byHand ? t('byCirclesLaidByHand') : '' }) }}
+        <template v-if="figures.axisErrorMm === null">{{ t('withTheDefocusInWaves') }}</template>
       </p>
       <ul class="second m-0 pl-18px">
         <li v-for="warning in warnings" :key="warning">{{ warning }}</li>
       </ul>
     </template>
-    <p v-if="notKept" class="second">The picture itself was not kept beside the figure; the figure counts.</p>
+    <p v-if="notKept" class="second">{{ t('thePictureItselfWasNot') }}</p>
   </div>
 </template>

@@ -13,16 +13,19 @@ import { forgetOpenEnd, pictureKept, type CollimationDraft, type Measured } from
 import { useKeptPicture } from './use-kept-picture.ts'
 import { usePhotoWork } from './use-photo-work.ts'
 import type { LaidCircle } from './use-laid-circles.ts'
+import { benchWords } from '../words.ts'
+
+const t = benchWords('usePhotoReading')
 
 export const circleNames = ['primaryEdge', 'reflection', 'centreMark', 'drawtube'] as const
 export type CircleName = (typeof circleNames)[number]
 type Laid = Partial<Record<CircleName, LaidCircle>>
 
 export const circleWords: Readonly<Record<CircleName, string>> = {
-  primaryEdge: 'edge of the primary',
-  reflection: 'ring of the cap, reflected',
-  centreMark: 'centre mark',
-  drawtube: 'end of the drawtube',
+  primaryEdge: t('edgeOfThePrimary'),
+  reflection: t('ringOfTheCapReflected'),
+  centreMark: t('centreMark'),
+  drawtube: t('endOfTheDrawtube'),
 }
 /** Spread of a circle laid by hand, px of a picture of ordinary size. Common practice, no source. */
 const HAND_PX_PER_1000 = 1.2

@@ -1,12 +1,15 @@
 import { proxy, wrap, type Remote } from 'comlink'
 import { onScopeDispose, ref } from 'vue'
 import type { MeasurePhotoWork, PhotoAnswer } from '../../../workers/measure-photo.ts'
+import { benchWords } from '../words.ts'
+
+const t = benchWords('usePhotoWork')
 
 const SHOWS_AFTER_MS = 250
 
 const fileProblems = {
-  'not-a-picture': 'This is not a picture that can be read. A JPEG or PNG from a phone is wanted.',
-  'too-large': 'This picture has more than 64 megapixels. Send the phone’s ordinary size.',
+  'not-a-picture': t('thisIsNotAPicture'),
+  'too-large': t('thisPictureHasMoreThan'),
 } as const
 
 /** Measures pictures in a worker, one at a time: a newer one, or stop, ends the older. */

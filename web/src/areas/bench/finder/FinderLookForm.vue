@@ -7,6 +7,9 @@ import FigureInput from '../../../shared/controls/FigureInput.vue'
 import WayChoice from '../../../shared/controls/WayChoice.vue'
 import { MOST_OFF_ARCMIN, type FinderHow, type FinderLook } from './finder-draft.ts'
 import SeenPad from './SeenPad.vue'
+import { benchWords } from '../words.ts'
+
+const t = benchWords('finderLookForm')
 
 /** How one look is written down: touched where the dot stands, by the eyepiece's field, by marks, or typed. */
 const {
@@ -36,23 +39,23 @@ const look = defineModel<FinderLook>({ required: true })
 
 const ways = computed(() => {
   const list: { value: FinderHow; words: string }[] = [
-    { value: 'finder', words: `where the ${thing} stands` },
-    { value: 'field', words: 'where it stands in the eyepiece' },
+    { value: 'finder', words: t('whereTheStands', { thing }) },
+    { value: 'field', words: t('whereItStandsInThe') },
   ]
-  if (finder.arcminPerMark !== null) list.push({ value: 'scale', words: 'marks of the finder' })
-  return [...list, { value: 'typed' as const, words: 'I know the angle' }]
+  if (finder.arcminPerMark !== null) list.push({ value: 'scale', words: t('marksOfTheFinder') })
+  return [...list, { value: 'typed' as const, words: t('iKnowTheAngle') }]
 })
 const trains: Readonly<Record<string, string>> = {
-  newtonian: 'Turned, as a mirror tube shows it; 12 is towards the tube’s open end: hold a hand before it to see.',
-  'mirror-diagonal': 'Upright, but right and left are exchanged by the diagonal; 12 is towards the sky’s end.',
-  'erecting-diagonal': 'Upright and right; 12 is towards the sky’s end.',
-  straight: 'Turned over, straight through; 12 is up.',
-  correct: 'As the naked eye sees it; 12 is up.',
+  newtonian: t('turnedAsAMirrorTube'),
+  'mirror-diagonal': t('uprightButRightAndLeft'),
+  'erecting-diagonal': t('uprightAndRightIsTowards'),
+  straight: t('turnedOverStraightThroughIs'),
+  correct: t('asTheNakedEyeSees'),
 }
 const views: Readonly<Record<string, string>> = {
   correct: '',
-  turned: 'This finder shows everything turned over: mark what you see, the rest is reckoned.',
-  mirrored: 'This finder exchanges right and left: mark what you see, the rest is reckoned.',
+  turned: t('thisFinderShowsEverythingTurned'),
+  mirrored: t('thisFinderExchangesRightAnd'),
 }
 const tooFar = computed(() => {
   const { how, seen, misalignmentArcmin } = look.value
@@ -70,7 +73,7 @@ const seenAlong = (axis: 'x' | 'y') =>
 const [seenX, seenY] = [seenAlong('x'), seenAlong('y')]
 const tenths = Array.from({ length: 11 }, (_each, tenth) => ({
   value: tenth / 10,
-  words: tenth === 0 ? 'in the middle' : tenth === 10 ? 'at the edge' : `${tenth} tenths`,
+  words: tenth === 0 ? t('inTheMiddle') : tenth === 10 ? t('atTheEdge') : t('tenthTenths', { tenth }),
 }))
 const hours = computed({
   get: () => look.value.clockHours,
@@ -80,7 +83,7 @@ const hours = computed({
 
 <template>
   <div class="grid gap-12px w-full">
-    <WayChoice v-model="look.how" :options="ways" label="How it is read" />
+    <WayChoice v-model="look.how" :options="ways" :label="t('howItIsRead')" />
     <div v-if="look.how === 'finder'" :class="['pad-side', { large }]">
       <SeenPad
         :seen="look.seen"
@@ -94,65 +97,67 @@ const hours = computed({
         @mark="mark"
       />
       <div class="grid gap-6px content-start">
-        <em class="text-quiet">what you see in the finder</em>
+        <em class="text-quiet">{{ t('whatYouSeeInThe') }}</em>
         <p class="flex gap-8px items-baseline lh-19px">
-          <span class="flex-none w-14px h-14px rd-50% fw-700 lh-14px text-center">+</span> {{ targetName }}, in the
-          middle of the eyepiece
+          <span class="flex-none w-14px h-14px rd-50% fw-700 lh-14px text-center">+</span>
+          {{ t('inTheMiddleOfThe', { targetName }) }}
         </p>
         <p v-if="asideMm !== null" class="flex gap-8px items-baseline lh-19px">
-          <span class="flex-none w-14px h-14px rd-50% line-3-night" /> the {{ thing }} belongs here,
-          {{ mmText(asideMm) }} aside
+          <span class="flex-none w-14px h-14px rd-50% line-3-night" />
+          {{ t('theBelongsHereAside', { thing, asideMm: mmText(asideMm) }) }}
         </p>
         <p class="flex gap-8px items-baseline lh-19px">
-          <span class="flex-none w-14px h-14px rd-50% bg-rust" /> the {{ thing }} now
+          <span class="flex-none w-14px h-14px rd-50% bg-rust" /> {{ t('theNow', { thing }) }}
         </p>
         <p v-if="found" class="flex gap-8px items-baseline lh-19px">
-          <span class="flex-none w-14px h-14px rd-50% line-2-rust" /> as found
+          <span class="flex-none w-14px h-14px rd-50% line-2-rust" /> {{ t('asFound') }}
         </p>
         <p v-if="views[finder.view]" class="second flex gap-8px items-baseline lh-19px">{{ views[finder.view] }}</p>
         <div class="typed">
           <label class="labelled"
-            ><span>right</span><FigureInput v-model="seenX" label="Right" name="seen-x" unit="′" :disabled="!allowed"
+            ><span>{{ t('right') }}</span
+            ><FigureInput v-model="seenX" :label="t('right2')" name="seen-x" unit="′" :disabled="!allowed"
           /></label>
           <label class="labelled"
-            ><span>up</span><FigureInput v-model="seenY" label="Up" name="seen-y" unit="′" :disabled="!allowed"
+            ><span>{{ t('up') }}</span
+            ><FigureInput v-model="seenY" :label="t('up2')" name="seen-y" unit="′" :disabled="!allowed"
           /></label>
         </div>
       </div>
     </div>
     <div v-else-if="look.how === 'field'" class="typed">
       <label class="labelled"
-        ><span>how far from the middle, 0 to 1 (the edge)</span
+        ><span>{{ t('howFarFromTheMiddle') }}</span
         ><ChoiceSelect
           v-model="look.fraction"
           :options="tenths"
-          label="How far from the middle"
+          :label="t('howFarFromTheMiddle2')"
           name="fraction"
           placeholder="–"
           large
           :disabled="!allowed"
       /></label>
       <label class="labelled"
-        ><span>towards, o’clock</span
-        ><ChoiceSelect v-model="hours" :options="clockHours" label="Towards, o’clock" large :disabled="!allowed"
+        ><span>{{ t('towardsOclock') }}</span
+        ><ChoiceSelect v-model="hours" :options="clockHours" :label="t('towardsOclock2')" large :disabled="!allowed"
       /></label>
       <p class="second">{{ trains[finder.tube.train] }}</p>
     </div>
     <div v-else-if="look.how === 'scale'" class="typed">
       <label class="labelled"
-        ><span>marks right (− left)</span
-        ><FigureInput v-model="look.marks.x" label="Marks right" name="marks-x" large :disabled="!allowed"
+        ><span>{{ t('marksRightLeft') }}</span
+        ><FigureInput v-model="look.marks.x" :label="t('marksRight')" name="marks-x" large :disabled="!allowed"
       /></label>
       <label class="labelled"
-        ><span>marks up (− down)</span
-        ><FigureInput v-model="look.marks.y" label="Marks up" name="marks-y" large :disabled="!allowed"
+        ><span>{{ t('marksUpDown') }}</span
+        ><FigureInput v-model="look.marks.y" :label="t('marksUp')" name="marks-y" large :disabled="!allowed"
       /></label>
     </div>
     <label v-else class="labelled">
-      <span>finder off the tube, arcminutes</span>
+      <span>{{ t('finderOffTheTubeArcminutes') }}</span>
       <FigureInput
         v-model="look.misalignmentArcmin"
-        label="Finder off the tube"
+        :label="t('finderOffTheTube')"
         name="misalignment"
         unit="′"
         large
@@ -160,7 +165,7 @@ const hours = computed({
       />
     </label>
     <p v-if="tooFar" class="rust" role="alert">
-      From 0 to {{ MOST_OFF_ARCMIN }}′. A finder that is farther off is put on anew first.
+      {{ t('fromToAFinderThat', { mostOffArcmin: MOST_OFF_ARCMIN }) }}
     </p>
   </div>
 </template>

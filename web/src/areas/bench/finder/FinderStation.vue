@@ -33,6 +33,9 @@ import PlanView from './PlanView.vue'
 import SunStrip from '../../../shared/drawings/SunStrip.vue'
 import TargetChoice from './TargetChoice.vue'
 import { useFinder } from './use-finder.ts'
+import { benchWords } from '../words.ts'
+
+const t = benchWords('finderStation')
 
 const { kit } = defineProps<{ kit: KitSheet }>()
 const draft = defineModel<FinderDraft>({ required: true })
@@ -62,33 +65,35 @@ const parallax = computed(() =>
     : null,
 )
 const lead = computed(() => {
-  if (!target.value) return 'Choose what to line it up on.'
+  if (!target.value) return t('chooseWhatToLineIt')
   if (barred.value) return `${target.value.name}: ${barred.value}.`
   if (arcmin.value === null) {
-    if (look.value.how === 'finder')
-      return `${target.value.name} in the middle of the eyepiece, locked? Then touch where the ${thing.value} stands.`
+    if (look.value.how === 'finder') return t('inTheMiddleOfThe', { name: target.value.name, thing: thing.value })
     if (look.value.how === 'field')
-      return `Put the ${thing.value} on ${aimSentence.value}, and look into the eyepiece: where does it stand?`
-    return 'Lowest power in, focused small, in the middle, locked; then look through the finder.'
+      return t('putTheOnAndLook', { thing: thing.value, aimSentence: aimSentence.value })
+    return t('lowestPowerInFocusedSmall')
   }
-  if (verdict.value === 'good') return 'Lined up well: what stands in the finder stands in the eyepiece.'
-  if (finder.value.knobs.length === 0)
-    return 'A peep sight has nothing to turn: loosen its screws, shift it, look again.'
-  if (lines.value.length === 0) return 'Nearer than a sixteenth of a turn brings it. Leave it.'
+  if (verdict.value === 'good') return t('linedUpWellWhatStands')
+  if (finder.value.knobs.length === 0) return t('aPeepSightHasNothing')
+  if (lines.value.length === 0) return t('nearerThanASixteenthOf')
   return null
 })
-const aimSentence = computed(() => target.value?.name ?? 'it')
+const aimSentence = computed(() => target.value?.name ?? t('it'))
 const spotSentence = computed(() => {
   if (!parallax.value || !target.value) return ''
-  return `A ${thing.value} put on the same spot would be ${arcminText(parallax.value.angleArcmin)} out for the stars. Keep it ${aimWords(offset.value)} of the spot, ${mmText(lengthOf(offset.value))} aside: the two lines then run side by side.`
+  return t('aPutOnTheSame', {
+    thing: thing.value,
+    angleArcmin: arcminText(parallax.value.angleArcmin),
+    offset: aimWords(offset.value),
+    offset2: mmText(lengthOf(offset.value)),
+  })
 })
 const focusSentence = computed(() => {
   const { extraTravelMm, reaches } = focus.value
   if (!target.value?.distanceM) return ''
   if (reaches === false) return nearFocusWords(focus.value)
-  if (extraTravelMm === null)
-    return finder.value.focusing === 'moving-mirror' ? 'Turn the focus knob until it is sharp.' : ''
-  return extraTravelMm < 0.5 ? '' : `Rack the focuser ${mmText(extraTravelMm)} farther out than for a star.`
+  if (extraTravelMm === null) return finder.value.focusing === 'moving-mirror' ? t('turnTheFocusKnobUntil') : ''
+  return extraTravelMm < 0.5 ? '' : t('rackTheFocuserFartherOut', { extraTravelMm: mmText(extraTravelMm) })
 })
 const starNow = computed(() => {
   if (target.value?.kind !== 'star' || !star.value) return null
@@ -107,7 +112,7 @@ const padLeft = computed(() => target.value !== null && !choosing.value && !para
 const form = computed(() => ({
   finder: finder.value,
   thing: thing.value,
-  targetName: target.value?.name ?? 'it',
+  targetName: target.value?.name ?? t('it'),
   aim: aimSeen.value,
   found: foundSeen.value,
   limit: limit.value,
@@ -124,8 +129,7 @@ useKeys(() => ({
 
 <template>
   <p v-if="!hasFinder" class="none">
-    <strong>No finder is on this kit now.</strong> Put it on its card in Set-up, Models, or mark it as found; until
-    then this station is left out.
+    <strong>{{ t('noFinderIsOnThis') }}</strong> {{ t('putItOnItsCard') }}
   </p>
   <div
     v-else
@@ -135,7 +139,7 @@ useKeys(() => ({
     <div class="grid gap-10px content-start min-w-0">
       <header class="flex gap-14px justify-between items-center">
         <h2 class="overflow-hidden m-0 [font:400_23px/28px_var(--serif)] text-ellipsis">
-          {{ target ? target.name : 'No target yet' }}
+          {{ target ? target.name : t('noTargetYet') }}
           <em v-if="target?.distanceM" class="text-quiet text-17px">{{
             target.distanceM >= 1000
               ? `${(target.distanceM / 1000).toFixed(1)} km`
@@ -143,7 +147,7 @@ useKeys(() => ({
           }}</em>
         </h2>
         <ElButton size="small" :aria-expanded="choosing" @click="choosing = !choosing">
-          {{ choosing ? 'Keep this one' : 'Another target' }} <KeyCap name="l" />
+          {{ choosing ? t('keepThisOne') : t('anotherTarget') }} <KeyCap name="l" />
         </ElButton>
       </header>
       <BorrowerLooks :kit-code="kit.code" :zone="kit.zone" :kinds="['finder']" />
@@ -161,12 +165,11 @@ useKeys(() => ({
         @site="((draft.siteId = $event), (station.remembered.value = $event))"
       />
       <template v-if="target && !choosing">
-        <p v-if="barred" class="problem" role="alert">{{ target.name }}: {{ barred }}. Take another target.</p>
+        <p v-if="barred" class="problem" role="alert">{{ t('takeAnotherTarget', { name: target.name, barred }) }}</p>
         <SunQuestion v-if="asksShade" v-model="draft.shaded" :words="sunQuestionWords(target.name, target.kind)" />
         <p v-if="asksShade && question.doubt" class="second">{{ sunDoubtWords[question.doubt] }}</p>
         <p v-if="asksShade && draft.shaded === false" class="problem" role="alert">
-          Caps on now, finder too. A bearing or a clock can be wrong; your shadow isn’t. Nobody looks through it: the
-          Sun blinds in a moment. Move into shade, or take another target.
+          {{ t('capsOnNowFinderToo') }}
         </p>
         <PlanView
           v-if="target.distanceM && parallax && target.distanceM < 20000"
@@ -182,17 +185,20 @@ useKeys(() => ({
           {{ spotSentence }} <b>{{ focusSentence }}</b>
         </p>
         <p v-if="target.kind === 'sheet'">
-          <strong class="rust">Never towards a window with the Sun behind it.</strong> Hang it level with the tube;
-          its bar must measure 100 mm.
+          <strong class="rust">{{ t('neverTowardsAWindowWith') }}</strong> {{ t('hangItLevelWithThe') }}
         </p>
         <template v-if="starNow">
           <p>
             {{
-              starNow.still
-                ? 'It stands still.'
-                : `The sky carries it from the middle of ${Math.round(fieldDeg * 60)}′ to the edge in ${starNow.minutesInField.toFixed(1)} minutes: centre it again before each look.`
+              t('aStarNeedsNoAim', {
+                fieldDeg: starNow.still
+                  ? t('itStandsStill')
+                  : t('theSkyCarriesItFrom', {
+                      fieldDeg: Math.round(fieldDeg * 60),
+                      minutesInField: starNow.minutesInField.toFixed(1),
+                    }),
+              })
             }}
-            A star needs no aim mark.
           </p>
           <p class="second flex gap-10px items-center">
             <svg width="74" height="30" viewBox="0 0 74 30" aria-hidden="true">
@@ -201,14 +207,14 @@ useKeys(() => ({
               <path d="M34 15h12m-4 -4l4 4l-4 4" class="fill-none stroke-quiet" />
               <circle cx="60" cy="15" r="2" class="fill-ink" />
             </svg>
-            A splotch or a ring is a star out of focus: make it as small as it gets first.
+            {{ t('aSplotchOrARing') }}
           </p>
         </template>
         <FinderLookForm v-if="padLeft" v-model="draft.looks[draft.looks.length - 1]!" large v-bind="form" />
         <section v-if="day && chosen && site">
           <h3 class="overflow-hidden m-0 [font:400_23px/28px_var(--serif)] text-ellipsis">
-            The Sun today
-            <em class="text-quiet text-17px">hatched: nearer than 45° to {{ target.name }}, never look there</em>
+            {{ t('theSunToday') }}
+            <em class="text-quiet text-17px">{{ t('hatchedNearerThanToNever', { name: target.name }) }}</em>
           </h3>
           <SunStrip
             :day="day"
@@ -222,23 +228,24 @@ useKeys(() => ({
       </template>
       <OffsetForm :kit="kit" :known="offsetKnown" @changed="emit('changed', $event)" @reload="emit('reload')" />
       <p class="second">
-        {{ finderKindWords[finder.kind] }}{{ kit.finder ? '' : ' (a usual one: nobody described this model’s yet)' }}.
+        {{ finderKindWords[finder.kind] }}{{ kit.finder ? '' : t('aUsualOneNobodyDescribed') }}.
         {{ nearFocusWords(focus) }}
-        <RouterLink v-if="offsetKnown" :to="printPath">Print its sheet of two marks</RouterLink>
+        <RouterLink v-if="offsetKnown" :to="printPath">{{ t('printItsSheetOfTwo') }}</RouterLink>
       </p>
     </div>
     <div class="judgement grid gap-12px content-start justify-items-start">
       <BigFigure :value="arcmin" :limit="limit" :good="limit / 2" unit="′" />
       <p>
-        <strong>{{ thing }} against tube, at the stars</strong>
+        <strong>{{ t('againstTubeAtTheStars', { thing }) }}</strong>
         <span class="quiet">
-          · lowest power shows {{ Math.round(limit * 2) }}′<template v-if="misaligned">
-            · give or take {{ arcminText(misaligned.uncertaintyArcmin) }}</template
+          {{ t('lowestPowerShows', { limit: Math.round(limit * 2) })
+          }}<template v-if="misaligned">
+            {{ t('giveOrTake', { uncertaintyArcmin: arcminText(misaligned.uncertaintyArcmin) }) }}</template
           ></span
         >
       </p>
-      <p v-if="lead" class="advice" role="status" aria-label="What to do"><SerifText :text="lead" /></p>
-      <div v-else role="list" aria-label="Knobs" class="grid gap-4px">
+      <p v-if="lead" class="advice" role="status" :aria-label="t('whatToDo')"><SerifText :text="lead" /></p>
+      <div v-else role="list" :aria-label="t('knobs')" class="grid gap-4px">
         <p
           v-for="line in lines"
           :key="line.name"
@@ -252,41 +259,45 @@ useKeys(() => ({
           >
         </p>
         <p class="second">
-          Leave the tube where it is. Leaves {{ arcminText(advice?.roundedResidualArcmin ?? 0) }}.
-          <template v-if="learnt.reversed.length > 0"
-            >Learnt from the last turns: {{ learnt.reversed.join(' and ') }} works the other way on this
-            kit.</template
-          >
-          <template v-if="learnt.slipping.length > 0"
-            >{{ learnt.slipping.join(' and ') }} hardly moves it: look at its thread or spring.</template
-          >
+          {{ t('leaveTheTubeWhereIt', { roundedResidualArcmin: arcminText(advice?.roundedResidualArcmin ?? 0) }) }}
+          <template v-if="learnt.reversed.length > 0">{{
+            t('learntFromTheLastTurns', { reversed: learnt.reversed.join(t('and')) })
+          }}</template>
+          <template v-if="learnt.slipping.length > 0">{{
+            t('hardlyMovesItLookAt', { slipping: learnt.slipping.join(t('and')) })
+          }}</template>
         </p>
       </div>
       <FinderLookForm v-if="!padLeft" v-model="draft.looks[draft.looks.length - 1]!" v-bind="form" />
       <p class="row">
         <ElButton size="large" :disabled="arcmin === null" @click="lookAgain">
-          Turned them: look again <KeyCap name="Space" />
+          {{ t('turnedThemLookAgain') }} <KeyCap name="Space" />
         </ElButton>
-        <ElButton v-if="draft.between.length > 0" link @click="takeBack"> take the last look back </ElButton>
+        <ElButton v-if="draft.between.length > 0" link @click="takeBack"> {{ t('takeTheLastLookBack') }} </ElButton>
       </p>
       <dl class="flex gap-y-8px gap-x-14px m-0">
-        <dt class="[font:italic_400_16px_var(--serif)] text-quiet">as found</dt>
+        <dt class="[font:italic_400_16px_var(--serif)] text-quiet">{{ t('asFound') }}</dt>
         <dd class="mr-12px ml-0 my-0 fw-640">{{ found === null ? '–' : arcminText(found) }}</dd>
-        <dt class="[font:italic_400_16px_var(--serif)] text-quiet">as left</dt>
+        <dt class="[font:italic_400_16px_var(--serif)] text-quiet">{{ t('asLeft') }}</dt>
         <dd class="mr-12px ml-0 my-0 fw-640">
-          {{ draft.between.length === 0 ? 'as found' : arcmin === null ? '–' : arcminText(arcmin) }}
+          {{ draft.between.length === 0 ? t('asFound') : arcmin === null ? '–' : arcminText(arcmin) }}
         </dd>
       </dl>
       <p v-if="share !== null" class="second">{{ firstLooksWords(share) }}</p>
       <section class="w-full">
-        <h3 class="[font:italic_400_16px_var(--serif)] text-quiet">the last loans, as found ● and as left ○</h3>
+        <h3 class="[font:italic_400_16px_var(--serif)] text-quiet">{{ t('theLastLoansAsFound') }}</h3>
         <ReadingHistory kind="finder" :past="kit.past" :limit="limit" />
         <p v-if="drift" class="second">
           {{
-            drift.ownMedianArcmin === null
-              ? 'Not checked yet'
-              : `Comes back ${arcminText(drift.ownMedianArcmin)} off, half of the times less`
-          }}; finders of its kind here {{ arcminText(drift.medianArcmin) }}, over {{ drift.loans }} checks.
+            t('findersOfItsKindHere', {
+              ownMedianArcmin:
+                drift.ownMedianArcmin === null
+                  ? t('notCheckedYet')
+                  : t('comesBackOffHalfOf', { ownMedianArcmin: arcminText(drift.ownMedianArcmin) }),
+              medianArcmin: arcminText(drift.medianArcmin),
+              loans: drift.loans,
+            })
+          }}
         </p>
       </section>
       <DotCareForm v-if="finder.kind === 'red-dot'" v-model="draft.care" :kit="kit" />

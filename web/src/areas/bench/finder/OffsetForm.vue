@@ -8,6 +8,9 @@ import SchemaField from '../../../shared/controls/SchemaField.vue'
 import SchemaForm from '../../../shared/controls/SchemaForm.vue'
 import FigureInput from '../../../shared/controls/FigureInput.vue'
 import ProblemNote from '../../../shared/ProblemNote.vue'
+import { benchWords } from '../words.ts'
+
+const t = benchWords('offsetForm')
 
 /** Where the finder sits on this very kit: measured once with a ruler, asked for where nobody knows. */
 const { kit, known } = defineProps<{ kit: KitSheet; known: boolean }>()
@@ -30,23 +33,28 @@ async function keep() {
   <div class="offset">
     <p class="second">
       <template v-if="known">
-        The finder sits {{ aimWords(kit.optics.finderOffsetMm) }} of the tube’s middle, seen from behind;
         {{
-          kit.ownFinder
-            ? `measured ${dateText(kit.ownFinder.measuredAtUtc)}, ${kit.ownFinder.by}`
-            : 'that is the model’s, not measured on this kit'
-        }}.
+          t('theFinderSitsOfThe', {
+            finderOffsetMm: aimWords(kit.optics.finderOffsetMm),
+            measuredAtUtc: kit.ownFinder
+              ? t('measuredMeasuredAtUtc', {
+                  measuredAtUtc: dateText(kit.ownFinder.measuredAtUtc),
+                  by: kit.ownFinder.by,
+                })
+              : t('thatIsTheModelsNot'),
+          })
+        }}
       </template>
-      <strong v-else>Where the finder sits isn’t known: measure it, or use a star.</strong>
+      <strong v-else>{{ t('whereTheFinderSitsIsnt') }}</strong>
       <ElButton link @click="open = !open">
-        {{ open ? 'not now' : 'measure it on this kit' }}
+        {{ open ? t('notNow') : t('measureItOnThisKit') }}
       </ElButton>
     </p>
     <SchemaForm
       v-if="open"
       :schema="finderOffsetGivenSchema"
       :value="body"
-      label="Where the finder sits"
+      :label="t('whereTheFinderSits')"
       @send="keep"
     >
       <svg viewBox="-90 -88 180 150" width="150" aria-hidden="true">
@@ -54,21 +62,26 @@ async function keep() {
         <circle r="2.4" class="fill-ink" />
         <rect x="-46" y="-82" width="24" height="18" rx="4" class="fill-paper stroke-ink" />
         <path d="M0 0H-34M-34 0V-73" class="fill-none stroke-brass stroke-2" />
-        <text class="fill-brass-text [font:640_13px_var(--sans)] [text-anchor:middle]" x="-17" y="14">right +</text>
-        <text x="-38" y="-30" class="fill-brass-text [font:640_13px_var(--sans)] [text-anchor:end]">up +</text>
+        <text class="fill-brass-text [font:640_13px_var(--sans)] [text-anchor:middle]" x="-17" y="14">
+          {{ t('right') }}
+        </text>
+        <text x="-38" y="-30" class="fill-brass-text [font:640_13px_var(--sans)] [text-anchor:end]">
+          {{ t('up') }}
+        </text>
       </svg>
       <p class="second">
-        From behind the tube, with a ruler: from the middle of the tube to the middle of the finder, across and up. To
-        2 mm is enough.
+        {{ t('fromBehindTheTubeWith') }}
       </p>
-      <SchemaField label="across, mm, right +" path="offsetMm.x"
-        ><FigureInput v-model="x" label="across, mm" unit="mm" name="offset-x"
+      <SchemaField :label="t('acrossMmRight')" path="offsetMm.x"
+        ><FigureInput v-model="x" :label="t('acrossMm')" unit="mm" name="offset-x"
       /></SchemaField>
-      <SchemaField label="up, mm, down −" path="offsetMm.y"
-        ><FigureInput v-model="y" label="up, mm" unit="mm" name="offset-y"
+      <SchemaField :label="t('upMmDown')" path="offsetMm.y"
+        ><FigureInput v-model="y" :label="t('upMm')" unit="mm" name="offset-y"
       /></SchemaField>
       <ProblemNote class="wide" :problem="problem" />
-      <p class="wide"><ElButton native-type="submit" :disabled="sending">Keep its offset</ElButton></p>
+      <p class="wide">
+        <ElButton native-type="submit" :disabled="sending">{{ t('keepItsOffset') }}</ElButton>
+      </p>
     </SchemaForm>
   </div>
 </template>

@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { arcminText, mmText, type PointXY } from '@binoculum/core'
 import { computed } from 'vue'
+import { benchWords } from '../words.ts'
+
+const t = benchWords('planView')
 
 /** From above, sideways exaggerated: both lines of sight, where the finder points now, and where it must. */
 const { offsetMm, distanceM, name, misalignment, parallaxArcmin, tube, thing } = defineProps<{
@@ -30,16 +33,13 @@ const far = computed(() => (distanceM >= 1000 ? `${(distanceM / 1000).toFixed(1)
 </script>
 
 <template>
-  <svg
-    class="block w-full"
-    viewBox="0 0 690 214"
-    role="img"
-    :aria-label="`From above: tube, finder and ${name} ${far} away`"
-  >
+  <svg class="block w-full" viewBox="0 0 690 214" role="img" :aria-label="t('fromAboveTubeFinderAnd', { name, far })">
     <rect x="30" :y="TUBE_Y - 16" width="170" height="32" class="body fill-card stroke-ink stroke-1.6" />
     <rect x="6" :y="TUBE_Y - 7" width="24" height="14" class="body fill-card stroke-ink stroke-1.6" />
     <rect x="108" :y="TUBE_Y - GAP - 8" width="46" height="15" rx="3" class="fill-card stroke-1.6 stroke-night" />
-    <text x="100" :y="TUBE_Y - GAP + 4" class="fill-ink [font:400_14px_var(--sans)] [text-anchor:end]">finder</text>
+    <text x="100" :y="TUBE_Y - GAP + 4" class="fill-ink [font:400_14px_var(--sans)] [text-anchor:end]">
+      {{ t('finder') }}
+    </text>
     <text class="fill-ink [font:400_14px_var(--sans)]" x="30" :y="TUBE_Y + 36">{{ tube }}</text>
     <rect :x="WALL_X" y="16" width="70" height="184" class="fill-rust-pale stroke-ink" />
     <text :x="WALL_X + 35" y="12" class="name fill-ink [font:640_14px_var(--sans)] [text-anchor:middle]">
@@ -70,7 +70,7 @@ const far = computed(() => (distanceM >= 1000 ? `${(distanceM / 1000).toFixed(1)
       <tspan class="fw-640">{{ far }}</tspan>
     </text>
     <text :x="WALL_X - 14" :y="TUBE_Y - GAP - 10" class="[font:640_14px_var(--sans)] [text-anchor:end] fill-night">
-      where the {{ thing }} must point
+      {{ t('whereTheMustPoint', { thing }) }}
     </text>
     <text
       :x="WALL_X - 14"
@@ -80,7 +80,7 @@ const far = computed(() => (distanceM >= 1000 ? `${(distanceM / 1000).toFixed(1)
       {{ mmText(apart) }}
     </text>
     <text :x="WALL_X - 14" :y="TUBE_Y + 18" class="quiet [font:400_14px_var(--sans)] [text-anchor:end] fill-quiet">
-      on the same spot: {{ arcminText(parallaxArcmin) }} out
+      {{ t('onTheSameSpotOut', { parallaxArcmin: arcminText(parallaxArcmin) }) }}
     </text>
     <text
       v-if="nowY !== null"
@@ -88,7 +88,7 @@ const far = computed(() => (distanceM >= 1000 ? `${(distanceM / 1000).toFixed(1)
       :y="nowY > TUBE_Y - GAP ? 206 : 20"
       class="rust [font:640_14px_var(--sans)] [text-anchor:end] fill-rust"
     >
-      where it points now
+      {{ t('whereItPointsNow') }}
     </text>
   </svg>
 </template>

@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { arcminText, type PointXY } from '@binoculum/core'
 import { computed, ref, useTemplateRef } from 'vue'
+import { benchWords } from '../words.ts'
+
+const t = benchWords('seenPad')
 
 /** What the finder shows: the thing in the middle, as the eyepiece has it; touch where dot or cross stands. */
 const { seen, aim, found, limit, good, thing, targetName, disabled } = defineProps<{
@@ -46,10 +49,10 @@ function nudge(x: number, y: number) {
   emit('mark', { x: at.x + x * step.value, y: at.y + y * step.value })
 }
 const ways: readonly { key: string; x: number; y: number; words: string; arrow: string }[] = [
-  { key: 'ArrowUp', x: 0, y: 1, words: 'up', arrow: 'M-6 5L0 -6L6 5Z' },
-  { key: 'ArrowLeft', x: -1, y: 0, words: 'left', arrow: 'M5 -6L-6 0L5 6Z' },
-  { key: 'ArrowRight', x: 1, y: 0, words: 'right', arrow: 'M-5 -6L6 0L-5 6Z' },
-  { key: 'ArrowDown', x: 0, y: -1, words: 'down', arrow: 'M-6 -5L0 6L6 -5Z' },
+  { key: 'ArrowUp', x: 0, y: 1, words: t('up'), arrow: 'M-6 5L0 -6L6 5Z' },
+  { key: 'ArrowLeft', x: -1, y: 0, words: t('left'), arrow: 'M5 -6L-6 0L5 6Z' },
+  { key: 'ArrowRight', x: 1, y: 0, words: t('right'), arrow: 'M-5 -6L6 0L-5 6Z' },
+  { key: 'ArrowDown', x: 0, y: -1, words: t('down'), arrow: 'M-6 -5L0 6L6 -5Z' },
 ]
 function keyed(event: KeyboardEvent) {
   const way = ways.find(({ key }) => key === event.key)
@@ -67,7 +70,7 @@ function keyed(event: KeyboardEvent) {
       class="view"
       tabindex="0"
       role="application"
-      :aria-label="`Where the ${thing} stands beside ${targetName}; arrows move it by ${step} arcminutes, with Shift by ten times that`"
+      :aria-label="t('whereTheStandsBesideArrows', { thing, targetName, step })"
       @keydown="keyed"
     >
       <svg
@@ -88,14 +91,14 @@ function keyed(event: KeyboardEvent) {
             :y="-px(good) * 0.7 - 4"
             class="fill-brass-text [font:640_13px_var(--sans)] [text-anchor:end]"
           >
-            good {{ arcminText(good) }}
+            {{ t('goodGood', { good: arcminText(good) }) }}
           </text>
           <text
             :x="-px(limit) * 0.7"
             :y="-px(limit) * 0.7 - 4"
             class="fill-brass-text [font:640_13px_var(--sans)] [text-anchor:end]"
           >
-            usable {{ arcminText(limit) }}
+            {{ t('usableLimit', { limit: arcminText(limit) }) }}
           </text>
           <circle v-if="Math.hypot(aim.x, aim.y) > 0.1" r="7" class="fill-card stroke-night stroke-2.6" />
         </g>
@@ -112,7 +115,7 @@ function keyed(event: KeyboardEvent) {
         </template>
       </svg>
     </div>
-    <div class="arrows" role="group" :aria-label="`Move the ${thing} by ${step}′`">
+    <div class="arrows" role="group" :aria-label="t('moveTheBy', { thing, step })">
       <button
         v-for="way in ways"
         :key="way.key"

@@ -7,6 +7,9 @@ import FigureInput from '../../../shared/controls/FigureInput.vue'
 import { hourText } from '../../../shared/dates.ts'
 import type { FinderTarget } from './finder-draft.ts'
 import { landmarkTarget, moonTarget, sheetTarget, starTarget, type JudgedLandmark } from './use-finder.ts'
+import { benchWords } from '../words.ts'
+
+const t = benchWords('targetChoice')
 
 /** What to line it up on, here and now: what may be used first, what may not with its reason. */
 const { site, sites, landmarks, star, moon, nearestM, target, offsetKnown } = defineProps<{
@@ -29,31 +32,32 @@ const inOrder = computed(() => [...landmarks].sort((a, b) => Number(a.barred !==
 const far = (m: number) => (m >= 1000 ? `${(m / 1000).toFixed(1)} km` : `${Math.round(m)} m`)
 const stars = computed(() => (star?.target ? [star.target, ...star.others] : []))
 const moonWords: Readonly<Record<NonNullable<DayMoon['reason']>, string>> = {
-  BELOW: 'not up',
-  NEAR_SUN: 'nearer to the Sun than 45°',
-  TOO_THIN: 'too thin to find',
+  BELOW: t('notUp'),
+  NEAR_SUN: t('nearerToTheSunThan'),
+  TOO_THIN: t('tooThinToFind'),
 }
 const sheetProblem = computed(() => {
   if (sheetM.value === null) return null
-  if (!(sheetM.value > 0)) return 'type how far away it hangs'
-  return nearestM !== null && sheetM.value < nearestM ? `it comes sharp from ${nearestM.toFixed(1)} m on` : null
+  if (!(sheetM.value > 0)) return t('typeHowFarAwayIt')
+  return nearestM !== null && sheetM.value < nearestM
+    ? t('itComesSharpFromM', { nearestM: nearestM.toFixed(1) })
+    : null
 })
 </script>
 
 <template>
   <div class="targets grid gap-4px">
     <label v-if="sites.length > 1" class="where flex flex-wrap gap-8px items-center"
-      >at
+      >{{ t('at') }}
       <ChoiceSelect
         class="w-220px"
         :model-value="site?.id ?? null"
         :options="sites.map(({ id, name }) => ({ value: id, words: name }))"
-        label="Where this is"
+        :label="t('whereThisIs')"
         @update:model-value="$event && emit('site', $event)"
     /></label>
     <p v-if="!site" class="second">
-      No place is written down yet: without one nobody knows where the Sun stands. Set-up, Places. A sheet of two
-      marks indoors works all the same.
+      {{ t('noPlaceIsWrittenDown') }}
     </p>
     <button
       v-for="{ landmark, barred, until } in inOrder"
@@ -68,9 +72,11 @@ const sheetProblem = computed(() => {
       <span class="second">
         {{ far(landmark.distanceM) }}<template v-if="landmark.what">, {{ landmark.what }}</template>
         <template v-if="barred"
-          >: <b>{{ barred }}</b>{{ until && site ? `, until ${hourText(until, site.zone)}` : '' }}</template
+          >: <b>{{ barred }}</b>{{
+            until && site ? t('untilUntil', { until: hourText(until, site.zone) }) : ''
+          }}</template
         >
-        <template v-else-if="until && site">, until {{ hourText(until, site.zone) }}</template>
+        <template v-else-if="until && site">{{ t('untilUntil', { until: hourText(until, site.zone) }) }}</template>
       </span>
     </button>
     <button
@@ -82,12 +88,14 @@ const sheetProblem = computed(() => {
       @click="emit('choose', starTarget(each.name))"
     >
       <span class="name overflow-hidden fw-640 text-ellipsis whitespace-nowrap">{{ each.name }}</span>
-      <span class="second"
-        >{{ Math.round(each.altitudeDeg) }}° high;
-        {{
-          each.still ? 'it stands still' : `drifts to the field’s edge in ${each.minutesInField.toFixed(1)} min`
-        }}</span
-      >
+      <span class="second">{{
+        t('altitudeDegHigh', {
+          altitudeDeg: Math.round(each.altitudeDeg),
+          minutesInField: each.still
+            ? t('itStandsStill')
+            : t('driftsToTheFieldsEdge', { minutesInField: each.minutesInField.toFixed(1) }),
+        })
+      }}</span>
     </button>
     <button
       v-if="moon"
@@ -97,31 +105,34 @@ const sheetProblem = computed(() => {
       :aria-pressed="target?.name === moonTarget.name"
       @click="emit('choose', moonTarget)"
     >
-      <span class="name overflow-hidden fw-640 text-ellipsis whitespace-nowrap">The Moon</span>
+      <span class="name overflow-hidden fw-640 text-ellipsis whitespace-nowrap">{{ t('theMoon') }}</span>
       <span class="second">{{
         moon.reason
           ? moonWords[moon.reason]
-          : `${Math.round(moon.altitudeDeg)}° high, ${Math.round(moon.sunSeparationDeg)}° from the Sun`
+          : t('highFromTheSun', {
+              altitudeDeg: Math.round(moon.altitudeDeg),
+              sunSeparationDeg: Math.round(moon.sunSeparationDeg),
+            })
       }}</span>
     </button>
     <div v-if="offsetKnown" class="sheet flex flex-wrap gap-8px items-center">
       <label class="flex flex-wrap gap-8px items-center"
-        >its sheet of two marks, hung up
+        >{{ t('itsSheetOfTwoMarks') }}
         <FigureInput
           v-model="sheetM"
-          label="How far away its sheet hangs"
+          :label="t('howFarAwayItsSheet')"
           name="sheet-distance"
           unit="m"
           class="w-96px"
         />
-        away</label
+        {{ t('away') }}</label
       >
       <ElButton
         size="small"
         :disabled="sheetM === null || sheetProblem !== null"
         @click="sheetM && emit('choose', sheetTarget(sheetM))"
       >
-        Use it
+        {{ t('useIt') }}
       </ElButton>
       <i v-if="sheetProblem" class="rust">{{ sheetProblem }}</i>
     </div>

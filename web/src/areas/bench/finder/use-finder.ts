@@ -30,6 +30,9 @@ import {
   type FinderDraft,
   type FinderTarget,
 } from './finder-draft.ts'
+import { benchWords } from '../words.ts'
+
+const t = benchWords('useFinder')
 
 /** A finder sits farther from the axis than this; less is a form nobody filled in. */
 const LEAST_OFFSET_MM = 15
@@ -94,14 +97,13 @@ export function useFinder(draft: Ref<FinderDraft>, kit: () => KitSheet, clock?: 
         return {
           landmark,
           strip,
-          barred: `nearer than this kit comes sharp (${near.nearestM?.toFixed(0)} m)`,
+          barred: t('nearerThanThisKitComes', { nearestM: near.nearestM?.toFixed(0) }),
           until: null,
         }
       if (!offsetKnown.value && landmark.distanceM < FAR_M)
-        return { landmark, strip, barred: 'so near, the finder’s offset must be measured first', until: null }
-      if (span?.kind === 'never')
-        return { landmark, strip, barred: 'the Sun is nearer to it than 45°', until: span.untilUtc }
-      if (isDark.value) return { landmark, strip, barred: 'it is dark: use a star', until: span?.untilUtc ?? null }
+        return { landmark, strip, barred: t('soNearTheFindersOffset'), until: null }
+      if (span?.kind === 'never') return { landmark, strip, barred: t('theSunIsNearerTo'), until: span.untilUtc }
+      if (isDark.value) return { landmark, strip, barred: t('itIsDarkUseA'), until: span?.untilUtc ?? null }
       return { landmark, strip, barred: null, until: span?.untilUtc ?? null }
     }),
   )
@@ -131,7 +133,7 @@ export function useFinder(draft: Ref<FinderDraft>, kit: () => KitSheet, clock?: 
   const asksShade = computed(() => needsYes(target.value?.kind ?? null, question.value))
   const barred = computed(() => {
     if (target.value?.kind === 'landmark') return chosen.value?.barred ?? null
-    if (target.value?.kind === 'moon') return moon.value?.usable === false ? 'the Moon won’t do now' : null
+    if (target.value?.kind === 'moon') return moon.value?.usable === false ? t('theMoonWontDoNow') : null
     return null
   })
   /** Whether any look may be written down, in whichever way. */
@@ -165,7 +167,7 @@ export function useFinder(draft: Ref<FinderDraft>, kit: () => KitSheet, clock?: 
       ? finderKnobs({ misalignment: misaligned.value.misalignmentArcmin, knobs: learnt.value.knobs })
       : null,
   )
-  const thing = computed(() => (finder.value.kind === 'red-dot' ? 'dot' : 'cross'))
+  const thing = computed(() => (finder.value.kind === 'red-dot' ? t('dot') : t('cross')))
   const lines = computed(() => (advice.value ? knobLines(advice.value.rounded, learnt.value.knobs, thing.value) : []))
   /** Where dot or cross must stand beside the thing: the aim mark. */
   const aim = computed(() => aimArcmin(offset.value, target.value?.distanceM ?? null))
@@ -227,14 +229,14 @@ export const starTarget = (name: string): FinderTarget => ({
 })
 export const moonTarget: FinderTarget = {
   kind: 'moon',
-  name: 'the Moon',
+  name: t('theMoon'),
   landmarkId: null,
   distanceM: null,
   source: 'typed',
 }
 export const sheetTarget = (distanceM: number): FinderTarget => ({
   kind: 'sheet',
-  name: 'its sheet of two marks',
+  name: t('itsSheetOfTwoMarks'),
   landmarkId: null,
   distanceM,
   source: 'typed',

@@ -6,23 +6,26 @@ import ChoiceSelect from '../../../shared/controls/ChoiceSelect.vue'
 import FigureInput from '../../../shared/controls/FigureInput.vue'
 import WayChoice from '../../../shared/controls/WayChoice.vue'
 import { chainsOf, reachOf, type FocusDraft, type FocusRow } from './focus-draft.ts'
+import { benchWords } from '../words.ts'
+
+const t = benchWords('focusStation')
 
 /** Which eyepieces come to focus, at which reading of the drawtube, by how much travel, and how near. */
 const { kit } = defineProps<{ kit: KitSheet }>()
 const draft = defineModel<FocusDraft>({ required: true })
 const chains = computed(() => chainsOf(kit))
 const ons = [
-  { value: 'star', words: 'a star' },
-  { value: 'lamp', words: 'a far lamp, at night' },
+  { value: 'star', words: t('aStar') },
+  { value: 'lamp', words: t('aFarLampAtNight') },
 ] as const
 const racks = [
-  { value: 'smooth', words: 'smooth' },
-  { value: 'stiff', words: 'stiff' },
-  { value: 'slips', words: 'slips or has play' },
+  { value: 'smooth', words: t('smooth') },
+  { value: 'stiff', words: t('stiff') },
+  { value: 'slips', words: t('slipsOrHasPlay') },
 ] as const
 const locks = [
-  { value: 'yes', words: 'holds' },
-  { value: 'no', words: 'doesn’t hold' },
+  { value: 'yes', words: t('holds') },
+  { value: 'no', words: t('doesntHold') },
 ] as const
 const lock = computed({
   get: () => (draft.value.lockHolds === null ? null : draft.value.lockHolds ? ('yes' as const) : ('no' as const)),
@@ -32,10 +35,10 @@ const lock = computed({
 /** Which of the two looks is written: as found first, as left once something was put right. */
 const half = ref<'found' | 'left'>('found')
 const halves = computed(() => [
-  { value: 'found' as const, words: 'as found' },
+  { value: 'found' as const, words: t('asFound') },
   {
     value: 'left' as const,
-    words: 'as left, after putting right',
+    words: t('asLeftAfterPuttingRight'),
     disabled: Object.keys(draft.value.found).length === 0,
   },
 ])
@@ -53,9 +56,9 @@ const rows = computed(() =>
 type Row = (typeof rows.value)[number]
 const rowOf = (row: unknown) => row as Row
 const reachWords = {
-  'all-eyes': 'comes to focus',
-  'good-eyes': 'only for eyes without glasses',
-  no: 'no focus',
+  'all-eyes': t('comesToFocus'),
+  'good-eyes': t('onlyForEyesWithoutGlasses'),
+  no: t('noFocus'),
 } as const
 const says = ({ reach }: Row) => {
   if (!reach) return ''
@@ -63,11 +66,17 @@ const says = ({ reach }: Row) => {
   if (spareInMm === null || spareOutMm === null || starMm === null) return reachWords[reaches]
   const least =
     spareInMm < spareOutMm
-      ? `${mmText(Math.abs(spareInMm))} ${spareInMm < 0 ? 'short' : 'to spare'} inwards`
-      : `${mmText(Math.abs(spareOutMm))} ${spareOutMm < 0 ? 'short' : 'to spare'} outwards`
+      ? t('spareInMmInwards', {
+          spareInMm: mmText(Math.abs(spareInMm)),
+          short: spareInMm < 0 ? t('short') : t('toSpare'),
+        })
+      : t('spareOutMmOutwards', {
+          spareOutMm: mmText(Math.abs(spareOutMm)),
+          short: spareOutMm < 0 ? t('short') : t('toSpare'),
+        })
   return [
     `${reachWords[reaches]}, ${least}`,
-    ...(nearestM === null ? [] : [`from ${nearestM.toFixed(0)} m on`]),
+    ...(nearestM === null ? [] : [t('fromMOn', { nearestM: nearestM.toFixed(0) })]),
   ].join('; ')
 }
 const none = computed(() => rows.value.filter(({ reach }) => reach?.reaches === 'no').map(({ chain }) => chain))
@@ -75,30 +84,29 @@ const none = computed(() => rows.value.filter(({ reach }) => reach?.reaches === 
 
 <template>
   <p class="quiet">
-    Lowest power first. Focus lock off before, its tension so that it holds the heaviest eyepiece. Read the drawtube
-    at the sharpest point.
+    {{ t('lowestPowerFirstFocusLock') }}
   </p>
   <div class="grid grid-cols-[repeat(auto-fit,minmax(180px,260px))] gap-y-8px gap-x-14px items-end my-12px mx-0">
     <label class="labelled"
-      ><span>the drawtube goes from 0 to</span
-      ><FigureInput v-model="draft.travelMm" label="drawtube’s travel" unit="mm" name="travel"
+      ><span>{{ t('theDrawtubeGoesFromTo') }}</span
+      ><FigureInput v-model="draft.travelMm" :label="t('drawtubesTravel')" unit="mm" name="travel"
     /></label>
     <label v-if="draft.on === 'lamp'" class="labelled"
-      ><span>how far away it is</span
-      ><FigureInput v-model="draft.distanceM" label="distance" unit="m" name="focus-distance"
+      ><span>{{ t('howFarAwayItIs') }}</span
+      ><FigureInput v-model="draft.distanceM" :label="t('distance')" unit="m" name="focus-distance"
     /></label>
   </div>
-  <WayChoice v-model="draft.on" :options="ons" label="looked at" />
-  <WayChoice v-model="half" :options="halves" label="which look" />
-  <ElTable :data="rows" row-key="chain" aria-label="What comes to focus" empty-text="No eyepiece is on its card.">
-    <ElTableColumn label="eyepiece" min-width="150">
+  <WayChoice v-model="draft.on" :options="ons" :label="t('lookedAt')" />
+  <WayChoice v-model="half" :options="halves" :label="t('whichLook')" />
+  <ElTable :data="rows" row-key="chain" :aria-label="t('whatComesToFocus')" :empty-text="t('noEyepieceIsOnIts')">
+    <ElTableColumn :label="t('eyepiece')" min-width="150">
       <template #default="{ row }">{{ rowOf(row).chain }}</template>
     </ElTableColumn>
-    <ElTableColumn label="drawtube at focus" width="150">
+    <ElTableColumn :label="t('drawtubeAtFocus')" width="150">
       <template #default="{ row }"
         ><FigureInput
           :model-value="rowOf(row).row.drawtubeMm"
-          :label="`drawtube with ${rowOf(row).chain}`"
+          :label="t('drawtubeWith', { chain: rowOf(row).chain })"
           :disabled="rowOf(row).row.never"
           unit="mm"
           @update:model-value="write(rowOf(row).chain, { drawtubeMm: $event })"
@@ -109,11 +117,11 @@ const none = computed(() => rows.value.filter(({ reach }) => reach?.reaches === 
         ><ElCheckbox
           :model-value="rowOf(row).row.never"
           @update:model-value="write(rowOf(row).chain, { never: !!$event })"
-          >never sharp</ElCheckbox
+          >{{ t('neverSharp') }}</ElCheckbox
         ></template
       >
     </ElTableColumn>
-    <ElTableColumn label="for a star" min-width="220">
+    <ElTableColumn :label="t('forAStar')" min-width="220">
       <template #default="{ row }"
         ><span :class="{ rust: rowOf(row).problem || rowOf(row).reach?.reaches === 'no' }">{{
           rowOf(row).problem ?? says(rowOf(row))
@@ -123,22 +131,27 @@ const none = computed(() => rows.value.filter(({ reach }) => reach?.reaches === 
   </ElTable>
   <div class="grid grid-cols-[repeat(auto-fit,minmax(180px,260px))] gap-y-8px gap-x-14px items-end my-12px mx-0">
     <label class="labelled"
-      ><span>its rack, as found</span
+      ><span>{{ t('itsRackAsFound') }}</span
       ><ChoiceSelect
         v-model="draft.rackFound"
         :options="racks"
-        label="its rack, as found"
-        placeholder="turn it through"
+        :label="t('itsRackAsFound')"
+        :placeholder="t('turnItThrough')"
     /></label>
     <label class="labelled"
-      ><span>as left</span
-      ><ChoiceSelect v-model="draft.rackLeft" :options="racks" label="its rack, as left" placeholder="as found"
+      ><span>{{ t('asLeft') }}</span
+      ><ChoiceSelect
+        v-model="draft.rackLeft"
+        :options="racks"
+        :label="t('itsRackAsLeft')"
+        :placeholder="t('asFound')"
     /></label>
     <label class="labelled"
-      ><span>its lock</span><ChoiceSelect v-model="lock" :options="locks" label="its lock" placeholder="has none"
+      ><span>{{ t('itsLock') }}</span
+      ><ChoiceSelect v-model="lock" :options="locks" :label="t('itsLock')" :placeholder="t('hasNone')"
     /></label>
   </div>
   <p v-if="none.length > 0" class="mt-10px text-19px lh-26px" role="status">
-    {{ none.join(', ') }}: leave it out of this kit, or put another in its place.
+    {{ t('leaveItOutOfThis', { none: none.join(', ') }) }}
   </p>
 </template>

@@ -3,18 +3,21 @@ import type { DriftPlace } from '@binoculum/core'
 import ChoiceSelect from '../../../shared/controls/ChoiceSelect.vue'
 import FigureInput from '../../../shared/controls/FigureInput.vue'
 import type { DriftRow } from './lining-up-draft.ts'
+import { benchWords } from '../words.ts'
+
+const t = benchWords('driftRows')
 
 /** Stars that were watched with the drive on: where each stood, how far it drifted, and for how long. */
 const { half } = defineProps<{ half: 'found' | 'left' }>()
 const rows = defineModel<DriftRow[]>({ required: true })
 const places: readonly { value: DriftPlace; words: string }[] = [
-  { value: 'meridian', words: 'high, near the meridian' },
-  { value: 'east', words: 'low in the east' },
-  { value: 'west', words: 'low in the west' },
+  { value: 'meridian', words: t('highNearTheMeridian') },
+  { value: 'east', words: t('lowInTheEast') },
+  { value: 'west', words: t('lowInTheWest') },
 ]
 const ways = [
-  { value: 'north', words: 'towards the north' },
-  { value: 'south', words: 'towards the south' },
+  { value: 'north', words: t('towardsTheNorth') },
+  { value: 'south', words: t('towardsTheSouth') },
 ] as const
 </script>
 
@@ -25,19 +28,23 @@ const ways = [
       :key="index"
       class="grid grid-cols-[repeat(auto-fit,minmax(120px,1fr))] gap-8px"
     >
-      <ChoiceSelect v-model="row.at" :options="places" :label="`where star ${index + 1} stood as ${half}`" />
+      <ChoiceSelect v-model="row.at" :options="places" :label="t('whereStarStoodAs', { index: index + 1, half })" />
       <FigureInput
         v-model="row.arcmin"
-        :label="`drift of star ${index + 1} as ${half}`"
+        :label="t('driftOfStarAs', { index: index + 1, half })"
         :name="`drift-${half}-${index}`"
         unit="′"
       />
-      <ChoiceSelect v-model="row.towards" :options="ways" :label="`which way star ${index + 1} drifted as ${half}`" />
+      <ChoiceSelect
+        v-model="row.towards"
+        :options="ways"
+        :label="t('whichWayStarDriftedAs', { index: index + 1, half })"
+      />
       <FigureInput
         v-model="row.minutes"
-        :label="`minutes star ${index + 1} was watched as ${half}`"
+        :label="t('minutesStarWasWatchedAs', { index: index + 1, half })"
         :name="`minutes-${half}-${index}`"
-        unit="min"
+        :unit="t('min')"
       />
     </div>
   </div>

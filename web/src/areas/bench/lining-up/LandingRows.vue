@@ -4,21 +4,24 @@ import { computed } from 'vue'
 import ChoiceSelect from '../../../shared/controls/ChoiceSelect.vue'
 import FigureInput from '../../../shared/controls/FigureInput.vue'
 import type { Landings } from './lining-up-draft.ts'
+import { benchWords } from '../words.ts'
+
+const t = benchWords('landingRows')
 
 /** Objects that the controller went to, and where each landed. */
 const { half } = defineProps<{ half: 'found' | 'left' }>()
 const given = defineModel<Landings>({ required: true })
 const placeWords: Readonly<Record<LandingPlace, string>> = {
-  middle: 'in the middle',
-  'middle-half': 'in the middle half',
-  edge: 'near the edge',
-  outside: 'not in the field',
+  middle: t('inTheMiddle'),
+  'middle-half': t('inTheMiddleHalf'),
+  edge: t('nearTheEdge'),
+  outside: t('notInTheField'),
 }
 const patternWords: Readonly<Record<LandingPattern, string>> = {
-  none: 'nothing to be seen in it',
-  'same-way': 'all the same way',
-  mirrored: 'the other side of the sky',
-  'grows-west': 'more and more towards the west',
+  none: t('nothingToBeSeenIn'),
+  'same-way': t('allTheSameWay'),
+  mirrored: t('theOtherSideOfThe'),
+  'grows-west': t('moreAndMoreTowardsThe'),
 }
 const places = landingPlaces.map((value) => ({ value, words: placeWords[value] }))
 const patterns = landingPatterns.map((value) => ({ value, words: patternWords[value] }))
@@ -31,33 +34,33 @@ const isOff = computed(() => given.value.rows.some(({ place }) => place === 'out
       v-for="(row, index) in given.rows"
       :key="index"
       role="group"
-      :aria-label="`object ${index + 1} as ${half}`"
+      :aria-label="t('objectAs', { index: index + 1, half })"
       class="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_100px] gap-8px"
     >
       <ElInput
         v-model="row.object"
         maxlength="80"
-        placeholder="went to"
-        :aria-label="`object ${index + 1} as ${half}`"
+        :placeholder="t('wentTo')"
+        :aria-label="t('objectAs', { index: index + 1, half })"
         :name="`object-${half}-${index}`"
       />
       <ChoiceSelect
         v-model="row.place"
         :options="places"
-        :label="`where object ${index + 1} landed as ${half}`"
-        placeholder="landed"
+        :label="t('whereObjectLandedAs', { index: index + 1, half })"
+        :placeholder="t('landed')"
       />
       <FigureInput
         v-if="row.place === 'outside'"
         v-model="row.asideDeg"
-        :label="`how far aside, object ${index + 1} as ${half}`"
+        :label="t('howFarAsideObjectAs', { index: index + 1, half })"
         unit="°"
-        placeholder="aside"
+        :placeholder="t('aside')"
       />
     </div>
     <label v-if="isOff" class="labelled"
-      ><span>how they missed</span
-      ><ChoiceSelect v-model="given.pattern" :options="patterns" :label="`how they missed as ${half}`"
+      ><span>{{ t('howTheyMissed') }}</span
+      ><ChoiceSelect v-model="given.pattern" :options="patterns" :label="t('howTheyMissedAs', { half })"
     /></label>
   </div>
 </template>

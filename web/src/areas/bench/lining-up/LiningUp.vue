@@ -14,6 +14,9 @@ import FoundLeft from '../FoundLeft.vue'
 import DriftRows from './DriftRows.vue'
 import LandingRows from './LandingRows.vue'
 import { driftResult, landingResult, noDrift, noLandings, type LiningUpDraft } from './lining-up-draft.ts'
+import { benchWords } from '../words.ts'
+
+const t = benchWords('liningUp')
 
 /** What lining up came to: a third object tells whether the controller finds, a drifting star where the axis points. */
 const { kit, fieldDeg, latitudeDeg, isDriven, isEquatorial } = defineProps<{
@@ -29,15 +32,15 @@ const draft = defineModel<LiningUpDraft>({ required: true })
 const landed = computed(() => landingResult(draft.value.landings.left ?? draft.value.landings.found, fieldDeg))
 const foundLanding = computed(() => landingResult(draft.value.landings.found, fieldDeg))
 const hintWords: Readonly<Record<WrongEntry, string>> = {
-  'daylight-saving': 'Fifteen degrees are an hour: daylight saving was answered wrong.',
-  'zone-or-hour': 'Whole hours of the sky: look at zone, hour and date.',
-  hemisphere: 'The other side of the sky: north and south, or east and west of the place, were changed over.',
-  axis: 'It grows with the way to the west: the axis doesn’t point at the pole. Watch a star drift.',
+  'daylight-saving': t('fifteenDegreesAreAnHour'),
+  'zone-or-hour': t('wholeHoursOfTheSky'),
+  hemisphere: t('theOtherSideOfThe'),
+  axis: t('itGrowsWithTheWay'),
 }
 const verdictWords: Readonly<Record<AlignmentResult['verdict'], string>> = {
-  good: 'It finds: inside the middle half of the lowest field.',
-  usable: 'It finds within the lowest field; a hand on the keys brings it to the middle.',
-  off: 'It doesn’t find. Go through what was keyed in, and line it up anew.',
+  good: t('itFindsInsideTheMiddle'),
+  usable: t('itFindsWithinTheLowest'),
+  off: t('itDoesntFindGoThrough'),
 }
 const landingSays = computed(() => {
   const result = landed.value
@@ -54,12 +57,18 @@ const bolts = ({ altitudeArcmin, eastArcmin }: PolarError) => {
   const up =
     altitudeArcmin === null || Math.abs(altitudeArcmin) < STILL_ARCMIN
       ? ''
-      : `Latitude bolt: ${altitudeArcmin > 0 ? 'lower' : 'raise'} the axis by ${arcminText(Math.abs(altitudeArcmin))}.`
+      : t('latitudeBoltTheAxisBy', {
+          way: altitudeArcmin > 0 ? t('lower') : t('raise'),
+          by: arcminText(Math.abs(altitudeArcmin)),
+        })
   const round =
     eastArcmin === null || Math.abs(eastArcmin) < STILL_ARCMIN
       ? ''
-      : `Side bolts: turn the head ${eastArcmin > 0 ? 'west' : 'east'} by ${arcminText(Math.abs(azimuthTurnArcmin(eastArcmin, latitudeDeg)))} about the upright.`
-  return [up, round].filter(Boolean).join(' ') || 'Nothing to turn.'
+      : t('sideBoltsTurnTheHead', {
+          way: eastArcmin > 0 ? t('west') : t('east'),
+          by: arcminText(Math.abs(azimuthTurnArcmin(eastArcmin, latitudeDeg))),
+        })
+  return [up, round].filter(Boolean).join(' ') || t('nothingToTurn')
 }
 const driftSays = computed(() => {
   const result = drifted.value
@@ -70,11 +79,11 @@ const driftSays = computed(() => {
     blurMm: BLUR_MM,
   })
   const open = [
-    ...(result.eastArcmin === null ? ['a star near the meridian tells the rest'] : []),
-    ...(result.altitudeArcmin === null ? ['a star low in the east or west tells the rest'] : []),
+    ...(result.eastArcmin === null ? [t('aStarNearTheMeridian')] : []),
+    ...(result.altitudeArcmin === null ? [t('aStarLowInThe')] : []),
   ]
   const exposure =
-    Number.isFinite(seconds) && open.length === 0 ? `Pictures of ${Math.floor(seconds)} s at most.` : ''
+    Number.isFinite(seconds) && open.length === 0 ? t('picturesOfSAtMost', { seconds: Math.floor(seconds) }) : ''
   return [bolts(result), ...open.map((each) => `${each[0]?.toUpperCase()}${each.slice(1)}.`), exposure]
     .filter(Boolean)
     .join(' ')
@@ -83,7 +92,9 @@ const driftSays = computed(() => {
 
 <template>
   <section v-if="isDriven" class="mt-22px">
-    <h2>Does it find? <em>Go to a third object, and two more</em></h2>
+    <h2>
+      {{ t('doesItFind') }} <em>{{ t('goToAThirdObject') }}</em>
+    </h2>
     <FoundLeft
       :has-left="draft.landings.left !== null"
       :complete="foundLanding !== null"
@@ -94,15 +105,19 @@ const driftSays = computed(() => {
       <template #left><LandingRows v-if="draft.landings.left" v-model="draft.landings.left" half="left" /></template>
     </FoundLeft>
     <p v-if="landed" class="mt-10px text-18px lh-26px" role="status">
-      <b :class="{ rust: landed.verdict === 'off' }">{{ degText(landed.worstDeg) }} aside at worst</b>
+      <b :class="{ rust: landed.verdict === 'off' }">{{
+        t('asideAtWorst', { worstDeg: degText(landed.worstDeg) })
+      }}</b>
       <span class="second">
-        · middle half to {{ degText(landed.goodDeg) }}, field to {{ degText(landed.limitDeg) }}</span
+        {{ t('middleHalfToFieldTo', { goodDeg: degText(landed.goodDeg), limitDeg: degText(landed.limitDeg) }) }}</span
       >
       <br />{{ landingSays }}
     </p>
   </section>
   <section v-if="isEquatorial" class="mt-22px">
-    <h2>Where the axis points <em>a star near the sky’s equator, drive on, watched for minutes</em></h2>
+    <h2>
+      {{ t('whereTheAxisPoints') }} <em>{{ t('aStarNearTheSkys') }}</em>
+    </h2>
     <FoundLeft
       :has-left="draft.drift.left !== null"
       :complete="foundDrift !== null"
@@ -113,7 +128,7 @@ const driftSays = computed(() => {
       <template #left><DriftRows v-if="draft.drift.left" v-model="draft.drift.left" half="left" /></template>
     </FoundLeft>
     <p v-if="drifted" class="mt-10px text-18px lh-26px" role="status">
-      <b>{{ arcminText(drifted.lengthArcmin) }} beside the pole</b><br />{{ driftSays }}
+      <b>{{ t('besideThePole', { lengthArcmin: arcminText(drifted.lengthArcmin) }) }}</b><br />{{ driftSays }}
     </p>
   </section>
 </template>

@@ -8,6 +8,9 @@ import WayChoice from '../../../shared/controls/WayChoice.vue'
 import { hourText } from '../../../shared/dates.ts'
 import FoundLeft from '../FoundLeft.vue'
 import { powerOf, powerSource, type PowerDraft, type PowerLook } from './power-draft.ts'
+import { benchWords } from '../words.ts'
+
+const t = benchWords('powerStation')
 
 /** What the mount's cells hold, against what a loan asks for: by the gauge's steps or by volts. */
 const { kit } = defineProps<{ kit: KitSheet }>()
@@ -19,20 +22,20 @@ const left = computed(() => draft.value.left && powerOf(draft.value.left, draft.
 const now = computed(() => (draft.value.left ? left.value : found.value))
 
 const chemistryWords: Readonly<Record<Chemistry, string>> = {
-  alkaline: 'alkaline cells',
-  'nickel-metal-hydride': 'nickel-metal hydride cells',
-  lead: 'lead pack',
-  'lithium-iron': 'lithium-iron pack',
+  alkaline: t('alkalineCells'),
+  'nickel-metal-hydride': t('nickelMetalHydrideCells'),
+  lead: t('leadPack'),
+  'lithium-iron': t('lithiumIronPack'),
 }
 const kinds = chemistries.map((value) => ({ value, words: chemistryWords[value] }))
 const ways = [
-  { value: 'gauge', words: 'its gauge' },
-  { value: 'volts', words: 'volts, at rest' },
+  { value: 'gauge', words: t('itsGauge') },
+  { value: 'volts', words: t('voltsAtRest') },
 ] as const
 const steps = computed(() =>
   Array.from({ length: source.value.of + 1 }, (_each, step) => ({
     value: step,
-    words: `${step} of ${source.value.of}`,
+    words: t('stepOf', { step, of: source.value.of }),
   })),
 )
 const hoursText = (hours: number) => (hours < 10 ? hours.toFixed(1) : hours.toFixed(0))
@@ -40,10 +43,10 @@ const sentence = computed(() => {
   const verdict = now.value?.verdict
   if (!verdict) return ''
   const { hours, isEnough, lackHours } = verdict
-  const need = `${hoursText(source.value.neededHours)} h a loan`
+  const need = t('hALoan', { neededHours: hoursText(source.value.neededHours) })
   return isEnough
-    ? `About ${hoursText(hours)} h, of ${need}: enough.`
-    : `About ${hoursText(hours)} h: ${hoursText(lackHours)} h short of ${need}. Charge it, or change all its cells together.`
+    ? t('aboutHOfEnough', { hours: hoursText(hours), need })
+    : t('aboutHHShortOf', { hours: hoursText(hours), lackHours: hoursText(lackHours), need })
 })
 const missing = computed(() => {
   const { cellsOut, cellsIn } = draft.value
@@ -58,63 +61,63 @@ const off = () => {
 
 <template>
   <ul class="mx-0 mt-0 mb-14px pl-20px text-17px lh-27px">
-    <li>All cells of one kind and one age, none leaking; plugs dry.</li>
-    <li>Charge to green, then an hour more. Never leave it on overnight.</li>
-    <li>Out of the case for the winter: a pack left empty for a season is dead.</li>
+    <li>{{ t('allCellsOfOneKind') }}</li>
+    <li>{{ t('chargeToGreenThenAn') }}</li>
+    <li>{{ t('outOfTheCaseFor') }}</li>
     <li v-if="hasPack">
-      <RouterLink :to="{ path: '/setup/labels', query: { kind: 'charging', kits: kit.code } }"
-        >Print its charging card</RouterLink
-      >
+      <RouterLink :to="{ path: '/setup/labels', query: { kind: 'charging', kits: kit.code } }">{{
+        t('printItsChargingCard')
+      }}</RouterLink>
     </li>
   </ul>
   <div
     class="grid grid-cols-[repeat(auto-fit,minmax(140px,1fr))] gap-y-8px gap-x-14px items-end max-w-900px my-10px mx-0"
   >
     <label class="labelled"
-      ><span>it runs on</span
+      ><span>{{ t('itRunsOn') }}</span
       ><ChoiceSelect
         :model-value="source.chemistry"
         :options="kinds"
-        label="it runs on"
+        :label="t('itRunsOn')"
         @update:model-value="draft.chemistry = $event"
     /></label>
     <label class="labelled"
-      ><span>cells</span
+      ><span>{{ t('cells') }}</span
       ><FigureInput
         :model-value="source.cellCount"
-        label="cells"
+        :label="t('cells')"
         name="cell-count"
         @update:model-value="draft.cellCount = $event"
     /></label>
     <label class="labelled"
-      ><span>capacity</span
+      ><span>{{ t('capacity') }}</span
       ><FigureInput
         :model-value="source.capacityAh"
-        label="capacity"
-        unit="Ah"
+        :label="t('capacity')"
+        :unit="t('ah')"
         name="capacity"
         @update:model-value="draft.capacityAh = $event"
     /></label>
     <label class="labelled"
-      ><span>it draws</span
+      ><span>{{ t('itDraws') }}</span
       ><FigureInput
         :model-value="source.drawA"
-        label="it draws"
+        :label="t('itDraws')"
         unit="A"
         name="draw"
         @update:model-value="draft.drawA = $event"
     /></label>
     <label class="labelled"
-      ><span>a loan needs</span
+      ><span>{{ t('aLoanNeeds') }}</span
       ><FigureInput
         :model-value="source.neededHours"
-        label="a loan needs"
+        :label="t('aLoanNeeds')"
         unit="h"
         name="needed"
         @update:model-value="draft.neededHours = $event"
     /></label>
   </div>
-  <WayChoice v-model="draft.way" :options="ways" label="read by" />
+  <WayChoice v-model="draft.way" :options="ways" :label="t('readBy')" />
   <FoundLeft
     :has-left="draft.left !== null"
     :complete="!!found?.verdict"
@@ -127,15 +130,15 @@ const off = () => {
           v-if="draft.way === 'gauge'"
           :model-value="(half === 'found' ? draft.found : draft.left)?.step ?? null"
           :options="steps"
-          :label="`gauge as ${half}`"
+          :label="t('gaugeAs', { half })"
           large
-          placeholder="steps lit"
+          :placeholder="t('stepsLit')"
           @update:model-value="look((half === 'found' ? draft.found : draft.left) as PowerLook, { step: $event })"
         />
         <FigureInput
           v-else
           :model-value="(half === 'found' ? draft.found : draft.left)?.volts ?? null"
-          :label="`volts as ${half}`"
+          :label="t('voltsAs', { half })"
           :name="`volts-${half}`"
           unit="V"
           large
@@ -157,22 +160,26 @@ const off = () => {
     class="grid grid-cols-[repeat(auto-fit,minmax(140px,1fr))] gap-y-8px gap-x-14px items-end max-w-900px my-10px mx-0"
   >
     <label class="labelled"
-      ><span>cells out</span><FigureInput v-model="draft.cellsOut" label="cells out" name="cells-out"
+      ><span>{{ t('cellsOut') }}</span
+      ><FigureInput v-model="draft.cellsOut" :label="t('cellsOut')" name="cells-out"
     /></label>
     <label class="labelled"
-      ><span>cells in again</span><FigureInput v-model="draft.cellsIn" label="cells in again" name="cells-in"
+      ><span>{{ t('cellsInAgain') }}</span
+      ><FigureInput v-model="draft.cellsIn" :label="t('cellsInAgain')" name="cells-in"
     /></label>
     <p class="flex col-[span_2] flex-wrap gap-8px items-center">
-      <ElButton v-if="!draft.charged" @click="charge">On the charger now</ElButton>
+      <ElButton v-if="!draft.charged" @click="charge">{{ t('onTheChargerNow') }}</ElButton>
       <template v-else>
-        on the charger since {{ hourText(draft.charged.fromUtc, kit.zone)
-        }}<template v-if="draft.charged.toUtc">, off at {{ hourText(draft.charged.toUtc, kit.zone) }}</template>
-        <ElButton v-else @click="off">Off now</ElButton>
-        <ElButton link @click="draft.charged = null">not charged here</ElButton>
+        {{ t('onTheChargerSince', { fromUtc: hourText(draft.charged.fromUtc, kit.zone) })
+        }}<template v-if="draft.charged.toUtc">{{
+          t('offAt', { toUtc: hourText(draft.charged.toUtc, kit.zone) })
+        }}</template>
+        <ElButton v-else @click="off">{{ t('offNow') }}</ElButton>
+        <ElButton link @click="draft.charged = null">{{ t('notChargedHere') }}</ElButton>
       </template>
     </p>
   </div>
   <p v-if="missing" class="rust" role="alert">
-    {{ draft.cellsOut }} came out, {{ draft.cellsIn }} went in: find the others before a child does.
+    {{ t('cameOutWentInFind', { cellsOut: draft.cellsOut, cellsIn: draft.cellsIn }) }}
   </p>
 </template>

@@ -6,6 +6,9 @@ import BigFigure from '../../../shared/drawings/BigFigure.vue'
 import { helpedMost, leftS, looseFromTheGround, measured, type ShakeDraft } from './shake-draft.ts'
 import { useShake } from './use-shake.ts'
 import { shakeInVideo } from './star-video.ts'
+import { benchWords } from '../words.ts'
+
+const t = benchWords('shakeTest')
 
 /** How long the tube trembles after a tap, and what makes it: by the tablet's sensor, a video of a star at the eyepiece, or a
  * thumb on a stopwatch. */
@@ -14,16 +17,15 @@ const { available, listening, refused, told, start, stop } = useShake()
 
 const next = ref<string>(looseFromTheGround[0])
 const refusalWords: Record<ShakeRefusal, string> = {
-  'no-tap': 'No tap was felt. Clamp or hold the tablet flat against the tube, and tap once.',
-  'too-few': 'The sensor told too little. Try again, or take the stopwatch.',
-  saturated: 'That was more than the sensor can tell. Tap more gently.',
+  'no-tap': t('noTapWasFeltClamp'),
+  'too-few': t('theSensorToldTooLittle'),
+  saturated: t('thatWasMoreThanThe'),
 }
 const warningWords: Record<ShakeWarning, string> = {
-  gaps: 'The sensor left gaps; the figure stands.',
-  'slow-sampling':
-    'The sensor is slow for so quick a shake: how often it swings is a guess, how long it lasts isn’t.',
-  'longer-than-recorded': 'It shook on after the recording: reckoned on from how it fell.',
-  disturbed: 'Something else moved it as well. Once more, hands off?',
+  gaps: t('theSensorLeftGapsThe'),
+  'slow-sampling': t('theSensorIsSlowFor'),
+  'longer-than-recorded': t('itShookOnAfterThe'),
+  disturbed: t('somethingElseMovedItAs'),
 }
 
 function keep(way: ShakeDraft['way'], settleS: number, frequencyHz: number | null): void {
@@ -51,12 +53,11 @@ const looksAtVideo = ref(false)
 /** What the last video told; words where it told nothing. */
 const video = ref<Awaited<ReturnType<typeof shakeInVideo>> | 'no-video' | null>(null)
 const videoWords = {
-  'no-star':
-    'No star stands alone in the video. One bright star, dark around it, in the picture from the tap to the end.',
-  'too-few': 'The video is too short. Begin before the tap and go on until the star is still.',
-  'no-video': 'This device can’t play that video. Take it as MP4 or WebM, or take the stopwatch.',
-  'no-tap': 'The star doesn’t swing in the video. Begin before the tap, and tap once, gently.',
-  saturated: 'The star runs out of the picture. Tap more gently.',
+  'no-star': t('noStarStandsAloneIn'),
+  'too-few': t('theVideoIsTooShort'),
+  'no-video': t('thisDeviceCantPlayThat'),
+  'no-tap': t('theStarDoesntSwingIn'),
+  saturated: t('theStarRunsOutOf'),
 }
 async function ofVideo(file: File): Promise<void> {
   looksAtVideo.value = true
@@ -76,54 +77,60 @@ const left = computed(() => draft.value && leftS(draft.value))
 const helped = computed(() => draft.value && helpedMost(draft.value))
 const verdict = computed(() => {
   if (left.value === null) return ''
-  if (left.value <= SHAKE_LIMITS_S.good) return 'Still soon enough, at 60× and more.'
-  if (left.value <= SHAKE_LIMITS_S.limit) return 'Usable; at high powers one waits at every touch.'
-  return 'Only low powers are any use. Look for what is loose, from the ground up.'
+  if (left.value <= SHAKE_LIMITS_S.good) return t('stillSoonEnoughAtAnd')
+  if (left.value <= SHAKE_LIMITS_S.limit) return t('usableAtHighPowersOne')
+  return t('onlyLowPowersAreAny')
 })
 </script>
 
 <template>
-  <section class="grid gap-8px pt-10px line-t-rule-strong" aria-label="Shake">
-    <h3>Does it shake?</h3>
+  <section class="grid gap-8px pt-10px line-t-rule-strong" :aria-label="t('shake')">
+    <h3>{{ t('doesItShake') }}</h3>
     <p class="second">
-      All clamped, as for looking. {{ available ? 'The tablet flat against the tube, or a stopwatch. ' : '' }}Tap the
-      tube once, gently, and let go.
+      {{ t('allClampedAsForLooking', { available: available ? t('theTabletFlatAgainstThe') : '' }) }}
     </p>
     <div class="ways flex flex-wrap gap-10px items-center">
-      <ElButton v-if="available && !listening" @click="start">Listen, then tap</ElButton>
-      <ElButton v-if="listening" type="primary" @click="stop">Listening … it is still now</ElButton>
+      <ElButton v-if="available && !listening" @click="start">{{ t('listenThenTap') }}</ElButton>
+      <ElButton v-if="listening" type="primary" @click="stop">{{ t('listeningItIsStillNow') }}</ElButton>
       <ElButton v-if="!listening" @click="stopwatch">{{
-        tappedMs === null ? 'Stopwatch: tapped' : 'Still now'
+        tappedMs === null ? t('stopwatchTapped') : t('stillNow')
       }}</ElButton>
       <FileButton v-if="!listening" accept="video/*" camera :busy="looksAtVideo" name="star-video" @take="ofVideo">
-        Video of a star
+        {{ t('videoOfAStar') }}
       </FileButton>
       <template v-if="draft">
-        <ElSelect v-model="next" class="w-220px" aria-label="What was tightened since">
-          <ElOption v-for="what in looseFromTheGround" :key="what" :value="what" :label="`${what} tightened`" />
+        <ElSelect v-model="next" class="w-220px" :aria-label="t('whatWasTightenedSince')">
+          <ElOption
+            v-for="what in looseFromTheGround"
+            :key="what"
+            :value="what"
+            :label="t('whatTightened', { what })"
+          />
         </ElSelect>
-        <ElButton link @click="draft = null">begin anew</ElButton>
+        <ElButton link @click="draft = null">{{ t('beginAnew') }}</ElButton>
       </template>
     </div>
-    <p v-if="refused" class="rust">The tablet doesn’t let its sensors be read. Take the stopwatch.</p>
+    <p v-if="refused" class="rust">{{ t('theTabletDoesntLetIts') }}</p>
     <p v-if="videoTrouble" class="problem" role="alert">{{ videoTrouble }}</p>
     <p v-if="told?.refused" class="problem" role="alert">{{ refusalWords[told.refused] }}</p>
     <template v-if="draft">
       <BigFigure :value="left" :limit="SHAKE_LIMITS_S.limit" :good="SHAKE_LIMITS_S.good" unit="s" />
       <p role="status">
         {{ verdict }}
-        <template v-if="draft.frequencyHz">It swings {{ draft.frequencyHz.toFixed(1) }} times a second.</template>
+        <template v-if="draft.frequencyHz">{{
+          t('itSwingsTimesASecond', { frequencyHz: draft.frequencyHz.toFixed(1) })
+        }}</template>
         <template v-if="helped">
-          Tightening the {{ helped.what }} helped most: {{ secondsText(helped.gainS) }} less.</template
+          {{ t('tighteningTheHelpedMostLess', { what: helped.what, gainS: secondsText(helped.gainS) }) }}</template
         >
       </p>
       <p v-for="warning in told?.warnings ?? []" :key="warning" class="second">{{ warningWords[warning] }}</p>
       <ol class="flex flex-wrap gap-y-4px gap-x-22px m-0 p-0 list-none">
         <li>
-          as found <b>{{ secondsText(draft.foundS) }}</b>
+          {{ t('asFound') }} <b>{{ secondsText(draft.foundS) }}</b>
         </li>
         <li v-for="(step, index) in draft.tried" :key="index">
-          {{ step.what }} tightened <b>{{ secondsText(step.settleS) }}</b>
+          {{ t('whatTightened', { what: step.what }) }} <b>{{ secondsText(step.settleS) }}</b>
         </li>
       </ol>
     </template>

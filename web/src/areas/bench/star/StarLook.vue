@@ -14,6 +14,9 @@ import { dayText } from '../../../shared/dates.ts'
 import type { Pair } from '../check-draft.ts'
 import { useKeptPicture } from '../collimation/use-kept-picture.ts'
 import { usePhotoWork } from '../collimation/use-photo-work.ts'
+import { benchWords } from '../words.ts'
+
+const t = benchWords('starLook')
 
 /** A star a little out of focus, photographed: whether a lens or a closed tube is fit. It names no screw. */
 const { kit } = defineProps<{ kit: KitSheet }>()
@@ -57,31 +60,34 @@ const earlier = computed(() => kit.starLooks[0] ?? null)
 const moved = computed(() => {
   if (!look.value || !earlier.value) return ''
   const change = look.value.ringOffset - earlier.value.ringOffset
-  if (Math.abs(change) < RING_OFFSET_LIMITS[kind.value] / 4) return 'As it was then.'
-  return change > 0
-    ? 'Its rings stand farther off than then: was it knocked?'
-    : 'Its rings stand nearer the middle than then.'
+  if (Math.abs(change) < RING_OFFSET_LIMITS[kind.value] / 4) return t('asItWasThen')
+  return change > 0 ? t('itsRingsStandFartherOff') : t('itsRingsStandNearerThe')
 })
 </script>
 
 <template>
   <BorrowerLooks :kit-code="kit.code" :zone="kit.zone" :kinds="['star']" />
-  <section class="grid gap-8px mb-18px" aria-label="The star, photographed">
+  <section class="grid gap-8px mb-18px" :aria-label="t('theStarPhotographed')">
     <div class="ways flex flex-wrap gap-10px">
       <FileButton accept="image/*" :busy="work.progress.value !== null" @take="take">{{
-        look ? 'Another picture …' : 'A picture of the star, out of focus …'
+        look ? t('anotherPicture') : t('aPictureOfTheStar')
       }}</FileButton>
-      <FileButton v-if="look && first" accept="image/*" :busy="work.progress.value !== null" @take="takeOther"
-        >And on the other side of focus …</FileButton
-      >
+      <FileButton v-if="look && first" accept="image/*" :busy="work.progress.value !== null" @take="takeOther">{{
+        t('andOnTheOtherSide')
+      }}</FileButton>
     </div>
     <p v-if="work.problem.value" class="problem" role="alert">{{ work.problem.value }}</p>
     <p v-if="told?.refused" class="problem" role="alert">{{ starJudgeRefusalWords[told.refused] }}</p>
     <template v-if="look">
       <p role="status">
         <strong :class="{ rust: look.verdict === 'workshop' }">{{ starVerdictWords[look.verdict] }}</strong>
-        Rings {{ percent(look.ringOffset) }} of the radius off the middle (limit
-        {{ percent(RING_OFFSET_LIMITS[kind]) }}), disc {{ percent(look.axisRatio) }} as wide as long.
+        {{
+          t('ringsOfTheRadiusOff', {
+            ringOffset: percent(look.ringOffset),
+            ringOffsetLimits: percent(RING_OFFSET_LIMITS[kind]),
+            axisRatio: percent(look.axisRatio),
+          })
+        }}
       </p>
       <p v-for="warning in told?.warnings ?? []" :key="warning" class="second">
         {{ starJudgeWarningWords[warning] }}
@@ -92,12 +98,18 @@ const moved = computed(() => {
         v-if="earlier.pictureId"
         class="[float:left] mr-10px [object-fit:cover]"
         :src="`/api/pictures/${earlier.pictureId}`"
-        alt="The star then"
+        :alt="t('theStarThen')"
         width="72"
         height="72"
       />
-      {{ dayText(earlier.atUtc, kit.zone) }}: rings {{ percent(earlier.ringOffset) }} off, disc
-      {{ percent(earlier.axisRatio) }}. {{ moved }}
+      {{
+        t('ringsOffDisc', {
+          atUtc: dayText(earlier.atUtc, kit.zone),
+          ringOffset: percent(earlier.ringOffset),
+          axisRatio: percent(earlier.axisRatio),
+          moved,
+        })
+      }}
     </p>
   </section>
 </template>

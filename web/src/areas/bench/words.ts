@@ -1,0 +1,4 @@
+import { wordsOf } from '../../shared/words.ts'
+import { en } from './words.en.ts'
+
+export const benchWords = wordsOf('bench', { en })

@@ -1,8 +1,14 @@
+<script setup lang="ts">
+import { frameWords } from './words.ts'
+
+const t = frameWords('notFoundPage')
+</script>
+
 <template>
   <main class="page">
-    <h1>There is nothing here.</h1>
+    <h1>{{ t('thereIsNothingHere') }}</h1>
     <p>
-      The address may be mistyped, or a kit has another code now. <RouterLink to="/shelf">Go to the shelf</RouterLink>
+      {{ t('theAddressMayBeMistyped') }} <RouterLink to="/shelf">{{ t('goToTheShelf') }}</RouterLink>
     </p>
   </main>
 </template>

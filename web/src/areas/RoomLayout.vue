@@ -9,6 +9,9 @@ import { areas } from './areas.ts'
 import AllKeys from './AllKeys.vue'
 import TopLine from './TopLine.vue'
 import { ref } from 'vue'
+import { frameWords } from './words.ts'
+
+const t = frameWords('roomLayout')
 
 const route = useRoute()
 const router = useRouter()
@@ -49,10 +52,12 @@ async function openScanned(code: string) {
   <div class="room grid grid-cols-[124px_minmax(0,1fr)] min-h-100vh max-[760px]:block">
     <nav
       class="screen-only sticky top-0 flex flex-col h-100vh pl-9px line-r-rule [background:repeating-linear-gradient(135deg,var(--rule-strong)_0_1px,transparent_1px_4px)_left_/_8px_100%_no-repeat,linear-gradient(var(--quiet),var(--quiet))_8px_0_/_1px_100%_no-repeat,var(--well)] max-[760px]:static max-[760px]:flex-row max-[760px]:gap-4px max-[760px]:h-auto max-[760px]:overflow-x-auto max-[760px]:line-r-none max-[760px]:line-b-rule"
-      aria-label="Areas"
+      :aria-label="t('areas')"
     >
-      <RouterLink to="/shelf" class="name pr-0 pl-11px pt-12px pb-34px [font:400_18px/24px_var(--serif)] no-underline"
-        >Binoculum</RouterLink
+      <RouterLink
+        to="/shelf"
+        class="name pr-0 pl-11px pt-12px pb-34px [font:400_18px/24px_var(--serif)] no-underline"
+        >{{ t('binoculum') }}</RouterLink
       >
       <RouterLink
         v-for="area in areas"
@@ -68,13 +73,13 @@ async function openScanned(code: string) {
         <span>{{ area.name }}</span>
       </RouterLink>
       <div class="hints mr-0 ml-11px mt-auto mb-14px text-quiet text-13px">
-        <p class="mb-6px"><KeyCap name="g" /> + letter</p>
+        <p class="mb-6px"><KeyCap name="g" /> {{ t('letter') }}</p>
         <button
           type="button"
           class="p-0 line-none bg-none [color:inherit] font-inherit cursor-pointer"
           @click="showsKeys = true"
         >
-          <KeyCap name="?" /> all keys
+          <KeyCap name="?" /> {{ t('allKeys') }}
         </button>
       </div>
     </nav>

@@ -11,6 +11,9 @@ import KeyCap from '../shared/keys/KeyCap.vue'
 import { useKeys } from '../shared/keys/use-keys.ts'
 import { dayText, hourText, lateText, whenText } from '../shared/dates.ts'
 import { useSession } from './people/session.ts'
+import { frameWords } from './words.ts'
+
+const t = frameWords('topLine')
 
 const MINUTE_MS = 60_000
 const WAIT_FOR_TYPING_MS = 150
@@ -48,12 +51,18 @@ const due = computed(() => {
       .filter(({ daysLate }) => daysLate === 0)
       .map((loan) => ({
         ...loan,
-        words: `${loan.kitName} back ${whenText(loan.atUtc, session.zoneOf(loan.branchId), now.value)}`,
+        words: t('kitNameBack', {
+          kitName: loan.kitName,
+          atUtc: whenText(loan.atUtc, session.zoneOf(loan.branchId), now.value),
+        }),
         late: false,
       })),
     ...handOuts.map((loan) => ({
       ...loan,
-      words: `${loan.kitName} out ${whenText(loan.atUtc, session.zoneOf(loan.branchId), now.value)}`,
+      words: t('kitNameOut', {
+        kitName: loan.kitName,
+        atUtc: whenText(loan.atUtc, session.zoneOf(loan.branchId), now.value),
+      }),
       late: false,
     })),
   ].slice(0, 3)
@@ -96,10 +105,10 @@ const lines = computed((): readonly Line[] => {
   const { kits = [], loans = [], others = [], parts = [] } = found.value ?? {}
   return [
     ...kits.map(({ code, name, modelName }) => ({
-      ...{ key: `kit ${code}`, way: kitWay(code), kitCode: code, name, detail: modelName },
+      ...{ key: t('kitCode', { code }), way: kitWay(code), kitCode: code, name, detail: modelName },
     })),
     ...loans.map(({ id, code, kitCode, branchId, borrower, state }) => ({
-      ...{ key: id, name: borrower, detail: `loan ${code}, ${state}, ${kitCode}` },
+      ...{ key: id, name: borrower, detail: t('loanCode', { code, state, kitCode }) },
       way: session.may(branchId, 'coordinator', 'volunteer') ? `/desk/loans/${id}` : kitWay(kitCode),
     })),
     ...others.map((other, index) => ({
@@ -107,7 +116,12 @@ const lines = computed((): readonly Line[] => {
       detail: [other.kind, ...(other.detail ? [other.detail] : [])].join(', '),
     })),
     ...parts.map(({ kitCode, kitName, part, mark }, index) => ({
-      ...{ key: `part ${index}`, way: kitWay(kitCode), name: part, detail: `in ${kitName}, ${mark}` },
+      ...{
+        key: t('partIndex', { index }),
+        way: kitWay(kitCode),
+        name: part,
+        detail: t('inKitName', { kitName, mark }),
+      },
     })),
   ]
 })
@@ -168,8 +182,8 @@ const nothingFound = computed(() => found.value !== null && lines.value.length =
       <input
         ref="box"
         v-model="text"
-        aria-label="Find a kit, part, borrower or loan"
-        placeholder="Find a kit, part, borrower or loan"
+        :aria-label="t('findAKitPartBorrower')"
+        :placeholder="t('findAKitPartBorrower')"
         autocomplete="off"
         role="combobox"
         aria-controls="found"
@@ -183,8 +197,8 @@ const nothingFound = computed(() => found.value !== null && lines.value.length =
       <button
         type="button"
         class="p-6px line-none bg-none cursor-pointer"
-        aria-label="Scan a label with the camera"
-        title="Scan a label with the camera"
+        :aria-label="t('scanALabelWithThe')"
+        :title="t('scanALabelWithThe')"
         :aria-expanded="seesCamera"
         @click="seesCamera = !seesCamera"
       >
@@ -206,10 +220,10 @@ const nothingFound = computed(() => found.value !== null && lines.value.length =
         id="found"
         class="found absolute top-36px left-0 z-30 w-460px max-h-70vh p-6px overflow-auto line-rule-strong rd-4px bg-card"
         role="listbox"
-        aria-label="Found"
+        :aria-label="t('found')"
       >
         <p v-if="nothingFound || found.isNearly" class="quiet">
-          Nothing here is called “{{ text }}”{{ nothingFound ? '.' : '; nearly so:' }}
+          {{ t('nothingHereIsCalled', { text, nothingFound: nothingFound ? '.' : t('nearlySo') }) }}
         </p>
         <button
           v-for="(line, index) in lines"
@@ -230,19 +244,19 @@ const nothingFound = computed(() => found.value !== null && lines.value.length =
     </form>
     <p class="due flex-1 min-w-0 overflow-hidden text-14px text-ellipsis whitespace-nowrap max-[1000px]:hidden">
       <template v-if="due.length > 0">
-        <strong class="mr-8px">Due now</strong>
+        <strong class="mr-8px">{{ t('dueNow') }}</strong>
         <template v-for="(loan, index) in due" :key="loan.id">
           <span v-if="index > 0" class="quiet"> · </span>
           <RouterLink :to="wayOfDue(loan)" :class="{ late: loan.late }">{{ loan.words }}</RouterLink>
         </template>
       </template>
-      <span v-else-if="desk" class="quiet">Nothing is due now.</span>
+      <span v-else-if="desk" class="quiet">{{ t('nothingIsDueNow') }}</span>
     </p>
     <p class="flex gap-14px text-quiet text-14px whitespace-nowrap">
       <span class="max-[760px]:hidden"
         >{{ dayText(now.toISOString(), session.zoneOf()) }}, {{ hourText(now.toISOString(), session.zoneOf()) }}</span
       >
-      <ElButton link :title="session.current?.email" @click="signOut">Sign out</ElButton>
+      <ElButton link :title="session.current?.email" @click="signOut">{{ t('signOut') }}</ElButton>
     </p>
   </header>
 </template>

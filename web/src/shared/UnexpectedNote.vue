@@ -1,5 +1,8 @@
 <script setup lang="ts">
 import { useUnexpected } from './unexpected.ts'
+import { sharedWords } from './words.ts'
+
+const t = sharedWords('unexpectedNote')
 
 /** Over every room: something didn't work, what is safe, and what to do. */
 const { unexpected, dismiss } = useUnexpected()
@@ -16,8 +19,8 @@ const reload = () => window.location.reload()
   >
     <template #title>{{ unexpected.sentence }}</template>
     <p class="mb-10px break-anywhere">{{ unexpected.todo }}</p>
-    <p class="second mb-10px break-anywhere">For whoever helps: {{ unexpected.detail }}</p>
-    <ElButton type="primary" @click="reload">Load the page again</ElButton>
-    <ElButton @click="dismiss">Go on</ElButton>
+    <p class="second mb-10px break-anywhere">{{ t('forWhoeverHelps', { detail: unexpected.detail }) }}</p>
+    <ElButton type="primary" @click="reload">{{ t('loadThePageAgain') }}</ElButton>
+    <ElButton @click="dismiss">{{ t('goOn') }}</ElButton>
   </ElAlert>
 </template>

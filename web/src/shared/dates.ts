@@ -1,3 +1,7 @@
+import { sharedWords } from './words.ts'
+
+const t = sharedWords('dates')
+
 /** Dates and times as the screens say them, in a branch's own zone. */
 
 const format = (zone: string, options: Intl.DateTimeFormatOptions) =>
@@ -25,12 +29,12 @@ function dayAfter(now: Date, zone: string): Date {
 export function whenText(atUtc: string, zone: string, now: Date = new Date()): string {
   const day = isoDay(new Date(atUtc), zone)
   const hour = hourText(atUtc, zone)
-  if (day === isoDay(now, zone)) return `today ${hour}`
-  if (day === isoDay(dayAfter(now, zone), zone)) return `tomorrow ${hour}`
+  if (day === isoDay(now, zone)) return t('todayHour', { hour })
+  if (day === isoDay(dayAfter(now, zone), zone)) return t('tomorrowHour', { hour })
   return `${dayText(atUtc, zone)} ${hour}`
 }
 
-export const lateText = (days: number): string => `${days} ${days === 1 ? 'day' : 'days'} late`
+export const lateText = (days: number): string => t('daysLate', { n: days })
 
 /** The zone of this machine, where nobody is signed in and no branch is known. */
 export const deviceZone = Intl.DateTimeFormat().resolvedOptions().timeZone

@@ -1,5 +1,8 @@
 import type { KitSheet } from '@binoculum/contract'
 import { templateFields } from '@binoculum/core'
+import { sharedWords } from './words.ts'
+
+const t = sharedWords('differenceWords')
 
 const fieldWords: Readonly<Record<string, string>> = Object.fromEntries(
   templateFields.map((field) => [
@@ -13,7 +16,7 @@ const fieldWords: Readonly<Record<string, string>> = Object.fromEntries(
 
 /** Where a kit really differs from its model, in words. */
 export function differenceWords({ kind, name, field = '', own, model }: KitSheet['differences'][number]): string {
-  if (kind === 'lacks') return `has no ${name}`
-  if (kind === 'has-besides') return `has ${name} as well`
-  return `${name}: ${fieldWords[field] ?? field} ${own}, not ${model}`
+  if (kind === 'lacks') return t('hasNo', { name })
+  if (kind === 'has-besides') return t('hasAsWell', { name })
+  return t('nameNot', { name, fieldWords: fieldWords[field] ?? field, own, model })
 }

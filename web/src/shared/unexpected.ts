@@ -1,5 +1,8 @@
 import { shallowRef, type App } from 'vue'
 import { ApiError } from './api/client.ts'
+import { sharedWords } from './words.ts'
+
+const t = sharedWords('unexpected')
 
 /** What nobody expected: said in words that tell what is safe and what to do, never swallowed. */
 export interface Unexpected {
@@ -12,29 +15,29 @@ export interface Unexpected {
 const unexpected = shallowRef<Unexpected | null>(null)
 export const useUnexpected = () => ({ unexpected, dismiss: () => (unexpected.value = null) })
 
-const SAFE = 'Marks at the desk and figures at the bench are kept on this machine.'
+const SAFE = t('marksAtTheDeskAnd')
 
 /** @param error anything that was thrown */
 export function inWords(error: unknown): Unexpected {
   const detail = error instanceof Error ? `${error.name}: ${error.message}` : String(error)
   if (error instanceof ApiError) {
-    const [sentence = 'The server didn’t do that.'] = error.sentences
+    const [sentence = t('theServerDidntDoThat')] = error.sentences
     return {
       sentence,
-      todo: `${SAFE} Load the page again and try once more.`,
+      todo: t('loadThePageAgainAnd', { safe: SAFE }),
       detail: error.reply.requestId ?? detail,
     }
   }
   // After an update the page asks for pieces of itself that are no longer there.
   if (/dynamically imported module|module script failed|preload CSS/i.test(detail))
     return {
-      sentence: 'A part of this page could not be loaded.',
-      todo: `${SAFE} Load the page again: it may be newer than this one, or the line was gone.`,
+      sentence: t('aPartOfThisPage'),
+      todo: t('loadThePageAgainIt', { safe: SAFE }),
       detail,
     }
   return {
-    sentence: 'That didn’t work.',
-    todo: `${SAFE} Load the page again. If it happens twice, tell whoever looks after Binoculum.`,
+    sentence: t('thatDidntWork'),
+    todo: t('loadThePageAgainIf', { safe: SAFE }),
     detail,
   }
 }

@@ -1,4 +1,4 @@
-import { wordsOf } from '../../shared/words.ts'
+import { wordsOf } from '../../shared/translation.ts'
 import { en } from './words.en.ts'
 
 export const peopleWords = wordsOf('people', { en })

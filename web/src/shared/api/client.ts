@@ -1,4 +1,7 @@
 import { errorReplySchema, type ErrorReply } from '@binoculum/contract'
+import { sharedWords } from '../words.ts'
+
+const t = sharedWords('client')
 
 /** An answer of the server that says no, with what it says about it. */
 export class ApiError extends Error {
@@ -40,13 +43,13 @@ async function send(method: string, path: string, body: unknown): Promise<Respon
       ...(body === undefined ? {} : asBody(body)),
     })
   } catch {
-    const message = 'No connection to the library’s server. What you typed is kept here; try again.'
+    const message = t('noConnectionToTheLibrarys')
     throw new ApiError(0, { code: 'NO_CONNECTION', message })
   }
 }
 
 async function readError(response: Response): Promise<ApiError> {
-  const unreadable = { code: 'OUR_FAULT', message: 'The server’s answer could not be read. Try again.' }
+  const unreadable = { code: 'OUR_FAULT', message: t('theServersAnswerCouldNot') }
   try {
     const read = errorReplySchema.safeParse(await response.json())
     return new ApiError(response.status, read.success ? read.data.error : unreadable)
@@ -94,8 +97,7 @@ function checked<T>(reads: Reads<T>, given: unknown): T {
   const read = reads.safeParse(given)
   if (read.success) return read.data
   console.error(read.error.message)
-  const message =
-    'The server answered something this page does not understand. What was sent may have been done: reload the page to see.'
+  const message = t('theServerAnsweredSomethingThis')
   throw new ApiError(502, { code: 'OUR_FAULT', message })
 }
 
@@ -122,7 +124,7 @@ async function* lines<T>(reads: Reads<T>, path: string, body: unknown): AsyncGen
 }
 
 function lostLine(): never {
-  const message = 'The connection broke off. What was done is done; send it again to do the rest.'
+  const message = t('theConnectionBrokeOffWhat')
   throw new ApiError(0, { code: 'NO_CONNECTION', message })
 }
 

@@ -2,6 +2,9 @@
 import { spreadsheetSafe } from '@binoculum/core'
 import { saveFile } from '../save-file.ts'
 import SignIcon from './SignIcon.vue'
+import { sharedWords } from '../words.ts'
+
+const t = sharedWords('csvButton')
 
 /** A table as it is seen, as a file for a spreadsheet [RFC 4180]. Nothing in it runs as a formula. */
 type Row = Readonly<Record<string, string | number | null>>
@@ -27,6 +30,6 @@ async function save() {
 
 <template>
   <ElButton size="small" class="screen-only" :disabled="typeof rows !== 'function' && rows.length === 0" @click="save"
-    ><SignIcon name="save" /> As CSV</ElButton
+    ><SignIcon name="save" /> {{ t('asCsv') }}</ElButton
   >
 </template>

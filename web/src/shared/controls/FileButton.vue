@@ -2,6 +2,9 @@
 import type { UploadFile } from 'element-plus'
 import { useTemplateRef } from 'vue'
 import SignIcon from './SignIcon.vue'
+import { sharedWords } from '../words.ts'
+
+const t = sharedWords('fileButton')
 
 /** A button that asks for a file. The library's field is the button itself: a second one inside it would be no help to
  * whoever listens instead of looking. */
@@ -47,7 +50,7 @@ const take = ({ raw }: UploadFile) => raw && emit('take', raw)
         ]"
       >
         <span
-          >{{ busy ? 'One moment …' : ''
+          >{{ busy ? t('oneMoment') : ''
           }}<template v-if="!busy"><SignIcon v-if="camera" name="camera" /><slot /></template
         ></span>
       </span>

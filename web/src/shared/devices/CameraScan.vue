@@ -2,6 +2,9 @@
 import { onMounted, onScopeDispose, ref, useTemplateRef } from 'vue'
 import { cameraScanner } from './camera-scanner.ts'
 import { scanned } from './scanner.ts'
+import { sharedWords } from '../words.ts'
+
+const t = sharedWords('cameraScan')
 
 /** The camera's picture, while it looks for a label. */
 const emit = defineEmits<{ read: [] }>()
@@ -35,9 +38,9 @@ onScopeDispose(() => {
       class="block w-full max-w-420px [aspect-ratio:4_/_3] line-rule-strong rd-4px bg-deep [object-fit:cover]"
       muted
       playsinline
-      aria-label="Picture of the camera"
+      :aria-label="t('pictureOfTheCamera')"
     ></video>
     <figcaption v-if="trouble" class="rust" role="alert">{{ trouble }}</figcaption>
-    <figcaption v-else class="second">Hold a label of a kit or a part before the camera. Nothing is kept.</figcaption>
+    <figcaption v-else class="second">{{ t('holdALabelOfA') }}</figcaption>
   </figure>
 </template>

@@ -4,6 +4,9 @@ import { computed, onScopeDispose, ref, shallowRef } from 'vue'
 import type { ScaleDriver } from './scale-driver.ts'
 import { serialScale } from './serial-scale.ts'
 import { simulatedScale } from './simulated-scale.ts'
+import { sharedWords } from '../words.ts'
+
+const t = sharedWords('scale')
 
 export type ScaleKind = 'none' | 'stand-in' | 'serial'
 
@@ -29,11 +32,11 @@ export function useScale(kind = scaleKind) {
 
   function hear(line: string): void {
     clearTimeout(silence)
-    silence = setTimeout(() => (trouble.value = 'The scale says nothing. Is it on, and plugged in?'), SILENT_MS)
+    silence = setTimeout(() => (trouble.value = t('theScaleSaysNothingIs')), SILENT_MS)
     const read = readScaleLine(line)
     if (read.kind === 'overload') {
       readings.value = []
-      trouble.value = 'Too heavy for this scale. Take some off, and weigh in groups.'
+      trouble.value = t('tooHeavyForThisScale')
     } else if (read.kind === 'reading') {
       trouble.value = null
       const { massG, stepG, stable } = read

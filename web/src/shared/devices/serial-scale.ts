@@ -1,4 +1,7 @@
 import type { ScaleDriver } from './scale-driver.ts'
+import { sharedWords } from '../words.ts'
+
+const t = sharedWords('serialScale')
 
 /** The part of the Web Serial interface that is used here; the browser's types do not know it yet. */
 interface SerialPort {
@@ -39,7 +42,7 @@ export const serialScale: ScaleDriver = {
       } catch {
         // Unplugged: said below.
       }
-      if (!stopped) onEnd('The scale was unplugged.')
+      if (!stopped) onEnd(t('theScaleWasUnplugged'))
     })()
     return () => {
       stopped = true

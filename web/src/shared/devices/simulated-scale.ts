@@ -1,4 +1,7 @@
 import type { ScaleDriver } from './scale-driver.ts'
+import { sharedWords } from '../words.ts'
+
+const t = sharedWords('simulatedScale')
 
 const CHANNEL = 'binoculum scale'
 
@@ -7,7 +10,7 @@ export const simulatedScale: ScaleDriver = {
   async open(onLine, onEnd) {
     const channel = new BroadcastChannel(CHANNEL)
     channel.onmessage = ({ data }: MessageEvent<{ line?: string; unplugged?: true }>) => {
-      if (data.unplugged) onEnd('The scale was unplugged.')
+      if (data.unplugged) onEnd(t('theScaleWasUnplugged'))
       else if (data.line !== undefined) onLine(data.line)
     }
     return () => channel.close()

@@ -2,6 +2,9 @@
 import type { KitSheet } from '@binoculum/contract'
 import { setUpWords, tapeMarkMm, tubeAdvice, type SetUpBalance, type SetUpName } from '@binoculum/core'
 import { computed } from 'vue'
+import { sharedWords } from '../words.ts'
+
+const t = sharedWords('alongTheTube')
 
 /** The tube from the side with its lines of tape at the front ring, and where each set-up puts its line. */
 const { kit, rows } = defineProps<{ kit: KitSheet; rows: readonly (SetUpBalance & { name: SetUpName })[] }>()
@@ -24,9 +27,11 @@ const signed = (mm: number) => (Math.abs(mm) < 0.5 ? '0' : `${mm > 0 ? '+' : 'âˆ
 
 <template>
   <section>
-    <h2>Along the tube <em>lines of tape at the front ring</em></h2>
+    <h2>
+      {{ t('alongTheTube') }} <em>{{ t('linesOfTapeAtThe') }}</em>
+    </h2>
     <template v-if="tube && marks.length > 0">
-      <svg :viewBox="`0 0 ${WIDTH} ${height + 66}`" class="w-full" role="img" aria-label="The tube from the side">
+      <svg :viewBox="`0 0 ${WIDTH} ${height + 66}`" class="w-full" role="img" :aria-label="t('theTubeFromTheSide')">
         <rect
           x="15"
           y="14"
@@ -60,7 +65,7 @@ const signed = (mm: number) => (Math.abs(mm) < 0.5 ? '0' : `${mm > 0 ? '+' : 'âˆ
           y="9"
           class="sky fill-quiet [font:italic_400_15px_var(--serif)] [text-anchor:end]"
         >
-          sky â†’
+          {{ t('sky') }}
         </text>
         <g v-for="mark in worded" :key="mark.name">
           <line
@@ -82,18 +87,26 @@ const signed = (mm: number) => (Math.abs(mm) < 0.5 ? '0' : `${mm > 0 ? '+' : 'âˆ
         </text>
       </svg>
       <p v-for="mark in marks.filter(({ name }) => name !== 'usual')" :key="mark.name" class="second">
-        {{ setUpWords[mark.name] }}: {{ tubeAdvice(mark.shiftMm).replace(/\.$/, '') }}; its line lies
         {{
-          Math.abs(mark.mm) < 0.5 ? 'on the usual one' : mark.mm > 0 ? 'towards the sky' : 'towards the mirror end'
-        }}.
+          t('itsLineLies', {
+            setUpWords: setUpWords[mark.name],
+            shiftMm: tubeAdvice(mark.shiftMm).replace(/\.$/, ''),
+            mm:
+              Math.abs(mark.mm) < 0.5
+                ? t('onTheUsualOne')
+                : mark.mm > 0
+                  ? t('towardsTheSky')
+                  : t('towardsTheMirrorEnd'),
+          })
+        }}
       </p>
-      <RouterLink :to="{ path: '/setup/labels', query: { kind: 'tapes', kits: kit.code } }"
-        >Print the tape</RouterLink
-      >
+      <RouterLink :to="{ path: '/setup/labels', query: { kind: 'tapes', kits: kit.code } }">{{
+        t('printTheTape')
+      }}</RouterLink>
     </template>
     <p v-else class="quiet">
-      Nobody measured this modelâ€™s tube.
-      <RouterLink :to="`/setup/models/${kit.modelId}/mount`">Measure it</RouterLink>
+      {{ t('nobodyMeasuredThisModelsTube') }}
+      <RouterLink :to="`/setup/models/${kit.modelId}/mount`">{{ t('measureIt') }}</RouterLink>
     </p>
   </section>
 </template>

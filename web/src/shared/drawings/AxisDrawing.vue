@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import type { EquatorialHead } from '@binoculum/core'
 import { computed } from 'vue'
+import { sharedWords } from '../words.ts'
+
+const t = sharedWords('axisDrawing')
 
 /** The head from the side, its axis at the latitude, with the scale it is set on. The pole is to the right. */
 const { latitudeDeg, scale } = defineProps<{ latitudeDeg: number; scale: EquatorialHead['latitudeScale'] }>()
@@ -17,11 +20,7 @@ const inScale = (deg: number) => deg >= scale.minDeg && deg <= scale.maxDeg
 </script>
 
 <template>
-  <svg
-    viewBox="0 0 292 250"
-    role="img"
-    :aria-label="`The axis tilted by ${setDeg.toFixed(1)} degrees towards the pole`"
-  >
+  <svg viewBox="0 0 292 250" role="img" :aria-label="t('theAxisTiltedByDegrees', { setDeg: setDeg.toFixed(1) })">
     <path
       :d="`M${at(0, R).x} ${at(0, R).y}A${R} ${R} 0 0 0 ${at(90, R).x} ${at(90, R).y}`"
       class="fill-none stroke-brass stroke-1.6"
@@ -62,7 +61,7 @@ const inScale = (deg: number) => deg >= scale.minDeg && deg <= scale.maxDeg
     <circle :cx="CX" :cy="CY" r="10" class="part fill-card stroke-ink stroke-1.35" />
     <path :d="`M${CX - 5} ${CY}h10M${CX} ${CY - 5}v10`" class="fill-none stroke-ink stroke-1.5" />
     <text :x="CX + R + 36" :y="CY + 18" class="[text-anchor:middle] fill-quiet [font:italic_400_16px_var(--serif)]">
-      {{ latitudeDeg < 0 ? 'south →' : 'north →' }}
+      {{ latitudeDeg < 0 ? t('south') : t('north') }}
     </text>
   </svg>
 </template>

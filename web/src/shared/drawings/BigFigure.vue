@@ -1,5 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { sharedWords } from '../words.ts'
+
+const t = sharedWords('bigFigure')
 
 /** The figure of the station, read from arm's length, with its limits on a ruled bar. */
 const { value, limit, good, unit } = defineProps<{
@@ -17,7 +20,7 @@ const digits = computed(() => (limit < 10 ? 1 : 0))
 </script>
 
 <template>
-  <div class="big-figure" role="figure" aria-label="Measured">
+  <div class="big-figure" role="figure" :aria-label="t('measured')">
     <p :class="['number', { off }]">
       {{ value === null ? '–' : value.toFixed(digits)
       }}<span class="text-38px">{{ unit === '′' ? unit : ` ${unit}` }}</span>
@@ -35,10 +38,10 @@ const digits = computed(() => (limit < 10 ? 1 : 0))
         :x="at(good)"
         y="27"
       >
-        good {{ good.toFixed(digits) }}
+        {{ t('good', { good: good.toFixed(digits) }) }}
       </text>
       <text class="fill-brass-text [font:640_13px_var(--sans)] [text-anchor:middle]" :x="at(limit)" y="27">
-        limit {{ limit.toFixed(digits) }}
+        {{ t('limit', { limit: limit.toFixed(digits) }) }}
       </text>
     </svg>
   </div>

@@ -2,6 +2,9 @@
 import type { Part } from '@binoculum/contract'
 import { caseLayout, type Compartment, type Mark, type PlacedPart } from '@binoculum/core'
 import { computed } from 'vue'
+import { sharedWords } from '../words.ts'
+
+const t = sharedWords('caseDrawing')
 
 /** The kit's case from above, drawn from its own card: compartments light up as its parts are looked at. */
 const {
@@ -64,7 +67,7 @@ const range = (numbersOf: readonly { number: number }[]) => {
     :height="width * aspect"
     :viewBox="`-1 -1 ${width + 2} ${width * aspect + 2}`"
     role="img"
-    aria-label="Plan of the case"
+    :aria-label="t('planOfTheCase')"
     class="block"
   >
     <g v-for="frame in compartments" :key="frame.place">

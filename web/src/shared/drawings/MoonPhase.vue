@@ -1,5 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { sharedWords } from '../words.ts'
+
+const t = sharedWords('moonPhase')
 
 /** The Moon as it is seen: its lit share, on the right while it waxes; the other way round south of the equator. */
 const {
@@ -21,7 +24,7 @@ const path = computed(() => {
   return `M0 ${-R}A${R} ${R} 0 0 1 0 ${R}A${(Math.abs(1 - 2 * lit) * R).toFixed(2)} ${R} 0 0 ${sweep} 0 ${-R}Z`
 })
 const flipped = computed(() => waxing === southern)
-const words = computed(() => `Moon ${Math.round(lit * 100)} % lit, ${waxing ? 'waxing' : 'waning'}`)
+const words = computed(() => t('moonLit', { lit: Math.round(lit * 100), waxing: waxing ? t('waxing') : t('waning') }))
 </script>
 
 <template>

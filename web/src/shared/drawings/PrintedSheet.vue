@@ -1,5 +1,8 @@
 <script setup lang="ts">
 import type { Printed } from '@binoculum/contract'
+import { sharedWords } from '../words.ts'
+
+const t = sharedWords('printedSheet')
 
 /** A printed page on the screen, item by item as in the PDF, in millimetres. */
 const { page } = defineProps<{ page: Printed['pages'][number] }>()
@@ -22,7 +25,7 @@ const stroke = (mm: number) => (mm > 0 ? '#000' : 'none')
     :viewBox="`0 0 ${page.widthMm} ${page.heightMm}`"
     :style="{ '--width': `${page.widthMm}mm`, '--height': `${page.heightMm}mm` }"
     role="img"
-    aria-label="Page as it is printed"
+    :aria-label="t('pageAsItIsPrinted')"
   >
     <template v-for="(item, index) in page.items" :key="index">
       <text

@@ -1,5 +1,8 @@
 <script setup lang="ts">
 import { clockText } from '@binoculum/core'
+import { sharedWords } from '../words.ts'
+
+const t = sharedWords('ringDial')
 
 /** The pole's star on its ring: 12 above the pole, as the eye sees it or as a scope shows it. */
 const {
@@ -26,7 +29,7 @@ const at = (hours: number, radius = R) => ({
     :width="size"
     :height="size"
     role="img"
-    :aria-label="`${label}: ${clockText(clock)} on the ring`"
+    :aria-label="t('onTheRing', { label, clock: clockText(clock) })"
   >
     <circle cx="75" cy="75" r="70" :class="dashed ? 'edge dashed' : 'edge'" />
     <circle cx="75" cy="75" :r="R" class="fill-none stroke-brass stroke-1.8" />

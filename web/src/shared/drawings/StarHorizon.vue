@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import type { AlignmentStar, AlignmentStars } from '@binoculum/core'
 import { computed } from 'vue'
+import { sharedWords } from '../words.ts'
+
+const t = sharedWords('starHorizon')
 
 /** The alignment stars on a plain horizon, the band 25 to 70° shaded; the chosen ones ringed. */
 const { pair, others, apartDeg, latitudeDeg } = defineProps<{
@@ -32,7 +35,7 @@ const directions = [
   ['north-west', 315],
 ] as const
 const visible = (azimuthDeg: number) => x(azimuthDeg) > 20 && x(azimuthDeg) < WIDTH - 20
-const why = { 'too-low': ', too low', 'too-high': ', too high', 'near-moon': ', near the Moon' } as const
+const why = { 'too-low': t('tooLow'), 'too-high': t('tooHigh'), 'near-moon': t('nearTheMoon') } as const
 const beside = (azimuthDeg: number) => x(azimuthDeg) > WIDTH - 150
 /** The room a star and its words take on the page. */
 const box = (azimuthDeg: number, altitudeDeg: number, widthPx: number): [number, number, number, number] => {
@@ -63,7 +66,7 @@ const shown = computed(() => {
     :viewBox="`0 0 ${WIDTH} 200`"
     class="block w-full max-w-760px"
     role="img"
-    aria-label="Alignment stars above the horizon"
+    :aria-label="t('alignmentStarsAboveTheHorizon')"
   >
     <rect x="0" :y="y(70)" :width="WIDTH" :height="(70 - 25) * DEG" class="fill-well" />
     <line x1="0" :x2="WIDTH" :y1="y(70)" :y2="y(70)" class="stroke-brass stroke-1" />
@@ -88,7 +91,7 @@ const shown = computed(() => {
       :y="y(70) + 22"
       class="fill-ink [font:400_14px_var(--sans)] [text-anchor:middle] [paint-order:stroke] stroke-well [stroke-width:8px]"
     >
-      {{ Math.round(apartDeg) }}° apart
+      {{ t('apartDegApart', { apartDeg: Math.round(apartDeg) }) }}
     </text>
     <g v-for="star in shown" :key="star.name">
       <circle :cx="x(star.azimuthDeg)" :cy="y(star.altitudeDeg)" r="3.6" class="fill-quiet" />
@@ -113,7 +116,7 @@ const shown = computed(() => {
         :y="y(star.altitudeDeg) + 22"
         :class="['picked', { left: beside(star.azimuthDeg) }]"
       >
-        {{ index + 1 }} {{ star.name }} {{ Math.round(star.altitudeDeg) }}° up
+        {{ t('indexUp', { index: index + 1, name: star.name, altitudeDeg: Math.round(star.altitudeDeg) }) }}
       </text>
     </g>
   </svg>

@@ -2,6 +2,9 @@
 import { circleAbout, USUAL_MARGIN_DEG, type DaySpan, type SunDay } from '@binoculum/core'
 import { computed, useId } from 'vue'
 import { hourText } from '../dates.ts'
+import { sharedWords } from '../words.ts'
+
+const t = sharedWords('sunStrip')
 
 /** The Sun over one day and one landmark: its way over the horizon, what lies too near, and the same as hours. */
 const {
@@ -69,7 +72,7 @@ const spans = computed(() =>
     ...span,
     x: share(span.fromUtc),
     width: share(span.untilUtc) - share(span.fromUtc),
-    words: { night: 'use a star', never: 'never', usable: 'may be used' }[span.kind],
+    words: { night: t('useAStar'), never: 'never', usable: t('mayBeUsed') }[span.kind],
   })),
 )
 const edges = computed(() => {
@@ -84,7 +87,20 @@ const winds = ['north', 'east', 'south', 'west'].map((words, i) => ({ words, deg
     class="block w-full"
     :viewBox="tall ? `-4 -6 ${W + 8} 200` : `-4 126 ${W + 8} 66`"
     role="img"
-    :aria-label="`The Sun today and ${name}: ${strip.map(({ kind, fromUtc, untilUtc }) => `${hourText(fromUtc, zone)} to ${hourText(untilUtc, zone)} ${{ night: 'dark', never: 'never', usable: 'may be used' }[kind]}`).join(', ')}`"
+    :aria-label="
+      t('theSunTodayAnd', {
+        name,
+        strip: strip
+          .map(({ kind, fromUtc, untilUtc }) =>
+            t('fromUtcTo', {
+              fromUtc: hourText(fromUtc, zone),
+              untilUtc: hourText(untilUtc, zone),
+              what: { night: t('dark'), never: t('never'), usable: t('mayBeUsed') }[kind],
+            }),
+          )
+          .join(', '),
+      })
+    "
   >
     <defs>
       <pattern :id="`${id}-never`" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(35)">
@@ -172,7 +188,7 @@ const winds = ['north', 'east', 'south', 'west'].map((words, i) => ({ words, deg
       y="180"
       class="middle strong fill-ink [font:400_13px_var(--sans)]"
     >
-      now {{ hourText(now.toISOString(), zone) }}
+      {{ t('nowAt', { at: hourText(now.toISOString(), zone) }) }}
     </text>
   </svg>
 </template>

@@ -2,6 +2,9 @@
 import type { CasePlace } from '@binoculum/contract'
 import type { CaseSize } from '@binoculum/core'
 import { computed } from 'vue'
+import { sharedWords } from '../words.ts'
+
+const t = sharedWords('caseDifference')
 
 /** One compartment as it was when the case was complete, beside how it is now. */
 const { caseMm, place, name, before, now } = defineProps<{
@@ -22,8 +25,8 @@ const view = computed(() => {
   return `${left} ${top} ${Math.max(...xs) + MARGIN_MM - left} ${Math.max(...ys) + MARGIN_MM - top}`
 })
 const shown = computed(() => [
-  { words: 'complete', picture: before },
-  { words: 'now', picture: now },
+  { words: t('complete'), picture: before },
+  { words: t('now'), picture: now },
 ])
 </script>
 

@@ -2,6 +2,9 @@
 import type { CasePlace } from '@binoculum/contract'
 import type { CaseSize, CompartmentVerdict } from '@binoculum/core'
 import { computed } from 'vue'
+import { sharedWords } from '../words.ts'
+
+const t = sharedWords('casePlaces')
 
 /** The open case from straight above with its compartments drawn in: which is which, or which of them differ. */
 const {
@@ -38,9 +41,9 @@ const shown = computed(() =>
   }),
 )
 const verdictWords: Record<CompartmentVerdict, string> = {
-  same: 'same',
-  different: 'different',
-  'can’t-tell': 'can’t tell',
+  same: t('same'),
+  different: t('different'),
+  'can’t-tell': t('cantTell'),
 }
 /** Names of its own for what CSS says of them. */
 const looks: Record<CompartmentVerdict, string> = { same: 'same', different: 'different', 'can’t-tell': 'unsure' }
@@ -51,7 +54,7 @@ const looks: Record<CompartmentVerdict, string> = { same: 'same', different: 'di
     class="block w-full [touch-action:none] line-rule"
     :viewBox="`0 0 ${caseMm.width} ${caseMm.height}`"
     role="group"
-    aria-label="The open case from above"
+    :aria-label="t('theOpenCaseFromAbove')"
   >
     <image v-if="picture" :href="picture" x="0" y="0" :width="caseMm.width" :height="caseMm.height" />
     <rect v-else x="0" y="0" :width="caseMm.width" :height="caseMm.height" class="fill-card" />

@@ -9,16 +9,18 @@ import {
 import { wrap, type Remote } from 'comlink'
 import { onScopeDispose, ref, shallowRef } from 'vue'
 import type { CompareCaseWork, PreparedCase } from '../../workers/compare-case.ts'
+import { sharedWords } from '../words.ts'
+
+const t = sharedWords('useCaseWork')
 
 const fileProblems = {
-  'not-a-picture': 'This is not a picture that can be read. A JPEG or PNG from a phone is wanted.',
-  'too-large': 'This picture has more than 64 megapixels. Send the phone’s ordinary size.',
+  'not-a-picture': t('thisIsNotAPicture'),
+  'too-large': t('thisPictureHasMoreThan'),
 } as const
 
 const compareProblems = {
   ...fileProblems,
-  'not-learnt':
-    'Fewer than three of the pictures of the complete case can be used: its size or its marks have changed since. Take them anew in Set-up, Open case.',
+  'not-learnt': t('fewerThanThreeOfThe'),
 } as const
 
 /** Pictures of the open case, read and compared in a worker that lives as long as the page. */

@@ -17,6 +17,9 @@ import SignIcon from '../controls/SignIcon.vue'
 import ScaleBar from '../drawings/ScaleBar.vue'
 import { scaleKind, useScale } from '../devices/scale.ts'
 import { groupsOf, groupWords, useWeighIn, type WeighInGiven } from './use-weigh-in.ts'
+import { sharedWords } from '../words.ts'
+
+const t = sharedWords('weighIn')
 
 const { given } = defineProps<{ given: WeighInGiven }>()
 const emit = defineEmits<{
@@ -56,7 +59,7 @@ const isHeld = (name: string) => given.weighings.some((each) => each.group === n
 
 function keep(measuredG: number, scaleStepG: number, source: 'scale' | 'typed') {
   const box = container.value.trim() === '' ? { ok: true as const, value: 0 } : typedMassG(container.value)
-  if (!box.ok) return void (trouble.value = `“${container.value}” is not a mass; write for example 350 g.`)
+  if (!box.ok) return void (trouble.value = t('isNotAMassWrite', { container: container.value }))
   trouble.value = null
   emit('weigh', { group: group.value, measuredG, scaleStepG, containerG: box.value, source })
 }
@@ -64,7 +67,7 @@ function keep(measuredG: number, scaleStepG: number, source: 'scale' | 'typed') 
 function keepTyped() {
   if (typed.value.trim() === '') return
   const mass = typedMassG(typed.value)
-  if (!mass.ok) return void (trouble.value = `“${typed.value}” is not a mass; write for example 528 g or 14.63 kg.`)
+  if (!mass.ok) return void (trouble.value = t('isNotAMassWriteFor', { typed: typed.value }))
   keep(mass.value, chosen.value?.scaleStepG ?? 1, 'typed')
 }
 
@@ -91,11 +94,11 @@ watch(group, () => {
 </script>
 
 <template>
-  <section class="grid gap-5px" aria-label="Weigh-in">
+  <section class="grid gap-5px" :aria-label="t('weighIn')">
     <h2>
-      Weigh-in <em>{{ chosen ? `steps of ${massText(chosen.scaleStepG)}` : '' }}</em>
+      {{ t('weighIn') }} <em>{{ chosen ? t('stepsOf', { scaleStepG: massText(chosen.scaleStepG) }) : '' }}</em>
     </h2>
-    <div class="groups flex flex-wrap gap-y-2px gap-x-12px" role="tablist" aria-label="What is on the scale">
+    <div class="groups flex flex-wrap gap-y-2px gap-x-12px" role="tablist" :aria-label="t('whatIsOnTheScale')">
       <ElButton
         v-for="each in groups"
         :key="each.name"
@@ -106,33 +109,33 @@ watch(group, () => {
         @click="group = each.name"
       >
         {{ groupWords(each.name)
-        }}<span v-if="isHeld(each.name)" role="img" aria-label="weighed"><SignIcon name="done" /></span>
+        }}<span v-if="isHeld(each.name)" role="img" :aria-label="t('weighed')"><SignIcon name="done" /></span>
       </ElButton>
     </div>
 
     <form v-if="!taken" class="grid grid-cols-[1fr_64px_auto] gap-6px" @submit.prevent="keepTyped">
       <ElInput
         v-model="typed"
-        :aria-label="`Weight of the ${groupWords(group)}`"
-        placeholder="g, kg, lb or oz"
+        :aria-label="t('weightOfThe', { group: groupWords(group) })"
+        :placeholder="t('gKgLbOrOz')"
         inputmode="decimal"
       />
       <ElInput
         v-model="container"
-        aria-label="Weight of the container"
-        placeholder="box"
-        title="What the box or bag on the scale weighs, if any"
+        :aria-label="t('weightOfTheContainer')"
+        :placeholder="t('box')"
+        :title="t('whatTheBoxOrBag')"
       />
-      <ElButton native-type="submit">Keep</ElButton>
+      <ElButton native-type="submit">{{ t('keep') }}</ElButton>
     </form>
     <div v-if="!taken && scaleKind !== 'none'" class="flex flex-wrap gap-10px items-center">
-      <ElButton v-if="!scale.isOpen.value" @click="scale.open()">Read the scale</ElButton>
+      <ElButton v-if="!scale.isOpen.value" @click="scale.open()">{{ t('readTheScale') }}</ElButton>
       <template v-else>
         <span class="min-w-96px text-24px fw-640" aria-live="polite">{{
           scale.shown.value ? massText(scale.shown.value.massG) : '–'
         }}</span>
         <ElButton :disabled="!scale.settled.value" @click="keepShown">
-          {{ scale.settled.value ? 'Take it' : 'coming to rest …' }}
+          {{ scale.settled.value ? t('takeIt') : t('comingToRest') }}
         </ElButton>
       </template>
       <p v-if="scale.trouble.value" class="rust second" role="status">{{ scale.trouble.value }}</p>
@@ -141,18 +144,18 @@ watch(group, () => {
 
     <template v-if="taken && weight">
       <dl class="grid grid-cols-[68px_1fr] gap-y-1px gap-x-6px m-0">
-        <dt class="text-quiet">expected</dt>
+        <dt class="text-quiet">{{ t('expected') }}</dt>
         <dd class="flex gap-8px items-baseline m-0">
           <b>{{ massText(weight.expectedG) }}</b>
           <span class="second">{{
-            weight.compared === 'baseline' ? 'own last complete weighing' : 'from its card'
+            weight.compared === 'baseline' ? t('ownLastCompleteWeighing') : t('fromItsCard')
           }}</span>
         </dd>
-        <dt class="text-quiet">measured</dt>
+        <dt class="text-quiet">{{ t('measured') }}</dt>
         <dd class="flex gap-8px items-baseline m-0">
           <b>{{ massText(weight.measuredG) }}</b>
-          <span class="second">{{ taken.source === 'scale' ? 'from the scale' : 'typed in' }}</span>
-          <ElButton link @click="emit('clear', group)">again</ElButton>
+          <span class="second">{{ taken.source === 'scale' ? t('fromTheScale') : t('typedIn') }}</span>
+          <ElButton link @click="emit('clear', group)">{{ t('again') }}</ElButton>
         </dd>
       </dl>
       <div class="flex gap-12px items-center">
@@ -162,31 +165,38 @@ watch(group, () => {
           :width="142"
           :value="weight.differenceG"
           :limit="weight.smallestVisibleG"
-          :label="`${differenceText(weight.differenceG)}; a loss shows from ${massText(weight.smallestVisibleG)}`"
+          :label="
+            t('differenceAndLoss', {
+              differenceG: differenceText(weight.differenceG),
+              smallestVisibleG: massText(weight.smallestVisibleG),
+            })
+          "
         />
       </div>
-      <p class="second">a loss shows from {{ massText(weight.smallestVisibleG) }}</p>
+      <p class="second">{{ t('aLossShowsFrom', { smallestVisibleG: massText(weight.smallestVisibleG) }) }}</p>
     </template>
     <p v-if="progress !== null" class="second" role="status">
-      trying sets: {{ Math.round(progress * 100) }} %
-      <ElButton link @click="stop">stop</ElButton>
+      {{ t('tryingSets', { progress: Math.round(progress * 100) }) }}
+      <ElButton link @click="stop">{{ t('stop') }}</ElButton>
     </p>
     <p v-if="problem" class="rust second">{{ problem }}</p>
     <p v-if="sentence" class="fw-640" role="status">{{ sentence }}</p>
     <ul
       v-if="verdict && verdict.code !== 'ALL_THERE' && verdict.code !== 'NOTHING_FITS'"
-      aria-label="What would explain it"
+      :aria-label="t('whatWouldExplainIt')"
       class="ways m-0 p-0 list-none"
     >
       <li v-for="(way, index) in ways" :key="index">
         <ElButton v-if="!saysNothing(way)" link class="way" @click="choose(way)">
           <span class="clause">{{ explanationClause(way, nameOf) }}</span>
-          <span class="second">{{ massText(massOf(way)) }}, leaves {{ differenceText(way.residualG) }}</span>
+          <span class="second">{{
+            t('wayLeaves', { way: massText(massOf(way)), residualG: differenceText(way.residualG) })
+          }}</span>
           <span class="row-[1] col-[2]">{{ percentText(way.probability) }}</span>
         </ElButton>
         <p v-else class="way">
-          <span>nothing missing</span>
-          <span class="second">leaves {{ differenceText(way.residualG) }}</span>
+          <span>{{ t('nothingMissing') }}</span>
+          <span class="second">{{ t('leavesResidualG', { residualG: differenceText(way.residualG) }) }}</span>
           <span class="row-[1] col-[2]">{{ percentText(way.probability) }}</span>
         </p>
       </li>
@@ -196,9 +206,13 @@ watch(group, () => {
       {{ other.sentence }}
     </p>
     <p v-if="taken && tooLight.length > 0" class="second">
-      too light to tell: {{ tooLight.slice(0, 4).map(nameOf).join(', ') }}{{ tooLight.length > 4 ? ' …' : '' }}; look
-      at
-      {{ tooLight.length === 1 ? 'it' : 'them' }}
+      {{
+        t('tooLightToTellLook', {
+          tooLight: tooLight.slice(0, 4).map(nameOf).join(', '),
+          more: tooLight.length > 4 ? ' …' : '',
+          n: tooLight.length,
+        })
+      }}
     </p>
   </section>
 </template>

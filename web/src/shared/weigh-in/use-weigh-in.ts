@@ -11,6 +11,9 @@ import {
 } from '@binoculum/core'
 import { computed } from 'vue'
 import { useExplainedWeight } from '../use-explained-weight.ts'
+import { sharedWords } from '../words.ts'
+
+const t = sharedWords('useWeighIn')
 
 /** How many sets are worth the wait: one thing of another kit, and four losses beside it. */
 const MAX_MISSING = 4
@@ -45,11 +48,13 @@ export function groupsOf(
   return [...named, { name: '', scaleStepG: 10, parts: kit.parts }]
 }
 
-export const groupWords = (name: string): string => (name === '' ? 'whole kit' : name)
+export const groupWords = (name: string): string => (name === '' ? t('wholeKit') : name)
 
 const ownersWords = ({ owners: [first, second, ...more] }: LookAlike): string => {
-  if (!second) return first?.name ?? 'another kit'
-  return more.length === 0 ? `${first?.name} or ${second.name}` : `${first?.name} or ${more.length + 1} others`
+  if (!second) return first?.name ?? t('anotherKit')
+  return more.length === 0
+    ? t('nameOr', { name: first?.name, other: second.name })
+    : t('orOthers', { name: first?.name, more: more.length + 1 })
 }
 
 function linesOf(
@@ -103,7 +108,7 @@ export function useWeighIn(given: () => WeighInGiven | null) {
     const now = given()
     const part = now?.kit.parts.find((each) => each.id === id)
     const thing = now?.lookAlikes.find((each) => each.id === id)
-    return part?.name ?? (thing ? `${thing.name} of ${ownersWords(thing)}` : id)
+    return part?.name ?? (thing ? t('nameOf', { name: thing.name, thing: ownersWords(thing) }) : id)
   }
   return {
     ...weight,

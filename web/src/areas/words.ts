@@ -1,0 +1,4 @@
+import { wordsOf } from '../shared/translation.ts'
+import { en } from './words.en.ts'
+
+export const frameWords = wordsOf('frame', { en })

@@ -1,0 +1,186 @@
+/** Every word of this room, by the file that says it. `one | more`: by `n`. */
+export const en = {
+  problemNote: {
+    andMore: '… and {sentences} more.',
+    forWhoeverHelps: 'For whoever helps: {requestId}',
+    tryAgain: 'Try again',
+  },
+  reasonText: {
+    fitWhenItLeft: 'Fit when it left.',
+    andMore: ' (and {more} more)',
+  },
+  unexpectedNote: {
+    forWhoeverHelps: 'For whoever helps: {detail}',
+    loadThePageAgain: 'Load the page again',
+    goOn: 'Go on',
+  },
+  client: {
+    noConnectionToTheLibrarys: 'No connection to the library’s server. What you typed is kept here; try again.',
+    theServersAnswerCouldNot: 'The server’s answer could not be read. Try again.',
+    theServerAnsweredSomethingThis:
+      'The server answered something this page does not understand. What was sent may have been done: reload the page to see.',
+    theConnectionBrokeOffWhat: 'The connection broke off. What was done is done; send it again to do the rest.',
+  },
+  branchSelect: {
+    branch: 'Branch',
+  },
+  csvButton: {
+    asCsv: 'As CSV',
+  },
+  fileButton: {
+    oneMoment: 'One moment …',
+  },
+  dates: {
+    todayHour: 'today {hour}',
+    tomorrowHour: 'tomorrow {hour}',
+    daysLate: '{n} day late | {n} days late',
+  },
+  cameraScan: {
+    pictureOfTheCamera: 'Picture of the camera',
+    holdALabelOfA: 'Hold a label of a kit or a part before the camera. Nothing is kept.',
+  },
+  scale: {
+    theScaleSaysNothingIs: 'The scale says nothing. Is it on, and plugged in?',
+    tooHeavyForThisScale: 'Too heavy for this scale. Take some off, and weigh in groups.',
+  },
+  serialScale: {
+    theScaleWasUnplugged: 'The scale was unplugged.',
+  },
+  simulatedScale: {
+    theScaleWasUnplugged: 'The scale was unplugged.',
+  },
+  differenceWords: {
+    hasNo: 'has no {name}',
+    hasAsWell: 'has {name} as well',
+    nameNot: '{name}: {fieldWords} {own}, not {model}',
+  },
+  alongTheTube: {
+    alongTheTube: 'Along the tube',
+    linesOfTapeAtThe: 'lines of tape at the front ring',
+    theTubeFromTheSide: 'The tube from the side',
+    sky: 'sky →',
+    onTheUsualOne: 'on the usual one',
+    towardsTheSky: 'towards the sky',
+    towardsTheMirrorEnd: 'towards the mirror end',
+    itsLineLies: '{setUpWords}: {shiftMm}; its line lies {mm}.',
+    printTheTape: 'Print the tape',
+    nobodyMeasuredThisModelsTube: 'Nobody measured this model’s tube.',
+    measureIt: 'Measure it',
+  },
+  axisDrawing: {
+    theAxisTiltedByDegrees: 'The axis tilted by {setDeg} degrees towards the pole',
+    south: 'south →',
+    north: 'north →',
+  },
+  bigFigure: {
+    measured: 'Measured',
+    good: 'good {good}',
+    limit: 'limit {limit}',
+  },
+  caseDrawing: {
+    planOfTheCase: 'Plan of the case',
+  },
+  kitTag: {
+    kitCode: 'kit {code}',
+  },
+  moonPhase: {
+    waxing: 'waxing',
+    waning: 'waning',
+    moonLit: 'Moon {lit} % lit, {waxing}',
+  },
+  printedSheet: {
+    pageAsItIsPrinted: 'Page as it is printed',
+  },
+  readingFigure: {
+    kindWordsLimit: '{kindWords} {reading}, limit {limit}',
+    star: 'star: ',
+    good: 'good',
+    notFine: 'not fine',
+  },
+  ringDial: {
+    onTheRing: '{label}: {clock} on the ring',
+  },
+  starHorizon: {
+    tooLow: ', too low',
+    tooHigh: ', too high',
+    nearTheMoon: ', near the Moon',
+    alignmentStarsAboveTheHorizon: 'Alignment stars above the horizon',
+    apartDegApart: '{apartDeg}° apart',
+    indexUp: '{index} {name} {altitudeDeg}° up',
+  },
+  sunStrip: {
+    useAStar: 'use a star',
+    mayBeUsed: 'may be used',
+    dark: 'dark',
+    never: 'never',
+    fromUtcTo: '{fromUtc} to {untilUtc} {what}',
+    theSunTodayAnd: 'The Sun today and {name}: {strip}',
+    nowAt: 'now {at}',
+  },
+  caseDifference: {
+    complete: 'complete',
+    now: 'now',
+  },
+  casePlaces: {
+    same: 'same',
+    different: 'different',
+    cantTell: 'can’t tell',
+    theOpenCaseFromAbove: 'The open case from above',
+  },
+  useCaseWork: {
+    thisIsNotAPicture: 'This is not a picture that can be read. A JPEG or PNG from a phone is wanted.',
+    thisPictureHasMoreThan: 'This picture has more than 64 megapixels. Send the phone’s ordinary size.',
+    fewerThanThreeOfThe:
+      'Fewer than three of the pictures of the complete case can be used: its size or its marks have changed since. Take them anew in Set-up, Open case.',
+  },
+  unexpected: {
+    marksAtTheDeskAnd: 'Marks at the desk and figures at the bench are kept on this machine.',
+    theServerDidntDoThat: 'The server didn’t do that.',
+    loadThePageAgainAnd: '{safe} Load the page again and try once more.',
+    aPartOfThisPage: 'A part of this page could not be loaded.',
+    loadThePageAgainIt: '{safe} Load the page again: it may be newer than this one, or the line was gone.',
+    thatDidntWork: 'That didn’t work.',
+    loadThePageAgainIf: '{safe} Load the page again. If it happens twice, tell whoever looks after Binoculum.',
+  },
+  weighIn: {
+    isNotAMassWrite: '“{container}” is not a mass; write for example 350 g.',
+    isNotAMassWriteFor: '“{typed}” is not a mass; write for example 528 g or 14.63 kg.',
+    weighIn: 'Weigh-in',
+    stepsOf: 'steps of {scaleStepG}',
+    whatIsOnTheScale: 'What is on the scale',
+    weighed: 'weighed',
+    weightOfThe: 'Weight of the {group}',
+    gKgLbOrOz: 'g, kg, lb or oz',
+    weightOfTheContainer: 'Weight of the container',
+    box: 'box',
+    whatTheBoxOrBag: 'What the box or bag on the scale weighs, if any',
+    keep: 'Keep',
+    readTheScale: 'Read the scale',
+    takeIt: 'Take it',
+    comingToRest: 'coming to rest …',
+    expected: 'expected',
+    ownLastCompleteWeighing: 'own last complete weighing',
+    fromItsCard: 'from its card',
+    measured: 'measured',
+    fromTheScale: 'from the scale',
+    typedIn: 'typed in',
+    again: 'again',
+    differenceAndLoss: '{differenceG}; a loss shows from {smallestVisibleG}',
+    aLossShowsFrom: 'a loss shows from {smallestVisibleG}',
+    tryingSets: 'trying sets: {progress} %',
+    stop: 'stop',
+    whatWouldExplainIt: 'What would explain it',
+    wayLeaves: '{way}, leaves {residualG}',
+    nothingMissing: 'nothing missing',
+    leavesResidualG: 'leaves {residualG}',
+    tooLightToTellLook:
+      'too light to tell: {tooLight}{more}; look at it | too light to tell: {tooLight}{more}; look at them',
+  },
+  useWeighIn: {
+    wholeKit: 'whole kit',
+    anotherKit: 'another kit',
+    nameOr: '{name} or {other}',
+    orOthers: '{name} or {more} others',
+    nameOf: '{name} of {thing}',
+  },
+} as const

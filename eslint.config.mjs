@@ -2,6 +2,50 @@ import vue from 'eslint-plugin-vue'
 import tseslint from 'typescript-eslint'
 import { drawn } from './eslint.native-controls.mjs'
 
+/** Drawings that the borrower's page shows too: it says its own words in its own languages. */
+const spokenByBorrowers = [
+  'CellDrawing',
+  'PeepholePicture',
+  'PencilMark',
+  'StepDrawing',
+  'SunSign',
+  'MiddleOfView',
+].map((name) => `web/src/shared/drawings/${name}.vue`)
+const signs = [
+  ...'·–—−+×±≈→←↑↓●○✓…:;,.()[]/|%°′″“”‘’&?#0123456789',
+  '≡',
+  'mm',
+  'kg',
+  'cm',
+  'g',
+  'm',
+  'h',
+  's',
+  'f',
+  'N',
+  'S',
+  'E',
+  'W',
+  'PDF',
+]
+
+/** Days and hours in one place. */
+const saidByDates = [
+  ...['toLocaleDateString', 'toLocaleTimeString'].map((name) => ({
+    selector: `CallExpression[callee.property.name="${name}"]`,
+    message: 'Days and hours are said by shared/dates.ts, in the branch’s own zone.',
+  })),
+  {
+    selector: 'MemberExpression[object.name="Intl"][property.name="DateTimeFormat"]',
+    message: 'Days and hours are said by shared/dates.ts, in the branch’s own zone.',
+  },
+]
+/** Four words and more in a row are a sentence for somebody; an Error's are for whoever reads the log. */
+const sentences = ['Literal[value=/', 'TemplateLiteral > TemplateElement[value.raw=/'].map((node) => ({
+  selector: `:not(NewExpression) > ${node}(^|[^-:.\\[\\w])(?!binoculum)[A-Za-z’]{2,} [a-z’]{2,} [a-z’]{2,} [a-z’]{2,}/]`,
+  message: 'What a room says stands in its words.en.ts, and is taken from there by its key.',
+}))
+
 export default tseslint.config(
   { ignores: ['**/dist/**', '**/dist-server/**', '.data/**', '.cache/**', 'web/components.d.ts', 'e2e/results/**'] },
   ...tseslint.configs.recommended,
@@ -73,20 +117,35 @@ export default tseslint.config(
     },
   },
   {
+    // What a room says stands in its `words.en.ts`: here only names, signs and units.
+    files: ['web/src/areas/**/*.vue', 'web/src/shared/**/*.vue'],
+    ignores: spokenByBorrowers,
+    rules: {
+      'vue/no-bare-strings-in-template': [
+        'error',
+        {
+          allowlist: signs,
+          attributes: {
+            '/.+/': ['title', 'aria-label', 'placeholder', 'alt', 'label', 'description', 'content', 'text', 'words'],
+          },
+          directives: [],
+        },
+      ],
+    },
+  },
+  {
     files: ['web/src/**/*.{ts,vue}'],
     ignores: ['web/src/shared/dates.ts', 'web/src/**/*.test.ts'],
     rules: {
-      'no-restricted-syntax': [
-        'error',
-        ...['toLocaleDateString', 'toLocaleTimeString'].map((name) => ({
-          selector: `CallExpression[callee.property.name="${name}"]`,
-          message: 'Days and hours are said by shared/dates.ts, in the branch’s own zone.',
-        })),
-        {
-          selector: 'MemberExpression[object.name="Intl"][property.name="DateTimeFormat"]',
-          message: 'Days and hours are said by shared/dates.ts, in the branch’s own zone.',
-        },
-      ],
+      'no-restricted-syntax': ['error', ...saidByDates],
+    },
+  },
+  {
+    files: ['web/src/areas/**/*.{ts,vue}', 'web/src/shared/**/*.{ts,vue}'],
+    ignores: ['web/src/shared/dates.ts', '**/words.en.ts', '**/*.test.ts', ...spokenByBorrowers],
+    rules: {
+      'no-restricted-syntax': ['error', ...saidByDates, ...sentences],
+      'vue/no-restricted-syntax': ['error', ...sentences],
     },
   },
 )

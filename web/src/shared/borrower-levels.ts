@@ -1,2 +1,6 @@
+import { sharedWords } from './words.ts'
+
+const t = sharedWords('borrowerLevels')
+
 /** How much practice somebody has with a telescope. */
-export const levelWords = { first: 'the first time', some: 'some practice', expert: 'experienced' } as const
+export const levelWords = { first: t('theFirstTime'), some: t('somePractice'), expert: t('experienced') } as const

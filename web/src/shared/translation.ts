@@ -31,10 +31,11 @@ const i18n = createI18n({
   messages: { en: {} },
 })
 
-/** A language chosen before a room is opened is spoken in it; a sentence that it lacks is said in English. */
+/** Rooms speak the page's language, `<html lang>`, from when they are opened; what it lacks is said in English. */
 export function speak(language: string): void {
   i18n.global.locale.value = language as 'en'
 }
+speak(globalThis.document?.documentElement.lang || 'en')
 
 /** The words of a room, from its one file; each of its pages and parts takes its own section.
  * @param room its name among the areas

@@ -44,6 +44,8 @@ export const en = {
     tooHeavyForThisScale: 'Too heavy for this scale. Take some off, and weigh in groups.',
   },
   serialScale: {
+    thisBrowserCantRead: 'This browser can’t read a scale by itself. Type the weight in, or use another browser.',
+    theScaleCantBeRead: 'The scale can’t be read.',
     theScaleWasUnplugged: 'The scale was unplugged.',
   },
   simulatedScale: {
@@ -182,5 +184,13 @@ export const en = {
     nameOr: '{name} or {other}',
     orOthers: '{name} or {more} others',
     nameOf: '{name} of {thing}',
+  },
+  borrowerLevels: {
+    theFirstTime: 'the first time',
+    somePractice: 'some practice',
+    experienced: 'experienced',
+  },
+  cameraScanner: {
+    noCameraOrThisPage: 'No camera, or this page may not use it. Type the code into the find box instead.',
   },
 } as const

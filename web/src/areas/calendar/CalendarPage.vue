@@ -22,6 +22,7 @@ import WhatFor from './WhatFor.vue'
 import { calendarWords } from './words.ts'
 
 const t = calendarWords('calendarPage')
+const spanWords = { week: t('week'), fortnight: t('fortnight'), 'ten weeks': t('tenWeeks') } as const
 
 /** Loans and promises against the nights of a branch. */
 const route = useRoute()
@@ -202,7 +203,9 @@ useKeys((): KeyMap => {
         class="w-170px"
       />
       <ElRadioGroup v-model="span" :aria-label="t('howMuch')">
-        <ElRadioButton v-for="(_days, name) in spans" :key="name" :value="name as SpanName">{{ name }}</ElRadioButton>
+        <ElRadioButton v-for="(_days, name) in spans" :key="name" :value="name as SpanName">{{
+          spanWords[name]
+        }}</ElRadioButton>
       </ElRadioGroup>
       <ElButton :aria-label="t('earlier')" @click="turn(-1)"><KeyCap name="←" /></ElButton>
       <ElButton @click="goToToday">{{ t('today') }} <KeyCap name="t" /></ElButton>

@@ -8,6 +8,9 @@ export const en = {
     minGivenThere: 'min given / there',
   },
   calendarPage: {
+    week: 'week',
+    fortnight: 'fortnight',
+    tenWeeks: 'ten weeks',
     nightsAndLoans: 'Nights and loans',
     out: 'out',
     promised: 'promised',

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import CsvButton from '../../shared/controls/CsvButton.vue'
+import { headOf } from './figure-columns.ts'
 import { logbookWords } from './words.ts'
 
 const t = logbookWords('figuresTable')
@@ -32,7 +33,7 @@ const columns = computed(() =>
       <ElTableColumn
         v-for="column in columns"
         :key="column.label"
-        :label="column.label"
+        :label="headOf(column.label)"
         :prop="column.label"
         :align="column.isFigure ? 'right' : 'left'"
         :min-width="column.isFigure ? 80 : 150"

@@ -35,7 +35,7 @@ const options = computed((): ApexOptions => {
       ...chartLook().tooltip,
       custom: ({ dataPointIndex }: { dataPointIndex: number }) => {
         const { low, middle, high } = ranges[dataPointIndex] ?? { low: 0, middle: 0, high: 0 }
-        return `<div class="range">${middle.toFixed(digits)}, between ${low.toFixed(digits)} and ${high.toFixed(digits)}</div>`
+        return `<div class="range">${t('middleBetween', { middle: middle.toFixed(digits), low: low.toFixed(digits), high: high.toFixed(digits) })}</div>`
       },
     },
   }

@@ -181,7 +181,7 @@ async function add() {
       /></label>
       <label class="labelled"
         ><span>{{ t('oneWeighs') }}</span
-        ><ElInput v-model="given.mass" placeholder="g, oz"
+        ><ElInput v-model="given.mass" :placeholder="t('gOz')"
       /></label>
       <label class="labelled"
         ><span>{{ t('note') }}</span

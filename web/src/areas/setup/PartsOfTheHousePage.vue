@@ -118,8 +118,8 @@ const places = ['shelf', 'bench', 'desk'] as const
 
     <h2 class="mt-26px">{{ t('whatIsSaid') }}</h2>
     <p class="row flex flex-wrap gap-12px items-center">
-      <ElButton @click="ElMessage({ message: 'Marked as missing.', type: 'info' })">{{ t('aMessage') }}</ElButton>
-      <ElButton @click="void ElMessageBox.confirm('Hand a promised kit to somebody else?').catch(() => undefined)">{{
+      <ElButton @click="ElMessage({ message: t('markedAsMissing'), type: 'info' })">{{ t('aMessage') }}</ElButton>
+      <ElButton @click="void ElMessageBox.confirm(t('handAPromisedKitTo')).catch(() => undefined)">{{
         t('aQuestion')
       }}</ElButton>
       <ElButton @click="opens = true">{{ t('aDialog') }}</ElButton>

@@ -130,6 +130,7 @@ export const en = {
     leaveIt: 'Leave it',
   },
   drawerPage: {
+    gOz: 'g, oz',
     isInNow: '{count}{part} is in {kit} now.',
     isNotAMassWrite: '“{mass}” is not a mass; write for example 12 g.',
     theSparesDrawer: 'The spares drawer',
@@ -311,6 +312,8 @@ export const en = {
     signOutEverywhereElse: 'Sign out everywhere else',
   },
   partsOfTheHousePage: {
+    markedAsMissing: 'Marked as missing.',
+    handAPromisedKitTo: 'Hand a promised kit to somebody else?',
     eyepieceMm: 'Eyepiece 25 mm',
     frontCap: 'Front cap',
     eyepieceEndCaps: 'Eyepiece end caps',

@@ -1,3 +1,7 @@
+import { sharedWords } from '../words.ts'
+
+const t = sharedWords('cameraScanner')
+
 /** The part of the browser's own reader that is used here; its types do not know it yet. */
 interface Detector {
   detect(source: HTMLVideoElement): Promise<readonly { rawValue: string }[]>
@@ -42,7 +46,7 @@ export async function cameraScanner(video: HTMLVideoElement, onScan: (code: stri
   const stream = await navigator.mediaDevices
     ?.getUserMedia({ video: { facingMode: 'environment' } })
     .catch(() => null)
-  if (!stream) throw new Error('No camera, or this page may not use it. Type the code into the find box instead.')
+  if (!stream) throw new Error(t('noCameraOrThisPage'))
   video.srcObject = stream
   await video.play()
   const read = ownReader() ?? (await shippedReader())

@@ -20,14 +20,13 @@ const BAUD_RATE = 9600
 export const serialScale: ScaleDriver = {
   async open(onLine, onEnd) {
     const serial = (navigator as Navigator & { serial?: Serial }).serial
-    if (!serial)
-      throw new Error('This browser can’t read a scale by itself. Type the weight in, or use another browser.')
+    if (!serial) throw new Error(t('thisBrowserCantRead'))
     const port = (await serial.getPorts())[0] ?? (await serial.requestPort())
     await port.open({ baudRate: BAUD_RATE })
     const reader = port.readable
       ?.pipeThrough(new TextDecoderStream() as TransformStream<Uint8Array, string>)
       .getReader()
-    if (!reader) throw new Error('The scale can’t be read.')
+    if (!reader) throw new Error(t('theScaleCantBeRead'))
     let stopped = false
     void (async () => {
       let rest = ''

@@ -1,0 +1,48 @@
+import { logbookWords } from './words.ts'
+
+const t = logbookWords('figureColumns')
+
+/** Heads of tables of figures. Saved as CSV a column keeps its English name, for programs that read it. */
+const heads: Readonly<Record<string, string>> = {
+  month: t('month'),
+  'with borrowers': t('withBorrowers'),
+  'getting ready': t('gettingReady'),
+  'kept in': t('keptIn'),
+  'here and fit': t('hereAndFit'),
+  reason: t('reason'),
+  times: t('times'),
+  days: t('days'),
+  part: t('part'),
+  lost: t('lost'),
+  'went out': t('wentOut'),
+  'in 100 loans': t('inLoans'),
+  from: t('from'),
+  to: t('to'),
+  'came back': t('cameBack'),
+  loans: t('loans'),
+  station: t('station'),
+  minutes: t('minutes'),
+  checks: t('checks'),
+  model: t('model'),
+  kits: t('kits'),
+  'loans a year': t('loansAYear'),
+  'lost in a loan': t('lostInALoan'),
+  'a loan costs': t('aLoanCosts'),
+  'mirror beyond': t('mirrorBeyond'),
+  'bench min': t('benchMin'),
+  'a year': t('aYear'),
+  keep: t('keep'),
+  'in the drawer': t('inTheDrawer'),
+  order: t('order'),
+  'a piece': t('aPiece'),
+  late: t('late'),
+  'dark hours': t('darkHours'),
+  day: t('day'),
+  what: t('what'),
+  unit: t('unit'),
+  by: t('by'),
+  'as found': t('asFound'),
+  'as left': t('asLeft'),
+  limit: t('limit'),
+}
+export const headOf = (column: string): string => heads[column] ?? column

@@ -8,6 +8,7 @@ const en = {
     kits: 'one kit at {place} | {n} kits at {place}',
     mail: "{name}{'@'}{domain}",
     leave: 'Leave it',
+    waits: ' · waits ',
   },
 } as const
 const es = { page: { goesOut: 'sale {name}', kits: 'un equipo en {place} | {n} equipos en {place}' } }
@@ -23,6 +24,7 @@ describe('words of a room', () => {
       'one kit at the desk',
       '2 kits at the desk',
     ])
+    expect(t('waits')).toBe(' · waits ')
     expect(t('mail', { name: 'ines', domain: 'example' })).toBe('ines@example')
   })
   it('what isn’t there leaves its blank empty', () => {

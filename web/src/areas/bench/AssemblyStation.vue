@@ -156,7 +156,7 @@ useKeys(() => ({
             v-if="step.caution || heavy"
             class="caution py-6px px-12px [border-left:5px_double_var(--rust)] text-rust"
           >
-            {{ step.caution }}<template v-if="heavy"> {{ t('overKgTwoPeopleLift') }}</template>
+            {{ step.caution }}<template v-if="heavy"> {{ ' ' }}{{ t('overKgTwoPeopleLift') }}</template>
           </p>
           <div v-for="(question, index) in questions" :key="question.question" class="question grid gap-6px">
             <p class="text-16px">

@@ -212,13 +212,13 @@ useKeys(() => ({
             <strong class="rust">{{ t('tooLittle', { extraMassG: massText(short.extraMassG) }) }}</strong>
             {{ t('atTheEndOfThe') }}
             <template v-if="short.choice">
-              {{ t('drawer') }} <strong>{{ short.choice.spare.name }}</strong>
+              {{ ' ' }}{{ t('drawer') }} <strong>{{ short.choice.spare.name }}</strong>
               {{
                 t('wouldDoBothAtMm', {
                   positionMm: Math.round(short.choice.positionMm),
                   bareMm: Math.round(short.choice.bareMm),
                 })
-              }}
+              }}{{ ' ' }}
             </template>
             <template v-else-if="short.some">{{ t('noWeightInTheDrawer') }}</template>
             <template v-else>{{ t('theDrawerHoldsNoWeight') }}</template>

@@ -195,7 +195,7 @@ const print = () => window.print()
                       neededOn: line.neededOn ? t('fetchedNeededOn', { neededOn: dayWords(line.neededOn) }) : '',
                     })
                   }}</span>
-                  <strong v-if="line.isLate" class="rust"> {{ t('late') }}</strong>
+                  <strong v-if="line.isLate" class="rust"> {{ ' ' }}{{ t('late') }}</strong>
                 </p>
                 <p v-for="sentence in line.sentences" :key="sentence" class="second">{{ sentence }}</p>
               </li>

@@ -179,7 +179,7 @@ const leave = ({ id, version }: WaitingRequest) => send(`/api/waiting/${id}/leav
           <span class="quiet"
             >{{ line.gain
             }}<template v-if="line.doubts.length > 0">
-              {{ t('theKit', { doubts: line.doubts.join(', ') }) }}</template
+              {{ ' ' }}{{ t('theKit', { doubts: line.doubts.join(', ') }) }}</template
             ></span
           >
           <ElButton v-if="line.request.state === 'waiting'" :disabled="sending" @click="offer(line)">{{

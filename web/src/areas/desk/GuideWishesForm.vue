@@ -145,7 +145,8 @@ const zones = Intl.supportedValuesOf('timeZone')
         </label>
         <p class="second col-span-full">
           <template v-if="wishes.place">
-            {{
+            {{ ' '
+            }}{{
               t('aboutLatitudeDeg', {
                 latitudeDeg: Math.abs(wishes.place.latitudeDeg).toFixed(1),
                 ns: wishes.place.latitudeDeg < 0 ? 'S' : 'N',

@@ -211,9 +211,8 @@ useKeys(() => ({
                   t('ofLines', { parts: kit.parts.length - missing.length, all: kit.parts.length })
                 }}</strong>
                 <template v-if="lookEveryTime.length > 0">
-                  <span class="quiet"> {{ t('lookAtEachOfThese') }} </span>{{
-                    lookEveryTime.map(({ name }) => name).join(', ')
-                  }}.
+                  <span class="quiet"> {{ ' ' }}{{ t('lookAtEachOfThese') }}{{ ' ' }} </span
+                  >{{ lookEveryTime.map(({ name }) => name).join(', ') }}.
                 </template>
               </p>
               <p v-for="part in worn" :key="part.id" class="second">{{ part.name }}: {{ part.knownWear }}</p>

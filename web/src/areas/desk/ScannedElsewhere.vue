@@ -18,7 +18,7 @@ const emit = defineEmits<{ keep: []; dismiss: [] }>()
           its: scan.kitName ? t('belongsTo', { kitName: scan.kitName }) : t('wasScanned'),
           here: kitName,
         })
-      }}
+      }}{{ ' ' }}
     </span>
     <ElButton v-if="scan.part" size="small" @click="emit('keep')"> {{ t('itLiesInThisCase') }} </ElButton>
     <RouterLink v-if="scan.kitName" :to="`/kits/${encodeURIComponent(scan.kitCode)}`">{{

@@ -138,7 +138,7 @@ useKeys(() => {
             {{ kit.modelName }}<br />
             <span class="quiet">{{ t('borrowerLoan', { borrower: form.loan.borrower, code: form.loan.code }) }}</span>
             <span v-if="form.loan.outAtUtc" class="quiet">
-              {{ t('outSince', { outAtUtc: dayText(form.loan.outAtUtc, kit.zone) }) }}</span
+              {{ ' ' }}{{ t('outSince', { outAtUtc: dayText(form.loan.outAtUtc, kit.zone) }) }}</span
             >
             <strong v-if="form.loan.daysLate > 0" class="rust"> · {{ lateText(form.loan.daysLate) }}</strong>
           </p>

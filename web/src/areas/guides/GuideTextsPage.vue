@@ -223,7 +223,7 @@ const go = (code: string) => void router.push(`/guides/texts/${encodeURIComponen
                   longest: grade.longest,
                 })
               }}
-              <b v-if="!easy" class="rust"> {{ t('hardToReadShorterSentences') }}</b>
+              <b v-if="!easy" class="rust"> {{ ' ' }}{{ t('hardToReadShorterSentences') }}</b>
             </span>
           </div>
           <details v-if="block.versions.length > 0">

@@ -77,7 +77,7 @@ const choices = computed(() =>
     <div ref="room" class="room"></div>
     <p v-if="!disabled" class="flex flex-wrap gap-y-4px gap-x-8px items-center mx-0 mt-8px mb-2px">
       <span class="quiet">{{ t('thisLineIsSaid') }}</span>
-      <template v-if="here.length === 0"> {{ t('always') }} </template>
+      <template v-if="here.length === 0"> {{ ' ' }}{{ t('always') }}{{ ' ' }} </template>
       <ElButton
         v-for="tag in here"
         :key="tag"

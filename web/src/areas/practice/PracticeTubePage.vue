@@ -123,7 +123,7 @@ useKeys(() => ({
           <p>
             <strong>{{ stage === 'secondary' ? t('leftOverSecondaryAtThe') : t('leftOverPrimaryAtThe') }}</strong>
             <span v-if="stage === 'primary'" class="quiet">
-              {{ t('itBeganAt', { startMm: startMm.toFixed(1) }) }}</span
+              {{ ' ' }}{{ t('itBeganAt', { startMm: startMm.toFixed(1) }) }}</span
             >
           </p>
           <div class="grid grid-cols-[250px_minmax(0,1fr)] gap-20px max-[900px]:grid-cols-[minmax(0,1fr)]">

@@ -84,7 +84,7 @@ const readPictures = (file: File) =>
       <p v-if="came" class="my-6px mx-0" role="status">
         {{ t('kitsAndAreIn', { loans: t('nLoans', { n: came.loans }), n: came.kits.length }) }}
         <template v-if="came.pictures > 0">
-          {{ t('picturesAreNamedChooseThe', { n: came.pictures }) }}
+          {{ t('picturesAreNamedChooseThe', { n: came.pictures }) }}{{ ' ' }}
         </template>
       </p>
       <p v-if="pictures" class="my-6px mx-0" role="status">

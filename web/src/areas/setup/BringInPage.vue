@@ -128,9 +128,7 @@ watch(branchId, () => void list.look())
           class="grid gap-10px justify-items-start max-w-640px p-28px line-dashed-rule-strong rd-4px bg-card"
         >
           <span class="serif text-24px">{{ t('aCsvFileAsIt') }}</span>
-          <span class="quiet">
-            {{ t('oneRowForEachPart') }}
-          </span>
+          <span class="quiet"> {{ ' ' }}{{ t('oneRowForEachPart') }}{{ ' ' }} </span>
           <label v-if="branches.length > 1" class="labelled">
             <span>{{ t('into') }}</span>
             <ElSelect v-model="branchId" class="w-260px" :aria-label="t('into')">

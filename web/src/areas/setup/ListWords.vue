@@ -52,7 +52,7 @@ const isSure = (word: ListPreview['words'][number]) => word.decided || word.conf
       <ElButton link @click="all = !all">
         {{ all ? t('fewer') : t('allWords', { words: words.length }) }}
       </ElButton>
-      <span class="second"> {{ t('whatYouDecideIsRemembered') }}</span>
+      <span class="second"> {{ ' ' }}{{ t('whatYouDecideIsRemembered') }}</span>
     </p>
   </section>
 </template>

@@ -114,9 +114,8 @@ async function close(person: StaffMember) {
               />
             </ElSelect>
           </div>
-          <em v-if="person.closed"> {{ t('hasLeft') }}</em><em v-else-if="person.waiting">
-            {{ t('invitedHasntJoinedYet') }}</em
-          >
+          <em v-if="person.closed"> {{ ' ' }}{{ t('hasLeft') }}</em
+          ><em v-else-if="person.waiting"> {{ ' ' }}{{ t('invitedHasntJoinedYet') }}</em>
         </template>
       </ElTableColumn>
       <ElTableColumn align="right" min-width="220">

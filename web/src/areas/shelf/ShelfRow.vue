@@ -45,7 +45,7 @@ const finder = computed(() => readingOf(kit, 'finder'))
     </div>
     <p class="why [display:-webkit-box] overflow-hidden [-webkit-box-orient:vertical] [-webkit-line-clamp:2]">
       <span v-if="kit.look" class="text-brass-text fw-640" :title="lookSentence(kit.look)"
-        >{{ t('lookAtTheMirrorFirst') }}
+        >{{ t('lookAtTheMirrorFirst') }}{{ ' ' }}
       </span>
       <ReasonText :condition="kit.condition" :reasons="kit.reasons" :out="kit.group === 'out'" />
     </p>
@@ -58,10 +58,10 @@ const finder = computed(() => readingOf(kit, 'finder'))
     </p>
     <p :class="['next', { none: !kit.next }]" class="min-w-0 overflow-hidden text-13px whitespace-nowrap">
       <template v-if="kit.next"
-        ><em class="what">{{ t('next') }} </em>{{ whenText(kit.next.atUtc, session.zoneOf(kit.branchId)) }}<br /><span
-          class="quiet overflow-hidden text-ellipsis whitespace-nowrap block"
-          >{{ kit.next.borrower }}</span
-        ></template
+        ><em class="what">{{ t('next') }}{{ ' ' }} </em>{{ whenText(kit.next.atUtc, session.zoneOf(kit.branchId))
+        }}<br /><span class="quiet overflow-hidden text-ellipsis whitespace-nowrap block">{{
+          kit.next.borrower
+        }}</span></template
       >
       <span v-else class="quiet">{{ t('noneBooked') }}</span>
     </p>

@@ -31,14 +31,15 @@ const sun = computed(() => (question.value.doubt === null ? question.value.sun :
         {{ t('pointItAtALit') }}
         <template v-if="question.doubt">{{ sunDoubtWords[question.doubt] }}</template>
         <template v-else-if="sun && sun.altitudeDeg >= -1">
-          {{
+          {{ ' '
+          }}{{
             t('atTheSunStandsHigh', {
               name: site?.name,
               altitudeDeg: whole(sun.altitudeDeg),
               azimuthDeg: wind(sun.azimuthDeg),
               azimuthDeg2: wind(sun.azimuthDeg + 180),
             })
-          }}
+          }}{{ ' ' }}
         </template>
       </p>
       <SunQuestion v-model="answer.shaded" :words="t('isTheTubeInShade')" />

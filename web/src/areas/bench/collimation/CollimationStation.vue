@@ -199,10 +199,10 @@ useKeys(() => ({
       <p>
         <strong>{{ t('primarysAxisOffAtThe') }}</strong>
         <span v-if="uncertaintyMm > 0" class="quiet">
-          {{ t('giveOrTake', { uncertaintyMm: mmText(uncertaintyMm) }) }}</span
+          {{ ' ' }}{{ t('giveOrTake', { uncertaintyMm: mmText(uncertaintyMm) }) }}</span
         >
         <span v-else-if="now.way === 'typed' && now.offsetMm !== null" class="quiet">
-          {{ t('seenAsBetweenMarkAnd', { offsetMm: mmText(now.offsetMm) }) }}</span
+          {{ ' ' }}{{ t('seenAsBetweenMarkAnd', { offsetMm: mmText(now.offsetMm) }) }}</span
         >
       </p>
       <p class="advice" role="status" :aria-label="t('whatToDo')"><SerifText :text="advice ?? ''" /></p>
@@ -259,9 +259,9 @@ useKeys(() => ({
             <WayChoice v-model="draft.advice" :options="ways" :label="t('whichScrews')" />
             <p class="second">
               <template v-if="chosen"
-                >{{ t('leavesResidualMm', { residualMm: mmText(chosen.residualMm) }) }}
+                >{{ t('leavesResidualMm', { residualMm: mmText(chosen.residualMm) }) }}{{ ' ' }}
               </template>
-              <template v-if="cellHasLocks">{{ t('loosenTheSmallLocksFirst') }} </template>
+              <template v-if="cellHasLocks">{{ t('loosenTheSmallLocksFirst') }}{{ ' ' }} </template>
               {{ t('neverUndoAScrewCompletely') }}
             </p>
             <BlockedScrews v-model="draft.blocked" :screws="screws" />

@@ -238,9 +238,9 @@ useKeys(() => ({
       <p>
         <strong>{{ t('againstTubeAtTheStars', { thing }) }}</strong>
         <span class="quiet">
-          {{ t('lowestPowerShows', { limit: Math.round(limit * 2) })
+          {{ ' ' }}{{ t('lowestPowerShows', { limit: Math.round(limit * 2) })
           }}<template v-if="misaligned">
-            {{ t('giveOrTake', { uncertaintyArcmin: arcminText(misaligned.uncertaintyArcmin) }) }}</template
+            {{ ' ' }}{{ t('giveOrTake', { uncertaintyArcmin: arcminText(misaligned.uncertaintyArcmin) }) }}</template
           ></span
         >
       </p>

@@ -33,7 +33,8 @@ async function keep() {
   <div class="offset">
     <p class="second">
       <template v-if="known">
-        {{
+        {{ ' '
+        }}{{
           t('theFinderSitsOfThe', {
             finderOffsetMm: aimWords(kit.optics.finderOffsetMm),
             measuredAtUtc: kit.ownFinder
@@ -43,7 +44,7 @@ async function keep() {
                 })
               : t('thatIsTheModelsNot'),
           })
-        }}
+        }}{{ ' ' }}
       </template>
       <strong v-else>{{ t('whereTheFinderSitsIsnt') }}</strong>
       <ElButton link @click="open = !open">

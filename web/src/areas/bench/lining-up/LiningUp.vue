@@ -109,7 +109,10 @@ const driftSays = computed(() => {
         t('asideAtWorst', { worstDeg: degText(landed.worstDeg) })
       }}</b>
       <span class="second">
-        {{ t('middleHalfToFieldTo', { goodDeg: degText(landed.goodDeg), limitDeg: degText(landed.limitDeg) }) }}</span
+        {{ ' '
+        }}{{
+          t('middleHalfToFieldTo', { goodDeg: degText(landed.goodDeg), limitDeg: degText(landed.limitDeg) })
+        }}</span
       >
       <br />{{ landingSays }}
     </p>

@@ -170,7 +170,7 @@ const off = () => {
     <p class="flex col-[span_2] flex-wrap gap-8px items-center">
       <ElButton v-if="!draft.charged" @click="charge">{{ t('onTheChargerNow') }}</ElButton>
       <template v-else>
-        {{ t('onTheChargerSince', { fromUtc: hourText(draft.charged.fromUtc, kit.zone) })
+        {{ ' ' }}{{ t('onTheChargerSince', { fromUtc: hourText(draft.charged.fromUtc, kit.zone) })
         }}<template v-if="draft.charged.toUtc">{{
           t('offAt', { toUtc: hourText(draft.charged.toUtc, kit.zone) })
         }}</template>

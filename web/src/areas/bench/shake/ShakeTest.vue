@@ -121,7 +121,8 @@ const verdict = computed(() => {
           t('itSwingsTimesASecond', { frequencyHz: draft.frequencyHz.toFixed(1) })
         }}</template>
         <template v-if="helped">
-          {{ t('tighteningTheHelpedMostLess', { what: helped.what, gainS: secondsText(helped.gainS) }) }}</template
+          {{ ' '
+          }}{{ t('tighteningTheHelpedMostLess', { what: helped.what, gainS: secondsText(helped.gainS) }) }}</template
         >
       </p>
       <p v-for="warning in told?.warnings ?? []" :key="warning" class="second">{{ warningWords[warning] }}</p>

@@ -90,7 +90,7 @@ async function make() {
     <ProblemNote class="wide" :problem="problem" @retry="make" />
     <p class="wide">
       <ElButton type="primary" native-type="submit" :disabled="sending">{{ t('makeTheModel') }}</ElButton>
-      <span class="second"> {{ t('itsCardBeginsAsSuch') }}</span>
+      <span class="second"> {{ ' ' }}{{ t('itsCardBeginsAsSuch') }}</span>
     </p>
   </SchemaForm>
 </template>

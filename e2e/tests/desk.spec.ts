@@ -26,7 +26,7 @@ test('a form that is left is taken up again where it was, on this machine', asyn
   await goTo(page, '/desk/hand-out/M-01')
   await page.getByLabel('An adult stands here').check()
   await page.reload()
-  await expect(page.getByText('Taken up where you left it.')).toBeVisible()
+  await expect(page.getByText('Picked up where you left off.')).toBeVisible()
   await expect(page.getByLabel('An adult stands here')).toBeChecked()
 })
 

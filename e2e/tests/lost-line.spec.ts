@@ -47,7 +47,7 @@ test('a take-back goes on without a line, and is sent when it is back', async ({
   await expect(page.getByRole('alert')).toContainText('No connection')
   await context.setOffline(false)
   await page.reload()
-  await expect(page.getByText('Taken up where it was left.')).toBeVisible()
+  await expect(page.getByText('Picked up where it was left.')).toBeVisible()
   await expect(unseenParts(page)).toHaveCount(0)
   await press(page, 'Enter')
   await expect(page.getByRole('heading', { name: 'Clover: back to the shelf.' })).toBeVisible()

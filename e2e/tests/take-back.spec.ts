@@ -223,7 +223,7 @@ test('a second desk sees marks, and goes on when the first is dead', async ({ pa
   await expect(page.getByText('No connection since')).toBeVisible()
   await page.close()
   await second.reload()
-  await expect(second.getByText('Taken up where it was left.')).toBeVisible()
+  await expect(second.getByText('Picked up where it was left.')).toBeVisible()
   expect((await marksOf(second)).filter((mark) => mark === 'present')).toHaveLength(5)
   await press(second, 'a')
   await press(second, 'Enter')

@@ -48,7 +48,7 @@ function costPage(report: CommitteeReport, sheet: Sheet): void {
     words: costText(model, currency),
   }))
   sheet.note(
-    `A year’s share of the price, over ${assumed.lifeYears} years, and what was missing when kits came back by what it costs to buy anew, spread over a year’s loans since ${sinceYear}. Hours of volunteers aren’t counted as money. Where bars lie over each other there are too few loans to tell models apart.`,
+    `A year’s share of the price, over ${assumed.lifeYears} years, and what was missing when kits came back by what it costs to buy again, spread over a year’s loans since ${sinceYear}. Hours of volunteers aren’t counted as money. Where bars lie over each other there are too few loans to tell models apart.`,
   )
   const looked = models.filter(({ beyond }) => beyond !== null)
   if (looked.length === 0 || !sheet.hasRoom()) return

@@ -26,7 +26,7 @@ it('each knob has its own line, in the hand’s words; one that needn’t be tur
 
 it('how near, with the reason; unknown with what to do', () => {
   expect(nearFocusWords({ nearestM: 14.73, extraTravelMm: null, reason: 'formula', reaches: null })).toBe(
-    'Sharp from 15 m on, reckoned from its drawtube.',
+    'Sharp from 15 m on, worked out from its drawtube.',
   )
   expect(nearFocusWords({ nearestM: null, extraTravelMm: null, reason: 'trial-needed', reaches: null })).toContain(
     'try how near it comes sharp',

@@ -51,7 +51,7 @@ export function knobLines(turns: readonly KnobTurn[], knobs: readonly FinderKnob
 }
 
 const nearFocusReasons: Readonly<Record<NearFocus['reason'], string>> = {
-  formula: 'reckoned from its drawtube',
+  formula: 'worked out from its drawtube',
   known: 'from its model, or a trial',
   'travel-unknown': 'measure how far the drawtube goes out beyond where a star is sharp',
   'trial-needed': 'it focuses by moving its mirror: try how near it comes sharp, and write it down',

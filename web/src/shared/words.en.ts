@@ -133,7 +133,7 @@ export const en = {
     thisIsNotAPicture: 'This is not a picture that can be read. A JPEG or PNG from a phone is wanted.',
     thisPictureHasMoreThan: 'This picture has more than 64 megapixels. Send the phone’s ordinary size.',
     fewerThanThreeOfThe:
-      'Fewer than three of the pictures of the complete case can be used: its size or its marks have changed since. Take them anew in Set-up, Open case.',
+      'Fewer than three of the pictures of the complete case can be used: its size or its marks have changed since. Take them again in Set-up, Open case.',
   },
   unexpected: {
     marksAtTheDeskAnd: 'Marks at the desk and figures at the bench are kept on this machine.',

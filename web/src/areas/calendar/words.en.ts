@@ -162,7 +162,7 @@ export const en = {
     offered: 'offered',
     nobodyCanBeServedIn: 'Nobody can be served in the next twelve weeks.',
     waiting: 'Waiting',
-    nobodyWaits: 'Nobody waits.',
+    nobodyWaits: 'Nobody is waiting.',
     askedAskedAtUtc: 'asked {askedAtUtc}{levelWords}{note}',
     or: ' or ',
     fromOnTo: '{fromOn} to {untilOn}',

@@ -30,7 +30,7 @@ export const en = {
     yearsThatAKitLasts: 'years that a kit lasts',
     aLoan: '{currency} a loan',
     aYearsShareOfThe:
-      'A year’s share of the price, and what was missing when it came back by what it costs to buy anew, over a year’s loans since {sinceYear}. Hours of volunteers aren’t counted as money.',
+      'A year’s share of the price, and what was missing when it came back by what it costs to buy again, over a year’s loans since {sinceYear}. Hours of volunteers aren’t counted as money.',
     whichPartsToKeep: 'Which parts to keep',
     newOnesComeWithin: 'new ones come within',
     weeks: 'weeks',
@@ -99,7 +99,7 @@ export const en = {
     inTime: 'in time',
     late: 'late',
     atName: ' at {name}',
-    beingReckoned: ', being reckoned …',
+    beingReckoned: ', being worked out …',
     darkHoursWithoutTheMoon: 'dark hours without the Moon{name}{place}',
   },
   monthsChart: {

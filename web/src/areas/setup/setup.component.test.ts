@@ -67,7 +67,7 @@ describe('FieldTable draws a table over a form', () => {
 })
 
 it.each([
-  [true, null, 'Taken up where you left it'],
+  [true, null, 'Picked up where you left off'],
   [false, {}, 'this model was changed since'],
   [false, null, ''],
 ])('a draft that was taken up (%s) or is older (%j) says so', (takenUp, older, words) => {
@@ -111,7 +111,7 @@ describe('pages of a model', () => {
     await shown.find('[name="mount.ratedLoadG"]').setValue('0')
     expect(await keep()).toEqual([])
     expect(shown.text()).toContain('a rated load is above 0')
-    expect(shown.find('footer [role=alert]').text()).toBe('One field can’t be used yet.')
+    expect(shown.find('footer [role=alert]').text()).toBe('One field needs correcting.')
   })
   it('the mount: what was changed goes out with the version it was changed from', async () => {
     const { shown, keep } = await open(MountPage, model(), { 'PUT /api/models/m/mount': model({ version: 4 }) })

@@ -188,7 +188,7 @@ export const en = {
     twoKitsALineFor: ': two kits, a line for each part.',
     bringInAList: 'Bring in a list',
     aSampleToFillIn: 'a sample to fill in',
-    kitsThereAre: 'Kits there are',
+    kitsThereAre: 'Kits you have',
     renameMoveAndNoteOn: 'rename, move and note on each one’s sheet',
   },
   kitsThere: {
@@ -355,7 +355,7 @@ export const en = {
     outAndBack: 'Out and back',
     fourKitsAreOut: 'Four kits are out.',
     letters: 'Letters',
-    noneWaits: 'None waits.',
+    noneWaits: 'None is waiting.',
     glass: 'Glass',
     assembly: 'Assembly',
     balance: 'Balance',
@@ -368,7 +368,7 @@ export const en = {
     opticalAxis: 'optical axis',
     shared: 'shared',
     theKitWasChangedMeanwhile: 'The kit was changed meanwhile.',
-    noKitWaitsAtThe: 'No kit waits at the bench.',
+    noKitWaitsAtThe: 'No kit is waiting at the bench.',
     whatIsAskedStandsHere: 'What is asked stands here.',
     whatIsShownBesidesStands: 'What is shown besides stands here.',
   },
@@ -633,7 +633,7 @@ export const en = {
     onlyGuessedFromAList: 'Only guessed from a list so far: {guessed}. Look, and keep it.',
   },
   keptFormNote: {
-    takenUpWhereYouLeft: 'Taken up where you left it; not kept yet.',
+    takenUpWhereYouLeft: 'Picked up where you left off; not kept yet.',
     letItGo: 'Let it go',
     youLeftSomethingHereThat: 'You left something here that isn’t kept, and this model was changed since.',
     takeItUp: 'Take it up',
@@ -649,7 +649,7 @@ export const en = {
   modelFormPage: {
     onlyACoordinatorOfEvery: 'Only a coordinator of every branch with such kits may change it.',
     keptForAllKitsOf: 'Kept for all kits of this model.',
-    fieldsCantBeUsedYet: 'One field can’t be used yet. | {n} fields can’t be used yet.',
+    fieldsCantBeUsedYet: 'One field needs correcting. | {n} fields need correcting.',
   },
   modelPage: {
     aModelWithKits: 'a model with one kit{listed} | a model with {n} kits{listed}',

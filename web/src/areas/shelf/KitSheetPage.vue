@@ -160,15 +160,21 @@ async function cureHazard(hazard: HazardCode) {
 </script>
 
 <template>
-  <main class="sheet grid flex-1 grid-cols-[minmax(0,1fr)_332px] max-[1100px]:grid-cols-[minmax(0,1fr)]">
-    <div class="page">
+  <main
+    class="sheet grid flex-1 grid-cols-[minmax(0,1fr)_332px] grid-rows-[auto_minmax(0,1fr)] max-[1100px]:grid-cols-[minmax(0,1fr)] max-[1100px]:grid-rows-none"
+  >
+    <div class="page pb-0">
       <ProblemNote :problem="problem" @retry="reload" />
+      <header v-if="kit" class="flex flex-wrap gap-14px items-center">
+        <h1>{{ kit.name }}</h1>
+        <KitTag :code="kit.code" />
+        <p class="quiet">{{ kit.branchName }} · {{ kit.place }}</p>
+      </header>
+    </div>
+    <!-- What may be done with it comes before what lies in it, where both can’t stand side by side. -->
+    <div class="side row-span-2 max-[1100px]:row-auto"><KitGlance v-if="kit" :kit="kit" on-sheet /></div>
+    <div class="page pt-0">
       <template v-if="kit">
-        <header class="flex flex-wrap gap-14px items-center">
-          <h1>{{ kit.name }}</h1>
-          <KitTag :code="kit.code" />
-          <p class="quiet">{{ kit.branchName }} · {{ kit.place }}</p>
-        </header>
         <nav class="ways flex flex-wrap gap-y-4px gap-x-20px my-8px mx-0" :aria-label="t('ofThisKit')">
           <RouterLink :to="{ path: '/setup/labels', query: { kind: 'cards', kits: kit.code } }">{{
             t('contentsCard')
@@ -279,7 +285,6 @@ async function cureHazard(hazard: HazardCode) {
         <KitHistory :lines="kit.history" :zone="kit.zone" />
       </template>
     </div>
-    <div class="side"><KitGlance v-if="kit" :kit="kit" on-sheet /></div>
   </main>
 </template>
 
@@ -290,6 +295,16 @@ async function cureHazard(hazard: HazardCode) {
   min-height: calc(100vh - 48px);
   border-left: 1px solid var(--rule);
   background: var(--card);
+}
+
+@media (width <= 1100px) {
+  .side > * {
+    position: static;
+    min-height: 0;
+    margin-top: 12px;
+    border-left: 0;
+    border-block: 1px solid var(--rule);
+  }
 }
 
 /* Headings of its parts too. */

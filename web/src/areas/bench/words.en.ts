@@ -113,7 +113,8 @@ export const en = {
   },
   benchPage: {
     theBench: 'The bench',
-    kitsWaitAboutMinutesWhat: '{waiting} kits are waiting, about {minutes} minutes. What is promised soonest stands first.',
+    kitsWaitAboutMinutesWhat:
+      '{waiting} kits are waiting, about {minutes} minutes. What is promised soonest stands first.',
     nothingWaitsAKitFrom: 'Nothing is waiting. A kit from the shelf can be checked from its sheet at any time.',
     theBenchIsClear: 'The bench is clear.',
     wantedNeededByUtc: 'wanted {neededByUtc}',

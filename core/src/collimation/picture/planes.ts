@@ -109,6 +109,20 @@ export function smaller({ width, height, values }: Plane, by: number): Plane {
   return { width: across, height: down, values: out }
 }
 
+function addPair(
+  line: Float64Array,
+  weight: number,
+  before: Float32Array,
+  beforeAt: number,
+  after: Float32Array,
+  afterAt: number,
+): void {
+  for (let column = 0; column < line.length; column++)
+    line[column] =
+      (line[column] as number) +
+      weight * ((before[beforeAt + column] as number) + (after[afterAt + column] as number))
+}
+
 /** Gaussian blur; the border repeats its last pixel. */
 export function blurred({ width, height, values }: Plane, sigmaPx: number): Plane {
   const reach = max(1, ceil(2.8 * sigmaPx))
@@ -116,37 +130,25 @@ export function blurred({ width, height, values }: Plane, sigmaPx: number): Plan
   const total = weights.reduce((sum, weight, k) => sum + (k === 0 ? weight : 2 * weight), 0)
   const kernel = Float64Array.from(weights, (weight) => weight / total)
   const middle = kernel[0] ?? 1
+  // Neighbour by neighbour over a whole line: what is read next lies beside what was read last.
+  const line = new Float64Array(width)
   const rows = new Float32Array(values.length)
   const padded = new Float32Array(width + 2 * reach)
   for (let start = 0; start < values.length; start += width) {
     padded.set(values.subarray(start, start + width), reach)
     padded.fill(values[start] ?? 0, 0, reach)
     padded.fill(values[start + width - 1] ?? 0, width + reach)
-    for (let column = 0; column < width; column++) {
-      const at = column + reach
-      let sum = middle * (padded[at] as number)
-      for (let k = 1; k <= reach; k++)
-        sum += (kernel[k] as number) * ((padded[at - k] as number) + (padded[at + k] as number))
-      rows[start + column] = sum
-    }
+    for (let column = 0; column < width; column++) line[column] = middle * (padded[column + reach] as number)
+    for (let k = 1; k <= reach; k++) addPair(line, kernel[k] as number, padded, reach - k, padded, reach + k)
+    rows.set(line, start)
   }
   const out = new Float32Array(values.length)
-  const above = new Int32Array(reach + 1)
-  const below = new Int32Array(reach + 1)
   for (let row = 0; row < height; row++) {
     const to = row * width
-    for (let k = 1; k <= reach; k++) {
-      above[k] = max(row - k, 0) * width
-      below[k] = min(row + k, height - 1) * width
-    }
-    for (let column = 0; column < width; column++) {
-      let sum = middle * (rows[to + column] as number)
-      for (let k = 1; k <= reach; k++)
-        sum +=
-          (kernel[k] as number) *
-          ((rows[(above[k] as number) + column] as number) + (rows[(below[k] as number) + column] as number))
-      out[to + column] = sum
-    }
+    for (let column = 0; column < width; column++) line[column] = middle * (rows[to + column] as number)
+    for (let k = 1; k <= reach; k++)
+      addPair(line, kernel[k] as number, rows, max(row - k, 0) * width, rows, min(row + k, height - 1) * width)
+    out.set(line, to)
   }
   return { width, height, values: out }
 }
@@ -165,6 +167,37 @@ export function sampled({ width, height, values }: Plane, x: number, y: number):
   const top = (values[at] ?? 0) * (1 - a) + (values[at + right] ?? 0) * a
   const bottom = (values[at + below] ?? 0) * (1 - a) + (values[at + below + right] ?? 0) * a
   return top * (1 - b) + bottom * b
+}
+
+/** Brightness of several planes of one size along a line, at `count` places from (x, y) on, (dx, dy) apart: into `into`, plane
+ * after plane. The places between pixels are the same for all of them, so they are worked out once. */
+export function sampledAlong(
+  planes: readonly Plane[],
+  { x, y, dx, dy, count }: { x: number; y: number; dx: number; dy: number; count: number },
+  into: Float32Array,
+): void {
+  const [first] = planes
+  if (!first) return
+  const { width, height } = first
+  const mostColumn = max(width - 2, 0)
+  const mostRow = max(height - 2, 0)
+  const right = width > 1 ? 1 : 0
+  const below = height > 1 ? width : 0
+  for (let i = 0; i < count; i++) {
+    const u = min(max(x + dx * i - 0.5, 0), width - 1)
+    const v = min(max(y + dy * i - 0.5, 0), height - 1)
+    const column = min(floor(u), mostColumn)
+    const row = min(floor(v), mostRow)
+    const a = u - column
+    const b = v - row
+    const at = row * width + column
+    for (let p = 0; p < planes.length; p++) {
+      const { values } = planes[p] as Plane
+      const top = (values[at] as number) * (1 - a) + (values[at + right] as number) * a
+      const bottom = (values[at + below] as number) * (1 - a) + (values[at + below + right] as number) * a
+      into[p * count + i] = top * (1 - b) + bottom * b
+    }
+  }
 }
 
 /** Spread of the noise, from differences of neighbours that are mostly on even ground: the median of |Laplacian|. */

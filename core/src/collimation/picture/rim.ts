@@ -1,7 +1,7 @@
 import { seeded } from '../../shared/seeded.ts'
 import { circleThrough, fitCircle, type Circle, type EdgePoint, type FittedCircle } from './circle-fit.ts'
 import { fitEllipse } from './ellipse-fit.ts'
-import { sampled, type Plane } from './planes.ts'
+import { sampledAlong, type Plane } from './planes.ts'
 
 /** Taken out of the global object once: inner loops ask for them millions of times. */
 const { abs, cos, floor, hypot, max, min, round, sin, sqrt } = Math
@@ -54,7 +54,8 @@ export function rimPoints(planes: readonly Plane[], about: Circle, search: RimSe
   const lag = max(1, round(SPAN_PX / STEP))
   const found: RimPoint[] = []
   const slopes = new Float32Array(count)
-  const profile = new Float32Array(count + 2 * lag)
+  const long = count + 2 * lag
+  const profiles = new Float32Array(long * planes.length)
   for (let ray = 0; ray < rays; ray++) {
     const angle = (2 * Math.PI * (ray + 0.5)) / rays
     const u = cos(angle)
@@ -63,16 +64,18 @@ export function rimPoints(planes: readonly Plane[], about: Circle, search: RimSe
     const endY = about.y + v * (about.r + bandPx)
     if (endX < -bandPx || endY < -bandPx || endX > first.width + bandPx || endY > first.height + bandPx) continue
     slopes.fill(0)
-    for (const plane of planes) {
-      for (let i = 0; i < profile.length; i++) {
-        const radius = inner + (i - lag) * STEP
-        profile[i] = sampled(plane, about.x + u * radius, about.y + v * radius)
-      }
+    const from = inner - lag * STEP
+    sampledAlong(
+      planes,
+      { x: about.x + u * from, y: about.y + v * from, dx: u * STEP, dy: v * STEP, count: long },
+      profiles,
+    )
+    for (let plane = 0; plane < planes.length; plane++)
       for (let i = 0; i < count; i++) {
-        const step = (profile[i] ?? 0) - (profile[i + 2 * lag] ?? 0)
-        if (abs(step) > abs(slopes[i] ?? 0)) slopes[i] = step
+        const at = plane * long + i
+        const step = (profiles[at] as number) - (profiles[at + 2 * lag] as number)
+        if (abs(step) > abs(slopes[i] as number)) slopes[i] = step
       }
-    }
     const strength = (i: number) => {
       const step = slopes[i] ?? 0
       return polarity === 'either' ? abs(step) : polarity === 'bright-inside' ? step : -step
@@ -145,22 +148,27 @@ function bestTriple(
   const steps = points.map(({ step }) => step).sort((a, b) => a - b)
   // One strong edge counts as much as the next, so that a bright neighbour doesn't draw the circle away.
   const strong = steps[floor(steps.length * 0.75)] ?? 1
+  const xs = Float64Array.from(points, ({ x }) => x)
+  const ys = Float64Array.from(points, ({ y }) => y)
+  const rays = Int32Array.from(points, ({ ray }) => ray)
+  const shares = Float64Array.from(points, ({ step }) => min(step / strong, 1))
   let best: Circle | null = null
   let bestScore = 0
   const consider = (circle: Circle) => {
+    const { x, y, r } = circle
     let score = 0
     let ray = -1
     let ofRay = 0
-    for (const point of points) {
-      if (point.ray !== ray) {
+    for (let i = 0; i < xs.length; i++) {
+      if (rays[i] !== ray) {
         score += ofRay
         ofRay = 0
-        ray = point.ray
+        ray = rays[i] as number
       }
-      const dx = point.x - circle.x
-      const dy = point.y - circle.y
-      const off = abs(sqrt(dx * dx + dy * dy) - circle.r)
-      if (off < tolerance) ofRay = max(ofRay, min(point.step / strong, 1) * (1 - off / tolerance / 2))
+      const dx = (xs[i] as number) - x
+      const dy = (ys[i] as number) - y
+      const off = abs(sqrt(dx * dx + dy * dy) - r)
+      if (off < tolerance) ofRay = max(ofRay, (shares[i] as number) * (1 - off / tolerance / 2))
     }
     score += ofRay
     if (score > bestScore) {

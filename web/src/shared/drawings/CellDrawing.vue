@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { screwPlace, turnFraction, wayWord, type CellResponse, type ScrewTurn } from '@binoculum/core'
 import { computed } from 'vue'
+import { atDeg } from './on-dial.ts'
 
 /** The primary's cell seen from behind, focuser's side up: its own screws, its locks, and which to turn which way. */
 const {
@@ -42,8 +43,8 @@ function arrow(turn: number) {
   const from = -55
   const to = 55
   const point = (deg: number) => {
-    const rad = (deg * Math.PI) / 180
-    return `${(r * Math.sin(rad)).toFixed(1)} ${(-r * Math.cos(rad)).toFixed(1)}`
+    const { x, y } = atDeg(deg, r)
+    return `${x.toFixed(1)} ${y.toFixed(1)}`
   }
   return turn > 0 ? `M${point(from)}A${r} ${r} 0 0 1 ${point(to)}` : `M${point(to)}A${r} ${r} 0 0 0 ${point(from)}`
 }

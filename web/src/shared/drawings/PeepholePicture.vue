@@ -2,6 +2,7 @@
 import { inView, peepholeView, type Alignment, type PeepholeTube, type PointXY } from '@binoculum/core'
 import { computed, useId } from 'vue'
 import MiddleOfView from './MiddleOfView.vue'
+import { atDeg } from './on-dial.ts'
 
 /**
  * The view through the peephole, drawn from the kit's own tube, open end up; and the middle of it through a loupe. The same
@@ -83,10 +84,7 @@ const loupeMm = computed(() =>
   ),
 )
 const loupeCentre = computed(() => ({ x: (mark.value.x + hole.value.x) / 2, y: (mark.value.y + hole.value.y) / 2 }))
-const letterAt = (angleDeg: number) => {
-  const rad = (angleDeg * Math.PI) / 180
-  return { x: 1.16 * R.value * Math.sin(rad), y: -1.16 * R.value * Math.cos(rad) }
-}
+const letterAt = (angleDeg: number) => atDeg(angleDeg, 1.16 * R.value)
 const box = computed(() => `${-reach.value} ${-reach.value * 1.02} ${reach.value * 2} ${reach.value * 2.04}`)
 const scale = computed(() => (0.38 * reach.value) / loupeMm.value)
 /** In the corner that hides no letter, the upper right where all are alike. */

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { clockText } from '@binoculum/core'
 import { sharedWords } from '../words.ts'
+import { atHour } from './on-dial.ts'
 
 const t = sharedWords('ringDial')
 
@@ -17,43 +18,39 @@ const {
   label: string
 }>()
 const R = 42
-const at = (hours: number, radius = R) => ({
-  x: 75 + radius * Math.sin((hours * Math.PI) / 6),
-  y: 75 - radius * Math.cos((hours * Math.PI) / 6),
-})
 </script>
 
 <template>
   <svg
-    viewBox="0 0 150 150"
+    viewBox="-75 -75 150 150"
     :width="size"
     :height="size"
     role="img"
     :aria-label="t('onTheRing', { label, clock: clockText(clock) })"
   >
-    <circle cx="75" cy="75" r="70" :class="dashed ? 'edge dashed' : 'edge'" />
-    <circle cx="75" cy="75" :r="R" class="fill-none stroke-brass stroke-1.8" />
+    <circle r="70" :class="dashed ? 'edge dashed' : 'edge'" />
+    <circle :r="R" class="fill-none stroke-brass stroke-1.8" />
     <line
       v-for="tick in 24"
       :key="tick"
-      :x1="at(tick / 2, tick % 6 === 0 ? R - 7 : R - 4).x"
-      :y1="at(tick / 2, tick % 6 === 0 ? R - 7 : R - 4).y"
-      :x2="at(tick / 2, tick % 6 === 0 ? R + 7 : R + 4).x"
-      :y2="at(tick / 2, tick % 6 === 0 ? R + 7 : R + 4).y"
+      :x1="atHour(tick / 2, tick % 6 === 0 ? R - 7 : R - 4).x"
+      :y1="atHour(tick / 2, tick % 6 === 0 ? R - 7 : R - 4).y"
+      :x2="atHour(tick / 2, tick % 6 === 0 ? R + 7 : R + 4).x"
+      :y2="atHour(tick / 2, tick % 6 === 0 ? R + 7 : R + 4).y"
       class="fill-none stroke-brass stroke-1.8"
     />
     <text
       v-for="hour in [12, 3, 6, 9]"
       :key="hour"
       class="fill-quiet [font:400_13px_var(--sans)] [text-anchor:middle]"
-      :x="at(hour, 59).x"
-      :y="at(hour, 59).y + 5"
+      :x="atHour(hour, 59).x"
+      :y="atHour(hour, 59).y + 5"
     >
       {{ hour }}
     </text>
-    <path d="M69 75h12M75 69v12" class="fill-none stroke-ink stroke-1.5" />
-    <line x1="75" y1="75" :x2="at(clock).x" :y2="at(clock).y" class="stroke-night [stroke-dasharray:3_3]" />
-    <circle :cx="at(clock).x" :cy="at(clock).y" r="8" class="fill-night" />
+    <path d="M-6 0h12M0 -6v12" class="fill-none stroke-ink stroke-1.5" />
+    <line :x2="atHour(clock, R).x" :y2="atHour(clock, R).y" class="stroke-night [stroke-dasharray:3_3]" />
+    <circle :cx="atHour(clock, R).x" :cy="atHour(clock, R).y" r="8" class="fill-night" />
   </svg>
 </template>
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { atDeg } from '../../../shared/drawings/on-dial.ts'
 
 /** Where the tube's open end is in the picture, as an arrow that is dragged round it. */
 const { box, unit, pictureAt } = defineProps<{
@@ -12,9 +13,8 @@ const deg = defineModel<number>({ required: true })
 
 const middle = computed(() => ({ x: box.x + box.w / 2, y: box.y + box.h / 2 }))
 const arrow = computed(() => {
-  const rad = (deg.value * Math.PI) / 180
-  const r = Math.min(box.w, box.h) * 0.44
-  return { x: middle.value.x + r * Math.sin(rad), y: middle.value.y - r * Math.cos(rad) }
+  const { x, y } = atDeg(deg.value, Math.min(box.w, box.h) * 0.44)
+  return { x: middle.value.x + x, y: middle.value.y + y }
 })
 const turning = ref(false)
 function grab(event: PointerEvent) {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { PointXY } from '@binoculum/core'
 import { computed } from 'vue'
+import { atHour } from '../../../shared/drawings/on-dial.ts'
 import { benchWords } from '../words.ts'
 
 const t = benchWords('peepholeDial')
@@ -19,16 +19,8 @@ const emit = defineEmits<{ set: [offsetMm: number, clockHours: number] }>()
 const R = 130
 const spanMm = computed(() => limitOffsetMm * 3)
 const toPx = (mm: number) => (mm / spanMm.value) * R
-const mark = computed<PointXY>(() => {
-  const distance = Math.min(toPx(offsetMm ?? 0), R)
-  const rad = (clockHours * Math.PI) / 6
-  return { x: distance * Math.sin(rad), y: -distance * Math.cos(rad) }
-})
+const mark = computed(() => atHour(clockHours, Math.min(toPx(offsetMm ?? 0), R)))
 const hours = Array.from({ length: 12 }, (_, index) => index + 1)
-const place = (hour: number, radius: number): PointXY => ({
-  x: radius * Math.sin((hour * Math.PI) / 6),
-  y: -radius * Math.cos((hour * Math.PI) / 6),
-})
 
 function touch(event: PointerEvent) {
   const box = (event.currentTarget as SVGElement).getBoundingClientRect()
@@ -56,8 +48,8 @@ function touch(event: PointerEvent) {
       v-for="hour in hours"
       :key="hour"
       class="fill-quiet [font:640_13px_var(--sans)] [text-anchor:middle]"
-      :x="place(hour, R + 16).x"
-      :y="place(hour, R + 16).y + 5"
+      :x="atHour(hour, R + 16).x"
+      :y="atHour(hour, R + 16).y + 5"
     >
       {{ hour }}
     </text>

@@ -1,21 +1,18 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { atDeg } from '../../../shared/drawings/on-dial.ts'
 
 /** A knob as the hand sees it, with the way it is to be turned. */
 const { turns } = defineProps<{ turns: number }>()
 const R = 25
 const sweep = computed(() => Math.min(Math.abs(turns) * 360, 340) * Math.sign(turns))
-const at = (deg: number, radius: number) => ({
-  x: radius * Math.sin((deg * Math.PI) / 180),
-  y: -radius * Math.cos((deg * Math.PI) / 180),
-})
 const arc = computed(() => {
-  const end = at(sweep.value, R + 7)
+  const end = atDeg(sweep.value, R + 7)
   const large = Math.abs(sweep.value) > 180 ? 1 : 0
   return `M0 ${-(R + 7)}A${R + 7} ${R + 7} 0 ${large} ${sweep.value > 0 ? 1 : 0} ${end.x} ${end.y}`
 })
 const head = computed(() => {
-  const { x, y } = at(sweep.value, R + 7)
+  const { x, y } = atDeg(sweep.value, R + 7)
   return `translate(${x} ${y}) rotate(${sweep.value + (sweep.value > 0 ? 90 : -90)})`
 })
 </script>

@@ -111,6 +111,20 @@ function edgesThatReach(
   return kept.subarray(0, keeps)
 }
 
+/** Edges that may vote, counted in cells from the square's corner, and how far their votes move with each pixel of radius. */
+function votersOf(edges: Edges, sign: number, where: Pick<Votes, 'radii' | 'within' | 'cell'>) {
+  const { within, cell } = where
+  const { xs, ys, us, vs } = edges
+  const indexes = edgesThatReach(edges, sign, where)
+  const corner = { x: within.x - within.reach, y: within.y - within.reach }
+  return {
+    columns: Float64Array.from(indexes, (i) => ((xs[i] as number) - corner.x) / cell),
+    rows: Float64Array.from(indexes, (i) => ((ys[i] as number) - corner.y) / cell),
+    across: Float64Array.from(indexes, (i) => (sign * (us[i] as number)) / cell),
+    down: Float64Array.from(indexes, (i) => (sign * (vs[i] as number)) / cell),
+  }
+}
+
 /**
  * Circles that many edges point at, best first: each edge votes, along its own gradient, for the centres it could belong to,
  * one radius after the other. Peaks near a better one are left out.
@@ -120,20 +134,19 @@ export function votedRings(edges: Edges, { polarity, radii, within, cell, most }
   const left = within.x - within.reach
   const top = within.y - within.reach
   const signs = polarity === 'bright-inside' ? [1] : polarity === 'dark-inside' ? [-1] : [1, -1]
-  const { xs, ys, us, vs } = edges
-  const voters = signs.map((sign) => ({ sign, indexes: edgesThatReach(edges, sign, { radii, within, cell }) }))
+  const voters = signs.map((sign) => votersOf(edges, sign, { radii, within, cell }))
   const votes = new Float32Array(side * side)
   /** Votes of a cell and its neighbours to either side. */
   const across = new Float32Array(side * side)
   const found: VotedRing[] = []
   for (const r of radii) {
     votes.fill(0)
-    for (const { sign, indexes } of voters)
-      for (const i of indexes) {
-        const column = floor(((xs[i] as number) + sign * r * (us[i] as number) - left) / cell)
-        const row = floor(((ys[i] as number) + sign * r * (vs[i] as number) - top) / cell)
+    for (const { columns, rows, across: u, down: v } of voters)
+      for (let i = 0; i < columns.length; i++) {
+        const column = (columns[i] as number) + r * (u[i] as number)
+        const row = (rows[i] as number) + r * (v[i] as number)
         if (column < 0 || row < 0 || column >= side || row >= side) continue
-        const at = row * side + column
+        const at = floor(row) * side + floor(column)
         votes[at] = (votes[at] as number) + 1
       }
     for (let at = 1; at < votes.length - 1; at++)

@@ -105,7 +105,7 @@ const lines = computed((): readonly Line[] => {
   const { kits = [], loans = [], others = [], parts = [] } = found.value ?? {}
   return [
     ...kits.map(({ code, name, modelName }) => ({
-      ...{ key: t('kitCode', { code }), way: kitWay(code), kitCode: code, name, detail: modelName },
+      ...{ key: `kit ${code}`, way: kitWay(code), kitCode: code, name, detail: modelName },
     })),
     ...loans.map(({ id, code, kitCode, branchId, borrower, state }) => ({
       ...{ key: id, name: borrower, detail: t('loanCode', { code, state, kitCode }) },
@@ -117,7 +117,7 @@ const lines = computed((): readonly Line[] => {
     })),
     ...parts.map(({ kitCode, kitName, part, mark }, index) => ({
       ...{
-        key: t('partIndex', { index }),
+        key: `part ${index}`,
         way: kitWay(kitCode),
         name: part,
         detail: t('inKitName', { kitName, mark }),

@@ -51,9 +51,7 @@ export const en = {
   topLine: {
     kitNameBack: '{kitName} back {atUtc}',
     kitNameOut: '{kitName} out {atUtc}',
-    kitCode: 'kit {code}',
     loanCode: 'loan {code}, {state}, {kitCode}',
-    partIndex: 'part {index}',
     inKitName: 'in {kitName}, {mark}',
     findAKitPartBorrower: 'Find a kit, part, borrower or loan',
     scanALabelWithThe: 'Scan a label with the camera',

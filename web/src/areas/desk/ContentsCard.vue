@@ -29,7 +29,7 @@ const rows = computed<Row[]>(() =>
     const heading: Row[] =
       parts[index - 1]?.place === part.place
         ? []
-        : [{ kind: 'place', place: part.place || t('case'), key: t('placeIndex', { index }) }]
+        : [{ kind: 'place', place: part.place || t('case'), key: `place ${index}` }]
     return [...heading, { kind: 'part' as const, part, index, key: part.id }]
   }),
 )

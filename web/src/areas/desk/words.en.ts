@@ -104,7 +104,6 @@ export const en = {
   },
   contentsCard: {
     case: 'Case',
-    placeIndex: 'place {index}',
     contentsCard: 'Contents card',
     liesHere: '{wrongItem} lies here',
     presentCountOf: '{presentCount} of {count}',

@@ -4,18 +4,11 @@ const shared = {
   testEnvironment: 'node',
   testEnvironmentOptions: { customExportConditions: conditions },
   transform: {
-    '^.+\\.ts$': [
-      '@swc/jest',
-      {
-        jsc: {
-          parser: { syntax: 'typescript', decorators: true },
-          transform: { legacyDecorator: true, useDefineForClassFields: false },
-          target: 'es2022',
-        },
-        module: { type: 'es6' },
-      },
-    ],
+    '^.+\\.ts$': '<rootDir>/scripts/lib/swc-jest.mjs',
+    // Reckons as much as our own modules do.
+    'node_modules/(?:astronomy-engine|astronomia|luxon)/.+\\.m?js$': '<rootDir>/scripts/lib/swc-jest.mjs',
   },
+  transformIgnorePatterns: ['/node_modules/(?!(?:astronomy-engine|astronomia|luxon)/)'],
   modulePathIgnorePatterns: ['/dist/', '/.data/'],
 }
 

@@ -6,6 +6,7 @@ import { features } from './features.ts'
 import { Sessions } from './features/people/service.ts'
 import { accessRules } from './platform/access.ts'
 import type { App } from './platform/app-type.ts'
+import { endIdle } from './platform/bounded-worker.ts'
 import type { Database } from './platform/database.ts'
 import { errorHandling, refuseUrl } from './platform/errors.ts'
 import type { Drivers } from './platform/feature.ts'
@@ -66,6 +67,7 @@ export async function buildApp(options: AppOptions): Promise<App> {
   const live = new Live(database.url)
   await live.open()
   app.addHook('onClose', () => live.close())
+  app.addHook('onClose', async () => endIdle())
   const house = new House(context, live, options.webFolder)
   app.decorate('house', house)
   for (const { open } of features) open?.(house)

@@ -26,16 +26,57 @@ export const workerBeside = (moduleUrl: string, name: string): URL => new URL(`$
 
 /** The module in a thread. From the sources it needs the same loader as everything else, and a thread has to
  * register that itself. */
-function startThread(module: URL, input: unknown, memoryMb: number): Worker {
-  const options = { workerData: input, resourceLimits: { maxOldGenerationSizeMb: memoryMb } }
+function startThread(module: URL, memoryMb: number): Worker {
+  const options = { resourceLimits: { maxOldGenerationSizeMb: memoryMb } }
   if (extension !== '.ts') return new Worker(module, options)
   const load = `import('tsx/esm/api').then(({ register }) => { register(); return import(${JSON.stringify(module.href)}) })`
   return new Worker(load, { ...options, eval: true, execArgv: ['--conditions=@binoculum/source', '--no-warnings'] })
 }
 
+/** A thread that has answered, and has all loaded that the next one needs. */
+interface Idle {
+  /** The module and the memory it may have. */
+  readonly kind: string
+  readonly worker: Worker
+  readonly answered: number
+  readonly timer: NodeJS.Timeout
+}
+/** Longest idle first. */
+const idle: Idle[] = []
+const IDLE_MS = 60_000
+/** What a library loses with each file would add up. */
+const MOST_ANSWERS = 50
+
+function takeIdle(kind: string): Idle | null {
+  const at = idle.findIndex((thread) => thread.kind === kind)
+  const [thread = null] = at < 0 ? [] : idle.splice(at, 1)
+  if (thread) clearTimeout(thread.timer)
+  return thread
+}
+
+function keepIdle(kind: string, worker: Worker, answered: number): void {
+  const end = () => endIdle(({ worker: other }) => other === worker)
+  worker.once('error', end)
+  const timer = setTimeout(end, IDLE_MS).unref()
+  worker.unref()
+  idle.push({ kind, worker, answered, timer })
+  // No more than ever work at once.
+  if (idle.length > pool.concurrency) endIdle((thread) => thread === idle[0])
+}
+
+/** Ends threads that wait for work: all of them when the server closes. */
+export function endIdle(which: (thread: Idle) => boolean = () => true): void {
+  for (const thread of idle.filter(which)) {
+    idle.splice(idle.indexOf(thread), 1)
+    clearTimeout(thread.timer)
+    void thread.worker.terminate()
+  }
+}
+
 /**
  * Runs a module on what strangers send, in a thread of its own with a limit on time and memory: a file made to hurt ends its thread, not the
- * server. A few run at once, some wait.
+ * server. A few run at once, some wait. A thread that answered in time is kept a while for the next one's file, since loading the module
+ * takes longer than most files.
  * @throws Problem with the module's code, TOO_LONG when it went over its limits, or BUSY when too many wait
  */
 export function runBounded<T>(module: URL, input: unknown, bounds: Bounds): Promise<T> {
@@ -55,24 +96,34 @@ const pool = new PQueue({ concurrency: Math.max(2, availableParallelism() - 1) }
 const MOST_WAITING = 24
 
 function runNow<T>(module: URL, input: unknown, { timeoutMs, memoryMb }: Bounds): Promise<T> {
-  const worker = startThread(module, input, memoryMb)
+  const kind = `${module.href} ${memoryMb}`
+  const { worker, answered } = takeIdle(kind) ?? { worker: startThread(module, memoryMb), answered: 0 }
+  worker.ref()
   return new Promise<T>((resolve, reject) => {
     const timer = setTimeout(() => end(() => reject(new Problem('TOO_LONG'))), timeoutMs * slowness())
-    const end = (settle: () => void) => {
+    const settled = (settle: () => void) => {
       clearTimeout(timer)
-      void worker.terminate()
+      // By name: a thread has listeners of its own, by which its messages come.
+      for (const event of ['message', 'error', 'exit']) worker.removeAllListeners(event)
       settle()
     }
-    worker.once('message', (answer: WorkerAnswer) =>
-      end(() =>
+    const end = (settle: () => void) => {
+      settled(settle)
+      void worker.terminate()
+    }
+    worker.once('message', (answer: WorkerAnswer) => {
+      const settle = () =>
         answer.ok
           ? resolve(answer.value as T)
-          : reject(new Problem(answer.code, answer.issues ? { issues: answer.issues } : {})),
-      ),
-    )
+          : reject(new Problem(answer.code, answer.issues ? { issues: answer.issues } : {}))
+      if (answered + 1 >= MOST_ANSWERS) return end(settle)
+      settled(settle)
+      keepIdle(kind, worker, answered + 1)
+    })
     worker.once('error', (error: Error & { code?: string }) =>
       end(() => reject(error.code === 'ERR_WORKER_OUT_OF_MEMORY' ? new Problem('TOO_LONG') : error)),
     )
     worker.once('exit', () => end(() => reject(new Problem('TOO_LONG'))))
+    worker.postMessage(input)
   })
 }

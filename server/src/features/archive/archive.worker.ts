@@ -1,6 +1,6 @@
-import { parentPort, workerData } from 'node:worker_threads'
 import { archiveSchema } from '@binoculum/contract'
 import type { WorkerAnswer } from '../../platform/bounded-worker.ts'
+import { answerEach } from '../../platform/worker-side.ts'
 import { DEEPEST, depthOf, unstorableIn } from '../../platform/json-rules.ts'
 
 const MOST_TOLD = 10
@@ -28,4 +28,4 @@ function read(bytes: Uint8Array): WorkerAnswer {
   }
 }
 
-parentPort?.postMessage(read(workerData as Uint8Array))
+answerEach(read)

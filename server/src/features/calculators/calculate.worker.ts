@@ -1,6 +1,6 @@
-import { parentPort, workerData } from 'node:worker_threads'
 import { errorCatalogue, type ErrorCode } from '@binoculum/contract'
 import type { WorkerAnswer } from '../../platform/bounded-worker.ts'
+import { answerEach } from '../../platform/worker-side.ts'
 import { bytesFromBase64, calculateWithPictures } from './calculate-pictures.ts'
 
 const isErrorCode = (code: string): code is ErrorCode => Object.hasOwn(errorCatalogue, code)
@@ -12,4 +12,4 @@ async function run({ name, input }: { name: string; input: unknown }): Promise<W
   return { ok: false, code: isErrorCode(code) ? code : 'BAD_INPUT', issues }
 }
 
-parentPort?.postMessage(await run(workerData as { name: string; input: unknown }))
+answerEach(run)

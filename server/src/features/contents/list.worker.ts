@@ -1,6 +1,6 @@
-import { parentPort, workerData } from 'node:worker_threads'
 import { readContentsList, type ColumnMap, type ContentsList, type ListDecisions } from '@binoculum/core'
 import type { WorkerAnswer } from '../../platform/bounded-worker.ts'
+import { answerEach } from '../../platform/worker-side.ts'
 import { Problem } from '../../platform/errors.ts'
 import { headerKey, readListFile, type ListFile } from './list-file.ts'
 
@@ -33,4 +33,4 @@ function read({ contentBase64, columns, remembered, decisions, openCells }: List
   }
 }
 
-parentPort?.postMessage(read(workerData as ListWork))
+answerEach(read)

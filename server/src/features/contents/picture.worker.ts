@@ -1,7 +1,7 @@
-import { parentPort, workerData } from 'node:worker_threads'
 import sharp from 'sharp'
 import { isBareJpeg } from './bare-jpeg.ts'
 import type { WorkerAnswer } from '../../platform/bounded-worker.ts'
+import { answerEach } from '../../platform/worker-side.ts'
 
 /** Longest side of a kept picture, and the most that is ever decoded. */
 const KEPT_PX = 1600
@@ -39,4 +39,4 @@ async function make(bytes: Uint8Array): Promise<WorkerAnswer> {
   }
 }
 
-parentPort?.postMessage(await make(workerData as Uint8Array))
+answerEach(make)

@@ -1,5 +1,5 @@
-import { parentPort, workerData } from 'node:worker_threads'
 import type { WorkerAnswer } from '../../platform/bounded-worker.ts'
+import { answerEach } from '../../platform/worker-side.ts'
 import { readClosings } from './calendar-files.ts'
 
 export interface ClosingsWork {
@@ -16,4 +16,4 @@ function read({ text, today }: ClosingsWork): WorkerAnswer {
   }
 }
 
-parentPort?.postMessage(read(workerData as ClosingsWork))
+answerEach(read)

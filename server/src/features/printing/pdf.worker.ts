@@ -1,5 +1,5 @@
-import { parentPort, workerData } from 'node:worker_threads'
 import type { PrintedPage } from '@binoculum/core'
+import { answerEach } from '../../platform/worker-side.ts'
 import { pdfOf } from './pdf.ts'
 
 export interface PdfWork {
@@ -7,5 +7,4 @@ export interface PdfWork {
   readonly title: string
 }
 
-const { pages, title } = workerData as PdfWork
-parentPort?.postMessage({ ok: true, value: new Uint8Array(await pdfOf(pages, title)) })
+answerEach(async ({ pages, title }: PdfWork) => ({ ok: true, value: new Uint8Array(await pdfOf(pages, title)) }))

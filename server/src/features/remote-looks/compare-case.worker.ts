@@ -1,4 +1,3 @@
-import { parentPort, workerData } from 'node:worker_threads'
 import type { CaseMarks, CasePlace } from '@binoculum/contract'
 import {
   compareCase,
@@ -15,6 +14,7 @@ import {
 } from '@binoculum/core'
 import sharp from 'sharp'
 import type { WorkerAnswer } from '../../platform/bounded-worker.ts'
+import { answerEach } from '../../platform/worker-side.ts'
 import { decodePicture, readCaseMarks } from '../calculators/service.ts'
 
 export interface CaseWork {
@@ -91,4 +91,4 @@ async function run(work: CaseWork): Promise<WorkerAnswer> {
   }
 }
 
-parentPort?.postMessage(await run(workerData as CaseWork))
+answerEach(run)

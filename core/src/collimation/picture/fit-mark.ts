@@ -44,14 +44,15 @@ interface Fit {
 export function fitMark(planes: readonly Plane[], cap: Circle | null, start: MarkStart): Rim | null {
   const about = { x: start.x, y: start.y, reach: start.most + MARGIN_PX }
   // Some of the pixels are enough as long as the steps are coarse.
-  let stride = min(MOST_STRIDE, max(1, ceil(start.r / 8)))
-  const unexplained = (model: MarkModel) => explained(planes, cap, { ...about, stride }, model)
+  const stride = min(MOST_STRIDE, max(1, ceil(start.r / 8)))
+  let looked = pixelsAbout(planes, cap, { ...about, stride })
+  const unexplained = (model: MarkModel) => explained(looked, model)
   let best: MarkModel = { x: start.x, y: start.y, r: start.r, hole: 0.5 }
   let fit = unexplained(best)
   let step = { place: max(1, 0.25 * start.r), r: 0.06 * start.r, hole: 0.15 }
   for (let round = 0; round < ROUNDS; round++) {
     if (round === ROUNDS - 2 && stride > 1) {
-      stride = 1
+      looked = pixelsAbout(planes, cap, { ...about, stride: 1 })
       fit = unexplained(best)
     }
     let improved = true
@@ -110,52 +111,81 @@ const DIRECTIONS = [
 const within = (distance: number, radius: number): number =>
   radius <= 0 ? 0 : min(1, max(0, (radius - distance) / SOFT_PX + 0.5))
 
-/** Least squares of the picture about a place against mark and grounds, with the brightnesses free. */
-function explained(
+/** What is looked at about a place, pixel by pixel: the same for every mark that is tried there. */
+interface Looked {
+  readonly xs: Float64Array
+  readonly ys: Float64Array
+  /** 1 on the cap's reflection, 0 beside it. */
+  readonly onCap: Float64Array
+  /** 1 where the peephole's own dot may be. */
+  readonly onDot: Uint8Array
+  /** Brightness by pixel, colour after colour. */
+  readonly values: Float64Array
+  readonly colours: number
+}
+
+function pixelsAbout(
   planes: readonly Plane[],
   cap: Circle | null,
   about: { readonly x: number; readonly y: number; readonly reach: number; readonly stride: number },
-  model: MarkModel,
-): Fit {
-  const [first] = planes
-  if (!first) return { squares: 0, contrast: 0 }
-  const { width, height } = first
+): Looked {
+  const { width = 0, height = 0 } = planes[0] ?? {}
   const left = max(0, floor(about.x - about.reach))
   const right = min(width - 1, ceil(about.x + about.reach))
   const top = max(0, floor(about.y - about.reach))
   const bottom = min(height - 1, ceil(about.y + about.reach))
-  let [aa, ab, am, bb, bm, mm] = [1e-6, 0, 0, 1e-6, 0, 1e-6]
-  const right3 = planes.map(() => [0, 0, 0] as [number, number, number])
-  const total = planes.map(() => 0)
+  const most = max(0, ceil((right - left + 1) / about.stride)) * max(0, ceil((bottom - top + 1) / about.stride))
+  const [xs, ys, onCap] = [new Float64Array(most), new Float64Array(most), new Float64Array(most)]
+  const onDot = new Uint8Array(most)
+  const values = new Float64Array(most * planes.length)
+  let count = 0
   for (let row = top; row <= bottom; row += about.stride)
     for (let column = left; column <= right; column += about.stride) {
       const x = column + 0.5
       const y = row + 0.5
       if ((x - about.x) ** 2 + (y - about.y) ** 2 > about.reach ** 2) continue
-      const distance = sqrt((x - model.x) ** 2 + (y - model.y) ** 2)
-      const mark = within(distance, model.r) - within(distance, model.r * model.hole)
       const fromCap = cap ? sqrt((x - cap.x) ** 2 + (y - cap.y) ** 2) : 0
-      if (cap && fromCap < DOT_SHARE * cap.r && mark < 0.5) continue
-      const onCap = cap ? within(fromCap, cap.r) : 1
-      const a = onCap * (1 - mark)
-      const b = (1 - onCap) * (1 - mark)
-      aa += a * a
-      ab += a * b
-      am += a * mark
-      bb += b * b
-      bm += b * mark
-      mm += mark * mark
-      const at = row * width + column
-      for (let k = 0; k < planes.length; k++) {
-        const value = planes[k]?.values[at] ?? 0
-        const sums = right3[k]
-        if (!sums) continue
-        sums[0] += a * value
-        sums[1] += b * value
-        sums[2] += mark * value
-        total[k] = (total[k] ?? 0) + value * value
-      }
+      xs[count] = x
+      ys[count] = y
+      onCap[count] = cap ? within(fromCap, cap.r) : 1
+      onDot[count] = cap && fromCap < DOT_SHARE * cap.r ? 1 : 0
+      for (let k = 0; k < planes.length; k++)
+        values[count * planes.length + k] = planes[k]?.values[row * width + column] ?? 0
+      count++
     }
+  const only = (some: Float64Array) => some.subarray(0, count)
+  return { xs: only(xs), ys: only(ys), onCap: only(onCap), onDot, values, colours: planes.length }
+}
+
+/** Least squares of the picture about a place against mark and grounds, with the brightnesses free. */
+function explained({ xs, ys, onCap, onDot, values, colours }: Looked, model: MarkModel): Fit {
+  let [aa, ab, am, bb, bm, mm] = [1e-6, 0, 0, 1e-6, 0, 1e-6]
+  /** By colour: what each of the three brightnesses meets, and the squares of all. */
+  const sums = new Float64Array(4 * colours)
+  const holeRadius = model.r * model.hole
+  for (let i = 0; i < xs.length; i++) {
+    const dx = (xs[i] as number) - model.x
+    const dy = (ys[i] as number) - model.y
+    const distance = sqrt(dx * dx + dy * dy)
+    const mark = within(distance, model.r) - within(distance, holeRadius)
+    if (onDot[i] === 1 && mark < 0.5) continue
+    const a = (onCap[i] as number) * (1 - mark)
+    const b = (1 - (onCap[i] as number)) * (1 - mark)
+    aa += a * a
+    ab += a * b
+    am += a * mark
+    bb += b * b
+    bm += b * mark
+    mm += mark * mark
+    for (let k = 0; k < colours; k++) {
+      const value = values[i * colours + k] as number
+      const to = 4 * k
+      sums[to] = (sums[to] as number) + a * value
+      sums[to + 1] = (sums[to + 1] as number) + b * value
+      sums[to + 2] = (sums[to + 2] as number) + mark * value
+      sums[to + 3] = (sums[to + 3] as number) + value * value
+    }
+  }
   const solve = solver([
     [aa, ab, am],
     [ab, bb, bm],
@@ -163,11 +193,10 @@ function explained(
   ])
   let squares = 0
   let contrast = 0
-  for (let k = 0; k < planes.length; k++) {
-    const sums = right3[k] ?? [0, 0, 0]
-    const levels = solve?.(sums) ?? [0, 0, 0]
-    const [ground = 0, beside = 0, mark = 0] = levels
-    squares += max(0, (total[k] ?? 0) - ground * sums[0] - beside * sums[1] - mark * sums[2])
+  for (let k = 0; k < colours; k++) {
+    const [onA = 0, onB = 0, onMark = 0, total = 0] = sums.subarray(4 * k, 4 * k + 4)
+    const [ground = 0, beside = 0, mark = 0] = solve?.([onA, onB, onMark]) ?? []
+    squares += max(0, total - ground * onA - beside * onB - mark * onMark)
     const seenOn = aa > 2 ? abs(mark - ground) : 0
     const seenBeside = bb > 2 ? abs(mark - beside) : 0
     contrast = max(contrast, seenOn, seenBeside)

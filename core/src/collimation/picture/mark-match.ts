@@ -1,5 +1,5 @@
 import type { Circle } from './circle-fit.ts'
-import { sampled, type Plane } from './planes.ts'
+import type { Plane } from './planes.ts'
 
 /** Taken out of the global object once: inner loops ask for them millions of times. */
 const { abs, cos, exp, floor, max, min, sin } = Math
@@ -34,10 +34,10 @@ export function matchMark(
     // Stuck on with care, a mark is more likely near the middle than beside it.
     const nearness = exp(-((x - about.x) ** 2 + (y - about.y) ** 2) / (2 * about.spread ** 2))
     const likely = max(nearness, LEAST_LIKELY)
-    const outer = stepRound(planes, x, y, r)
+    const outer = stepRound(planes, x, y, r, best ? best.step / likely : 0)
     if (best && outer * likely <= best.step) return
     let inner = 0
-    for (const hole of HOLES) if (hole * r > 1.2) inner = max(inner, stepRound(planes, x, y, hole * r))
+    for (const hole of HOLES) if (hole * r > 1.2) inner = max(inner, stepRound(planes, x, y, hole * r, inner))
     // A solid dot has no hole: its rim alone may speak, though a ring's two rims say more.
     const step = (0.6 * outer + 0.4 * min(inner, outer)) * likely
     if (!best || step > best.step) best = { x, y, r, step }
@@ -59,26 +59,51 @@ export function matchMark(
 }
 
 const steps = new Float64Array(DIRECTIONS)
-const angles = Array.from(steps, (_step, i) => (2 * Math.PI * (i + 0.5)) / DIRECTIONS)
+/** Each direction far from the one before it: what shows nothing on one side is soon seen. */
+const SCATTERED = 17
+const angles = Array.from(steps, (_step, i) => (2 * Math.PI * (((i * SCATTERED) % DIRECTIONS) + 0.5)) / DIRECTIONS)
 const across = Float64Array.from(angles, cos)
 const down = Float64Array.from(angles, sin)
+/** Brightness just inside a circle, plane by plane. */
+const inside = new Float64Array(4)
 
-/** How much of a step in brightness a circle shows: half what all but the blind share of its directions reach, half the mean. */
-function stepRound(planes: readonly Plane[], x: number, y: number, r: number): number {
+/** How much of a step in brightness a circle shows: half what all but the blind share of its directions reach, half the mean.
+ * 0 as soon as it can't come above `least`. */
+function stepRound(planes: readonly Plane[], x: number, y: number, r: number, least: number): number {
+  const [first] = planes
+  if (!first) return 0
+  const { width, height } = first
+  const mostColumn = max(width - 2, 0)
+  const mostRow = max(height - 2, 0)
+  const right = width > 1 ? 1 : 0
+  const below = height > 1 ? width : 0
   let sum = 0
   for (let i = 0; i < DIRECTIONS; i++) {
-    const u = across[i] as number
-    const v = down[i] as number
+    const cosine = across[i] as number
+    const sine = down[i] as number
     let most = 0
-    for (const plane of planes) {
-      const step = abs(
-        sampled(plane, x + u * (r - HALF_SPAN_PX), y + v * (r - HALF_SPAN_PX)) -
-          sampled(plane, x + u * (r + HALF_SPAN_PX), y + v * (r + HALF_SPAN_PX)),
-      )
-      if (step > most) most = step
+    for (let side = 0; side < 2; side++) {
+      const radius = side === 0 ? r - HALF_SPAN_PX : r + HALF_SPAN_PX
+      const u = min(max(x + cosine * radius - 0.5, 0), width - 1)
+      const v = min(max(y + sine * radius - 0.5, 0), height - 1)
+      const column = min(floor(u), mostColumn)
+      const row = min(floor(v), mostRow)
+      const a = u - column
+      const b = v - row
+      const at = row * width + column
+      for (let p = 0; p < planes.length; p++) {
+        const { values } = planes[p] as Plane
+        const top = (values[at] as number) * (1 - a) + (values[at + right] as number) * a
+        const bottom = (values[at + below] as number) * (1 - a) + (values[at + below + right] as number) * a
+        const value = top * (1 - b) + bottom * b
+        if (side === 0) inside[p] = value
+        else most = max(most, abs(value - (inside[p] as number)))
+      }
     }
     steps[i] = most < PLAIN_STEP ? most : PLAIN_STEP
-    sum += steps[i] ?? 0
+    sum += steps[i] as number
+    const atMost = PLAIN_STEP + (sum + (DIRECTIONS - 1 - i) * PLAIN_STEP) / DIRECTIONS
+    if (0.5 * atMost <= least) return 0
   }
   steps.sort()
   return 0.5 * (steps[floor(BLIND_SHARE * DIRECTIONS)] ?? 0) + (0.5 * sum) / DIRECTIONS

@@ -40,7 +40,6 @@ export interface BenchPlan {
 }
 
 const MOST_STEPS = 200_000
-const MOST_SEATS = 1000
 
 /**
  * Who is put right on which evening: as few kits as possible are late for their pick-up, then as little as possible is left
@@ -80,10 +79,11 @@ export function planBench(work: readonly BenchWork[], evenings: readonly BenchEv
     }
     for (const [evening, night] of nights.entries()) {
       const tried = new Set<number>()
-      for (const [seat, left] of (room[evening] ?? []).entries()) {
+      const seats = room[evening] ?? []
+      for (const [seat, left] of seats.entries()) {
         if (left < item.minutes || !fits[index]?.[evening]?.[seat]) continue
         // Places with the same room left, for the same hands, are the same place.
-        const place = left * MOST_SEATS + (handOf[evening]?.[seat] ?? 0)
+        const place = left * seats.length + (handOf[evening]?.[seat] ?? 0)
         if (tried.has(place)) continue
         tried.add(place)
         put(evening, seat, -item.minutes)

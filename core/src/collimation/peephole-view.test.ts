@@ -79,3 +79,18 @@ describe('against an exact ray trace', () => {
     expect(mark.y - reflection.y).toBeCloseTo(-1, 2)
   })
 })
+
+it('clips begin just outside the mirror and reach over its edge by their length', () => {
+  const { clips } = peepholeView(tube(130, 650, 37), {
+    axisErrorMm: { x: 0, y: 0 },
+    secondaryErrorMm: { x: 0, y: 0 },
+  })
+  expect(clips).toHaveLength(3)
+  for (const corners of clips) {
+    const reach = corners.map(({ x, y }) => Math.hypot(x, y)).sort((a, b) => a - b)
+    // Corners lie half the clip's 8 mm aside: √(62² + 4²) and √(66² + 4²); the mirror's hollow adds a tenth.
+    expect(reach[0]).toBeCloseTo(62.13, 0)
+    expect(reach[1]).toBeCloseTo(62.13, 0)
+    expect(reach[3]).toBeCloseTo(66.12, 0)
+  }
+})

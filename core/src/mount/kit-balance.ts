@@ -239,9 +239,9 @@ function stackThicknessMm(head: EquatorialHead, massesG: readonly number[]): num
 }
 
 const stackMassesG = (parts: readonly BalancePart[]): readonly number[] =>
-  weightsOf(parts).flatMap((part) =>
-    part.massG !== null && part.massG > 0 ? Array.from({ length: part.count }, () => part.massG ?? 0) : [],
-  )
+  weightsOf(parts)
+    .flatMap((part) => Array.from({ length: part.count }, () => part.massG ?? 0))
+    .filter((massG) => massG > 0)
 
 /** Size of an iron weight of this mass, bore left out: thickness 0.9 of its radius, 7,200 kg/m³, so
  * r = ∛(m ÷ (0.9·π·7.2 mg/mm³)). For drawing it, and for the room a spare takes. Source: drawing rules, common practice. */

@@ -85,6 +85,12 @@ it('a swing that outlasts the recording is reckoned on, and said to be', () => {
   expect((told.settleS ?? 0) / settlesS({ frequencyHz: 2, dampingRatio: 0.02 })).toBeCloseTo(1, 1)
 })
 
+it('a recording that began long ago tells the same', () => {
+  const samples = struck({ frequencyHz: 4, dampingRatio: 0.08 })
+  const later = samples.map(({ tS, accelMps2 }) => ({ tS: tS + 4096, accelMps2 }))
+  expect(vibration({ samples: later }).frequencyHz).toBeCloseTo(vibration({ samples }).frequencyHz ?? 0, 6)
+})
+
 it('a second tap is no single swing', () => {
   const once = struck({ frequencyHz: 3, dampingRatio: 0.08 })
   const twice = once.map(({ tS, accelMps2 }, i) => ({ tS, accelMps2: accelMps2 + (once[i - 75]?.accelMps2 ?? 0) }))

@@ -107,7 +107,9 @@ function moonlessHours(
   const total = dark.reduce((sum, [from, until]) => sum + until - from, 0)
   if (thin) return total / MS_PER_HOUR
   const [rise, set] = [at(night.moonriseUtc, Infinity), at(night.moonsetUtc, Infinity)]
-  const upAtStart = bodyPlace('Moon', almanacTime(iso(fromMs)), place).altitudeDeg > MOON_DOWN_DEG
+  // What sets first has been up; a Moon that neither rises nor sets is above or below all night, far from the edge.
+  const stays = rise === set && bodyPlace('Moon', almanacTime(iso(fromMs)), place).altitudeDeg > 0
+  const upAtStart = set < rise || stays
   const up: readonly (readonly [number, number])[] = upAtStart
     ? [[fromMs, Math.min(set, untilMs)], ...(rise > set && rise < untilMs ? [[rise, untilMs] as const] : [])]
     : rise < untilMs
@@ -118,6 +120,3 @@ function moonlessHours(
   const lit = dark.reduce((sum, span) => sum + up.reduce((more, each) => more + shared(span, each), 0), 0)
   return (total - lit) / MS_PER_HOUR
 }
-
-/** The Moon's upper edge is gone: 34′ of air and 16′ of its own radius below the level, for an observer on the ground. */
-const MOON_DOWN_DEG = -50 / 60

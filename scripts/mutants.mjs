@@ -93,7 +93,9 @@ function checkRandom(copy, count, seed) {
 }
 
 /** Pictures are opened by the server: what is seen in them is held against rendered ones there. */
-const elsewhere = (file) => (file.includes('/open-case/') ? '|features/calculators/case-pictures[.]test' : '')
+function elsewhere(file) {
+  return file.includes('/open-case/') ? '|features/calculators/case-pictures[.]test' : ''
+}
 
 async function checkRights(copy) {
   const binFolder = await ensurePostgres()

@@ -105,7 +105,7 @@ function nameOf(part: Part, mark: string | undefined): string {
       :aria-label="nameOf(part, marks[partKey(placeIndex, partIndex)])"
       @click="mark(partKey(placeIndex, partIndex))"
     >
-      <PencilMark :mark="marks[partKey(placeIndex, partIndex)] ?? 'unseen'" />
+      <PencilMark aria-hidden="true" :mark="marks[partKey(placeIndex, partIndex)] ?? 'unseen'" />
       <span
         ><SaidText :said="part.name" /><template v-if="part.count > 1"> ×{{ part.count }}</template></span
       >

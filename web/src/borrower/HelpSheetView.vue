@@ -23,15 +23,15 @@ const square = { axisErrorMm: { x: 0, y: 0 }, secondaryErrorMm: { x: 0, y: 0 } }
     <p class="caution"><SaidText :said="sheet.caution" /></p>
     <div class="pictures">
       <figure>
-        <PeepholePicture :tube="sheet.tube" :alignment="off" :screws="sheet.screws" />
+        <PeepholePicture aria-hidden="true" :tube="sheet.tube" :alignment="off" :screws="sheet.screws" />
         <figcaption>{{ say('off: the mark lies beside the hole') }}</figcaption>
       </figure>
       <figure>
-        <PeepholePicture :tube="sheet.tube" :alignment="square" :screws="sheet.screws" />
+        <PeepholePicture aria-hidden="true" :tube="sheet.tube" :alignment="square" :screws="sheet.screws" />
         <figcaption>{{ say('right: the hole sits in the mark’s middle') }}</figcaption>
       </figure>
       <figure>
-        <CellDrawing :screws="sheet.screws" :locks="sheet.locks" />
+        <CellDrawing aria-hidden="true" :screws="sheet.screws" :locks="sheet.locks" />
         <figcaption>{{ say('the back of the tube, focuser’s side up') }}</figcaption>
       </figure>
     </div>

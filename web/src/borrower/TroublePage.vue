@@ -77,7 +77,7 @@ const walked = computed(() => {
       :aria-pressed="ticked.includes(index)"
       @click="tick(index)"
     >
-      <PencilMark :mark="ticked.includes(index) ? 'present' : 'unseen'" />
+      <PencilMark aria-hidden="true" :mark="ticked.includes(index) ? 'present' : 'unseen'" />
       <SaidText :said="check" />
     </button>
     <p v-if="!asked" class="second">{{ say('Tick each when you have looked.') }}</p>

@@ -1,9 +1,10 @@
 import type { IssuedGuide } from '@binoculum/contract'
-import { composeGuide } from '@binoculum/core'
+import { composeGuide, type HelpSheet } from '@binoculum/core'
 import { flushPromises, mount } from '@vue/test-utils'
 import AltitudeDial from './AltitudeDial.vue'
 import FinderWindow from './FinderWindow.vue'
 import GuideFeel from './GuideFeel.vue'
+import HelpSheetView from './HelpSheetView.vue'
 import NightHorizon from './NightHorizon.vue'
 import NightsTable from './NightsTable.vue'
 import PowersPage from './PowersPage.vue'
@@ -57,6 +58,38 @@ it('the tree of trouble is whole on paper: every sign with what to do', () => {
 it('a red dot is looked for in a window, a finder scope in its own', () => {
   const window = (redDot: boolean) => mount(FinderWindow, { props: { redDot } }).html()
   expect(window(true)).not.toBe(window(false))
+})
+
+it('drawings of the help sheet are told by their captions alone, in the page’s own language', () => {
+  const sheet: HelpSheet = {
+    tube: {
+      ...{ apertureMm: 110, focalLengthMm: 440, secondaryMinorAxisMm: 34, secondaryOffsetMm: 2 },
+      ...{
+        secondaryToFocusMm: 130,
+        peepholeOutsideFocusMm: 12,
+        drawtubeInnerDiameterMm: 31,
+        drawtubeEndToFocusMm: 60,
+      },
+      ...{ capRingDiameterMm: 18, peepholeDiameterMm: 2, markOuterDiameterMm: 8, markInnerDiameterMm: 4 },
+      tubeInnerDiameterMm: 128,
+      vanes: { count: 3, firstAngleDeg: 20, thicknessMm: 1 },
+      clips: { count: 3, firstAngleDeg: 60, lengthMm: 3, widthMm: 8 },
+    },
+    screws: [
+      { name: 'A', angleDeg: 90 },
+      { name: 'B', angleDeg: 210 },
+      { name: 'C', angleDeg: 330 },
+    ],
+    locks: true,
+    shownErrorMm: 3,
+    caution: 'Never with the Sun up.',
+    steps: [],
+  }
+  const shown = mount(HelpSheetView, { props: { sheet } })
+  const drawings = shown.findAll('svg')
+  expect(drawings).toHaveLength(3)
+  for (const drawing of drawings) expect(drawing.attributes('aria-hidden')).toBe('true')
+  expect(shown.findAll('figcaption')).toHaveLength(3)
 })
 
 it.each([10, 45, 80])('the dial of %s° stands by its angle', (altitudeDeg) => {

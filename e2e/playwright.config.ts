@@ -14,6 +14,8 @@ const quietChromium = [
 
 export default defineConfig({
   testDir: process.env.SCREENSHOTS ? './screenshots' : process.env.PERF ? './perf' : './tests',
+  // What fills a server first is asked for by name: `npm run perf -- shelf`.
+  testIgnore: process.env.PERF === 'shelf' ? [] : ['**/perf/shelf.spec.ts'],
   outputDir: './results',
   // Each worker has a server and a database of its own; what takes time is measured alone.
   workers: process.env.SCREENSHOTS || process.env.PERF ? 1 : 2,

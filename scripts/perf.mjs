@@ -169,15 +169,34 @@ function shelfFirstLoadKb() {
 }
 
 /** What a browser takes, beside yardsticks on the same page: e2e/perf, with the demo in a database of its own. */
-async function measurePages({ testEnv }) {
-  const env = { ...process.env, ...testEnv, CHROMIUM_PATH: await ensureChromium(), PERF: '1' }
+async function measurePages({ testEnv }, which = 'pages') {
+  const env = { ...process.env, ...testEnv, CHROMIUM_PATH: await ensureChromium(), PERF: which }
   const script = join(rootFolder, 'node_modules', '@playwright', 'test', 'cli.js')
-  await run(process.execPath, [script, 'test', '--config', 'e2e/playwright.config.ts'], { cwd: rootFolder, env })
+  const only = which === 'pages' ? [] : [which]
+  await run(process.execPath, [script, 'test', '--config', 'e2e/playwright.config.ts', ...only], {
+    cwd: rootFolder,
+    env,
+  })
 }
 
-/** `npm run perf -- large` measures growth instead: the same routes on the demo and on a programme that ran for years. */
+async function measureShelf() {
+  await ensurePackages()
+  const binFolder = await ensurePostgres()
+  await ensureBuild()
+  const folder = join(mkdtempSync('/var/tmp/binoculum-perf-'), 'postgres')
+  const cluster = await startCluster({ binFolder, folder, throwAway: true })
+  try {
+    await measurePages(cluster, 'shelf')
+  } finally {
+    await cluster.stop()
+  }
+}
+
+/** `npm run perf -- large` measures growth instead: the same routes on the demo and on a programme that ran for years;
+ * `-- shelf` a Shelf of a thousand kits on the screen beside the demo's. */
 if (process.argv[2] === 'large') await import('./perf-large.mjs')
 else if (process.argv[2] === 'load') await import('./perf-load.mjs')
+else if (process.argv[2] === 'shelf') await runMain(measureShelf)
 else
   await runMain(async () => {
     await ensurePackages()

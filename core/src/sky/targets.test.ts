@@ -135,6 +135,13 @@ it('a bright Moon takes faint things away, or says that they are dimmer', () => 
   expect(moonlit.map(({ id }) => id)).toContain('moon')
 })
 
+it('a full Moon has no shadows to look at, a half one has', () => {
+  const lookAt = (date: string) => named({ date }).find(({ id }) => id === 'moon')?.look
+  // Full on 26 September 2026, two days before its first quarter on 22 April (almanacs of the year, from memory).
+  expect(lookAt('2026-09-26')).toContain('hardly any shadows')
+  expect(lookAt('2026-04-22')).toContain('edge of the shadow')
+})
+
 describe('the Moon’s shadows', () => {
   it('Meeus 53.a: 12 April 1992, 0 h TD, the Sun stands over 67.9° east', () => {
     expect(subsolarLongitudeDeg(AstroTime.FromTerrestrialTime(2_448_724.5 - 2_451_545))).toBeCloseTo(67.9, 0)

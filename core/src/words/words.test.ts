@@ -1,7 +1,7 @@
 import { judgeReadiness } from '../readiness/judge.ts'
 import { dateText, massText, mmPairText, moneyText } from './figures.ts'
 import { primaryAdvice } from './collimation.ts'
-import { reasonSentence } from './readiness.ts'
+import { reasonClause, reasonSentence } from './readiness.ts'
 
 it.each([
   { massG: 9, text: '9 g' },
@@ -42,6 +42,13 @@ it('says the figure, its limit and what to do next', () => {
   const [worst] = reasons
   expect(worst && reasonSentence(worst)).toBe(
     'Primary off by 1.9 mm at the focal plane (limit 0.7 mm); its case gives 90×. Line up the primary at the bench.',
+  )
+})
+
+it('an axis beside the pole is kept in minutes of arc and told in degrees', () => {
+  const figures = { value: 90, limit: 30 }
+  expect(reasonClause({ code: 'POLAR_OFF', figures } as unknown as Parameters<typeof reasonClause>[0])).toBe(
+    'its axis points 1.5° beside the pole (limit 0.50°)',
   )
 })
 

@@ -179,7 +179,7 @@ async function measurePages({ testEnv }, which = 'pages') {
   })
 }
 
-async function measureShelf() {
+async function measureThousandKits() {
   await ensurePackages()
   const binFolder = await ensurePostgres()
   await ensureBuild()
@@ -196,7 +196,7 @@ async function measureShelf() {
  * `-- shelf` a Shelf of a thousand kits on the screen beside the demo's. */
 if (process.argv[2] === 'large') await import('./perf-large.mjs')
 else if (process.argv[2] === 'load') await import('./perf-load.mjs')
-else if (process.argv[2] === 'shelf') await runMain(measureShelf)
+else if (process.argv[2] === 'shelf') await runMain(measureThousandKits)
 else
   await runMain(async () => {
     await ensurePackages()

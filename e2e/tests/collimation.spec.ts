@@ -305,5 +305,5 @@ test('with the help sheet: the coordinator says so, and the sheet draws this kit
   await page.getByRole('link', { name: 'Help sheet' }).click()
   await expect(page.getByRole('heading', { name: /Lining up/ })).toBeVisible()
   await expect(page.getByText('Never towards the Sun.')).toBeVisible()
-  await expect(page.getByRole('group', { name: /The cell from behind/ })).toBeVisible()
+  await expect(page.getByRole('figure').filter({ hasText: 'the back of the tube' }).locator('svg')).toBeVisible()
 })

@@ -56,7 +56,9 @@ function takeIdle(kind: string): Idle | null {
 
 function keepIdle(kind: string, worker: Worker, answered: number): void {
   const end = () => endIdle(({ worker: other }) => other === worker)
+  // One that breaks or stops by itself while it waits takes no file more.
   worker.once('error', end)
+  worker.once('exit', end)
   const timer = setTimeout(end, IDLE_MS).unref()
   worker.unref()
   idle.push({ kind, worker, answered, timer })

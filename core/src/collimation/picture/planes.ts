@@ -119,7 +119,8 @@ export function smaller({ width, height, values }: Plane, by: number): Plane {
 const PAIRS = 4
 
 /** A line blurred along or across: each place of `from` and its neighbours `before` and `after` it, as offsets of the line's
- * beginning, nearest first. Over the whole line at once: what is read next lies beside what was read last. `weights` are the place's own and its neighbours', noughts up to whole goes. */
+ * beginning, nearest first. Over the whole line at once: what is read next lies beside what was read last. `weights` are the
+ * place's own and its neighbours', noughts up to whole goes. */
 function blurLine(
   from: Float32Array,
   { at, before, after }: { at: number; before: Int32Array; after: Int32Array },

@@ -1,4 +1,8 @@
+import { randomUUID } from 'node:crypto'
 import { defineConfig } from '@playwright/test'
+
+/** Workers inherit it: one run has one filled database that its servers' are copied from. */
+process.env.E2E_RUN ??= randomUUID()
 
 /** The network is closed and nothing but this machine is asked. */
 const quietChromium = [

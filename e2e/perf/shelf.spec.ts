@@ -1,11 +1,10 @@
 import { execFileSync } from 'node:child_process'
 import { readFileSync } from 'node:fs'
-import { dirname } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import type { Browser } from '@playwright/test'
 import { bringYardstick, expectPace, middle } from '../support/pace.ts'
 import { expect, test } from '../support/people.ts'
-import { makeDatabase, startOn, type RunningServer } from '../support/server.ts'
+import { makeDemo, startOn, type RunningServer } from '../support/server.ts'
 
 const KITS = 1000
 const OPENINGS = 5
@@ -40,15 +39,12 @@ test('a shelf of a thousand kits is there as soon as the demo’s, and the arrow
   browser,
 }) => {
   test.slow()
-  const database = await makeDatabase()
-  const small = await startOn(database)
-  const other = await makeDatabase()
-  const filled = await startOn(other)
-  await filled.stop()
+  const small = await startOn(await makeDemo())
+  const other = await makeDemo()
   execFileSync(process.execPath, [fileURLToPath(new URL('../../perf/add-kits.mjs', import.meta.url))], {
     env: { ...process.env, DATABASE_URL: other.ownerUrl, PERF_KITS: String(KITS) },
   })
-  const large = await startOn(other, { data: dirname(filled.signInsPath) })
+  const large = await startOn(other)
   try {
     // One after the other in turn: what else the machine does meets both.
     const times: Record<'small' | 'large', number[]> = { small: [], large: [] }

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { mkdtempSync } from 'node:fs'
+import { cpSync, mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import pg from 'pg'
@@ -11,17 +11,55 @@ export interface OwnDatabase {
   readonly dailyUrl: string
 }
 
-/** An empty database on the cluster of this run. */
-export async function makeDatabase(): Promise<OwnDatabase> {
+const nameOf = (given: string) => `e2e_${given.replaceAll('-', '')}`
+const template = nameOf(`demo_${process.env.E2E_RUN}`)
+/** Where the template's sign-ins lie. */
+const templateData = join(tmpdir(), `binoculum-${template}`)
+const TEMPLATE_LOCK = 7_340_002
+
+function urlsOf(name: string): OwnDatabase {
   const admin = process.env.TEST_DATABASE_URL
   if (!admin) throw new Error('TEST_DATABASE_URL is missing; run npm run test:e2e, which starts a database')
-  const name = `e2e_${randomUUID().replaceAll('-', '')}`
-  const client = new pg.Client({ connectionString: admin })
-  await client.connect()
-  await client.query(`CREATE DATABASE ${name}`)
-  await client.end()
   const on = (url: string) => url.replace(/\/postgres$/, `/${name}`)
   return { ownerUrl: on(admin), dailyUrl: on(process.env.TEST_DAILY_URL ?? admin) }
+}
+
+async function asAdmin<T>(work: (client: pg.Client) => Promise<T>): Promise<T> {
+  const client = new pg.Client({ connectionString: process.env.TEST_DATABASE_URL })
+  await client.connect()
+  try {
+    return await work(client)
+  } finally {
+    await client.end()
+  }
+}
+
+/** An empty database on the cluster of this run. */
+export async function makeDatabase(): Promise<OwnDatabase> {
+  const name = nameOf(randomUUID())
+  const urls = urlsOf(name)
+  await asAdmin((client) => client.query(`CREATE DATABASE ${name}`))
+  return urls
+}
+
+/** A database with the demo in it and a folder with its sign-ins: a copy of what the first one asked for in this run was
+ * filled with. The others wait for that one. */
+export async function makeDemo(): Promise<OwnDatabase & { readonly data: string }> {
+  const name = nameOf(randomUUID())
+  await asAdmin(async (client) => {
+    await client.query('SELECT pg_advisory_lock($1)', [TEMPLATE_LOCK])
+    const { rowCount } = await client.query('SELECT 1 FROM pg_database WHERE datname = $1', [template])
+    if (rowCount === 0) {
+      const half = await makeDatabase()
+      const { stop } = await startOn(half, { data: templateData })
+      await stop()
+      await client.query(`ALTER DATABASE ${new URL(half.ownerUrl).pathname.slice(1)} RENAME TO ${template}`)
+    }
+    await client.query(`CREATE DATABASE ${name} TEMPLATE ${template}`)
+  })
+  const data = mkdtempSync(join(tmpdir(), 'binoculum-e2e-'))
+  cpSync(templateData, data, { recursive: true })
+  return { ...urlsOf(name), data }
 }
 
 export interface RunningServer {
@@ -33,11 +71,11 @@ export interface RunningServer {
 
 /** The built server on a database, with the demo in it where it is empty. */
 export async function startOn(
-  { ownerUrl, dailyUrl }: OwnDatabase,
+  { ownerUrl, dailyUrl, data: ownData }: OwnDatabase & { readonly data?: string },
   given: { data?: string; env?: Record<string, string> } = {},
 ): Promise<RunningServer> {
   const port = await freePort()
-  const data = given.data ?? mkdtempSync(join(tmpdir(), 'binoculum-e2e-'))
+  const data = given.data ?? ownData ?? mkdtempSync(join(tmpdir(), 'binoculum-e2e-'))
   const env = {
     ...{ DATABASE_URL: dailyUrl, DATABASE_OWNER_URL: ownerUrl, PORT: String(port), HOST: '127.0.0.1' },
     ...{ BINOCULUM_DATA: data, ...given.env },
@@ -54,7 +92,7 @@ export async function startOn(
 
 /** A server of its own for one worker; its tests find both through the environment. @returns stops it */
 export async function startOwnServer(): Promise<() => Promise<void>> {
-  const database = await makeDatabase()
+  const database = await makeDemo()
   const { base, signInsPath, stop } = await startOn(database)
   process.env.BASE_URL = base
   process.env.SIGN_INS = signInsPath

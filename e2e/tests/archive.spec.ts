@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { expect, test, type Page } from '@playwright/test'
 import pg from 'pg'
 import { choose } from '../support/choose.ts'
-import { makeDatabase, startOn } from '../support/server.ts'
+import { makeDemo, startOn } from '../support/server.ts'
 
 /** A branch goes out as files and comes in again elsewhere: whoever opens its screens sees what was there. */
 
@@ -27,7 +27,7 @@ const give = async (page: Page, button: string, file: { name: string; mimeType: 
 }
 
 test('a branch is taken out and read into an empty one, and its screens are the same', async ({ browser }) => {
-  const database = await makeDatabase()
+  const database = await makeDemo()
   const server = await startOn(database)
   const owner = new pg.Client({ connectionString: database.ownerUrl })
   await owner.connect()

@@ -2,12 +2,12 @@ import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { dirname, join } from 'node:path'
 import { expect, test } from '@playwright/test'
-import { makeDatabase, startOn } from '../support/server.ts'
+import { makeDatabase, makeDemo, startOn } from '../support/server.ts'
 
 import { entry, loanOut, run, digests, signedIn } from '../support/bad-nights.ts'
 
 test('a backup made in use is one instant, comes back identical, and is refused when it was touched', async () => {
-  const database = await makeDatabase()
+  const database = await makeDemo()
   const server = await startOn(database)
   const folder = mkdtempSync(join(tmpdir(), 'binoculum-backup-'))
   const made = () =>

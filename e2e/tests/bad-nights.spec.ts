@@ -3,17 +3,17 @@ import { randomBytes } from 'node:crypto'
 import { chmodSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { statfs } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
-import { dirname, join } from 'node:path'
+import { join } from 'node:path'
 import { expect, test } from '@playwright/test'
 import pg from 'pg'
 import { startCluster } from '../../scripts/lib/postgres.mjs'
 import { ensurePostgres } from '../../scripts/lib/setup.mjs'
-import { makeDatabase, startOn } from '../support/server.ts'
+import { makeDemo, startOn } from '../support/server.ts'
 
 import { entry, keysOf, loanOut, npmStart, signedIn, slow } from '../support/bad-nights.ts'
 
 test('killed in the middle of five hundred writes: what was acknowledged is kept, and the rest can be sent again', async () => {
-  const database = await makeDatabase()
+  const database = await makeDemo()
   const first = await startOn(database)
   const call = await signedIn(first.base, first.signInsPath)
   const loanId = await loanOut(call)
@@ -28,7 +28,7 @@ test('killed in the middle of five hundred writes: what was acknowledged is kept
   await Promise.all(writes)
   expect(acknowledged.length).toBeGreaterThanOrEqual(120)
   expect(acknowledged.length).toBeLessThan(500)
-  const second = await startOn(database, { data: dirname(first.signInsPath) })
+  const second = await startOn(database)
   try {
     const again = await signedIn(second.base, second.signInsPath)
     const kept = await keysOf(again, loanId)
@@ -122,7 +122,7 @@ const databasePid = (data: string) =>
   Number(readFileSync(join(data, 'postgres', 'cluster', 'postmaster.pid'), 'utf8').split('\n')[0])
 
 test('a full disk refuses what is new, keeps what is there, and goes on when there is room', async () => {
-  const database = await makeDatabase()
+  const database = await makeDemo()
   const server = await startOn(database)
   const owner = new pg.Client({ connectionString: database.ownerUrl })
   await owner.connect()

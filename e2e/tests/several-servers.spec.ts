@@ -6,7 +6,7 @@ import { expect, test } from '@playwright/test'
 import pg from 'pg'
 import { startCluster } from '../../scripts/lib/postgres.mjs'
 import { ensurePostgres } from '../../scripts/lib/setup.mjs'
-import { makeDatabase, startOn, type RunningServer } from '../support/server.ts'
+import { makeDemo, startOn, type RunningServer } from '../support/server.ts'
 
 import { entry, loanOut, signedIn } from '../support/bad-nights.ts'
 
@@ -29,9 +29,9 @@ async function balanced(servers: readonly RunningServer[]) {
 }
 
 test('two servers behind a balancer are one: sessions, drafts, live marks, and the count of wrong passwords', async () => {
-  const database = await makeDatabase()
+  const database = await makeDemo()
   const one = await startOn(database)
-  const two = await startOn(database, { data: dirname(one.signInsPath) })
+  const two = await startOn(database)
   const proxy = await balanced([one, two])
   try {
     const call = await signedIn(proxy.base, one.signInsPath)
@@ -71,9 +71,7 @@ test('two servers behind a balancer are one: sessions, drafts, live marks, and t
 })
 
 test('a streaming copy answers the Shelf and guides, never older than seconds, and its loss is not noticed', async () => {
-  const database = await makeDatabase()
-  const filled = await startOn(database)
-  await filled.stop()
+  const database = await makeDemo()
   const binFolder = await ensurePostgres()
   const folder = join(mkdtempSync('/var/tmp/binoculum-copy-'), 'postgres')
   const copy = await startCluster({ binFolder, folder, standbyOf: process.env.TEST_DATABASE_URL ?? '' })
@@ -88,7 +86,7 @@ test('a streaming copy answers the Shelf and guides, never older than seconds, a
     return (await asked.query(sql)).rows[0]?.n
   }
   const env = { DATABASE_REPLICA_URL: on.href }
-  const server = await startOn(database, { data: dirname(filled.signInsPath), env })
+  const server = await startOn(database, { env })
   try {
     const call = await signedIn(server.base, server.signInsPath)
     expect(await shelvesAsked()).toBe(0)

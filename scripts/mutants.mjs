@@ -58,7 +58,7 @@ function checkList(copy) {
   const survivors = mutants.filter(({ file, from, to, tests }) => {
     const right = readFileSync(join(copy, file), 'utf8')
     if (right.split(from).length !== 2) throw new Explained(`perf/mutants.json: “${from}” must stand once in ${file}`)
-    return !isNoticed(copy, { file, wrong: right.replace(from, to), what: to }, { patterns: tests })
+    return isMissed(copy, { file, wrong: right.replace(from, to), what: to }, [{ patterns: tests }])
   })
   conclude(mutants.length, survivors, 1)
 }
@@ -78,12 +78,15 @@ function checkRandom(copy, count, seed) {
   const chosen = Array.from({ length: count }, () => places.splice(Math.floor(next() * places.length), 1)[0])
   const survivors = chosen.filter(({ file, source, mistake }) => {
     const what = describe(source, mistake)
-    // The tests beside it first: they are the quickest to notice.
-    const near = { patterns: `${dirname(file)}/[^/]+[.]test${elsewhere(file)}` }
-    return (
-      !isNoticed(copy, { file, wrong: withMistake(source, mistake), what }, near, true) &&
-      !isNoticed(copy, { file, wrong: withMistake(source, mistake), what }, { related: join(copy, file) })
-    )
+    // The quickest to notice come first: its own tests, those beside it, then all that use it.
+    const wrong = withMistake(source, mistake)
+    const asked = [
+      { patterns: `${file.replace(/[.]ts$/, '')}[.]test` },
+      { patterns: `${dirname(file)}/[^/]+[.]test` },
+      { related: join(copy, file) },
+      ...elsewhere(file),
+    ]
+    return isMissed(copy, { file, wrong, what }, asked)
   })
   conclude(
     count,
@@ -94,7 +97,7 @@ function checkRandom(copy, count, seed) {
 
 /** Pictures are opened by the server: what is seen in them is held against rendered ones there. */
 function elsewhere(file) {
-  return file.includes('/open-case/') ? '|features/calculators/case-pictures[.]test' : ''
+  return file.includes('/open-case/') ? [{ patterns: 'features/calculators/case-pictures[.]test' }] : []
 }
 
 async function checkRights(copy) {
@@ -119,7 +122,7 @@ async function checkRights(copy) {
     requireGreen(copy, { ...options('server/src/features/loans/x'), patterns: 'test/(rights|loans|contents|guide)' })
     const survivors = places.filter(({ file, source, mistake }) => {
       const what = describe(source, mistake)
-      return !isNoticed(copy, { file, wrong: withMistake(source, mistake), what }, options(file))
+      return isMissed(copy, { file, wrong: withMistake(source, mistake), what }, [options(file)])
     })
     conclude(
       places.length,
@@ -145,16 +148,18 @@ function describe(source, { start, end, to }) {
   return `line ${line}: ${source.slice(start, end)} → ${to} in “${text.slice(0, 100)}”`
 }
 
-function isNoticed(copy, { file, wrong, what }, tests, quiet = false) {
+/** Asks one group of tests after the other, until one notices. */
+function isMissed(copy, { file, wrong, what }, asked) {
   const path = join(copy, file)
   const right = readFileSync(path, 'utf8')
   writeFileSync(path, wrong)
-  const run = runTests(copy, tests)
+  const noticed = asked.some((tests) => {
+    const { status, stdout, stderr } = runTests(copy, tests)
+    return status !== 0 && !(tests.patterns && /No tests found/.test(stdout + stderr))
+  })
   writeFileSync(path, right)
-  if (tests.patterns && /No tests found/.test(run.stdout + run.stderr)) return false
-  const noticed = run.status !== 0
-  if (noticed || !quiet) say(`${noticed ? 'noticed ' : 'MISSED  '} ${file}: ${what.trim().slice(0, 160)}`)
-  return noticed
+  say(`${noticed ? 'noticed ' : 'MISSED  '} ${file}: ${what.trim().slice(0, 160)}`)
+  return !noticed
 }
 
 function runTests(copy, { project = 'unit', patterns, related, env = {} }) {

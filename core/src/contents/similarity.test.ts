@@ -52,6 +52,8 @@ it.each([
   const match = matchRole(words)
   expect(match.confidence).toBeLessThan(MATCHED_FROM)
   expect(match.others.length).toBeGreaterThan(0)
+  // As many as a person looks through.
+  expect(match.others.length).toBeLessThanOrEqual(3)
 })
 
 it('a spare nut is never silently the leg tray', () => {

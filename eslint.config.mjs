@@ -91,6 +91,18 @@ export default tseslint.config(
     },
   },
   {
+    // One type check for pages and their tests knows the names of both; a page has neither.
+    files: ['web/src/**/*.{ts,vue}'],
+    ignores: ['**/*.test.ts', 'web/src/testing/**'],
+    rules: {
+      'no-restricted-globals': [
+        'error',
+        ...['process', 'Buffer', 'require', 'global', 'describe', 'it', 'test', 'expect', 'jest'],
+      ],
+      'no-restricted-imports': ['error', { patterns: ['node:*', '@jest/*'] }],
+    },
+  },
+  {
     files: ['e2e/**/*.ts'],
     rules: {
       'no-restricted-syntax': [

@@ -7,11 +7,14 @@ import { Explained, runMain, say } from './lib/say.mjs'
 import { ensureChromium, ensurePackages, ensurePostgres, rootFolder } from './lib/setup.mjs'
 
 const stages = ['format', 'lint', 'types', 'unit', 'component', 'integration', 'perf', 'e2e']
-/** Sweeps over many more cases, for a night or a release: asked for by name only. */
+/** Sweeps over many more cases, for a night or a release. */
 const extra = ['slow']
-const wanted = process.argv.slice(2).filter((word) => [...stages, ...extra].includes(word))
-const passedOn = process.argv.slice(2).filter((word) => ![...stages, ...extra].includes(word))
-const has = (stage) => wanted.includes(stage) || (wanted.length === 0 && stages.includes(stage))
+const words = process.argv.slice(2)
+const wanted = words.includes('all') ? stages : words.filter((word) => [...stages, ...extra].includes(word))
+const passedOn = words.filter((word) => ![...stages, ...extra, 'all'].includes(word))
+/** Asked for nothing by name: what a person waits for while they work, without sweeps, and without times, which are taken alone. */
+const isQuick = wanted.length === 0
+const has = (stage) => (isQuick ? stages.includes(stage) && stage !== 'perf' : wanted.includes(stage))
 
 const binary = (path) => join(rootFolder, 'node_modules', path)
 const node = (args, env = {}) => run(process.execPath, args, { cwd: rootFolder, env: { ...process.env, ...env } })
@@ -28,7 +31,7 @@ const jest = (project, env) =>
       project,
       ...passedOn,
     ],
-    env,
+    { ...(isQuick ? { TEST_QUICK: '1' } : {}), ...env },
   )
 
 async function stage(name, work) {
@@ -57,8 +60,8 @@ async function withDatabase(work) {
 }
 
 await runMain(async () => {
-  if (process.argv.length > 2 && wanted.length === 0)
-    throw new Explained(`Unknown stage “${process.argv[2]}”. There are: ${[...stages, ...extra].join(', ')}.`, 2)
+  if (words.length > 0 && isQuick)
+    throw new Explained(`Unknown stage “${words[0]}”. There are: all, ${[...stages, ...extra].join(', ')}.`, 2)
   await ensurePackages()
   if (has('lint') || has('types') || has('e2e')) await ensureBuild()
   // What only reads the code needs one processor each.
@@ -77,8 +80,9 @@ await runMain(async () => {
   await stage('perf', () => npmRun('perf'))
   await stage('e2e', async () => {
     const chromium = await ensureChromium()
+    const which = [...(isQuick ? ['--grep-invert', '@long'] : []), ...passedOn]
     await withDatabase((env) =>
-      node([binary('@playwright/test/cli.js'), 'test', '--config', 'e2e/playwright.config.ts', ...passedOn], {
+      node([binary('@playwright/test/cli.js'), 'test', '--config', 'e2e/playwright.config.ts', ...which], {
         ...env,
         ...busy,
         CHROMIUM_PATH: chromium,

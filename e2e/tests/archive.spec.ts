@@ -26,7 +26,7 @@ const give = async (page: Page, button: string, file: { name: string; mimeType: 
   await (await choosing).setFiles(file)
 }
 
-test('a branch is taken out and read into an empty one, and its screens are the same', async ({ browser }) => {
+test('a branch is taken out and read into an empty one, and its screens are the same @long', async ({ browser }) => {
   const database = await makeDemo()
   const server = await startOn(database)
   const owner = new pg.Client({ connectionString: database.ownerUrl })

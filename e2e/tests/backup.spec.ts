@@ -6,7 +6,7 @@ import { makeDatabase, makeDemo, startOn } from '../support/server.ts'
 
 import { entry, loanOut, run, digests, signedIn } from '../support/bad-nights.ts'
 
-test('a backup made in use is one instant, comes back identical, and is refused when it was touched', async () => {
+test('a backup made in use is one instant, comes back identical, and is refused when it was touched @long', async () => {
   const database = await makeDemo()
   const server = await startOn(database)
   const folder = mkdtempSync(join(tmpdir(), 'binoculum-backup-'))

@@ -12,7 +12,7 @@ import { makeDemo, startOn } from '../support/server.ts'
 
 import { entry, keysOf, loanOut, npmStart, signedIn, slow } from '../support/bad-nights.ts'
 
-test('killed in the middle of five hundred writes: what was acknowledged is kept, and the rest can be sent again', async () => {
+test('killed in the middle of five hundred writes: what was acknowledged is kept, and the rest can be sent again @long', async () => {
   const database = await makeDemo()
   const first = await startOn(database)
   const call = await signedIn(first.base, first.signInsPath)
@@ -43,7 +43,7 @@ test('killed in the middle of five hundred writes: what was acknowledged is kept
   }
 })
 
-test('a database that is killed again and again is started again, and nothing acknowledged is lost', async () => {
+test('a database that is killed again and again is started again, and nothing acknowledged is lost @long', async () => {
   const times = slow ? 10 : 2
   const data = mkdtempSync(join(tmpdir(), 'binoculum-trust-'))
   // Open to the account that runs the database.
@@ -84,7 +84,7 @@ test('a database that is killed again and again is started again, and nothing ac
   }
 })
 
-test('a killed database whose last processes are slow to leave is waited for, not given up', async () => {
+test('a killed database whose last processes are slow to leave is waited for, not given up @long', async () => {
   const data = mkdtempSync(join(tmpdir(), 'binoculum-slow-end-'))
   chmodSync(data, 0o755)
   const given = { binFolder: await ensurePostgres(), folder: join(data, 'postgres'), throwAway: true }
@@ -121,7 +121,7 @@ function parentOf(pid: string): number | null {
 const databasePid = (data: string) =>
   Number(readFileSync(join(data, 'postgres', 'cluster', 'postmaster.pid'), 'utf8').split('\n')[0])
 
-test('a full disk refuses what is new, keeps what is there, and goes on when there is room', async () => {
+test('a full disk refuses what is new, keeps what is there, and goes on when there is room @long', async () => {
   const database = await makeDemo()
   const server = await startOn(database)
   const owner = new pg.Client({ connectionString: database.ownerUrl })
@@ -146,7 +146,7 @@ test('a full disk refuses what is new, keeps what is there, and goes on when the
   }
 })
 
-test('a disk that really fills up: nothing acknowledged is lost, and it goes on when there is room', async () => {
+test('a disk that really fills up: nothing acknowledged is lost, and it goes on when there is room @long', async () => {
   const disk = mkdtempSync(join(tmpdir(), 'binoculum-disk-'))
   const mounted = spawnSync('mount', ['-t', 'tmpfs', '-o', 'size=130m,mode=755', 'none', disk]).status === 0
   test.skip(!mounted, 'this account may not mount a small disk; the refusal itself is tried above')

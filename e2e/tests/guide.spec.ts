@@ -17,7 +17,7 @@ import {
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
 
 for (const scheme of ['paper', 'ember'] as const) {
-  test(`every page of a guide fits a phone and has no hurdle, in ${scheme}`, async ({ page, context }) => {
+  test(`every page of a guide fits a phone and has no hurdle, in ${scheme} @long`, async ({ page, context }) => {
     test.slow()
     await openGuide(context, page, 'M-11')
     if (scheme === 'ember') await page.getByRole('button', { name: 'Ember' }).tap()

@@ -108,7 +108,7 @@ async function lists(page: Page, path: string): Promise<readonly string[]> {
   return wrong
 }
 
-test('every form is gone through by Tab, arrows and Escape', async ({ page, context }) => {
+test('every form is gone through by Tab, arrows and Escape @long', async ({ page, context }) => {
   test.slow()
   await signIn(context, 'ines')
   const { models } = await read<{ models: { id: string }[] }>(context, '/api/models')

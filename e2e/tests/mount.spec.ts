@@ -170,7 +170,7 @@ test('a large mount: star on the ring, both hemispheres, which side the tube han
   await expect(page.locator('[name=latitude-set]')).toHaveValue('52.9')
 })
 
-test('every family’s kit can be taken through its stations', async ({ page, context }) => {
+test('every family’s kit can be taken through its stations @long', async ({ page, context }) => {
   await signIn(context, 'kofi')
   for (const code of ['M-07', 'F-05', 'F-04', 'M-06', 'M-10', 'M-09', 'M-11', 'F-02']) {
     await goTo(page, `/bench/${code}`)
@@ -254,7 +254,7 @@ test('figures that can’t be are named by their field, and nothing typed is los
   await expect(page.getByText('33.90° S')).toBeVisible()
 })
 
-test('the new stations and pages have no serious hurdle for screen readers or weak eyes', async ({
+test('the new stations and pages have no serious hurdle for screen readers or weak eyes @long', async ({
   page,
   context,
 }) => {

@@ -9,7 +9,7 @@ const SIZES = [
   [1024, 768],
 ] as const
 
-test('every area is used without sideways scrolling on a phone, magnified, and on a tablet', async ({
+test('every area is used without sideways scrolling on a phone, magnified, and on a tablet @long', async ({
   page,
   context,
 }) => {

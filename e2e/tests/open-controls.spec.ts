@@ -46,7 +46,7 @@ async function openOnes(page: Page, path: string): Promise<readonly string[]> {
 }
 
 for (const scheme of ['paper', 'ember'] as const)
-  test(`no list and no calendar that opens has a hurdle, in ${scheme}`, async ({ page, context }) => {
+  test(`no list and no calendar that opens has a hurdle, in ${scheme} @long`, async ({ page, context }) => {
     test.slow()
     await signIn(context, 'ines')
     const found: string[] = []

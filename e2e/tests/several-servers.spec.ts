@@ -28,7 +28,7 @@ async function balanced(servers: readonly RunningServer[]) {
   return { base: `http://127.0.0.1:${(proxy.address() as AddressInfo).port}`, seen, close: () => proxy.close() }
 }
 
-test('two servers behind a balancer are one: sessions, drafts, live marks, and the count of wrong passwords', async () => {
+test('two servers behind a balancer are one: sessions, drafts, live marks, and the count of wrong passwords @long', async () => {
   const database = await makeDemo()
   const one = await startOn(database)
   const two = await startOn(database)
@@ -70,7 +70,7 @@ test('two servers behind a balancer are one: sessions, drafts, live marks, and t
   }
 })
 
-test('a streaming copy answers the Shelf and guides, never older than seconds, and its loss is not noticed', async () => {
+test('a streaming copy answers the Shelf and guides, never older than seconds, and its loss is not noticed @long', async () => {
   const database = await makeDemo()
   const binFolder = await ensurePostgres()
   const folder = join(mkdtempSync('/var/tmp/binoculum-copy-'), 'postgres')

@@ -80,7 +80,7 @@ for (const path of [
   '/guides/help-sheet/M-01',
   '/desk/take-back',
 ]) {
-  test(`${path} has no serious hurdle for screen readers or weak eyes`, async ({ page, context }) => {
+  test(`${path} has no serious hurdle for screen readers or weak eyes @long`, async ({ page, context }) => {
     await signIn(context, 'ines')
     await goTo(page, path === '/desk/take-back' ? await takeBackPath(context) : path)
     await page.waitForLoadState('networkidle')

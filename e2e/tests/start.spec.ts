@@ -84,7 +84,7 @@ test('starts, refuses a second of its kind, and stops all it started', async () 
   expect(signIns(again.said())).toEqual(signIns(first.said()))
 })
 
-test('recovers from being killed: nothing is left but the database, and that is taken over', async () => {
+test('recovers from being killed: nothing is left but the database, and that is taken over @long', async () => {
   const data = newData()
   const port = await freePort()
   const killed = start(data, port)

@@ -54,7 +54,7 @@ const SIZES = [
   [820, 1180],
 ] as const
 
-test('long names and many rows stay inside their boxes, wide and upright', async ({ page, context }) => {
+test('long names and many rows stay inside their boxes, wide and upright @long', async ({ page, context }) => {
   await signIn(context, 'ines')
   const { loan } = await kitOf(context, code)
   const { models } = await read<{ models: { id: string; parts: number }[] }>(context, '/api/models')

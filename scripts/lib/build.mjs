@@ -64,7 +64,7 @@ export async function ensureBuild({ web = true } = {}) {
     rmSync(join(rootFolder, room, 'dist'), { recursive: true, force: true })
     rmSync(join(rootFolder, room, 'tsconfig.tsbuildinfo'), { force: true })
   }
-  await node('typescript/bin/tsc', ['-b'])
+  await node('typescript-7/bin/tsc', ['-b'])
   if (web) {
     const vite = (...rest) =>
       node('vite/bin/vite.js', ['build', 'web', '--config', 'web/vite.config.ts', '--logLevel', 'warn', ...rest])

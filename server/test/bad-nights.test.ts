@@ -15,6 +15,7 @@ import {
 import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { longTest } from '../../core/src/testing/sweep.ts'
 
 /** What bad people and bad nights did, each once seen. */
 
@@ -58,14 +59,18 @@ describe('two at the same instant', () => {
     expect(after[0].n - before[0].n).toBe(4)
   })
 
-  it('two servers that start on an empty database fill it once', async () => {
-    const { source, drop } = await makeDatabase()
-    await migrate(source)
-    const given = { database: new Database(source), now: testNow }
-    await Promise.all([1, 2].map(() => loadDemo({ ...given, dataFolder: mkdtempSync(join(tmpdir(), 'demo-')) })))
-    expect(await source.query('SELECT count(*)::int AS n FROM branch')).toEqual([{ n: 2 }])
-    await drop()
-  }, 60_000)
+  longTest(
+    'two servers that start on an empty database fill it once',
+    async () => {
+      const { source, drop } = await makeDatabase()
+      await migrate(source)
+      const given = { database: new Database(source), now: testNow }
+      await Promise.all([1, 2].map(() => loadDemo({ ...given, dataFolder: mkdtempSync(join(tmpdir(), 'demo-')) })))
+      expect(await source.query('SELECT count(*)::int AS n FROM branch')).toEqual([{ n: 2 }])
+      await drop()
+    },
+    60_000,
+  )
 })
 
 describe('a clock that is set back', () => {

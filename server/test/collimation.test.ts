@@ -4,6 +4,7 @@ import { readFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import type { KitSheet, ModelSheet, PracticeLog } from '@binoculum/contract'
 import { kitOf, startTestServer, type Agent } from './support.ts'
+import { longTest } from '../../core/src/testing/sweep.ts'
 
 let server: Awaited<ReturnType<typeof startTestServer>>
 let kofi: Agent
@@ -203,7 +204,7 @@ describe('pictures at the edges', () => {
     expect(JSON.stringify(body)).toContain('64 megapixels')
   })
 
-  it('on the command line a picture is a path, the other side of a star too', () => {
+  longTest('on the command line a picture is a path, the other side of a star too', () => {
     const root = fileURLToPath(new URL('../../', import.meta.url))
     const calc = (name: string, input: object) => {
       const command = ['--conditions=@binoculum/source', '--import', 'tsx', 'server/src/calc.ts', name]

@@ -2,10 +2,11 @@ import fc from 'fast-check'
 import { z } from 'zod'
 import { startTestServer, type Agent } from './support.ts'
 import { routesOf, validRequests, type Ask, type Route } from './valid-requests.ts'
+import { cases, isSlow } from '../../core/src/testing/sweep.ts'
 
 /** Requests made from the contract's own schemas, and valid ones with one thing broken: whatever comes, the answer is one of
  * ours, it tells nothing of the inside, and what is refused has changed nothing. */
-const REQUESTS = process.env.TEST_SLOW ? 20_000 : 600
+const REQUESTS = cases(600, 20_000)
 const SEED = Number(process.env.FUZZ_SEED ?? 20_260_312)
 
 let server: Awaited<ReturnType<typeof startTestServer>>
@@ -177,5 +178,5 @@ it(
     expect(met.get(200) ?? 0).toBeGreaterThan(asked / 20)
     expect(wrong.slice(0, 20)).toEqual([])
   },
-  process.env.TEST_SLOW ? 1_800_000 : 240_000,
+  isSlow ? 1_800_000 : 240_000,
 )

@@ -13,6 +13,7 @@ import { buildApp } from '../src/app.ts'
 import { makeDataSource } from '../src/data-source.ts'
 import { Database } from '../src/platform/database.ts'
 import { handOutBody, kitOf, openLoanOf, startTestServer, testNow, type Agent } from './support.ts'
+import { cases } from '../../core/src/testing/sweep.ts'
 
 let server: Awaited<ReturnType<typeof startTestServer>>
 let ines: Agent
@@ -34,7 +35,7 @@ afterAll(() => server.close())
 interface Refusal<T = Taken> {
   error: { code: string; details: T }
 }
-const RACES = process.env.TEST_SLOW ? 1000 : 60
+const RACES = cases(60, 1000)
 
 /** M-06 is promised to nobody in the demo. Today is Thu 12 March 2026; the desk is closed on Sundays. */
 const promise = async (agent: Agent, days: { fromOn: string; untilOn: string }, rest: object = {}) => {

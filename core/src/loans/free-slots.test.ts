@@ -2,6 +2,7 @@ import { DateTime } from 'luxon'
 import { dateOfDay, dayNumber, isoWeek, isoWeekday } from '../shared/day-number.ts'
 import { seeded } from '../shared/seeded.ts'
 import { freeSlots, leaveRoom, spanOf, type FreeSlotsInput } from './free-slots.ts'
+import { cases } from '../testing/sweep.ts'
 
 const base: FreeSlotsInput = {
   bookings: [],
@@ -36,7 +37,7 @@ describe('free slots', () => {
   it('are what trying every pair of days finds', () => {
     const random = seeded(7)
     const whole = (least: number, most: number) => least + Math.floor(random() * (most - least + 1))
-    for (let round = 0; round < 200; round++) {
+    for (let round = 0; round < cases(200, 2000); round++) {
       const start = dayNumber('2026-03-01')
       const bookings = Array.from({ length: whole(0, 5) }, () => {
         const from = start + whole(-20, 70)

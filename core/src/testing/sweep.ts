@@ -1,7 +1,12 @@
 declare const process: { env: Readonly<Record<string, string | undefined>> }
 
-/** Whether the long sweeps were asked for: `npm run test:slow`. */
-export const isSlow = process.env.TEST_SLOW === '1'
+/** `quick` while somebody works, `all` before it goes on, `slow` for a night or a release. */
+const length = process.env.TEST_SLOW === '1' ? 'slow' : process.env.TEST_QUICK === '1' ? 'quick' : 'all'
+export const isSlow = length === 'slow'
 
-/** How many cases a sweep tries: few each time, many where there is time for them. */
-export const cases = (usual: number, slow: number): number => (isSlow ? slow : usual)
+/** How many cases are tried: a fifth of the usual while somebody works, many where there is time for them. */
+export const cases = (usual: number, slow: number): number =>
+  ({ quick: Math.ceil(usual / 5), all: usual, slow })[length]
+
+/** A test that goes over the same ground as quick ones with more cases: left out by `npm test`, run by `npm run test:all`. */
+export const longTest: jest.It = length === 'quick' ? it.skip : it

@@ -1,4 +1,4 @@
-import { isSlow } from '../../testing/sweep.ts'
+import { isSlow, longTest } from '../../testing/sweep.ts'
 import { renderPeephole, type Camera, type Light } from '../../testing/peephole-scene.ts'
 import { anyPeepholeScene } from '../../testing/peephole-sweep.ts'
 import { seeded } from '../../shared/seeded.ts'
@@ -100,7 +100,7 @@ const all140 = Array.from({ length: 140 }, (_, seed) => seed).filter((seed) => !
 
 /** Of 140: a faint cap in a bright drawtube, a white mark on a white cap, small and grainy ones; all of them when there is
  * time. */
-it.each(isSlow ? all140 : [8, 12, 31, 33, 36])(
+longTest.each(isSlow ? all140 : [8, 12, 31, 33, 36])(
   'scene %i: no confident wrong verdict, with sizes typed or without',
   (seed) => {
     const { tube: any, alignment, light: lit, camera: shot } = anyPeepholeScene(seed)
@@ -125,7 +125,7 @@ it.each(isSlow ? all140 : [8, 12, 31, 33, 36])(
 )
 
 /** The rest of 140 that said good or poor and were wrong: mirrors of 50 px, a cap that hardly shows in its drawtube. */
-it.each(unsure)('scene %i: too small or too faint to be sure of, and so it says', (seed) => {
+longTest.each(unsure)('scene %i: too small or too faint to be sure of, and so it says', (seed) => {
   const { tube: any, alignment, light: lit, camera: shot } = anyPeepholeScene(seed)
   const { x, y } = alignment.axisErrorMm
   const { markOuterDiameterMm, capRingDiameterMm, drawtubeInnerDiameterMm, secondaryMinorAxisMm } = any

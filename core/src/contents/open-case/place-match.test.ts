@@ -86,6 +86,13 @@ describe('the same under another light', () => {
       before,
     )
     expect(other.unlike).toBeGreaterThan(0.5)
+    // The same with something beside it: what it was explains the half of it.
+    const more = likeness(
+      well((x, y) => 0.6 + body(x, y) + blob(44, 8, 3)(x, y)),
+      before,
+    )
+    expect(more.unlike).toBeGreaterThan(0.2)
+    expect(more.unlike).toBeLessThan(0.8)
     const negative = likeness(
       well((x, y) => 1.6 - 0.4 * body(x, y)),
       before,

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { measurePhoto, starTest, type Picture } from '@binoculum/core'
+import { longTest } from '../../../../core/src/testing/sweep.ts'
 import { decodePicture } from './decode-picture.ts'
 
 /**
@@ -57,7 +58,7 @@ describe('pictures through the peephole, against a ray tracer’s truth', () => 
       )
   })
 
-  it.each(images)(
+  longTest.each(images)(
     '$file again, with nobody having typed what mark and cap measure',
     async ({ file, given, physical }) => {
       const measured = measurePhoto({ image: await picture(`peephole/${file}`), ...givenOf(given) })
@@ -66,23 +67,26 @@ describe('pictures through the peephole, against a ray tracer’s truth', () => 
     },
   )
 
-  it('a picture turned over in a mirror gives the same answer when that is said, and the mirrored one when not', async () => {
-    const [first] = images
-    if (!first) throw new Error('no picture')
-    const { rgba, widthPx, heightPx } = await picture(`peephole/${first.file}`)
-    const turned = new Uint8Array(rgba.length)
-    for (let row = 0; row < heightPx; row++)
-      for (let column = 0; column < widthPx; column++)
-        for (let k = 0; k < 4; k++)
-          turned[(row * widthPx + column) * 4 + k] = rgba[(row * widthPx + widthPx - 1 - column) * 4 + k] ?? 0
-    const image = { widthPx, heightPx, rgba: turned }
-    const { openEndDeg, ...rest } = givenOf(first.given)
-    const said = measurePhoto({ image, ...rest, openEndDeg: -openEndDeg, mirrored: true })
-    const unsaid = measurePhoto({ image, ...rest, openEndDeg: -openEndDeg })
-    const [hx, hy] = first.physical.axis_error_focal_plane_hx_hy_mm
-    expect(distance(said.cell?.axisErrorMm ?? { x: 99, y: 99 }, [hx, hy])).toBeLessThan(0.25)
-    expect(distance(unsaid.cell?.axisErrorMm ?? { x: 99, y: 99 }, [hx, -hy])).toBeLessThan(0.25)
-  })
+  longTest(
+    'a picture turned over in a mirror gives the same answer when that is said, and the mirrored one when not',
+    async () => {
+      const [first] = images
+      if (!first) throw new Error('no picture')
+      const { rgba, widthPx, heightPx } = await picture(`peephole/${first.file}`)
+      const turned = new Uint8Array(rgba.length)
+      for (let row = 0; row < heightPx; row++)
+        for (let column = 0; column < widthPx; column++)
+          for (let k = 0; k < 4; k++)
+            turned[(row * widthPx + column) * 4 + k] = rgba[(row * widthPx + widthPx - 1 - column) * 4 + k] ?? 0
+      const image = { widthPx, heightPx, rgba: turned }
+      const { openEndDeg, ...rest } = givenOf(first.given)
+      const said = measurePhoto({ image, ...rest, openEndDeg: -openEndDeg, mirrored: true })
+      const unsaid = measurePhoto({ image, ...rest, openEndDeg: -openEndDeg })
+      const [hx, hy] = first.physical.axis_error_focal_plane_hx_hy_mm
+      expect(distance(said.cell?.axisErrorMm ?? { x: 99, y: 99 }, [hx, hy])).toBeLessThan(0.25)
+      expect(distance(unsaid.cell?.axisErrorMm ?? { x: 99, y: 99 }, [hx, -hy])).toBeLessThan(0.25)
+    },
+  )
 })
 
 interface Star {
@@ -134,7 +138,7 @@ describe('stars out of focus, against wave optics', () => {
   /** Two of them carry a curve as they are. */
   const curved = ['pub_star_06.jpg', 'pub_star_08.png']
 
-  it.each(images)('$file: the disc’s own size, with a phone’s tone curve or without', async (star) => {
+  longTest.each(images)('$file: the disc’s own size, with a phone’s tone curve or without', async (star) => {
     const { file, given, pixels } = star
     const plain = await picture(`star/${file}`)
     const known = {
@@ -154,7 +158,7 @@ describe('stars out of focus, against wave optics', () => {
     expect(starTest({ image: plain, ...rest }).warnings).toContain('tone-unknown')
   })
 
-  it.each(images.filter(({ file }) => others.get(file)))(
+  longTest.each(images.filter(({ file }) => others.get(file)))(
     '$file with its other side: the mean is free of the secondary’s own offset',
     async (star) => {
       const both = await measure(star, true)

@@ -163,3 +163,7 @@ it('searching borrowers, loans and parts walks indexes, whatever their number', 
     await runner.release()
   }
 })
+
+it('no statement waits to be compiled: a shelf’s took longer for it than it takes', async () => {
+  expect(await server.database.reader.query('SHOW jit')).toEqual([{ jit: 'off' }])
+})

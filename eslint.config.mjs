@@ -3,14 +3,9 @@ import tseslint from 'typescript-eslint'
 import { drawn } from './eslint.native-controls.mjs'
 
 /** Drawings that the borrower's page shows too: it says its own words in its own languages. */
-const spokenByBorrowers = [
-  'CellDrawing',
-  'PeepholePicture',
-  'PencilMark',
-  'StepDrawing',
-  'SunSign',
-  'MiddleOfView',
-].map((name) => `web/src/shared/drawings/${name}.vue`)
+const spokenByBorrowers = ['CellDrawing', 'PeepholePicture', 'PencilMark', 'StepDrawing', 'MiddleOfView'].map(
+  (name) => `web/src/shared/drawings/${name}.vue`,
+)
 const signs = [
   ...'·–—−+×±≈→←↑↓●○✓…:;,.()[]/|%°′″“”‘’&?#0123456789',
   '≡',

@@ -15,6 +15,7 @@ import TroubleSheet from './TroubleSheet.vue'
 import { noMemory } from './guide-memory.ts'
 import { provideMemory } from './use-kept.ts'
 import { provideNight } from './use-night.ts'
+import SunSign from '../shared/drawings/SunSign.vue'
 
 const guide = (rest: object = {}): IssuedGuide =>
   composeGuide({
@@ -90,6 +91,11 @@ it('drawings of the help sheet are told by their captions alone, in the page’s
   expect(drawings).toHaveLength(3)
   for (const drawing of drawings) expect(drawing.attributes('aria-hidden')).toBe('true')
   expect(shown.findAll('figcaption')).toHaveLength(3)
+})
+
+it('the sign against the Sun says nothing in English: the words stand beside it in the page’s own language', () => {
+  expect(mount(SunSign).find('svg').attributes()).toMatchObject({ 'aria-hidden': 'true' })
+  expect(mount(SunSign).html()).not.toMatch(/aria-label|role=/)
 })
 
 it.each([10, 45, 80])('the dial of %s° stands by its angle', (altitudeDeg) => {

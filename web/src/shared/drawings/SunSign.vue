@@ -1,10 +1,11 @@
 <script setup lang="ts">
+/** Stands beside the words that say it. */
 const { size = 46 } = defineProps<{ size?: number }>()
 const rays = Array.from({ length: 12 }, (_, index) => index * 30)
 </script>
 
 <template>
-  <svg :width="size" :height="size" viewBox="-24 -24 48 48" class="sun-sign" role="img" aria-label="Never at the Sun">
+  <svg :width="size" :height="size" viewBox="-24 -24 48 48" class="sun-sign" aria-hidden="true">
     <circle r="9" />
     <line v-for="deg in rays" :key="deg" y1="-12.5" y2="-17.5" :transform="`rotate(${deg})`" />
     <line x1="-19" y1="20" x2="19" y2="-20" class="halo" />

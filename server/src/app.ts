@@ -1,6 +1,7 @@
 import compress from '@fastify/compress'
 import rateLimit from '@fastify/rate-limit'
 import fastify from 'fastify'
+import fastifyPlugin from 'fastify-plugin'
 import { serializerCompiler, validatorCompiler } from 'fastify-type-provider-zod'
 import { features } from './features.ts'
 import { Sessions } from './features/people/service.ts'
@@ -112,7 +113,12 @@ export async function buildApp(options: AppOptions): Promise<App> {
   })
   await app.register(pages, { folder: options.webFolder })
   const typed = app as unknown as App
-  for (const { routes } of features) if (routes) await typed.register((scope) => routes(scope as App, house))
+  // With its name: for one without, every file that was ever loaded is looked through.
+  for (const { name, routes } of features)
+    if (routes)
+      await app.register(
+        fastifyPlugin((scope) => routes(scope as unknown as App, house), { name, encapsulate: true }),
+      )
   await app.ready()
   return typed
 }

@@ -1,7 +1,7 @@
-import { execFileSync, spawnSync } from 'node:child_process'
+import { execFileSync, spawn, spawnSync } from 'node:child_process'
 import { cpSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { basename, dirname, join } from 'node:path'
+import { basename, join } from 'node:path'
 import { mistakesIn, rightsIn } from './lib/mistakes.mjs'
 import { startCluster } from './lib/postgres.mjs'
 import { Explained, runMain, say } from './lib/say.mjs'
@@ -16,18 +16,23 @@ import { ensurePackages, ensurePostgres, rootFolder } from './lib/setup.mjs'
 const LEAST_NOTICED = 0.85
 /** Far more than all of them take, so that a slow machine notices nothing by its slowness. */
 const LONGEST_TEST_MS = 400_000
+/** What `timeout` says when the time is over. */
+const ENDED_BY_FORCE = 124
+
+/** Each in a copy of its own, with one processor. */
+const AT_ONCE = 2
 
 await runMain(async () => {
   await ensurePackages()
   const [mode = 'list', count = '200', seed = '1'] = process.argv.slice(2)
-  const copy = makeCopy()
+  const copies = Array.from({ length: AT_ONCE }, makeCopy)
   try {
-    if (mode === 'list') return checkList(copy)
-    if (mode === 'random') return checkRandom(copy, Number(count), Number(seed))
-    if (mode === 'rights') return await checkRights(copy)
+    if (mode === 'list') return await checkList(copies)
+    if (mode === 'random') return await checkRandom(copies, Number(count), Number(seed))
+    if (mode === 'rights') return await checkRights(copies)
     throw new Explained(`“${mode}” is none of list, random, rights.`, 2)
   } finally {
-    rmSync(copy, { recursive: true })
+    for (const copy of copies) rmSync(copy, { recursive: true })
   }
 })
 
@@ -47,23 +52,23 @@ function makeCopy() {
 }
 
 /** Tests that fail anyway would notice everything. */
-function requireGreen(copy, options) {
-  const run = runTests(copy, options)
-  if (run.status !== 0) throw new Explained(`The tests fail without any mistake; mend that first.\n${run.stderr}`)
+async function requireGreen([copy], tests) {
+  const { status, output } = await runTests(copy, tests)
+  if (status !== 0) throw new Explained(`The tests fail without any mistake; mend that first.\n${output}`)
 }
 
-function checkList(copy) {
+async function checkList(copies) {
   const mutants = JSON.parse(readFileSync(join(rootFolder, 'perf', 'mutants.json'), 'utf8'))
-  requireGreen(copy, { patterns: [...new Set(mutants.map(({ tests }) => tests))].join('|') })
-  const survivors = mutants.filter(({ file, from, to, tests }) => {
-    const right = readFileSync(join(copy, file), 'utf8')
+  await requireGreen(copies, { patterns: [...new Set(mutants.map(({ tests }) => tests))].join('|') })
+  const mistakes = mutants.map(({ file, from, to, tests }) => {
+    const right = readFileSync(join(rootFolder, file), 'utf8')
     if (right.split(from).length !== 2) throw new Explained(`perf/mutants.json: “${from}” must stand once in ${file}`)
-    return isMissed(copy, { file, wrong: right.replace(from, to), what: to }, [{ patterns: tests }])
+    return { file, wrong: right.replace(from, to), what: to, asked: [{ patterns: tests }] }
   })
-  conclude(mutants.length, survivors, 1)
+  await judge(copies, mistakes, 1)
 }
 
-function checkRandom(copy, count, seed) {
+async function checkRandom(copies, count, seed) {
   // Where things stand on a drawing or a sheet is looked at, not reckoned; how a picture is searched is held against
   // ray-traced ones by the minute, too slow for hundreds of runs.
   const looked =
@@ -76,23 +81,13 @@ function checkRandom(copy, count, seed) {
   let state = seed
   const next = () => (state = (state * 48_271) % 2_147_483_647) / 2_147_483_647
   const chosen = Array.from({ length: count }, () => places.splice(Math.floor(next() * places.length), 1)[0])
-  const survivors = chosen.filter(({ file, source, mistake }) => {
-    const what = describe(source, mistake)
-    // The quickest to notice come first: its own tests, those beside it, then all that use it.
-    const wrong = withMistake(source, mistake)
-    const asked = [
-      { patterns: `${file.replace(/[.]ts$/, '')}[.]test` },
-      { patterns: `${dirname(file)}/[^/]+[.]test` },
-      { related: join(copy, file) },
-      ...elsewhere(file),
-    ]
-    return isMissed(copy, { file, wrong, what }, asked)
-  })
-  conclude(
-    count,
-    survivors.map(({ file, source, mistake }) => ({ file, to: describe(source, mistake) })),
-    LEAST_NOTICED,
-  )
+  const mistakes = chosen.map(({ file, source, mistake }) => ({
+    file,
+    wrong: withMistake(source, mistake),
+    what: describe(source, mistake),
+    asked: [{ related: file }, ...elsewhere(file)],
+  }))
+  await judge(copies, mistakes, LEAST_NOTICED)
 }
 
 /** Pictures are opened by the server: what is seen in them is held against rendered ones there. */
@@ -100,7 +95,7 @@ function elsewhere(file) {
   return file.includes('/open-case/') ? [{ patterns: 'features/calculators/case-pictures[.]test' }] : []
 }
 
-async function checkRights(copy) {
+async function checkRights(copies) {
   const binFolder = await ensurePostgres()
   const folder = join(mkdtempSync('/var/tmp/binoculum-mutants-'), 'postgres')
   const cluster = await startCluster({ binFolder, folder, throwAway: true })
@@ -119,16 +114,17 @@ async function checkRights(copy) {
       const source = readFileSync(join(rootFolder, file), 'utf8')
       return rightsIn(source).map((mistake) => ({ file, source, mistake }))
     })
-    requireGreen(copy, { ...options('server/src/features/loans/x'), patterns: 'test/(rights|loans|contents|guide)' })
-    const survivors = places.filter(({ file, source, mistake }) => {
-      const what = describe(source, mistake)
-      return isMissed(copy, { file, wrong: withMistake(source, mistake), what }, [options(file)])
+    await requireGreen(copies, {
+      ...options('server/src/features/loans/x'),
+      patterns: 'test/(rights|loans|contents|guide)',
     })
-    conclude(
-      places.length,
-      survivors.map(({ file, source, mistake }) => ({ file, to: describe(source, mistake) })),
-      1,
-    )
+    const mistakes = places.map(({ file, source, mistake }) => ({
+      file,
+      wrong: withMistake(source, mistake),
+      what: describe(source, mistake),
+      asked: [options(file)],
+    }))
+    await judge(copies, mistakes, 1)
   } finally {
     await cluster.stop()
   }
@@ -148,35 +144,60 @@ function describe(source, { start, end, to }) {
   return `line ${line}: ${source.slice(start, end)} → ${to} in “${text.slice(0, 100)}”`
 }
 
+/** Makes each mistake in whichever copy is free; ends with how many were noticed. */
+async function judge(copies, mistakes, least) {
+  const waiting = [...mistakes]
+  const survivors = []
+  await Promise.all(
+    copies.map(async (copy) => {
+      for (let mistake = waiting.shift(); mistake; mistake = waiting.shift())
+        if (await isMissed(copy, mistake)) survivors.push(mistake)
+    }),
+  )
+  const noticed = mistakes.length - survivors.length
+  say(`${noticed} of ${mistakes.length} mistakes noticed.`)
+  const missed = survivors.map(({ file, what }) => `  ${file}: ${what}`).join('\n')
+  if (noticed / mistakes.length < least) throw new Explained(`Nobody noticed:\n${missed}`)
+  if (missed) say(`Not noticed:\n${missed}`)
+}
+
 /** Asks one group of tests after the other, until one notices. */
-function isMissed(copy, { file, wrong, what }, asked) {
+async function isMissed(copy, { file, wrong, what, asked }) {
   const path = join(copy, file)
   const right = readFileSync(path, 'utf8')
+  const startedAt = Date.now()
   writeFileSync(path, wrong)
-  const noticed = asked.some((tests) => {
-    const { status, stdout, stderr } = runTests(copy, tests)
-    return status !== 0 && !(tests.patterns && /No tests found/.test(stdout + stderr))
-  })
+  let noticed = false
+  let endless = false
+  for (const tests of asked) {
+    if (noticed) break
+    const { status } = await runTests(copy, tests)
+    noticed = status !== 0
+    endless = status === ENDED_BY_FORCE
+  }
   writeFileSync(path, right)
-  say(`${noticed ? 'noticed ' : 'MISSED  '} ${file}: ${what.trim().slice(0, 160)}`)
+  const seconds = ((Date.now() - startedAt) / 1000).toFixed(0)
+  const outcome = endless ? 'endless' : noticed ? 'noticed' : 'MISSED '
+  say(`${outcome} ${seconds.padStart(3)} s  ${file}: ${what.trim().slice(0, 160)}`)
   return !noticed
 }
 
+/** @returns {Promise<{ status: number, output: string }>} */
 function runTests(copy, { project = 'unit', patterns, related, env = {} }) {
   const jest = join(rootFolder, 'node_modules', 'jest', 'bin', 'jest.js')
-  const which = related ? ['--findRelatedTests', related] : ['--testPathPatterns', patterns]
-  const options = ['--selectProjects', project, '--bail', '--passWithNoTests', ...which]
+  const nearest = ['--testSequencer', join(copy, 'scripts', 'lib', 'nearest-first.mjs')]
+  const which = related ? ['--findRelatedTests', related, ...nearest] : ['--testPathPatterns', patterns]
+  const options = ['--selectProjects', project, '--bail', '--runInBand', '--passWithNoTests', ...which]
   const node = ['--experimental-vm-modules', '--no-warnings', jest, ...options]
   // What never ends is noticed as well; `timeout` ends its workers with it, which would go on for ever otherwise.
   const longestS = ((project === 'unit' ? 1 : 10) * LONGEST_TEST_MS) / 1000
   const command = ['--kill-after=5', String(longestS), process.execPath, ...node]
-  return spawnSync('timeout', command, { cwd: copy, encoding: 'utf8', env: { ...process.env, ...env } })
-}
-
-function conclude(count, survivors, least) {
-  const noticed = count - survivors.length
-  say(`${noticed} of ${count} mistakes noticed.`)
-  const missed = survivors.map(({ file, to }) => `  ${file}: ${to}`).join('\n')
-  if (noticed / count < least) throw new Explained(`Nobody noticed:\n${missed}`)
-  if (missed) say(`Not noticed:\n${missed}`)
+  const nearestTo = related ? { NEAREST_TO: join(copy, related) } : {}
+  const child = spawn('timeout', command, { cwd: copy, env: { ...process.env, ...nearestTo, ...env } })
+  let output = ''
+  for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => (output += text))
+  return new Promise((resolve, reject) => {
+    child.on('error', reject)
+    child.on('close', (code) => resolve({ status: code ?? 1, output }))
+  })
 }

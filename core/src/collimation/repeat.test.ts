@@ -40,6 +40,35 @@ describe('the interval is honest', () => {
   })
 })
 
+describe('nine of ten openings about a mean', () => {
+  /** Chance that a point, normal about (a, 0) with a spread of one, lies within r: its density summed over a fine grid of rings
+   *  and directions, without Bessel's functions. */
+  const chanceWithin = (r: number, a: number) => {
+    const [rings, directions] = [400, 180]
+    let sum = 0
+    for (let i = 0; i < rings; i++)
+      for (let k = 0; k < directions; k++) {
+        const rho = ((i + 0.5) * r) / rings
+        const [x, y] = [
+          rho * Math.cos(((k + 0.5) * Math.PI) / directions),
+          rho * Math.sin(((k + 0.5) * Math.PI) / directions),
+        ]
+        sum += (Math.exp(-((x - a) ** 2 + y ** 2) / 2) / Math.PI) * rho * (r / rings) * (Math.PI / directions)
+      }
+    return sum
+  }
+  it.each([0.5, 1, 1.5, 2, 2.5, 3, 4, 6])('a mean of %d spreads', (mean) => {
+    const spread = Math.sqrt(4 / 6)
+    const readings = [1, -1].flatMap((by) => [
+      { x: mean * spread + by, y: 0 },
+      { x: mean * spread, y: by },
+    ])
+    const { nineOfTenMm, spreadMm } = collimationRepeat({ readings })
+    expect(spreadMm.value).toBeCloseTo(spread, 9)
+    expect(chanceWithin(nineOfTenMm / spread, mean)).toBeCloseTo(0.9, 5)
+  })
+})
+
 describe('verdicts', () => {
   const spreadOut = (by: number, count = 8) => {
     const draw = normals(11)

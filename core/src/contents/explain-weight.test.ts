@@ -227,3 +227,33 @@ it('the true set is among the explanations when no limit is set', () => {
     { numRuns: 100, seed: 3 },
   )
 })
+
+describe('what is known must be of this kit', () => {
+  const input: ExplainWeightInput = {
+    parts: [{ id: 'bolt', massG: 40, toleranceG: 2, count: 3, group: 'case' }],
+    foreign: [{ id: 'a heavier one', massG: 55, toleranceG: 2 }],
+    weighings: [{ group: 'case', measuredG: 80, scaleResolutionG: 1 }],
+  }
+  it.each([
+    { known: { different: [{ id: 'bolt', chance: 1.01 }] }, says: '1.01 is no chance' },
+    { known: { different: [{ id: 'bolt', chance: -0.01 }] }, says: '-0.01 is no chance' },
+    { known: { different: [{ id: 'nut', chance: 0.5 }] }, says: 'nut names no part' },
+    { known: { swapped: [{ id: 'bolt', by: 'nothing' }] }, says: 'bolt by nothing' },
+    { known: { swapped: [{ id: 'nut', by: 'a heavier one' }] }, says: 'nut by a heavier one' },
+    { known: { missing: [{ id: 'bolt', count: 4 }] }, says: '4 of bolt, which has 3' },
+    { known: { missing: [{ id: 'bolt', count: 0.5 }] }, says: '0.5 of bolt' },
+    // A piece that was swapped is there, as something else: it can’t be missing as well.
+    {
+      known: { swapped: [{ id: 'bolt', by: 'a heavier one' }], missing: [{ id: 'bolt', count: 3 }] },
+      says: '3 of bolt, which has 2',
+    },
+  ])('$says', ({ known, says }) => {
+    expect(() => explainWeight({ ...input, known })).toThrow(says)
+  })
+  it('a chance of none and of one are chances, and all pieces may be gone', () => {
+    for (const chance of [0, 1])
+      expect(() => explainWeight({ ...input, known: { different: [{ id: 'bolt', chance }] } })).not.toThrow()
+    const gone = { missing: [{ id: 'bolt', count: 3 }] }
+    expect(() => explainWeight({ ...input, known: gone })).not.toThrow()
+  })
+})

@@ -85,21 +85,51 @@ describe('learnt from what the last turns did', () => {
     expect(knobs[0]?.arcminPerTurn).toBeCloseTo(19, 0)
     expect(knobs[1]?.arcminPerTurn).toBeCloseTo(33, 0)
   })
+  it.each([0, 1])('one step already tells something of knob %d’s finer thread', (which) => {
+    const finer = redDot.map((knob, i) => (i === which ? { ...knob, arcminPerTurn: knob.arcminPerTurn / 2 } : knob))
+    const [declared = 0, learnt = 0] = [redDot, learnKnobs(redDot, steps(finer, 1)).knobs].map(
+      (knobs) => knobs[which]?.arcminPerTurn,
+    )
+    expect(learnt).toBeLessThan(0.7 * declared)
+  })
   it('a knob that works the other way is told, and its advice turned over', () => {
     const learnt = learnKnobs(redDot, steps(real({ clockwise: 'away' }), 2))
     expect(learnt.reversed).toEqual(['side'])
     const { turns } = finderKnobs({ misalignment: { x: 19, y: 0 }, knobs: learnt.knobs })
     expect(turns[0]?.turns).toBeGreaterThan(0.3)
   })
-  it('one turning the wrong way, by a hand’s slip, turns no knob round', () => {
-    const [slip] = steps(real({ clockwise: 'away' }), 1)
+  it.each([0, 1])('one turning the wrong way, by a hand’s slip, turns knob %d not round', (which) => {
+    const [slip] = steps(
+      redDot.map((knob, i) => (i === which ? { ...knob, clockwise: 'away' } : knob)),
+      1,
+    )
     const right = steps(redDot, 2)
     if (!slip) throw new Error('no step')
     for (const some of [[slip], [slip, ...right], [...right, slip]]) {
       const { reversed, knobs } = learnKnobs(redDot, some)
       expect([some.length, reversed]).toEqual([some.length, []])
       expect(knobs[0]?.arcminPerTurn).toBeCloseTo(38, 0)
+      expect(knobs[1]?.arcminPerTurn).toBeCloseTo(33, 0)
     }
+  })
+  it('of two screws that pull alike, turned together, the one that works the other way is told', () => {
+    // Screws a third of a turn apart share what they do: each is asked after what the others did is taken off.
+    const three = screws(3, 0)
+    const asMade = three.map((screw, i) => (i === 1 ? { ...screw, clockwise: 'away' as const } : screw))
+    const told = [
+      { '1': 0.5, '2': 0.4 },
+      { '2': 0.6, '3': 0.5 },
+      { '1': -0.3, '2': -0.5, '3': 0.2 },
+    ].map((each) => {
+      const turns = Object.entries(each).map(([name, count]) => ({ name, turns: count }))
+      const before = { x: 20, y: -10 }
+      return { before, turns, after: afterKnobTurns(before, asMade, turns), uncertaintyArcmin: 2 }
+    })
+    expect(learnKnobs(three, told).reversed).toEqual(['2'])
+    // And once is a slip of the hand still.
+    expect(learnKnobs(three, told.slice(0, 1)).reversed).toEqual([])
+    const asIs = told.map((step) => ({ ...step, after: afterKnobTurns(step.before, three, step.turns) }))
+    expect(learnKnobs(three, asIs).reversed).toEqual([])
   })
   it('a knob that slips is told', () => {
     const learnt = learnKnobs(redDot, steps(real({ arcminPerTurn: 1 }), 3))

@@ -91,7 +91,8 @@ describe('free slots', () => {
   it('are refused by name for what can’t be meant', () => {
     expect(() => freeSlots({ ...base, from: '2026-02-30' })).toThrow('2026-02-30')
     expect(() => freeSlots({ ...base, until: '2029-01-01' })).toThrow('740 days')
-    expect(() => freeSlots({ ...base, openWeekdays: [0] })).toThrow('openWeekdays')
+    for (const openWeekdays of [[], [0], [8], [2.5]])
+      expect(() => freeSlots({ ...base, openWeekdays })).toThrow('openWeekdays')
     expect(() => freeSlots({ ...base, lengthDays: 0 })).toThrow('lengthDays')
     expect(() => freeSlots({ ...base, bookings: [{ from: '2026-04-14', until: '2026-04-13' }] })).toThrow('before')
   })

@@ -234,6 +234,20 @@ describe('in words', () => {
     expect(of('Jupiter')).toBe('25 mm, then 10 mm')
     expect(of('Algieba')).toBe('25 mm, then 4 mm')
   })
+  it('without eyepieces of its own: a power to aim at, and none above what finds it for what is wide', () => {
+    const { targets, reason } = skyTargets({ ...club, apertureMm: 130 })
+    const of = (name: string) => targets.find((each) => each.name === name)?.eyepiece
+    expect(of('the Beehive (M44)')).toBe('the lowest power')
+    expect(of('Jupiter')).toMatch(/^the lowest power, then about \d+×$/)
+    expect(reason).toBeNull()
+  })
+  it('why there is nothing to look for', () => {
+    const night = { ...club, latitudeDeg: 78, date: '2026-06-21' }
+    expect(skyTargets(night)).toMatchObject({
+      targets: [],
+      reason: expect.stringContaining('The Sun doesn’t get low'),
+    })
+  })
   it('no advice depends on which hemisphere one stands in', () => {
     const sided = /\b(left|right|above|below|under|up|down|top|bottom)\b/i
     // A thing's own top (a teapot's lid) and what an eyepiece shows are no directions in the sky.

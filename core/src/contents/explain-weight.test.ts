@@ -234,6 +234,7 @@ describe('what is known must be of this kit', () => {
     foreign: [{ id: 'a heavier one', massG: 55, toleranceG: 2 }],
     weighings: [{ group: 'case', measuredG: 80, scaleResolutionG: 1 }],
   }
+  const nothing = { missing: [], swapped: [] }
   it.each([
     { known: { different: [{ id: 'bolt', chance: 1.01 }] }, says: '1.01 is no chance' },
     { known: { different: [{ id: 'bolt', chance: -0.01 }] }, says: '-0.01 is no chance' },
@@ -248,12 +249,14 @@ describe('what is known must be of this kit', () => {
       says: '3 of bolt, which has 2',
     },
   ])('$says', ({ known, says }) => {
-    expect(() => explainWeight({ ...input, known })).toThrow(says)
+    expect(() => explainWeight({ ...input, known: { ...nothing, ...known } })).toThrow(says)
   })
   it('a chance of none and of one are chances, and all pieces may be gone', () => {
     for (const chance of [0, 1])
-      expect(() => explainWeight({ ...input, known: { different: [{ id: 'bolt', chance }] } })).not.toThrow()
-    const gone = { missing: [{ id: 'bolt', count: 3 }] }
+      expect(() =>
+        explainWeight({ ...input, known: { ...nothing, different: [{ id: 'bolt', chance }] } }),
+      ).not.toThrow()
+    const gone = { ...nothing, missing: [{ id: 'bolt', count: 3 }] }
     expect(() => explainWeight({ ...input, known: gone })).not.toThrow()
   })
 })

@@ -87,6 +87,41 @@ describe.each(places)('the Moon at %d°, %d°', (latitudeDeg, longitudeDeg, zone
   })
 })
 
+/** Dark hours without the Moon, five minutes at a time, by the second almanac. */
+function countedHours({
+  latitudeDeg,
+  longitudeDeg,
+  fromUtc,
+}: {
+  latitudeDeg: number
+  longitudeDeg: number
+  fromUtc: string
+}) {
+  const stepMs = 5 * 60_000
+  let steps = 0
+  for (let ms = Date.parse(fromUtc) + stepMs / 2; ms < Date.parse(fromUtc) + 24 * 3_600_000; ms += stepMs)
+    if (sunDeg(ms, latitudeDeg, longitudeDeg) < -12 && moonDeg(ms, latitudeDeg, longitudeDeg).topDeg + 34 / 60 < 0)
+      steps++
+  return steps / 12
+}
+
+it.each([
+  ['Moon up at first', 53.3, '2026-03-24'],
+  ['Moon up later', 53.3, '2026-03-08'],
+  ['up all night', 53.3, '2026-12-23'],
+  ['in a polar night it sets, and comes again', 80, '2026-12-17'],
+  ['in a polar night it comes, and sets again', 80, '2026-12-15'],
+  ['in a polar night it stays up', 80, '2026-12-24'],
+  ['in a polar night it stays down', 80, '2026-01-12'],
+  ['south of the equator', -54.8, '2026-06-06'],
+])('dark hours without the Moon are what a count finds: %s', (_what, latitudeDeg, date) => {
+  const place = { latitudeDeg, longitudeDeg: 0 }
+  const night = skyNight({ ...place, date, zone: 'UTC' })
+  expect(night.moonIlluminatedFraction).toBeGreaterThan(0.1)
+  const counted = countedHours({ ...place, fromUtc: `${date}T12:00:00Z` })
+  expect(Math.abs(night.moonlessDarkHours - counted)).toBeLessThan(0.3)
+})
+
 it('far north, where bodies graze the horizon, within ten minutes', () => {
   for (const [latitudeDeg, date] of [
     [68, '2026-01-25'],

@@ -75,7 +75,7 @@ export default tseslint.config(
   },
   {
     files: ['core/src/**/*.ts'],
-    ignores: ['**/*.test.ts'],
+    ignores: ['**/*.test.ts', 'core/src/testing/**'],
     rules: {
       'no-restricted-globals': ['error', 'process', 'window', 'document', 'console', 'fetch'],
       'no-restricted-properties': [

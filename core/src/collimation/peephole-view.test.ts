@@ -74,13 +74,14 @@ describe('against an exact ray trace', () => {
     'the holder stands 0.8 of its width above the flat’s upper end: $one.apertureMm, $alignment',
     (each) => {
       for (const secondaryShiftMm of [undefined, { alongTube: 3, across: -2 }]) {
-      const { holder, secondary } = peepholeView(each.one, { ...each.alignment, secondaryShiftMm })
-      const [left, right] = holder.slice(-2)
-      const width = (right?.y ?? 0) - (left?.y ?? 0)
-      expect(left?.x).toBeCloseTo(right?.x ?? 0, 9)
-      expect(((left?.x ?? 0) - Math.max(...secondary.map(({ x }) => x))) / width).toBeCloseTo(0.8, 2)
-    }
-  })
+        const { holder, secondary } = peepholeView(each.one, { ...each.alignment, secondaryShiftMm })
+        const [left, right] = holder.slice(-2)
+        const width = (right?.y ?? 0) - (left?.y ?? 0)
+        expect(left?.x).toBeCloseTo(right?.x ?? 0, 9)
+        expect(((left?.x ?? 0) - Math.max(...secondary.map(({ x }) => x))) / width).toBeCloseTo(0.8, 2)
+      }
+    },
+  )
 
   it('the mark’s offset from the reflection is 2h where the hole lies in the focal plane', () => {
     const one = { ...tube(130, 650, 37), peepholeOutsideFocusMm: 0 }

@@ -1,5 +1,3 @@
-declare const process: { env: Readonly<Record<string, string | undefined>> }
-
 /** `quick` while somebody works, `all` before it goes on, `slow` for a night or a release. */
 const length = process.env.TEST_SLOW === '1' ? 'slow' : process.env.TEST_QUICK === '1' ? 'quick' : 'all'
 export const isSlow = length === 'slow'

@@ -58,6 +58,23 @@ it('takes decimal commas from the file as a whole', () => {
   expect(guessDecimal(rows(cells('3.1'), cells('1,250')), columns)).toBe('.')
 })
 
+it('a word that stands in several rows is asked about once, with how many rows it has', () => {
+  const rows = Array.from({ length: 5 }, (_each, at) => [
+    'A',
+    at < 3 ? 'Widget' : 'Gadget',
+    '1',
+    '80',
+    'g',
+    '',
+    '',
+    '',
+  ])
+  expect(readRows(...rows).words.map(({ word, rows: count }) => [word, count])).toEqual([
+    ['Widget', 3],
+    ['Gadget', 2],
+  ])
+})
+
 it('makes the longest eyepiece the lowest power, whatever its row', () => {
   const list = readRows(
     ['A', 'Eyepiece 10 mm', '1', '80', 'g', '', '', ''],

@@ -45,6 +45,12 @@ it('figures in names: focal length of eyepieces, factor of a Barlow, aperture an
   expect(tubeFromName('tube')).toBeNull()
 })
 
+it('what is no telescope’s size is no tube', () => {
+  expect(tubeFromName('tube 600 / 6000')).toEqual({ apertureMm: 600, focalLengthMm: 6000 })
+  for (const name of ['tube 601 / 900', 'tube 19 / 900', 'tube 130 / 6001']) expect(tubeFromName(name)).toBeNull()
+  expect(tubeFromName('D=76 f=100')).toEqual({ apertureMm: 76, focalLengthMm: 100 })
+})
+
 it('the family follows from what stands under the tube', () => {
   const of = (...list: readonly (readonly [Role, string])[]) =>
     familyFromParts(list.map(([role, name]) => ({ role, name })))

@@ -20,6 +20,28 @@ describe('masses', () => {
     expect(mass.ok && mass.value).toBeCloseTo(g, 9)
   })
 
+  it('knows each unit by every word for it', () => {
+    const of = (g: number, words: string) => words.split(' ').map((word) => [word, g] as const)
+    for (const [word, g] of [
+      ...of(1, 'g gr gram grams gramme'),
+      ...of(1000, 'kg kilo kilogram kilograms'),
+      ...of(453.59237, 'lb lbs pound pounds'),
+      ...of(453.59237 / 16, 'oz ounce ounces'),
+    ]) {
+      const mass = grams(`2 ${word}`)
+      expect([word, mass.ok && mass.value]).toEqual([word, 2 * g])
+    }
+    const millimetres = ([word, mm]: readonly [string, number]) =>
+      [word, parseLengthMm(`2 ${word}`, '', '.'), mm] as const
+    for (const [word, length, mm] of [
+      ...of(1, 'mm'),
+      ...of(10, 'cm'),
+      ...of(1000, 'm'),
+      ...of(25.4, 'in inch inches " ″'),
+    ].map(millimetres))
+      expect([word, length.ok && length.value]).toEqual([word, 2 * mm])
+  })
+
   it.each([
     { text: '3,1 kg', g: 3100 },
     { text: '0,12 kg', g: 120 },

@@ -16,6 +16,10 @@ describe('whether a kit suits somebody', () => {
     ['an expert with a large one', of('large-equatorial'), { level: 'expert' }, true, []],
     ['carried on foot', of('tabletop-reflector', 6.4), { carries: 'on-foot' }, false, ['6 kg is much to carry']],
     ['carried by car', of('tabletop-reflector', 6.4), { carries: 'car' }, true, []],
+    ['as much as goes by bus', of('tabletop-reflector', 10), { carries: 'bus' }, true, []],
+    ['more than goes by bus', of('tabletop-reflector', 11), { carries: 'bus' }, false, ['11 kg is much to carry']],
+    ['as much as goes by car', of('tabletop-reflector', 25), { carries: 'car' }, true, []],
+    ['more than goes by car', of('tabletop-reflector', 26), { carries: 'car' }, false, ['26 kg is much to carry']],
     ['a child at a tabletop', of('tabletop-reflector'), { age: 'child' }, true, []],
     [
       'a child at one that stands on the floor',

@@ -174,6 +174,16 @@ describe('a plan of loans', () => {
     expect([plan.length, proven]).toEqual([40, false])
   })
 
+  it('refuses loans longer than a year, and desks that need two months', () => {
+    const input = randomInput(5, { kits: 2, requests: 1, days: 10 })
+    const [request] = input.requests
+    if (!request) throw new Error('no request')
+    const long = (lengthDays: number) => () => planLoans({ ...input, requests: [{ ...request, lengthDays }] })
+    expect(long(366)).not.toThrow()
+    for (const lengthDays of [0, 367, 1.5]) expect(long(lengthDays)).toThrow('lengthDays')
+    expect(() => planLoans({ ...input, turnaroundDays: 61 })).toThrow('turnaroundDays')
+  })
+
   it('refuses ids that stand twice and days that lie the wrong way', () => {
     const input = randomInput(5, { kits: 2, requests: 2, days: 10 })
     expect(() => planLoans({ ...input, requests: [...input.requests, ...input.requests] })).toThrow('id of their own')

@@ -20,17 +20,18 @@ function video(given: {
   settleS: number
   fps?: number
   driftPxPerS?: number
+  towardsRad?: number
   seed?: number
   lastS?: number
 }): VideoFrame[] {
-  const { frequencyHz, settleS, fps = 30, driftPxPerS = 0, seed = 1, lastS = 5 } = given
+  const { frequencyHz, settleS, fps = 30, driftPxPerS = 0, towardsRad = 0.6, seed = 1, lastS = 5 } = given
   const chance = seeded(seed)
   const decay = Math.log(20) / settleS
   return Array.from({ length: Math.round(lastS * fps) }, (_each, at) => {
     const tS = at / fps
     const since = tS - 0.5
     const swing = since < 0 ? 0 : 22 * Math.exp(-decay * since) * Math.sin(2 * Math.PI * frequencyHz * since)
-    const place = { x: 80 + swing * Math.cos(0.6) + driftPxPerS * tS, y: 60 + swing * Math.sin(0.6) }
+    const place = { x: 80 + swing * Math.cos(towardsRad) + driftPxPerS * tS, y: 60 + swing * Math.sin(towardsRad) }
     return frame(tS, place, chance)
   })
 }
@@ -51,6 +52,13 @@ it.each([
     expect(Math.abs((found.frequencyHz ?? 0) / frequencyHz - 1)).toBeLessThan(0.03)
   },
 )
+
+it.each([0, 0.3, 0.8, 1.3, 1.57, 1.9, 2.4, 2.9])('whichever way it swings: %d', (towardsRad) => {
+  const { samples } = starTrack(video({ frequencyHz: 2.5, settleS: 1.6, towardsRad }))
+  const found = vibration({ samples })
+  expect(Math.abs((found.settleS ?? 0) / 1.6 - 1)).toBeLessThan(0.12)
+  expect(Math.abs((found.frequencyHz ?? 0) / 2.5 - 1)).toBeLessThan(0.03)
+})
 
 it('frames in which the star is gone are gaps; where it is gone too often, nothing is said', () => {
   const frames = video({ frequencyHz: 2.5, settleS: 1.6 })

@@ -39,6 +39,16 @@ it('an adapter that nothing needs is neither used nor lonely', () => {
   expect(opticalChains(input).lonely).toEqual([])
 })
 
+it('an adapter is lonely where it goes in nowhere, and where nothing goes into it', () => {
+  const lonely = (parts: readonly ChainPart[], focuserFemaleMm = NARROW) =>
+    opticalChains({ focuserFemaleMm, parts }).lonely.map(({ id }) => id)
+  expect(lonely([high, adapter])).toEqual(['adapter'])
+  expect(lonely([low, adapter], WIDE)).toEqual(['adapter'])
+  // Into a wide Barlow it would go, though nothing wide enters this focuser; its own hole is none it could go into.
+  expect(lonely([high, { ...barlow, maleMm: NARROW, femaleMm: WIDE }, adapter])).not.toContain('adapter')
+  expect(lonely([high, { ...adapter, femaleMm: WIDE }])).toEqual(['adapter'])
+})
+
 it('refuses a barrel of no width', () => {
   expect(() => opticalChains({ focuserFemaleMm: 0, parts: [] })).toThrow('focuserFemaleMm')
 })

@@ -1,4 +1,4 @@
-import { Body, Equator, Horizon, MoonPhase, Observer } from 'astronomy-engine'
+import { MoonPhase } from 'astronomy-engine'
 import { dayAfter, localMs, skyNight, type NightState } from './night.ts'
 import { almanacTime, bodyPlace, type PlaceOnEarth } from './positions.ts'
 import { planets } from './planet-targets.ts'
@@ -60,13 +60,9 @@ export function skyEvening(input: PlaceOnEarth & { readonly date: string; readon
   }
 }
 
-function planetsUp({ latitudeDeg, longitudeDeg }: PlaceOnEarth, atUtc: string): Planet[] {
+function planetsUp(place: PlaceOnEarth, atUtc: string): Planet[] {
   const time = almanacTime(atUtc)
-  const observer = new Observer(latitudeDeg, longitudeDeg, 0)
-  return planets.filter((planet) => {
-    const { ra, dec } = Equator(Body[planet], time, observer, true, true)
-    return Horizon(time, observer, ra, dec).altitude >= UP_DEG
-  })
+  return planets.filter((planet) => bodyPlace(planet, time, place).altitudeDeg >= UP_DEG)
 }
 
 /** Whether the Moon is above the horizon so many hours after the local noon. */

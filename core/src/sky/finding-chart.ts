@@ -19,10 +19,10 @@ const ENOUGH_STARS = 4
 const J2000_MS = Date.UTC(2000, 0, 1, 12)
 const MS_PER_DAY = 86_400_000
 
-/** Sidereal time at Greenwich in hours, to a few seconds over a century. Source: Meeus 12.4, first terms. */
+/** Sidereal time at Greenwich in hours, whole turns and all, to a few seconds over a century. Source: Meeus 12.4, first terms. */
 const siderealHours = (utc: string): number => {
   const days = (Date.parse(utc) - J2000_MS) / MS_PER_DAY
-  return (((280.46061837 + 360.98564736629 * days) / 15) % 24) + 24
+  return (280.46061837 + 360.98564736629 * days) / 15
 }
 
 /** @param given the target's direction, and where and when it is seen; equinox 2000, a third of a degree off by 2026 */

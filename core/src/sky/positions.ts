@@ -113,9 +113,9 @@ export function starPlace(star: Star, frame: SkyFrame, { latitudeDeg, longitudeD
   return { ...place, decDeg, raHours, hourAngleHours: hours }
 }
 
-/** Sun or Moon as seen from the place, without refraction. */
+/** Sun, Moon or planet as seen from the place, without refraction. */
 export function bodyPlace(
-  body: 'Sun' | 'Moon',
+  body: 'Sun' | 'Moon' | 'Mercury' | 'Venus' | 'Mars' | 'Jupiter' | 'Saturn',
   time: AstroTime,
   { latitudeDeg, longitudeDeg }: PlaceOnEarth,
 ): HorizontalPlace {

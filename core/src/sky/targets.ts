@@ -3,7 +3,7 @@ import { requirePositive } from '../shared/require.ts'
 import { drift, seenFromGround } from './drift.ts'
 import { moonTargets } from './moon-targets.ts'
 import { localMs } from './night.ts'
-import { planetTargets } from './planet-targets.ts'
+import { planets, planetTargets } from './planet-targets.ts'
 import {
   almanacTime,
   bodyPlace,
@@ -56,7 +56,7 @@ const MOST_TARGETS = 12
 const MOST_OF_A_KIND: Readonly<Record<TargetKind, number>> = {
   moon: 1,
   'moon-feature': 2,
-  planet: 4,
+  planet: planets.length,
   'double-star': 4,
   'open-cluster': 4,
   'globular-cluster': 2,

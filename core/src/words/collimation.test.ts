@@ -1,4 +1,5 @@
 import {
+  cellResponseSentence,
   noticedSentence,
   primaryTurnsSentence,
   secondaryTurnSentences,
@@ -56,4 +57,23 @@ it.each([
 ] as const)('what a borrower notices of a $verdict mirror at $highest×: $says', ({ verdict, highest, says }) => {
   const given = { highestMagnification: highest, apertureMm: 125, mirrorSetsSharpness: false }
   expect(noticedSentence({ verdict, comaRmsWaves: 0.1 }, given)).toContain(says)
+})
+
+describe('what is known of a kit’s own cell', () => {
+  const said = (change: Partial<Parameters<typeof cellResponseSentence>[0]>) =>
+    cellResponseSentence({ verdict: 'as-expected', share: 1, steps: 1, backlashTurns: null, ...change })
+  it('play from a sixteenth on, to the sixteenth', () => {
+    expect(said({ steps: 3 })).toBe('Seen 3 times: this cell does what its thread says.')
+    expect(said({ backlashTurns: 1 / 16 - 0.001 })).toBe('Seen once: this cell does what its thread says.')
+    expect(said({ backlashTurns: 1 / 16 })).toContain('idles for about 1⁄16 turn')
+    expect(said({ backlashTurns: 0.14 })).toContain('idles for about ⅛ turn')
+  })
+  it('what it does instead', () => {
+    expect(said({ steps: 0 })).toBe('')
+    expect(said({ verdict: 'weaker', share: 0.56 })).toContain('a turn does 0.6 of what')
+    expect(said({ verdict: 'reversed' })).toContain('clockwise does the opposite')
+    expect(said({ verdict: 'mirrored' })).toContain('turned over')
+    expect(said({ verdict: 'no-answer' })).toContain('Look at the cell')
+    expect(said({ verdict: 'too-small-to-tell' })).toBe('')
+  })
 })

@@ -1,6 +1,7 @@
 import { judgeReadiness } from '../readiness/judge.ts'
 import { dateText, massText, mmPairText, moneyText } from './figures.ts'
 import { primaryAdvice } from './collimation.ts'
+import { lookSentence } from './look.ts'
 import { reasonClause, reasonSentence } from './readiness.ts'
 
 it.each([
@@ -19,6 +20,12 @@ it('knows the weekday of a leap day and refuses what is no date', () => {
   expect(dateText('2028-02-29')).toBe('Tue 29 Feb')
   expect(dateText('2026-11-25T23:30:00Z')).toBe('Wed 25 Nov')
   expect(() => dateText('soon')).toThrow('iso')
+})
+
+it('how long nobody looked, as one says it', () => {
+  expect(lookSentence({ chance: 0.427, loans: 1 })).toContain('Not looked at for a loan: ')
+  expect(lookSentence({ chance: 0.427, loans: 3 })).toContain('Not looked at for 3 loans: ')
+  expect(lookSentence({ chance: 0.427, loans: 3 })).toContain('with 43 %')
 })
 
 it('money is whole where it is whole', () => {

@@ -1,6 +1,6 @@
 import type { PointXY } from '../../shared/angles.ts'
 import { seeded } from '../../shared/seeded.ts'
-import { casePose, CORNERS, markCornersMm } from './case-pose.ts'
+import { casePose, CORNERS, MARK_MM, MARK_QUIET_MM, markCornersMm } from './case-pose.ts'
 
 const size = { width: 560, height: 400 }
 const picture = { widthPx: 1600, heightPx: 1200 }
@@ -34,6 +34,21 @@ const pointsOf = (project: ReturnType<typeof camera>, noisePx = 0) => {
     }),
   )
 }
+
+it('a mark and the code within it stand about one middle, each in its own corner of the case', () => {
+  const middle = (points: readonly PointXY[]) => [
+    points.reduce((sum, { x }) => sum + x, 0) / 4,
+    points.reduce((sum, { y }) => sum + y, 0) / 4,
+  ]
+  const [near, far] = [MARK_MM / 2, { x: size.width - MARK_MM / 2, y: size.height - MARK_MM / 2 }]
+  const at = { TL: [near, near], TR: [far.x, near], BR: [far.x, far.y], BL: [near, far.y] }
+  for (const corner of CORNERS)
+    for (const insetMm of [0, MARK_QUIET_MM]) {
+      const corners = markCornersMm(size, corner, insetMm)
+      expect(middle(corners)).toEqual(at[corner].map((mm) => expect.closeTo(mm, 9)))
+      expect((corners[1]?.x ?? 0) - (corners[0]?.x ?? 0)).toBeCloseTo(MARK_MM - 2 * insetMm, 9)
+    }
+})
 
 it.each([
   usual,

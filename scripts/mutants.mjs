@@ -1,5 +1,14 @@
 import { execFileSync, spawn, spawnSync } from 'node:child_process'
-import { cpSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs'
+import {
+  cpSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  symlinkSync,
+  writeFileSync,
+} from 'node:fs'
 import { tmpdir } from 'node:os'
 import { basename, join } from 'node:path'
 import { mistakesIn, rightsIn } from './lib/mistakes.mjs'
@@ -45,10 +54,19 @@ function makeCopy() {
       recursive: true,
       filter: (path) => !['node_modules', 'dist', 'public'].includes(basename(path)),
     })
-  symlinkSync(join(rootFolder, 'node_modules'), join(copy, 'node_modules'))
+  linkPackages(copy)
   for (const room of ['core', 'server'])
     spawnSync('ln', ['-s', join(rootFolder, room, 'node_modules'), join(copy, room, 'node_modules')])
   return copy
+}
+
+/** All packages are the tree's but our own rooms: those are the copy's, with the mistake in them. */
+function linkPackages(copy) {
+  const [from, to] = [join(rootFolder, 'node_modules'), join(copy, 'node_modules')]
+  mkdirSync(join(to, '@binoculum'), { recursive: true })
+  for (const name of readdirSync(from)) if (name !== '@binoculum') symlinkSync(join(from, name), join(to, name))
+  for (const room of readdirSync(join(from, '@binoculum')))
+    symlinkSync(join(copy, room), join(to, '@binoculum', room))
 }
 
 /** Tests that fail anyway would notice everything. */
@@ -69,6 +87,7 @@ async function checkList(copies) {
 }
 
 async function checkRandom(copies, count, seed) {
+  await requireGreen(copies, { patterns: '.', workers: AT_ONCE })
   // Where things stand on a drawing or a sheet is looked at, not reckoned; how a picture is searched is held against
   // ray-traced ones by the minute, too slow for hundreds of runs.
   const looked =
@@ -183,11 +202,11 @@ async function isMissed(copy, { file, wrong, what, asked }) {
 }
 
 /** @returns {Promise<{ status: number, output: string }>} */
-function runTests(copy, { project = 'unit', patterns, related, env = {} }) {
+function runTests(copy, { project = 'unit', patterns, related, workers = 1, env = {} }) {
   const jest = join(rootFolder, 'node_modules', 'jest', 'bin', 'jest.js')
   const nearest = ['--testSequencer', join(copy, 'scripts', 'lib', 'nearest-first.mjs')]
   const which = related ? ['--findRelatedTests', related, ...nearest] : ['--testPathPatterns', patterns]
-  const options = ['--selectProjects', project, '--bail', '--runInBand', '--passWithNoTests', ...which]
+  const options = ['--selectProjects', project, '--bail', `--maxWorkers=${workers}`, '--passWithNoTests', ...which]
   const node = ['--experimental-vm-modules', '--no-warnings', jest, ...options]
   // What never ends is noticed as well; `timeout` ends its workers with it, which would go on for ever otherwise.
   const longestS = ((project === 'unit' ? 1 : 10) * LONGEST_TEST_MS) / 1000

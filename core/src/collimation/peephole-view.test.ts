@@ -1,3 +1,4 @@
+import type { PointXY } from '../shared/angles.ts'
 import { peepholeScene } from '../testing/peephole-scene.ts'
 import { peepholeView, type Alignment, type PeepholeTube } from './peephole-view.ts'
 
@@ -107,4 +108,23 @@ it('clips begin just outside the mirror and reach over its edge by their length'
     expect(reach[1]).toBeCloseTo(62.13, 0)
     expect(reach[3]).toBeCloseTo(66.12, 0)
   }
+})
+
+it('vanes run from the flat’s holder to the tube’s wall, each as thick as it is, through the flat’s middle', () => {
+  const one = { ...tube(130, 650, 37), secondaryOffsetMm: 0, vanes: { count: 4, firstAngleDeg: 25, thicknessMm: 2 } }
+  const { vanes } = peepholeView(one, { axisErrorMm: { x: 0, y: 0 }, secondaryErrorMm: { x: 0, y: 0 } })
+  expect(vanes).toHaveLength(4)
+  const middle = (a?: PointXY, b?: PointXY) => ({
+    x: ((a?.x ?? 0) + (b?.x ?? 0)) / 2,
+    y: ((a?.y ?? 0) + (b?.y ?? 0)) / 2,
+  })
+  vanes.forEach(([innerLeft, outerLeft, outerRight, innerRight], i) => {
+    const [inner, outer] = [middle(innerLeft, innerRight), middle(outerLeft, outerRight)]
+    // All of it lies in one height, so it is seen in one scale: mm of the tube's mouth after a common factor.
+    expect(Math.hypot(outer.x, outer.y) / Math.hypot(inner.x, inner.y)).toBeCloseTo((130 * 1.15) / (0.8 * 37), 1)
+    const thick = Math.hypot((outerLeft?.x ?? 0) - (outerRight?.x ?? 0), (outerLeft?.y ?? 0) - (outerRight?.y ?? 0))
+    expect(thick / Math.hypot(outer.x, outer.y)).toBeCloseTo(2 / ((130 * 1.15) / 2), 3)
+    const angleDeg = (Math.atan2(outer.y, outer.x) * 180) / Math.PI
+    expect(Math.cos(((angleDeg - 25 - 90 * i) * Math.PI) / 180)).toBeCloseTo(1, 3)
+  })
 })

@@ -228,6 +228,16 @@ it('the true set is among the explanations when no limit is set', () => {
   )
 })
 
+it('tells how much is done: ever more, to the end', () => {
+  const input = inventories.map(asInput).find(({ weighings, foreign }) => weighings.length > 1 && foreign?.length)
+  if (!input) throw new Error('no such inventory')
+  const told: number[] = []
+  explainWeight(input, (fraction) => told.push(fraction))
+  expect(told.length).toBeGreaterThan(2)
+  expect(told).toEqual([...told].sort((a, b) => a - b))
+  expect([(told[0] ?? 0) > 0, told.at(-1)]).toEqual([true, 1])
+})
+
 describe('what is known must be of this kit', () => {
   const input: ExplainWeightInput = {
     parts: [{ id: 'bolt', massG: 40, toleranceG: 2, count: 3, group: 'case' }],

@@ -294,6 +294,16 @@ it('an older guide is shown as it was issued', () => {
     'Leave it.',
   ])
     expect(all).toContain(words)
+  // What the first version didn't tell is not made up.
+  expect(upgraded.texts.en?.setUp.map(({ undo, drawing, lies }) => [undo, drawing, lies])).toEqual([
+    [false, null, null],
+  ])
+  expect(upgradeGuide({ ...first, putAway: first.setUp }).texts.en?.putAway.map(({ undo }) => undo)).toEqual([true])
+  const power = { eyepiece: '25 mm', barlow: null, magnification: 24, trueFieldDeg: 2, exitPupilMm: 5 }
+  const known = { ...power, verdict: 'good', start: true, wholeMoon: true } as const
+  expect(upgradeGuide({ ...first, powers: [known] }).powers).toEqual([
+    { ...known, driftSeconds: null, wideBarrel: false },
+  ])
 })
 
 it('a tube that has to be looked at each time says so; one that holds, or doesn’t slide, says nothing', () => {

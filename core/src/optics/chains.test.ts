@@ -47,6 +47,8 @@ it('an adapter is lonely where it goes in nowhere, and where nothing goes into i
   // Into a wide Barlow it would go, though nothing wide enters this focuser; its own hole is none it could go into.
   expect(lonely([high, { ...barlow, maleMm: NARROW, femaleMm: WIDE }, adapter])).not.toContain('adapter')
   expect(lonely([high, { ...adapter, femaleMm: WIDE }])).toEqual(['adapter'])
+  // Its own hole takes it as little as a hole that nobody has.
+  expect(lonely([low, high, { ...adapter, maleMm: NARROW }], WIDE)).toContain('adapter')
 })
 
 it('refuses a barrel of no width', () => {

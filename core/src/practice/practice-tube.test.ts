@@ -1,8 +1,10 @@
 import { cases } from '../testing/sweep.ts'
 import fc from 'fast-check'
+import { inView } from '../collimation/mirror-data.ts'
 import { practiceHelp } from '../words/practice.ts'
 import {
   lockPractice,
+  practiceAlignment,
   practiceErrorMm,
   practiceLimits,
   practiceStage,
@@ -112,5 +114,29 @@ it('the last line of help, followed again and again, lines any telescope without
       expect(practiceErrorMm(practice, state)).toBeLessThan(practiceLimits(practice).limitMm)
     }),
     { numRuns: cases(40, 1000) },
+  )
+})
+
+it('the second line of help says where the mark lies, in eighths of the view', () => {
+  fc.assert(
+    fc.property(anyLevel, seeds, (level, seed) => {
+      const practice = practiceTube(level, seed)
+      const state = { ...startedPractice(practice), secondaryErrorMm: { x: 0, y: 0 } }
+      const { x, y } = inView(practiceAlignment(practice, state).axisErrorMm)
+      // From the right on, clockwise as on a clock's face: y is down.
+      const eighth = (Math.round(Math.atan2(y, x) / (Math.PI / 4)) + 8) % 8
+      const words = [
+        'to the right of',
+        'lower right',
+        'below',
+        'lower left',
+        'to the left of',
+        'upper left',
+        'above',
+        'upper right',
+      ]
+      expect(practiceHelp(practice, state, 2)).toContain(words[eighth])
+    }),
+    { numRuns: cases(60, 1000) },
   )
 })

@@ -1,4 +1,5 @@
 import * as almanac from 'astronomia'
+import { alignmentStars } from './alignment-stars.ts'
 import { dayMoon, nightTarget } from './finder-targets.ts'
 import { horizontalPlace, separationDeg } from './positions.ts'
 import { dayStrip, sunDay, sunOfDay } from './sun-day.ts'
@@ -111,6 +112,16 @@ describe('targets in the sky', () => {
     // 15.04′ a minute at the equator, less towards the poles.
     expect(target?.minutesInField).toBeGreaterThan(1.99)
     expect(target?.minutesInField).toBeLessThan(8)
+  })
+  it('beside the first, four of the bright ones that stand well; none too low, too high or by the Moon', () => {
+    for (const atUtc of ['2026-04-16T22:00:00Z', '2026-10-16T21:00:00Z', '2026-12-24T22:00:00Z']) {
+      const { others } = nightTarget({ ...night, atUtc })
+      const all = alignmentStars({ ...night, atUtc, count: 1 })
+      const bad = all.others.filter(({ out }) => out !== null).map(({ name }) => name)
+      expect(bad.length).toBeGreaterThan(0)
+      expect(others.map(({ name }) => name).filter((name) => bad.includes(name))).toEqual([])
+      expect(others).toHaveLength(4)
+    }
   })
   it('in the south no faint pole star', () => {
     expect(

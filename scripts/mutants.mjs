@@ -52,7 +52,7 @@ function makeCopy() {
   for (const name of ['core', 'contract', 'server', 'web', 'scripts', ...read, ...files])
     cpSync(join(rootFolder, name), join(copy, name), {
       recursive: true,
-      filter: (path) => !['node_modules', 'dist', 'public'].includes(basename(path)),
+      filter: (path) => !['node_modules', 'dist'].includes(basename(path)),
     })
   linkPackages(copy)
   for (const room of ['core', 'server'])

@@ -114,34 +114,38 @@ function elsewhere(file) {
   return file.includes('/open-case/') ? [{ patterns: 'features/calculators/case-pictures[.]test' }] : []
 }
 
+/** Tests of a room under other names than its own. */
+const ownTestsOf = {
+  loans: 'loans|outcomes|desk-truth',
+  contents: 'contents|set-up|lists',
+  guides: 'guide',
+  archive: 'kit-archive',
+  calendar: 'promises',
+  judgement: 'kits',
+  sheet: 'kits',
+}
+
 async function checkRights(copies) {
   const binFolder = await ensurePostgres()
   const folder = join(mkdtempSync('/var/tmp/binoculum-mutants-'), 'postgres')
   const cluster = await startCluster({ binFolder, folder, throwAway: true })
   try {
-    const options = (file) => {
-      const room = file.split('/')[3]
-      const own =
-        { loans: 'loans|outcomes|desk-truth', contents: 'contents|set-up|lists', guides: 'guide' }[room] ?? room
-      return {
-        project: 'integration',
-        patterns: `test/(rights|${own})`,
-        env: cluster.testEnv,
-      }
-    }
+    // What fills a database asks for no right: one filled without a mistake does for all.
+    const env = { ...cluster.testEnv, TEMPLATES_OF: String(process.pid) }
+    const testsOf = (patterns) => ({ project: 'integration', patterns, env })
     const places = tracked('server/src/features/*.ts').flatMap((file) => {
       const source = readFileSync(join(rootFolder, file), 'utf8')
       return rightsIn(source).map((mistake) => ({ file, source, mistake }))
     })
-    await requireGreen(copies, {
-      ...options('server/src/features/loans/x'),
-      patterns: 'test/(rights|loans|contents|guide)',
-    })
+    const own = (file) => `server/test/(${ownTestsOf[file.split('/')[3]] ?? file.split('/')[3]})`
+    const ofAll = ['server/test/(rights|refusals)']
+    const asked = [...new Set([...places.map(({ file }) => own(file)), ...ofAll])].join('|')
+    await requireGreen(copies, { ...testsOf(asked), workers: AT_ONCE })
     const mistakes = places.map(({ file, source, mistake }) => ({
       file,
       wrong: withMistake(source, mistake),
       what: describe(source, mistake),
-      asked: [options(file)],
+      asked: [own(file), ...ofAll].map(testsOf),
     }))
     await judge(copies, mistakes, 1)
   } finally {

@@ -31,8 +31,8 @@ const dailyUrlOf = (name: string) => {
 
 const cluster = () => new DataSource({ type: 'postgres', url: baseUrl() })
 const urlOf = (name: string) => baseUrl().replace(/\/postgres$/, `/${name}`)
-/** All workers of one run share its templates; another run, of other code, makes its own. */
-const runId = process.send ? process.ppid : process.pid
+/** All workers of one run share its templates; another run, of other code, makes its own, unless it says whose it takes. */
+const runId = process.env.TEMPLATES_OF ?? (process.send ? process.ppid : process.pid)
 
 /** A database of its own for each test file, dropped at the end: empty, with today's tables, or with the demo in them. The
  * latter two are made once a run and copied. */

@@ -68,7 +68,7 @@ export async function buildApp(options: AppOptions): Promise<App> {
   const live = new Live(database.url)
   await live.open()
   app.addHook('onClose', () => live.close())
-  app.addHook('onClose', async () => endIdle())
+  app.addHook('onClose', () => endIdle())
   const house = new House(context, live, options.webFolder)
   app.decorate('house', house)
   for (const { open } of features) open?.(house)

@@ -37,6 +37,6 @@ it('none answers for ever, and none outlives the server', async () => {
   expect(answers.slice(0, 49)).toEqual(Array.from({ length: 49 }, () => first))
   const last = answers[49]
   expect(last).not.toBe(first)
-  endIdle()
+  await endIdle()
   expect(await thread()).not.toBe(last)
 })

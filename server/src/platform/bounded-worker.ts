@@ -55,7 +55,7 @@ function takeIdle(kind: string): Idle | null {
 }
 
 function keepIdle(kind: string, worker: Worker, answered: number): void {
-  const end = () => endIdle(({ worker: other }) => other === worker)
+  const end = () => void endIdle(({ worker: other }) => other === worker)
   // One that breaks or stops by itself while it waits takes no file more.
   worker.once('error', end)
   worker.once('exit', end)
@@ -63,16 +63,21 @@ function keepIdle(kind: string, worker: Worker, answered: number): void {
   worker.unref()
   idle.push({ kind, worker, answered, timer })
   // No more than ever work at once.
-  if (idle.length > pool.concurrency) endIdle((thread) => thread === idle[0])
+  if (idle.length > pool.concurrency) void endIdle((thread) => thread === idle[0])
 }
 
-/** Ends threads that wait for work: all of them when the server closes. */
-export function endIdle(which: (thread: Idle) => boolean = () => true): void {
-  for (const thread of idle.filter(which)) {
-    idle.splice(idle.indexOf(thread), 1)
-    clearTimeout(thread.timer)
-    void thread.worker.terminate()
-  }
+/** Ends threads that wait for work: all of them when the server closes. Done when they are gone. */
+export async function endIdle(which: (thread: Idle) => boolean = () => true): Promise<void> {
+  await Promise.all(
+    idle.filter(which).map(({ worker, timer }) => {
+      idle.splice(
+        idle.findIndex((thread) => thread.worker === worker),
+        1,
+      )
+      clearTimeout(timer)
+      return worker.terminate()
+    }),
+  )
 }
 
 /**

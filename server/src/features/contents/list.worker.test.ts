@@ -1,4 +1,4 @@
-import { runBounded } from '../../platform/bounded-worker.ts'
+import { endIdle, runBounded } from '../../platform/bounded-worker.ts'
 import { listWorker, type ListWork, type ReadList } from './workers.ts'
 
 const bounds = { timeoutMs: 20_000, memoryMb: 256 }
@@ -11,6 +11,8 @@ const work = (text: string, rest: Partial<ListWork> = {}): ListWork => ({
   ...rest,
 })
 const list = 'Kit code;Part;How many\r\nQ-1;Tube 125/600;1\r\nQ-1;Front cap;1\r\n'
+
+afterAll(() => endIdle())
 
 it('reads a list in a thread of its own', async () => {
   const { list: read, columnsRemembered } = await runBounded<ReadList>(listWorker, work(list), bounds)

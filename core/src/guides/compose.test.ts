@@ -1,49 +1,13 @@
-import { families, roleFacts, type Family, type Role } from '../contents/roles.ts'
+import { families, type Family } from '../contents/roles.ts'
 import { sideOfMount } from '../mount/side.ts'
+import { englishOf as english, guideKit as base, guidePart as part } from '../testing/guide-kit.ts'
 import { composeGuide } from './compose.ts'
 import { upgradeGuide } from './first-version.ts'
-import type { Guide, GuideInput, GuidePart } from './guide.ts'
+import type { GuideInput } from './guide.ts'
 import { translator } from './languages/guide-languages.ts'
 import { plain } from './said.ts'
 import { inSentence, saidPart } from './said-part.ts'
 
-const part = (role: Role, rest: Partial<GuidePart> = {}): GuidePart => ({
-  role,
-  name: rest.name ?? roleFacts(role).words,
-  count: 1,
-  mark: 'present',
-  massG: 100,
-  place: 'Tray',
-  ...rest,
-})
-
-const base: GuideInput = {
-  kitName: 'Sorrel',
-  kitCode: 'M-03',
-  modelName: 'equatorial reflector 125/600',
-  family: 'equatorial-reflector',
-  optics: { apertureMm: 125, focalLengthMm: 600, kind: 'newtonian', collimatable: true, collapsible: false },
-  parts: [
-    part('tube', { massG: 3150 }),
-    part('counterweight', { massG: 1980 }),
-    part('weight-slug', { massG: 9 }),
-    part('low-eyepiece', { name: 'Eyepiece 25 mm', focalLengthMm: 25, apparentFieldDeg: 50 }),
-    part('eyepiece', { name: 'Eyepiece 4 mm', focalLengthMm: 4, apparentFieldDeg: 50 }),
-    part('barlow', { name: 'Barlow 2×', barlow: 2 }),
-    part('finder', { name: 'Red-dot finder' }),
-    part('coin-cell', { massG: 3 }),
-  ],
-  collimationPolicy: 'leave-it-to-us',
-  branchName: 'Marrowdale Library',
-  emergencyLine: 'the poison line',
-  issuedOn: '2026-03-12',
-  dueOn: '2026-03-26',
-}
-const english = (guide: Guide) => {
-  const { en } = guide.texts
-  if (!en) throw new Error('no English')
-  return en
-}
 const titles = (input: GuideInput) => english(composeGuide(input)).setUp.map(({ title }) => plain(title))
 const textOf = (input: GuideInput) => JSON.stringify(english(composeGuide(input)))
 const block = (input: GuideInput, key: string) => {

@@ -1,3 +1,4 @@
+import { guideKit } from '../testing/guide-kit.ts'
 import { axisErrorMm } from '../checks/station-collimation.ts'
 import type { MirrorData } from '../collimation/mirror-data.ts'
 import { tiltedAxisAtFocus } from '../testing/tilted-mirror.ts'
@@ -72,20 +73,7 @@ it('without a mark it goes by the mirror’s edge; without a cell, or behind a l
 })
 
 describe('the guide carries it', () => {
-  const input: GuideInput = {
-    kitName: 'Sorrel',
-    kitCode: 'M-03',
-    modelName: 'model',
-    family: 'equatorial-reflector',
-    optics,
-    parts: [],
-    collimationPolicy: 'with-help-sheet',
-    mirror,
-    branchName: 'Marrowdale Library',
-    emergencyLine: 'the emergency number',
-    issuedOn: '2026-03-12',
-    dueOn: '2026-03-26',
-  }
+  const input: GuideInput = { ...guideKit, optics, parts: [], collimationPolicy: 'with-help-sheet', mirror }
   const sheetOf = (change: Partial<GuideInput>) => composeGuide({ ...input, ...change }).texts.en?.helpSheet
   const mirrorLines = (change: Partial<GuideInput>) =>
     composeGuide({ ...input, ...change })

@@ -1,7 +1,8 @@
-import { families, roleFacts, type Family, type Role } from '../contents/roles.ts'
+import { families, type Family, type Role } from '../contents/roles.ts'
 import { starterCard } from '../contents/starter-card.ts'
 import { seeded } from '../shared/seeded.ts'
 import { keptJson, keptLines } from '../testing/kept.ts'
+import { guideKit, guidePart } from '../testing/guide-kit.ts'
 import { roundMount } from '../testing/kit-on-mount.ts'
 import { composeGuide } from './compose.ts'
 import type { GuideInput, GuidePart } from './guide.ts'
@@ -16,7 +17,7 @@ function inputOf(family: Family, index: number): GuideInput {
   const happens = (share: number) => chance() < share
   const one = <T>(of: readonly T[]): T => of[Math.floor(chance() * of.length)] as T
   const part = (role: Role, rest: Partial<GuidePart> = {}): GuidePart => ({
-    ...{ role, name: roleFacts(role).words, count: 1, place: 'Tray', massG: Math.round(20 + 400 * chance()) },
+    ...guidePart(role, { massG: Math.round(20 + 400 * chance()) }),
     mark: role !== 'tube' && happens(0.12) ? 'missing' : 'present',
     ...(happens(0.1) ? { knownWear: 'a scratch' } : {}),
     ...rest,
@@ -31,7 +32,7 @@ function inputOf(family: Family, index: number): GuideInput {
   const isEquatorial = family.includes('equatorial')
   const isReflector = family.includes('reflector')
   return {
-    ...{ kitName: 'Sorrel', kitCode: 'M-03', modelName: 'an invented one', family, parts },
+    ...{ ...guideKit, family, parts },
     optics: {
       ...{ apertureMm: 90 + Math.round(60 * chance()), focalLengthMm: 500 + Math.round(400 * chance()) },
       ...{ kind: isReflector ? 'newtonian' : 'refractor', collimatable: isReflector, collapsible: happens(0.3) },
@@ -39,7 +40,6 @@ function inputOf(family: Family, index: number): GuideInput {
     collimationPolicy: one(['leave-it-to-us', 'with-help-sheet']),
     repeat: one([undefined, 'holds', 'check-each-time', 'mend']),
     mount: isEquatorial && happens(0.7) ? roundMount : undefined,
-    ...{ branchName: 'Marrowdale Library', emergencyLine: 'the poison line' },
     ...{ issuedOn: '2026-10-12', dueOn: '2026-10-16', firstName: happens(0.5) ? 'Wren' : undefined },
     borrower: {
       ageGroup: one(['child', 'family', 'adult']),

@@ -1,39 +1,23 @@
-import { families, roleFacts, type Family, type Role } from '../contents/roles.ts'
-import type { GuideInput, GuidePart } from './guide.ts'
+import { families, type Family, type Role } from '../contents/roles.ts'
+import { englishOf, guideKit, guidePart as part } from '../testing/guide-kit.ts'
+import type { GuideInput } from './guide.ts'
 import { composeLesson, mixed } from './lesson.ts'
 import { translator } from './languages/guide-languages.ts'
 import { isEnglish, plain } from './said.ts'
 import { kitInHand, setUpSteps } from './set-up-steps.ts'
 
-const part = (role: Role, rest: Partial<GuidePart> = {}): GuidePart => ({
-  ...{ role, name: roleFacts(role).words, count: 1, mark: 'present', massG: 100, place: 'Tray' },
-  ...rest,
-})
 const eyepiece = (mm: number, role: Role = 'eyepiece') =>
   part(role, { name: `Eyepiece ${mm} mm`, focalLengthMm: mm, apparentFieldDeg: 50 })
 
 const base: GuideInput & { fromOn: string } = {
-  kitName: 'Sorrel',
-  kitCode: 'M-03',
-  modelName: 'equatorial reflector 125/600',
-  family: 'equatorial-reflector',
-  optics: { apertureMm: 125, focalLengthMm: 600, kind: 'newtonian', collimatable: true, collapsible: false },
+  ...guideKit,
   parts: [
     ...[part('tube'), part('tripod-legs'), part('tray'), part('mount-head'), part('counterweight')],
     ...[eyepiece(10), eyepiece(25, 'low-eyepiece'), part('finder', { name: 'Red-dot finder' })],
   ],
-  collimationPolicy: 'leave-it-to-us',
-  branchName: 'Marrowdale Library',
-  emergencyLine: 'the poison line',
-  issuedOn: '2026-03-12',
-  dueOn: '2026-03-26',
   fromOn: '2026-03-12',
 }
-const english = (input: GuideInput & { fromOn: string }) => {
-  const { en } = composeLesson(input).texts
-  if (!en) throw new Error('no English')
-  return en
-}
+const english = (input: GuideInput & { fromOn: string }) => englishOf(composeLesson(input))
 
 it.each(Object.keys(families) as Family[])('%s: has steps to order, what never, and speaks Spanish', (family) => {
   const lesson = composeLesson({ ...base, family })

@@ -1,26 +1,19 @@
-import { roleFacts, type Role } from '../contents/roles.ts'
+import { guideKit, guidePart } from '../testing/guide-kit.ts'
 import { composeGuide } from './compose.ts'
-import type { GuideInput, GuidePart } from './guide.ts'
+import type { GuideInput } from './guide.ts'
 import { packingSlots, picturesInGuide } from './packing.ts'
 
-const part = (role: Role, place: string): GuidePart => ({
-  ...{ role, name: roleFacts(role).words, count: 1, mark: 'present', massG: 100, place },
-})
 const kit: GuideInput = {
-  kitName: 'Sorrel',
-  kitCode: 'M-03',
-  modelName: 'equatorial reflector 125/600',
-  family: 'equatorial-reflector',
-  optics: { apertureMm: 125, focalLengthMm: 600, kind: 'newtonian', collimatable: true, collapsible: false },
-  parts: [
-    ...[part('tube', 'tube well'), part('tripod-legs', 'lower tray'), part('mount-head', 'lower tray')],
-    ...[part('low-eyepiece', 'eyepiece tray'), part('counterweight', '')],
-  ],
-  collimationPolicy: 'leave-it-to-us',
-  branchName: 'Marrowdale Library',
-  emergencyLine: 'the poison line',
-  issuedOn: '2026-03-12',
-  dueOn: '2026-03-26',
+  ...guideKit,
+  parts: (
+    [
+      ['tube', 'tube well'],
+      ['tripod-legs', 'lower tray'],
+      ['mount-head', 'lower tray'],
+      ['low-eyepiece', 'eyepiece tray'],
+      ['counterweight', ''],
+    ] as const
+  ).map(([role, place]) => guidePart(role, { place })),
 }
 
 it('may be shown by each place of the card, once, and by each step of putting away', () => {

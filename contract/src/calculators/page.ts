@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { calculators } from './register.ts'
 
-interface JsonSchema {
+export interface JsonSchema {
   readonly type?: string | string[]
   readonly enum?: readonly unknown[]
   readonly anyOf?: readonly JsonSchema[]
@@ -12,6 +12,7 @@ interface JsonSchema {
   readonly exclusiveMinimum?: number
   readonly maximum?: number
   readonly exclusiveMaximum?: number
+  readonly minItems?: number
   readonly additionalProperties?: JsonSchema | boolean
 }
 

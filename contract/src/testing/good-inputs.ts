@@ -1,9 +1,15 @@
+import { hazardSchema, jobCodeSchema, readingKindSchema } from '../readiness.ts'
+
 const judge = {
   model: { family: 'tabletop-reflector', optics: { apertureMm: 110, focalLengthMm: 480 }, highestMagnification: 90 },
-  parts: [{ role: 'tube', mark: 'present' }],
-  readings: [],
-  hazards: [],
-  openJobs: [],
+  parts: (['tube', 'low-eyepiece', 'finder', 'coin-cell', 'counterweight', 'front-cap', 'sun-label'] as const).map(
+    (role) => ({ role, mark: 'present', count: 1 }),
+  ),
+  readings: readingKindSchema.options.map((kind) => ({
+    ...{ kind, value: 1, limit: 1, source: 'typed', atUtc: '2026-03-10T18:00:00Z' },
+  })),
+  hazards: [...hazardSchema.options],
+  openJobs: jobCodeSchema.options.map((code) => ({ code })),
   policies: { maxAgeDays: 120, collimation: 'leave-it-to-us' },
   atUtc: '2026-03-12T18:00:00Z',
 }

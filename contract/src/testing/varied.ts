@@ -1,18 +1,5 @@
 import { z } from 'zod'
-
-/** What this reads of a JSON schema. */
-interface Schema {
-  readonly type?: string
-  readonly enum?: readonly unknown[]
-  readonly anyOf?: readonly Schema[]
-  readonly properties?: Readonly<Record<string, Schema>>
-  readonly required?: readonly string[]
-  readonly items?: Schema
-  readonly minimum?: number
-  readonly maximum?: number
-  readonly exclusiveMaximum?: number
-  readonly minItems?: number
-}
+import type { JsonSchema } from '../calculators/page.ts'
 
 const MS_PER_HOUR = 3_600_000
 /** A recording stays one: its samples belong together. */
@@ -23,7 +10,7 @@ const MOST = 1e9
  * what may be left out. Not every one is sensible: a refusal is an answer too.
  * @param chance numbers in [0, 1) */
 export function varied(input: z.ZodType, good: unknown, chance: () => number): unknown {
-  const schema = z.toJSONSchema(input, { io: 'input', unrepresentable: 'any' }) as Schema
+  const schema = z.toJSONSchema(input, { io: 'input', unrepresentable: 'any' }) as JsonSchema
   return new Variation(chance).of(schema, good)
 }
 
@@ -35,7 +22,7 @@ class Variation {
     this.laterHours = Math.round(chance() * 330 * 24)
   }
 
-  of(schema: Schema, good: unknown): unknown {
+  of(schema: JsonSchema, good: unknown): unknown {
     if (schema.anyOf) return this.of(fitting(schema.anyOf, good) ?? this.one(schema.anyOf) ?? {}, good)
     if (schema.enum) return good === undefined || this.happens(0.4) ? this.one(schema.enum) : good
     if (schema.type === 'boolean') return this.happens(0.5)
@@ -53,13 +40,13 @@ class Variation {
     return of[Math.floor(this.chance() * of.length)]
   }
 
-  private aList({ items = {}, minItems = 0 }: Schema, good: readonly unknown[]): unknown {
+  private aList({ items = {}, minItems = 0 }: JsonSchema, good: readonly unknown[]): unknown {
     if (good.length > LONGEST_LIST) return good
     const kept = good.filter((_each, index) => index < minItems || this.happens(0.85))
     return kept.map((each) => this.of(items, each)).filter((each) => each !== undefined)
   }
 
-  private anObject({ properties = {}, required = [] }: Schema, good: Readonly<Record<string, unknown>>): unknown {
+  private anObject({ properties = {}, required = [] }: JsonSchema, good: Readonly<Record<string, unknown>>): unknown {
     // A name can't be made up, nor what needs one.
     const isNameless = required.some((name) => properties[name]?.type === 'string' && good[name] === undefined)
     if (isNameless) return undefined
@@ -70,7 +57,7 @@ class Variation {
     return Object.fromEntries(made.filter(([, value]) => value !== undefined))
   }
 
-  private aNumber({ type, ...limits }: Schema, good: unknown): number {
+  private aNumber({ type, ...limits }: JsonSchema, good: unknown): number {
     const least = Math.max(limits.minimum ?? -MOST, -MOST)
     const most = Math.min(limits.maximum ?? MOST, limits.exclusiveMaximum ?? MOST, MOST)
     const usual = typeof good === 'number' ? good : most < MOST ? (Math.max(least, 0) + most) / 2 : 10
@@ -89,7 +76,7 @@ class Variation {
   }
 }
 
-function fitting(schemas: readonly Schema[], good: unknown): Schema | undefined {
+function fitting(schemas: readonly JsonSchema[], good: unknown): JsonSchema | undefined {
   const type = Array.isArray(good) ? 'array' : good === null ? 'null' : typeof good
   return schemas.find((each) => each.type === type)
 }

@@ -58,6 +58,41 @@ it('opposed screws: one is let go as far as the other goes in', () => {
   expect(turns[1]?.turns).toBeCloseTo(-(turns[3]?.turns ?? 0), 9)
 })
 
+it('wherever two to four knobs stand, they bring it in, by the least turning there is', () => {
+  const knobs = fc
+    .array(
+      fc.record({ angleDeg: fc.integer({ min: 0, max: 359 }), arcminPerTurn: fc.integer({ min: 10, max: 60 }) }),
+      {
+        minLength: 2,
+        maxLength: 4,
+      },
+    )
+    .map((each) =>
+      each.map((knob, i): FinderKnob => ({ name: `${i}`, clockwise: i % 2 ? 'away' : 'towards', ...knob })),
+    )
+  const across = (some: readonly FinderKnob[]) =>
+    some.some((a) => some.some((b) => Math.abs(Math.sin(((a.angleDeg - b.angleDeg) * Math.PI) / 180)) > 0.3))
+  fc.assert(
+    fc.property(
+      knobs.filter(across),
+      fc.integer({ min: -60, max: 60 }),
+      fc.integer({ min: -60, max: 60 }),
+      (some, x, y) => {
+        const { turns, residualArcmin } = finderKnobs({ misalignment: { x, y }, knobs: some })
+        expect(residualArcmin).toBeLessThan(1e-6)
+        expect(lengthOf(afterKnobTurns({ x, y }, some, turns))).toBeLessThan(1e-6)
+        // The least: whatever else they could do together, and move nothing, only adds to it.
+        const [a, b, c] = some
+        if (!a || !b || !c) return
+        const alone = finderKnobs({ misalignment: { x, y }, knobs: [a, b] }).turns
+        const squares = (of: readonly { readonly turns: number }[]) =>
+          of.reduce((sum, each) => sum + each.turns ** 2, 0)
+        if (across([a, b])) expect(squares(turns)).toBeLessThan(squares(alone) + 1e-9)
+      },
+    ),
+  )
+})
+
 it('knobs in one line leave what lies across it, and say so', () => {
   const { residualArcmin } = finderKnobs({ misalignment: { x: 20, y: 7 }, knobs: redDot.slice(0, 1) })
   expect(residualArcmin).toBeCloseTo(7, 9)

@@ -1,4 +1,5 @@
 import { Body, Equator, HourAngle, Horizon, Observer, SearchHourAngle } from 'astronomy-engine'
+import { horizontalPlace } from '../sky/horizontal.ts'
 import { onTheHead } from './meridian.ts'
 import { sideOfMount } from './side.ts'
 
@@ -37,4 +38,11 @@ it('what has crossed crosses no more tonight, and below the pole nothing does', 
   expect(at(160).crossesInHours).not.toBeNull()
   expect(at(5, 20).crossesInHours).toBeNull()
   expect(() => at(NaN)).toThrow(RangeError)
+})
+
+it('a star crosses by the clock a little sooner than its hours say: a sidereal hour is 0.99727 of one', () => {
+  for (const hourAngleHours of [-1.5, -1, -0.3]) {
+    const place = horizontalPlace({ hourAngleHours, decDeg: 7, latitudeDeg: 50 })
+    expect(onTheHead({ latitudeDeg: 50, ...place }).crossesInHours).toBeCloseTo(-hourAngleHours * 0.9972696, 5)
+  }
 })

@@ -91,28 +91,16 @@ function step(byMm: number) {
       <!-- stand -->
       <path
         :d="`M${AXIS_X - 38} ${AXIS_Y + 28}L${AXIS_X - 46} 340H${AXIS_X + 46}L${AXIS_X + 38} ${AXIS_Y + 28}Z`"
-        class="fill-well stroke-quiet stroke-0.95"
+        class="recede fill-well"
       />
-      <rect :x="AXIS_X - 58" y="340" width="116" height="13" class="fill-well stroke-quiet stroke-0.95" />
+      <rect :x="AXIS_X - 58" y="340" width="116" height="13" class="recede fill-well" />
       <path
         :d="`M${AXIS_X - 50} 353L${AXIS_X - 62} 388M${AXIS_X + 50} 353L${AXIS_X + 62} 388`"
-        class="fill-well stroke-quiet stroke-0.95"
+        class="recede fill-well"
       />
       <!-- shaft and end stop -->
-      <rect
-        :x="x(head.shaftEndMm)"
-        :y="AXIS_Y - 7"
-        :width="head.shaftEndMm"
-        height="14"
-        class="fill-card stroke-ink stroke-1.35"
-      />
-      <rect
-        :x="x(head.shaftEndMm) - 12"
-        :y="AXIS_Y - 17"
-        width="12"
-        height="34"
-        class="fill-card stroke-ink stroke-1.35"
-      />
+      <rect :x="x(head.shaftEndMm)" :y="AXIS_Y - 7" :width="head.shaftEndMm" height="14" class="outline fill-card" />
+      <rect :x="x(head.shaftEndMm) - 12" :y="AXIS_Y - 17" width="12" height="34" class="outline fill-card" />
       <!-- head -->
       <rect
         :x="AXIS_X - head.shaftStartMm"
@@ -120,24 +108,12 @@ function step(byMm: number) {
         :width="head.shaftStartMm + head.tubeAxisMm - radius - 26"
         height="56"
         rx="4"
-        class="fill-card stroke-ink stroke-1.35"
+        class="outline fill-card"
       />
-      <rect
-        :x="tubeX - radius - 26"
-        :y="AXIS_Y - 36"
-        width="14"
-        height="72"
-        class="fill-card stroke-ink stroke-1.35"
-      />
-      <rect
-        :x="tubeX - radius - 12"
-        :y="AXIS_Y - 22"
-        width="16"
-        height="44"
-        class="fill-card stroke-ink stroke-1.35"
-      />
-      <circle :cx="AXIS_X" :cy="AXIS_Y" r="40" class="fill-card stroke-ink stroke-1.35" />
-      <rect :x="AXIS_X - 6" :y="AXIS_Y - 62" width="12" height="26" rx="3" class="fill-card stroke-ink stroke-1.35" />
+      <rect :x="tubeX - radius - 26" :y="AXIS_Y - 36" width="14" height="72" class="outline fill-card" />
+      <rect :x="tubeX - radius - 12" :y="AXIS_Y - 22" width="16" height="44" class="outline fill-card" />
+      <circle :cx="AXIS_X" :cy="AXIS_Y" r="40" class="outline fill-card" />
+      <rect :x="AXIS_X - 6" :y="AXIS_Y - 62" width="12" height="26" rx="3" class="outline fill-card" />
       <path :d="`M${AXIS_X - 9} ${AXIS_Y}h18M${AXIS_X} ${AXIS_Y - 9}v18`" class="fill-none stroke-ink stroke-2" />
       <!-- tube, finder and eyepiece at their own places -->
       <template v-if="tube">
@@ -147,7 +123,7 @@ function step(byMm: number) {
             :y="AXIS_Y - 22"
             :width="Math.max(tube.eyepiece.radiusMm - radius - 22, 0)"
             height="44"
-            class="fill-card stroke-ink stroke-1.35"
+            class="outline fill-card"
           />
           <rect
             :x="tubeX + tube.eyepiece.radiusMm - 30"
@@ -155,7 +131,7 @@ function step(byMm: number) {
             width="64"
             height="32"
             rx="2"
-            class="fill-card stroke-ink stroke-1.35"
+            class="outline fill-card"
           />
         </g>
         <g :transform="placed(tube.finder)">
@@ -164,15 +140,15 @@ function step(byMm: number) {
             :y="AXIS_Y - 6"
             :width="Math.max(tube.finder.radiusMm - radius - 10, 0)"
             height="12"
-            class="fill-card stroke-ink stroke-1.35"
+            class="outline fill-card"
           />
-          <circle :cx="tubeX + tube.finder.radiusMm" :cy="AXIS_Y" r="17" class="fill-card stroke-ink stroke-1.35" />
-          <circle :cx="tubeX + tube.finder.radiusMm" :cy="AXIS_Y" r="9" class="fill-none stroke-ink stroke-0.7" />
+          <circle :cx="tubeX + tube.finder.radiusMm" :cy="AXIS_Y" r="17" class="outline fill-card" />
+          <circle :cx="tubeX + tube.finder.radiusMm" :cy="AXIS_Y" r="9" class="inner" />
         </g>
       </template>
-      <circle :cx="tubeX" :cy="AXIS_Y" :r="radius" class="fill-card stroke-ink stroke-1.35" />
-      <circle :cx="tubeX" :cy="AXIS_Y" :r="radius - 9" class="fill-none stroke-ink stroke-0.7" />
-      <circle :cx="tubeX" :cy="AXIS_Y" :r="radius * 0.26" class="fill-well stroke-ink stroke-0.7" />
+      <circle :cx="tubeX" :cy="AXIS_Y" :r="radius" class="outline fill-card" />
+      <circle :cx="tubeX" :cy="AXIS_Y" :r="radius - 9" class="inner" />
+      <circle :cx="tubeX" :cy="AXIS_Y" :r="radius * 0.26" class="inner secondary" />
       <path
         :d="`M${tubeX - 5} ${AXIS_Y}h10M${tubeX} ${AXIS_Y - 5}v10`"
         class="mark fill-none stroke-brass stroke-1.3"
@@ -340,4 +316,5 @@ function step(byMm: number) {
   </svg>
 </template>
 
+<style scoped src="../../shared/drawings/drawn-lines.css"></style>
 <style scoped src="./balance-drawing.css"></style>

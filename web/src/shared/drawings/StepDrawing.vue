@@ -67,6 +67,7 @@ const drawn = computed(() => drawStep(kit, drawing, { latitudeDeg, undo }))
   </div>
 </template>
 
+<style scoped src="./drawn-lines.css"></style>
 <style scoped>
 .step-drawing {
   position: relative;
@@ -112,28 +113,15 @@ path {
   stroke-linejoin: round;
 }
 
-.outline {
+.outline,
+.recede {
   fill: var(--paper);
-  stroke: var(--ink);
-  stroke-width: 1.35;
 }
 
 .line {
   fill: none;
   stroke: var(--ink);
   stroke-width: 1.35;
-}
-
-.inner {
-  fill: none;
-  stroke: var(--ink);
-  stroke-width: 0.7;
-}
-
-.recede {
-  fill: var(--paper);
-  stroke: var(--quiet);
-  stroke-width: 0.95;
 }
 
 .fill {

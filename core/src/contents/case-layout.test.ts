@@ -50,3 +50,21 @@ it('numbers are those of the card, also where a place comes up twice', () => {
   expect(lid).toMatchObject({ place: 'Lid', isLid: true, parts: [{ number: 1 }, { number: 3 }] })
   expect(well).toMatchObject({ place: 'Well', isLid: false, parts: [{ number: 2, shape: 'tube' }] })
 })
+
+it('a compartment’s parts fill it to its floor and from side to side, in cells that don’t overlap', () => {
+  fc.assert(
+    fc.property(cards, (parts) =>
+      caseLayout(parts, 0.6).every((frame) => {
+        const floor = Math.max(...frame.parts.map(({ y, height }) => y + height / 2))
+        const right = Math.max(...frame.parts.map(({ x, width }) => x + width / 2))
+        const area = frame.parts.reduce((sum, { width, height }) => sum + width * height, 0)
+        return (
+          Math.abs(floor - frame.y - frame.height) < 1e-9 &&
+          Math.abs(right - frame.x - frame.width) < 1e-9 &&
+          area <= frame.width * frame.height
+        )
+      }),
+    ),
+    { numRuns: cases(100, 2000), seed: 12 },
+  )
+})

@@ -2,7 +2,7 @@ import { cases } from '../testing/sweep.ts'
 import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { timesAPlainSum } from '../testing/pace.ts'
-import { explainWeight } from './explain-weight.ts'
+import { explainWeight, saysNothing } from './explain-weight.ts'
 import type { Explanation, ExplainWeightInput } from './weighing.ts'
 
 interface Inventory {
@@ -269,4 +269,13 @@ describe('what is known must be of this kit', () => {
     const gone = { ...nothing, missing: [{ id: 'bolt', count: 3 }] }
     expect(() => explainWeight({ ...input, known: gone })).not.toThrow()
   })
+})
+
+it('a part that came for one that is gone is not nothing, nor is any of them alone', () => {
+  const gone = { missing: [{ id: 'bolt', count: 1 }] }
+  const swapped = { swapped: [{ id: 'bolt', by: 'a heavier one' }] }
+  const none = { missing: [], swapped: [], extra: [] }
+  expect(saysNothing(none)).toBe(true)
+  for (const some of [gone, swapped, { extra: ['a lens cloth'] }, { ...gone, extra: ['a lens cloth'] }])
+    expect(saysNothing({ ...none, ...some })).toBe(false)
 })

@@ -84,3 +84,24 @@ it('refuses a holder of which two screws are known', () => {
   const screws = holder.screws.slice(0, 2)
   expect(() => secondaryTurns({ ...holder, screws, secondaryErrorMm: { x: 1, y: 0 } })).toThrow('three')
 })
+
+it('screws that stand unevenly: all turned alike move it along and tip nothing; one turned back undoes one turned', () => {
+  const screws = [
+    { name: '1', angleDeg: 10 },
+    { name: '2', angleDeg: 100 },
+    { name: '3', angleDeg: 225 },
+  ]
+  const secondaryErrorMm = { x: 4, y: -3 }
+  const after = (turns: readonly number[]) =>
+    secondaryErrorAfter(
+      { ...holder, screws, secondaryErrorMm },
+      turns.map((count, i) => ({ name: `${i + 1}`, turns: count })),
+    )
+  for (const count of [-1, 0.25, 2]) {
+    const { x, y } = after([count, count, count])
+    expect([x, y]).toEqual([expect.closeTo(4, 9), expect.closeTo(-3, 9)])
+  }
+  const [one, others] = [after([0.3, 0, 0]), after([0, -0.3, -0.3])]
+  expect([one.x, one.y]).toEqual([expect.closeTo(others.x, 9), expect.closeTo(others.y, 9)])
+  expect(Math.hypot(one.x - 4, one.y + 3)).toBeGreaterThan(1)
+})

@@ -112,6 +112,22 @@ it('clipped readings are refused: how hard it was tapped is lost', () => {
   expect(vibration({ samples: clipped }).refused).toBe('saturated')
 })
 
+it.each([
+  { runs: [3], refused: 'saturated' },
+  { runs: [2, 2], refused: 'saturated' },
+  { runs: [2], refused: null },
+  { runs: [1, 1, 1], refused: null },
+])('at its very largest for $runs readings in a row: $refused', ({ runs, refused }) => {
+  for (const sign of [1, -1]) {
+    const samples = struck({ frequencyHz: 3, dampingRatio: 0.05, peakMps2: 8, noiseMps2: 0.02 })
+    const most = 1.01 * Math.max(...samples.map(({ accelMps2 }) => Math.abs(accelMps2)))
+    const first = samples.findIndex(({ accelMps2 }) => Math.abs(accelMps2) > 1)
+    const atEnd = runs.flatMap((run, at) => Array.from({ length: run }, (_each, i) => first + 4 * at + i))
+    const held = samples.map((sample, i) => (atEnd.includes(i) ? { ...sample, accelMps2: sign * most } : sample))
+    expect(vibration({ samples: held }).refused === 'saturated').toBe(refused === 'saturated')
+  }
+})
+
 it('nobody tapped', () => {
   expect(vibration({ samples: struck({ frequencyHz: 3, dampingRatio: 0.05, peakMps2: 0 }) }).refused).toBe('no-tap')
   const street = struck({ frequencyHz: 3, dampingRatio: 0.05, peakMps2: 0, noiseMps2: 0.2 })

@@ -170,6 +170,14 @@ describe('learnt from what the last turns did', () => {
     const learnt = learnKnobs(redDot, steps(real({ arcminPerTurn: 1 }), 3))
     expect(learnt.slipping).toEqual(['side'])
   })
+  it('of knobs of which one alone was turned, nothing is said of the other', () => {
+    const turns = [{ name: 'side', turns: 0.5 }]
+    const before = { x: 20, y: -10 }
+    const slips = { before, turns, after: { x: 20.5, y: -10 }, uncertaintyArcmin: 1 }
+    const learnt = learnKnobs(redDot, [slips, slips, slips])
+    expect([learnt.slipping, learnt.reversed]).toEqual([['side'], []])
+    expect(learnt.knobs[1]?.arcminPerTurn).toBeCloseTo(33, 6)
+  })
   it('without a step nothing is learnt', () => {
     const { knobs, reversed, slipping } = learnKnobs(redDot, [])
     expect(knobs.map((knob) => knob.arcminPerTurn)).toEqual([expect.closeTo(38, 9), expect.closeTo(33, 9)])

@@ -2,6 +2,7 @@ import { judgeReadiness } from '../readiness/judge.ts'
 import { dateText, massText, mmPairText, moneyText } from './figures.ts'
 import { primaryAdvice } from './collimation.ts'
 import { lookSentence } from './look.ts'
+import { differenceText, percentText } from './weigh-in.ts'
 import { reasonClause, reasonSentence } from './readiness.ts'
 
 it.each([
@@ -63,4 +64,9 @@ it('says which part of the cell goes towards the sky, from behind, never “out�
   expect(primaryAdvice({ x: 1, y: 0 })).toContain('on the focuser’s side must go towards the sky')
   expect(primaryAdvice({ x: 0, y: 1 })).toContain('at 3 o’clock')
   expect(primaryAdvice({ x: 0, y: -1 })).toMatch(/^From behind.*at 9 o’clock/)
+})
+
+it('what was only weighed is never sure, and a difference has its sign', () => {
+  expect([0.991, 0.99, 0.504, 0].map(percentText)).toEqual(['over 99 %', '99 %', '50 %', '0 %'])
+  expect([-126, 1984.47, 0.2, -0.2].map(differenceText)).toEqual(['−126 g', '+1.98 kg', '0 g', '0 g'])
 })

@@ -143,10 +143,15 @@ export const good: Readonly<Record<string, object>> = {
   'sky.needle': { latitudeDeg: 52.3, longitudeDeg: 0.1, atUtc: '2026-04-17T21:00:00Z' },
   'contents.explainWeight': {
     parts: [
-      { id: 'eyepiece', massG: 92, toleranceG: 2, count: 1 },
-      { id: 'caps', massG: 4, toleranceG: 1, count: 6 },
+      { id: 'eyepiece', massG: 92, toleranceG: 2, count: 1, group: 'tray' },
+      { id: 'caps', massG: 4, toleranceG: 1, count: 6, group: 'tray' },
+      { id: 'tube', massG: 3000, toleranceG: 40, count: 1, group: 'well' },
+      { id: 'rings', massG: 200, toleranceG: 9, count: 2, group: 'well' },
     ],
     foreign: [{ id: 'heavier eyepiece', massG: 130, toleranceG: 3 }],
-    weighings: [{ measuredG: 24, scaleResolutionG: 1 }],
+    weighings: [
+      { group: 'tray', measuredG: 24, scaleResolutionG: 1, baselineG: 116 },
+      { group: 'well', measuredG: 3205, scaleResolutionG: 5 },
+    ],
   },
 }

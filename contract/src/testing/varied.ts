@@ -60,6 +60,8 @@ class Variation {
   private aNumber({ type, ...limits }: JsonSchema, good: unknown): number {
     const least = Math.max(limits.minimum ?? -MOST, -MOST)
     const most = Math.min(limits.maximum ?? MOST, limits.exclusiveMaximum ?? MOST, MOST)
+    // As many stay as they are, so that what belongs together mostly still fits.
+    if (typeof good === 'number' && this.happens(0.5)) return good
     const usual = typeof good === 'number' ? good : most < MOST ? (Math.max(least, 0) + most) / 2 : 10
     const turned = usual < 0 && this.happens(0.5) ? -usual : usual
     const other = Math.min(most, Math.max(least, turned * (0.5 + 1.2 * this.chance())))

@@ -62,7 +62,7 @@ class Variation {
     const most = Math.min(limits.maximum ?? MOST, limits.exclusiveMaximum ?? MOST, MOST)
     // As many stay as they are, so that what belongs together mostly still fits.
     if (typeof good === 'number' && this.happens(0.5)) return good
-    const usual = typeof good === 'number' ? good : most < MOST ? (Math.max(least, 0) + most) / 2 : 10
+    const usual = typeof good === 'number' ? good : Math.min(10, (Math.max(least, 0) + most) / 2)
     const turned = usual < 0 && this.happens(0.5) ? -usual : usual
     const other = Math.min(most, Math.max(least, turned * (0.5 + 1.2 * this.chance())))
     if (type === 'integer') return Math.round(other)

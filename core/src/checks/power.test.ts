@@ -28,6 +28,15 @@ describe('what is left', () => {
   it('a 12 V lead pack at 12.1 V has two fifths left, near half', () => {
     expect(chargeLeft({ way: 'volts', volts: 12.1 }, { chemistry: 'lead', cellCount: 6 })).toBeCloseTo(0.43, 1)
   })
+  // Ends of charge and of discharge that makers give for such cells: common practice, no source.
+  it.each([
+    { chemistry: 'alkaline', least: 0.6, most: 1.68 },
+    { chemistry: 'lithium-iron', least: 2, most: 3.65 },
+    { chemistry: 'lead', least: 1.5, most: 2.45 },
+  ] as const)('a cell of $chemistry has $least to $most volts', ({ chemistry, least, most }) => {
+    for (const each of [least, most]) expect(() => volts(each, chemistry, 1)).not.toThrow()
+    for (const each of [least - 0.01, most + 0.01]) expect(() => volts(each, chemistry, 1)).toThrow('kind of cells')
+  })
   it('volts of another kind of cell, or of another number, are refused by what to look at', () => {
     expect(() => volts(2.1, 'alkaline')).toThrow('kind of cells and how many')
     expect(() => chargeLeft({ way: 'volts', volts: 12.6 }, { chemistry: 'lithium-iron', cellCount: 8 })).toThrow(

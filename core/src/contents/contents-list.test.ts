@@ -75,6 +75,12 @@ it('a word that stands in several rows is asked about once, with how many rows i
   ])
 })
 
+it('headings are looked for in the first twelve rows: below them it is data', () => {
+  const titles = (count: number) => Array.from({ length: count }, () => ['Our kits', '', ''])
+  expect(findHeader([...titles(11), header])).toBe(11)
+  expect(findHeader([...titles(12), header])).toBe(0)
+})
+
 it('makes the longest eyepiece the lowest power, whatever its row', () => {
   const list = readRows(
     ['A', 'Eyepiece 10 mm', '1', '80', 'g', '', '', ''],

@@ -142,9 +142,9 @@ describe('readings, turned into misalignment at the stars', () => {
     }
   })
 
-  it('two marks of 10′ are 20′; a mark is told to its half', () => {
-    const read = fromScale({ x: 2, y: 0 }, { arcminPerMark: 10 }, correct, { offsetMm, distanceM: null })
-    expect(read).toEqual({ misalignmentArcmin: { x: 20, y: 0 }, uncertaintyArcmin: 5 })
+  it('two marks of 10′ are 20′, one down is 10′ low; a mark is told to its half', () => {
+    const read = fromScale({ x: 2, y: -1 }, { arcminPerMark: 10 }, correct, { offsetMm, distanceM: null })
+    expect(read).toEqual({ misalignmentArcmin: { x: 20, y: -10 }, uncertaintyArcmin: 5 })
   })
 
   it('a distance known to a tenth widens the doubt by a tenth of the parallax', () => {

@@ -34,6 +34,8 @@ it.each([
     90,
     { latitudeDeg: 0, longitudeDeg: 100 },
   ],
+  // 100 km / 6371 km in degrees: 0.8993.
+  ['a hundred km north', { latitudeDeg: 51, longitudeDeg: -1 }, 100, 0, { latitudeDeg: 51.9, longitudeDeg: -1 }],
   ['nowhere', { latitudeDeg: 52.34, longitudeDeg: 0.16 }, 0, 45, { latitudeDeg: 52.3, longitudeDeg: 0.2 }],
 ])('%s', (_what, from, km, bearing, there) => {
   const found = placeAway(from, km, bearing)

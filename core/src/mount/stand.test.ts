@@ -155,3 +155,13 @@ it('a tube rolls in rings and straps, on no rail and in no fork', () => {
   const rolling = tubeFixings.filter((fixing) => tubeRolls({ fixing }))
   expect(rolling).toEqual(['rings', 'straps'])
 })
+
+it('axes are locked on equatorial and pan heads; what is moved by a push has no locks', () => {
+  const locked = (Object.keys(families) as Family[]).filter((family) => usualStand(family, everyRole).axisLocks)
+  expect(locked.sort()).toEqual([
+    'equatorial-maksutov',
+    'equatorial-reflector',
+    'large-equatorial',
+    'tripod-refractor',
+  ])
+})

@@ -31,6 +31,17 @@ const ENDED_BY_FORCE = 124
 /** Each in a copy of its own, with one processor. */
 const AT_ONCE = 2
 
+/** Tests of a room under other names than its own. */
+const ownTestsOf = {
+  loans: 'loans|outcomes|desk-truth',
+  contents: 'contents|set-up|lists',
+  guides: 'guide',
+  archive: 'kit-archive',
+  calendar: 'promises',
+  judgement: 'kits',
+  sheet: 'kits',
+}
+
 await runMain(async () => {
   await ensurePackages()
   const [mode = 'list', count = '200', seed = '1'] = process.argv.slice(2)
@@ -112,17 +123,6 @@ async function checkRandom(copies, count, seed) {
 /** Pictures are opened by the server: what is seen in them is held against rendered ones there. */
 function elsewhere(file) {
   return file.includes('/open-case/') ? [{ patterns: 'features/calculators/case-pictures[.]test' }] : []
-}
-
-/** Tests of a room under other names than its own. */
-const ownTestsOf = {
-  loans: 'loans|outcomes|desk-truth',
-  contents: 'contents|set-up|lists',
-  guides: 'guide',
-  archive: 'kit-archive',
-  calendar: 'promises',
-  judgement: 'kits',
-  sheet: 'kits',
 }
 
 async function checkRights(copies) {

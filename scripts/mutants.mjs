@@ -31,6 +31,9 @@ const ENDED_BY_FORCE = 124
 /** Each in a copy of its own, with one processor. */
 const AT_ONCE = 2
 
+/** What uses core by its name, which Jest doesn't follow when it looks for related tests. */
+const IN_OTHER_ROOMS = '/(contract|web)/src/'
+
 /** Tests of a room under other names than its own. */
 const ownTestsOf = {
   loans: 'loans|outcomes|desk-truth',
@@ -115,7 +118,7 @@ async function checkRandom(copies, count, seed) {
     file,
     wrong: withMistake(source, mistake),
     what: describe(source, mistake),
-    asked: [{ related: file }, ...elsewhere(file)],
+    asked: [{ related: file }, { patterns: IN_OTHER_ROOMS }, ...elsewhere(file)],
   }))
   await judge(copies, mistakes, LEAST_NOTICED)
 }

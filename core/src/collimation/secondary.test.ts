@@ -105,3 +105,31 @@ it('screws that stand unevenly: all turned alike move it along and tip nothing; 
   expect([one.x, one.y]).toEqual([expect.closeTo(others.x, 9), expect.closeTo(others.y, 9)])
   expect(Math.hypot(one.x - 4, one.y + 3)).toBeGreaterThan(1)
 })
+
+it('a plate that tips one way does the same, wherever its screws stand', () => {
+  const secondaryErrorMm = { x: 1, y: 2 }
+  /** Heights that lie in a plane which rises by `x` and `y` of a turn from the middle to the screws' circle. */
+  const tipped = (angles: readonly number[], x: number, y: number) => {
+    const screws = angles.map((angleDeg, i) => ({ name: `${i}`, angleDeg }))
+    const turns = screws.map(({ name, angleDeg }) => {
+      const rad = (-angleDeg * Math.PI) / 180
+      return { name, turns: x * Math.cos(rad) + y * Math.sin(rad) }
+    })
+    return secondaryErrorAfter({ ...holder, screws, secondaryErrorMm }, turns)
+  }
+  for (const [x, y] of [
+    [0.2, 0],
+    [0, 0.2],
+    [-0.1, 0.3],
+  ] as const) {
+    const even = tipped([0, 120, 240], x, y)
+    for (const angles of [
+      [10, 100, 225],
+      [0, 60, 200],
+      [45, 135, 225, 315],
+    ]) {
+      const uneven = tipped(angles, x, y)
+      expect([uneven.x, uneven.y]).toEqual([expect.closeTo(even.x, 9), expect.closeTo(even.y, 9)])
+    }
+  }
+})

@@ -4,7 +4,7 @@ import { practiceTube, type PracticeLevel } from './practice-tube.ts'
 
 /** A seed is kept with what somebody practised, and told to others: it makes the same telescope next year. */
 const levels: readonly PracticeLevel[] = ['one-screw', 'both-mirrors', 'fast-tube']
-const seeds = [1, 2, 3, 4, 5, 6]
+const seeds = Array.from({ length: 12 }, (_each, at) => at + 1)
 const kept = keptLines('kept-practice', [
   ...levels.flatMap((level) => seeds.map((seed) => `${level} ${seed} ${keptJson(practiceTube(level, seed))}`)),
   ...seeds.map((seed) => `case ${seed} ${keptJson(practiceCase(seed))}`),

@@ -62,7 +62,7 @@ await runMain(async () => {
 function makeCopy() {
   const copy = mkdtempSync(join(tmpdir(), 'binoculum-mutants-'))
   const files = ['package.json', 'jest.config.mjs', 'tsconfig.json', 'tsconfig.base.json']
-  const read = [join('e2e', 'dumps'), join('e2e', 'samples'), 'docs']
+  const read = [...['dumps', 'samples', 'support'].map((name) => join('e2e', name)), 'docs']
   for (const name of ['core', 'contract', 'server', 'web', 'scripts', ...read, ...files])
     cpSync(join(rootFolder, name), join(copy, name), {
       recursive: true,

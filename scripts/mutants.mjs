@@ -41,6 +41,7 @@ const ownTestsOf = {
   guides: 'guide',
   archive: 'kit-archive',
   calendar: 'promises',
+  checks: 'checks|collimation|finders',
   judgement: 'kits',
   sheet: 'kits',
 }

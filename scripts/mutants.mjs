@@ -13,6 +13,7 @@ import { tmpdir } from 'node:os'
 import { basename, join } from 'node:path'
 import { mistakesIn, rightsIn } from './lib/mistakes.mjs'
 import { startCluster } from './lib/postgres.mjs'
+import { busy } from './lib/processes.mjs'
 import { Explained, runMain, say } from './lib/say.mjs'
 import { ensurePackages, ensurePostgres, rootFolder } from './lib/setup.mjs'
 
@@ -220,7 +221,7 @@ function runTests(copy, { project = 'unit', patterns, related, workers = 1, env 
   const longestS = ((project === 'unit' ? 1 : 10) * LONGEST_TEST_MS) / 1000
   const command = ['--kill-after=5', String(longestS), process.execPath, ...node]
   const nearestTo = related ? { NEAREST_TO: join(copy, related) } : {}
-  const child = spawn('timeout', command, { cwd: copy, env: { ...process.env, ...nearestTo, ...env } })
+  const child = spawn('timeout', command, { cwd: copy, env: { ...process.env, ...busy, ...nearestTo, ...env } })
   let output = ''
   for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => (output += text))
   return new Promise((resolve, reject) => {

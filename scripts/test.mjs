@@ -2,7 +2,7 @@ import { mkdtempSync } from 'node:fs'
 import { join } from 'node:path'
 import { ensureBuild } from './lib/build.mjs'
 import { startCluster } from './lib/postgres.mjs'
-import { run } from './lib/processes.mjs'
+import { busy, run } from './lib/processes.mjs'
 import { Explained, runMain, say } from './lib/say.mjs'
 import { ensureChromium, ensurePackages, ensurePostgres, rootFolder } from './lib/setup.mjs'
 
@@ -19,8 +19,6 @@ const has = (stage) => (isQuick ? stages.includes(stage) && stage !== 'perf' : w
 const binary = (path) => join(rootFolder, 'node_modules', path)
 const node = (args, env = {}) => run(process.execPath, args, { cwd: rootFolder, env: { ...process.env, ...env } })
 const npmRun = (script) => run('npm', ['run', '--silent', script], { cwd: rootFolder })
-/** What is asked there is the answer, not how fast a busy machine gives it: its time is measured by the stage that runs alone. */
-const busy = { BINOCULUM_SLOWNESS: '6' }
 const jest = (project, env) =>
   node(
     [

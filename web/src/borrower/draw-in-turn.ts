@@ -3,8 +3,11 @@
 const waiting: (() => void)[] = []
 let asked = false
 
+/** A phone that is never idle still has the drawings of a dozen steps in a few seconds. */
+const LONGEST_WAIT_MS = 500
+
 const whenIdle = (work: () => void): void => {
-  if ('requestIdleCallback' in window) requestIdleCallback(work, { timeout: 2000 })
+  if ('requestIdleCallback' in window) requestIdleCallback(work, { timeout: LONGEST_WAIT_MS })
   else setTimeout(work, 40)
 }
 

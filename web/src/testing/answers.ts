@@ -1,4 +1,4 @@
-/** A server for mounted components: its answers by address, and what was sent to it. */
+/** A server for mounted components: its answers by address, a promise for one that is on its way, and what was sent to it. */
 export function serverWith(answers: Readonly<Record<string, unknown>>) {
   const sent: { method: string; path: string; body: unknown }[] = []
   globalThis.fetch = (async (path: string, init: RequestInit = {}) => {
@@ -9,7 +9,7 @@ export function serverWith(answers: Readonly<Record<string, unknown>>) {
     return {
       ok,
       status: ok ? 200 : 404,
-      json: async () => structuredClone(answer ?? { error: { code: 'NOT_FOUND', message: 'Not found.' } }),
+      json: async () => structuredClone((await answer) ?? { error: { code: 'NOT_FOUND', message: 'Not found.' } }),
     }
   }) as unknown as typeof fetch
   return { sent }

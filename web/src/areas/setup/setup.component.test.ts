@@ -119,6 +119,19 @@ describe('pages of a model', () => {
     expect(await keep()).toMatchObject([{ body: { version: 3, mount: { ratedLoadG: 5200 } } }])
     expect(shown.find('footer [role=status]').text()).toBe('Kept for all kits of this model.')
   })
+  it('the mount: what is typed while the server still writes stays, and can be kept next', async () => {
+    let answer: (sheet: object) => void = () => undefined
+    const onItsWay = new Promise((resolve) => (answer = resolve))
+    const { shown, keep } = await open(MountPage, model(), { 'PUT /api/models/m/mount': onItsWay })
+    const load = shown.find('[name="mount.ratedLoadG"]')
+    await load.setValue('5200')
+    await shown.find('footer button').trigger('click')
+    await load.setValue('5300')
+    answer(model({ version: 4, mount: { ...testMount, ratedLoadG: 5200 } }))
+    await flushPromises()
+    expect((load.element as HTMLInputElement).value).toBe('5300')
+    expect((await keep())[1]).toMatchObject({ body: { version: 4, mount: { ratedLoadG: 5300 } } })
+  })
   it('the mount: a head that there isn’t has no fields', async () => {
     const { shown } = await open(MountPage, model())
     const toggle = () => shown.findAll('h2 button').find((button) => /has none/.test(button.text()))

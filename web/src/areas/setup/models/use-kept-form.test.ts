@@ -34,6 +34,16 @@ it('kept, or typed back to what it was, leaves nothing behind', () => {
   expect(storage.length).toBe(0)
 })
 
+it('what was typed while it was being kept is not kept yet: it stands on what was made', () => {
+  const { form, page } = open(3)
+  page.change((now) => ({ ...now, mm: 125 }))
+  const sent = { name: 'Heron', mm: 125 }
+  page.change((now) => ({ ...now, name: 'Bittern' }))
+  page.keptAs(sent, 4)
+  page.begin(sent, 4)
+  expect([form.value, page.takenUp.value, page.older.value]).toEqual([{ name: 'Bittern', mm: 125 }, true, null])
+})
+
 it('what was typed before somebody changed the model is offered, not laid over it', () => {
   const first = open(3)
   if (first.form.value) first.form.value.mm = 125

@@ -33,6 +33,9 @@ export function useKeptForm<T>(
     }
   }
 
+  const write = (value: T, version: number): void =>
+    storage.setItem(PREFIX + page, JSON.stringify({ version, value } satisfies Kept<T>))
+
   /** The model as it is kept; what was typed before is laid over it where it still fits. */
   function begin(value: T, version: number): void {
     kept = { value: copy(value), version }
@@ -56,7 +59,14 @@ export function useKeptForm<T>(
     history.commit()
   }
 
-  /** The form was kept: nothing is left over. */
+  /** The server kept `sent`, which made `version`: what was typed while it wrote is a draft on that one. */
+  function keptAs(sent: T, version: number): void {
+    const typedSince = form.value
+    done()
+    if (typedSince !== null && !same(typedSince, sent)) write(typedSince, version)
+  }
+
+  /** Nothing is left over. */
   function done(): void {
     storage.removeItem(PREFIX + page)
     takenUp.value = false
@@ -81,18 +91,18 @@ export function useKeptForm<T>(
     (value) => {
       if (!kept || value === null || older.value !== null) return
       if (same(value, kept.value)) storage.removeItem(PREFIX + page)
-      else storage.setItem(PREFIX + page, JSON.stringify({ version: kept.version, value } satisfies Kept<T>))
+      else write(value, kept.version)
     },
     { deep: true, flush: 'sync' },
   )
   onScopeDispose(stop)
   const { undo, canUndo } = history
-  return { takenUp, older, begin, done, letGo, takeUpOlder, change, undo, canUndo }
+  return { takenUp, older, begin, keptAs, done, letGo, takeUpOlder, change, undo, canUndo }
 }
 
 export type KeptForm = ReturnType<typeof useKeptForm>
 /** What a page says of its draft. */
 export type NotedDraft = Pick<KeptForm, 'takenUp' | 'older' | 'letGo' | 'takeUpOlder' | 'done'>
 
-const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
+export const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b)

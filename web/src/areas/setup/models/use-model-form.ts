@@ -6,7 +6,7 @@ import { api } from '../../../shared/api/client.ts'
 import { useLoaded } from '../../../shared/api/use-loaded.ts'
 import { useSending } from '../../../shared/api/use-sending.ts'
 import { fieldProblems } from '../../../shared/field-problems.ts'
-import { useKeptForm } from './use-kept-form.ts'
+import { copy, useKeptForm } from './use-kept-form.ts'
 
 /**
  * A page of a model: read, changed under a hand, held against the contract's schema, kept for all its kits. What isn't kept
@@ -51,14 +51,15 @@ export function useModelForm<Form extends object>(
   async function save() {
     tried.value = true
     const read = schema.safeParse(body.value)
-    if (!sheet.value || !read.success) return
+    if (!sheet.value || !form.value || !read.success) return
+    const sent = copy(form.value)
     kept.value = await run(async () => {
       const answer = await api.put(
         modelSheetSchema,
         `/api/models/${id}${part === 'card' ? '' : `/${part}`}`,
         read.data,
       )
-      draft.done()
+      draft.keptAs(sent, answer.version)
       sheet.value = answer
     })
   }

@@ -585,6 +585,7 @@ export {
   type PeepholeView,
 } from './collimation/peephole-view.ts'
 export { MOST_PIXELS, type Picture } from './collimation/picture/planes.ts'
+export { madeUpView } from './collimation/picture/made-up-view.ts'
 export { figuresFromCircles, type PhotoFigures } from './collimation/picture/figures.ts'
 export {
   measurePhoto,

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { KitSheet } from '@binoculum/contract'
 import { mmText, peepholeTubeOf } from '@binoculum/core'
-import { computed, ref, useTemplateRef } from 'vue'
+import { computed, onMounted, ref, useTemplateRef } from 'vue'
 import FigureInput from '../../../shared/controls/FigureInput.vue'
 import FileButton from '../../../shared/controls/FileButton.vue'
 import WayChoice from '../../../shared/controls/WayChoice.vue'
@@ -41,11 +41,14 @@ const {
   capRingMm,
   asksForCap,
   setCapRing,
+  warmUp,
 } = usePhotoReading(
   draft,
   () => kit,
   (measured) => emit('measured', measured),
 )
+
+onMounted(() => allowed && warmUp())
 
 const picture = useTemplateRef('picture')
 const ringTypedMm = ref(capRingMm.value)

@@ -12,7 +12,11 @@ class FakeWorker {
   }
 }
 Object.assign(globalThis, { Worker: FakeWorker })
-jest.unstable_mockModule('comlink', () => ({ proxy: (f: unknown) => f, wrap: () => ({}) }))
+const warmedUp: number[] = []
+jest.unstable_mockModule('comlink', () => ({
+  proxy: (f: unknown) => f,
+  wrap: () => ({ warmUp: async () => warmedUp.push(made.length) }),
+}))
 const { usePhotoWork } = await import('./use-photo-work.ts')
 
 const scope = effectScope()
@@ -29,6 +33,13 @@ it('one thread takes a picture after the other: its first is the slowest', async
     expect(await work.run(async () => ({ ...answer, value }))).toMatchObject({ value })
     expect(work.progress.value).toBeNull()
   }
+  expect(overs()).toEqual([false])
+})
+
+it('the thread that was warmed up is the one that takes the first picture', async () => {
+  work.warmUp()
+  expect([warmedUp, made.length]).toEqual([[1], 1])
+  await work.run(async () => answer)
   expect(overs()).toEqual([false])
 })
 

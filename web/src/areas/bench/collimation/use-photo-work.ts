@@ -66,9 +66,16 @@ export function usePhotoWork() {
     return null
   }
 
+  /** The thread is there, and quick, before the first picture comes. That it isn't is no fault: the picture then opens its own. */
+  function warmUp() {
+    opened()
+      .warmUp()
+      .catch(() => undefined)
+  }
+
   onScopeDispose(() => {
     stop()
     end()
   })
-  return { progress, problem, run, stop }
+  return { progress, problem, run, stop, warmUp }
 }

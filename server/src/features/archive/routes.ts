@@ -1,18 +1,15 @@
-import { archiveResultSchema, archiveSchema, idSchema, type Archive } from '@binoculum/contract'
+import { archiveResultSchema, archiveSchema, idSchema } from '@binoculum/contract'
 import { z } from 'zod'
-import { coordinatorOnly, requireRole, signedIn } from '../../platform/access.ts'
+import { coordinatorOnly, signedIn } from '../../platform/access.ts'
 import type { App } from '../../platform/app-type.ts'
-import { runBounded, workerBeside } from '../../platform/bounded-worker.ts'
 import type { Archives } from './service.ts'
 
 /** A branch's pictures come along. */
 const BODY_LIMIT = 60_000_000
-const READ_BOUNDS = { timeoutMs: 30_000, memoryMb: 768 }
-const worker = workerBeside(import.meta.url, 'archive')
 const querystring = z.object({ branchId: idSchema })
 
 export async function archiveRoutes(app: App, { archives }: { archives: Archives }) {
-  // Read in a thread of its own: sixty megabytes of brackets would keep every desk waiting.
+  // The service has it read in a thread of its own.
   app.removeContentTypeParser('application/json')
   app.addContentTypeParser('application/json', { parseAs: 'buffer' }, (_request, body, done) => done(null, body))
   app.get(
@@ -30,11 +27,6 @@ export async function archiveRoutes(app: App, { archives }: { archives: Archives
       bodyLimit: BODY_LIMIT,
       schema: { querystring, body: z.unknown(), response: { 200: archiveResultSchema } },
     },
-    async (request) => {
-      const session = signedIn(request)
-      requireRole(session, request.query.branchId, coordinatorOnly)
-      const archive = await runBounded<Archive>(worker, request.body, READ_BOUNDS)
-      return archives.import(session, request.query.branchId, archive)
-    },
+    async (request) => archives.import(signedIn(request), request.query.branchId, request.body),
   )
 }

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { ARCHIVE_FORMAT, ARCHIVE_VERSION, archiveSchema, type Archive, type Session } from '@binoculum/contract'
 import { coordinatorOnly, requireRole } from '../../platform/access.ts'
+import { runBounded, workerBeside } from '../../platform/bounded-worker.ts'
 import { insertMany } from '../../platform/bulk.ts'
 import type { Context } from '../../platform/context.ts'
 import type { Tx } from '../../platform/database.ts'
@@ -12,6 +13,10 @@ import { BenchCheck, ReadingRow } from '../checks/service.ts'
 import { GuideTextRow } from '../guides/service.ts'
 import { LandmarkRow, SiteRow } from '../sites/service.ts'
 import { archiveRows, placeNames } from './queries.ts'
+
+/** Read in a thread of its own: sixty megabytes of brackets would keep every desk waiting. */
+const worker = workerBeside(import.meta.url, 'archive')
+const READ_BOUNDS = { timeoutMs: 30_000, memoryMb: 768 }
 
 /** A branch's contents in one open file, out and in again without loss. Written down in docs/formats/archive.md. */
 export class Archives {
@@ -87,9 +92,10 @@ export class Archives {
     })
   }
 
-  /** Brings an archive in as it is: all of it, or nothing where a kit code is in use. */
-  async import(session: Session, branchId: string, archive: Archive) {
+  /** Brings an archive in as it is: all of it, or nothing where a kit code is in use. @param file as it was sent */
+  async import(session: Session, branchId: string, file: unknown) {
     requireRole(session, branchId, coordinatorOnly)
+    const archive = await runBounded<Archive>(worker, file, READ_BOUNDS)
     const idOf = idsByKey(archive)
     const kitIdOf = idsByCode(archive)
     const at = this.context.clock()

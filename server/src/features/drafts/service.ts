@@ -1,5 +1,4 @@
 import { mergeEntries, type Draft, type DraftEntries, type Session } from '@binoculum/contract'
-import { deskRoles, requireRole } from '../../platform/access.ts'
 import type { Context } from '../../platform/context.ts'
 import { Problem } from '../../platform/errors.ts'
 import { announce } from '../../platform/live.ts'
@@ -45,9 +44,9 @@ export class Drafts {
     })
   }
 
+  /** Who may act on it, the loans know. */
   private async openLoan(session: Session, loanId: string) {
     const loan = await this.loans.loanFor(this.context.database.reader, session, loanId)
-    requireRole(session, loan.branchId, deskRoles)
     if (loan.state !== 'out') throw new Problem('LOAN_CLOSED')
     return loan
   }

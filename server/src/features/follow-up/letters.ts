@@ -58,7 +58,7 @@ export class Letters {
         sentAt: null,
         triedAt: null,
       })
-      return letterView(await this.letter(tx, session, id))
+      return letterView(await written(tx, id))
     })
   }
 
@@ -67,13 +67,12 @@ export class Letters {
       const letter = await this.letter(tx, session, id)
       if (letter.state === 'sent' || letter.state === 'sending') throw new Problem('JOB_CHANGED')
       await tx.update(MessageRow, { id }, given)
-      return letterView(await this.letter(tx, session, id))
+      return letterView(await written(tx, id))
     })
   }
 
   private async letter(tx: Tx, session: Session, id: string): Promise<queries.LetterRow> {
-    const letter = await queries.letterById(tx, id)
-    if (!letter) throw new Problem('NOT_FOUND')
+    const letter = await written(tx, id)
     requireRole(session, letter.branchId, deskRoles)
     return letter
   }
@@ -178,4 +177,10 @@ function letterView({
     madeAtUtc: madeAt.toISOString(),
     sentAtUtc: sentAt?.toISOString() ?? null,
   }
+}
+
+async function written(tx: Tx, id: string): Promise<queries.LetterRow> {
+  const letter = await queries.letterById(tx, id)
+  if (!letter) throw new Problem('NOT_FOUND')
+  return letter
 }

@@ -143,7 +143,7 @@ async function checkRights(copies) {
       return rightsIn(source).map((mistake) => ({ file, source, mistake }))
     })
     const own = (file) => `server/test/(${ownTestsOf[file.split('/')[3]] ?? file.split('/')[3]})`
-    const ofAll = ['server/test/(rights|refusals)']
+    const ofAll = ['server/test/(rights|refusals|sent-once)']
     const asked = [...new Set([...places.map(({ file }) => own(file)), ...ofAll])].join('|')
     await requireGreen(copies, { ...testsOf(asked), workers: AT_ONCE })
     const mistakes = places.map(({ file, source, mistake }) => ({

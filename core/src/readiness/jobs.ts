@@ -29,7 +29,7 @@ export const jobs = define({
   'replace-from-drawer': { words: 'put in a spare', condition: null },
   'order-part': { words: 'order it', condition: null },
   'mend-part': { words: 'mend it', condition: null },
-  'fleet-notice': { words: 'notice for all of its model', condition: 'half' },
+  'fleet-notice': { words: 'notice for every kit of this model', condition: 'half' },
   'fleet-stop': { words: 'stopped until looked at', condition: 'new' },
   'battery-round': { words: 'change its cells', condition: null },
   'kit-lost': { words: 'reported lost', condition: 'new', never: true },

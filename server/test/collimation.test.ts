@@ -1,10 +1,7 @@
-import { spawnSync } from 'node:child_process'
 import { randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
-import { fileURLToPath } from 'node:url'
 import type { KitSheet, ModelSheet, PracticeLog } from '@binoculum/contract'
 import { kitOf, startTestServer, type Agent } from './support.ts'
-import { longTest } from '../../core/src/testing/sweep.ts'
 
 let server: Awaited<ReturnType<typeof startTestServer>>
 let kofi: Agent
@@ -202,23 +199,6 @@ describe('pictures at the edges', () => {
     })
     expect(status).toBe(400)
     expect(JSON.stringify(body)).toContain('64 megapixels')
-  })
-
-  longTest('on the command line a picture is a path, the other side of a star too', () => {
-    const root = fileURLToPath(new URL('../../', import.meta.url))
-    const calc = (name: string, input: object) => {
-      const command = ['--conditions=@binoculum/source', '--import', 'tsx', 'server/src/calc.ts', name]
-      return spawnSync(process.execPath, command, { cwd: root, input: JSON.stringify(input), encoding: 'utf8' })
-    }
-    const at = (name: string) => fileURLToPath(new URL(name, folder))
-    const measured = calc('collimation.measurePhoto', { ...known, path: at('peephole/pub_01.jpg') })
-    expect(measured.status).toBe(0)
-    expect(JSON.parse(measured.stdout).cell.axisErrorMm.y).toBeCloseTo(-1.82, 1)
-    const star = { apertureMm: 130, focalLengthMm: 650, side: 'inside', defocusWaves: 8.04, secondaryMinorAxisMm: 37 }
-    const both = { ...star, path: at('star/pub_star_02.png'), otherSide: { path: at('star/pub_star_03.jpg') } }
-    expect(JSON.parse(calc('collimation.starTest', both).stdout).comaWaves).toBeCloseTo(0.378, 1)
-    const missing = calc('collimation.measurePhoto', { ...known, path: at('peephole/none.jpg') })
-    expect([missing.status, JSON.parse(missing.stdout).error.code]).toEqual([2, 'NOT_A_PICTURE'])
   })
 })
 

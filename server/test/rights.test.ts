@@ -6,8 +6,11 @@ import { routesOf, validRequests, type Ask, type Route } from './valid-requests.
 
 /** Every address, asked with a request that would do by everybody: whoever may, gets it; whoever may not, gets nothing and
  * changes nothing. */
-/** A role elsewhere is none here: one coordinates the other branch alone, one also reads here. */
-const actors = ['nobody', 'other branch', 'reads here too', 'read-only', 'volunteer', 'coordinator'] as const
+/** A role elsewhere is none here: one coordinates the other branch alone, one also reads here, one also works here. */
+const actors = [
+  ...(['nobody', 'other branch', 'reads here too', 'read-only'] as const),
+  ...(['volunteer', 'works here too', 'coordinator'] as const),
+] as const
 type Actor = (typeof actors)[number]
 type Verdict = 'yes' | 'own' | 'no'
 
@@ -29,24 +32,28 @@ beforeAll(async () => {
     server.agent(),
     ...(await Promise.all((['petra', 'jun', 'kofi', 'ines'] as const).map((name) => server.signIn(name)))),
   ] as [Agent, Agent, Agent, Agent, Agent]
-  const both = await signInReader()
-  agents = { nobody, 'other branch': other, 'reads here too': both, 'read-only': reader, volunteer, coordinator }
+  const others = {
+    'other branch': other,
+    'reads here too': await signInBoth('rhys', 'read-only'),
+    'works here too': await signInBoth('wren', 'volunteer'),
+  }
+  agents = { nobody, ...others, 'read-only': reader, volunteer, coordinator }
   requests = await validRequests(server, coordinator)
   branchId = (await kitOf(coordinator, 'M-12')).branchId
 })
 afterAll(() => server.close())
 
-/** Somebody who coordinates the club and may only look at the library. */
-async function signInReader(): Promise<Agent> {
-  const email = 'rhys@ferncliff.example'
+/** Somebody who coordinates the club and has a lower role at the library. */
+async function signInBoth(name: string, role: StaffRole): Promise<Agent> {
+  const email = `${name}@ferncliff.example`
   await server.source.query(
     `WITH made AS (
        INSERT INTO staff (id, name, email, password_hash)
-       SELECT gen_random_uuid(), 'Rhys Lindley', $1, password_hash FROM staff WHERE email LIKE 'kofi%' RETURNING id
+       SELECT gen_random_uuid(), $2, $1, password_hash FROM staff WHERE email LIKE 'kofi%' RETURNING id
      )
      INSERT INTO membership (staff_id, branch_id, role)
-     SELECT made.id, b.id, CASE WHEN b.name LIKE 'Ferncliff%' THEN 'coordinator' ELSE 'read-only' END FROM made, branch b`,
-    [email],
+     SELECT made.id, b.id, CASE WHEN b.name LIKE 'Ferncliff%' THEN 'coordinator' ELSE $3 END FROM made, branch b`,
+    [email, `${name} Lindley`, role],
   )
   const reply = await server.agent().post('/api/session', { email, password: passwordOf('kofi@marrowdale.example') })
   return server.agent(String(reply.headers['set-cookie']).split(';')[0])
@@ -94,7 +101,11 @@ const apart = [
 ]
 
 const isOpen = (access: Access | undefined) => access === 'public' || access === 'signed-in'
-const elsewhere = (actor: Actor) => actor === 'other branch' || actor === 'reads here too'
+const roleHereToo: Partial<Record<Actor, StaffRole>> = {
+  'reads here too': 'read-only',
+  'works here too': 'volunteer',
+}
+const elsewhere = (actor: Actor) => actor === 'other branch' || actor in roleHereToo
 const mayByRule = (access: Access | undefined, actor: Actor): boolean => {
   if (access === 'public') return true
   if (access === undefined || actor === 'nobody') return false
@@ -105,6 +116,8 @@ const namesThing = ({ path }: Route, { url, body = {} }: Ask) =>
   url.includes(branchId) || JSON.stringify(body).includes(branchId) || path.includes(':id') || url.includes('codes=')
 /** Whoever may read a model may make one of their own after it; whoever adds a branch is shown all that are theirs. */
 const readersMay = ['post /api/models/:id/copy', 'post /api/branches']
+/** What a volunteer says of themselves: the request is that of the volunteer who works nowhere else. */
+const ofOneself = ['put /api/branches/:id/bench-skills']
 /** Whoever sends a kit is told of the branches that it can go to, by name and nothing else. */
 const namesBranches = ['get /api/transfers']
 /** Six noughts are the code of no half minute. */
@@ -135,10 +148,12 @@ it('whoever may is let in, whoever may not gets nothing and changes nothing', as
       const { status, body } = await ask(agents[actor], route, made)
       const told = `${nameOf(route)} by ${actor}: ${status} ${JSON.stringify(body).slice(0, 200)}`
       const isRefused = [401, 403, 404].includes(status)
-      const mayRead =
-        actor === 'reads here too' &&
-        ((Array.isArray(access) && access.includes('read-only')) || readersMay.includes(nameOf(route)))
-      const isTheirs = elsewhere(actor) && !isOpen(access) && !mayRead
+      const here = roleHereToo[actor]
+      const mayHere =
+        here !== undefined &&
+        !ofOneself.includes(nameOf(route)) &&
+        ((Array.isArray(access) && access.includes(here)) || readersMay.includes(nameOf(route)))
+      const isTheirs = elsewhere(actor) && !isOpen(access) && !mayHere
       let after: string | null = null
       if (!mayByRule(access, actor) || (isTheirs && namesThing(route, made))) {
         if (!isRefused) wrong.push(`let in: ${told}`)

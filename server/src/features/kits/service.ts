@@ -178,7 +178,6 @@ export class Kits {
   /** Where this kit's finder sits, as somebody measured it. */
   async measureFinder(session: Session, kitId: string, given: FinderOffsetGiven): Promise<KitSheet> {
     return this.changeKit(session, kitId, given.kitVersion, async (tx, row) => {
-      requireRole(session, row.branchId, deskRoles)
       const before = { offsetMm: opticsOfKit(row).finderOffsetMm }
       const { offsetMm } = given
       const ownFinder = { offsetMm, measuredAtUtc: this.context.clock().toISOString(), by: session.name }

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import type { FollowUpList, Message, Outbox } from '@binoculum/contract'
+import type { FollowUpList, LoanSheet, Message, Outbox } from '@binoculum/contract'
 import { extract } from 'letterparser'
 import type { Mail } from '../src/platform/mail.ts'
 import { kitOf, openLoanOf, startTestServer, takeBackBody, testNow, type Agent } from './support.ts'
@@ -122,6 +122,24 @@ describe('a missing coin cell', () => {
     const kit = await kitOf(kofi, 'F-03')
     expect(kit.condition).toBe('new')
     expect(kit.history.find(({ act }) => act === 'coin-cell-asked')?.after).toEqual(cellAnswer)
+  })
+
+  it('is asked for where only a correction finds it gone, too', async () => {
+    const { id, parts } = await kitOf(kofi, 'F-03')
+    const cell = parts.find(({ role }) => role === 'coin-cell')
+    const [{ loanId }] = await server.source.query(
+      `SELECT id AS "loanId" FROM loan WHERE kit_id = $1 AND state = 'back' ORDER BY back_at DESC LIMIT 1`,
+      [id],
+    )
+    const correct = async (mark: string) => {
+      const { version: loanVersion } = (await kofi.get<LoanSheet>(`/api/loans/${loanId}`)).body
+      const marks = [{ partId: cell?.id, mark, note: '', presentCount: mark === 'present' ? cell?.count : 0 }]
+      const body = { idempotencyKey: randomUUID(), loanVersion, marks }
+      return kofi.post<Refusal>(`/api/loans/${loanId}/take-back/corrections`, body)
+    }
+    expect((await correct('present')).body).toMatchObject({ outcome: 'hold' })
+    const refused = await correct('missing')
+    expect([refused.status, refused.body.error.code]).toEqual([422, 'CELL_UNANSWERED'])
   })
 })
 

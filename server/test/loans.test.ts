@@ -126,6 +126,13 @@ describe('hand-out', () => {
     expect([reply.status, reply.body]).toMatchObject([422, { error: { code: 'NEVER' } }])
   })
 
+  it('of another branch’s kit is refused before anything is told of it', async () => {
+    const petra = await server.signIn('petra')
+    const { kitId, body } = await handOutBody(kofi, 'M-04')
+    const reply = await petra.post<{ error: object }>(`/api/kits/${kitId}/hand-out`, body)
+    expect([reply.status, reply.body.error]).toEqual([404, { code: 'NOT_FOUND', message: expect.any(String) }])
+  })
+
   it.each([
     { change: { adultSeen: false }, path: 'adultSeen' },
     { change: { sunAcknowledged: false }, path: 'sunAcknowledged' },

@@ -58,6 +58,9 @@ describe('a promise', () => {
     expect(made.status).toBe(200)
     const second = await promise(kofi, { fromOn: '2026-04-18', untilOn: '2026-04-25' })
     expect([second.status, second.body.error.code]).toEqual([409, 'KIT_TAKEN'])
+    // Another branch's desk is told nothing of it.
+    const far = await promise(await server.signIn('petra'), { fromOn: '2026-04-18', untilOn: '2026-04-25' })
+    expect([far.status, far.body.error.code]).toEqual([404, 'NOT_FOUND'])
     const { taken, nearest, others } = second.body.error.details
     expect(taken).toMatchObject([
       { loanCode: made.body.loanCode, fromOn: '2026-04-06', untilOn: '2026-04-20', state: 'promised' },

@@ -22,6 +22,7 @@ import { ensurePackages, ensurePostgres, rootFolder } from './lib/setup.mjs'
  *     npm run test:mutants                     the list in perf/mutants.json: each was once missed by every test
  *     npm run test:mutants -- random 200 7     so many of core, chosen by a seed; 85 of 100 must be noticed
  *     npm run test:mutants -- rights           every statement of the server that asks for a right, left out
+ *     npm run test:mutants -- rights loans/    those of files whose path has this in it
  */
 const LEAST_NOTICED = 0.85
 /** Far more than all of them take, so that a slow machine notices nothing by its slowness. */
@@ -37,7 +38,9 @@ const IN_OTHER_ROOMS = '/(contract|web)/src/'
 
 /** Tests of a room under other names than its own. */
 const ownTestsOf = {
-  loans: 'loans|outcomes|desk-truth',
+  kits: 'kits|set-up',
+  loans: 'loans|outcomes|desk-truth|follow-up',
+  people: 'people|set-up',
   contents: 'contents|set-up|lists',
   guides: 'guide',
   archive: 'kit-archive',
@@ -49,12 +52,12 @@ const ownTestsOf = {
 
 await runMain(async () => {
   await ensurePackages()
-  const [mode = 'list', count = '200', seed = '1'] = process.argv.slice(2)
+  const [mode = 'list', second, seed = '1'] = process.argv.slice(2)
   const copies = Array.from({ length: AT_ONCE }, makeCopy)
   try {
     if (mode === 'list') return await checkList(copies)
-    if (mode === 'random') return await checkRandom(copies, Number(count), Number(seed))
-    if (mode === 'rights') return await checkRights(copies)
+    if (mode === 'random') return await checkRandom(copies, Number(second ?? 200), Number(seed))
+    if (mode === 'rights') return await checkRights(copies, second ?? '')
     throw new Explained(`“${mode}” is none of list, random, rights.`, 2)
   } finally {
     for (const copy of copies) rmSync(copy, { recursive: true })
@@ -130,7 +133,7 @@ function elsewhere(file) {
   return file.includes('/open-case/') ? [{ patterns: 'features/calculators/case-pictures[.]test' }] : []
 }
 
-async function checkRights(copies) {
+async function checkRights(copies, only) {
   const binFolder = await ensurePostgres()
   const folder = join(mkdtempSync('/var/tmp/binoculum-mutants-'), 'postgres')
   const cluster = await startCluster({ binFolder, folder, throwAway: true })
@@ -138,7 +141,8 @@ async function checkRights(copies) {
     // What fills a database asks for no right: one filled without a mistake does for all.
     const env = { ...cluster.testEnv, TEMPLATES_OF: String(process.pid) }
     const testsOf = (patterns) => ({ project: 'integration', patterns, env })
-    const places = tracked('server/src/features/*.ts').flatMap((file) => {
+    const files = tracked('server/src/features/*.ts').filter((file) => file.includes(only))
+    const places = files.flatMap((file) => {
       const source = readFileSync(join(rootFolder, file), 'utf8')
       return rightsIn(source).map((mistake) => ({ file, source, mistake }))
     })

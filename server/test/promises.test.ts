@@ -59,7 +59,9 @@ describe('a promise', () => {
     const second = await promise(kofi, { fromOn: '2026-04-18', untilOn: '2026-04-25' })
     expect([second.status, second.body.error.code]).toEqual([409, 'KIT_TAKEN'])
     // Another branch's desk is told nothing of it.
-    const far = await promise(await server.signIn('petra'), { fromOn: '2026-04-18', untilOn: '2026-04-25' })
+    const newcomer = { borrower: { name: 'Walk In', contact: 'in@post.example' } }
+    const petra = await server.signIn('petra')
+    const far = await promise(petra, { fromOn: '2026-04-18', untilOn: '2026-04-25' }, newcomer)
     expect([far.status, far.body.error.code]).toEqual([404, 'NOT_FOUND'])
     const { taken, nearest, others } = second.body.error.details
     expect(taken).toMatchObject([

@@ -103,6 +103,32 @@ describe('what is written on a kit', () => {
     expect(stale.status).toBe(409)
     await ines.put(`/api/kits/${kit.id}`, { ...body, kitVersion: after.version, code: 'M-02', name: kit.name })
   })
+  it('no kit gets another one’s code, and only who coordinates both ends moves one', async () => {
+    await server.source.query(
+      `UPDATE membership m SET role = 'coordinator' FROM staff s WHERE s.id = m.staff_id AND s.email LIKE 'petra%'`,
+    )
+    const petra = await server.signIn('petra')
+    const [here, there] = [await kitOf(ines, 'M-02'), await kitOf(ines, 'F-05')]
+    const change = (agent: Agent, kit: KitSheet, rest: object) =>
+      agent.put<Refusal>(`/api/kits/${kit.id}`, {
+        ...{ kitVersion: kit.version, branchId: kit.branchId, code: kit.code, name: kit.name },
+        ...{ place: '', details: kit.details, ...rest },
+      })
+    expect((await change(ines, here, { code: 'M-03' })).body.error.code).toBe('CODE_TAKEN')
+    expect((await change(petra, here, { branchId: there.branchId })).status).toBe(404)
+    expect((await change(petra, there, { branchId })).status).toBe(404)
+  })
+  it('a branch keeps a clock that there is', async () => {
+    const fields = {
+      ...{ name: 'The far side', zone: 'Mars/Olympus', emergencyLine: '112', currency: 'EUR' },
+      ...{ loanDays: 14, returnTime: '17:00', frontFilters: 'stay-here' },
+    }
+    for (const reply of [
+      await ines.post('/api/branches', fields),
+      await ines.put(`/api/branches/${branchId}`, fields),
+    ])
+      expect([reply.status, reply.body]).toMatchObject([400, { error: { issues: [{ path: 'zone' }] } }])
+  })
   it('what is out does not change hands', async () => {
     const out = (await shelfOf(ines)).kits.find((kit) => kit.group === 'out' && kit.branchId === branchId)!
     const kit = await kitOf(ines, out.code)

@@ -98,6 +98,8 @@ export async function validRequests(server: Server, ines: Agent): Promise<Record
   const siteId = await sql('SELECT id FROM site WHERE branch_id = $1 ORDER BY name LIMIT 1')
   const landmark = () =>
     sql('SELECT l.id FROM landmark l JOIN site s ON s.id = l.site_id WHERE s.branch_id = $1 ORDER BY l.name LIMIT 1')
+  /** Nobody knows them yet: whoever is kept out is kept out by their role, not by whom they may know. */
+  const newcomer = () => ({ name: 'Nell Teague', contact: `n${randomUUID()}@post.example` })
   const borrower = (last = false) =>
     sql(
       `SELECT id FROM borrower b WHERE branch_id = $1 AND NOT EXISTS (SELECT 1 FROM loan l WHERE l.borrower_id = b.id AND l.state = 'out') ORDER BY id ${last ? 'DESC' : ''} LIMIT 1`,
@@ -182,7 +184,7 @@ export async function validRequests(server: Server, ines: Agent): Promise<Record
   const promiseBody = async () => ({
     ...key(),
     ...{ kitId: (await freeKit()).id, fromOn: '2026-04-06', untilOn: '2026-04-11' },
-    borrower: { id: await borrower() },
+    borrower: newcomer(),
   })
   const aTransfer = async () => {
     const toBranchId = await sql('SELECT branch_id AS id FROM opening WHERE branch_id <> $1 LIMIT 1')
@@ -194,7 +196,7 @@ export async function validRequests(server: Server, ines: Agent): Promise<Record
   const evening = { onDay: '2026-03-20', seats: 2, minutesEach: 90, note: '' }
   const feed = { kind: 'loans', kitId: null }
   const wishBody = async () => ({
-    ...{ ...key(), borrower: { id: await borrower() }, kinds: ['floor-reflector'], lengthDays: 7, wantsDark: false },
+    ...{ ...key(), borrower: newcomer(), kinds: ['floor-reflector'], lengthDays: 7, wantsDark: false },
     ...{ earliestOn: '2026-04-01', latestOn: '2026-05-01', note: `wish ${++made}` },
   })
   const waiting = async () => {

@@ -191,7 +191,7 @@ it('the open case before it goes back: which places differ, beside how it looked
     outlineMm: outlineMm.map(([x, y]) => ({ x, y })),
   }))
   await ines.put(`/api/kits/${kit.id}/case-drawing`, { version: 0, caseMm: { width: 560, height: 400 }, places })
-  for (const name of ['ref-1', 'ref-3']) {
+  for (const name of ['ref-1', 'ref-2', 'ref-3', 'ref-4']) {
     const bytes = readFileSync(new URL(`A-${name}.jpg`, folder))
     const pictureId = (await ines.upload<{ id: string }>(`/api/pictures?branchId=${branchId}`, bytes)).body.id
     const marks = await readCaseMarks(await decodePicture(bytes, 1600))

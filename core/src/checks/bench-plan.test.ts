@@ -98,6 +98,26 @@ it('work goes to whoever knows it, and what nobody knows is named', () => {
   expect(planBench(work, [{ ...evening('tue', 5, 2, 60), can: [['finder'], null] }]).beyondAnybody).toEqual([])
 })
 
+it('ten kits and six evenings, four of them of one day, are soon seen to the end', () => {
+  const kits = [
+    ...[
+      { minutes: 4, neededOn: 0 },
+      { minutes: 4, neededOn: 2 },
+      { minutes: 25, neededOn: 2 },
+    ],
+    ...[
+      { minutes: 15, neededOn: 4 },
+      { minutes: 30, neededOn: 5 },
+      { minutes: 15, neededOn: 26 },
+    ],
+    ...[15, 20, 28, 49].map((minutes) => ({ minutes, neededOn: null })),
+  ]
+  const work = kits.map((kit, index) => ({ id: `w${index}`, ...kit }))
+  const weekend = ['b', 'c', 'd', 'e'].map((id) => evening(id, 6, 2, 90))
+  const plan = planBench(work, [evening('a', 0, 1, 45), ...weekend, evening('f', 7, 1, 45)])
+  expect([plan.proven, plan.late.length, plan.unplanned]).toEqual([true, 2, []])
+})
+
 it('many kits end in time, with what the first look finds at least', () => {
   const work = Array.from({ length: 60 }, (_, index) => ({
     id: `w${index}`,

@@ -39,7 +39,7 @@ export interface BenchPlan {
   readonly proven: boolean
 }
 
-const MOST_STEPS = 200_000
+const MOST_STEPS = 20_000
 
 /**
  * Who is put right on which evening: as few kits as possible are late for their pick-up, then as little as possible is left
@@ -64,13 +64,14 @@ export function planBench(work: readonly BenchWork[], evenings: readonly BenchEv
   const fits = inOrder.map((item) => hands.map((seats) => seats.map((known) => knows(item, known))))
   // Hands that know the same are the same to the search.
   const handOf = hands.map((seats) => seats.map((known) => seats.findIndex((other) => sameHands(known, other))))
-  const atLeast = leastAhead(inOrder, nights, fits)
+  const ahead = inOrder.map((_, index) => aheadFrom(inOrder.slice(index), nights, fits.slice(index)))
+  const left = nights.map(({ seats, minutesEach }) => seats * minutesEach)
   const at: (readonly [number, number] | null)[] = inOrder.map(() => null)
   let best: { worth: Worth; at: typeof at } | null = null
   let steps = 0
 
   const visit = (index: number, sofar: Worth): boolean => {
-    if (best && !isBetter(sum(sofar, atLeast[index] ?? NOTHING), best.worth)) return true
+    if (best && !isBetter(sum(sofar, atLeast(ahead[index], nights, left)), best.worth)) return true
     if (++steps > MOST_STEPS) return false
     const item = inOrder[index]
     if (!item) {
@@ -80,10 +81,10 @@ export function planBench(work: readonly BenchWork[], evenings: readonly BenchEv
     for (const [evening, night] of nights.entries()) {
       const tried = new Set<number>()
       const seats = room[evening] ?? []
-      for (const [seat, left] of seats.entries()) {
-        if (left < item.minutes || !fits[index]?.[evening]?.[seat]) continue
+      for (const [seat, free] of seats.entries()) {
+        if (free < item.minutes || !fits[index]?.[evening]?.[seat]) continue
         // Places with the same room left, for the same hands, are the same place.
-        const place = left * seats.length + (handOf[evening]?.[seat] ?? 0)
+        const place = free * seats.length + (handOf[evening]?.[seat] ?? 0)
         if (tried.has(place)) continue
         tried.add(place)
         put(evening, seat, -item.minutes)
@@ -100,6 +101,7 @@ export function planBench(work: readonly BenchWork[], evenings: readonly BenchEv
   const put = (evening: number, seat: number, minutes: number) => {
     const seats = room[evening]
     if (seats) seats[seat] = (seats[seat] ?? 0) + minutes
+    left[evening] = (left[evening] ?? 0) + minutes
   }
   // The first way down is the greedy one: what is needed first goes on the first evening with room.
   const proven = visit(0, [0, 0, 0])
@@ -113,27 +115,75 @@ export function planBench(work: readonly BenchWork[], evenings: readonly BenchEv
 const sameHands = (a: readonly string[] | null, b: readonly string[] | null): boolean =>
   a === b || (!!a && !!b && a.length === b.length && a.every((skill) => b.includes(skill)))
 
-/** What the work from each place in the order on costs at the very least, each by itself with all the room there is: a branch
- * that can't become better than what is known is left. */
-function leastAhead(
+/** The work from one place in the order on, as far as a bound asks for it. */
+interface Ahead {
+  /** What each costs at the very least, by itself with all the room there is. */
+  readonly own: Worth
+  /** Of those that fit on some evening, the shortest first. */
+  readonly minutes: readonly number[]
+  /** Of those that are needed by a day, the shortest first. */
+  readonly needed: readonly { readonly by: number; readonly minutes: readonly number[] }[]
+}
+
+function aheadFrom(
   work: readonly BenchWork[],
   nights: readonly BenchEvening[],
   fits: readonly (readonly (readonly boolean[])[])[],
-): readonly Worth[] {
-  const ahead: Worth[] = [NOTHING]
-  for (let index = work.length - 1; index >= 0; index--) {
-    const item = work[index]
-    if (!item) continue
-    const days = nights
-      .filter(({ minutesEach }, evening) => minutesEach >= item.minutes && fits[index]?.[evening]?.includes(true))
-      .map(({ on }) => on)
-    const first = Math.min(...days)
-    const isLate = item.neededOn !== null && first >= item.neededOn
+): Ahead {
+  const shortestFirst = (items: readonly BenchWork[]) => items.map(({ minutes }) => minutes).sort((a, b) => a - b)
+  const firstOf = work.map((item, index) => {
+    const may = nights.filter(
+      ({ minutesEach }, evening) => minutesEach >= item.minutes && fits[index]?.[evening]?.includes(true),
+    )
+    return Math.min(...may.map(({ on }) => on))
+  })
+  const own = work.reduce<Worth>((sofar, { neededOn }, index) => {
+    const first = firstOf[index] ?? Infinity
+    const isLate = Number(neededOn !== null && first >= neededOn)
     // Without an evening it would cost no days, and more than any number of them.
-    const own: Worth = days.length === 0 ? [Number(isLate), 1, 0] : [Number(isLate), 0, first]
-    ahead.unshift(sum(own, ahead[0] ?? NOTHING))
+    return sum(sofar, first === Infinity ? [isLate, 1, 0] : [isLate, 0, first])
+  }, NOTHING)
+  const days = [...new Set(work.flatMap(({ neededOn }) => neededOn ?? []))]
+  return {
+    own,
+    minutes: shortestFirst(work.filter((_, index) => firstOf[index] !== Infinity)),
+    needed: days.map((by) => ({
+      by,
+      minutes: shortestFirst(work.filter(({ neededOn }) => neededOn !== null && neededOn <= by)),
+    })),
   }
-  return ahead
+}
+
+/**
+ * What work costs at the very least with the room that is left: a branch that can't become better than what is known is left.
+ * No evening takes more pieces than its room takes of the shortest ones, were it one long place.
+ * @param left minutes, evening by evening
+ */
+function atLeast(ahead: Ahead | undefined, nights: readonly BenchEvening[], left: readonly number[]): Worth {
+  if (!ahead) return NOTHING
+  const { own, minutes, needed } = ahead
+  const late = needed.map(({ by, minutes }) => {
+    const room = nights.reduce((room, { on }, evening) => room + (on < by ? (left[evening] ?? 0) : 0), 0)
+    return minutes.length - howManyIn(room, minutes)
+  })
+  let room = 0
+  let placed = 0
+  let days = 0
+  for (const [evening, { on }] of nights.entries()) {
+    room += left[evening] ?? 0
+    const byNow = howManyIn(room, minutes)
+    days += (byNow - placed) * on
+    placed = byNow
+  }
+  const short = minutes.length - placed
+  return [Math.max(own[0], ...late), own[1] + short, short > 0 ? days : Math.max(days, own[2])]
+}
+
+function howManyIn(room: number, shortestFirst: readonly number[]): number {
+  let many = 0
+  for (let rest = room; many < shortestFirst.length && rest >= (shortestFirst[many] ?? Infinity); many++)
+    rest -= shortestFirst[many] ?? 0
+  return many
 }
 
 /** Kits late, kits without an evening, and the days of those that have one, added up. */

@@ -2,7 +2,10 @@ import { choose, pick } from '../support/choose.ts'
 import { everyHurdle } from '../support/hurdles.ts'
 import { expect, goTo, signIn, test } from '../support/people.ts'
 
-test('a driven kit: where objects land, what comes to focus, how long its power lasts', async ({ page, context }) => {
+test('a driven kit: where objects land, what comes to focus, how long its power lasts @long', async ({
+  page,
+  context,
+}) => {
   test.slow()
   await signIn(context, 'petra')
   await goTo(page, '/bench/F-02')

@@ -234,7 +234,7 @@ test('a borrower of whom everything is closed is known by name no more', async (
   await expect(page.getByRole('heading', { name: someone.name })).toBeHidden()
 })
 
-test('a kit that goes to the other branch with the van stands in both calendars, and nothing is sent that somebody has', async ({
+test('a kit that goes to the other branch with the van stands in both calendars, and nothing is sent that somebody has @long', async ({
   page,
   context,
 }) => {

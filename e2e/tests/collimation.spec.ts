@@ -128,7 +128,7 @@ test('circles are moved by keys, and the figure follows; the open end turns the 
   await expect(figure(page)).not.toHaveText(/^1\.[45]/)
 })
 
-test('what is no picture is refused, and the reading that was there stays', async ({ page, context }) => {
+test('what is no picture is refused, and the reading that was there stays @long', async ({ page, context }) => {
   await signIn(context, 'kofi')
   await openStation(page, 'M-01', /^Collimation/)
   await photograph(page, await peepholePhoto({ model: 'table-110', axisErrorMm: { x: 1.5, y: 0 } }))
@@ -149,7 +149,10 @@ test('what is no picture is refused, and the reading that was there stays', asyn
   await expect(page.getByText('Circles laid by hand.')).toBeVisible()
 })
 
-test('a star on both sides of focus: a figure without the secondary’s own offset', async ({ page, context }) => {
+test('a star on both sides of focus: a figure without the secondary’s own offset @long', async ({
+  page,
+  context,
+}) => {
   await signIn(context, 'kofi')
   await openStation(page, 'M-07', /^Collimation/)
   await pick(page, 'a star')
@@ -200,7 +203,7 @@ test('a screw at its end is never advised further', async ({ page, context }) =>
   await expect(advice(page)).toContainText('anticlockwise')
 })
 
-test('a tube that slides: opened again and again, with an honest verdict', async ({ page, context }) => {
+test('a tube that slides: opened again and again, with an honest verdict @long', async ({ page, context }) => {
   await signIn(context, 'kofi')
   await openStation(page, 'M-07', /^Collimation/)
   await inShade(page)

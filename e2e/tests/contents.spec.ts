@@ -56,7 +56,7 @@ test('a model’s card is put in order by drag and by keys, and its kits follow'
   expect((await kitOf(context, 'ORD-6')).parts[0]).toMatchObject({ massG: 17 })
 })
 
-test('an eyepiece is told apart by length, field and barrel, and its kit’s guide speaks of it', async ({
+test('an eyepiece is told apart by length, field and barrel, and its kit’s guide speaks of it @long', async ({
   page,
   context,
 }) => {
@@ -182,7 +182,7 @@ test('labels on the screen are read by another library than wrote them', async (
   expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-')
 })
 
-test('the practice case can be solved by looking, and says what was overlooked', async ({ page, context }) => {
+test('the practice case can be solved by looking, and says what was overlooked @long', async ({ page, context }) => {
   await signIn(context, 'jun')
   await goTo(page, '/practice')
   const parts = partRows(page)
@@ -313,7 +313,7 @@ test('a piece goes from a kit into the drawer and back, each in one act', async 
   expect(await moonFilters()).toBe(before)
 })
 
-test('a stolen kit is held with its report, and stands in the record', async ({ page, context }) => {
+test('a stolen kit is held with its report, and stands in the record @long', async ({ page, context }) => {
   await signIn(context, 'ines')
   await bringIn(context, 'GONE-4', 4)
   await goTo(page, '/kits/GONE-4')
@@ -327,7 +327,7 @@ test('a stolen kit is held with its report, and stands in the record', async ({ 
   await expect(page.getByText('nobody may overrule this')).toBeVisible()
 })
 
-test('readers see all of it and change nothing', async ({ page, context }) => {
+test('readers see all of it and change nothing @long', async ({ page, context }) => {
   await signIn(context, 'jun')
   await goTo(page, '/desk/follow-up')
   await expect(page.getByRole('heading', { name: 'Follow-up' })).toBeVisible()

@@ -74,7 +74,7 @@ test('a kit that is out already says so', async ({ page, context }) => {
 })
 
 // Here and not beside the bench's plan, because the next test needs the same kit as it was: tests of one file take turns.
-test('an evening at the bench is worked off: what is put right falls out of the plan, what isn’t comes back', async ({
+test('an evening at the bench is worked off: what is put right falls out of the plan, what isn’t comes back @long', async ({
   page,
   context,
 }) => {

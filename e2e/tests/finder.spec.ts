@@ -131,7 +131,7 @@ test('a machine whose clock says night by day asks all the same, and shuts every
   await expect(page.locator('[name=fraction]')).toBeDisabled()
 })
 
-test('by the eyepiece’s field: what stands at a clock’s hour in a turned view is turned back', async ({
+test('by the eyepiece’s field: what stands at a clock’s hour in a turned view is turned back @long', async ({
   page,
   context,
 }) => {
@@ -144,7 +144,10 @@ test('by the eyepiece’s field: what stands at a clock’s hour in a turned vie
   await expect(knobs(page).first()).toContainText(/the dot goes \d+′ right/)
 })
 
-test('a finder whose place nobody knows is measured first; the sheet then carries it', async ({ page, context }) => {
+test('a finder whose place nobody knows is measured first; the sheet then carries it @long', async ({
+  page,
+  context,
+}) => {
   await at(page, context, NIGHT, 'F-05')
   await page.getByRole('button', { name: 'measure it on this kit' }).click()
   await page.locator('[name=offset-x]').fill('3')
@@ -167,7 +170,7 @@ test('a peep sight has nothing to turn', async ({ page, context }) => {
   await expect(page.getByText('A peep sight has nothing to turn')).toBeVisible()
 })
 
-test('landmarks: paced out, wrong fields say so, out as a file and in again', async ({ page, context }) => {
+test('landmarks: paced out, wrong fields say so, out as a file and in again @long', async ({ page, context }) => {
   await signIn(context, 'ines')
   await goTo(page, '/setup/places')
   await page.getByRole('link', { name: 'landmarks' }).first().click()
@@ -209,7 +212,7 @@ test('landmarks: paced out, wrong fields say so, out as a file and in again', as
   await expect(page.getByRole('alert')).toContainText('is no GeoJSON')
 })
 
-test('a model’s finder: a field that is wrong says so, a right one is kept', async ({ page, context }) => {
+test('a model’s finder: a field that is wrong says so, a right one is kept @long', async ({ page, context }) => {
   await signIn(context, 'ines')
   await goTo(page, '/setup/models')
   await page

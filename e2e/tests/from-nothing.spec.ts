@@ -8,7 +8,7 @@ import { expect, fillHandOut, test } from '../support/people.ts'
 
 const script = fileURLToPath(new URL('../../scripts/start.mjs', import.meta.url))
 
-test('from an empty programme to the first loan, by hand and without a dead end', async ({ page }) => {
+test('from an empty programme to the first loan, by hand and without a dead end @long', async ({ page }) => {
   const data = mkdtempSync(join(tmpdir(), 'binoculum-start-'))
   chmodSync(data, 0o755)
   const port = await freePort()

@@ -47,7 +47,7 @@ test('a block is changed, graded, looked at and used; an unknown word is refused
   expect(await everyHurdle(page)).toEqual([])
 })
 
-test('a line hangs on what the case holds; what changed shows against a version before', async ({
+test('a line hangs on what the case holds; what changed shows against a version before @long', async ({
   page,
   context,
 }) => {
@@ -72,7 +72,7 @@ test('a line hangs on what the case holds; what changed shows against a version 
   await expect(words.locator('p')).toHaveAttribute('data-when', /Barlow/i)
 })
 
-test('blocks move by hand and by key, and the Sun stays first', async ({ page, context }) => {
+test('blocks move by hand and by key, and the Sun stays first @long', async ({ page, context }) => {
   await signIn(context, 'ines')
   await goTo(page, '/guides/texts/M-09')
   await choose(page, 'Which kits', 'for this kit')
@@ -101,7 +101,7 @@ test('blocks move by hand and by key, and the Sun stays first', async ({ page, c
   expect((await names())[0]).toBe('Before anything else')
 })
 
-test('the Sun stays, others go with a reason', async ({ page, context }) => {
+test('the Sun stays, others go with a reason @long', async ({ page, context }) => {
   await signIn(context, 'ines')
   await goTo(page, '/guides/texts/M-09')
   await page.getByRole('button', { name: /Before anything else/ }).click()

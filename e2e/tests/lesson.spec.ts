@@ -67,7 +67,7 @@ test('three minutes before it is fetched: the desk makes the link, the borrower 
   })
 })
 
-test('what did you see: told the morning after, counted without a name, and it changes what comes first', async ({
+test('what did you see: told the morning after, counted without a name, and it changes what comes first @long', async ({
   page,
   context,
 }) => {

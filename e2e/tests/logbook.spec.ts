@@ -6,7 +6,7 @@ import { history } from '../support/seen.ts'
 
 /** What the records tell along time: models compared, loans against nights, a kit's story, and a look that is due. */
 
-test('models are compared, and loans held against nights, with the same figures in a table', async ({
+test('models are compared, and loans held against nights, with the same figures in a table @long', async ({
   page,
   context,
 }) => {
@@ -64,7 +64,7 @@ test('a look that is due stands on the shelf with its reason, and leads to the s
   await expect(history(page).filter({ hasText: 'handed out' })).toHaveCount(0)
 })
 
-test('where the days go, what models cost and which parts to keep, on screen and for the committee', async ({
+test('where the days go, what models cost and which parts to keep, on screen and for the committee @long', async ({
   page,
   context,
 }) => {

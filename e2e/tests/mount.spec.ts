@@ -105,7 +105,7 @@ test('a tabletop reflector goes through its stations by keyboard', async ({ page
   await expect(glance(page)).toBeVisible()
 })
 
-test('a computer-driven arm: what to key in, hours that don’t exist, stars, home position', async ({
+test('a computer-driven arm: what to key in, hours that don’t exist, stars, home position @long', async ({
   page,
   context,
 }) => {
@@ -151,7 +151,10 @@ test('a computer-driven arm: what to key in, hours that don’t exist, stars, ho
   await expect(page.getByRole('row', { name: /^setting for the place fine fine/ })).toBeVisible()
 })
 
-test('a large mount: star on the ring, both hemispheres, which side the tube hangs', async ({ page, context }) => {
+test('a large mount: star on the ring, both hemispheres, which side the tube hangs @long', async ({
+  page,
+  context,
+}) => {
   await signIn(context, 'ines')
   await openStation(page, 'F-02', /^Place/)
   await choosePlace(page, 'Ferncliff field')
@@ -228,7 +231,7 @@ test('steps are reordered by drag, and an order that can hurt is warned of, not 
   await expect(page.getByText('the stand can tip over')).toHaveCount(0)
 })
 
-test('figures that can’t be are named by their field, and nothing typed is lost', async ({ page, context }) => {
+test('figures that can’t be are named by their field, and nothing typed is lost @long', async ({ page, context }) => {
   await signIn(context, 'ines')
   const { modelId } = await read<{ modelId: string }>(context, '/api/kits/M-09')
   await goTo(page, `/setup/models/${modelId}/mount`)

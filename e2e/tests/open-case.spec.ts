@@ -15,7 +15,7 @@ const { cases } = JSON.parse(readFileSync(new URL('truth.json', folder), 'utf8')
 }
 const CODE = 'KA'
 
-test('a complete case is photographed and drawn; a missing eyepiece is then seen, weighed, and taken back in seconds', async ({
+test('a complete case is photographed and drawn; a missing eyepiece is then seen, weighed, and taken back in seconds @long', async ({
   page,
   context,
 }) => {

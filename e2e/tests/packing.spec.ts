@@ -6,7 +6,7 @@ import { here, isLive, linkOf, next } from '../support/guides.ts'
 /** A kit of its own: lent here, it is missing nowhere else. */
 const KIT = 'P-71'
 
-test('how a kit is packed: its picture is taken once, and seen at take-back and by whoever puts it away', async ({
+test('how a kit is packed: its picture is taken once, and seen at take-back and by whoever puts it away @long', async ({
   page,
   context,
   browser,

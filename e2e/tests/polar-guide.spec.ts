@@ -4,7 +4,7 @@ import { goChapter, here, openGuide } from '../support/guides.ts'
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
 
-test('a driven equatorial kit: the pole’s star on its ring tonight, stars to line up on, no hurdle in either scheme', async ({
+test('a driven equatorial kit: the pole’s star on its ring tonight, stars to line up on, no hurdle in either scheme @long', async ({
   page,
   context,
 }) => {

@@ -6,7 +6,7 @@ import { goChapter, here, openGuide } from '../support/guides.ts'
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
 
-test('a photo through the peephole is measured while the borrower waits; the bench has figure and picture', async ({
+test('a photo through the peephole is measured while the borrower waits; the bench has figure and picture @long', async ({
   page,
   context,
 }) => {

@@ -15,7 +15,10 @@ const star = async (given: Aberrated, name = 'star.png') => {
 // Its owner lets the tablet's sensors be read.
 test.use({ permissions: ['accelerometer', 'gyroscope', 'magnetometer'] })
 
-test('a tap is told by the tablet’s sensor, and what was tightened stands beside it', async ({ page, context }) => {
+test('a tap is told by the tablet’s sensor, and what was tightened stands beside it @long', async ({
+  page,
+  context,
+}) => {
   await signIn(context, 'kofi')
   await openStation(page, 'M-05', /^Assembly/)
   const shake = page.getByRole('region', { name: 'Shake' })
@@ -46,7 +49,7 @@ test('a tap is told by the tablet’s sensor, and what was tightened stands besi
   expect(await hurdles(page)).toEqual([])
 })
 
-test('a tap is told by a video of a star; a video of nothing is refused', async ({ page, context }) => {
+test('a tap is told by a video of a star; a video of nothing is refused @long', async ({ page, context }) => {
   await signIn(context, 'kofi')
   await openStation(page, 'M-05', /^Assembly/)
   const shake = page.getByRole('region', { name: 'Shake' })

@@ -88,7 +88,7 @@ for (const path of [
   })
 }
 
-test('long names, many kits and none still fit their places', async ({ page, context }) => {
+test('long names, many kits and none still fit their places @long', async ({ page, context }) => {
   await signIn(context, 'ines')
   await page.route('**/api/kits', async (route) => {
     const reply = await route.fetch()

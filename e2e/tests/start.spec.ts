@@ -48,7 +48,7 @@ const databasePid = (data: string, folder: string) => {
 const isGone = (pid: number) =>
   !existsSync(`/proc/${pid}`) || readFileSync(`/proc/${pid}/stat`, 'utf8').includes(') Z')
 
-test('starts, refuses a second of its kind, and stops all it started', async () => {
+test('starts, refuses a second of its kind, and stops all it started @long', async () => {
   const data = newData()
   const port = await freePort()
   const firstStartedAt = Date.now()
@@ -100,7 +100,7 @@ test('recovers from being killed: nothing is left but the database, and that is 
   await again.ended
 })
 
-test('without demo data it throws a half-made database away and prints one link', async () => {
+test('without demo data it throws a half-made database away and prints one link @long', async () => {
   const data = newData()
   mkdirSync(join(data, 'postgres-empty', 'cluster.making'), { recursive: true })
   const port = await freePort()
@@ -113,7 +113,7 @@ test('without demo data it throws a half-made database away and prints one link'
   expect(await run.ended).toBe(0)
 })
 
-test('a busy port, a wrong one, and demo data for everybody are explained', async () => {
+test('a busy port, a wrong one, and demo data for everybody are explained @long', async () => {
   const taken = createServer()
   const port = await new Promise<number>((resolve) =>
     taken.listen(0, '127.0.0.1', () => resolve((taken.address() as { port: number }).port)),

@@ -6,7 +6,7 @@ import { cases, isSlow } from '../../core/src/testing/sweep.ts'
 
 /** Requests made from the contract's own schemas, and valid ones with one thing broken: whatever comes, the answer is one of
  * ours, it tells nothing of the inside, and what is refused has changed nothing. */
-const REQUESTS = cases(600, 20_000, 150)
+const REQUESTS = cases(600, 20_000, 100)
 const SEED = Number(process.env.FUZZ_SEED ?? 20_260_312)
 
 let server: Awaited<ReturnType<typeof startTestServer>>

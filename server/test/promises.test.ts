@@ -35,7 +35,7 @@ afterAll(() => server.close())
 interface Refusal<T = Taken> {
   error: { code: string; details: T }
 }
-const RACES = cases(60, 1000)
+const RACES = cases(60, 1000, 20)
 
 /** M-06 is promised to nobody in the demo. Today is Thu 12 March 2026; the desk is closed on Sundays. */
 const promise = async (agent: Agent, days: { fromOn: string; untilOn: string }, rest: object = {}) => {

@@ -133,7 +133,7 @@ it('holds its rules through any sequence of acts', async () => {
       )
       expect([open.n, current.n]).toEqual([0, 0])
     }),
-    { numRuns: cases(12, 200), seed: 20260312 },
+    { numRuns: cases(12, 200, 6), seed: 20260312 },
   )
 }, 120_000)
 

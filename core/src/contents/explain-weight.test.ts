@@ -165,7 +165,7 @@ it('agrees with brute force, with and without a baseline', () => {
         expect(Math.abs(probability - (truth.get(key) ?? -1))).toBeLessThan(1e-9)
       }
     }),
-    { numRuns: cases(150, 1500), seed: 20 },
+    { numRuns: cases(150, 1500, 50), seed: 20 },
   )
 })
 
@@ -205,7 +205,7 @@ it('agrees with brute force where things go missing as one', () => {
       }
       expect(new Set(explanations.map(keyOf)).size).toBe(explanations.length)
     }),
-    { numRuns: cases(150, 1500), seed: 21 },
+    { numRuns: cases(150, 1500, 50), seed: 21 },
   )
 })
 

@@ -39,6 +39,7 @@ export interface BenchPlan {
   readonly proven: boolean
 }
 
+/** By measuring: an eighth of a second for thirty kits and twelve evenings; ten times as many find hardly anything better. */
 const MOST_STEPS = 20_000
 
 /**

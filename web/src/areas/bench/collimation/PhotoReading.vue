@@ -48,7 +48,8 @@ const {
   (measured) => emit('measured', measured),
 )
 
-onMounted(() => allowed && warmUp())
+// While the Sun’s question is still being answered, too: nothing is looked at.
+onMounted(warmUp)
 
 const picture = useTemplateRef('picture')
 const ringTypedMm = ref(capRingMm.value)

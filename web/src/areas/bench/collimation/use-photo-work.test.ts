@@ -37,10 +37,18 @@ it('one thread takes a picture after the other: its first is the slowest', async
 })
 
 it('the thread that was warmed up is the one that takes the first picture', async () => {
-  work.warmUp()
+  await work.warmUp()
   expect([warmedUp, made.length]).toEqual([[1], 1])
   await work.run(async () => answer)
   expect(overs()).toEqual([false])
+})
+
+it('where there are no threads nothing is warmed up, and nothing is said of it', async () => {
+  const { Worker } = globalThis
+  Reflect.deleteProperty(globalThis, 'Worker')
+  await expect(work.warmUp()).resolves.toBeUndefined()
+  Object.assign(globalThis, { Worker })
+  expect([work.problem.value, made.length]).toEqual([null, 0])
 })
 
 it('what is no picture is said, and the thread takes the next', async () => {

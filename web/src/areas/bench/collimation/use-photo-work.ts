@@ -66,11 +66,14 @@ export function usePhotoWork() {
     return null
   }
 
-  /** The thread is there, and quick, before the first picture comes. That it isn't is no fault: the picture then opens its own. */
-  function warmUp() {
-    opened()
-      .warmUp()
-      .catch(() => undefined)
+  /** The thread is there, and quick, before the first picture comes. Where there is none yet it is no fault: the picture opens
+   * its own, and says so if that fails. */
+  async function warmUp() {
+    try {
+      await opened().warmUp()
+    } catch {
+      // Nobody waits for it.
+    }
   }
 
   onScopeDispose(() => {

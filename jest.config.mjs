@@ -1,15 +1,25 @@
 const conditions = ['@binoculum/source', 'node', 'node-addons']
-const shared = {
-  extensionsToTreatAsEsm: ['.ts'],
+
+const common = { extensionsToTreatAsEsm: ['.ts'], modulePathIgnorePatterns: ['/dist/', '/.data/'] }
+
+/** What changes nothing but its own data: modules are loaded once a worker. */
+const sharing = {
+  ...common,
+  testEnvironment: '<rootDir>/scripts/jest/shared-environment.mjs',
+  runtime: '<rootDir>/scripts/jest/shared-runtime.cjs',
+}
+
+/** What replaces modules, or the browser’s globals: each file has its own. */
+const isolated = {
+  ...common,
   testEnvironment: 'node',
   testEnvironmentOptions: { customExportConditions: conditions },
   transform: {
-    '^.+\\.ts$': '<rootDir>/scripts/lib/swc-jest.mjs',
+    '^.+\\.ts$': '<rootDir>/scripts/jest/isolated-ts.mjs',
     // Reckons as much as our own modules do.
-    'node_modules/(?:astronomy-engine|astronomia|luxon)/.+\\.m?js$': '<rootDir>/scripts/lib/swc-jest.mjs',
+    'node_modules/(?:astronomy-engine|astronomia|luxon)/.+\\.m?js$': '<rootDir>/scripts/jest/isolated-ts.mjs',
   },
   transformIgnorePatterns: ['/node_modules/(?!(?:astronomy-engine|astronomia|luxon)/)'],
-  modulePathIgnorePatterns: ['/dist/', '/.data/'],
 }
 
 export default {
@@ -18,21 +28,26 @@ export default {
   testTimeout: 180_000,
   projects: [
     {
-      ...shared,
+      ...sharing,
       displayName: 'unit',
-      testMatch: ['<rootDir>/{core,contract,server,web}/src/**/*.test.ts'],
+      testMatch: ['<rootDir>/{core,contract,server}/src/**/*.test.ts'],
+    },
+    {
+      ...isolated,
+      displayName: 'page',
+      testMatch: ['<rootDir>/web/src/**/*.test.ts'],
       testPathIgnorePatterns: ['[.]component[.]test[.]ts$'],
     },
     {
       // Components mounted in a document that draws nothing: what they show and what they send.
-      ...shared,
+      ...isolated,
       displayName: 'component',
       testMatch: ['<rootDir>/web/src/**/*.component.test.ts'],
       testEnvironment: 'jsdom',
       extensionsToTreatAsEsm: ['.ts', '.vue'],
-      transform: { ...shared.transform, '[.]vue$': '<rootDir>/scripts/lib/vue-jest.mjs' },
+      transform: { ...isolated.transform, '[.]vue$': '<rootDir>/scripts/jest/isolated-vue.mjs' },
       setupFilesAfterEnv: ['<rootDir>/web/src/testing/mounting.ts'],
     },
-    { ...shared, displayName: 'integration', testMatch: ['<rootDir>/server/test/**/*.test.ts'] },
+    { ...sharing, displayName: 'integration', testMatch: ['<rootDir>/server/test/**/*.test.ts'] },
   ],
 }

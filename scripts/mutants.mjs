@@ -217,7 +217,7 @@ async function isMissed(copy, { file, wrong, what, asked }) {
 /** @returns {Promise<{ status: number, output: string }>} */
 function runTests(copy, { project = 'unit', patterns, related, workers = 1, env = {} }) {
   const jest = join(rootFolder, 'node_modules', 'jest', 'bin', 'jest.js')
-  const nearest = ['--testSequencer', join(copy, 'scripts', 'lib', 'nearest-first.mjs')]
+  const nearest = ['--testSequencer', join(copy, 'scripts', 'jest', 'nearest-first.mjs')]
   const which = related ? ['--findRelatedTests', related, ...nearest] : ['--testPathPatterns', patterns]
   const options = ['--selectProjects', project, '--bail', `--maxWorkers=${workers}`, '--passWithNoTests', ...which]
   const node = ['--experimental-vm-modules', '--no-warnings', jest, ...options]

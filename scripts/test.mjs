@@ -67,12 +67,17 @@ await runMain(async () => {
     stage('format', () => npmRun('format:check')).then(() => stage('lint', () => npmRun('lint'))),
     stage('types', () => npmRun('types')),
   ])
-  // Together neither waits for the other's last file.
-  for (const name of isQuick ? ['unit component'] : ['unit', 'component']) await stage(name, () => jest(name))
+  if (isQuick) {
+    // Together neither waits for the other's last file.
+    await stage('unit component', () => jest('unit page component'))
+  } else {
+    await stage('unit', () => jest('unit page'))
+    await stage('component', () => jest('component'))
+  }
   await stage('integration', () => withDatabase((env) => jest('integration', { ...env, ...busy })))
   await stage('slow', async () => {
     const slow = { TEST_SLOW: '1' }
-    await jest('unit', slow)
+    await jest('unit page', slow)
     await withDatabase((env) => jest('integration', { ...env, ...busy, ...slow }))
   })
   await stage('perf', () => npmRun('perf'))

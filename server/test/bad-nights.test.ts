@@ -59,7 +59,7 @@ describe('two at the same instant', () => {
     expect(after[0].n - before[0].n).toBe(4)
   })
 
-  longTest(
+  longTest()(
     'two servers that start on an empty database fill it once',
     async () => {
       const { source, drop } = await makeDatabase()

@@ -13,11 +13,14 @@ import { turnFraction, wayWord } from './collimation.ts'
 
 /** Help for a made-up telescope, a sentence about the telescope at a time. */
 
+/** Half an eighth of a turn away from a direction, nothing is said of the other. */
+const TO_THE_SIDE = Math.sin(Math.PI / 8)
+
 /** “to the upper right of”, or “above”, for a direction in the view, x right, y down. */
 function whereWords({ x, y }: PointXY): string {
   const length = Math.hypot(x, y) || 1
-  const across = Math.abs(x) / length > 0.38 ? (x > 0 ? 'right' : 'left') : ''
-  const along = Math.abs(y) / length > 0.38 ? (y > 0 ? 'lower' : 'upper') : ''
+  const across = Math.abs(x) / length > TO_THE_SIDE ? (x > 0 ? 'right' : 'left') : ''
+  const along = Math.abs(y) / length > TO_THE_SIDE ? (y > 0 ? 'lower' : 'upper') : ''
   if (across && along) return `to the ${along} ${across} of`
   if (across) return `to the ${across} of`
   return along === 'upper' ? 'above' : 'below'

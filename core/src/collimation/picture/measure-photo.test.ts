@@ -100,7 +100,7 @@ const all140 = Array.from({ length: 140 }, (_, seed) => seed).filter((seed) => !
 
 /** Of 140: a faint cap in a bright drawtube, a white mark on a white cap, small and grainy ones; all of them when there is
  * time. */
-longTest.each(isSlow ? all140 : [8, 12, 31, 33, 36])(
+longTest().each(isSlow ? all140 : [8, 12, 31, 33, 36])(
   'scene %i: no confident wrong verdict, with sizes typed or without',
   (seed) => {
     const { tube: any, alignment, light: lit, camera: shot } = anyPeepholeScene(seed)
@@ -125,7 +125,7 @@ longTest.each(isSlow ? all140 : [8, 12, 31, 33, 36])(
 )
 
 /** The rest of 140 that said good or poor and were wrong: mirrors of 50 px, a cap that hardly shows in its drawtube. */
-longTest.each(unsure)('scene %i: too small or too faint to be sure of, and so it says', (seed) => {
+longTest().each(unsure)('scene %i: too small or too faint to be sure of, and so it says', (seed) => {
   const { tube: any, alignment, light: lit, camera: shot } = anyPeepholeScene(seed)
   const { x, y } = alignment.axisErrorMm
   const { markOuterDiameterMm, capRingDiameterMm, drawtubeInnerDiameterMm, secondaryMinorAxisMm } = any

@@ -98,14 +98,14 @@ it('slanted pictures are refused: a straighter one is to be taken', async () => 
     if ((nuisance.tilt ?? 0) > 17) expect(await straightened(file)).toEqual({ refused: 'slanted' })
 })
 
-longTest('after JPEG at quality 60 the answers are the same', async () => {
+longTest()('after JPEG at quality 60 the answers are the same', async () => {
   const worn = await read(await sharp(bytesOf('A-test-6.jpg')).jpeg({ quality: 60 }).toBuffer())
   const today = readCase(worn, given) as ReadCase
   const told = compareCase(today, reference).compartments.filter(({ verdict }) => verdict === 'different')
   expect(told.map(({ id }) => id)).toEqual(['c5', 'c9'])
 })
 
-longTest.each([
+longTest().each([
   ['sent once more', (file: Buffer) => sharp(file).jpeg({ quality: 60 })],
   ['photographed from a screen: smaller and softer', (file: Buffer) => sharp(file).resize(1200).blur(0.8)],
   ['printed: paler, with other tones', (file: Buffer) => sharp(file).gamma(1.4).linear(0.85, 15).blur(1.2)],
@@ -132,7 +132,7 @@ const covered = (file: string, areas: readonly { left: number; top: number; widt
 const topLeft = { left: 150, top: 100, width: 180, height: 180 }
 const topRight = { left: 1300, top: 100, width: 200, height: 200 }
 
-longTest('three marks do, and it is said; two are refused', async () => {
+longTest()('three marks do, and it is said; two are refused', async () => {
   const three = readCase(await read(await covered('A-test-3.jpg', [topLeft])), given)
   expect(three).toMatchObject({ refused: null, warnings: ['mark-missing'] })
   const told = compareCase(three as ReadCase, reference).compartments.filter(({ verdict }) => verdict === 'different')
@@ -142,7 +142,7 @@ longTest('three marks do, and it is said; two are refused', async () => {
   })
 })
 
-longTest('a hand over a compartment: nothing is said of what can’t be seen, the rest is compared', async () => {
+longTest()('a hand over a compartment: nothing is said of what can’t be seen, the rest is compared', async () => {
   const hand = readCase(
     await read(await covered('A-test-1.jpg', [{ left: 470, top: 800, width: 420, height: 330 }])),
     given,

@@ -58,7 +58,7 @@ describe('pictures through the peephole, against a ray tracer’s truth', () => 
       )
   })
 
-  longTest.each(images)(
+  longTest().each(images)(
     '$file again, with nobody having typed what mark and cap measure',
     async ({ file, given, physical }) => {
       const measured = measurePhoto({ image: await picture(`peephole/${file}`), ...givenOf(given) })
@@ -67,7 +67,7 @@ describe('pictures through the peephole, against a ray tracer’s truth', () => 
     },
   )
 
-  longTest(
+  longTest()(
     'a picture turned over in a mirror gives the same answer when that is said, and the mirrored one when not',
     async () => {
       const [first] = images
@@ -138,7 +138,7 @@ describe('stars out of focus, against wave optics', () => {
   /** Two of them carry a curve as they are. */
   const curved = ['pub_star_06.jpg', 'pub_star_08.png']
 
-  longTest.each(images)('$file: the disc’s own size, with a phone’s tone curve or without', async (star) => {
+  longTest().each(images)('$file: the disc’s own size, with a phone’s tone curve or without', async (star) => {
     const { file, given, pixels } = star
     const plain = await picture(`star/${file}`)
     const known = {
@@ -158,7 +158,7 @@ describe('stars out of focus, against wave optics', () => {
     expect(starTest({ image: plain, ...rest }).warnings).toContain('tone-unknown')
   })
 
-  longTest.each(images.filter(({ file }) => others.get(file)))(
+  longTest().each(images.filter(({ file }) => others.get(file)))(
     '$file with its other side: the mean is free of the secondary’s own offset',
     async (star) => {
       const both = await measure(star, true)

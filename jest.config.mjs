@@ -9,7 +9,7 @@ const sharing = {
   runtime: '<rootDir>/scripts/jest/shared-runtime.cjs',
 }
 
-/** What replaces modules, or the browser’s globals: each file has its own. */
+/** What replaces modules or stops clocks, and what needs a document: everything is loaded anew for each file. */
 const isolated = {
   ...common,
   testEnvironment: 'node',
@@ -30,14 +30,10 @@ export default {
     {
       ...sharing,
       displayName: 'unit',
-      testMatch: ['<rootDir>/{core,contract,server}/src/**/*.test.ts'],
+      testMatch: ['<rootDir>/{core,contract,server,web}/src/**/*.test.ts'],
+      testPathIgnorePatterns: ['[.](component|isolated)[.]test[.]ts$'],
     },
-    {
-      ...isolated,
-      displayName: 'page',
-      testMatch: ['<rootDir>/web/src/**/*.test.ts'],
-      testPathIgnorePatterns: ['[.]component[.]test[.]ts$'],
-    },
+    { ...isolated, displayName: 'isolated', testMatch: ['<rootDir>/web/src/**/*.isolated.test.ts'] },
     {
       // Components mounted in a document that draws nothing: what they show and what they send.
       ...isolated,

@@ -69,15 +69,15 @@ await runMain(async () => {
   ])
   if (isQuick) {
     // Together neither waits for the other's last file.
-    await stage('unit component', () => jest('unit page component'))
+    await stage('unit component', () => jest('unit isolated component'))
   } else {
-    await stage('unit', () => jest('unit page'))
+    await stage('unit', () => jest('unit isolated'))
     await stage('component', () => jest('component'))
   }
   await stage('integration', () => withDatabase((env) => jest('integration', { ...env, ...busy })))
   await stage('slow', async () => {
     const slow = { TEST_SLOW: '1' }
-    await jest('unit page', slow)
+    await jest('unit', slow)
     await withDatabase((env) => jest('integration', { ...env, ...busy, ...slow }))
   })
   await stage('perf', () => npmRun('perf'))

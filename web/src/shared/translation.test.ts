@@ -1,5 +1,4 @@
 import { readdirSync, readFileSync } from 'node:fs'
-import { afterAll, describe, expect, it } from '@jest/globals'
 import { speak, wordsOf } from './translation.ts'
 
 const en = {

@@ -9,7 +9,7 @@ const sharing = {
   runtime: '<rootDir>/scripts/jest/shared-runtime.cjs',
 }
 
-/** What replaces modules or stops clocks, and what needs a document: everything is loaded anew for each file. */
+/** What replaces modules or globals or stops clocks, and what needs a document: everything is loaded anew for each file. */
 const isolated = {
   ...common,
   testEnvironment: 'node',

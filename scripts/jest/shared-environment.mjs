@@ -1,6 +1,9 @@
 import { ModernFakeTimers } from '@jest/fake-timers'
 import { ModuleMocker } from 'jest-mock'
 
+/** What a library keeps for itself, once it is loaded: those of most begin with two lines. */
+const isLibrarys = (name) => name.startsWith('__') || name === 'typeormMetadataArgsStorage'
+
 /** The process itself: what is loaded once serves every test file of a worker. */
 export default class SharedEnvironment {
   global = globalThis
@@ -23,8 +26,8 @@ export default class SharedEnvironment {
     const spoilt = Object.entries(Object.getOwnPropertyDescriptors(globalThis))
       .filter(([name, now]) => {
         const before = this.before[name]
-        // With two lines libraries mark what they keep; what has no value yet Node fills in when it is first asked for.
-        if (name.startsWith('__') || before?.get) return false
+        // What has no value yet Node fills in when it is first asked for.
+        if (isLibrarys(name) || before?.get) return false
         return !before || !Object.is(before.value, now.value)
       })
       .map(([name]) => name)

@@ -35,9 +35,10 @@ export default defineConfig({
     timezoneId: 'Europe/Dublin',
     // What slides and fades is drawn frame by frame without a graphics card: a twelfth of the time.
     contextOptions: { reducedMotion: 'reduce' },
-    // Keeping every step for a fault that seldom comes costs an eighth of the time: `TRACE=1` keeps them.
+    // Keeping every step for a fault that seldom comes costs an eighth of the time, and a picture at each end as well:
+    // `TRACE=1` keeps both.
     trace: process.env.TRACE ? 'retain-on-failure' : 'off',
-    screenshot: 'only-on-failure',
+    screenshot: process.env.TRACE ? 'only-on-failure' : 'off',
     launchOptions: { executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium', args: quietChromium },
   },
 })

@@ -72,7 +72,7 @@ test('the glass by torch: nothing is claimed before all was looked for; mostly i
   expect(await everyHurdle(page)).toEqual([])
 })
 
-test('let go at three heights: which end falls, and what to do about it', async ({ page, context }) => {
+test('let go at three heights: which end falls, and what to do about it @long', async ({ page, context }) => {
   await signIn(context, 'ines')
   await goTo(page, '/bench/F-05')
   await page

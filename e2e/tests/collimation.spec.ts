@@ -97,7 +97,7 @@ test('a picture, the advice, a second picture, locked, as left, fit', async ({ p
   await expect(history(page).first()).toContainText(/mirror 2\.0 mm → 0\.[0-3] mm/)
 })
 
-test('circles are moved by keys, and the figure follows; the open end turns the advice', async ({
+test('circles are moved by keys, and the figure follows; the open end turns the advice @long', async ({
   page,
   context,
 }) => {

@@ -222,7 +222,7 @@ function judgeBySight(name: string, sight: string, expected: number): string {
   return 'Space'
 }
 
-test('a whole club comes in from one file: questions first, then all of it, and again without doubles', async ({
+test('a whole club comes in from one file: questions first, then all of it, and again without doubles @long', async ({
   page,
   context,
 }) => {

@@ -40,7 +40,7 @@ async function aimAt(context: BrowserContext, code: string, distanceM: number) {
   return { x: arcmin(optics.finderOffsetMm.x), y: arcmin(optics.finderOffsetMm.y) }
 }
 
-test('on a chimney at 60 m: with the aim mark it is right for the stars, without it is told how wrong', async ({
+test('on a chimney at 60 m: with the aim mark it is right for the stars, without it is told how wrong @long', async ({
   page,
   context,
 }) => {
@@ -163,7 +163,7 @@ test('a finder whose place nobody knows is measured first; the sheet then carrie
   await expect(page.getByText('140 mm', { exact: true })).toBeVisible()
 })
 
-test('a peep sight has nothing to turn', async ({ page, context }) => {
+test('a peep sight has nothing to turn @long', async ({ page, context }) => {
   await at(page, context, NIGHT, 'M-06')
   await pick(page, 'where the cross stands')
   await mark(page, 200, 0)

@@ -44,7 +44,14 @@ const read = async (bytes: Buffer): Promise<{ image: Picture; marks: FoundMarks 
   const image = await decodePicture(bytes)
   return { image, marks: await readCaseMarks(image) }
 }
-const straightened = async (file: string) => readCase(await read(bytesOf(file)), given)
+const readOnce = new Map<string, ReturnType<typeof read>>()
+/** A picture as it is, read once for all tests. */
+const readFile = (file: string) => {
+  const known = readOnce.get(file) ?? read(bytesOf(file))
+  readOnce.set(file, known)
+  return known
+}
+const straightened = async (file: string) => readCase(await readFile(file), given)
 
 let reference: CaseReference
 beforeAll(async () => {
@@ -55,7 +62,7 @@ beforeAll(async () => {
 
 it('the reader finds all four marks of each picture, within a millimetre and a half of where they are', async () => {
   for (const { file, marksPx } of cases.A.pictures) {
-    const { marks } = await read(bytesOf(file))
+    const { marks } = await readFile(file)
     expect(marks.kitCode).toBe('KA')
     for (const corner of ['TL', 'TR', 'BR', 'BL'] as const) {
       // The truth is the mark's edge; the code begins two of its 25 modules further in.
@@ -171,7 +178,7 @@ it.each([
 })
 
 it('the marks of another kit are another case', async () => {
-  const { image, marks } = await read(bytesOf('A-test-1.jpg'))
+  const { image, marks } = await readFile('A-test-1.jpg')
   const other = { ...marks, kitCode: 'KB' }
   const images = [image, image, image]
   const told = comparePictures({ reference: { images, marks: [marks, marks, marks], ...given }, image, marks: other })
@@ -180,7 +187,7 @@ it('the marks of another kit are another case', async () => {
 })
 
 it('two readable references are too few, and the others’ fault is named', async () => {
-  const { image, marks } = await read(bytesOf('A-test-1.jpg'))
+  const { image, marks } = await readFile('A-test-1.jpg')
   const reference = { images: [image, image, image], marks: [marks, marks, {}], ...given }
   expect(() => comparePictures({ reference, image, marks })).toThrow('3: no-marks')
 })

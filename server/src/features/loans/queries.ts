@@ -70,18 +70,23 @@ export async function borrowerWithCard(tx: Tx, branchId: string, cardNumber: str
   return (await selectRows<{ id: string }>(tx, sql, [branchId, cardNumber]))[0]?.id ?? null
 }
 
-/** People whose name or card fits: the branch's own first, then those known elsewhere in the programme. */
+/** People whose name or card fits: the branch's own first, then those known elsewhere in the programme. Each branch is walked
+ * by name until enough are found, however many have borrowed there. */
 export const findBorrowers = (
   tx: Tx,
   { branchId, branchIds, text }: { branchId: string; branchIds: readonly string[]; text: string },
 ): Promise<Borrower[]> =>
   selectRows(
     tx,
-    `SELECT ${borrowerColumns} FROM borrower b
-     WHERE b.branch_id = ANY($1) AND b.unlinked_at IS NULL AND (b.name ILIKE $2 OR b.card_number ILIKE $2)
-     ORDER BY b.branch_id = $3 DESC, b.name LIMIT 8`,
+    `SELECT ${borrowerColumns} FROM (
+       SELECT fits.* FROM unnest($1::uuid[]) br (id) CROSS JOIN LATERAL (
+         SELECT * FROM borrower WHERE branch_id = br.id AND unlinked_at IS NULL AND (name ILIKE $2 OR card_number ILIKE $2)
+         ORDER BY name LIMIT ${MOST_FOUND}
+       ) fits ORDER BY fits.branch_id = $3 DESC, fits.name LIMIT ${MOST_FOUND}
+     ) b ORDER BY b.branch_id = $3 DESC, b.name`,
     [branchIds, `%${text.replaceAll(/[\\%_]/g, (sign) => `\\${sign}`)}%`, branchId],
   )
+const MOST_FOUND = 8
 
 /** @param branchIds where the caller may see borrowers; left out for one that a loan of theirs names */
 export async function borrowerById(tx: Tx, id: string, branchIds?: readonly string[]): Promise<Borrower | null> {

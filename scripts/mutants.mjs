@@ -33,6 +33,9 @@ const ENDED_BY_FORCE = 124
 /** Each in a copy of its own, with one processor. */
 const AT_ONCE = 2
 
+/** Projects of Jest. */
+const UNITS = ['unit', 'isolated']
+
 /** What uses core by its name, which Jest doesn't follow when it looks for related tests. */
 const IN_OTHER_ROOMS = '/(contract|web)/src/'
 
@@ -140,7 +143,7 @@ async function checkRights(copies, only) {
   try {
     // What fills a database asks for no right: one filled without a mistake does for all.
     const env = { ...cluster.testEnv, TEMPLATES_OF: String(process.pid) }
-    const testsOf = (patterns) => ({ project: 'integration', patterns, env })
+    const testsOf = (patterns) => ({ projects: ['integration'], patterns, env })
     const files = tracked('server/src/features/*.ts').filter((file) => file.includes(only))
     const places = files.flatMap((file) => {
       const source = readFileSync(join(rootFolder, file), 'utf8')
@@ -215,14 +218,21 @@ async function isMissed(copy, { file, wrong, what, asked }) {
 }
 
 /** @returns {Promise<{ status: number, output: string }>} */
-function runTests(copy, { project = 'unit', patterns, related, workers = 1, env = {} }) {
+function runTests(copy, { projects = UNITS, patterns, related, workers = 1, env = {} }) {
   const jest = join(rootFolder, 'node_modules', 'jest', 'bin', 'jest.js')
   const nearest = ['--testSequencer', join(copy, 'scripts', 'jest', 'nearest-first.mjs')]
   const which = related ? ['--findRelatedTests', related, ...nearest] : ['--testPathPatterns', patterns]
-  const options = ['--selectProjects', project, '--bail', `--maxWorkers=${workers}`, '--passWithNoTests', ...which]
+  const options = [
+    '--selectProjects',
+    ...projects,
+    '--bail',
+    `--maxWorkers=${workers}`,
+    '--passWithNoTests',
+    ...which,
+  ]
   const node = ['--experimental-vm-modules', '--no-warnings', jest, ...options]
   // What never ends is noticed as well; `timeout` ends its workers with it, which would go on for ever otherwise.
-  const longestS = ((project === 'unit' ? 1 : 10) * LONGEST_TEST_MS) / 1000
+  const longestS = ((projects === UNITS ? 1 : 10) * LONGEST_TEST_MS) / 1000
   const command = ['--kill-after=5', String(longestS), process.execPath, ...node]
   const nearestTo = related ? { NEAREST_TO: join(copy, related) } : {}
   const child = spawn('timeout', command, { cwd: copy, env: { ...process.env, ...busy, ...nearestTo, ...env } })

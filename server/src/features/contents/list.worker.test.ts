@@ -45,10 +45,13 @@ it('a refusal comes back with its code and what is wrong', async () => {
 it('what takes too long is ended, and the server goes on', async () => {
   const rows = Array.from({ length: 40_000 }, (_, index) => `Q-1;unknown thing number ${index} of many;1`)
   const heavy = work(`Kit code;Part;How many\r\n${rows.join('\r\n')}`)
+  const memoryMb = 256
+  // How long a thread takes to start is not what is asked: one that is there takes it.
+  await runBounded(listWorker, work(list), { ...bounds, memoryMb })
   // A plain timer of the same length, started with it, rings late on a busy machine too.
   const [timeoutMs, began] = [1500, performance.now()]
   const timer = new Promise<number>((rings) => setTimeout(() => rings(performance.now() - began), timeoutMs))
-  await expect(runBounded(listWorker, heavy, { timeoutMs, memoryMb: 256 })).rejects.toMatchObject({
+  await expect(runBounded(listWorker, heavy, { timeoutMs, memoryMb })).rejects.toMatchObject({
     code: 'TOO_LONG',
   })
   expect((performance.now() - began) / (await timer)).toBeLessThan(2 * 2)

@@ -142,7 +142,7 @@ async function checkRights(copies, only) {
   const cluster = await startCluster({ binFolder, folder, throwAway: true })
   try {
     // What fills a database asks for no right: one filled without a mistake does for all.
-    const env = { ...cluster.testEnv, TEMPLATES_OF: String(process.pid) }
+    const env = { ...cluster.testEnv, ...busy, TEMPLATES_OF: String(process.pid) }
     const testsOf = (patterns) => ({ projects: ['integration'], patterns, env })
     const files = tracked('server/src/features/*.ts').filter((file) => file.includes(only))
     const places = files.flatMap((file) => {
@@ -235,7 +235,7 @@ function runTests(copy, { projects = UNITS, patterns, related, workers = 1, env 
   const longestS = ((projects === UNITS ? 1 : 10) * LONGEST_TEST_MS) / 1000
   const command = ['--kill-after=5', String(longestS), process.execPath, ...node]
   const nearestTo = related ? { NEAREST_TO: join(copy, related) } : {}
-  const child = spawn('timeout', command, { cwd: copy, env: { ...process.env, ...busy, ...nearestTo, ...env } })
+  const child = spawn('timeout', command, { cwd: copy, env: { ...process.env, ...nearestTo, ...env } })
   let output = ''
   for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => (output += text))
   return new Promise((resolve, reject) => {
